@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use Amp\Socket\SocketException;
+use App\Live\Secret;
+use App\Shows\ShowStore;
+use Illuminate\Console\Command;
+use NimbleJunction\Core\Show\ShowRefused;
+use NimbleJunction\Engine\Runner;
+use NimbleJunction\Engine\Settings;
+
+final class EngineCommand extends Command
+{
+    protected $signature = 'junction:engine
+        {--show= : run from this show document alone, without database or web server}
+        {--live= : address of the live link; "off" for none}
+        {--for= : stop after so many seconds}';
+
+    protected $description = 'Run the engine: receive, merge, route and send';
+
+    public function handle(): int
+    {
+        $file = $this->option('show');
+        $seconds = $this->option('for');
+        if ($seconds !== null && (! is_numeric($seconds) || $seconds <= 0)) {
+            $this->error("--for is \"{$seconds}\": give a number of seconds above 0.");
+
+            return self::INVALID;
+        }
+        if ($file !== null && ! is_file($file)) {
+            $this->error("There is no file {$file}: give the path of a show document.");
+
+            return self::INVALID;
+        }
+        $live = $this->option('live') ?? ($file === null ? (string) config('junction.live') : 'off');
+        $directory = $file === null ? (string) config('junction.data') : '';
+        $settings = new Settings(
+            $directory,
+            $live === 'off' ? '' : $live,
+            Secret::derive((string) config('app.key')),
+            config('junction.origins'),
+            $seconds === null ? null : (float) $seconds,
+        );
+        try {
+            (new Runner($settings))->run(
+                $file === null ? app(ShowStore::class)->json() : (string) file_get_contents($file),
+                fn (string $line) => $this->line($line),
+            );
+        } catch (ShowRefused $refused) {
+            $this->error("The show cannot be used:\n{$refused->getMessage()}");
+
+            return self::FAILURE;
+        } catch (SocketException $exception) {
+            $this->error("The live link cannot listen at {$live}: {$exception->getMessage()}. Is another engine running?");
+
+            return self::FAILURE;
+        }
+
+        return self::SUCCESS;
+    }
+}

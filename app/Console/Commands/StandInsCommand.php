@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use App\Live\Secret;
+use App\StandIns\FernhallRack;
+use App\StandIns\StandInLink;
+use Illuminate\Console\Command;
+use NimbleJunction\Engine\LiveLink\Gate;
+use NimbleJunction\Engine\LiveLink\Server;
+use Revolt\EventLoop;
+
+final class StandInsCommand extends Command
+{
+    protected $signature = 'junction:stand-ins';
+
+    protected $description = 'Run the simulated devices of the demo show';
+
+    public function handle(): int
+    {
+        $rack = FernhallRack::build((string) config('junction.loopback'));
+        try {
+            $rack->start();
+        } catch (\RuntimeException $exception) {
+            $this->error($exception->getMessage());
+
+            return self::FAILURE;
+        }
+        $link = new Server(new Gate(Secret::derive((string) config('app.key')), config('junction.origins')), new StandInLink($rack));
+        $link->start((string) config('junction.stand_ins'));
+        $suspension = EventLoop::getSuspension();
+        $ended = false;
+        $end = static function () use ($suspension, &$ended): void {
+            if (! $ended) {
+                $ended = true;
+                $suspension->resume();
+            }
+        };
+        EventLoop::onSignal(SIGTERM, $end);
+        EventLoop::onSignal(SIGINT, $end);
+        $this->line('The stand-ins are at work, live link at '.config('junction.stand_ins').'.');
+        $suspension->suspend();
+        $link->stop();
+        $rack->stop();
+
+        return self::SUCCESS;
+    }
+}

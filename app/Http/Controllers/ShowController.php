@@ -1,0 +1,114 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Shows\PartSummary;
+use App\Shows\SchemaCheck;
+use App\Shows\ShowPage;
+use App\Shows\ShowStore;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Str;
+
+/** The current show: seen, changed part by part, exported, imported, undone. */
+final readonly class ShowController
+{
+    public function __construct(private ShowStore $shows, private ShowPage $page)
+    {
+    }
+
+    public function show(): JsonResponse
+    {
+        return response()->json($this->page->assemble());
+    }
+
+    public function rename(Request $request): JsonResponse
+    {
+        $name = (string) $request->input('name');
+
+        return $this->changed($request, "rename the show to \"{$name}\"", static fn (array $document): array => [...$document, 'name' => $name]);
+    }
+
+    public function add(Request $request, string $list): JsonResponse
+    {
+        $part = $request->except('id');
+        $name = \is_string($part['name'] ?? null) ? $part['name'] : '';
+        $id = null;
+        $answer = $this->changed($request, PartSummary::of('add', $list, $name), static function (array $document) use ($list, $part, $name, &$id): array {
+            $taken = array_column($document[$list], 'id');
+            $base = Str::limit(Str::slug($name) ?: rtrim($list, 's'), 50, '');
+            for ($id = $base, $i = 2; \in_array($id, $taken, true); ++$i) {
+                $id = "{$base}-{$i}";
+            }
+            $document[$list][] = ['id' => $id, ...$part];
+
+            return $document;
+        });
+
+        return $answer->setData([...$answer->getData(true), 'id' => $id]);
+    }
+
+    public function replace(Request $request, string $list, string $id): JsonResponse
+    {
+        $part = $request->except('id');
+
+        return $this->changed($request, PartSummary::of('change', $list, (string) ($part['name'] ?? $id)), static function (array $document) use ($list, $id, $part): array {
+            $document[$list][self::place($document, $list, $id)] = ['id' => $id, ...$part];
+
+            return $document;
+        });
+    }
+
+    public function remove(Request $request, string $list, string $id): JsonResponse
+    {
+        return $this->changed($request, PartSummary::of('delete', $list, $id), static function (array $document) use ($list, $id): array {
+            array_splice($document[$list], self::place($document, $list, $id), 1);
+
+            return $document;
+        });
+    }
+
+    public function undo(): JsonResponse
+    {
+        $undone = $this->shows->undo();
+        abort_if($undone === null, 409, 'There is nothing to undo.');
+
+        return response()->json([...$this->page->assemble(), 'undone' => $undone['summary'], 'notice' => $undone['notice']]);
+    }
+
+    public function export(): Response
+    {
+        $name = Str::slug($this->shows->current()->name) ?: 'show';
+
+        return response($this->shows->json(), 200, [
+            'Content-Type' => 'application/json',
+            'Content-Disposition' => "attachment; filename=\"{$name}.json\"",
+        ]);
+    }
+
+    public function import(Request $request): JsonResponse
+    {
+        $document = SchemaCheck::read($request->getContent());
+
+        return $this->changed($request, "import \"{$document['name']}\"", static fn (): array => $document);
+    }
+
+    private function changed(Request $request, string $summary, callable $change): JsonResponse
+    {
+        $notice = $this->shows->change($summary, $request->user(), $change);
+
+        return response()->json([...$this->page->assemble(), 'notice' => $notice]);
+    }
+
+    /** @param array<string, mixed> $document */
+    private static function place(array $document, string $list, string $id): int
+    {
+        $place = array_search($id, array_column($document[$list], 'id'), true);
+        abort_if($place === false, 404, "There is no \"{$id}\" among the {$list}: it may have been deleted on another page.");
+
+        return $place;
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Live;
+
+/** The application's way to the running engine: its control socket. */
+final readonly class EngineDoor
+{
+    private const PATIENCE_SECONDS = 5;
+
+    public function __construct(private string $path)
+    {
+    }
+
+    /** @return string|null null when the show is in force, otherwise why not */
+    public function adopt(string $json): ?string
+    {
+        $socket = @stream_socket_client("unix://{$this->path}", $code, $message, 1);
+        if ($socket === false) {
+            return 'The engine is not running: the change is stored and comes into force when it starts.';
+        }
+        stream_set_timeout($socket, self::PATIENCE_SECONDS);
+        fwrite($socket, json_encode(['do' => 'adopt', 'document' => $json], JSON_THROW_ON_ERROR)."\n");
+        $answer = json_decode((string) fgets($socket), true);
+        fclose($socket);
+
+        return ($answer['ok'] ?? false) === true ? null : 'The engine did not take the change: '.($answer['error'] ?? 'it gave no answer');
+    }
+}

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/**
+ * A show; its universes, ports and routes are its parts.
+ *
+ * @property int $id
+ * @property string $name
+ * @property bool $is_current
+ */
+final class Show extends Model
+{
+    protected $fillable = ['name', 'is_current'];
+
+    /** @return HasMany<ShowPart, $this> */
+    public function parts(): HasMany
+    {
+        return $this->hasMany(ShowPart::class)->orderBy('position');
+    }
+
+    /** @return HasMany<Edit, $this> */
+    public function edits(): HasMany
+    {
+        return $this->hasMany(Edit::class);
+    }
+
+    protected function casts(): array
+    {
+        return ['is_current' => 'boolean'];
+    }
+}

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Shows;
+
+use NimbleJunction\Core\Port\Numbering;
+use NimbleJunction\Core\Port\OtherEnd;
+use NimbleJunction\Core\Route\Sentence;
+use NimbleJunction\Core\Show\ShowReader;
+use NimbleJunction\Engine\Net\Adapters;
+
+/** All that a page needs of the current show, computed here: the document, its sentences, what the other ends need. */
+final readonly class ShowPage
+{
+    public function __construct(private ShowStore $shows)
+    {
+    }
+
+    /** @return array<string, mixed> */
+    public function assemble(): array
+    {
+        $document = $this->shows->document();
+        $show = ShowReader::fromArray($document);
+        $adapters = Adapters::all();
+        $ours = array_column($adapters, 'address');
+
+        return [
+            'document' => $document,
+            'sentences' => (object) array_map(static fn ($route): string => Sentence::of($route, $show), $show->routes),
+            'otherEnds' => (object) array_map(static fn ($port): array => OtherEnd::of($port, $show, $ours), $show->ports),
+            'numbering' => (object) Numbering::ofUniverses($show),
+            'adapters' => $adapters,
+            'undo' => $this->shows->lastEdit()?->summary,
+        ];
+    }
+}

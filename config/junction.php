@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    /* Where shows, the engine's state and its control socket are kept. */
+    'data' => env('JUNCTION_DATA', storage_path('app/junction')),
+
+    /* Address of the engine's live link, as the engine listens to it. */
+    'live' => env('JUNCTION_LIVE', '127.0.0.1:8081'),
+
+    /* How a page reaches it: a port of the same host, or a whole ws:// or wss:// address behind a proxy. */
+    'live_url' => env('JUNCTION_LIVE_URL', ''),
+
+    /* Live link of the stand-ins; empty where there are none. */
+    'stand_ins' => env('JUNCTION_STAND_INS', ''),
+
+    /* Pages from other hosts that may open a live link, with commas between. */
+    'origins' => array_values(array_filter(explode(',', (string) env('JUNCTION_ORIGINS', '')))),
+
+    /* First three numbers of the loopback addresses that the demo's stand-ins use. */
+    'loopback' => env('JUNCTION_LOOPBACK', '127.0.0'),
+];

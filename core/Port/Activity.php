@@ -1,0 +1,173 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Port;
+
+use NimbleJunction\Core\Signal\Frame;
+use NimbleJunction\Core\Signal\Message;
+use NimbleJunction\Core\Signal\Protocol;
+use NimbleJunction\Core\Signal\Remark;
+
+/** What one port heard and said: totals, the last minute by the second, who sent, what was refused. */
+final class Activity
+{
+    private const SECOND = 1_000_000_000;
+    private const MINUTE = 60;
+    private const MOST_SENDERS = 16;
+
+    public int $received = 0;
+    public int $sent = 0;
+    public int $refused = 0;
+    public ?int $heardAt = null;
+    public ?int $sentAt = null;
+    public string $heardFrom = '';
+
+    /** What is wrong with the port itself (cannot listen, cannot send), in words; '' when nothing is. */
+    public string $fault = '';
+
+    /** @var array<string, int> packets by the address they came from */
+    public array $senders = [];
+
+    /** @var array<string, int> refused packets by reason */
+    public array $refusals = [];
+
+    private Frame|Message|Remark|null $last = null;
+
+    /** @var array<int, int> packets received by second, in a ring of 61 */
+    private array $in;
+
+    /** @var array<int, int> */
+    private array $out;
+    private int $second = 0;
+
+    public function __construct()
+    {
+        $this->in = $this->out = array_fill(0, self::MINUTE + 1, 0);
+    }
+
+    public function heard(Frame|Message|Remark $what, string $from, int $now): void
+    {
+        $this->advance($now);
+        ++$this->received;
+        ++$this->in[$this->second % (self::MINUTE + 1)];
+        $this->heardAt = $now;
+        $this->heardFrom = $from;
+        $this->last = $what;
+        if (isset($this->senders[$from])) {
+            ++$this->senders[$from];
+        } elseif (\count($this->senders) < self::MOST_SENDERS) {
+            $this->senders[$from] = 1;
+        }
+    }
+
+    public function said(int $now): void
+    {
+        $this->advance($now);
+        ++$this->sent;
+        ++$this->out[$this->second % (self::MINUTE + 1)];
+        $this->sentAt = $now;
+    }
+
+    /** @return bool whether this reason is new here */
+    public function refuse(string $reason): bool
+    {
+        ++$this->refused;
+        if (isset($this->refusals[$reason])) {
+            ++$this->refusals[$reason];
+
+            return false;
+        }
+        if (\count($this->refusals) < 32) {
+            $this->refusals[$reason] = 1;
+
+            return true;
+        }
+
+        return false;
+    }
+
+    /** Packets a second, over the last three whole seconds. */
+    public function rate(int $now, bool $received): float
+    {
+        $this->advance($now);
+        $ring = $received ? $this->in : $this->out;
+        $sum = 0;
+        for ($back = 1; $back <= 3; ++$back) {
+            $sum += $ring[($this->second - $back + self::MINUTE + 1) % (self::MINUTE + 1)];
+        }
+
+        return $sum / 3;
+    }
+
+    /** @return list<int> packets in each of the last 60 whole seconds, oldest first */
+    public function minute(int $now, bool $received): array
+    {
+        $this->advance($now);
+        $ring = $received ? $this->in : $this->out;
+        $minute = [];
+        for ($back = self::MINUTE; $back >= 1; --$back) {
+            $minute[] = $ring[($this->second - $back + self::MINUTE + 1) % (self::MINUTE + 1)];
+        }
+
+        return $minute;
+    }
+
+    public function state(Protocol $protocol, bool $receives, bool $sends, int $now): State
+    {
+        if ($this->fault !== '') {
+            return State::Fault;
+        }
+        if (! $receives) {
+            return match (true) {
+                ! $sends => State::Off,
+                $this->sentAt !== null && $now - $this->sentAt < 2 * self::SECOND => State::Alive,
+                default => State::Quiet,
+            };
+        }
+        if ($this->heardAt === null) {
+            return State::Waiting;
+        }
+        if ($now - $this->heardAt < ($protocol->carriesLevels() ? $protocol->sourceLossNanos() : 3 * self::SECOND)) {
+            return State::Alive;
+        }
+
+        return $protocol->carriesLevels() ? State::Lost : State::Quiet;
+    }
+
+    public function lastWords(): string
+    {
+        $last = $this->last;
+
+        return match (true) {
+            $last === null => '',
+            $last instanceof Frame => \strlen($last->levels).' slots of '.self::numbered($last->protocol, $last->number)
+                .($last->priority === null ? '' : ", priority {$last->priority}"),
+            $last instanceof Message => $last->spelled(),
+            default => $last->words,
+        };
+    }
+
+    public static function numbered(Protocol $protocol, int $number): string
+    {
+        return match ($protocol) {
+            Protocol::ArtNet => 'Art-Net port-address '.$number.' ('.($number >> 8).':'.($number >> 4 & 15).':'.($number & 15).')',
+            Protocol::Sacn => "sACN universe {$number}",
+            default => 'the line',
+        };
+    }
+
+    private function advance(int $now): void
+    {
+        $second = intdiv($now, self::SECOND);
+        $steps = $second - $this->second;
+        if ($steps <= 0) {
+            return;
+        }
+        for ($step = 1; $step <= min($steps, self::MINUTE + 1); ++$step) {
+            $this->in[($this->second + $step) % (self::MINUTE + 1)] = 0;
+            $this->out[($this->second + $step) % (self::MINUTE + 1)] = 0;
+        }
+        $this->second = $second;
+    }
+}

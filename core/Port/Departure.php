@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Port;
+
+/** One datagram that is to leave now. */
+final readonly class Departure
+{
+    /**
+     * @param string $via local end to leave from: an endpoint's key, or "address:0" for any free port
+     * @param string $portId the port of the show that it leaves through; '' for an answer
+     */
+    public function __construct(
+        public string $via,
+        public string $address,
+        public int $port,
+        public string $bytes,
+        public string $portId = '',
+    ) {
+    }
+}

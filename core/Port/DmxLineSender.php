@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Port;
+
+final readonly class DmxLineSender implements FrameSender
+{
+    public function send(string $levels, int $sequence): string
+    {
+        return "\0".$levels;
+    }
+}

@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Port;
+
+use NimbleJunction\Core\Plan\Outlet;
+use NimbleJunction\Core\Trace\Event;
+
+/** One way out of a universe, at work: what it sent last and when it is due again. */
+final class Output
+{
+    /** When the next frame is due; PHP_INT_MAX while there is nothing to send. */
+    public int $dueAt = \PHP_INT_MAX;
+
+    private string $sent = '';
+    private int $sentAt = -1_000_000_000_000;
+    private int $repeats = 0;
+    private int $sequence = 0;
+
+    /** @var list<Event> whose result leaves with the next frame */
+    private array $awaiting = [];
+
+    public function __construct(public Outlet $outlet)
+    {
+    }
+
+    /** The universe has these levels now: a change is due as soon as the cadence lets it. */
+    public function offer(string $levels, int $now): int
+    {
+        if ($levels !== $this->sent) {
+            $this->dueAt = max($now, $this->sentAt + $this->outlet->cadence->gap);
+        }
+
+        return $this->dueAt;
+    }
+
+    public function await(Event $event): void
+    {
+        if (\count($this->awaiting) < 8 && ! \in_array($event, $this->awaiting, true)) {
+            $this->awaiting[] = $event;
+        }
+    }
+
+    /** @return list<Event> */
+    public function awaited(): array
+    {
+        $awaiting = $this->awaiting;
+        $this->awaiting = [];
+
+        return $awaiting;
+    }
+
+    /** The bytes of the next frame; sets when the one after it is due. */
+    public function next(string $levels, int $now): string
+    {
+        $cadence = $this->outlet->cadence;
+        $this->repeats = $levels === $this->sent ? max(0, $this->repeats - 1) : max(0, $cadence->repeats - 1);
+        $this->sent = $levels;
+        $this->sentAt = $now;
+        $this->dueAt = $now + ($this->repeats > 0 ? $cadence->gap : $cadence->idle);
+
+        return $this->outlet->sender->send($levels, $this->sequence++);
+    }
+}

@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Port;
+
+use NimbleJunction\Core\Signal\Frame;
+use NimbleJunction\Core\Signal\Message;
+use NimbleJunction\Core\Signal\Remark;
+use NimbleJunction\Core\Wire\Malformed;
+
+/** From the bytes of one protocol to the two currencies. */
+interface Receiver
+{
+    /**
+     * @param string $from the sender's IPv4 address
+     *
+     * @return list<Frame|Message|Remark>
+     *
+     * @throws Malformed
+     */
+    public function receive(string $bytes, string $from): array;
+}

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Port;
+
+use NimbleJunction\Core\Wire\Sacn\Data;
+
+final readonly class SacnSender implements FrameSender
+{
+    private string $beginning;
+    private string $middle;
+
+    /** @param string $cid 16 bytes */
+    public function __construct(string $cid, int $universe, int $priority, string $sourceName)
+    {
+        $sample = (new Data($cid, $universe, str_repeat("\0", 512), 0, $priority, $sourceName))->encode();
+        $this->beginning = substr($sample, 0, 111);
+        $this->middle = substr($sample, 112, 14);
+    }
+
+    public function send(string $levels, int $sequence): string
+    {
+        return $this->beginning.\chr($sequence & 255).$this->middle.$levels;
+    }
+}

@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Route;
+
+/**
+ * What the other end of one slot-to-message route shows now, and when it may
+ * be told something else. One rule keeps echoes, fights with the hand on the
+ * fader and endless loops away: a level is sent only if the other end shows a
+ * different one, and never while a hand is moving there.
+ */
+final class Feedback
+{
+    /** Time without a message from the other end after which no hand is on it. Our own choice. */
+    public const HAND_RESTS_NANOS = 300_000_000;
+
+    /** Shortest time between two messages of one route. Our own choice: 40 a second. */
+    public const GAP_NANOS = 25_000_000;
+
+    private ?int $shown = null;
+    private ?int $heardAt = null;
+    private ?int $sentAt = null;
+
+    public function __construct(public readonly SlotToMessage $route)
+    {
+    }
+
+    /** The same state for a changed route; what is shown at another address or in another range is not known. */
+    public function carryOver(SlotToMessage $route): self
+    {
+        $next = new self($route);
+        $old = $this->route;
+        if ($old->portId === $route->portId && $old->address === $route->address && $old->scale == $route->scale && $old->asFloat === $route->asFloat) {
+            $next->shown = $this->shown;
+            $next->heardAt = $this->heardAt;
+            $next->sentAt = $this->sentAt;
+        }
+
+        return $next;
+    }
+
+    public function heard(int $level, int $now): void
+    {
+        $this->shown = $level;
+        $this->heardAt = $now;
+    }
+
+    public function sent(int $level, int $now): void
+    {
+        $this->shown = $level;
+        $this->sentAt = $now;
+    }
+
+    /** When $level may be sent, or null when the other end shows it already. */
+    public function dueAt(int $level, int $now): ?int
+    {
+        if ($level === $this->shown) {
+            return null;
+        }
+
+        return max(
+            $now,
+            $this->heardAt === null ? $now : $this->heardAt + self::HAND_RESTS_NANOS,
+            $this->sentAt === null ? $now : $this->sentAt + self::GAP_NANOS,
+        );
+    }
+}

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Route;
+
+use NimbleJunction\Core\Plan\Plan;
+use NimbleJunction\Core\Signal\Message;
+
+/** Why a message that no route takes was nearly taken by one: the sentence that finds the fault. */
+final class NearMiss
+{
+    private const MOST_LOOKED_AT = 200;
+
+    /** @return array{route: MessageToSlot, why: string}|null */
+    public static function find(Plan $plan, string $portId, Message $message): ?array
+    {
+        $looked = 0;
+        $best = null;
+        $bestDistance = 4;
+        foreach ($plan->messageRoutes as $routePort => $addresses) {
+            foreach ($addresses as $address => $routes) {
+                if (++$looked > self::MOST_LOOKED_AT) {
+                    break 2;
+                }
+                $route = $routes[0];
+                if ($address === $message->address) {
+                    if ($routePort !== $portId) {
+                        return ['route' => $route, 'why' => "listens for this address on {$plan->portName($routePort)}, it came in on {$plan->portName($portId)}"];
+                    }
+
+                    continue;
+                }
+                if ($routePort !== $portId || abs(\strlen($address) - \strlen($message->address)) > 3 || \strlen($address) > 120) {
+                    continue;
+                }
+                $distance = strcasecmp($address, $message->address) === 0 ? 0 : levenshtein($address, $message->address);
+                if ($distance < $bestDistance) {
+                    $bestDistance = $distance;
+                    $best = ['route' => $route, 'why' => $distance === 0
+                        ? "listens for {$address}: capital letters differ"
+                        : "listens for {$address}: {$distance} ".($distance === 1 ? 'character differs' : 'characters differ')];
+                }
+            }
+        }
+
+        return $best;
+    }
+}

@@ -1,0 +1,177 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Route;
+
+use NimbleJunction\Core\Plan\Plan;
+use NimbleJunction\Core\Port\Activity;
+use NimbleJunction\Core\Port\Departure;
+use NimbleJunction\Core\Port\OscCodec;
+use NimbleJunction\Core\Signal\Message;
+use NimbleJunction\Core\Trace\Kind;
+use NimbleJunction\Core\Trace\Step;
+use NimbleJunction\Core\Trace\Trace;
+use NimbleJunction\Core\Universe\Universe;
+
+/** Messages to slots, and slots back to messages. */
+final class Routing
+{
+    /** When the next message to the other end of a route is due. */
+    public int $dueAt = \PHP_INT_MAX;
+
+    private Plan $plan;
+
+    /** @var array<string, Feedback> by route */
+    private array $feedback = [];
+
+    /** @var array<string, array<string, list<Feedback>>> by port and address */
+    private array $byAddress = [];
+
+    /** @var array<string, Feedback> those whose other end shows something else, by route */
+    private array $pending = [];
+
+    public function __construct(private readonly Trace $trace)
+    {
+        $this->plan = Plan::empty();
+    }
+
+    public function adopt(Plan $plan): void
+    {
+        $old = $this->feedback;
+        $this->plan = $plan;
+        $this->feedback = $this->byAddress = $this->pending = [];
+        foreach ($plan->slotRoutes as $slots) {
+            foreach ($slots as $routes) {
+                foreach ($routes as $route) {
+                    $feedback = isset($old[$route->id]) ? $old[$route->id]->carryOver($route) : new Feedback($route);
+                    $this->feedback[$route->id] = $feedback;
+                    $this->byAddress[$route->portId][$route->address][] = $feedback;
+                    $this->pending[$route->id] = $feedback;
+                }
+            }
+        }
+        $this->dueAt = $this->pending === [] ? \PHP_INT_MAX : 0;
+    }
+
+    /**
+     * A message is matched; the slots that it sets are handed back, with the trace's event so far.
+     *
+     * @return array{event: \NimbleJunction\Core\Trace\Event, sets: list<array{route: MessageToSlot, level: int}>}
+     */
+    public function heard(string $portId, Message $message, string $from, string $bytes, int $now): array
+    {
+        foreach ($this->byAddress[$portId][$message->address] ?? [] as $feedback) {
+            $level = $feedback->route->understood($message);
+            if ($level !== null) {
+                $feedback->heard($level, $now);
+                $this->look($feedback);
+            }
+        }
+        $portName = $this->plan->portName($portId);
+        $event = $this->trace->begin(Kind::Message, "message {$portId} {$message->address}", $portId, "{$portName}: {$message->spelled()}", $now);
+        $this->trace->hop($event, Step::Heard, "{$portName} heard ".\strlen($bytes)." bytes from {$from}", $bytes);
+        $this->trace->hop($event, Step::Decoded, $message->spelled());
+        $sets = [];
+        $matched = false;
+        foreach ($this->plan->messageRoutes[$portId][$message->address] ?? [] as $route) {
+            $matched = true;
+            $level = $route->level($message);
+            if (! $route->enabled) {
+                $this->trace->hop($event, Step::Nearly, "\"{$route->name}\" listens for this, but the route is switched off", '', $route->id);
+            } elseif ($level === null) {
+                $this->trace->hop($event, Step::Nearly, "\"{$route->name}\" wants a number as argument {$route->argument}, there is none", '', $route->id);
+            } else {
+                $this->trace->hop($event, Step::Matched, "\"{$route->name}\" takes argument {$route->argument}", '', $route->id);
+                $sets[] = ['route' => $route, 'level' => $level];
+            }
+        }
+        if (! $matched) {
+            $near = NearMiss::find($this->plan, $portId, $message);
+            $near === null
+                ? $this->trace->hop($event, Step::Unmatched, "no route listens for {$message->address} on {$portName}")
+                : $this->trace->hop($event, Step::Nearly, "\"{$near['route']->name}\" {$near['why']}", '', $near['route']->id);
+        }
+
+        return ['event' => $event, 'sets' => $sets];
+    }
+
+    /** A universe has other levels than before: the routes of the slots that moved are looked at. */
+    public function changed(Universe $universe, string $before): void
+    {
+        $slots = $this->plan->slotRoutes[$universe->id] ?? [];
+        if ($slots === []) {
+            return;
+        }
+        $difference = $universe->levels ^ $before;
+        $length = \strlen($difference);
+        for ($slot = strspn($difference, "\0"); $slot < $length; $slot += 1 + strspn($difference, "\0", $slot + 1)) {
+            foreach ($slots[$slot] ?? [] as $route) {
+                $this->look($this->feedback[$route->id]);
+            }
+        }
+    }
+
+    /**
+     * Sends what is due to the other ends.
+     *
+     * @param array<string, Universe> $universes
+     * @param array<string, Activity> $activities
+     *
+     * @return list<Departure>
+     */
+    public function send(array $universes, array $activities, int $now): array
+    {
+        $departures = [];
+        $this->dueAt = \PHP_INT_MAX;
+        foreach ($this->pending as $id => $feedback) {
+            $universe = $universes[$feedback->route->universeId] ?? null;
+            $level = $universe !== null && $universe->spoken ? \ord($universe->levels[$feedback->route->slot]) : null;
+            $due = $level === null ? null : $feedback->dueAt($level, $now);
+            if ($level === null || $due === null) {
+                unset($this->pending[$id]);
+            } elseif ($due > $now) {
+                $this->dueAt = min($this->dueAt, $due);
+            } else {
+                unset($this->pending[$id]);
+                $feedback->sent($level, $now);
+                array_push($departures, ...$this->tell($feedback->route, $level, $activities, $now));
+            }
+        }
+
+        return $departures;
+    }
+
+    private function look(Feedback $feedback): void
+    {
+        $this->pending[$feedback->route->id] = $feedback;
+        $this->dueAt = 0;
+    }
+
+    /**
+     * @param array<string, Activity> $activities
+     *
+     * @return list<Departure>
+     */
+    private function tell(SlotToMessage $route, int $level, array $activities, int $now): array
+    {
+        $message = $route->message($level);
+        $bytes = OscCodec::write($message);
+        $universe = $this->plan->universeName($route->universeId);
+        $slot = $route->slot + 1;
+        $event = $this->trace->begin(Kind::Feedback, "feedback {$route->id}", $route->portId, "{$universe} slot {$slot} is {$level}: {$this->plan->portName($route->portId)} is told", $now);
+        $this->trace->hop($event, Step::Changed, "slot {$slot} of {$universe} is {$level}");
+        $this->trace->hop($event, Step::Matched, "\"{$route->name}\" makes it {$message->spelled()}", '', $route->id);
+        $departures = [];
+        foreach ($this->plan->messageTargets[$route->portId] ?? [] as $target) {
+            $departures[] = new Departure($target->via, $target->address, $target->port, $bytes, $route->portId);
+            ($activities[$route->portId] ?? null)?->said($now);
+            $this->trace->hop($event, Step::Sent, "{$this->plan->portName($route->portId)} sent {$message->spelled()} to {$target->spelled()}", $bytes);
+        }
+        if ($departures === []) {
+            $this->trace->hop($event, Step::Refused, "{$this->plan->portName($route->portId)} does not send: switched off, or no address to send to");
+        }
+
+        return $departures;
+    }
+}

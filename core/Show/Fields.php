@@ -1,0 +1,208 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Show;
+
+/** Reads one object of a show document field by field, and remembers all that is wrong with it. */
+final class Fields
+{
+    /** @var array<string, true> */
+    private array $asked = [];
+
+    /**
+     * @param array<mixed> $fields
+     * @param \ArrayObject<int, Fault> $faults
+     */
+    public function __construct(private readonly array $fields, public readonly string $path, private readonly \ArrayObject $faults)
+    {
+    }
+
+    public function fault(string $name, string $problem, string $allowed): void
+    {
+        $this->faults[] = new Fault($name === '' ? $this->path : "{$this->path}/{$name}", $problem, $allowed);
+    }
+
+    public function has(string $name): bool
+    {
+        $this->asked[$name] = true;
+
+        return isset($this->fields[$name]);
+    }
+
+    public function string(string $name, int $longest = 120): string
+    {
+        $value = $this->take($name);
+        if (! \is_string($value) || trim($value) === '' || mb_strlen($value) > $longest) {
+            $this->fault($name, $this->was($value), "A text of 1 to {$longest} characters is needed.");
+
+            return '';
+        }
+
+        return $value;
+    }
+
+    public function matching(string $name, string $pattern, string $allowed): string
+    {
+        $value = $this->take($name);
+        if (! \is_string($value) || preg_match($pattern, $value) !== 1) {
+            $this->fault($name, $this->was($value), $allowed);
+
+            return '';
+        }
+
+        return $value;
+    }
+
+    public function id(string $name = 'id'): string
+    {
+        return $this->matching($name, '/^[a-z0-9][a-z0-9-]{0,59}$/D', 'Use 1 to 60 small letters, digits and hyphens.');
+    }
+
+    /** @param list<string> $words */
+    public function word(string $name, array $words, ?string $default = null): string
+    {
+        $value = $this->take($name, $default);
+        if (! \in_array($value, $words, true)) {
+            $this->fault($name, $this->was($value), 'Use one of: '.implode(', ', $words).'.');
+
+            return $words[0] ?? '';
+        }
+
+        return $value;
+    }
+
+    public function whole(string $name, int $lowest, int $highest, ?int $default = null): int
+    {
+        $value = $this->take($name, $default);
+        if (! \is_int($value) || $value < $lowest || $value > $highest) {
+            $this->fault($name, $this->was($value), "Use a whole number from {$lowest} to {$highest}.");
+
+            return $default ?? $lowest;
+        }
+
+        return $value;
+    }
+
+    public function number(string $name, float $default): float
+    {
+        $value = $this->take($name, $default);
+        if (! (\is_int($value) || \is_float($value)) || abs($value) > 1e9) {
+            $this->fault($name, $this->was($value), 'Use a number from -1000000000 to 1000000000.');
+
+            return $default;
+        }
+
+        return (float) $value;
+    }
+
+    public function flag(string $name, bool $default): bool
+    {
+        $value = $this->take($name, $default);
+        if (! \is_bool($value)) {
+            $this->fault($name, $this->was($value), 'Use true or false.');
+
+            return $default;
+        }
+
+        return $value;
+    }
+
+    public function address(string $name, ?string $default = null): string
+    {
+        $value = $this->take($name, $default);
+        if (! \is_string($value) || ! self::isAddress($value)) {
+            $this->fault($name, $this->was($value), 'Use an IPv4 address: four numbers from 0 to 255 with points between, like 192.168.1.10.');
+
+            return $default ?? '0.0.0.0';
+        }
+
+        return $value;
+    }
+
+    /** @return list<string> */
+    public function addresses(string $name, int $most): array
+    {
+        $value = $this->take($name, []);
+        if (! \is_array($value) || ! array_is_list($value) || \count($value) > $most) {
+            $this->fault($name, $this->was($value), "Use a list of at most {$most} IPv4 addresses.");
+
+            return [];
+        }
+        $good = [];
+        foreach ($value as $i => $address) {
+            if (\is_string($address) && self::isAddress($address)) {
+                $good[] = $address;
+            } else {
+                $this->fault("{$name}/{$i}", $this->was($address), 'Use an IPv4 address, like 192.168.1.10.');
+            }
+        }
+
+        return $good;
+    }
+
+    public function object(string $name): ?self
+    {
+        $value = $this->take($name);
+        if (! \is_array($value) || ($value !== [] && array_is_list($value))) {
+            $this->fault($name, $this->was($value), 'An object is needed here.');
+
+            return null;
+        }
+
+        return new self($value, "{$this->path}/{$name}", $this->faults);
+    }
+
+    /** @return list<self> */
+    public function objects(string $name, int $most): array
+    {
+        $value = $this->take($name, []);
+        if (! \is_array($value) || ! array_is_list($value) || \count($value) > $most) {
+            $this->fault($name, $this->was($value), "Use a list of at most {$most} objects.");
+
+            return [];
+        }
+        $objects = [];
+        foreach ($value as $i => $item) {
+            if (\is_array($item) && ($item === [] || ! array_is_list($item))) {
+                $objects[] = new self($item, "{$this->path}/{$name}/{$i}", $this->faults);
+            } else {
+                $this->fault("{$name}/{$i}", $this->was($item), 'An object is needed here.');
+            }
+        }
+
+        return $objects;
+    }
+
+    /** Call when all known fields have been read: what is left over is not known. */
+    public function close(): void
+    {
+        foreach ($this->fields as $name => $value) {
+            if (! isset($this->asked[$name])) {
+                $known = implode(', ', array_keys($this->asked));
+                $this->fault((string) $name, 'this field is not known here', "Known are: {$known}.");
+            }
+        }
+    }
+
+    private static function isAddress(mixed $value): bool
+    {
+        return \is_string($value) && filter_var($value, \FILTER_VALIDATE_IP, \FILTER_FLAG_IPV4) !== false;
+    }
+
+    private function take(string $name, mixed $default = null): mixed
+    {
+        $this->asked[$name] = true;
+
+        return $this->fields[$name] ?? $default;
+    }
+
+    private function was(mixed $value): string
+    {
+        return match (true) {
+            $value === null => 'it is missing',
+            \is_array($value) => 'it is '.(array_is_list($value) ? 'a list' : 'an object'),
+            default => 'it is '.json_encode($value, \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_PARTIAL_OUTPUT_ON_ERROR),
+        };
+    }
+}

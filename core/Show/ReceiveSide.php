@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Show;
+
+final readonly class ReceiveSide
+{
+    /**
+     * @param string $address our own address to listen at; 0.0.0.0 for all
+     * @param bool $multicast join the multicast groups of the universes (sACN)
+     * @param int $priority of sources whose format has none
+     * @param list<UniverseLink> $feeds universes on the wire and where they go
+     */
+    public function __construct(
+        public bool $enabled,
+        public string $address,
+        public int $port,
+        public bool $multicast,
+        public int $priority,
+        public array $feeds,
+    ) {
+    }
+}

@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Show;
+
+use NimbleJunction\Core\Universe\MergeRule;
+
+final readonly class UniverseEntry
+{
+    public function __construct(public string $id, public string $name, public MergeRule $merge)
+    {
+    }
+}

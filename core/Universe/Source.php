@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Universe;
+
+use NimbleJunction\Core\Signal\Frame;
+use NimbleJunction\Core\Signal\Protocol;
+
+/** One sender of a universe, as long as it is heard. */
+final class Source
+{
+    /** @var string 512 bytes */
+    public string $levels;
+    public int $slots = 0;
+    public ?int $sequence = null;
+    public int $heardAt = 0;
+    public int $frames = 0;
+    public int $outOfOrder = 0;
+
+    /** @var array<int, int>|null the levels as 64 machine words, made when first asked for */
+    private ?array $words = null;
+
+    /**
+     * @param string $key the same as long as it is the same sender through the same port
+     * @param string $address where it sends from
+     * @param int|null $priority 0–200; null joins whatever priority leads
+     */
+    public function __construct(
+        public readonly string $key,
+        public readonly string $portId,
+        public readonly ?Protocol $protocol,
+        public string $name,
+        public string $address,
+        public ?int $priority,
+    ) {
+        $this->levels = str_repeat("\0", Frame::SLOTS);
+    }
+
+    /** @param string $levels up to 512 bytes; slots that are not sent count as 0 */
+    public function set(string $levels): void
+    {
+        $this->slots = \strlen($levels);
+        $this->levels = $this->slots === Frame::SLOTS ? $levels : str_pad($levels, Frame::SLOTS, "\0");
+        $this->words = null;
+    }
+
+    /** @return array<int, int> 64 words of eight slots */
+    public function words(): array
+    {
+        if ($this->words === null) {
+            /** @var array<int, int> $words */
+            $words = unpack('q64', $this->levels);
+            $this->words = $words;
+        }
+
+        return $this->words;
+    }
+
+    /** Sets single slots only (our own routes do), so it wins or loses nothing as a whole. */
+    public function isSparse(): bool
+    {
+        return $this->priority === null;
+    }
+
+    public function lostAt(): int
+    {
+        return $this->protocol === null ? \PHP_INT_MAX : $this->heardAt + $this->protocol->sourceLossNanos();
+    }
+}

@@ -1,0 +1,271 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Universe;
+
+use NimbleJunction\Core\Signal\Frame;
+
+/**
+ * The levels of one universe: its sources, the rule that merges those of the
+ * highest priority, and what is held by hand above them. When the last source
+ * goes, its levels stay.
+ */
+final class Universe
+{
+    public const MOST_SOURCES = 16;
+    public const ROUTES = 'routes';
+
+    /** @var string 512 bytes: what leaves */
+    public string $levels;
+
+    /** Whether anything ever gave this universe a level; before that nothing is sent. */
+    public bool $spoken = false;
+
+    /** @var array<string, Source> by key, in the order in which they came */
+    private array $sources = [];
+
+    /** @var list<Source> those of the highest priority, and the sparse ones */
+    private array $leading = [];
+
+    /** @var array<int, Hold> by slot */
+    private array $holds = [];
+
+    /** @var string 512 bytes: merged, before holds */
+    private string $merged;
+    private Merger $merger;
+
+    public function __construct(public readonly string $id, private MergeRule $rule)
+    {
+        $this->merger = $rule->merger();
+        $this->merged = $this->levels = str_repeat("\0", Frame::SLOTS);
+    }
+
+    public function rule(): MergeRule
+    {
+        return $this->rule;
+    }
+
+    public function useRule(MergeRule $rule): void
+    {
+        if ($rule === $this->rule) {
+            return;
+        }
+        $this->rule = $rule;
+        $merger = $rule->merger();
+        foreach ($this->sources as $source) {
+            $merger->moved($source, str_repeat("\0", Frame::SLOTS), $source->heardAt);
+        }
+        $this->merger = $merger;
+        $this->remerge();
+    }
+
+    public function source(string $key): ?Source
+    {
+        return $this->sources[$key] ?? null;
+    }
+
+    /** @return array<string, Source> */
+    public function sources(): array
+    {
+        return $this->sources;
+    }
+
+    /** @return list<Source> */
+    public function leading(): array
+    {
+        return $this->leading;
+    }
+
+    public function isFull(): bool
+    {
+        return \count($this->sources) >= self::MOST_SOURCES;
+    }
+
+    /** @return bool whether what leaves has changed */
+    public function add(Source $source, int $now): bool
+    {
+        $this->sources[$source->key] = $source;
+        $this->spoken = true;
+        $this->merger->moved($source, str_repeat("\0", Frame::SLOTS), $now);
+        $this->findLeading();
+
+        return $this->onlySparse() ? $this->overlay($source, str_repeat("\0", Frame::SLOTS)) : $this->remerge();
+    }
+
+    /**
+     * @param string $levels up to 512 bytes
+     *
+     * @return bool whether what leaves has changed
+     */
+    public function move(Source $source, string $levels, int $now): bool
+    {
+        if ($levels === $source->levels) {
+            return false;
+        }
+        $before = $source->levels;
+        $source->set($levels);
+        $this->merger->moved($source, $before, $now);
+
+        return $this->onlySparse() ? $this->overlay($source, $before) : $this->remerge();
+    }
+
+    /** @return bool whether what leaves has changed */
+    public function rank(Source $source, ?int $priority): bool
+    {
+        if ($source->priority === $priority) {
+            return false;
+        }
+        $source->priority = $priority;
+        $this->findLeading();
+
+        return $this->remerge();
+    }
+
+    /** @return bool whether what leaves has changed */
+    public function remove(Source $source): bool
+    {
+        unset($this->sources[$source->key]);
+        $this->merger->forget($source);
+        $this->findLeading();
+
+        return $this->remerge();
+    }
+
+    /** @return bool whether what leaves has changed */
+    public function hold(Hold $hold): bool
+    {
+        $this->holds[$hold->slot] = $hold;
+        $this->spoken = true;
+
+        return $this->lay();
+    }
+
+    /**
+     * @param int|null $slot 0 to 511, null for all
+     *
+     * @return bool whether what leaves has changed
+     */
+    public function release(?int $slot = null): bool
+    {
+        if ($slot === null) {
+            $this->holds = [];
+        } else {
+            unset($this->holds[$slot]);
+        }
+
+        return $this->lay();
+    }
+
+    /** @return array<int, Hold> by slot */
+    public function holds(): array
+    {
+        return $this->holds;
+    }
+
+    public function merged(): string
+    {
+        return $this->merged;
+    }
+
+    /** Puts back the levels that left before a restart, for as long as no source is there. */
+    public function resume(string $merged): void
+    {
+        $this->merged = str_pad(substr($merged, 0, Frame::SLOTS), Frame::SLOTS, "\0");
+        $this->spoken = true;
+        $this->lay();
+    }
+
+    /** One byte a slot: the place in leading() counted from 1, 0 for none, 255 for held by hand. */
+    public function winners(): string
+    {
+        $winners = $this->merger->winners($this->leading);
+        foreach ($this->holds as $slot => $hold) {
+            $winners[$slot] = "\xFF";
+        }
+
+        return $winners;
+    }
+
+    /** Who gives a slot its level, and why, in words. $slot is 0 to 511. */
+    public function explain(int $slot, int $now): string
+    {
+        $hold = $this->holds[$slot] ?? null;
+        if ($hold !== null) {
+            return "Held by hand at {$hold->level} by {$hold->by}: a hold is above all sources.";
+        }
+        $place = \ord($this->merger->winners($this->leading)[$slot]);
+        $winner = $this->leading[$place - 1] ?? null;
+        if ($winner === null) {
+            return match (true) {
+                $this->sources !== [] => 'No leading source raises this slot.',
+                $this->spoken => 'No source is left: the last level stays.',
+                default => 'No source has been heard yet.',
+            };
+        }
+        $beaten = array_filter($this->sources, fn (Source $source): bool => ! \in_array($source, $this->leading, true));
+        $reason = $beaten !== [] && ! $winner->isSparse()
+            ? "priority {$winner->priority} is above ".max(array_map(static fn (Source $source): int => (int) $source->priority, $beaten))
+            : $this->merger->reason($this->leading, $winner, $slot, $now);
+
+        return "{$winner->name}: {$reason}.";
+    }
+
+    private function findLeading(): void
+    {
+        $highest = -1;
+        foreach ($this->sources as $source) {
+            $highest = max($highest, $source->priority ?? -1);
+        }
+        $this->leading = array_values(array_filter(
+            $this->sources,
+            static fn (Source $source): bool => $source->isSparse() || $source->priority === $highest,
+        ));
+    }
+
+    /** No source sends the whole universe any more: its last levels stay below what is set slot by slot. */
+    private function onlySparse(): bool
+    {
+        foreach ($this->leading as $source) {
+            if (! $source->isSparse()) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    private function overlay(Source $source, string $before): bool
+    {
+        $difference = $source->levels ^ $before;
+        for ($slot = strspn($difference, "\0"); $slot < Frame::SLOTS; $slot += 1 + strspn($difference, "\0", $slot + 1)) {
+            $this->merged[$slot] = $source->levels[$slot];
+        }
+
+        return $this->lay();
+    }
+
+    private function remerge(): bool
+    {
+        if ($this->onlySparse()) {
+            return false;
+        }
+        $this->merged = $this->merger->merge($this->leading);
+
+        return $this->lay();
+    }
+
+    private function lay(): bool
+    {
+        $levels = $this->merged;
+        foreach ($this->holds as $slot => $hold) {
+            $levels[$slot] = \chr($hold->level);
+        }
+        if ($levels === $this->levels) {
+            return false;
+        }
+        $this->levels = $levels;
+
+        return true;
+    }
+}

@@ -1,0 +1,233 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Universe;
+
+use NimbleJunction\Core\Plan\Mapping;
+use NimbleJunction\Core\Plan\Plan;
+use NimbleJunction\Core\Signal\Frame;
+use NimbleJunction\Core\Trace\Kind;
+use NimbleJunction\Core\Trace\Step;
+use NimbleJunction\Core\Trace\Trace;
+
+/** All universes of the show: takes frames in, keeps sources alive or lets them go, and tells the trace. */
+final class Universes
+{
+    /** When the next source may be lost, or hold be over. */
+    public int $dueAt = \PHP_INT_MAX;
+
+    /** @var array<string, Universe> by id */
+    private array $universes = [];
+    private Plan $plan;
+
+    public function __construct(private readonly Trace $trace)
+    {
+        $this->plan = Plan::empty();
+    }
+
+    /** @return array<string, Universe> by id */
+    public function all(): array
+    {
+        return $this->universes;
+    }
+
+    public function find(string $id): ?Universe
+    {
+        return $this->universes[$id] ?? null;
+    }
+
+    /** Universes, sources, levels and holds live on; what the new plan no longer feeds goes. */
+    public function adopt(Plan $plan): void
+    {
+        $this->plan = $plan;
+        $kept = [];
+        foreach ($plan->universes as $id => $entry) {
+            $universe = $this->universes[$id] ?? new Universe($id, $entry['merge']);
+            $universe->useRule($entry['merge']);
+            foreach ($universe->sources() as $source) {
+                $source->protocol === null
+                    ? $this->keepRouteSlots($universe, $source)
+                    : $plan->feeds($source->portId, $id) || $universe->remove($source);
+            }
+            $kept[$id] = $universe;
+        }
+        $this->universes = $kept;
+    }
+
+    /** @return bool whether the universe's levels changed */
+    public function hear(Mapping $mapping, Frame $frame, string $from, int $now): bool
+    {
+        $universe = $this->universes[$mapping->universeId];
+        $key = $mapping->portId."\0".$frame->source;
+        $source = $universe->source($key);
+        if ($frame->preview || $frame->startCode !== 0) {
+            return false;
+        }
+        if ($source === null) {
+            return ! $frame->ended && $this->welcome($universe, $key, $mapping, $frame, $from, $now);
+        }
+        if ($frame->sequence !== null) {
+            if ($source->sequence !== null && ! $frame->protocol->sequenceFollows($source->sequence, $frame->sequence)) {
+                ++$source->outOfOrder;
+
+                return false;
+            }
+            $source->sequence = $frame->sequence;
+        }
+        if ($frame->ended) {
+            return $this->lose($universe, $source, 'says that it has ended', $now);
+        }
+        $source->heardAt = $now;
+        ++$source->frames;
+        $source->address = $from;
+        if ($frame->name !== '' && $frame->name !== $source->name) {
+            $source->name = $frame->name;
+        }
+        $changed = false;
+        $priority = $frame->priority ?? $mapping->priority ?? 100;
+        if ($priority !== $source->priority) {
+            $was = $this->leaders($universe);
+            $before = $source->priority;
+            $changed = $universe->rank($source, $priority);
+            $this->trace->note(Kind::Source, "rank {$universe->id} {$key}", $source->portId, Step::Changed, "{$source->name} now sends {$this->named($universe)} with priority {$priority}, before {$before}", $now);
+            $this->compareLeaders($universe, $was, $source->portId, $now);
+        }
+
+        return $universe->move($source, $frame->levels, $now) || $changed;
+    }
+
+    /** Sets one slot from a route: routes are one source together, beside whichever priority leads. */
+    public function setByRoute(Universe $universe, int $slot, int $level, int $now): bool
+    {
+        $source = $universe->source(Universe::ROUTES);
+        if ($source === null) {
+            $source = new Source(Universe::ROUTES, '', null, 'Routes', '', null);
+            $source->heardAt = $now;
+            $source->levels[$slot] = \chr($level);
+
+            return $universe->add($source, $now);
+        }
+        $levels = $source->levels;
+        $levels[$slot] = \chr($level);
+        $source->heardAt = $now;
+        ++$source->frames;
+
+        return $universe->move($source, $levels, $now);
+    }
+
+    /** @return list<string> ids of universes whose levels changed */
+    public function expire(int $now): array
+    {
+        $changed = [];
+        $next = \PHP_INT_MAX;
+        foreach ($this->universes as $universe) {
+            $moved = false;
+            foreach ($universe->sources() as $source) {
+                $lostAt = $source->lostAt();
+                if ($lostAt <= $now) {
+                    $silent = number_format(($now - $source->heardAt) / 1e9, 1, '.', '');
+                    $moved = $this->lose($universe, $source, "was not heard for {$silent} s", $now) || $moved;
+                } else {
+                    $next = min($next, $lostAt);
+                }
+            }
+            foreach ($universe->holds() as $hold) {
+                if ($hold->until <= $now) {
+                    $moved = $universe->release($hold->slot) || $moved;
+                    $this->trace->note(Kind::Hold, "hold {$universe->id}", '', Step::Changed, 'The hold on slot '.($hold->slot + 1)." of {$this->named($universe)} is over: its time has passed", $now);
+                } else {
+                    $next = min($next, $hold->until);
+                }
+            }
+            if ($moved) {
+                $changed[] = $universe->id;
+            }
+        }
+        $this->dueAt = $next;
+
+        return $changed;
+    }
+
+    private function welcome(Universe $universe, string $key, Mapping $mapping, Frame $frame, string $from, int $now): bool
+    {
+        $name = $frame->name !== '' ? $frame->name : $this->plan->portName($mapping->portId);
+        $others = \count(array_filter($universe->sources(), static fn (Source $other): bool => ! $other->isSparse()));
+        if ($universe->isFull()) {
+            $this->trace->note(Kind::Refused, "full {$universe->id}", $mapping->portId, Step::Refused, "{$name} ({$from}) is not merged into {$this->named($universe)}: it has ".Universe::MOST_SOURCES.' sources already', $now);
+
+            return false;
+        }
+        $source = new Source($key, $mapping->portId, $frame->protocol, $name, $from, $frame->priority ?? $mapping->priority ?? 100);
+        $source->set($frame->levels);
+        $source->sequence = $frame->sequence;
+        $source->heardAt = $now;
+        $source->frames = 1;
+        $was = $this->leaders($universe);
+        $changed = $universe->add($source, $now);
+        $this->dueAt = min($this->dueAt, $source->lostAt());
+        $event = $this->trace->begin(Kind::Source, "new {$universe->id} {$key}", $mapping->portId, "New source for {$this->named($universe)}: {$name} ({$from}), priority {$source->priority}", $now);
+        $this->trace->hop($event, Step::Heard, "{$this->plan->portName($mapping->portId)} heard {$name} from {$from} for the first time");
+        if ($others >= 2) {
+            $this->trace->hop($event, Step::Note, 'It is source number '.($others + 1).' here: we merge it, but many Art-Net nodes merge two and leave a third out');
+        }
+        $this->compareLeaders($universe, $was, $mapping->portId, $now);
+
+        return $changed;
+    }
+
+    private function lose(Universe $universe, Source $source, string $why, int $now): bool
+    {
+        $was = $this->leaders($universe);
+        $changed = $universe->remove($source);
+        $event = $this->trace->begin(Kind::Source, "lost {$universe->id} {$source->key}", $source->portId, "Lost source for {$this->named($universe)}: {$source->name} ({$source->address}) {$why}", $now);
+        $this->trace->hop($event, Step::Note, "{$source->name} {$why}");
+        if ($universe->leading() === []) {
+            $this->trace->hop($event, Step::Note, 'No source is left: the last levels stay');
+        }
+        $this->compareLeaders($universe, $was, $source->portId, $now);
+
+        return $changed;
+    }
+
+    private function leaders(Universe $universe): string
+    {
+        $names = [];
+        foreach ($universe->leading() as $source) {
+            if (! $source->isSparse()) {
+                $names[] = "{$source->name} (priority {$source->priority})";
+            }
+        }
+
+        return implode(' and ', $names);
+    }
+
+    private function compareLeaders(Universe $universe, string $was, string $portId, int $now): void
+    {
+        $are = $this->leaders($universe);
+        if ($are !== $was && $are !== '' && $was !== '') {
+            $rule = \count($universe->leading()) > 1 ? ', merged '.strtoupper($universe->rule()->value) : '';
+            $this->trace->note(Kind::Source, "leads {$universe->id}", $portId, Step::Changed, "{$this->named($universe)} is now led by {$are}{$rule}; before by {$was}", $now);
+        }
+    }
+
+    private function keepRouteSlots(Universe $universe, Source $source): void
+    {
+        $kept = str_repeat("\0", Frame::SLOTS);
+        foreach ($this->plan->messageRoutes as $addresses) {
+            foreach ($addresses as $routes) {
+                foreach ($routes as $route) {
+                    if ($route->enabled && $route->universeId === $universe->id) {
+                        $kept[$route->slot] = $source->levels[$route->slot];
+                    }
+                }
+            }
+        }
+        $universe->move($source, $kept, $source->heardAt);
+    }
+
+    private function named(Universe $universe): string
+    {
+        return $this->plan->universeName($universe->id);
+    }
+}

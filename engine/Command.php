@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Engine;
+
+/** Reads the fields of a command that came as JSON. */
+final readonly class Command
+{
+    /** @param array<mixed> $fields */
+    public function __construct(private array $fields)
+    {
+    }
+
+    public function has(string $name): bool
+    {
+        return isset($this->fields[$name]);
+    }
+
+    /** @throws CommandRefused */
+    public function word(string $name): string
+    {
+        $value = $this->fields[$name] ?? null;
+
+        return \is_string($value) ? $value : throw new CommandRefused("\"{$name}\" must be a text.");
+    }
+
+    /**
+     * @return list<string>
+     *
+     * @throws CommandRefused
+     */
+    public function words(string $name, int $most): array
+    {
+        $value = $this->fields[$name] ?? null;
+        if (! \is_array($value) || \count($value) > $most) {
+            throw new CommandRefused("\"{$name}\" must be a list of at most {$most} texts.");
+        }
+
+        return array_values(array_filter($value, \is_string(...)));
+    }
+
+    /** @throws CommandRefused */
+    public function whole(string $name, int $lowest, int $highest, ?int $default = null): int
+    {
+        $value = $this->fields[$name] ?? $default;
+        if (! \is_int($value) || $value < $lowest || $value > $highest) {
+            throw new CommandRefused("\"{$name}\" must be a whole number from {$lowest} to {$highest}.");
+        }
+
+        return $value;
+    }
+}

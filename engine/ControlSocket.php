@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Engine;
+
+use Amp\Socket\ServerSocket;
+use Amp\Socket\Socket;
+use NimbleJunction\Core\Show\ShowRefused;
+
+use function Amp\async;
+use function Amp\Socket\listen;
+
+/**
+ * The door for the application on the same machine: a Unix socket that only
+ * this user may open. One line of JSON in, one out.
+ *
+ *   {"do": "adopt", "document": "…"}  →  {"ok": true} or {"ok": false, "error": "…"}
+ */
+final class ControlSocket
+{
+    private const LONGEST_LINE = 32 * 1024 * 1024;
+    private ?ServerSocket $server = null;
+
+    public function __construct(private readonly Engine $engine, private readonly string $path)
+    {
+    }
+
+    public function start(): void
+    {
+        @unlink($this->path);
+        $before = umask(0o177);
+        $server = $this->server = listen("unix://{$this->path}");
+        umask($before);
+        async(function () use ($server): void {
+            while (($socket = $server->accept()) !== null) {
+                async($this->serve(...), $socket)->ignore();
+            }
+        })->ignore();
+    }
+
+    public function stop(): void
+    {
+        $this->server?->close();
+        @unlink($this->path);
+    }
+
+    private function serve(Socket $socket): void
+    {
+        $line = '';
+        while (! str_contains($line, "\n") && \strlen($line) < self::LONGEST_LINE && ($chunk = $socket->read()) !== null) {
+            $line .= $chunk;
+        }
+        $socket->write(json_encode($this->answer($line), \JSON_THROW_ON_ERROR)."\n");
+        $socket->close();
+    }
+
+    /** @return array{ok: bool, error?: string} */
+    private function answer(string $line): array
+    {
+        $message = json_decode($line, true);
+        $document = \is_array($message) && ($message['do'] ?? null) === 'adopt' ? $message['document'] ?? null : null;
+        if (! \is_string($document)) {
+            return ['ok' => false, 'error' => 'The command is not known. Known is: adopt, with a document.'];
+        }
+        try {
+            $this->engine->adopt($document);
+
+            return ['ok' => true];
+        } catch (ShowRefused $refused) {
+            return ['ok' => false, 'error' => $refused->getMessage()];
+        }
+    }
+}

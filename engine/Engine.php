@@ -1,0 +1,178 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Engine;
+
+use NimbleJunction\Core\Junction;
+use NimbleJunction\Core\Plan\Compiler;
+use NimbleJunction\Core\Plan\Identity;
+use NimbleJunction\Core\Port\Departure;
+use NimbleJunction\Core\Show\ShowReader;
+use NimbleJunction\Core\Show\ShowRefused;
+use NimbleJunction\Core\Universe\Hold;
+use NimbleJunction\Engine\Net\Sockets;
+use Revolt\EventLoop;
+
+/**
+ * Joins the junction to the world: sockets, the clock, timers, the file that
+ * its state is kept in. All of it runs in one event loop.
+ */
+final class Engine
+{
+    /** Waking more often than this gains nothing that a lamp could show. */
+    private const SHORTEST_SLEEP = 1_000_000;
+    private const STATE_SECONDS = 0.2;
+    private const RETRY_SECONDS = 2.0;
+    private const TIDY_SECONDS = 20.0;
+
+    public readonly Junction $junction;
+    public readonly int $startedAt;
+    private readonly Sockets $sockets;
+    private readonly Compiler $compiler;
+    private ?string $timer = null;
+    private int $timerAt = \PHP_INT_MAX;
+
+    /** @var list<string> */
+    private array $callbacks = [];
+
+    /** @param StateFile|null $state null keeps nothing over a restart */
+    public function __construct(Identity $identity, private readonly ?StateFile $state = null)
+    {
+        $this->junction = new Junction();
+        $this->compiler = new Compiler($identity);
+        $this->startedAt = self::now();
+        $this->sockets = new Sockets(function (string $endpoint, string $address, int $port, string $bytes): void {
+            $departures = $this->junction->arrived($endpoint, $address, $port, $bytes, self::now());
+            if ($departures !== []) {
+                $this->dispatch($departures);
+            }
+            $this->schedule();
+        });
+    }
+
+    /** Nanoseconds of the machine's clock that never runs backwards. */
+    public static function now(): int
+    {
+        return (int) hrtime(true);
+    }
+
+    /**
+     * Takes on a show. What is wrong with it is thrown before anything changes.
+     *
+     * @throws ShowRefused
+     */
+    public function adopt(string $json): void
+    {
+        $plan = $this->compiler->compile(ShowReader::fromJson($json));
+        $this->junction->adopt($plan, self::now());
+        $this->openSockets();
+        $this->wake();
+    }
+
+    /** Begins to work; the loop itself is run by the caller. */
+    public function start(): void
+    {
+        gc_disable();
+        if ($this->state !== null) {
+            $this->junction->restore($this->state->read(), self::now());
+            $this->callbacks[] = EventLoop::repeat(self::STATE_SECONDS, $this->keepState(...));
+        }
+        $this->callbacks[] = EventLoop::repeat(self::RETRY_SECONDS, function (): void {
+            if ($this->sockets->hasFaults()) {
+                $this->openSockets();
+            }
+        });
+        $this->callbacks[] = EventLoop::repeat(self::TIDY_SECONDS, static function (): void {
+            gc_collect_cycles();
+        });
+        $this->wake();
+    }
+
+    public function stop(): void
+    {
+        array_map(EventLoop::cancel(...), $this->callbacks);
+        EventLoop::cancel($this->timer ?? '');
+        $this->keepState();
+        $this->sockets->close();
+    }
+
+    /**
+     * @param int $slot 0 to 511
+     * @param int $level 0 to 255
+     */
+    public function hold(string $universeId, int $slot, int $level, string $by, int $seconds): void
+    {
+        $now = self::now();
+        $this->dispatch($this->junction->hold($universeId, new Hold($slot, $level, $by, $now + $seconds * 1_000_000_000), $now));
+        $this->keepState();
+        $this->schedule();
+    }
+
+    /** @param int|null $slot 0 to 511 */
+    public function release(?string $universeId, ?int $slot, string $by): void
+    {
+        $this->dispatch($this->junction->release($universeId, $slot, $by, self::now()));
+        $this->keepState();
+        $this->schedule();
+    }
+
+    private function openSockets(): void
+    {
+        $plan = $this->junction->plan();
+        $faults = $this->sockets->adopt($plan);
+        foreach (array_keys($plan->ports) as $portId) {
+            $this->junction->activity($portId)->fault = '';
+        }
+        foreach ($faults as $key => $fault) {
+            foreach ($plan->endpoints[$key]->portIds ?? [] as $portId) {
+                $this->junction->activity($portId)->fault = $fault;
+            }
+        }
+    }
+
+    private function wake(): void
+    {
+        $this->timer = null;
+        $this->timerAt = \PHP_INT_MAX;
+        $this->dispatch($this->junction->wake(self::now()));
+        $this->schedule();
+    }
+
+    private function schedule(): void
+    {
+        $due = $this->junction->dueAt();
+        if ($due >= $this->timerAt || $due === \PHP_INT_MAX) {
+            return;
+        }
+        $now = self::now();
+        $due = max($due, $now + self::SHORTEST_SLEEP);
+        if ($due >= $this->timerAt) {
+            return;
+        }
+        EventLoop::cancel($this->timer ?? '');
+        $this->timerAt = $due;
+        $this->timer = EventLoop::delay(($due - $now) / 1e9, $this->wake(...));
+    }
+
+    /** @param list<Departure> $departures */
+    private function dispatch(array $departures): void
+    {
+        foreach ($departures as $departure) {
+            $problem = $this->sockets->send($departure);
+            if ($departure->portId !== '') {
+                $activity = $this->junction->activity($departure->portId);
+                if ($problem !== '') {
+                    $activity->fault = "Sending to {$departure->address}:{$departure->port} fails: {$problem}.";
+                } elseif ($activity->fault !== '' && str_starts_with($activity->fault, 'Sending')) {
+                    $activity->fault = '';
+                }
+            }
+        }
+    }
+
+    private function keepState(): void
+    {
+        $this->state?->write($this->junction->snapshot(self::now()));
+    }
+}

@@ -1,0 +1,190 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Engine;
+
+use NimbleJunction\Engine\LiveLink\Client;
+use NimbleJunction\Engine\LiveLink\Conversation;
+
+/**
+ * What a page and the engine say to each other. A page subscribes to topics:
+ * "status", "minutes", "trace", "levels:UNIVERSE", "sources:UNIVERSE".
+ */
+final class JunctionLink implements Conversation
+{
+    private const EVERY_MILLIS = ['status' => 250, 'minutes' => 1000, 'trace' => 100, 'sources' => 250];
+    private const MOST_TOPICS = 200;
+    private const LONGEST_HOLD_SECONDS = 3600;
+    private const USUAL_HOLD_SECONDS = 300;
+
+    /** @var \WeakMap<Client, PageView> */
+    private \WeakMap $views;
+    private readonly Report $report;
+
+    public function __construct(private readonly Engine $engine)
+    {
+        $this->views = new \WeakMap();
+        $this->report = new Report($engine->junction, $engine->startedAt);
+    }
+
+    public function opened(Client $client): void
+    {
+        $this->views[$client] = new PageView();
+        $client->tell(['type' => 'welcome', 'user' => $client->token->user, 'role' => $client->token->role->value]);
+    }
+
+    public function closed(Client $client): void
+    {
+        unset($this->views[$client]);
+    }
+
+    public function heard(Client $client, array $message): void
+    {
+        $id = $message['id'] ?? null;
+        try {
+            $client->tell(['type' => 'answer', 'id' => $id, 'ok' => true, ...$this->obey($client, $message)]);
+        } catch (CommandRefused $refused) {
+            $client->tell(['type' => 'answer', 'id' => $id, 'ok' => false, 'error' => $refused->getMessage()]);
+        }
+    }
+
+    public function ready(Client $client): void
+    {
+        $view = $this->views[$client] ?? null;
+        if ($view === null) {
+            return;
+        }
+        $now = Engine::now();
+        foreach ($view->topics as $topic => $subject) {
+            $kind = strstr("{$topic}:", ':', true) ?: $topic;
+            $every = self::EVERY_MILLIS[$kind] ?? 0;
+            if ($every > 0 && ! $view->isTime($topic, $now, $every * 1_000_000)) {
+                continue;
+            }
+            match ($kind) {
+                'status' => $client->tell($this->report->status($now)),
+                'minutes' => $client->tell($this->report->minutes($now)),
+                'trace' => $this->showTrace($client, $view, $now),
+                'levels' => $this->showLevels($client, $view, $subject),
+                default => $this->showSources($client, $view, $subject, $now),
+            };
+        }
+    }
+
+    /**
+     * @param array<mixed> $message
+     *
+     * @return array<string, mixed>
+     *
+     * @throws CommandRefused
+     */
+    private function obey(Client $client, array $message): array
+    {
+        $command = new Command($message);
+        $by = $client->token->user;
+
+        switch ($command->word('do')) {
+            case 'subscribe':
+                $this->subscribe($this->views[$client] ?? new PageView(), $command->words('topics', self::MOST_TOPICS));
+
+                return [];
+            case 'hold':
+                $this->mayOperate($client);
+                $this->engine->hold(
+                    $this->universe($command)->id,
+                    $command->whole('slot', 1, 512) - 1,
+                    $command->whole('level', 0, 255),
+                    $by,
+                    $command->whole('seconds', 1, self::LONGEST_HOLD_SECONDS, self::USUAL_HOLD_SECONDS),
+                );
+
+                return [];
+            case 'release':
+                $this->mayOperate($client);
+                $this->engine->release(
+                    $command->has('universe') ? $this->universe($command)->id : null,
+                    $command->has('slot') ? $command->whole('slot', 1, 512) - 1 : null,
+                    $by,
+                );
+
+                return [];
+            case 'explain':
+                return $this->report->slot($this->universe($command), $command->whole('slot', 1, 512) - 1, Engine::now());
+        }
+
+        throw new CommandRefused('This command is not known. Known are: subscribe, hold, release, explain.');
+    }
+
+    /** @throws CommandRefused */
+    private function mayOperate(Client $client): void
+    {
+        if (! $client->token->role->mayOperate()) {
+            throw new CommandRefused('A viewer can change nothing: log in as operator or builder.');
+        }
+    }
+
+    /** @throws CommandRefused */
+    private function universe(Command $command): \NimbleJunction\Core\Universe\Universe
+    {
+        $id = $command->word('universe');
+
+        return $this->engine->junction->universes()[$id]
+            ?? throw new CommandRefused("There is no universe \"{$id}\" in the show.");
+    }
+
+    /** @param list<string> $topics */
+    private function subscribe(PageView $view, array $topics): void
+    {
+        $wanted = [];
+        foreach ($topics as $topic) {
+            [$kind, $subject] = explode(':', $topic, 2) + [1 => ''];
+            if (! \in_array($kind, ['status', 'minutes', 'trace', 'levels', 'sources'], true)) {
+                throw new CommandRefused("There is no topic \"{$topic}\".");
+            }
+            $wanted[$topic] = $subject;
+        }
+        $view->want($wanted);
+    }
+
+    private function showTrace(Client $client, PageView $view, int $now): void
+    {
+        $trace = $this->report->trace($view->traceRevision, $now);
+        if ($trace !== null) {
+            $view->traceRevision = $this->engine->junction->trace->revision();
+            $client->tell($trace);
+        }
+    }
+
+    private function showLevels(Client $client, PageView $view, string $universeId): void
+    {
+        $universe = $this->engine->junction->universes()[$universeId] ?? null;
+        if ($universe !== null && $view->isNew("levels {$universeId}", $universe->levels)) {
+            $client->show(self::packed(1, $universeId, $universe->levels));
+        }
+    }
+
+    private function showSources(Client $client, PageView $view, string $universeId, int $now): void
+    {
+        $universe = $this->engine->junction->universes()[$universeId] ?? null;
+        if ($universe === null) {
+            return;
+        }
+        $client->tell($this->report->sources($universe, $now));
+        $winners = $universe->winners();
+        if ($view->isNew("winners {$universeId}", $winners)) {
+            $client->show(self::packed(2, $universeId, $winners));
+        }
+        foreach (array_values($universe->sources()) as $place => $source) {
+            if ($view->isNew("source {$universeId} {$place}", $source->levels)) {
+                $client->show(self::packed(3, $universeId, \chr($place).$source->levels));
+            }
+        }
+    }
+
+    /** Kind, length of the universe's id, the id, then the bytes. */
+    private static function packed(int $kind, string $universeId, string $bytes): string
+    {
+        return \chr($kind).\chr(\strlen($universeId)).$universeId.$bytes;
+    }
+}

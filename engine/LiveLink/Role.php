@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Engine\LiveLink;
+
+/** What a person may do. */
+enum Role: string
+{
+    /** Builds and changes the show. */
+    case Builder = 'builder';
+
+    /** Runs the show: holds, releases, plays; changes nothing that is stored. */
+    case Operator = 'operator';
+
+    /** Sees everything, changes nothing. */
+    case Viewer = 'viewer';
+
+    public function mayBuild(): bool
+    {
+        return $this === self::Builder;
+    }
+
+    public function mayOperate(): bool
+    {
+        return $this !== self::Viewer;
+    }
+}

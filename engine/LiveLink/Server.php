@@ -1,0 +1,167 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Engine\LiveLink;
+
+use Amp\Socket\ResourceSocket;
+use Amp\Socket\ServerSocket;
+use Amp\Socket\Socket;
+use Amp\Socket\SocketException;
+use Amp\TimeoutCancellation;
+use NimbleJunction\Engine\LiveLink\WebSocket\Frame;
+use NimbleJunction\Engine\LiveLink\WebSocket\FrameReader;
+use NimbleJunction\Engine\LiveLink\WebSocket\Handshake;
+use NimbleJunction\Engine\LiveLink\WebSocket\ProtocolError;
+use Revolt\EventLoop;
+
+use function Amp\async;
+use function Amp\Socket\listen;
+
+/** The live link: a WebSocket server for pages that have shown a token. */
+final class Server
+{
+    public const PER_SECOND = 30;
+    private const MOST_CLIENTS = 100;
+    private const LONGEST_REQUEST = 8192;
+    private const SEND_BUFFER = 128 * 1024;
+
+    /** After this the page has to show a new token: it comes back by itself. */
+    private const LONGEST_VISIT_SECONDS = 1800;
+
+    /** @var array<int, Client> */
+    private array $clients = [];
+    private ?ServerSocket $server = null;
+    private ?string $ticker = null;
+
+    public function __construct(private readonly Gate $gate, private readonly Conversation $conversation)
+    {
+    }
+
+    /**
+     * @param string $address "127.0.0.1:8081"
+     *
+     * @throws SocketException
+     */
+    public function start(string $address): void
+    {
+        $server = $this->server = listen($address);
+        async(function () use ($server): void {
+            while (($socket = $server->accept()) !== null) {
+                async($this->serve(...), $socket)->ignore();
+            }
+        })->ignore();
+        $this->ticker = EventLoop::repeat(1 / self::PER_SECOND, $this->tick(...));
+    }
+
+    public function stop(): void
+    {
+        EventLoop::cancel($this->ticker ?? '');
+        $this->server?->close();
+        foreach ($this->clients as $client) {
+            $client->close();
+        }
+    }
+
+    public function count(): int
+    {
+        return \count($this->clients);
+    }
+
+    private function tick(): void
+    {
+        $now = time();
+        foreach ($this->clients as $client) {
+            if ($now - $client->openedAt > self::LONGEST_VISIT_SECONDS) {
+                $client->end(4401, 'show a new token');
+            } elseif (! $client->isBusy()) {
+                $this->conversation->ready($client);
+            }
+        }
+    }
+
+    private function serve(Socket $socket): void
+    {
+        $client = null;
+        try {
+            $client = $this->admit($socket);
+            if ($client === null) {
+                return;
+            }
+            $this->clients[spl_object_id($client)] = $client;
+            $this->conversation->opened($client);
+            $this->listenTo($client, $socket);
+        } catch (ProtocolError $error) {
+            $client->end($error->getCode(), $error->getMessage());
+        } catch (\Amp\CancelledException|\Amp\ByteStream\StreamException) {
+            // The page went away: nothing is left to tell it.
+        } finally {
+            if ($client !== null) {
+                unset($this->clients[spl_object_id($client)]);
+                $this->conversation->closed($client);
+            }
+            $socket->close();
+        }
+    }
+
+    private function admit(Socket $socket): ?Client
+    {
+        $patience = new TimeoutCancellation(5);
+        $request = '';
+        while (! str_contains($request, "\r\n\r\n") && \strlen($request) < self::LONGEST_REQUEST) {
+            $chunk = $socket->read($patience);
+            if ($chunk === null) {
+                return null;
+            }
+            $request .= $chunk;
+        }
+        $handshake = Handshake::read(strstr($request, "\r\n\r\n", true) ?: '');
+        if ($handshake === null) {
+            $socket->write(Handshake::refuse(400, 'This is a WebSocket: open it from the page.'));
+
+            return null;
+        }
+        $token = $this->gate->admit($handshake, time());
+        if ($token === null || \count($this->clients) >= self::MOST_CLIENTS) {
+            $socket->write($token === null
+                ? Handshake::refuse(403, 'The token or the page that asks is not accepted.')
+                : Handshake::refuse(503, 'Too many pages are open.'));
+
+            return null;
+        }
+        if ($socket instanceof ResourceSocket && \is_resource($socket->getResource())) {
+            // A small buffer in the system, so that a slow page shows as busy soon.
+            $raw = socket_import_stream($socket->getResource());
+            if ($raw !== false) {
+                socket_set_option($raw, \SOL_SOCKET, \SO_SNDBUF, self::SEND_BUFFER);
+            }
+        }
+        $socket->write($handshake->accept());
+
+        return new Client($socket, $token, time());
+    }
+
+    /** @throws ProtocolError */
+    private function listenTo(Client $client, Socket $socket): void
+    {
+        $reader = new FrameReader();
+        while (($chunk = $socket->read()) !== null) {
+            foreach ($reader->push($chunk) as [$opcode, $payload]) {
+                if ($opcode === Frame::CLOSE) {
+                    $client->end(1000, '');
+
+                    return;
+                }
+                if ($opcode === Frame::PING) {
+                    $client->write(Frame::encode(Frame::PONG, $payload));
+                } elseif ($opcode === Frame::TEXT) {
+                    $message = json_decode($payload, true, 16);
+                    if (! \is_array($message)) {
+                        throw new ProtocolError('the message is not JSON', 1007);
+                    }
+                    $this->conversation->heard($client, $message);
+                }
+            }
+        }
+    }
+}

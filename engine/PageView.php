@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Engine;
+
+/** What one page wants to see, and what it has been shown. */
+final class PageView
+{
+    /** @var array<string, string> topic and its subject */
+    public array $topics = [];
+    public int $traceRevision = 0;
+
+    /** @var array<string, int> by topic, in nanoseconds */
+    private array $shownAt = [];
+
+    /** @var array<string, string> */
+    private array $shown = [];
+
+    /** @param array<string, string> $topics */
+    public function want(array $topics): void
+    {
+        if (! isset($topics['trace'])) {
+            $this->traceRevision = 0;
+        }
+        $this->topics = $topics;
+        $this->shown = $this->shownAt = [];
+    }
+
+    public function isTime(string $topic, int $now, int $every): bool
+    {
+        if ($now - ($this->shownAt[$topic] ?? 0) < $every) {
+            return false;
+        }
+        $this->shownAt[$topic] = $now;
+
+        return true;
+    }
+
+    public function isNew(string $what, string $bytes): bool
+    {
+        if (($this->shown[$what] ?? null) === $bytes) {
+            return false;
+        }
+        $this->shown[$what] = $bytes;
+
+        return true;
+    }
+}

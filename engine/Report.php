@@ -1,0 +1,189 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Engine;
+
+use NimbleJunction\Core\Junction;
+use NimbleJunction\Core\Trace\Event;
+use NimbleJunction\Core\Trace\Hop;
+use NimbleJunction\Core\Universe\Source;
+use NimbleJunction\Core\Universe\Universe;
+
+/** What the junction is doing, as plain arrays for the live link. Times are milliseconds ago. */
+final readonly class Report
+{
+    /** Bytes of a packet that a hop shows. */
+    private const MOST_BYTES = 160;
+
+    public function __construct(private Junction $junction, private int $startedAt)
+    {
+    }
+
+    /** @return array<string, mixed> */
+    public function status(int $now): array
+    {
+        $plan = $this->junction->plan();
+        $ports = [];
+        foreach ($plan->ports as $id => $port) {
+            $activity = $this->junction->activity($id);
+            $ports[$id] = [
+                'state' => $activity->state($port['protocol'], $port['receives'], $port['sends'], $now)->value,
+                'fault' => $activity->fault,
+                'in' => round($activity->rate($now, true), 1),
+                'out' => round($activity->rate($now, false), 1),
+                'received' => $activity->received,
+                'sent' => $activity->sent,
+                'refused' => $activity->refused,
+                'refusals' => (object) $activity->refusals,
+                'senders' => (object) $activity->senders,
+                'heard' => $activity->lastWords(),
+                'from' => $activity->heardFrom,
+                'heardAgo' => self::ago($activity->heardAt, $now),
+                'sentAgo' => self::ago($activity->sentAt, $now),
+            ];
+        }
+
+        return [
+            'type' => 'status',
+            'engine' => ['show' => $plan->name, 'upSeconds' => intdiv($now - $this->startedAt, 1_000_000_000), 'pid' => getmypid()],
+            'ports' => (object) $ports,
+            'universes' => (object) array_map(self::universe(...), $this->junction->universes()),
+            'holds' => $this->holds($now),
+            'unclaimed' => $this->unclaimed($now),
+        ];
+    }
+
+    /** @return array<string, mixed> packets of each port in each of the last 60 seconds */
+    public function minutes(int $now): array
+    {
+        $ports = [];
+        foreach (array_keys($this->junction->plan()->ports) as $id) {
+            $activity = $this->junction->activity($id);
+            $ports[$id] = ['in' => $activity->minute($now, true), 'out' => $activity->minute($now, false)];
+        }
+
+        return ['type' => 'minutes', 'ports' => (object) $ports];
+    }
+
+    /** @return array<string, mixed> who sends a universe */
+    public function sources(Universe $universe, int $now): array
+    {
+        $leading = $universe->leading();
+
+        return [
+            'type' => 'sources',
+            'universe' => $universe->id,
+            'merge' => $universe->rule()->value,
+            'sources' => array_map(static fn (Source $source): array => [
+                'name' => $source->name,
+                'protocol' => $source->protocol?->spelled() ?? 'our own routes',
+                'port' => $source->portId,
+                'address' => $source->address,
+                'priority' => $source->priority,
+                'slots' => $source->slots,
+                'frames' => $source->frames,
+                'outOfOrder' => $source->outOfOrder,
+                'heardAgo' => self::ago($source->heardAt, $now),
+                // its number in the winners' picture, 0 when it takes no part
+                'place' => \in_array($source, $leading, true) ? (int) array_search($source, $leading, true) + 1 : 0,
+            ], array_values($universe->sources())),
+        ];
+    }
+
+    /**
+     * @param int $slot 0 to 511
+     *
+     * @return array<string, mixed>
+     */
+    public function slot(Universe $universe, int $slot, int $now): array
+    {
+        return [
+            'level' => \ord($universe->levels[$slot]),
+            'why' => $universe->explain($slot, $now),
+            'contributions' => array_map(static fn (Source $source): array => [
+                'name' => $source->name,
+                'level' => \ord($source->levels[$slot]),
+                'priority' => $source->priority,
+                'leads' => \in_array($source, $universe->leading(), true),
+            ], array_values($universe->sources())),
+        ];
+    }
+
+    /** @return array<string, mixed>|null events changed since a revision */
+    public function trace(int $revision, int $now): ?array
+    {
+        $events = $this->junction->trace->since($revision, 200);
+        if ($events === []) {
+            return null;
+        }
+
+        return [
+            'type' => 'trace',
+            'revision' => $this->junction->trace->revision(),
+            'events' => array_map(static fn (Event $event): array => [
+                'serial' => $event->serial,
+                'kind' => $event->kind->value,
+                'port' => $event->portId,
+                'title' => $event->title,
+                'count' => $event->count,
+                'ago' => self::ago($event->at, $now),
+                'hops' => array_map(static fn (Hop $hop): array => [
+                    'step' => $hop->step->value,
+                    'words' => $hop->words,
+                    'bytes' => bin2hex(substr($hop->bytes, 0, self::MOST_BYTES)),
+                    'length' => \strlen($hop->bytes),
+                    'route' => $hop->routeId,
+                ], $event->hops),
+            ], $events),
+        ];
+    }
+
+    private static function ago(?int $then, int $now): ?int
+    {
+        return $then === null ? null : intdiv($now - $then, 1_000_000);
+    }
+
+    /** @return array<string, mixed> */
+    private static function universe(Universe $universe): array
+    {
+        $whole = array_filter($universe->leading(), static fn (Source $source): bool => ! $source->isSparse());
+
+        return [
+            'spoken' => $universe->spoken,
+            'sources' => \count($universe->sources()),
+            'leaders' => array_values(array_map(static fn (Source $source): string => $source->name, $whole)),
+            'priority' => $whole === [] ? null : max(array_map(static fn (Source $source): int => (int) $source->priority, $whole)),
+            'raised' => 512 - substr_count($universe->levels, "\0"),
+        ];
+    }
+
+    /** @return list<array<string, mixed>> */
+    private function holds(int $now): array
+    {
+        $holds = [];
+        foreach ($this->junction->universes() as $id => $universe) {
+            foreach ($universe->holds() as $hold) {
+                $holds[] = ['universe' => $id, 'slot' => $hold->slot + 1, 'level' => $hold->level, 'by' => $hold->by, 'left' => intdiv($hold->until - $now, 1_000_000_000)];
+            }
+        }
+
+        return $holds;
+    }
+
+    /** @return list<array<string, mixed>> frames that no port asks for, heard in the last ten seconds */
+    private function unclaimed(int $now): array
+    {
+        $list = [];
+        foreach ($this->junction->unclaimed() as $key => $unclaimed) {
+            $ports = $this->junction->plan()->endpoints[$key]->portIds ?? [];
+            foreach ($unclaimed->heard as $one) {
+                if ($now - $one['at'] < 10_000_000_000) {
+                    $list[] = ['ports' => $ports, 'name' => $one['name'], 'from' => $one['from'], 'count' => $one['count']];
+                }
+            }
+        }
+
+        return $list;
+    }
+}

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Engine;
+
+/** With what the engine runs. */
+final readonly class Settings
+{
+    /**
+     * @param string $directory for its state, its identity and its control socket; '' keeps nothing
+     * @param string $live address of the live link, "127.0.0.1:8081"; '' for none
+     * @param string $secret that tokens are signed with
+     * @param list<string> $origins of pages on other hosts
+     * @param float|null $seconds to run; null without end
+     */
+    public function __construct(
+        public string $directory = '',
+        public string $live = '',
+        public string $secret = '',
+        public array $origins = [],
+        public ?float $seconds = null,
+    ) {
+    }
+}

@@ -1,0 +1,14 @@
+<!doctype html>
+<html lang="en">
+<head>
+    <meta charset="utf-8">
+    <meta name="viewport" content="width=device-width, initial-scale=1">
+    <title>Nimble Junction</title>
+    <link rel="icon" href="/mark.svg" type="image/svg+xml">
+    @vite('resources/ts/main.ts')
+</head>
+<body>
+    <div id="app"></div>
+    <noscript>Nimble Junction needs JavaScript to show what is alive.</noscript>
+</body>
+</html>

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\Controllers\SessionController;
+use App\Http\Controllers\ShowController;
+use App\Shows\ShowStore;
+use Illuminate\Support\Facades\Route;
+
+Route::prefix('api')->group(function (): void {
+    Route::get('session', [SessionController::class, 'show']);
+    Route::post('session', [SessionController::class, 'login']);
+    Route::delete('session', [SessionController::class, 'logout']);
+
+    Route::middleware('auth')->group(function (): void {
+        Route::post('live-token', [SessionController::class, 'token']);
+        Route::get('show', [ShowController::class, 'show']);
+        Route::get('show/export', [ShowController::class, 'export']);
+
+        Route::middleware('builds')->group(function (): void {
+            Route::patch('show', [ShowController::class, 'rename']);
+            Route::post('show/import', [ShowController::class, 'import']);
+            Route::post('show/undo', [ShowController::class, 'undo']);
+            Route::post('show/{list}', [ShowController::class, 'add'])->whereIn('list', ShowStore::LISTS);
+            Route::put('show/{list}/{id}', [ShowController::class, 'replace'])->whereIn('list', ShowStore::LISTS);
+            Route::delete('show/{list}/{id}', [ShowController::class, 'remove'])->whereIn('list', ShowStore::LISTS);
+        });
+    });
+});
+
+// Everything else is the page; it finds its own way from there.
+Route::view('{any?}', 'page')->where('any', '(?!api/).*')->name('login');
