@@ -1,0 +1,24 @@
+// Makes the TypeScript types of a show document from its JSON Schema.
+// With --check it writes nothing and fails when the types in the tree are not what the schema says.
+import { readFileSync, writeFileSync } from 'node:fs'
+import { compile } from 'json-schema-to-typescript'
+
+const root = new URL('..', import.meta.url)
+const target = new URL('resources/ts/api/showDocument.ts', root)
+const schema = JSON.parse(readFileSync(new URL('schema/show.schema.json', root), 'utf8'))
+// That a port receives, sends or does both cannot be said in a plain type.
+delete schema.$defs.port.anyOf
+const types = await compile(schema, 'ShowDocument', {
+  bannerComment: '/* Made from schema/show.schema.json by "npm run types". Change the schema, not this file. */',
+  style: { semi: false, singleQuote: true },
+  maxItems: -1,
+})
+
+if (process.argv.includes('--check')) {
+  if (readFileSync(target, 'utf8') !== types) {
+    console.error('resources/ts/api/showDocument.ts is not what schema/show.schema.json says: run "npm run types".')
+    process.exit(1)
+  }
+} else {
+  writeFileSync(target, types)
+}

@@ -1,0 +1,87 @@
+<script setup lang="ts">
+import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { useSession } from './api/session'
+import { useShow } from './api/show'
+import CommandPalette from './frame/CommandPalette.vue'
+import KeyList from './frame/KeyList.vue'
+import PulseStrip from './frame/PulseStrip.vue'
+import SideRail from './frame/SideRail.vue'
+import TraceDrawer from './frame/TraceDrawer.vue'
+import { useKeys } from './frame/keys'
+import { useEngine } from './live/engine'
+import { places } from './router'
+
+const session = useSession()
+const show = useShow()
+const engine = useEngine()
+const route = useRoute()
+const router = useRouter()
+const palette = ref(false)
+const keyList = ref(false)
+const drawer = ref(localStorage.getItem('trace') === 'open')
+watch(drawer, (open) => localStorage.setItem('trace', open ? 'open' : 'closed'))
+
+const framed = computed(() => session.user !== null && !route.meta.open)
+watch(framed, (now) => {
+  if (!now) return
+  engine.start()
+  void show.load()
+}, { immediate: true })
+
+async function undo(): Promise<void> {
+  try {
+    await show.undo()
+  } catch (error) {
+    show.said = (error as Error).message
+  }
+}
+
+const keys = useKeys((key) => {
+  if (!framed.value) return false
+  const place = places[Number(key) - 1]
+  if (place) void router.push(place.path)
+  else if (key === 'T') drawer.value = !drawer.value
+  else if (key === 'X' && session.mayOperate) void engine.release()
+  else if (key === '/' || key === 'Ctrl+K') palette.value = true
+  else if (key === '?') keyList.value = true
+  else if (key === 'Ctrl+Z' && session.mayBuild) void undo()
+  else return false
+  return true
+})
+onMounted(keys.listen)
+onUnmounted(keys.stop)
+const notice = computed(() => engine.said || show.said)
+function dismiss(): void {
+  engine.said = ''
+  show.said = ''
+}
+</script>
+
+<template>
+  <v-app>
+    <template v-if="framed">
+      <a class="skip" href="#main">Skip to the page</a>
+      <PulseStrip @keys="keyList = true" />
+      <SideRail />
+      <main id="main" tabindex="-1" :class="{ drawn: drawer }"><router-view /></main>
+      <TraceDrawer v-model="drawer" />
+      <div v-if="notice" class="notice" role="status">
+        <span>{{ notice }}</span><button type="button" @click="dismiss">Close</button>
+      </div>
+      <CommandPalette v-model="palette" @undo="undo" />
+      <KeyList v-model="keyList" />
+    </template>
+    <router-view v-else />
+  </v-app>
+</template>
+
+<style scoped>
+main { position: fixed; inset: var(--strip) 0 34px var(--rail); overflow: hidden; outline: none; }
+main.drawn { bottom: 300px; }
+.skip { position: fixed; left: 8px; top: -60px; z-index: 30; background: rgb(var(--v-theme-surface)); padding: 8px 12px; }
+.skip:focus { top: 8px; }
+.notice { position: fixed; z-index: 20; left: calc(var(--rail) + 24px); bottom: 48px; max-width: 70ch; display: flex; gap: 16px; align-items: center;
+  background: rgb(var(--v-theme-surface-bright)); border: 1px solid var(--held); padding: 10px 14px; }
+.notice button { background: none; border: 0; color: inherit; font: inherit; font-weight: 600; text-decoration: underline; cursor: pointer; }
+</style>

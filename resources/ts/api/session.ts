@@ -1,0 +1,28 @@
+import { defineStore } from 'pinia'
+import { computed, ref } from 'vue'
+import { call } from './client'
+
+export interface User { name: string, role: 'builder' | 'operator' | 'viewer' }
+
+/** Who is logged in, and what they may do. */
+export const useSession = defineStore('session', () => {
+  const user = ref<User | null>(null)
+  const known = ref(false)
+
+  async function load(): Promise<void> {
+    if (known.value) return
+    user.value = (await call<{ user: User | null }>('GET', 'session')).user
+    known.value = true
+  }
+  async function login(name: string, password: string): Promise<void> {
+    user.value = (await call<{ user: User }>('POST', 'session', { name, password })).user
+  }
+  async function logout(): Promise<void> {
+    await call('DELETE', 'session')
+    // A fresh start: nothing of one person stays for the next.
+    location.assign('/login')
+  }
+  const mayBuild = computed(() => user.value?.role === 'builder')
+  const mayOperate = computed(() => user.value !== null && user.value.role !== 'viewer')
+  return { user, load, login, logout, mayBuild, mayOperate }
+})

@@ -1,0 +1,50 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import { call } from './client'
+import type { Port, Route, ShowDocument, Universe } from './showDocument'
+
+export type { Port, Route, ShowDocument, Universe }
+export type ListName = 'universes' | 'ports' | 'routes'
+export interface OtherEndLine { side: string, label: string, value: string }
+export interface Adapter { name: string, address: string, netmask: string }
+
+interface ShowPageData {
+  document: ShowDocument
+  sentences: Record<string, string>
+  otherEnds: Record<string, OtherEndLine[]>
+  numbering: Record<string, string[]>
+  adapters: Adapter[]
+  undo: string | null
+  notice?: string | null
+  undone?: string
+  id?: string
+}
+
+/** The current show as it is stored, and every way to change it. */
+export const useShow = defineStore('show', () => {
+  const data = shallowRef<ShowPageData | null>(null)
+  const said = ref('')
+
+  async function take(promise: Promise<ShowPageData>): Promise<ShowPageData> {
+    const answer = await promise
+    data.value = answer
+    said.value = answer.undone ? `Taken back: ${answer.undone}.` : ''
+    if (answer.notice) said.value = `${said.value} ${answer.notice}`.trim()
+    return answer
+  }
+  const load = () => take(call('GET', 'show'))
+  const add = (list: ListName, part: object) => take(call('POST', `show/${list}`, part))
+  const replace = (list: ListName, id: string, part: object) => take(call('PUT', `show/${list}/${id}`, part))
+  const remove = (list: ListName, id: string) => take(call('DELETE', `show/${list}/${id}`))
+  const rename = (name: string) => take(call('PATCH', 'show', { name }))
+  const importJson = (json: string) => take(call('POST', 'show/import', json))
+  const undo = () => take(call('POST', 'show/undo'))
+
+  const document = computed(() => data.value?.document)
+  const universes = computed<Universe[]>(() => document.value?.universes ?? [])
+  const ports = computed<Port[]>(() => document.value?.ports ?? [])
+  const routes = computed<Route[]>(() => document.value?.routes ?? [])
+  const universeName = (id: string) => universes.value.find((one) => one.id === id)?.name ?? id
+  const portName = (id: string) => ports.value.find((one) => one.id === id)?.name ?? id
+  return { data, said, load, add, replace, remove, rename, importJson, undo, document, universes, ports, routes, universeName, portName }
+})

@@ -1,0 +1,39 @@
+import type { Port } from '@/api/show'
+import type { PortLife } from '@/live/types'
+
+export const protocols = [
+  { value: 'art-net', title: 'Art-Net' },
+  { value: 'sacn', title: 'sACN' },
+  { value: 'osc', title: 'OSC' },
+  { value: 'dmx-line', title: 'DMX line' },
+]
+export const spellProtocol = (protocol: string) => protocols.find((one) => one.value === protocol)?.title ?? protocol
+
+/** A rate in few words; a desk that sends twice a second is as healthy as one that sends forty times. */
+export function spellRate(perSecond: number): string {
+  if (perSecond === 0) return '0 a second'
+  return perSecond < 10 ? `${perSecond.toFixed(1)} a second` : `${Math.round(perSecond)} a second`
+}
+
+export function spellAgo(millis: number | null): string {
+  if (millis === null) return 'never'
+  if (millis < 1500) return 'just now'
+  if (millis < 120_000) return `${Math.round(millis / 1000)} s ago`
+  return `${Math.round(millis / 60_000)} min ago`
+}
+
+/** The universe's numbers on this port, each in the way its protocol counts. */
+export function spellNumber(protocol: Port['protocol'], number: number): string {
+  if (protocol === 'art-net') return `${number >> 8}:${(number >> 4) & 15}:${number & 15} (${number})`
+  return protocol === 'sacn' ? `universe ${number}` : 'line'
+}
+
+export function healthWords(life: PortLife | undefined, port: Port): string {
+  if (!life) return 'the engine has not said yet'
+  if (life.fault) return life.fault
+  if (life.state === 'off') return 'switched off'
+  if (life.state === 'waiting') return 'Nothing has been heard here yet.'
+  if (life.state === 'lost') return `Lost: last heard ${spellAgo(life.heardAgo)} from ${life.from}.`
+  if (port.receive && life.heard) return `${life.heard}, from ${life.from}, ${spellAgo(life.heardAgo)}`
+  return life.sentAgo === null ? 'Nothing sent yet.' : `last sent ${spellAgo(life.sentAgo)}`
+}

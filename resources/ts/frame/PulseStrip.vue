@@ -1,0 +1,61 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useTheme } from 'vuetify'
+import { useSession } from '@/api/session'
+import { useShow } from '@/api/show'
+import StateMark from '@/components/StateMark.vue'
+import { chooseLevelFormat, levelFormat, levelFormats } from '@/components/levels'
+import { healthWords } from '@/components/words'
+import { useEngine } from '@/live/engine'
+
+defineEmits<{ keys: [] }>()
+const engine = useEngine()
+const show = useShow()
+const session = useSession()
+const theme = useTheme()
+engine.follow(() => ['status'])
+
+const linkWords = computed(() => ({ connecting: 'Engine: connecting', open: 'Engine alive', lost: 'Engine lost, coming back' })[engine.state])
+const linkState = computed(() => ({ connecting: 'waiting', open: 'alive', lost: 'lost' } as const)[engine.state])
+function nextFormat(): void {
+  const at = levelFormats.indexOf(levelFormat.value)
+  chooseLevelFormat(levelFormats[(at + 1) % levelFormats.length] ?? '0–255')
+}
+function changeTheme(): void {
+  const name = theme.global.name.value === 'night' ? 'day' : 'night'
+  theme.change(name)
+  localStorage.setItem('theme', name)
+}
+</script>
+
+<template>
+  <header class="strip">
+    <span class="brand">Nimble Junction</span>
+    <span class="engine" role="status"><StateMark :state="linkState" /> {{ linkWords }}</span>
+    <span class="ports">
+      <router-link v-for="port in show.ports" :key="port.id" :to="`/ports/${port.id}`" class="port" :title="`${port.name}: ${healthWords(engine.ports[port.id], port)}`">
+        <StateMark :state="engine.state === 'open' ? engine.ports[port.id]?.state ?? 'waiting' : 'waiting'" /><span class="name">{{ port.name }}</span>
+      </router-link>
+    </span>
+    <button v-if="engine.holds.length > 0" type="button" class="held" :disabled="!session.mayOperate" title="Release everything held by hand (X)" @click="engine.release()">
+      <StateMark state="held" /> {{ engine.holds.length }} held: release
+    </button>
+    <span v-else class="quiet nothing">nothing held</span>
+    <button type="button" :title="`Levels are written as ${levelFormat}: change`" @click="nextFormat">{{ levelFormat }}</button>
+    <button type="button" title="Change between the dark and the light theme" @click="changeTheme">{{ theme.global.name.value === 'night' ? 'Light' : 'Dark' }}</button>
+    <button type="button" title="The list of keys (?)" @click="$emit('keys')">Keys</button>
+  </header>
+</template>
+
+<style scoped>
+.strip { position: fixed; inset: 0 0 auto 0; height: var(--strip); z-index: 10; display: flex; align-items: center; gap: 16px; padding: 0 16px; border-bottom: 1px solid var(--rule); background: rgb(var(--v-theme-background)); font-size: 13px; white-space: nowrap; }
+.brand { font-weight: 700; font-size: 15px; width: calc(var(--rail) - 16px); }
+.engine { font-weight: 600; display: inline-flex; align-items: center; gap: 6px; }
+.ports { flex: 1; display: flex; gap: 14px; overflow: hidden; min-width: 0; }
+.port { display: inline-flex; gap: 5px; align-items: center; text-decoration: none; color: var(--quiet); min-width: 20px; }
+.port .name { overflow: hidden; text-overflow: ellipsis; }
+.port:hover .name { text-decoration: underline; }
+button { background: none; border: 1px solid var(--rule); color: inherit; font: inherit; height: 28px; padding: 0 10px; cursor: pointer; }
+.held { border-color: var(--held); color: var(--held); font-weight: 600; display: inline-flex; align-items: center; gap: 6px; }
+@media (max-width: 900px) { .port .name, .nothing { display: none; } }
+</style>

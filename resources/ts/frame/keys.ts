@@ -1,0 +1,27 @@
+/** The single keys of this application; none of them works while a person is writing. */
+export const keyTable = [
+  { key: '1 … 6', does: 'go to the pages of the rail, from the top' },
+  { key: 'T', does: 'open or close the trace' },
+  { key: '/ or Ctrl+K', does: 'find a port, universe, route, page or action' },
+  { key: 'X', does: 'release everything held by hand' },
+  { key: 'Ctrl+Z', does: 'take back the last edit' },
+  { key: 'Arrows', does: 'on a universe: move from slot to slot' },
+  { key: '0 … 9, Enter', does: 'on a slot: write a level and hold it' },
+  { key: 'Delete', does: 'on a slot: release it' },
+  { key: '?', does: 'this list' },
+]
+
+export function useKeys(act: (key: string) => boolean): { listen: () => void, stop: () => void } {
+  const pressed = (event: KeyboardEvent) => {
+    const target = event.target as HTMLElement
+    const writing = target.closest('input, textarea, select, [contenteditable], [role="grid"], .v-overlay__content') !== null
+    const command = event.ctrlKey || event.metaKey
+    if (event.altKey || event.defaultPrevented || (writing && !(command && event.key.toLowerCase() === 'k'))) return
+    const key = (command ? 'Ctrl+' : '') + (event.key.length === 1 ? event.key.toUpperCase() : event.key)
+    if (act(key)) event.preventDefault()
+  }
+  return {
+    listen: () => window.addEventListener('keydown', pressed),
+    stop: () => window.removeEventListener('keydown', pressed),
+  }
+}

@@ -1,0 +1,95 @@
+import { defineStore } from 'pinia'
+import { onScopeDispose, ref, shallowRef, watch, type WatchSource } from 'vue'
+import { Link } from './link'
+import type { Hold, PortLife, Sources, Status, TraceEvent, Unclaimed, UniverseLife } from './types'
+
+const TRACE_LENGTH = 500
+type Painter = (bytes: Uint8Array) => void
+
+/** What the engine says: status, trace, levels. Levels do not pass through Vue: whoever paints them is called. */
+export const useEngine = defineStore('engine', () => {
+  const link = new Link((addresses) => addresses.live)
+  const state = link.state
+  const engine = shallowRef<Status['engine'] | null>(null)
+  const ports = shallowRef<Record<string, PortLife>>({})
+  const universes = shallowRef<Record<string, UniverseLife>>({})
+  const holds = shallowRef<Hold[]>([])
+  const unclaimed = shallowRef<Unclaimed[]>([])
+  const minutes = shallowRef<Record<string, { in: number[], out: number[] }>>({})
+  const sources = shallowRef<Record<string, Sources>>({})
+  const events = shallowRef<TraceEvent[]>([])
+  const said = ref('')
+  const newest = new Map<string, Uint8Array>()
+  const painters = new Map<string, Set<Painter>>()
+  const topics = new Map<string, number>()
+
+  link.onMessage = (message) => {
+    if (message.type === 'welcome') events.value = []
+    else if (message.type === 'status') {
+      const status = message as unknown as Status
+      engine.value = status.engine
+      ports.value = status.ports
+      universes.value = status.universes
+      holds.value = status.holds
+      unclaimed.value = status.unclaimed
+    } else if (message.type === 'minutes') minutes.value = message.ports as typeof minutes.value
+    else if (message.type === 'sources') sources.value = { ...sources.value, [message.universe as string]: message as unknown as Sources }
+    else if (message.type === 'trace') takeEvents(message.events as TraceEvent[])
+  }
+  link.onBytes = (bytes) => {
+    const length = bytes[1] ?? 0
+    const universe = new TextDecoder().decode(bytes.subarray(2, 2 + length))
+    let key = `${bytes[0] === 1 ? 'levels' : bytes[0] === 2 ? 'winners' : 'source'}:${universe}`
+    let start = 2 + length
+    if (bytes[0] === 3) key += `:${bytes[start++]}`
+    const levels = bytes.subarray(start)
+    newest.set(key, levels)
+    painters.get(key)?.forEach((paint) => paint(levels))
+  }
+
+  function takeEvents(fresh: TraceEvent[]): void {
+    const known = new Map(events.value.map((event) => [event.serial, event]))
+    const now = Date.now()
+    for (const event of fresh) known.set(event.serial, { ...event, at: now - event.ago })
+    events.value = [...known.values()].sort((a, b) => b.serial - a.serial).slice(0, TRACE_LENGTH)
+  }
+
+  function count(topic: string, by: number): void {
+    const left = (topics.get(topic) ?? 0) + by
+    if (left > 0) topics.set(topic, left)
+    else topics.delete(topic)
+  }
+
+  /** Subscribes to topics for as long as the calling component lives. */
+  function follow(wanted: WatchSource<string[]>): void {
+    let mine: string[] = []
+    const change = (next: string[]) => {
+      mine.forEach((topic) => count(topic, -1))
+      next.forEach((topic) => count(topic, 1))
+      mine = next
+      link.subscribe([...topics.keys()])
+    }
+    watch(wanted, change, { immediate: true })
+    onScopeDispose(() => change([]))
+  }
+
+  /** Calls paint with new bytes under a key ("levels:ID", "winners:ID", "source:ID:PLACE") until the component goes. */
+  function paint(key: string, painter: Painter): () => void {
+    const set = painters.get(key) ?? new Set()
+    painters.set(key, set.add(painter))
+    const last = newest.get(key)
+    if (last) painter(last)
+    return () => { set.delete(painter) }
+  }
+
+  async function command(what: Record<string, unknown>): Promise<Record<string, unknown> | null> {
+    const answer = await link.ask(what)
+    said.value = answer.ok ? '' : answer.error ?? 'The engine did not say why.'
+    return answer.ok ? answer : null
+  }
+  const hold = (universe: string, slot: number, level: number) => command({ do: 'hold', universe, slot, level })
+  const release = (universe?: string, slot?: number) => command({ do: 'release', universe, slot })
+  const explain = (universe: string, slot: number) => link.ask({ do: 'explain', universe, slot })
+
+  return { start: () => link.start(), state, engine, ports, universes, holds, unclaimed, minutes, sources, events, said, follow, paint, hold, release, explain }
+})

@@ -1,0 +1,82 @@
+import { ref, type Ref } from 'vue'
+import { call } from '@/api/client'
+
+export interface Addresses { token: string, live: string, standIns: string | null }
+export type LinkState = 'connecting' | 'open' | 'lost'
+type Answer = { ok: boolean, error?: string, [field: string]: unknown }
+
+const FIRST_WAIT = 250
+const LONGEST_WAIT = 2000
+
+/** A WebSocket that shows a fresh token each time, comes back by itself, and says how it is. */
+export class Link {
+  readonly state: Ref<LinkState> = ref('connecting')
+  onMessage: (message: { type: string, [field: string]: unknown }) => void = () => {}
+  onBytes: (bytes: Uint8Array) => void = () => {}
+  private socket: WebSocket | null = null
+  private wait = FIRST_WAIT
+  private topics = ''
+  private number = 0
+  private readonly asked = new Map<number, (answer: Answer) => void>()
+  private wanted = false
+
+  constructor(private readonly choose: (addresses: Addresses) => string | null) {}
+
+  start(): void {
+    if (this.wanted) return
+    this.wanted = true
+    void this.connect()
+  }
+
+  /** Gives a command; the answer says whether it was carried out. */
+  ask(command: Record<string, unknown>): Promise<Answer> {
+    if (this.socket?.readyState !== WebSocket.OPEN) return Promise.resolve({ ok: false, error: 'The live link is down: it comes back by itself, then try again.' })
+    const id = ++this.number
+    this.socket.send(JSON.stringify({ ...command, id }))
+    return new Promise((resolve) => this.asked.set(id, resolve))
+  }
+
+  subscribe(topics: string[]): void {
+    const wanted = JSON.stringify(topics)
+    if (wanted === this.topics) return
+    this.topics = wanted
+    if (this.state.value === 'open') void this.ask({ do: 'subscribe', topics })
+  }
+
+  private async connect(): Promise<void> {
+    try {
+      const addresses = await call<Addresses>('POST', 'live-token')
+      const url = this.choose(addresses)
+      if (url === null) return
+      this.listen(new WebSocket(`${url}?token=${encodeURIComponent(addresses.token)}`))
+    } catch {
+      this.again()
+    }
+  }
+
+  private listen(socket: WebSocket): void {
+    this.socket = socket
+    socket.binaryType = 'arraybuffer'
+    socket.onopen = () => {
+      this.wait = FIRST_WAIT
+      this.state.value = 'open'
+      if (this.topics) void this.ask({ do: 'subscribe', topics: JSON.parse(this.topics) })
+    }
+    socket.onmessage = ({ data }) => {
+      if (typeof data !== 'string') return this.onBytes(new Uint8Array(data))
+      const message = JSON.parse(data)
+      if (message.type !== 'answer') return this.onMessage(message)
+      this.asked.get(message.id)?.(message)
+      this.asked.delete(message.id)
+    }
+    socket.onclose = () => this.again()
+  }
+
+  private again(): void {
+    this.state.value = 'lost'
+    for (const answer of this.asked.values()) answer({ ok: false, error: 'The live link was lost before an answer came.' })
+    this.asked.clear()
+    setTimeout(() => void this.connect(), this.wait)
+    this.wait = Math.min(this.wait * 2, LONGEST_WAIT)
+  }
+}

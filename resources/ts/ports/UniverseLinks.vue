@@ -1,0 +1,36 @@
+<script setup lang="ts">
+import { useShow, type Port } from '@/api/show'
+import { spellNumber } from '@/components/words'
+import type { LinkDraft } from './draft'
+
+const props = defineProps<{ protocol: Port['protocol'], label: string, numberFault?: (index: number) => string | undefined }>()
+const links = defineModel<LinkDraft[]>({ required: true })
+const show = useShow()
+const numberLabel = { 'art-net': 'Port-address, from 0', sacn: 'sACN universe, from 1', osc: '', 'dmx-line': 'Line' }
+
+function add(): void {
+  const last = links.value.at(-1)
+  const first = props.protocol === 'art-net' ? 0 : 1
+  const universe = show.universes.find((one) => !links.value.some((link) => link.universe === one.id)) ?? show.universes[0]
+  links.value = [...links.value, { number: props.protocol === 'dmx-line' ? 1 : last ? Number(last.number) + 1 : first, universe: universe?.id ?? '' }]
+}
+</script>
+
+<template>
+  <div class="wide">
+    <h3>{{ label }}</h3>
+    <div v-for="(link, i) in links" :key="i" class="link">
+      <v-text-field v-if="protocol !== 'dmx-line'" v-model.number="link.number" type="number" :label="numberLabel[protocol]" :error-messages="numberFault?.(i)" />
+      <v-select v-model="link.universe" :items="show.universes" item-title="name" item-value="id" label="Universe" />
+      <v-btn variant="text" :aria-label="`Take universe ${i + 1} out`" @click="links = links.filter((_, k) => k !== i)">Remove</v-btn>
+      <p v-if="protocol === 'art-net'" class="quiet spelled">Net : Sub-Net : Universe {{ spellNumber(protocol, Number(link.number)).split(' ')[0] }}; number {{ Number(link.number) + 1 }} on a desk that counts from 1</p>
+    </div>
+    <p v-if="show.universes.length === 0" class="quiet">There is no universe yet: add one on the Universes page.</p>
+    <v-btn v-else-if="protocol !== 'dmx-line' || links.length === 0" size="small" @click="add">Add a universe</v-btn>
+  </div>
+</template>
+
+<style scoped>
+.link { display: grid; grid-template-columns: 1fr 1.2fr auto; gap: 8px; margin: 6px 0 8px; align-items: start; }
+.spelled { grid-column: 1 / -1; font-size: 13px; }
+</style>

@@ -1,0 +1,35 @@
+import { createRouter, createWebHistory, type Router } from 'vue-router'
+import { useSession } from './api/session'
+
+export const places = [
+  { path: '/', name: 'Overview' },
+  { path: '/ports', name: 'Ports' },
+  { path: '/universes', name: 'Universes' },
+  { path: '/routes', name: 'Routes' },
+  { path: '/stand-ins', name: 'Stand-ins' },
+  { path: '/show', name: 'Show' },
+] as const
+
+export function makeRouter(): Router {
+  const router = createRouter({
+    history: createWebHistory(),
+    routes: [
+      { path: '/login', component: () => import('./login/LoginPage.vue'), meta: { open: true } },
+      { path: '/', component: () => import('./overview/OverviewPage.vue') },
+      { path: '/ports/:id?', component: () => import('./ports/PortsPage.vue') },
+      { path: '/universes/:id?', component: () => import('./universes/UniversesPage.vue') },
+      { path: '/routes/:id?', component: () => import('./routes/RoutesPage.vue') },
+      { path: '/stand-ins', component: () => import('./standins/StandInsPage.vue') },
+      { path: '/show', component: () => import('./show/ShowPage.vue') },
+      { path: '/:anything(.*)', redirect: '/' },
+    ],
+  })
+  router.beforeEach(async (to) => {
+    const session = useSession()
+    await session.load()
+    if (!session.user && !to.meta.open) return { path: '/login', query: { next: to.fullPath } }
+    if (session.user && to.path === '/login') return '/'
+    return true
+  })
+  return router
+}

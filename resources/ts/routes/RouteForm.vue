@@ -1,0 +1,82 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { Refused, type Fault } from '@/api/client'
+import { useShow, type Route } from '@/api/show'
+
+const props = defineProps<{ route: Route | null }>()
+const emit = defineEmits<{ done: [id: string], cancel: [] }>()
+const show = useShow()
+const from = props.route?.from
+const to = props.route?.to
+const message = from?.kind === 'message' ? from : to?.kind === 'message' ? to : null
+const slot = from?.kind === 'slot' ? from : to?.kind === 'slot' ? to : null
+const draft = ref({
+  name: props.route?.name ?? '',
+  enabled: props.route?.enabled ?? true,
+  way: from?.kind ?? 'message',
+  port: message?.port ?? show.ports.find((port) => port.protocol === 'osc')?.id ?? '',
+  address: message?.address ?? '/',
+  argument: message?.argument ?? 1,
+  type: message?.type ?? 'float',
+  low: message?.low ?? 0,
+  high: message?.high ?? 1,
+  universe: slot?.universe ?? show.universes[0]?.id ?? '',
+  slot: slot?.slot ?? 1,
+  slotLow: slot?.low ?? 0,
+  slotHigh: slot?.high ?? 255,
+})
+const faults = ref<Fault[]>([])
+const failed = ref('')
+const oscPorts = computed(() => show.ports.filter((port) => port.protocol === 'osc'))
+const ways = [{ value: 'message', title: 'A message sets a slot' }, { value: 'slot', title: 'A slot sends a message' }]
+const lines = computed(() => (faults.value.length ? faults.value.map((fault) => `${fault.path.replace(/^\/routes\/\d+\//, '')}: ${fault.problem}. ${fault.allowed}`) : failed.value ? [failed.value] : []))
+
+async function save(): Promise<void> {
+  faults.value = []
+  failed.value = ''
+  const now = draft.value
+  const toSlot = now.way === 'message'
+  const messageEnd = { kind: 'message', port: now.port, address: now.address, ...(toSlot ? { argument: Number(now.argument) } : { type: now.type }), low: Number(now.low), high: Number(now.high) }
+  const slotEnd = { kind: 'slot', universe: now.universe, slot: Number(now.slot), low: Number(now.slotLow), high: Number(now.slotHigh) }
+  const part = { name: now.name, enabled: now.enabled, from: toSlot ? messageEnd : slotEnd, to: toSlot ? slotEnd : messageEnd }
+  try {
+    if (props.route) await show.replace('routes', props.route.id, part)
+    emit('done', props.route?.id ?? (await show.add('routes', part)).id ?? '')
+  } catch (error) {
+    failed.value = (error as Error).message
+    if (error instanceof Refused) faults.value = error.faults
+  }
+}
+</script>
+
+<template>
+  <form class="panel" aria-label="Route" @submit.prevent="save">
+    <h2>{{ route ? 'Change the route' : 'New route' }}</h2>
+    <div class="fields">
+      <v-text-field v-model="draft.name" label="Name" class="wide" autofocus />
+      <v-select v-model="draft.way" :items="ways" label="What it does" class="wide" />
+      <v-switch v-model="draft.enabled" label="Enabled" class="wide" />
+      <h3 class="wide">Message</h3>
+      <v-select v-model="draft.port" :items="oscPorts" item-title="name" item-value="id" label="OSC port" class="wide" no-data-text="Add an OSC port first" />
+      <v-text-field v-model="draft.address" label="OSC address" class="wide" />
+      <v-text-field v-if="draft.way === 'message'" v-model.number="draft.argument" type="number" label="Argument, from 1" class="wide" />
+      <v-select v-else v-model="draft.type" :items="['float', 'int']" label="Sent as" class="wide" />
+      <v-text-field v-model.number="draft.low" type="number" step="any" label="Value at the low end" />
+      <v-text-field v-model.number="draft.high" type="number" step="any" label="Value at the high end" />
+      <h3 class="wide">Slot</h3>
+      <v-select v-model="draft.universe" :items="show.universes" item-title="name" item-value="id" label="Universe" />
+      <v-text-field v-model.number="draft.slot" type="number" label="Slot, 1 to 512" />
+      <v-text-field v-model.number="draft.slotLow" type="number" label="Level at the low end, 0 to 255" />
+      <v-text-field v-model.number="draft.slotHigh" type="number" label="Level at the high end, 0 to 255" />
+    </div>
+    <div v-if="lines.length" class="wrong" role="alert"><p v-for="line in lines" :key="line">{{ line }}</p></div>
+    <div class="actions">
+      <v-btn type="submit" variant="flat" color="primary">{{ route ? 'Save' : 'Add the route' }}</v-btn>
+      <v-btn @click="emit('cancel')">Cancel</v-btn>
+    </div>
+  </form>
+</template>
+
+<style scoped>
+form h2 { margin-bottom: 12px; }
+</style>

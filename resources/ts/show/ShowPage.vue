@@ -1,0 +1,93 @@
+<script setup lang="ts">
+import { ref, watch } from 'vue'
+import { Refused, type Fault } from '@/api/client'
+import { useSession } from '@/api/session'
+import { useShow } from '@/api/show'
+
+const show = useShow()
+const session = useSession()
+const name = ref('')
+const faults = ref<Fault[]>([])
+const failed = ref('')
+const chosen = ref<{ name: string, text: string } | null>(null)
+watch(() => show.document?.name, (now) => { name.value = now ?? '' }, { immediate: true })
+
+async function attempt(what: () => Promise<unknown>): Promise<boolean> {
+  faults.value = []
+  failed.value = ''
+  try {
+    await what()
+    return true
+  } catch (error) {
+    failed.value = (error as Error).message
+    if (error instanceof Refused) faults.value = error.faults
+    return false
+  }
+}
+async function choose(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  if (file) chosen.value = { name: file.name, text: await file.text() }
+  input.value = ''
+}
+async function load(): Promise<void> {
+  const file = chosen.value
+  chosen.value = null
+  if (file && await attempt(() => show.importJson(file.text))) show.said = `${file.name} is the show now. Ctrl+Z brings the old one back.`
+}
+</script>
+
+<template>
+  <div class="page">
+    <div class="page-head"><h1>Show</h1></div>
+    <div class="columns">
+      <section class="panel">
+        <h2>Name</h2>
+        <form class="line" @submit.prevent="attempt(() => show.rename(name))">
+          <v-text-field v-model="name" label="Name of the show" :readonly="!session.mayBuild" maxlength="120" />
+          <v-btn type="submit" :disabled="!session.mayBuild || name === show.document?.name">Rename</v-btn>
+        </form>
+        <p class="quiet">{{ show.universes.length }} universes, {{ show.ports.length }} ports, {{ show.routes.length }} routes.</p>
+      </section>
+      <section class="panel">
+        <h2>Export</h2>
+        <p>The whole show in one JSON document, with a published schema. The engine runs from it alone on a spare computer.</p>
+        <div class="actions"><v-btn href="/api/show/export" download>Export the show</v-btn></div>
+      </section>
+      <section class="panel">
+        <h2>Import</h2>
+        <p>A show document replaces the current show. What is wrong with it is listed, and then nothing changes.</p>
+        <div class="actions">
+          <label class="file" :class="{ disabled: !session.mayBuild }">Choose a show document<input type="file" accept=".json,application/json" :disabled="!session.mayBuild" @change="choose"></label>
+        </div>
+        <div v-if="chosen" class="ask">
+          <p>Replace "{{ show.document?.name }}" by {{ chosen.name }}?</p>
+          <div class="actions"><v-btn variant="flat" color="primary" @click="load">Replace</v-btn><v-btn @click="chosen = null">Keep the current show</v-btn></div>
+        </div>
+        <div v-if="failed" class="wrong" role="alert">
+          <p>Nothing has changed.</p>
+          <ul v-if="faults.length"><li v-for="(fault, i) in faults" :key="i"><code class="figures">{{ fault.path || 'document' }}</code>: {{ fault.problem }}. {{ fault.allowed }}</li></ul>
+          <p v-else>{{ failed }}</p>
+        </div>
+      </section>
+      <section class="panel">
+        <h2>Undo</h2>
+        <p v-if="show.data?.undo">The last edit: {{ show.data.undo }}.</p>
+        <p v-else class="quiet">No edit to take back.</p>
+        <div class="actions"><v-btn :disabled="!session.mayBuild || !show.data?.undo" @click="attempt(() => show.undo())">Take it back</v-btn></div>
+      </section>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.columns { display: grid; grid-template-columns: repeat(auto-fit, minmax(380px, 1fr)); gap: 24px; align-items: start; }
+.panel h2 { margin-bottom: 8px; }
+.line { display: grid; grid-template-columns: 1fr auto; gap: 8px; margin-bottom: 8px; }
+.file { border: 1px solid currentColor; padding: 7px 16px; font-weight: 600; cursor: pointer; }
+.file:focus-within { outline: 2px solid var(--held); }
+.file.disabled { opacity: 0.5; }
+.file input { position: absolute; opacity: 0; width: 1px; }
+.ask { margin-top: 16px; }
+.wrong ul { padding-left: 20px; }
+</style>

@@ -1,0 +1,35 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { spellAgo } from '@/components/words'
+import { useEngine } from '@/live/engine'
+
+const props = defineProps<{ universe: string }>()
+const shown = defineModel<string>({ required: true })
+const engine = useEngine()
+const sources = computed(() => engine.sources[props.universe]?.sources ?? [])
+const letter = (place: number) => (place === 0 ? '–' : String.fromCharCode(64 + place))
+</script>
+
+<template>
+  <section aria-label="Sources">
+    <h2>Sources</h2>
+    <p v-if="sources.length === 0" class="quiet">Nothing sends this universe now.</p>
+    <table v-else class="plain">
+      <thead><tr><th></th><th>Source</th><th>Priority</th><th>Look</th></tr></thead>
+      <tbody>
+        <tr v-for="(source, i) in sources" :key="i">
+          <td class="figures"><strong>{{ letter(source.place) }}</strong></td>
+          <td>{{ source.name }}<br><span class="quiet small">{{ source.protocol }}<template v-if="source.address"> from <span class="figures">{{ source.address }}</span></template>, {{ spellAgo(source.heardAgo) }}<template v-if="source.outOfOrder">, {{ source.outOfOrder }} out of order</template></span></td>
+          <td class="figures">{{ source.priority ?? 'joins' }}<br><span v-if="source.place === 0" class="small wrong">outranked</span></td>
+          <td><button type="button" :aria-pressed="shown === `source:${universe}:${i}`" @click="shown = shown === `source:${universe}:${i}` ? `levels:${universe}` : `source:${universe}:${i}`">{{ shown === `source:${universe}:${i}` ? 'Back' : 'Its levels' }}</button></td>
+        </tr>
+      </tbody>
+    </table>
+  </section>
+</template>
+
+<style scoped>
+.small { font-size: 13px; }
+button { background: none; border: 1px solid var(--rule); color: inherit; font: inherit; font-size: 13px; padding: 2px 8px; cursor: pointer; }
+button[aria-pressed='true'] { background: rgb(var(--v-theme-primary)); color: rgb(var(--v-theme-on-primary)); }
+</style>

@@ -1,0 +1,78 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { useSession } from '@/api/session'
+import { useShow } from '@/api/show'
+import SlotStrip from '@/components/SlotStrip.vue'
+import { useEngine } from '@/live/engine'
+import SlotGrid from './SlotGrid.vue'
+import SlotPanel from './SlotPanel.vue'
+import SourceTable from './SourceTable.vue'
+import UniverseSettings from './UniverseSettings.vue'
+
+const show = useShow()
+const session = useSession()
+const engine = useEngine()
+const route = useRoute()
+const router = useRouter()
+const universe = computed(() => show.universes.find((one) => one.id === route.params.id) ?? show.universes[0] ?? null)
+const id = computed(() => universe.value?.id ?? '')
+const slot = ref(Math.min(512, Math.max(1, Number(route.query.slot) || 1)))
+const text = ref('')
+const shown = ref('')
+const form = ref<'none' | 'add' | 'edit'>('none')
+const panel = ref<InstanceType<typeof SlotPanel> | null>(null)
+engine.follow(() => (id.value ? [`levels:${id.value}`, `sources:${id.value}`] : []))
+watch(id, (now) => { shown.value = `levels:${now}`; form.value = 'none' }, { immediate: true })
+watch(() => engine.sources[id.value]?.sources.length, () => { shown.value = `levels:${id.value}` })
+watch(slot, () => { text.value = '' })
+
+const whose = computed(() => {
+  const place = shown.value.startsWith('source:') ? Number(shown.value.split(':').at(-1)) : -1
+  return place < 0 ? 'What leaves' : `What ${engine.sources[id.value]?.sources[place]?.name ?? 'the source'} sends`
+})
+function done(next: string): void {
+  form.value = 'none'
+  void router.push(`/universes/${next}`)
+}
+</script>
+
+<template>
+  <div class="page">
+    <div class="page-head">
+      <h1>{{ universe?.name ?? 'Universes' }}</h1>
+      <span v-if="universe" class="quiet">{{ universe.merge === 'ltp' ? 'LTP: latest takes precedence' : 'HTP: highest takes precedence' }}</span>
+      <span class="spring" />
+      <nav class="tabs" aria-label="Universes"><router-link v-for="one in show.universes" :key="one.id" :to="`/universes/${one.id}`" :aria-current="one.id === id ? 'page' : undefined">{{ one.name }}</router-link></nav>
+      <v-btn v-if="session.mayBuild && universe" @click="form = 'edit'">Change</v-btn>
+      <v-btn v-if="session.mayBuild" @click="form = 'add'">Add a universe</v-btn>
+    </div>
+    <p v-if="show.document && !universe && form === 'none'" class="empty">No universes yet. A universe is 512 slots: add one, then say on a port what feeds it and where it goes.</p>
+    <div v-if="universe || form !== 'none'" class="split">
+      <div v-if="universe">
+        <ul class="numbers quiet"><li v-for="line in show.data?.numbering[id] ?? []" :key="line">{{ line }}</li></ul>
+        <SlotStrip :universe="id" :height="34" />
+        <h3 class="whose">{{ whose }}</h3>
+        <SlotGrid v-model="slot" :universe="id" :shown="shown" @write="text += $event" @hold="panel?.hold()" @release="panel?.release()" />
+      </div>
+      <div v-else />
+      <UniverseSettings v-if="form !== 'none'" :universe="form === 'edit' ? universe : null" @done="done" @gone="done('')" @cancel="form = 'none'" />
+      <aside v-else-if="universe" class="panel side">
+        <SlotPanel ref="panel" v-model:text="text" :universe="id" :slot-number="slot" />
+        <hr class="rule">
+        <SourceTable v-model="shown" :universe="id" />
+      </aside>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.tabs { display: flex; gap: 4px; overflow: auto; max-width: 50%; }
+.tabs a { padding: 6px 10px; text-decoration: none; white-space: nowrap; color: var(--quiet); font-weight: 600; }
+.tabs a[aria-current] { color: inherit; box-shadow: inset 0 -3px 0 currentColor; color: rgb(var(--v-theme-on-background)); }
+.numbers { list-style: none; font-size: 13px; margin-bottom: 10px; display: flex; flex-wrap: wrap; gap: 2px 20px; padding: 0; }
+.whose { margin: 10px 0 4px; }
+.side { position: sticky; top: 0; }
+.split { grid-template-columns: minmax(0, 1fr) 360px; }
+@media (max-width: 900px) { .split { grid-template-columns: 1fr; } .side { position: static; } }
+</style>
