@@ -3,7 +3,6 @@
 declare(strict_types=1);
 
 use App\Http\Middleware\MayBuild;
-
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
@@ -22,10 +21,10 @@ return Application::configure(basePath: dirname(__DIR__))
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->dontReport(ShowRefused::class);
-        $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->is('api/*') || $request->expectsJson());
-        $exceptions->render(static fn (ShowRefused $refused) => response()->json([
+        $exceptions->shouldRenderJsonWhen(static fn(Request $request): bool => $request->is('api/*') || $request->expectsJson());
+        $exceptions->render(static fn(ShowRefused $refused) => response()->json([
             'message' => $refused->getMessage(),
-            'faults' => array_map(static fn (Fault $fault): array => [
+            'faults' => array_map(static fn(Fault $fault): array => [
                 'path' => $fault->path, 'problem' => $fault->problem, 'allowed' => $fault->allowed,
             ], $refused->faults),
         ], 422));

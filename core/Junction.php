@@ -352,7 +352,7 @@ final class Junction
     /** @return list<Universe> */
     private function expired(int $now): array
     {
-        $before = array_map(static fn (Universe $universe): string => $universe->levels, $this->universes->all());
+        $before = array_map(static fn(Universe $universe): string => $universe->levels, $this->universes->all());
         $changed = [];
         foreach ($this->universes->expire($now) as $id) {
             $universe = $this->universes->find($id);

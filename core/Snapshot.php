@@ -28,7 +28,7 @@ final class Snapshot
             if ($universe->spoken) {
                 $parts[$id] = [
                     'merged' => base64_encode($universe->merged()),
-                    'sources' => array_map(static fn (Source $source): array => [
+                    'sources' => array_map(static fn(Source $source): array => [
                         'key' => base64_encode($source->key),
                         'port' => $source->portId,
                         'protocol' => $source->protocol?->value,
@@ -37,7 +37,7 @@ final class Snapshot
                         'priority' => $source->priority,
                         'levels' => base64_encode($source->levels),
                     ], array_values($universe->sources())),
-                    'holds' => array_map(static fn (Hold $hold): array => [
+                    'holds' => array_map(static fn(Hold $hold): array => [
                         'slot' => $hold->slot,
                         'level' => $hold->level,
                         'by' => $hold->by,

@@ -75,7 +75,7 @@ final readonly class Report
             'type' => 'sources',
             'universe' => $universe->id,
             'merge' => $universe->rule()->value,
-            'sources' => array_map(static fn (Source $source): array => [
+            'sources' => array_map(static fn(Source $source): array => [
                 'name' => $source->name,
                 'protocol' => $source->protocol?->spelled() ?? 'our own routes',
                 'port' => $source->portId,
@@ -101,7 +101,7 @@ final readonly class Report
         return [
             'level' => \ord($universe->levels[$slot]),
             'why' => $universe->explain($slot, $now),
-            'contributions' => array_map(static fn (Source $source): array => [
+            'contributions' => array_map(static fn(Source $source): array => [
                 'name' => $source->name,
                 'level' => \ord($source->levels[$slot]),
                 'priority' => $source->priority,
@@ -121,14 +121,14 @@ final readonly class Report
         return [
             'type' => 'trace',
             'revision' => $this->junction->trace->revision(),
-            'events' => array_map(static fn (Event $event): array => [
+            'events' => array_map(static fn(Event $event): array => [
                 'serial' => $event->serial,
                 'kind' => $event->kind->value,
                 'port' => $event->portId,
                 'title' => $event->title,
                 'count' => $event->count,
                 'ago' => self::ago($event->at, $now),
-                'hops' => array_map(static fn (Hop $hop): array => [
+                'hops' => array_map(static fn(Hop $hop): array => [
                     'step' => $hop->step->value,
                     'words' => $hop->words,
                     'bytes' => bin2hex(substr($hop->bytes, 0, self::MOST_BYTES)),
@@ -147,13 +147,13 @@ final readonly class Report
     /** @return array<string, mixed> */
     private static function universe(Universe $universe): array
     {
-        $whole = array_filter($universe->leading(), static fn (Source $source): bool => ! $source->isSparse());
+        $whole = array_filter($universe->leading(), static fn(Source $source): bool => ! $source->isSparse());
 
         return [
             'spoken' => $universe->spoken,
             'sources' => \count($universe->sources()),
-            'leaders' => array_values(array_map(static fn (Source $source): string => $source->name, $whole)),
-            'priority' => $whole === [] ? null : max(array_map(static fn (Source $source): int => (int) $source->priority, $whole)),
+            'leaders' => array_values(array_map(static fn(Source $source): string => $source->name, $whole)),
+            'priority' => $whole === [] ? null : max(array_map(static fn(Source $source): int => (int) $source->priority, $whole)),
             'raised' => 512 - substr_count($universe->levels, "\0"),
         ];
     }

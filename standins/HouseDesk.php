@@ -40,6 +40,6 @@ final class HouseDesk extends Desk
 
     protected function packets(string $slots): array
     {
-        return array_map(fn (int $number): string => (new Dmx($number, $slots, $this->sequence))->encode(), $this->portAddresses);
+        return array_map(fn(int $number): string => (new Dmx($number, $slots, $this->sequence))->encode(), $this->portAddresses);
     }
 }

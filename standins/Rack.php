@@ -34,7 +34,7 @@ final class Rack
     /** @return list<array<string, mixed>> */
     public function state(): array
     {
-        return array_values(array_map(static fn (Device $device): array => $device->state(), $this->devices));
+        return array_values(array_map(static fn(Device $device): array => $device->state(), $this->devices));
     }
 
     /** @param array<mixed> $values */

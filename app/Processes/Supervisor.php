@@ -18,6 +18,9 @@ final class Supervisor
     /** @var array<string, Process> */
     private array $processes = [];
 
+    /** @var array<string, int> the signal that ends each */
+    private array $signals = [];
+
     /** @var array<string, list<float>> times of death */
     private array $deaths = [];
     private bool $ending = false;
@@ -30,9 +33,13 @@ final class Supervisor
     {
     }
 
-    /** @param list<string> $command */
-    public function add(string $name, array $command, ?string $directory = null): void
+    /**
+     * @param list<string> $command
+     * @param int $signal that ends it, with all that it has started itself
+     */
+    public function add(string $name, array $command, ?string $directory = null, int $signal = SIGTERM): void
     {
+        $this->signals[$name] = $signal;
         $this->processes[$name] = new Process($command, $directory ?? base_path(), $this->environment, null, null);
         $this->deaths[$name] = [];
     }
@@ -87,7 +94,7 @@ final class Supervisor
                 continue;
             }
             $now = microtime(true);
-            $this->deaths[$name] = [...array_filter($this->deaths[$name], static fn (float $at): bool => $now - $at < 60), $now];
+            $this->deaths[$name] = [...array_filter($this->deaths[$name], static fn(float $at): bool => $now - $at < 60), $now];
             if (\count($this->deaths[$name]) > self::MOST_DEATHS) {
                 ($this->print)("{$name} died ".self::MOST_DEATHS." times in a minute: giving up.\n");
 
@@ -118,11 +125,15 @@ final class Supervisor
 
     private function end(): void
     {
-        foreach ($this->processes as $process) {
-            $process->isRunning() && $process->signal(SIGTERM);
+        foreach ($this->processes as $name => $process) {
+            $process->isRunning() && $process->signal($this->signals[$name]);
         }
+        $until = microtime(true) + self::GRACE_SECONDS;
         foreach ($this->processes as $process) {
-            $process->stop(self::GRACE_SECONDS, SIGKILL);
+            while ($process->isRunning() && microtime(true) < $until) {
+                usleep(self::LOOK_MICROS);
+            }
+            $process->stop(0, SIGKILL);
         }
     }
 }

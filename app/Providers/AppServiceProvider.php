@@ -11,6 +11,6 @@ final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
-        $this->app->singleton(EngineDoor::class, static fn (): EngineDoor => new EngineDoor(config('junction.data').'/engine.sock'));
+        $this->app->singleton(EngineDoor::class, static fn(): EngineDoor => new EngineDoor(config('junction.data').'/engine.sock'));
     }
 }

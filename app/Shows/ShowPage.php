@@ -27,8 +27,8 @@ final readonly class ShowPage
 
         return [
             'document' => $document,
-            'sentences' => (object) array_map(static fn ($route): string => Sentence::of($route, $show), $show->routes),
-            'otherEnds' => (object) array_map(static fn ($port): array => OtherEnd::of($port, $show, $ours), $show->ports),
+            'sentences' => (object) array_map(static fn($route): string => Sentence::of($route, $show), $show->routes),
+            'otherEnds' => (object) array_map(static fn($port): array => OtherEnd::of($port, $show, $ours), $show->ports),
             'numbering' => (object) Numbering::ofUniverses($show),
             'adapters' => $adapters,
             'undo' => $this->shows->lastEdit()?->summary,

@@ -99,7 +99,7 @@ final readonly class Compiler
         }
 
         return array_combine(array_keys($shared), array_map(
-            fn (string $key, array $one): Endpoint => new Endpoint(
+            fn(string $key, array $one): Endpoint => new Endpoint(
                 $key,
                 $one['address'],
                 $one['port'],
@@ -186,7 +186,7 @@ final readonly class Compiler
                     "{$port->id} {$port->protocol->value} {$link->number} {$link->universe}",
                     $port->id,
                     $link->universe,
-                    "{$number} to ".implode(', ', array_map(static fn (Target $target): string => $target->spelled(), $targets)),
+                    "{$number} to ".implode(', ', array_map(static fn(Target $target): string => $target->spelled(), $targets)),
                     $this->sender($port->protocol, $send, $link),
                     $targets,
                     Cadence::of($port->protocol, $send->perSecond),
@@ -218,7 +218,7 @@ final readonly class Compiler
             return [new Target($via, SacnUniverse::multicastGroup($link->number), $send->port)];
         }
 
-        return array_map(static fn (string $to): Target => new Target($via, $to, $send->port), $send->to);
+        return array_map(static fn(string $to): Target => new Target($via, $to, $send->port), $send->to);
     }
 
     /**

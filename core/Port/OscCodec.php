@@ -15,10 +15,10 @@ final readonly class OscCodec implements Receiver
     public function receive(string $bytes, string $from): array
     {
         return array_map(
-            static fn (OscMessage $message): Message => new Message(
+            static fn(OscMessage $message): Message => new Message(
                 Protocol::Osc,
                 $message->address,
-                array_map(static fn (Argument $argument): int|float|string => $argument->value, $message->arguments),
+                array_map(static fn(Argument $argument): int|float|string => $argument->value, $message->arguments),
             ),
             Packet::decode($bytes),
         );

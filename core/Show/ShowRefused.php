@@ -10,7 +10,7 @@ final class ShowRefused extends \RuntimeException
     /** @param non-empty-list<Fault> $faults */
     private function __construct(public readonly array $faults)
     {
-        parent::__construct(implode("\n", array_map(static fn (Fault $fault): string => $fault->spelled(), $faults)));
+        parent::__construct(implode("\n", array_map(static fn(Fault $fault): string => $fault->spelled(), $faults)));
     }
 
     /** @param non-empty-list<Fault> $faults */

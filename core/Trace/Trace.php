@@ -65,8 +65,8 @@ final class Trace
         if ($revision >= $this->revision) {
             return [];
         }
-        $changed = array_filter($this->events, static fn (Event $event): bool => $event->revision > $revision);
-        usort($changed, static fn (Event $a, Event $b): int => $a->revision <=> $b->revision);
+        $changed = array_filter($this->events, static fn(Event $event): bool => $event->revision > $revision);
+        usort($changed, static fn(Event $a, Event $b): int => $a->revision <=> $b->revision);
 
         return \array_slice($changed, -$most);
     }

@@ -63,11 +63,11 @@ final class HtpMerger implements Merger
 
     public function reason(array $sources, Source $winner, int $slot, int $now): string
     {
-        $others = array_filter($sources, static fn (Source $source): bool => $source !== $winner && ! $source->isSparse());
+        $others = array_filter($sources, static fn(Source $source): bool => $source !== $winner && ! $source->isSparse());
         if ($others === []) {
             return 'the only source';
         }
-        $rivals = array_map(static fn (Source $source): int => \ord($source->levels[$slot]), $others);
+        $rivals = array_map(static fn(Source $source): int => \ord($source->levels[$slot]), $others);
         $next = max($rivals);
 
         return $next === \ord($winner->levels[$slot])

@@ -203,9 +203,9 @@ final class Universe
                 default => 'No source has been heard yet.',
             };
         }
-        $beaten = array_filter($this->sources, fn (Source $source): bool => ! \in_array($source, $this->leading, true));
+        $beaten = array_filter($this->sources, fn(Source $source): bool => ! \in_array($source, $this->leading, true));
         $reason = $beaten !== [] && ! $winner->isSparse()
-            ? "priority {$winner->priority} is above ".max(array_map(static fn (Source $source): int => (int) $source->priority, $beaten))
+            ? "priority {$winner->priority} is above ".max(array_map(static fn(Source $source): int => (int) $source->priority, $beaten))
             : $this->merger->reason($this->leading, $winner, $slot, $now);
 
         return "{$winner->name}: {$reason}.";
@@ -219,7 +219,7 @@ final class Universe
         }
         $this->leading = array_values(array_filter(
             $this->sources,
-            static fn (Source $source): bool => $source->isSparse() || $source->priority === $highest,
+            static fn(Source $source): bool => $source->isSparse() || $source->priority === $highest,
         ));
     }
 

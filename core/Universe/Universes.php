@@ -151,8 +151,11 @@ final class Universes
 
     private function welcome(Universe $universe, string $key, Mapping $mapping, Frame $frame, string $from, int $now): bool
     {
+        $others = array_filter($universe->sources(), static fn(Source $other): bool => ! $other->isSparse());
         $name = $frame->name !== '' ? $frame->name : $this->plan->portName($mapping->portId);
-        $others = \count(array_filter($universe->sources(), static fn (Source $other): bool => ! $other->isSparse()));
+        if (\in_array($name, array_map(static fn(Source $other): string => $other->name, $others), true)) {
+            $name = "{$name} at {$from}";
+        }
         if ($universe->isFull()) {
             $this->trace->note(Kind::Refused, "full {$universe->id}", $mapping->portId, Step::Refused, "{$name} ({$from}) is not merged into {$this->named($universe)}: it has ".Universe::MOST_SOURCES.' sources already', $now);
 
@@ -168,8 +171,8 @@ final class Universes
         $this->dueAt = min($this->dueAt, $source->lostAt());
         $event = $this->trace->begin(Kind::Source, "new {$universe->id} {$key}", $mapping->portId, "New source for {$this->named($universe)}: {$name} ({$from}), priority {$source->priority}", $now);
         $this->trace->hop($event, Step::Heard, "{$this->plan->portName($mapping->portId)} heard {$name} from {$from} for the first time");
-        if ($others >= 2) {
-            $this->trace->hop($event, Step::Note, 'It is source number '.($others + 1).' here: we merge it, but many Art-Net nodes merge two and leave a third out');
+        if (\count($others) >= 2) {
+            $this->trace->hop($event, Step::Note, 'It is source number '.(\count($others) + 1).' here: we merge it, but many Art-Net nodes merge two and leave a third out');
         }
         $this->compareLeaders($universe, $was, $mapping->portId, $now);
 

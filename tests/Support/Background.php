@@ -51,7 +51,7 @@ final class Background
     public function untilSaid(string $words, float $seconds = 15.0): void
     {
         try {
-            self::until(fn (): bool => str_contains($this->output(), $words), "\"{$words}\"", $seconds);
+            self::until(fn(): bool => str_contains($this->output(), $words), "\"{$words}\"", $seconds);
         } catch (\RuntimeException $exception) {
             throw new \RuntimeException("{$exception->getMessage()} It said: {$this->output()}");
         }

@@ -25,7 +25,7 @@ final class Chrome
         $this->profile = sys_get_temp_dir().'/junction-chrome-'.bin2hex(random_bytes(6));
         $this->chromeDriver = new Background(['chromedriver', "--port={$port}", '--log-level=SEVERE']);
         // Its first start takes several seconds: it is ready when its status says so.
-        Background::until(static fn (): bool => self::isReady($port), 'ChromeDriver being ready', 60);
+        Background::until(static fn(): bool => self::isReady($port), 'ChromeDriver being ready', 60);
         $options = (new ChromeOptions())->addArguments([
             '--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking',
             '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage', "--user-data-dir={$this->profile}", "--window-size={$width},{$height}",
@@ -49,7 +49,7 @@ final class Chrome
     /** Waits for an element. */
     public function find(string $css, float $seconds = 10.0): RemoteWebElement
     {
-        return Background::until(fn (): ?RemoteWebElement => $this->driver->findElements(WebDriverBy::cssSelector($css))[0] ?? null, "\"{$css}\" on the page", $seconds);
+        return Background::until(fn(): ?RemoteWebElement => $this->driver->findElements(WebDriverBy::cssSelector($css))[0] ?? null, "\"{$css}\" on the page", $seconds);
     }
 
     /** A button or link by the words on it. */
@@ -78,7 +78,7 @@ final class Chrome
         try {
             return Background::until(function () use ($css, $words, &$seen): ?string {
                 try {
-                    $texts = array_map(static fn (RemoteWebElement $element): string => $element->getText(), $this->driver->findElements(WebDriverBy::cssSelector($css)));
+                    $texts = array_map(static fn(RemoteWebElement $element): string => $element->getText(), $this->driver->findElements(WebDriverBy::cssSelector($css)));
                 } catch (StaleElementReferenceException) {
                     return null;
                 }

@@ -47,7 +47,7 @@ final class EngineCommand extends Command
         try {
             (new Runner($settings))->run(
                 $file === null ? app(ShowStore::class)->json() : (string) file_get_contents($file),
-                fn (string $line) => $this->line($line),
+                fn(string $line) => $this->line($line),
             );
         } catch (ShowRefused $refused) {
             $this->error("The show cannot be used:\n{$refused->getMessage()}");

@@ -25,7 +25,7 @@ final class ImportCommand extends Command
         }
         try {
             $document = SchemaCheck::read((string) file_get_contents($file));
-            $notice = $shows->change("import \"{$document['name']}\"", null, static fn (): array => $document);
+            $notice = $shows->change("import \"{$document['name']}\"", null, static fn(): array => $document);
         } catch (ShowRefused $refused) {
             $this->error("Nothing has changed. The document is wrong here:\n{$refused->getMessage()}");
 

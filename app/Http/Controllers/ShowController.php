@@ -29,7 +29,7 @@ final readonly class ShowController
     {
         $name = (string) $request->input('name');
 
-        return $this->changed($request, "rename the show to \"{$name}\"", static fn (array $document): array => [...$document, 'name' => $name]);
+        return $this->changed($request, "rename the show to \"{$name}\"", static fn(array $document): array => [...$document, 'name' => $name]);
     }
 
     public function add(Request $request, string $list): JsonResponse
@@ -93,7 +93,7 @@ final readonly class ShowController
     {
         $document = SchemaCheck::read($request->getContent());
 
-        return $this->changed($request, "import \"{$document['name']}\"", static fn (): array => $document);
+        return $this->changed($request, "import \"{$document['name']}\"", static fn(): array => $document);
     }
 
     private function changed(Request $request, string $summary, callable $change): JsonResponse

@@ -102,7 +102,7 @@ final readonly class PollReply
             $goodInput .= \chr(($socket['type'] & self::INPUT) !== 0 ? 0x80 : 0);
             $goodOutput .= \chr(($socket['type'] & self::OUTPUT) !== 0 ? 0x80 : 0);
         }
-        $four = static fn (string $bytes): string => str_pad($bytes, 4, "\0");
+        $four = static fn(string $bytes): string => str_pad($bytes, 4, "\0");
 
         return Packet::ID.pack('v', OpCode::PollReply->value)
             .self::ip($this->address).pack('vn', $this->udpPort, $this->firmware)

@@ -60,7 +60,7 @@ final readonly class Message
     public function spelled(): string
     {
         return trim($this->address.' '.implode(' ', array_map(
-            static fn (Argument $argument): string => \is_string($argument->value) ? "\"{$argument->value}\"" : (string) round($argument->value, 4),
+            static fn(Argument $argument): string => \is_string($argument->value) ? "\"{$argument->value}\"" : (string) round($argument->value, 4),
             $this->arguments,
         )));
     }

@@ -1,0 +1,159 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Tests\Support;
+
+use NimbleJunction\Core\Junction;
+use NimbleJunction\Core\Plan\Compiler;
+use NimbleJunction\Core\Plan\Identity;
+use NimbleJunction\Core\Port\Departure;
+use NimbleJunction\Core\Show\ShowReader;
+use NimbleJunction\Core\Wire\ArtNet\Dmx;
+use NimbleJunction\Core\Wire\Osc\Argument;
+use NimbleJunction\Core\Wire\Osc\Message;
+use NimbleJunction\Core\Wire\Sacn\Data;
+
+/** A junction with a small show, a clock that a test moves, and packets to feed it. Times are in seconds. */
+final class Rig
+{
+    public const ART_NET = 'art-net 127.0.0.1:6454';
+    public const SACN = 'sacn 127.0.0.1:5568';
+    public const OSC = 'osc 127.0.0.1:8000';
+    public readonly Junction $junction;
+    public float $now = 1000.0;
+    private int $sequence = 0;
+
+    /** @param array<string, mixed> $changes to the show document */
+    public function __construct(array $changes = [])
+    {
+        $this->junction = new Junction();
+        $this->adopt($changes);
+    }
+
+    /** @return array<string, mixed> */
+    public static function document(): array
+    {
+        return [
+            'format' => 'nimble-junction/show', 'version' => 1, 'name' => 'Test',
+            'universes' => [['id' => 'palm', 'name' => 'Palm House', 'merge' => 'htp']],
+            'ports' => [
+                ['id' => 'house', 'name' => 'House desk', 'protocol' => 'art-net', 'receive' => ['address' => '127.0.0.1', 'feeds' => [['number' => 1, 'universe' => 'palm']]]],
+                ['id' => 'guest', 'name' => 'Guest desk', 'protocol' => 'sacn', 'receive' => ['address' => '127.0.0.1', 'feeds' => [['number' => 1, 'universe' => 'palm']]]],
+                ['id' => 'tablet', 'name' => 'Tablet', 'protocol' => 'osc', 'receive' => ['address' => '127.0.0.1', 'port' => 8000], 'send' => ['to' => ['127.0.0.15'], 'port' => 9000]],
+                ['id' => 'node', 'name' => 'Node', 'protocol' => 'sacn', 'send' => ['to' => ['127.0.0.14'], 'carries' => [['number' => 7, 'universe' => 'palm']]]],
+                ['id' => 'net', 'name' => 'Net', 'protocol' => 'art-net', 'send' => ['to' => ['127.0.0.16'], 'carries' => [['number' => 9, 'universe' => 'palm']]]],
+            ],
+            'routes' => [
+                ['id' => 'in', 'name' => 'Fader in', 'from' => ['kind' => 'message', 'port' => 'tablet', 'address' => '/lamp'], 'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 5]],
+                ['id' => 'out', 'name' => 'Fader out', 'from' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 5], 'to' => ['kind' => 'message', 'port' => 'tablet', 'address' => '/lamp']],
+            ],
+        ];
+    }
+
+    /** @param array<string, mixed> $changes */
+    public function adopt(array $changes = []): void
+    {
+        $show = ShowReader::fromArray([...self::document(), ...$changes]);
+        $this->junction->adopt((new Compiler(new Identity(str_repeat('J', 16))))->compile($show), $this->nanos());
+    }
+
+    public function nanos(): int
+    {
+        return (int) round($this->now * 1e9);
+    }
+
+    /**
+     * @param array<int, int> $slots level by slot, from 1
+     *
+     * @return list<Departure>
+     */
+    public function artNet(array $slots, string $from = '127.0.0.11', int $number = 1, ?int $sequence = null): array
+    {
+        return $this->arrive(self::ART_NET, (new Dmx($number, self::levels($slots), $sequence ?? 0))->encode(), $from);
+    }
+
+    /**
+     * @param array<int, int> $slots level by slot, from 1
+     *
+     * @return list<Departure>
+     */
+    public function sacn(array $slots, int $priority = 100, string $cid = 'guest', ?int $sequence = null, int $options = 0, int $startCode = 0): array
+    {
+        $sequence ??= ++$this->sequence & 255;
+
+        return $this->arrive(self::SACN, (new Data(str_pad($cid, 16), 1, self::levels($slots), $sequence, $priority, ucfirst($cid), $options, 0, $startCode))->encode(), '127.0.0.12');
+    }
+
+    /** @return list<Departure> */
+    public function osc(string $address, int|float|string ...$arguments): array
+    {
+        return $this->arrive(self::OSC, (new Message($address, array_map(Argument::of(...), array_values($arguments))))->encode(), '127.0.0.15');
+    }
+
+    /** @return list<Departure> */
+    public function arrive(string $endpoint, string $bytes, string $from = '127.0.0.11'): array
+    {
+        return $this->junction->arrived($endpoint, $from, 6454, $bytes, $this->nanos());
+    }
+
+    /**
+     * Lets time pass, waking the junction whenever it wants to be.
+     *
+     * @return list<array{float, Departure}> what left, and when
+     */
+    public function pass(float $seconds): array
+    {
+        $end = $this->nanos() + (int) round($seconds * 1e9);
+        $left = [];
+        while ($this->junction->dueAt() <= $end) {
+            $at = max($this->junction->dueAt(), $this->nanos());
+            foreach ($this->junction->wake($at) as $departure) {
+                $left[] = [$at / 1e9, $departure];
+            }
+        }
+        $this->now = $end / 1e9;
+
+        return $left;
+    }
+
+    public function level(int $slot): int
+    {
+        return \ord($this->junction->universes()['palm']->levels[$slot - 1]);
+    }
+
+    /** @return list<string> the newest event's hops: "step: words" */
+    public function hops(string $kind): array
+    {
+        foreach (array_reverse($this->junction->trace->since(0, 500)) as $event) {
+            if ($event->kind->value === $kind) {
+                return array_map(static fn($hop): string => "{$hop->step->value}: {$hop->words}", $event->hops);
+            }
+        }
+
+        return [];
+    }
+
+    /** @return list<string> every hop's words */
+    public function allHops(): array
+    {
+        return array_merge(...array_map(static fn($event): array => array_column($event->hops, 'words'), $this->junction->trace->since(0, 500)));
+    }
+
+    /** @return list<string> */
+    public function titles(): array
+    {
+        return array_map(static fn($event): string => $event->title, $this->junction->trace->since(0, 500));
+    }
+
+    /** @param array<int, int> $slots level by slot, from 1 */
+    public static function levels(array $slots): string
+    {
+        $levels = str_repeat("\0", 512);
+        foreach ($slots as $slot => $level) {
+            $levels[$slot - 1] = \chr($level);
+        }
+
+        return $levels;
+    }
+}
