@@ -7,7 +7,8 @@ declare(strict_types=1);
  * project is set up: the composer.json "replace" section names them.
  *
  * This folder can go, with that section, once all four can be installed:
- * array_first/array_last come with PHP 8.5, ClockInterface with symfony/clock.
+ * array_first, array_last, get_error_handler and get_exception_handler come with
+ * PHP 8.5, ClockInterface with symfony/clock.
  */
 
 namespace Symfony\Component\Clock {
@@ -35,6 +36,26 @@ namespace {
         function array_last(array $array): mixed
         {
             return $array === [] ? null : $array[array_key_last($array)];
+        }
+    }
+
+    if (! function_exists('get_error_handler')) {
+        function get_error_handler(): ?callable
+        {
+            $handler = set_error_handler(null);
+            restore_error_handler();
+
+            return $handler;
+        }
+    }
+
+    if (! function_exists('get_exception_handler')) {
+        function get_exception_handler(): ?callable
+        {
+            $handler = set_exception_handler(null);
+            restore_exception_handler();
+
+            return $handler;
         }
     }
 }

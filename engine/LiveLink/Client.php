@@ -21,6 +21,7 @@ final class Client
     private array $waiting = [];
     private bool $writing = false;
     private bool $closed = false;
+    private bool $ending = false;
 
     public function __construct(private readonly Socket $socket, public readonly Token $token, public readonly int $openedAt)
     {
@@ -59,10 +60,11 @@ final class Client
         }
     }
 
+    /** Closes the link once all that was said has been handed over. */
     public function end(int $code, string $reason): void
     {
+        $this->ending = true;
         $this->write(Frame::close($code, $reason));
-        $this->waiting === [] ? $this->close() : $this->socket->end();
     }
 
     public function close(): void
@@ -84,6 +86,9 @@ final class Client
                 $frames = implode('', $this->waiting);
                 $this->waiting = [];
                 $this->socket->write($frames);
+            }
+            if ($this->ending) {
+                $this->close();
             }
         } catch (\Amp\ByteStream\StreamException) {
             $this->close();

@@ -100,7 +100,9 @@ final class Server
                 unset($this->clients[spl_object_id($client)]);
                 $this->conversation->closed($client);
             }
-            $socket->close();
+            if ($client === null || ! $client->isBusy()) {
+                $socket->close();
+            }
         }
     }
 

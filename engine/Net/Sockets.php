@@ -105,7 +105,6 @@ final class Sockets
         foreach ($endpoint->groups as $group) {
             $socket->join($group, $adapter);
         }
-        $socket->multicastFrom($adapter);
     }
 
     /** @param string $key "address:0" */

@@ -1,0 +1,124 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Tests\App;
+
+use App\Shows\ShowStore;
+use Database\Seeders\FernhallGlasshouse;
+use NimbleJunction\Engine\LiveLink\Role;
+
+final class ShowApiTest extends AppTestCase
+{
+    public function testNobodySeesTheShowWithoutLoggingIn(): void
+    {
+        $this->getJson('/api/show')->assertUnauthorized();
+        $this->postJson('/api/live-token')->assertUnauthorized();
+    }
+
+    public function testLogin(): void
+    {
+        $this->postJson('/api/session', ['name' => 'builder', 'password' => 'wrong'])->assertStatus(422)->assertJson(['message' => 'Name or password is wrong.']);
+        $this->postJson('/api/session', ['name' => 'builder', 'password' => 'night-walk'])->assertOk()->assertJson(['user' => ['name' => 'builder', 'role' => 'builder']]);
+        $this->postJson('/api/live-token')->assertOk()->assertJsonStructure(['token', 'live']);
+        $this->deleteJson('/api/session')->assertOk();
+        $this->getJson('/api/session')->assertJson(['user' => null]);
+    }
+
+    public function testGuessingPasswordsIsSlow(): void
+    {
+        for ($i = 0; $i < 10; ++$i) {
+            $this->postJson('/api/session', ['name' => 'viewer', 'password' => "guess {$i}"])->assertStatus(422);
+        }
+        $this->postJson('/api/session', ['name' => 'viewer', 'password' => 'night-walk'])->assertStatus(429);
+    }
+
+    public function testOperatorsAndViewersChangeNothing(): void
+    {
+        foreach ([Role::Operator, Role::Viewer] as $role) {
+            $this->as($role);
+            $this->getJson('/api/show')->assertOk();
+            $before = app(ShowStore::class)->json();
+            foreach ([['patch', '/api/show'], ['post', '/api/show/import'], ['post', '/api/show/undo'], ['post', '/api/show/ports'], ['put', '/api/show/ports/house-desk'], ['delete', '/api/show/ports/house-desk']] as [$method, $path]) {
+                $this->json($method, $path, ['name' => 'x'])->assertForbidden()->assertJsonPath('message', 'Only a builder can change the show: log in as one.');
+            }
+            self::assertSame($before, app(ShowStore::class)->json());
+        }
+    }
+
+    public function testAPortIsAddedChangedDeletedAndEachIsUndone(): void
+    {
+        $this->as(Role::Builder);
+        $port = ['name' => 'Lily Pond laser', 'protocol' => 'art-net', 'send' => ['to' => ['127.0.0.44'], 'carries' => [['number' => 4, 'universe' => 'fern-gallery']]]];
+        $added = $this->postJson('/api/show/ports', $port)->assertOk()->assertJsonPath('id', 'lily-pond-laser');
+        self::assertStringContainsString('The engine is not running', $added->json('notice'));
+        $this->postJson('/api/show/ports', $port)->assertJsonPath('id', 'lily-pond-laser-2');
+        $this->putJson('/api/show/ports/lily-pond-laser', [...$port, 'name' => 'Pond laser'])->assertOk();
+        $this->deleteJson('/api/show/ports/lily-pond-laser')->assertOk();
+        $this->deleteJson('/api/show/ports/lily-pond-laser')->assertNotFound();
+        $names = fn(): array => array_column(app(ShowStore::class)->document()['ports'], 'name');
+        self::assertNotContains('Pond laser', $names());
+        $this->postJson('/api/show/undo')->assertJsonPath('undone', 'delete port "lily-pond-laser"');
+        self::assertContains('Pond laser', $names());
+        $this->postJson('/api/show/undo')->assertJsonPath('undone', 'change port "Pond laser"');
+        self::assertSame(['Lily Pond laser', 'Lily Pond laser'], \array_slice($names(), -2));
+        $this->postJson('/api/show/undo');
+        $this->postJson('/api/show/undo')->assertJsonPath('undo', null);
+        $this->postJson('/api/show/undo')->assertConflict();
+        self::assertSame(FernhallGlasshouse::document('127.0.0'), app(ShowStore::class)->document());
+    }
+
+    public function testAWrongPartChangesNothingAndSaysWhere(): void
+    {
+        $this->as(Role::Builder);
+        $before = app(ShowStore::class)->json();
+        $this->postJson('/api/show/routes', ['name' => 'Broken', 'from' => ['kind' => 'message', 'port' => 'guides-tablet', 'address' => 'x'], 'to' => ['kind' => 'slot', 'universe' => 'palm-house', 'slot' => 600]])
+            ->assertStatus(422)
+            ->assertJsonPath('faults.0.path', '/routes/2/from/address')
+            ->assertJsonPath('faults.1', ['path' => '/routes/2/to/slot', 'problem' => 'it is 600', 'allowed' => 'Use a whole number from 1 to 512.']);
+        $this->deleteJson('/api/show/universes/palm-house')->assertStatus(422);
+        self::assertSame($before, app(ShowStore::class)->json());
+    }
+
+    public function testExportIsImportedAgain(): void
+    {
+        $this->as(Role::Builder);
+        $exported = $this->get('/api/show/export')->assertOk()->assertHeader('Content-Disposition', 'attachment; filename="fernhall-glasshouse-night-walk.json"')->getContent();
+        $this->patchJson('/api/show', ['name' => 'Another'])->assertOk();
+        $this->call('POST', '/api/show/import', server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], content: $exported)->assertOk()->assertJsonPath('document.name', 'Fernhall Glasshouse, Night Walk');
+        $this->call('POST', '/api/show/import', server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], content: str_replace('"htp"', '"most"', $exported))
+            ->assertStatus(422)->assertJsonPath('faults.0.path', '/universes/0/merge');
+        $this->call('POST', '/api/show/import', server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], content: 'no JSON')->assertStatus(422);
+        self::assertSame($exported, app(ShowStore::class)->json());
+    }
+
+    public function testThePageHasSentencesNumberingAndWhatTheOtherEndsNeed(): void
+    {
+        $page = $this->as(Role::Viewer)->getJson('/api/show')->assertOk();
+        self::assertStringStartsWith('When /palm/lantern arrives on Guide\'s tablet', $page->json('sentences.lantern-from-tablet'));
+        self::assertContains(['side' => 'To send to us', 'label' => 'UDP port', 'value' => '6454'], $page->json('otherEnds.house-desk'));
+        self::assertNotSame([], $page->json('numbering.palm-house'));
+        self::assertContains('127.0.0.1', array_column($page->json('adapters'), 'address'));
+    }
+
+    public function testCommands(): void
+    {
+        $file = "{$this->data}/out.json";
+        $this->artisan('junction:export', ['file' => $file])->assertSuccessful();
+        file_put_contents($file, str_replace('Night Walk', 'Day Walk', (string) file_get_contents($file)));
+        $this->artisan('junction:import', ['file' => $file])->assertSuccessful()->expectsOutputToContain('Day Walk');
+        file_put_contents($file, str_replace('"slot": 5', '"slot": 0', (string) file_get_contents($file)));
+        $this->artisan('junction:import', ['file' => $file])->assertFailed()->expectsOutputToContain('/routes/0/to/slot: it is 0. Use a whole number from 1 to 512.');
+        self::assertSame('Fernhall Glasshouse, Day Walk', app(ShowStore::class)->current()->name);
+        $this->artisan('junction:import', ['file' => '/nowhere'])->assertExitCode(2);
+        $this->artisan('junction:user', ['name' => 'Ada', '--role' => 'operator', '--password' => 'greenhouse'])->assertSuccessful();
+        $this->postJson('/api/session', ['name' => 'Ada', 'password' => 'greenhouse'])->assertJsonPath('user.role', 'operator');
+        $this->artisan('junction:user', ['name' => 'Ada', '--role' => 'gardener', '--password' => 'greenhouse'])->assertExitCode(2);
+        $this->artisan('junction:user', ['name' => 'Ada', '--password' => 'short'])->assertExitCode(2);
+    }
+
+    public function testTheDatabaseWritesAheadSoThatReadersNeverWait(): void
+    {
+        self::assertSame('wal', \Illuminate\Support\Facades\DB::selectOne('pragma journal_mode')->journal_mode);
+    }
+}

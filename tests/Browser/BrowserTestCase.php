@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Tests\Browser;
+
+use NimbleJunction\Tests\Support\Background;
+use NimbleJunction\Tests\Support\Chrome;
+use NimbleJunction\Tests\Support\DemoStack;
+use PHPUnit\Framework\TestCase;
+
+/** The whole demo and a real browser, for all tests of one class. */
+abstract class BrowserTestCase extends TestCase
+{
+    protected static DemoStack $demo;
+    protected static Chrome $chrome;
+
+    public static function setUpBeforeClass(): void
+    {
+        self::$demo = new DemoStack();
+        self::$chrome = new Chrome();
+        self::$chrome->login(self::$demo, 'builder');
+    }
+
+    public static function tearDownAfterClass(): void
+    {
+        self::$chrome->quit();
+        self::$demo->stop();
+    }
+
+    protected function tearDown(): void
+    {
+        if ($this->status()->isFailure() || $this->status()->isError()) {
+            self::$chrome->picture(sys_get_temp_dir().'/junction-failed-'.$this->name().'.png');
+        }
+    }
+
+    protected function go(string $page): void
+    {
+        self::$chrome->press($page, 'nav.rail');
+    }
+
+    /** Moves a fader of a stand-in as a hand would. */
+    protected function fader(string $label, float|int $value): void
+    {
+        $this->go('Stand-ins');
+        $fader = self::$chrome->find("input[aria-label=\"{$label}\"]");
+        self::$chrome->driver->executeScript('arguments[0].value = arguments[1]; arguments[0].dispatchEvent(new Event("input", {bubbles: true}))', [$fader, $value]);
+    }
+
+    protected function lamp(string $rack, int $number, int $level, float $seconds = 8.0): void
+    {
+        $this->go('Stand-ins');
+        $css = "[aria-label=\"{$rack}\"] [data-lamp=\"{$number}\"]";
+        $shown = null;
+        try {
+            Background::until(static function () use ($css, $level, &$shown): bool {
+                $shown = self::$chrome->driver->executeScript('return document.querySelector(arguments[0])?.dataset.level', [$css]);
+
+                return $shown === (string) $level;
+            }, "Lamp {$number} of {$rack} at {$level}", $seconds);
+        } catch (\RuntimeException $exception) {
+            self::fail("{$exception->getMessage()} It is at {$shown}.");
+        }
+        $this->addToAssertionCount(1);
+    }
+
+    protected function sees(string $css, string $words, float $seconds = 10.0): void
+    {
+        self::assertStringContainsString($words, self::$chrome->untilText($css, $words, $seconds));
+    }
+
+    protected function key(string $keys): void
+    {
+        self::$chrome->driver->getKeyboard()->sendKeys($keys);
+    }
+}

@@ -1,0 +1,170 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Tests\Engine;
+
+use App\Live\Secret;
+use NimbleJunction\Core\Wire\ArtNet\Dmx;
+use NimbleJunction\Engine\LiveLink\Role;
+use NimbleJunction\Engine\LiveLink\Token;
+use NimbleJunction\Tests\Support\Background;
+use NimbleJunction\Tests\Support\EngineProcess;
+use NimbleJunction\Tests\Support\Rig;
+use NimbleJunction\Tests\Support\Udp;
+use PHPUnit\Framework\TestCase;
+use Symfony\Component\Process\Process;
+
+/** The live link of a running engine, spoken to by the npm library ws. */
+final class LiveLinkTest extends TestCase
+{
+    private EngineProcess $engine;
+    private Udp $desk;
+    private int $port;
+
+    protected function setUp(): void
+    {
+        $this->port = Background::freePort();
+        $this->engine = new EngineProcess(EngineProcess::document('127.78.5'), ['--for=60', "--live=127.0.0.1:{$this->port}"]);
+        $this->desk = new Udp('127.78.5.11', 6454);
+    }
+
+    protected function tearDown(): void
+    {
+        $this->desk->close();
+        $this->engine->stop();
+    }
+
+    public function testLevelsStatusTraceAndHolds(): void
+    {
+        $this->send([1 => 7]);
+        $client = $this->open(Role::Operator, [
+            ['do' => 'subscribe', 'topics' => ['levels:palm', 'status', 'trace', 'sources:palm', 'minutes']],
+            ['do' => 'hold', 'universe' => 'palm', 'slot' => 2, 'level' => 99],
+            ['do' => 'explain', 'universe' => 'palm', 'slot' => 2],
+        ], 1.2);
+        $client->start();
+        $client->wait();
+        $heard = self::heard($client);
+        $first = array_column($heard['levels'], 'first', 'kind');
+        self::assertSame([[7, 99, 0, 0], [1, 255, 0, 0], [0, 7, 0, 0]], [$first[1], $first[2], $first[3]], 'what leaves, who wins, what source 0 sends');
+        $by = [];
+        foreach ($heard['json'] as $message) {
+            $by[$message['type']][] = $message;
+        }
+        self::assertSame('operator', $by['welcome'][0]['role']);
+        self::assertSame('alive', end($by['status'])['ports']['desk']['state']);
+        self::assertSame([['universe' => 'palm', 'slot' => 2, 'level' => 99, 'by' => 'Ada']], array_map(static fn(array $hold): array => array_diff_key($hold, ['left' => 0]), end($by['status'])['holds']));
+        self::assertSame('Desk', $by['sources'][0]['sources'][0]['name']);
+        self::assertStringContainsString('Held by hand at 99 by Ada', $by['answer'][2]['why']);
+        self::assertContains('New source for Palm House: Desk (127.78.5.11), priority 100', array_column($by['trace'][0]['events'], 'title'));
+        self::assertCount(60, $by['minutes'][0]['ports']['desk']['in']);
+    }
+
+    public function testAViewerSeesAndChangesNothing(): void
+    {
+        $client = $this->open(Role::Viewer, [
+            ['do' => 'subscribe', 'topics' => ['status']],
+            ['do' => 'hold', 'universe' => 'palm', 'slot' => 2, 'level' => 99],
+            ['do' => 'release'],
+        ], 0.6);
+        $client->mustRun();
+        $heard = self::heard($client);
+        $answers = array_values(array_filter($heard['json'], static fn(array $message): bool => $message['type'] === 'answer'));
+        self::assertSame([true, false, false], array_column($answers, 'ok'));
+        self::assertSame('A viewer can change nothing: log in as operator or builder.', $answers[1]['error']);
+        self::assertSame([], array_values(array_filter($heard['json'], static fn(array $message): bool => $message['type'] === 'status' && $message['holds'] !== [])));
+    }
+
+    public function testWrongCommandsAreAnsweredInWords(): void
+    {
+        $client = $this->open(Role::Operator, [
+            ['do' => 'hold', 'universe' => 'nowhere', 'slot' => 2, 'level' => 99],
+            ['do' => 'hold', 'universe' => 'palm', 'slot' => 513, 'level' => 99],
+            ['do' => 'dance'],
+            ['do' => 'subscribe', 'topics' => ['weather']],
+            [],
+        ], 0.4);
+        $client->mustRun();
+        self::assertSame([
+            'There is no universe "nowhere" in the show.',
+            '"slot" must be a whole number from 1 to 512.',
+            'This command is not known. Known are: subscribe, hold, release, explain.',
+            'There is no topic "weather".',
+            '"do" must be a text.',
+        ], array_column(array_filter(self::heard($client)['json'], static fn(array $message): bool => $message['type'] === 'answer'), 'error'));
+    }
+
+    public function testStrangersAreNotLetIn(): void
+    {
+        foreach ([['http://evil.example', null], ['http://127.0.0.1:1', 'rubbish'], ['http://127.0.0.1:1', Token::sign('Ada', Role::Builder, 'another secret', time())]] as [$origin, $token]) {
+            $client = $this->open(Role::Builder, [], 1, $origin, $token);
+            $client->mustRun();
+            self::assertSame(403, self::heard($client)['status']);
+        }
+        $broken = $this->open(Role::Builder, ['this is not JSON'], 2);
+        $broken->mustRun();
+        self::assertSame(1007, self::heard($broken)['close']);
+    }
+
+    public function testLevelsComeAtMostThirtyTimesASecond(): void
+    {
+        $client = $this->open(Role::Viewer, [['do' => 'subscribe', 'topics' => ['levels:palm']]], 2);
+        $client->start();
+        for ($end = microtime(true) + 2.5, $i = 0; microtime(true) < $end; usleep(5000)) {
+            $this->send([1 => ++$i % 256]);
+        }
+        $client->wait();
+        $levels = self::heard($client)['levels'];
+        self::assertGreaterThan(20, \count($levels));
+        self::assertLessThanOrEqual(62, \count($levels));
+        self::assertSame(512, $levels[0]['length']);
+    }
+
+    /** A page that takes nothing: what it gets is bounded by the buffers, and the others notice nothing. */
+    public function testASlowReaderGetsFewerFramesAndNeverAGrowingQueue(): void
+    {
+        $slow = stream_socket_client("tcp://127.0.0.1:{$this->port}");
+        $token = urlencode($this->token(Role::Viewer));
+        fwrite($slow, "GET /?token={$token} HTTP/1.1\r\nHost: 127.0.0.1:{$this->port}\r\nOrigin: http://127.0.0.1:1\r\nUpgrade: websocket\r\nConnection: Upgrade\r\nSec-WebSocket-Key: dGhlIHNhbXBsZSBub25jZQ==\r\nSec-WebSocket-Version: 13\r\n\r\n");
+        $topics = array_merge(['levels:palm', 'status', 'trace'], array_map(static fn(int $i): string => "sources:palm{$i}", range(1, 5)));
+        $payload = json_encode(['do' => 'subscribe', 'topics' => $topics], JSON_THROW_ON_ERROR);
+        fwrite($slow, "\x81".\chr(0xFE).pack('n', \strlen($payload))."\0\0\0\0{$payload}");
+        $memory = fn(): int => preg_match('/VmRSS:\s+(\d+)/', (string) file_get_contents("/proc/{$this->engine->process()->pid()}/status"), $found) === 1 ? (int) $found[1] : 0;
+        $before = $memory();
+        $client = $this->open(Role::Viewer, [['do' => 'subscribe', 'topics' => ['levels:palm']]], 4);
+        $client->start();
+        for ($end = microtime(true) + 4.5, $i = 0; microtime(true) < $end; usleep(8000)) {
+            $this->send([1 => ++$i % 256, 2 => $i % 250]);
+        }
+        $client->wait();
+        self::assertGreaterThan(60, \count(self::heard($client)['levels']), 'another page keeps its rate');
+        self::assertLessThan(12_000, $memory() - $before, 'kB that the engine grew by');
+        fclose($slow);
+    }
+
+    /** @param array<int, int> $slots */
+    private function send(array $slots): void
+    {
+        $this->desk->send((new Dmx(1, Rig::levels($slots)))->encode(), '127.78.5.1:6454');
+    }
+
+    private function token(Role $role): string
+    {
+        return Token::sign('Ada', $role, Secret::derive((string) getenv('APP_KEY')), time());
+    }
+
+    /** @param list<mixed> $commands */
+    private function open(Role $role, array $commands, float $seconds, string $origin = 'http://127.0.0.1:1', ?string $token = null): Process
+    {
+        $question = ['url' => "ws://127.0.0.1:{$this->port}/?token=".urlencode($token ?? $this->token($role)), 'origin' => $origin, 'commands' => $commands, 'seconds' => $seconds];
+
+        return new Process(['node', \dirname(__DIR__).'/Support/live.cjs'], Background::root(), null, json_encode($question, JSON_THROW_ON_ERROR), 30);
+    }
+
+    /** @return array<string, mixed> */
+    private static function heard(Process $client): array
+    {
+        return json_decode($client->getOutput(), true, flags: JSON_THROW_ON_ERROR);
+    }
+}

@@ -1,0 +1,161 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Tests\Engine;
+
+use NimbleJunction\Core\Wire\ArtNet\Dmx;
+use NimbleJunction\Core\Wire\ArtNet\Packet as ArtNet;
+use NimbleJunction\Core\Wire\ArtNet\Poll;
+use NimbleJunction\Core\Wire\ArtNet\PollReply;
+use NimbleJunction\Core\Wire\Osc\Argument;
+use NimbleJunction\Core\Wire\Osc\Message;
+use NimbleJunction\Core\Wire\Osc\Packet as Osc;
+use NimbleJunction\Core\Wire\Sacn\Data;
+use NimbleJunction\Core\Wire\Sacn\Packet as Sacn;
+use NimbleJunction\Tests\Support\Background;
+use NimbleJunction\Tests\Support\EngineProcess;
+use NimbleJunction\Tests\Support\Rig;
+use NimbleJunction\Tests\Support\Udp;
+use PHPUnit\Framework\TestCase;
+use Symfony\Component\Process\Process;
+
+/** The engine as a process of its own, with real UDP on loopback addresses. */
+final class RealPacketsTest extends TestCase
+{
+    public function testFromAFileAloneOneUniverseLeavesThroughSeveralOutputsAndTheTabletIsTold(): void
+    {
+        $engine = new EngineProcess(EngineProcess::document('127.78.1'));
+        [$line, $net, $art, $tablet] = [new Udp('127.78.1.2', 5120), new Udp('127.78.1.3', 5568), new Udp('127.78.1.4', 6454), new Udp('127.78.1.5', 9000)];
+        $desk = new Udp('127.78.1.11', 6454);
+        try {
+            $desk->send((new Dmx(1, Rig::levels([1 => 200, 5 => 51])))->encode(), '127.78.1.1:6454');
+            self::assertSame("\0\xC8", substr($line->until(static fn(string $bytes): bool => $bytes[1] === "\xC8"), 0, 2));
+            $sacn = Sacn::decode($net->until(static fn(string $bytes): bool => $bytes[126] === "\xC8"));
+            self::assertInstanceOf(Data::class, $sacn);
+            self::assertSame([7, 100], [$sacn->universe, $sacn->priority]);
+            $dmx = ArtNet::decode($art->until(static fn(string $bytes): bool => $bytes[18] === "\xC8"));
+            self::assertInstanceOf(Dmx::class, $dmx);
+            self::assertSame(3, $dmx->portAddress);
+            $told = Osc::decode($tablet->until(static fn(string $bytes): bool => abs((float) Osc::decode($bytes)[0]->arguments[0]->value - 0.2) < 1e-6));
+            self::assertSame('/lamp', $told[0]->address);
+            $tablet->send((new Message('/lamp', [Argument::float(1.0)]))->encode(), '127.78.1.1:8000');
+            self::assertSame("\xC8", $line->until(static fn(string $bytes): bool => $bytes[5] === "\xFF")[1]);
+            $desk->send((new Poll())->encode(), '127.78.1.1:6454');
+            self::assertInstanceOf(PollReply::class, ArtNet::decode((string) $desk->receive()));
+        } finally {
+            array_map(static fn(Udp $socket) => $socket->close(), [$line, $net, $art, $tablet, $desk]);
+            $engine->stop();
+        }
+    }
+
+    public function testStopsByItselfAfterTheTimeGiven(): void
+    {
+        $began = microtime(true);
+        $engine = new EngineProcess(EngineProcess::document('127.78.2'), ['--for=0.5']);
+        Background::until(static fn(): bool => ! $engine->process()->isRunning(), 'The engine ending');
+        self::assertLessThan(8, microtime(true) - $began);
+        self::assertSame(0, $engine->stop());
+    }
+
+    public function testAWrongShowIsRefusedWithPathAndRange(): void
+    {
+        $document = EngineProcess::document('127.78.2');
+        $document['ports'][0]['receive']['feeds'][0]['number'] = 99999;
+        $engine = new EngineProcess($document, wait: false);
+        $engine->process()->untilSaid('/ports/0/receive/feeds/0/number: it is 99999. Use a whole number from 0 to 32767.');
+        self::assertNotSame(0, $engine->stop());
+    }
+
+    public function testAPortInUseIsNamedAndTakenWhenItIsFree(): void
+    {
+        // In a process of its own: a child would inherit a socket of ours, and the port would stay in use.
+        $other = new Background([PHP_BINARY, '-r', '$s = stream_socket_server("udp://127.78.3.1:6454", $c, $m, STREAM_SERVER_BIND); echo "taken"; sleep(30);']);
+        $other->untilSaid('taken');
+        $engine = new EngineProcess(EngineProcess::document('127.78.3'));
+        $net = new Udp('127.78.3.3', 5568);
+        $desk = new Udp('127.78.3.11', 6454);
+        try {
+            $engine->process()->untilSaid('Desk: UDP port 6454 at 127.78.3.1 is in use by another program');
+            $guest = new Udp('127.78.3.12', 5568);
+            $guest->send((new Data('guest-----------', 1, Rig::levels([1 => 9])))->encode(), '127.78.3.1:5568');
+            $net->until(static fn(string $bytes): bool => $bytes[126] === "\x09");
+            $other->stop();
+            Background::until(static function () use ($desk, $net): bool {
+                $desk->send((new Dmx(1, Rig::levels([1 => 77])))->encode(), '127.78.3.1:6454');
+
+                return ($net->receive(0.1) ?? str_repeat("\0", 200))[126] === "\x4D";
+            }, 'The port being taken', 8);
+            self::assertTrue($engine->process()->isRunning());
+            $guest->close();
+        } finally {
+            array_map(static fn(Udp $socket) => $socket->close(), [$net, $desk]);
+            $engine->stop();
+        }
+    }
+
+    /** Rubbish on the Art-Net port as fast as one process can send, while sACN must keep its rate. */
+    public function testAFloodOnOnePortDoesNotSlowAnother(): void
+    {
+        $engine = new EngineProcess(EngineProcess::document('127.78.4'));
+        $guest = new Udp('127.78.4.12', 5568);
+        $net = new Udp('127.78.4.3', 5568);
+        $flood = new Background([PHP_BINARY, '-r', '$s = stream_socket_client("udp://127.78.4.1:6454"); for ($i = 0, $end = microtime(true) + 4; $i < 400000 && microtime(true) < $end; ++$i) { fwrite($s, "rubbish $i"); }']);
+        try {
+            $arrived = 0;
+            $begin = microtime(true);
+            for ($i = 0; microtime(true) - $begin < 3; ++$i) {
+                $guest->send((new Data('guest-----------', 2, Rig::levels([1 => 1 + $i % 250]), $i & 255))->encode(), '127.78.4.1:5568');
+                foreach ($net->collect(0.023) as [, $bytes]) {
+                    $arrived += \ord($bytes[114]) === 8 ? 1 : 0;
+                }
+            }
+            self::assertGreaterThan(0.8 * $i, $arrived, "of {$i} frames, {$arrived} came through");
+        } finally {
+            $flood->stop();
+            array_map(static fn(Udp $socket) => $socket->close(), [$net, $guest]);
+            $engine->stop();
+        }
+    }
+
+    /** In a network namespace of the test's own, where multicast can go nowhere else. */
+    public function testMulticastInAndOut(): void
+    {
+        $name = 'junction'.bin2hex(random_bytes(3));
+        $ip = static fn(string ...$words) => (new Process(['ip', ...$words]))->mustRun();
+        $ip('netns', 'add', $name);
+        try {
+            foreach ([['link', 'set', 'lo', 'up'], ['link', 'set', 'lo', 'multicast', 'on'], ['route', 'add', '239.0.0.0/8', 'dev', 'lo']] as $words) {
+                $ip('netns', 'exec', $name, 'ip', ...$words);
+            }
+            $document = EngineProcess::document('127.0.0');
+            $document['ports'] = [
+                ['id' => 'in', 'name' => 'In', 'protocol' => 'sacn', 'receive' => ['address' => '127.0.0.1', 'multicast' => true, 'feeds' => [['number' => 300, 'universe' => 'palm']]]],
+                ['id' => 'out', 'name' => 'Out', 'protocol' => 'sacn', 'send' => ['address' => '127.0.0.1', 'multicast' => true, 'carries' => [['number' => 301, 'universe' => 'palm']]]],
+            ];
+            $document['routes'] = [];
+            $engine = new EngineProcess($document, ['--for=20'], ['ip', 'netns', 'exec', $name]);
+            $sample = base64_encode((new Data('multicast-------', 300, Rig::levels([1 => 123])))->encode());
+            $peer = new Process(['ip', 'netns', 'exec', $name, PHP_BINARY, '-r', <<<'PHP'
+                $bytes = base64_decode($argv[1]);
+                $in = socket_create(AF_INET, SOCK_DGRAM, SOL_UDP);
+                socket_set_option($in, SOL_SOCKET, SO_REUSEADDR, 1);
+                socket_bind($in, "239.255.1.45", 5568);
+                socket_set_option($in, IPPROTO_IP, MCAST_JOIN_GROUP, ["group" => "239.255.1.45", "interface" => "lo"]);
+                socket_set_option($in, SOL_SOCKET, SO_RCVTIMEO, ["sec" => 0, "usec" => 200000]);
+                $out = socket_create(AF_INET, SOCK_DGRAM, SOL_UDP);
+                socket_set_option($out, IPPROTO_IP, IP_MULTICAST_IF, "lo");
+                for ($i = 0; $i < 25; ++$i) {
+                    $bytes[111] = chr($i);
+                    socket_sendto($out, $bytes, strlen($bytes), 0, "239.255.1.44", 5568);
+                    if (@socket_recvfrom($in, $heard, 2000, 0, $from, $port) && ord($heard[126]) === 123) { echo "heard universe ", ord($heard[113]) << 8 | ord($heard[114]); exit(0); }
+                }
+                PHP, $sample], null, null, null, 20);
+            $peer->run();
+            self::assertSame('heard universe 301', $peer->getOutput(), $peer->getErrorOutput().$engine->process()->output());
+            $engine->stop();
+        } finally {
+            $ip('netns', 'del', $name);
+        }
+    }
+}

@@ -1,0 +1,23 @@
+// A live link as the npm library ws opens it. Standard input: what to do; standard output: what came of it.
+const WebSocket = require('ws')
+
+let input = ''
+process.stdin.on('data', (chunk) => { input += chunk }).on('end', () => {
+  const { url, origin, commands, seconds } = JSON.parse(input)
+  const out = { status: null, json: [], levels: [], close: null }
+  const socket = new WebSocket(url, { origin })
+  const end = () => process.stdout.write(JSON.stringify(out), () => process.exit(0))
+  socket.on('unexpected-response', (_, response) => { out.status = response.statusCode; end() })
+  socket.on('error', (error) => { out.error = error.message; if (out.status === null) end() })
+  socket.on('open', () => {
+    out.status = 101
+    commands.forEach((command, i) => socket.send(typeof command === 'string' ? command : JSON.stringify({ id: i, ...command })))
+    setTimeout(end, seconds * 1000)
+  })
+  socket.on('message', (data, binary) => {
+    if (!binary) return out.json.push(JSON.parse(data.toString()))
+    const id = data.subarray(2, 2 + data[1]).toString()
+    out.levels.push({ at: Date.now(), kind: data[0], universe: id, first: [...data.subarray(2 + data[1], 6 + data[1])], length: data.length - 2 - data[1] })
+  })
+  socket.on('close', (code) => { out.close = code; end() })
+})
