@@ -18,14 +18,23 @@ abstract class BrowserTestCase extends TestCase
     public static function setUpBeforeClass(): void
     {
         self::$demo = new DemoStack();
-        self::$chrome = new Chrome();
-        self::$chrome->login(self::$demo, 'builder');
+        try {
+            self::$chrome = new Chrome();
+            self::$chrome->login(self::$demo, 'builder');
+        } catch (\Throwable $exception) {
+            self::tearDownAfterClass();
+
+            throw $exception;
+        }
     }
 
     public static function tearDownAfterClass(): void
     {
-        self::$chrome->quit();
-        self::$demo->stop();
+        try {
+            isset(self::$chrome) && self::$chrome->quit();
+        } finally {
+            self::$demo->stop();
+        }
     }
 
     protected function tearDown(): void

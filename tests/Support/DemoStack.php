@@ -31,6 +31,9 @@ final class DemoStack
     {
         return [
             'APP_KEY' => 'base64:'.base64_encode(str_repeat('k', 32)),
+            'APP_ENV' => 'production',
+            'SESSION_DRIVER' => 'file',
+            'CACHE_STORE' => 'file',
             'JUNCTION_DATA' => $this->data,
             'JUNCTION_LOOPBACK' => $this->loopback,
         ];
