@@ -42,13 +42,21 @@ final class Engine
         $this->junction = new Junction();
         $this->compiler = new Compiler($identity);
         $this->startedAt = self::now();
-        $this->sockets = new Sockets(function (string $endpoint, string $address, int $port, string $bytes): void {
-            $departures = $this->junction->arrived($endpoint, $address, $port, $bytes, self::now());
-            if ($departures !== []) {
-                $this->dispatch($departures);
-            }
-            $this->schedule();
-        });
+        $this->sockets = new Sockets(
+            function (string $endpoint, string $address, int $port, string $bytes): void {
+                $departures = $this->junction->arrived($endpoint, $address, $port, $bytes, self::now());
+                if ($departures !== []) {
+                    $this->dispatch($departures);
+                }
+            },
+            function (): void {
+                $now = self::now();
+                if ($this->junction->dueAt() <= $now) {
+                    $this->dispatch($this->junction->wake($now));
+                }
+                $this->schedule();
+            },
+        );
     }
 
     /** Nanoseconds of the machine's clock that never runs backwards. */
@@ -142,17 +150,17 @@ final class Engine
     private function schedule(): void
     {
         $due = $this->junction->dueAt();
-        if ($due >= $this->timerAt || $due === \PHP_INT_MAX) {
+        if ($due >= $this->timerAt || $due === \PHP_INT_MAX || $this->sockets->isPaced()) {
             return;
         }
-        $now = self::now();
-        $due = max($due, $now + self::SHORTEST_SLEEP);
+        // In whole steps: what is due a moment earlier than the timer set already needs no other one.
+        $due = intdiv(max($due, self::now()), self::SHORTEST_SLEEP) * self::SHORTEST_SLEEP + self::SHORTEST_SLEEP;
         if ($due >= $this->timerAt) {
             return;
         }
         EventLoop::cancel($this->timer ?? '');
         $this->timerAt = $due;
-        $this->timer = EventLoop::delay(($due - $now) / 1e9, $this->wake(...));
+        $this->timer = EventLoop::delay(max(0, $due - self::now()) / 1e9, $this->wake(...));
     }
 
     /** @param list<Departure> $departures */

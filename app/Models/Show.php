@@ -21,7 +21,7 @@ final class Show extends Model
     /** @return HasMany<ShowPart, $this> */
     public function parts(): HasMany
     {
-        return $this->hasMany(ShowPart::class)->orderBy('position');
+        return $this->hasMany(ShowPart::class);
     }
 
     /** @return HasMany<Edit, $this> */

@@ -37,7 +37,7 @@ final readonly class ShowStore
     {
         $show ??= $this->current();
         $document = ['format' => ShowDocument::FORMAT, 'version' => ShowDocument::VERSION, 'name' => $show->name];
-        $parts = $show->parts()->get()->groupBy('kind');
+        $parts = $show->parts()->get()->sortBy('position')->groupBy('kind');
         foreach (self::LISTS as $list) {
             $document[$list] = array_values($parts->get($list)?->pluck('definition')->all() ?? []);
         }
@@ -77,7 +77,10 @@ final readonly class ShowStore
     /** The edit that undo would take back. */
     public function lastEdit(): ?Edit
     {
-        return $this->current()->edits()->where('undone', false)->orderByDesc('id')->first();
+        /** @var Edit|null $edit */
+        $edit = $this->current()->edits()->where('undone', false)->orderByDesc('id')->first();
+
+        return $edit;
     }
 
     /** @return array{summary: string, notice: string|null}|null null when there is nothing to undo */

@@ -17,8 +17,7 @@ final class LtpMerger implements Merger
 
     public function moved(Source $source, string $before, int $now): void
     {
-        $difference = $source->levels ^ $before;
-        for ($slot = strspn($difference, "\0"); $slot < Frame::SLOTS; $slot += 1 + strspn($difference, "\0", $slot + 1)) {
+        foreach (Difference::slots($source->levels, $before, Frame::SLOTS) ?? [] as $slot) {
             $this->changed[$source->key][$slot] = $now;
         }
     }
@@ -45,6 +44,22 @@ final class LtpMerger implements Merger
         }
 
         return $result;
+    }
+
+    public function mergeSlots(string $merged, array $sources, array $slots): string
+    {
+        foreach ($slots as $slot) {
+            $latest = \PHP_INT_MIN;
+            foreach ($sources as $source) {
+                $when = $this->changed[$source->key][$slot] ?? null;
+                if ($when !== null && $when >= $latest) {
+                    $latest = $when;
+                    $merged[$slot] = $source->levels[$slot];
+                }
+            }
+        }
+
+        return $merged;
     }
 
     public function winners(array $sources): string

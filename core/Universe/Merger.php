@@ -22,6 +22,15 @@ interface Merger
     public function merge(array $sources): string;
 
     /**
+     * The same for a few slots only: in most frames most slots are as they were.
+     *
+     * @param string $merged what merge() gave before one of the sources moved
+     * @param list<Source> $sources
+     * @param list<int> $slots those that moved, 0 to 511
+     */
+    public function mergeSlots(string $merged, array $sources, array $slots): string;
+
+    /**
      * Which source gives each slot its level: one byte a slot, the place in $sources counted from 1, or 0 for none.
      *
      * @param list<Source> $sources as given to merge()

@@ -18,9 +18,6 @@ final class Source
     public int $frames = 0;
     public int $outOfOrder = 0;
 
-    /** @var array<int, int>|null the levels as 64 machine words, made when first asked for */
-    private ?array $words = null;
-
     /**
      * @param string $key the same as long as it is the same sender through the same port
      * @param string $address where it sends from
@@ -42,19 +39,6 @@ final class Source
     {
         $this->slots = \strlen($levels);
         $this->levels = $this->slots === Frame::SLOTS ? $levels : str_pad($levels, Frame::SLOTS, "\0");
-        $this->words = null;
-    }
-
-    /** @return array<int, int> 64 words of eight slots */
-    public function words(): array
-    {
-        if ($this->words === null) {
-            /** @var array<int, int> $words */
-            $words = unpack('q64', $this->levels);
-            $this->words = $words;
-        }
-
-        return $this->words;
     }
 
     /** Sets single slots only (our own routes do), so it wins or loses nothing as a whole. */

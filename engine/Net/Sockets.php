@@ -8,25 +8,24 @@ use NimbleJunction\Core\Plan\Endpoint;
 use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Port\Departure;
 use NimbleJunction\Core\Port\OscCodec;
-use Revolt\EventLoop;
 
 /** All UDP sockets of a plan: opens what is new, closes what is gone, and leaves alone what stays. */
 final class Sockets
 {
-    /** Datagrams taken from one socket before the others have their turn: a flood on one must not starve the rest. */
-    private const TURN = 32;
+    /** @var array<string, Listener> by the key of the endpoint */
+    private array $listeners = [];
 
-    /** @var array<string, UdpSocket> by the key of the endpoint, or "address:0" */
-    private array $sockets = [];
-
-    /** @var array<string, string> callback by socket key */
-    private array $callbacks = [];
+    /** @var array<string, UdpSocket> by "address:0": only sent from */
+    private array $senders = [];
 
     /** @var array<string, string> by endpoint: why it cannot listen */
     private array $faults = [];
 
-    /** @param \Closure(string, string, int, string): void $arrived endpoint key, address, port, bytes */
-    public function __construct(private readonly \Closure $arrived)
+    /**
+     * @param \Closure(string, string, int, string): void $arrived endpoint key, address, port, bytes
+     * @param \Closure(): void $drained called after each look at a socket
+     */
+    public function __construct(private readonly \Closure $arrived, private readonly \Closure $drained)
     {
     }
 
@@ -46,8 +45,13 @@ final class Sockets
                 $wanted[$target->via] ??= null;
             }
         }
-        foreach (array_diff_key($this->sockets, $wanted) as $key => $socket) {
-            $this->drop($key, $socket);
+        foreach (array_diff_key($this->listeners, $wanted) as $key => $listener) {
+            $listener->close();
+            unset($this->listeners[$key]);
+        }
+        foreach (array_diff_key($this->senders, $wanted) as $key => $socket) {
+            $socket->close();
+            unset($this->senders[$key]);
         }
         $this->faults = [];
         foreach ($wanted as $key => $endpoint) {
@@ -61,6 +65,18 @@ final class Sockets
         return $this->faults;
     }
 
+    /** Whether some port is so crowded that $drained is called every two milliseconds anyway. */
+    public function isPaced(): bool
+    {
+        foreach ($this->listeners as $listener) {
+            if ($listener->isPaced()) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     public function hasFaults(): bool
     {
         return $this->faults !== [];
@@ -69,7 +85,7 @@ final class Sockets
     /** @return string what went wrong, or '' */
     public function send(Departure $departure): string
     {
-        $socket = $this->sockets[$departure->via] ?? null;
+        $socket = $this->senders[$departure->via] ?? $this->listeners[$departure->via]->socket ?? null;
 
         return $socket === null
             ? ($this->faults[$departure->via] ?? 'there is no socket to send from')
@@ -78,28 +94,21 @@ final class Sockets
 
     public function close(): void
     {
-        foreach ($this->sockets as $key => $socket) {
-            $this->drop($key, $socket);
+        foreach ([...$this->listeners, ...$this->senders] as $socket) {
+            $socket->close();
         }
+        $this->listeners = $this->senders = [];
     }
 
     private function openListener(Endpoint $endpoint): void
     {
-        $socket = $this->sockets[$endpoint->key] ?? null;
-        if ($socket === null) {
-            $socket = UdpSocket::bind($endpoint->address, $endpoint->port, $endpoint->groups !== []);
-            $this->sockets[$endpoint->key] = $socket;
-            $longest = $endpoint->receiver instanceof OscCodec ? 65535 : 2048;
-            $this->callbacks[$endpoint->key] = EventLoop::onReadable($socket->stream(), function () use ($socket, $endpoint, $longest): void {
-                for ($turn = 0; $turn < self::TURN; ++$turn) {
-                    $datagram = $socket->receive($longest);
-                    if ($datagram === null) {
-                        return;
-                    }
-                    ($this->arrived)($endpoint->key, $datagram[1], $datagram[2], $datagram[0]);
-                }
-            });
-        }
+        $listener = $this->listeners[$endpoint->key] ??= new Listener(
+            UdpSocket::bind($endpoint->address, $endpoint->port, $endpoint->groups !== []),
+            $endpoint->receiver instanceof OscCodec ? 65535 : 2048,
+            fn(string $bytes, string $from, int $port) => ($this->arrived)($endpoint->key, $from, $port, $bytes),
+            $this->drained,
+        );
+        $socket = $listener->socket;
         $adapter = $endpoint->adapter ?? $endpoint->address;
         $socket->leaveOthers($endpoint->groups, $adapter);
         foreach ($endpoint->groups as $group) {
@@ -110,19 +119,12 @@ final class Sockets
     /** @param string $key "address:0" */
     private function openSender(string $key): void
     {
-        if (isset($this->sockets[$key])) {
+        if (isset($this->senders[$key])) {
             return;
         }
         $address = substr($key, 0, -2);
         $socket = UdpSocket::bind($address, 0);
         $socket->multicastFrom($address);
-        $this->sockets[$key] = $socket;
-    }
-
-    private function drop(string $key, UdpSocket $socket): void
-    {
-        EventLoop::cancel($this->callbacks[$key] ?? '');
-        $socket->close();
-        unset($this->sockets[$key], $this->callbacks[$key]);
+        $this->senders[$key] = $socket;
     }
 }

@@ -35,7 +35,7 @@ final class FirstLightTest extends BrowserTestCase
         $this->sees('[data-slot="2"]', 'B');
         self::$chrome->press('Its levels', '[aria-label="Sources"]');
         $this->sees('h3.whose', 'What House desk sends');
-        $this->sees('[data-slot="2"]', "0");
+        $this->sees('[data-slot="2"]', '0');
         self::$chrome->press('Back', '[aria-label="Sources"]');
         self::$chrome->press('0–255', 'header.strip');
         $this->sees('[data-slot="1"]', '78');
@@ -48,9 +48,7 @@ final class FirstLightTest extends BrowserTestCase
     public function testAHigherPriorityWinsAndThePageSaysWhy(): void
     {
         $this->go('Stand-ins');
-        $field = self::$chrome->find('[aria-label="Guest desk"] input[type=number]');
-        $field->clear();
-        $field->sendKeys('150');
+        self::$chrome->fill('[aria-label="Guest desk"] input[type=number]', '150');
         self::$chrome->press('Set', '[aria-label="Guest desk"]');
         $this->lamp('Palm House dimmers', 1, 120);
         $this->go('Universes');
@@ -59,9 +57,7 @@ final class FirstLightTest extends BrowserTestCase
         $this->openTrace();
         $this->sees('section.drawer', 'Palm House is now led by Guest desk (priority 150)');
         $this->go('Stand-ins');
-        $field = self::$chrome->find('[aria-label="Guest desk"] input[type=number]');
-        $field->clear();
-        $field->sendKeys('100');
+        self::$chrome->fill('[aria-label="Guest desk"] input[type=number]', '100');
         self::$chrome->press('Set', '[aria-label="Guest desk"]');
         $this->lamp('Palm House dimmers', 1, 200);
     }

@@ -6,11 +6,13 @@ namespace NimbleJunction\Tests\Support;
 
 use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Facebook\WebDriver\Chrome\ChromeOptions;
+use Facebook\WebDriver\Exception\ElementClickInterceptedException;
 use Facebook\WebDriver\Exception\StaleElementReferenceException;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\Remote\RemoteWebElement;
 use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverKeys;
 
 /** Headless Chromium, driven through ChromeDriver. */
 final class Chrome
@@ -56,20 +58,19 @@ final class Chrome
     public function press(string $words, string $within = 'body'): void
     {
         Background::until(function () use ($words, $within): bool {
-            $literal = '"'.$words.'"';
-            foreach ($this->driver->findElements(WebDriverBy::cssSelector($within)) as $room) {
-                foreach ($room->findElements(WebDriverBy::xpath(".//*[self::button or self::a][contains(normalize-space(.), {$literal})]")) as $element) {
-                    if ($element->isDisplayed() && $element->isEnabled()) {
-                        $this->driver->executeScript('arguments[0].scrollIntoView({block: "center"})', [$element]);
-                        $element->click();
-
-                        return true;
-                    }
-                }
+            try {
+                return $this->pressNow('"'.$words.'"', $within);
+            } catch (StaleElementReferenceException|ElementClickInterceptedException) {
+                // The page drew it anew in between: look again.
+                return false;
             }
-
-            return false;
         }, "A button \"{$words}\"");
+    }
+
+    /** Writes over what a field holds, as a person would. */
+    public function fill(string $css, string $text): void
+    {
+        $this->find($css)->sendKeys([WebDriverKeys::CONTROL, 'a', WebDriverKeys::NULL, $text]);
     }
 
     public function untilText(string $css, string $words, float $seconds = 10.0): string
@@ -94,6 +95,22 @@ final class Chrome
     public function picture(string $path): void
     {
         $this->driver->takeScreenshot($path);
+    }
+
+    private function pressNow(string $literal, string $within): bool
+    {
+        foreach ($this->driver->findElements(WebDriverBy::cssSelector($within)) as $room) {
+            foreach ($room->findElements(WebDriverBy::xpath(".//*[self::button or self::a][contains(normalize-space(.), {$literal})]")) as $element) {
+                if ($element->isDisplayed() && $element->isEnabled()) {
+                    $this->driver->executeScript('arguments[0].scrollIntoView({block: "center"})', [$element]);
+                    $element->click();
+
+                    return true;
+                }
+            }
+        }
+
+        return false;
     }
 
     private static function isReady(int $port): bool

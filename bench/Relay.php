@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Bench;
+
+use NimbleJunction\Bench\Support\Stopwatch;
+use NimbleJunction\Bench\Support\Subject;
+use NimbleJunction\Bench\Support\Traffic;
+use NimbleJunction\Core\Signal\Protocol;
+use NimbleJunction\Core\Universe\Cadence;
+
+/** Many universes from two sources each, merged and sent, by the engine as it is started for real; the same traffic through a bare relay. */
+final readonly class Relay implements Measurement
+{
+    private const RATE = 44.0;
+    private const NET = '127.79.0';
+    private const ROUNDS = 5;
+
+    public function __construct(private int $universes, private float $seconds)
+    {
+    }
+
+    public function title(): string
+    {
+        return "Relay: {$this->universes} universes at ".self::RATE.' Hz from two sources each, merged and sent';
+    }
+
+    public function run(): iterable
+    {
+        $bare = new Subject([__DIR__.'/Support/relay.php', self::NET.'.2', '6454', self::NET.'.21', (string) (2 * self::ROUNDS * $this->seconds + 60)], 'ready');
+        $file = (string) tempnam(sys_get_temp_dir(), 'junction-bench-');
+        file_put_contents($file, json_encode($this->document(), \JSON_THROW_ON_ERROR));
+        try {
+            $engine = new Subject(['artisan', 'junction:engine', "--show={$file}", '--for='.(2 * self::ROUNDS * $this->seconds + 60)], 'The engine runs');
+            // The compiler of hot paths has its work done before anything is timed.
+            $this->measure($engine, '.1');
+            $ratios = $ours = $floor = $lateness = [];
+            $dropped = $sent = $heard = 0;
+            // Turn by turn, since the machine itself is faster at one moment than at another.
+            for ($round = 0; $round < self::ROUNDS; ++$round) {
+                [$floor[]] = $this->measure($bare, '.2');
+                [$ours[], $traffic, $lost] = $this->measure($engine, '.1');
+                $ratios[] = end($ours) / end($floor);
+                array_push($lateness, ...$traffic->lateness);
+                $dropped += $lost;
+                $sent += $traffic->sent;
+                $heard += $traffic->heard;
+            }
+            $memory = $engine->ownMegabytes();
+        } finally {
+            isset($engine) && $engine->stop();
+            $bare->stop();
+            unlink($file);
+        }
+        yield Line::atMost('processor time a packet received, against the bare relay', Stopwatch::percentile($ratios, 0.5), 2.0, '×');
+        yield Line::only('processor time a packet here', Stopwatch::percentile($ours, 0.5), ' µs');
+        yield Line::only('processor time a packet of the bare relay here', Stopwatch::percentile($floor, 0.5), ' µs');
+        yield Line::atMost('arrival to departure, p99, beyond the output\'s own rate limit', Stopwatch::percentile($lateness, 0.99) / 1000, 5.0, ' ms');
+        yield Line::only('arrival to departure, median', Stopwatch::percentile($lateness, 0.5) / 1000, ' ms');
+        yield Line::atMost('memory of the engine', $memory, 64.0, ' MB');
+        yield Line::atMost('datagrams dropped', $dropped, 0.0, '');
+        yield Line::only('datagrams received', $sent, '');
+        yield Line::only('datagrams sent', $heard, '');
+    }
+
+    /** @return array{float, Traffic, int} microseconds of processor time a packet received; the traffic; what was dropped */
+    private function measure(Subject $subject, string $end): array
+    {
+        $address = self::NET.$end;
+        $traffic = new Traffic(self::NET);
+        $before = $subject->cpuSeconds();
+        $lost = Subject::dropped($address, 6454);
+        $traffic->run($this->universes, self::RATE, $this->seconds, Cadence::of(Protocol::ArtNet)->gap, $address);
+        $micros = ($subject->cpuSeconds() - $before) * 1e6 / $traffic->sent;
+        $dropped = Subject::dropped($address, 6454) - $lost + $traffic->nodeDropped();
+        $traffic->close();
+
+        return [$micros, $traffic, $dropped];
+    }
+
+    /** @return array<string, mixed> */
+    private function document(): array
+    {
+        $numbers = range(0, $this->universes - 1);
+        $links = array_map(static fn(int $number): array => ['number' => $number, 'universe' => "u{$number}"], $numbers);
+
+        return [
+            'format' => 'nimble-junction/show', 'version' => 1, 'name' => 'Bench',
+            'universes' => array_map(static fn(int $number): array => ['id' => "u{$number}", 'name' => "Universe {$number}"], $numbers),
+            'ports' => [
+                ['id' => 'desks', 'name' => 'Desks', 'protocol' => 'art-net', 'receive' => ['address' => self::NET.'.1', 'feeds' => $links]],
+                ['id' => 'node', 'name' => 'Node', 'protocol' => 'art-net', 'send' => ['address' => self::NET.'.1', 'to' => [self::NET.'.21'], 'carries' => $links]],
+            ],
+            'routes' => [],
+        ];
+    }
+}

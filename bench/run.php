@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+/*
+ * Measures, and prints a table in Markdown:  php bench/run.php [NAME…]
+ * Every figure is a ratio within this one run, or stands beside what it is a ratio of.
+ */
+
+namespace NimbleJunction\Bench;
+
+require __DIR__.'/../vendor/autoload.php';
+
+$settings = ['-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=tracing', '-d', 'opcache.jit_buffer_size=64M', '-d', 'memory_limit=1G'];
+if (! (opcache_get_status()['jit']['on'] ?? false)) {
+    pcntl_exec(PHP_BINARY, [...$settings, __FILE__, ...\array_slice($argv, 1)]);
+}
+$all = [
+    'merge' => static fn(): Measurement => new Merge(),
+    'relay' => static fn(): Measurement => new Relay(64, 2.0),
+
+];
+$unknown = array_diff(\array_slice($argv, 1), array_keys($all));
+if ($unknown !== []) {
+    fwrite(STDERR, 'Not known: '.implode(', ', $unknown).'. Known are '.implode(', ', array_keys($all)).".\n");
+    exit(2);
+}
+foreach (\array_slice($argv, 1) ?: array_keys($all) as $name) {
+    $measurement = $all[$name]();
+    echo "\n### {$measurement->title()}\n\n| what | figure | aim | met |\n|---|---:|---|---|\n";
+    foreach ($measurement->run() as $line) {
+        $met = match ($line->met) {
+            true => 'yes',
+            false => '**no**',
+            null => '',
+        };
+        echo "| {$line->what} | {$line->figure} | {$line->aim} | {$met} |\n";
+    }
+}

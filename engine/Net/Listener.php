@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Engine\Net;
+
+use Revolt\EventLoop;
+
+/**
+ * Reads one socket as datagrams come. While many come, being woken for each
+ * costs more than the datagram itself: then the socket is looked at every two
+ * milliseconds instead. A quiet port answers at once, a crowded one in batches.
+ */
+final class Listener
+{
+    /** Datagrams taken before other sockets have their turn: a flood on one must not starve the rest. */
+    private const TURN = 96;
+    private const PACE_SECONDS = 0.002;
+    private const WINDOW_NANOS = 100_000_000;
+
+    /** Datagrams within a window from which on it is crowded, and under which it is quiet again. */
+    private const CROWDED = 150;
+    private const QUIET = 75;
+
+    private readonly string $onReadable;
+    private ?string $pace = null;
+    private ?string $again = null;
+    private int $windowEnds = 0;
+    private int $inWindow = 0;
+
+    /**
+     * @param int $longest bytes of a datagram that are read
+     * @param \Closure(string, string, int): void $arrived bytes, sender's address, sender's port
+     * @param \Closure(): void $drained called after each look at the socket
+     */
+    public function __construct(
+        public readonly UdpSocket $socket,
+        private readonly int $longest,
+        private readonly \Closure $arrived,
+        private readonly \Closure $drained,
+    ) {
+        $this->onReadable = EventLoop::onReadable($socket->stream(), $this->read(...));
+    }
+
+    /** Whether the socket is looked at, and $drained called, every two milliseconds. */
+    public function isPaced(): bool
+    {
+        return $this->pace !== null;
+    }
+
+    public function close(): void
+    {
+        EventLoop::cancel($this->onReadable);
+        EventLoop::cancel($this->pace ?? '');
+        EventLoop::cancel($this->again ?? '');
+        $this->socket->close();
+    }
+
+    private function read(): void
+    {
+        for ($taken = 0; $taken < self::TURN; ++$taken) {
+            $datagram = $this->socket->receive($this->longest);
+            if ($datagram === null) {
+                break;
+            }
+            ($this->arrived)($datagram[0], $datagram[1], $datagram[2]);
+        }
+        $this->inWindow += $taken;
+        $this->choosePace((int) hrtime(true));
+        if ($taken === self::TURN && $this->pace !== null) {
+            $this->again ??= EventLoop::defer(function (): void {
+                $this->again = null;
+                $this->read();
+            });
+        }
+        ($this->drained)();
+    }
+
+    private function choosePace(int $now): void
+    {
+        if ($now < $this->windowEnds) {
+            return;
+        }
+        if ($this->pace === null && $this->inWindow >= self::CROWDED) {
+            EventLoop::disable($this->onReadable);
+            $this->pace = EventLoop::repeat(self::PACE_SECONDS, $this->read(...));
+        } elseif ($this->pace !== null && $this->inWindow < self::QUIET) {
+            EventLoop::cancel($this->pace);
+            $this->pace = null;
+            EventLoop::enable($this->onReadable);
+        }
+        $this->inWindow = 0;
+        $this->windowEnds = $now + self::WINDOW_NANOS;
+    }
+}
