@@ -18,6 +18,7 @@ if (! (opcache_get_status()['jit']['on'] ?? false)) {
 $all = [
     'merge' => static fn(): Measurement => new Merge(),
     'relay' => static fn(): Measurement => new Relay(64, 2.0),
+    'codecs' => static fn(): Measurement => new Codecs(),
 
 ];
 $unknown = array_diff(\array_slice($argv, 1), array_keys($all));

@@ -35,6 +35,9 @@ use NimbleJunction\Core\Wire\Malformed;
 final class Junction
 {
     public readonly Trace $trace;
+
+    /** How often a plan was taken on: whoever shows the show looks again when it grows. */
+    public int $adoptions = 0;
     private Plan $plan;
     private Universes $universes;
     private Routing $routing;
@@ -85,6 +88,7 @@ final class Junction
     /** Takes on another plan. Levels, sources, holds and the cadence of outputs live on. */
     public function adopt(Plan $plan, int $now): void
     {
+        ++$this->adoptions;
         $this->plan = $plan;
         $this->universes->adopt($plan);
         $this->routing->adopt($plan);

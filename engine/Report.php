@@ -46,7 +46,7 @@ final readonly class Report
 
         return [
             'type' => 'status',
-            'engine' => ['show' => $plan->name, 'upSeconds' => intdiv($now - $this->startedAt, 1_000_000_000), 'pid' => getmypid()],
+            'engine' => ['show' => $plan->name, 'adoptions' => $this->junction->adoptions, 'upSeconds' => intdiv($now - $this->startedAt, 1_000_000_000), 'pid' => getmypid()],
             'ports' => (object) $ports,
             'universes' => (object) array_map(self::universe(...), $this->junction->universes()),
             'holds' => $this->holds($now),

@@ -18,9 +18,6 @@ final class Supervisor
     /** @var array<string, Process> */
     private array $processes = [];
 
-    /** @var array<string, int> the signal that ends each */
-    private array $signals = [];
-
     /** @var array<string, list<float>> times of death */
     private array $deaths = [];
     private bool $ending = false;
@@ -34,13 +31,13 @@ final class Supervisor
     }
 
     /**
+     * Each runs in a process group of its own (setsid), so that what it has started itself ends with it.
+     *
      * @param list<string> $command
-     * @param int $signal that ends it, with all that it has started itself
      */
-    public function add(string $name, array $command, ?string $directory = null, int $signal = SIGTERM): void
+    public function add(string $name, array $command, ?string $directory = null): void
     {
-        $this->signals[$name] = $signal;
-        $this->processes[$name] = new Process($command, $directory ?? base_path(), $this->environment, null, null);
+        $this->processes[$name] = new Process(['setsid', ...$command], $directory ?? base_path(), $this->environment, null, null);
         $this->deaths[$name] = [];
     }
 
@@ -125,15 +122,13 @@ final class Supervisor
 
     private function end(): void
     {
-        foreach ($this->processes as $name => $process) {
-            $process->isRunning() && $process->signal($this->signals[$name]);
+        $groups = array_filter(array_map(static fn(Process $process): ?int => $process->getPid(), $this->processes));
+        $signal = static fn(int $signal): array => array_map(static fn(int $group): bool => @posix_kill(-$group, $signal), $groups);
+        $signal(SIGTERM);
+        for ($until = microtime(true) + self::GRACE_SECONDS; microtime(true) < $until && \in_array(true, $signal(0), true); usleep(self::LOOK_MICROS)) {
+            // Asking for its state also takes the end of a process from the system's table.
+            array_map(static fn(Process $process): bool => $process->isRunning(), $this->processes);
         }
-        $until = microtime(true) + self::GRACE_SECONDS;
-        foreach ($this->processes as $process) {
-            while ($process->isRunning() && microtime(true) < $until) {
-                usleep(self::LOOK_MICROS);
-            }
-            $process->stop(0, SIGKILL);
-        }
+        $signal(SIGKILL);
     }
 }

@@ -29,6 +29,11 @@ watch(framed, (now) => {
   void show.load()
 }, { immediate: true })
 
+// Somebody else may have changed the show, on another page or at the command line.
+watch(() => engine.engine?.adoptions, (now, before) => {
+  if (before !== undefined && framed.value) void show.load()
+})
+
 async function undo(): Promise<void> {
   try {
     await show.undo()

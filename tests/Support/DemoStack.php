@@ -49,6 +49,11 @@ final class DemoStack
         return $this->demo->output();
     }
 
+    public function signal(int $signal): void
+    {
+        $this->demo->signal($signal);
+    }
+
     public function stop(): void
     {
         $this->demo->stop();

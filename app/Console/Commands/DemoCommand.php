@@ -44,8 +44,7 @@ final class DemoCommand extends Command
         $supervisor = new Supervisor($environment, fn(string $line) => $this->output->write($line));
         $supervisor->add('engine', [PHP_BINARY, ...$jit, base_path('artisan'), 'junction:engine']);
         $supervisor->add('stand-ins', [PHP_BINARY, base_path('artisan'), 'junction:stand-ins']);
-        // PHP's web server ends its workers only when it is interrupted.
-        $supervisor->add('web', [PHP_BINARY, '-S', "{$host}:{$port}", '-t', public_path(), base_path('vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php')], public_path(), SIGINT);
+        $supervisor->add('web', [PHP_BINARY, '-S', "{$host}:{$port}", '-t', public_path(), base_path('vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php')], public_path());
         $supervisor->start();
         if ($supervisor->waitFor($host, $port, 15.0) && $supervisor->waitFor($host, $port + 1, 15.0)) {
             $this->info("Open http://{$host}:{$port} and log in as builder, operator or viewer with the password ".DatabaseSeeder::PASSWORD.'.');

@@ -21,7 +21,7 @@ export interface Hold { universe: string, slot: number, level: number, by: strin
 export interface Unclaimed { ports: string[], name: string, from: string, count: number }
 
 export interface Status {
-  engine: { show: string, upSeconds: number, pid: number }
+  engine: { show: string, adoptions: number, upSeconds: number, pid: number }
   ports: Record<string, PortLife>
   universes: Record<string, UniverseLife>
   holds: Hold[]

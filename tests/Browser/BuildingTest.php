@@ -1,0 +1,151 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Tests\Browser;
+
+use Facebook\WebDriver\WebDriverKeys;
+use NimbleJunction\Tests\Support\Background;
+use PHPUnit\Framework\Attributes\Depends;
+
+/** What a builder changes, what the page says when it does not fit, and what others may not do. */
+final class BuildingTest extends BrowserTestCase
+{
+    /** axe-core, a general-purpose accessibility checker, on every page in both themes. */
+    public function testAxeFindsNothingInEitherTheme(): void
+    {
+        $axe = (string) file_get_contents(Background::root().'/node_modules/axe-core/axe.min.js');
+        foreach (['Light', 'Dark'] as $next) {
+            foreach (['Overview', 'Ports', 'Universes', 'Routes', 'Stand-ins', 'Show'] as $page) {
+                $this->go($page);
+                $this->sees('main h1', '');
+                self::$chrome->driver->executeScript($axe);
+                $found = self::$chrome->driver->executeAsyncScript(
+                    'const done = arguments[arguments.length - 1]; axe.run(document, { runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa"] }).then((result) => done(result.violations.map((one) => `${one.id}: ${one.nodes.map((node) => node.html).slice(0, 2).join(" ")}`)), (error) => done([String(error)]))',
+                );
+                self::assertSame([], $found, "{$page}, before {$next}");
+            }
+            self::$chrome->press($next, 'header.strip');
+        }
+    }
+
+    #[Depends('testAxeFindsNothingInEitherTheme')]
+    public function testAWrongPortIsRefusedAtItsFieldAndARightOneListensAtOnce(): void
+    {
+        $this->go('Ports');
+        self::$chrome->press('Add a port', '.page-head');
+        self::$chrome->fill('form[aria-label="Port"] input[type=text]', 'Lectern');
+        $this->choose('Protocol', 'OSC');
+        $this->field('Our receive port (UDP)', '70000');
+        self::$chrome->press('Add the port', 'form');
+        $this->sees('form[aria-label="Port"]', 'Use a whole number from 1 to 65535');
+        $this->field('Our receive port (UDP)', '8055');
+        self::$chrome->press('Add the port', 'form');
+        $this->sees('.row-button[aria-current="true"]', 'Lectern');
+        $this->sees('aside.panel', '8055');
+        $this->sees('.row-button[aria-current="true"]', 'nothing heard yet');
+        $socket = stream_socket_client('udp://127.0.0.1:8055');
+        fwrite($socket, "/hello\0\0,i\0\0\0\0\0\x07");
+        $this->sees('.row-button[aria-current="true"]', '/hello 7');
+        fclose($socket);
+    }
+
+    #[Depends('testAWrongPortIsRefusedAtItsFieldAndARightOneListensAtOnce')]
+    public function testAPortIsSwitchedOffDeletedAndBroughtBack(): void
+    {
+        self::$chrome->press('Switch off', 'aside.panel');
+        $this->sees('.row-button[aria-current="true"]', 'off');
+        self::$chrome->press('Delete', 'aside.panel');
+        $this->sees('aside.panel', 'Delete "Lectern"?');
+        self::$chrome->press('Delete it', 'aside.panel');
+        Background::until(static fn(): bool => ! str_contains(self::$chrome->find('.split')->getText(), 'Lectern'), 'The port being gone');
+        self::$chrome->find('h1')->click();
+        $this->key(WebDriverKeys::CONTROL.'z'.WebDriverKeys::NULL);
+        $this->sees('.split', 'Lectern');
+        $this->sees('.notice', 'delete port "lectern"');
+    }
+
+    #[Depends('testAPortIsSwitchedOffDeletedAndBroughtBack')]
+    public function testAnEditOfTheShowNeverMakesALampBlink(): void
+    {
+        $this->fader('House desk fader 1', 222);
+        $this->lamp('Palm House dimmers', 1, 222);
+        self::$chrome->driver->executeScript(<<<'JS'
+            window.levels = new Set()
+            new MutationObserver(() => { for (const lamp of document.querySelectorAll('[aria-label="Palm House dimmers"] [data-lamp="1"]')) window.levels.add(lamp.dataset.level) })
+                .observe(document.body, { subtree: true, attributes: true, attributeFilter: ['data-level'] })
+            JS);
+        for ($i = 0; $i < 5; ++$i) {
+            $status = self::$chrome->driver->executeAsyncScript(
+                'const done = arguments[1]; const token = decodeURIComponent((document.cookie.match(/XSRF-TOKEN=([^;]+)/) ?? ["", ""])[1]); fetch("/api/show", { method: "PATCH", headers: { "Content-Type": "application/json", Accept: "application/json", "X-XSRF-TOKEN": token }, body: JSON.stringify({ name: arguments[0] }) }).then((answer) => done(answer.status))',
+                ["Night Walk {$i}"],
+            );
+            self::assertSame(200, $status);
+        }
+        $this->openTraceUntil('The show "Night Walk 4" is in force');
+        $this->go('Overview');
+        $this->sees('h1', 'Night Walk 4');
+        $this->go('Stand-ins');
+        self::assertSame([], array_values(array_diff(self::$chrome->driver->executeScript('return [...window.levels]'), ['222'])));
+    }
+
+    #[Depends('testAnEditOfTheShowNeverMakesALampBlink')]
+    public function testAWrongShowDocumentIsRefusedWithItsPath(): void
+    {
+        $file = (string) tempnam(sys_get_temp_dir(), 'junction-wrong-');
+        file_put_contents($file, '{"format": "nimble-junction/show", "version": 1, "name": "Wrong", "universes": [], "ports": [], "routes": [], "colour": "red"}');
+        try {
+            $this->go('Show');
+            self::$chrome->find('input[type=file]')->sendKeys($file);
+            self::$chrome->press('Replace', '.page');
+            $this->sees('.page', '/colour');
+            $this->sees('.page', 'this field is not known here');
+            $this->go('Ports');
+            $this->sees('.split', 'House desk');
+        } finally {
+            unlink($file);
+        }
+    }
+
+    #[Depends('testAWrongShowDocumentIsRefusedWithItsPath')]
+    public function testAViewerSeesEverythingAndIsOfferedNoChange(): void
+    {
+        self::$chrome->press('Log out', 'nav.rail');
+        self::$chrome->login(self::$demo, 'viewer');
+        $this->go('Ports');
+        $this->sees('.split', 'House desk');
+        self::assertStringNotContainsString('Add a port', self::$chrome->find('.page-head')->getText());
+        $this->go('Universes');
+        self::$chrome->find('[data-slot="1"]')->click();
+        $this->sees('[aria-label="Slot"]', 'Slot 1');
+        $this->key('99'.WebDriverKeys::ENTER);
+        $this->go('Stand-ins');
+        self::assertNotNull(self::$chrome->find('[aria-label="House desk"] button')->getAttribute('disabled'));
+        $this->sees('header.strip', 'nothing held');
+    }
+
+    private function openTraceUntil(string $words): void
+    {
+        $handle = self::$chrome->find('button.handle');
+        if ($handle->getAttribute('aria-expanded') !== 'true') {
+            $handle->click();
+        }
+        $this->sees('section.drawer', $words);
+        $handle->click();
+    }
+
+    /** @param string $label of a text field of the form */
+    private function field(string $label, string $text): void
+    {
+        $id = self::$chrome->driver->executeScript('return [...document.querySelectorAll("form label")].find((one) => one.htmlFor && one.textContent.trim() === arguments[0])?.htmlFor', [$label]);
+        self::$chrome->fill("[id=\"{$id}\"]", $text);
+    }
+
+    private function choose(string $label, string $option): void
+    {
+        $id = self::$chrome->driver->executeScript('return [...document.querySelectorAll("form label")].find((one) => one.htmlFor && one.textContent.trim() === arguments[0])?.htmlFor', [$label]);
+        self::$chrome->find("[id=\"{$id}\"]")->sendKeys(WebDriverKeys::ENTER);
+        $chosen = Background::until(fn() => self::$chrome->driver->executeScript('const found = [...document.querySelectorAll(".v-overlay .v-list-item")].find((one) => one.textContent.trim() === arguments[0]); found?.click(); return found ? true : null', [$option]), "The option {$option}");
+        self::assertTrue($chosen);
+    }
+}
