@@ -30,7 +30,7 @@ watch(framed, (now) => {
 }, { immediate: true })
 
 // Somebody else may have changed the show, on another page or at the command line.
-watch(() => engine.engine?.adoptions, (now, before) => {
+watch(() => engine.engine?.adoptions, (_, before) => {
   if (before !== undefined && framed.value) void show.load()
 })
 

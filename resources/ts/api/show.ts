@@ -32,7 +32,12 @@ export const useShow = defineStore('show', () => {
     if (answer.notice) said.value = `${said.value} ${answer.notice}`.trim()
     return answer
   }
-  const load = () => take(call('GET', 'show'))
+  /** Looks again, and says nothing; an answer that a newer edit has overtaken is left. */
+  async function load(): Promise<void> {
+    const before = data.value
+    const answer = await call<ShowPageData>('GET', 'show')
+    if (data.value === before) data.value = answer
+  }
   const add = (list: ListName, part: object) => take(call('POST', `show/${list}`, part))
   const replace = (list: ListName, id: string, part: object) => take(call('PUT', `show/${list}/${id}`, part))
   const remove = (list: ListName, id: string) => take(call('DELETE', `show/${list}/${id}`))

@@ -1,0 +1,167 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Wire\Layout;
+
+/** One field of a fixed layout: its name in the standard, its kind and its width. */
+final readonly class Field
+{
+    /**
+     * @param int $width in bytes; 0 for all that is left
+     * @param int|string $default what is written when nothing is given
+     * @param (\Closure(int): string)|null $meaning
+     */
+    private function __construct(
+        public string $name,
+        public Kind $kind,
+        public int $width,
+        public int|string $default,
+        private int $highest = 0,
+        private ?\Closure $meaning = null,
+    ) {
+    }
+
+    /** @param int|null $highest where the bytes could say more than the standard allows when sending */
+    public static function number(string $name, int $width, int $default = 0, ?int $highest = null): self
+    {
+        return new self($name, Kind::Number, $width, $default, $highest ?? self::most($width));
+    }
+
+    public static function numberLowFirst(string $name, int $width, int $default = 0): self
+    {
+        return new self($name, Kind::NumberLowFirst, $width, $default, self::most($width));
+    }
+
+    public static function text(string $name, int $width): self
+    {
+        return new self($name, Kind::Text, $width, '');
+    }
+
+    public static function address(string $name): self
+    {
+        return new self($name, Kind::Address, 4, '0.0.0.0');
+    }
+
+    public static function bytes(string $name, int $width = 0): self
+    {
+        return new self($name, Kind::Bytes, $width, str_repeat("\0", $width));
+    }
+
+    public static function numbers(string $name, int $width = 0): self
+    {
+        return new self($name, Kind::Numbers, $width, str_repeat("\0", $width));
+    }
+
+    public static function fixed(string $name, string $bytes): self
+    {
+        return new self($name, Kind::Fixed, \strlen($bytes), $bytes);
+    }
+
+    /** @param \Closure(int): string $meaning of a number, in words */
+    public function meaning(\Closure $meaning): self
+    {
+        return new self($this->name, $this->kind, $this->width, $this->default, $this->highest, $meaning);
+    }
+
+    /** @return int|string numbers as such, text and addresses as text, everything else as bytes */
+    public function read(string $bytes): int|string
+    {
+        return match ($this->kind) {
+            Kind::Number => (int) hexdec(bin2hex($bytes)),
+            Kind::NumberLowFirst => (int) hexdec(bin2hex(strrev($bytes))),
+            Kind::Text => mb_scrub(strstr($bytes."\0", "\0", true) ?: '', 'UTF-8'),
+            Kind::Address => implode('.', array_map(\ord(...), str_split($bytes))),
+            default => $bytes,
+        };
+    }
+
+    public function part(string $bytes, int $offset): Part
+    {
+        $value = $this->read($bytes);
+        $length = \strlen($bytes);
+        if ($this->kind === Kind::Numbers) {
+            $numbers = $bytes === '' ? [] : array_map(
+                static fn(string $byte, int $i): Part => Part::value((string) $i, $offset + $i, 1, \ord($byte)),
+                str_split($bytes),
+                range(0, $length - 1),
+            );
+
+            return Part::list($this->name, $offset, $length, $numbers);
+        }
+        $meaning = \is_int($value) && $this->meaning !== null ? ($this->meaning)($value) : '';
+
+        return Part::value(
+            $this->name,
+            $offset,
+            $length,
+            \in_array($this->kind, [Kind::Bytes, Kind::Fixed], true) ? bin2hex($bytes) : $value,
+            $meaning === '' && $this->kind === Kind::Fixed && preg_match('/^[\x20-\x7E]+\0*$/D', $bytes) === 1 ? rtrim($bytes, "\0") : $meaning,
+        );
+    }
+
+    /**
+     * @param int|string $value as read() gives it
+     *
+     * @throws Unwritable
+     */
+    public function write(int|string $value): string
+    {
+        if ($this->kind === Kind::Number || $this->kind === Kind::NumberLowFirst) {
+            if (! \is_int($value) || $value < 0 || $value > $this->highest) {
+                throw Unwritable::field($this->name, $value, "use a whole number from 0 to {$this->highest}");
+            }
+            $bytes = substr(pack('J', $value), -$this->width);
+
+            return $this->kind === Kind::Number ? $bytes : strrev($bytes);
+        }
+        $value = (string) $value;
+        if ($this->kind === Kind::Text) {
+            if (\strlen($value) >= $this->width || preg_match('//u', $value) !== 1) {
+                throw Unwritable::field($this->name, $value, 'use a text of at most '.($this->width - 1).' bytes in UTF-8');
+            }
+
+            return str_pad($value, $this->width, "\0");
+        }
+        if ($this->kind === Kind::Address) {
+            $packed = filter_var($value, \FILTER_VALIDATE_IP, \FILTER_FLAG_IPV4) === false ? false : inet_pton($value);
+
+            return \is_string($packed) ? $packed : throw Unwritable::field($this->name, $value, 'use an IPv4 address, like 192.168.1.10');
+        }
+        if ($this->width > 0 && \strlen($value) !== $this->width) {
+            throw Unwritable::field($this->name, bin2hex($value), "{$this->width} bytes are needed");
+        }
+
+        return $value;
+    }
+
+    /**
+     * From what stands in JSON to what write() takes.
+     *
+     * @throws Unwritable
+     */
+    public function fromPlain(mixed $plain): int|string
+    {
+        if ($this->kind === Kind::Numbers) {
+            if (! \is_array($plain) || array_filter($plain, static fn(mixed $one): bool => ! \is_int($one) || $one < 0 || $one > 255) !== []) {
+                throw Unwritable::field($this->name, $plain, 'use a list of whole numbers from 0 to 255');
+            }
+
+            return implode('', array_map(static fn(mixed $one): string => \chr(\is_int($one) ? $one : 0), $plain));
+        }
+        if ($this->kind === Kind::Bytes || $this->kind === Kind::Fixed) {
+            if (! \is_string($plain) || \strlen($plain) % 2 !== 0 || ($plain !== '' && ! ctype_xdigit($plain))) {
+                throw Unwritable::field($this->name, $plain, 'use bytes in hexadecimal, two digits each');
+            }
+
+            return (string) hex2bin($plain);
+        }
+
+        return \is_int($plain) || \is_string($plain) ? $plain : throw Unwritable::field($this->name, $plain, 'use a number or a text');
+    }
+
+    private static function most(int $width): int
+    {
+        return $width >= 8 ? \PHP_INT_MAX : (1 << 8 * $width) - 1;
+    }
+}
