@@ -23,6 +23,7 @@ use NimbleJunction\Core\Show\Show;
 use NimbleJunction\Core\Show\UniverseLink;
 use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Universe\Cadence;
+use NimbleJunction\Core\Wire\ArtNet\NodePort;
 use NimbleJunction\Core\Wire\ArtNet\PollReply;
 use NimbleJunction\Core\Wire\Sacn\Universe as SacnUniverse;
 
@@ -125,7 +126,7 @@ final readonly class Compiler
     }
 
     /**
-     * One page for each port-address that we listen to or send, as nodes with more than four sockets do.
+     * One page for each port-address that we listen to or send, as nodes with more than four ports do.
      *
      * @return list<string>
      */
@@ -138,17 +139,16 @@ final readonly class Compiler
             }
             // Seen from the node, what it takes from the network is its output to a line.
             $sides = [
-                [PollReply::OUTPUT, $port->receives() ? $port->receive->feeds ?? [] : []],
-                [PollReply::INPUT, $port->sends() ? $port->send->carries ?? [] : []],
+                [NodePort::output(...), $port->receives() ? $port->receive->feeds ?? [] : []],
+                [NodePort::input(...), $port->sends() ? $port->send->carries ?? [] : []],
             ];
-            foreach ($sides as [$type, $links]) {
+            foreach ($sides as [$make, $links]) {
                 foreach ($links as $link) {
-                    $low = $link->number & 15;
                     $replies[] = (new PollReply(
                         $address,
                         $this->identity->name,
                         "{$this->identity->name}: {$port->name}",
-                        [['type' => $type, 'in' => $type === PollReply::INPUT ? $low : 0, 'out' => $type === PollReply::OUTPUT ? $low : 0]],
+                        [$make($link->number & 15)],
                         $link->number >> 8,
                         $link->number >> 4 & 15,
                         min(255, \count($replies) + 1),

@@ -7,11 +7,16 @@ namespace NimbleJunction\Core\Port;
 use NimbleJunction\Core\Signal\Frame;
 use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Signal\Remark;
+use NimbleJunction\Core\Wire\ArtNet\Command;
 use NimbleJunction\Core\Wire\ArtNet\Dmx;
+use NimbleJunction\Core\Wire\ArtNet\Nzs;
 use NimbleJunction\Core\Wire\ArtNet\Packet;
 use NimbleJunction\Core\Wire\ArtNet\Poll;
 use NimbleJunction\Core\Wire\ArtNet\PollReply;
 use NimbleJunction\Core\Wire\ArtNet\Sync;
+use NimbleJunction\Core\Wire\ArtNet\TimeCode;
+use NimbleJunction\Core\Wire\ArtNet\Trigger;
+use NimbleJunction\Core\Wire\ArtNet\Unhandled;
 
 final readonly class ArtNetReceiver implements Receiver
 {
@@ -35,9 +40,14 @@ final readonly class ArtNetReceiver implements Receiver
 
         return [match (true) {
             $packet instanceof Poll => new Remark('a poll: who is there?', $this->pollReplies),
-            $packet instanceof PollReply => new Remark("a poll reply: {$packet->shortName} is there"),
+            $packet instanceof PollReply => new Remark("a poll reply: {$packet->portName} is there"),
             $packet instanceof Sync => new Remark('a synchronisation packet'),
-            default => new Remark("a packet that we leave alone ({$packet->code->name})"),
+            $packet instanceof Nzs => new Remark("slots with start code {$packet->startCode}, which are no levels"),
+            $packet instanceof TimeCode => new Remark(\sprintf('time code %02d:%02d:%02d:%02d', $packet->hours, $packet->minutes, $packet->seconds, $packet->frames)),
+            $packet instanceof Trigger => new Remark("a trigger: key {$packet->key}, sub-key {$packet->subKey}"),
+            $packet instanceof Command => new Remark("a command: {$packet->text}"),
+            $packet instanceof Unhandled => new Remark("a packet that we leave alone ({$packet->code->spelled()})"),
+            default => new Remark('a packet that sets up a node, which we leave alone'),
         }];
     }
 }

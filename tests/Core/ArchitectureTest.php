@@ -37,7 +37,7 @@ final class ArchitectureTest extends TestCase
         foreach (glob(self::root().'/core/Wire/*', GLOB_ONLYDIR) ?: [] as $folder) {
             $own = basename($folder);
             foreach (self::files("core/Wire/{$own}", 'php') as $path => $text) {
-                self::assertDoesNotMatchRegularExpression("/^use NimbleJunction\\\\Core\\\\Wire\\\\(?!{$own}\\\\)\\w+\\\\/m", $text, $path);
+                self::assertDoesNotMatchRegularExpression("/^use NimbleJunction\\\\Core\\\\Wire\\\\(?!({$own}|Layout)\\\\)\\w+\\\\/m", $text, $path);
             }
         }
     }

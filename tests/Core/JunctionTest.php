@@ -10,6 +10,7 @@ use NimbleJunction\Core\Trace\Trace;
 use NimbleJunction\Core\Universe\Hold;
 use NimbleJunction\Core\Wire\ArtNet\Packet;
 use NimbleJunction\Core\Wire\ArtNet\Poll;
+use NimbleJunction\Core\Wire\ArtNet\NodePort;
 use NimbleJunction\Core\Wire\ArtNet\PollReply;
 use NimbleJunction\Tests\Support\Rig;
 use PHPUnit\Framework\TestCase;
@@ -24,8 +25,8 @@ final class JunctionTest extends TestCase
         self::assertCount(2, $pages, 'what we listen to and what we send');
         self::assertContainsOnlyInstancesOf(PollReply::class, $pages);
         self::assertSame(['127.0.0.99', 6454], [$left[0]->address, $left[0]->port]);
-        self::assertSame(['type' => PollReply::OUTPUT, 'in' => 0, 'out' => 1], $pages[0]->sockets[0]);
-        self::assertSame(['type' => PollReply::INPUT, 'in' => 9, 'out' => 0], $pages[1]->sockets[0]);
+        self::assertEquals(NodePort::output(1), $pages[0]->ports[0]);
+        self::assertEquals(NodePort::input(9), $pages[1]->ports[0]);
         self::assertSame([1, 2], [$pages[0]->bindIndex, $pages[1]->bindIndex]);
     }
 

@@ -42,7 +42,7 @@ final class StandInsTest extends TestCase
             $we->send((new Poll())->encode(), self::NET.'.11:6454');
             $reply = $this->decoded($we, ArtNet::decode(...), static fn(mixed $one): bool => $one instanceof PollReply);
             self::assertInstanceOf(PollReply::class, $reply);
-            self::assertSame(['House desk', self::NET.'.11'], [$reply->shortName, $reply->address]);
+            self::assertSame(['House desk', self::NET.'.11'], [$reply->portName, $reply->address]);
             $desk->play('cable', ['in' => false]);
             $we->collect(0.05);
             self::assertNull($this->next($we, 0.3));

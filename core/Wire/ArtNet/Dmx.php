@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Wire\ArtNet;
 
+use NimbleJunction\Core\Wire\Layout\Field;
+use NimbleJunction\Core\Wire\Layout\Layout;
 use NimbleJunction\Core\Wire\Malformed;
 use NimbleJunction\Core\Wire\OutOfRange;
 
@@ -21,8 +23,6 @@ use NimbleJunction\Core\Wire\OutOfRange;
  */
 final readonly class Dmx
 {
-    private const CLAUSE = 'Art-Net 4, ArtDmx';
-
     /** @param string $levels one byte a slot, 2 to 512 and even */
     public function __construct(
         public int $portAddress,
@@ -35,27 +35,10 @@ final readonly class Dmx
     /** @throws Malformed the header has been checked by Packet */
     public static function decode(string $bytes): self
     {
-        $arrived = \strlen($bytes);
-        if ($arrived < 18) {
-            throw Malformed::tooShort('ArtDmx', 20, $arrived, self::CLAUSE);
-        }
-        $length = \ord($bytes[16]) << 8 | \ord($bytes[17]);
-        if ($length < 2 || $length > 512) {
-            throw Malformed::outside('Length', $length, 2, 512, 16, self::CLAUSE);
-        }
-        if (($length & 1) === 1) {
-            throw Malformed::at(16, "Length is {$length}, an even number is required", self::CLAUSE);
-        }
-        if ($arrived < 18 + $length) {
-            throw Malformed::tooShort("ArtDmx with {$length} slots", 18 + $length, $arrived, self::CLAUSE);
-        }
-        $net = \ord($bytes[15]);
-        if ($net > 127) {
-            throw Malformed::outside('Net', $net, 0, 127, 15, self::CLAUSE);
-        }
+        $length = Header::checkData($bytes, 'ArtDmx', 2, true);
 
         return new self(
-            $net << 8 | \ord($bytes[14]),
+            \ord($bytes[15]) << 8 | \ord($bytes[14]),
             substr($bytes, 18, $length),
             \ord($bytes[12]),
             \ord($bytes[13]),
@@ -70,5 +53,20 @@ final readonly class Dmx
         return "Art-Net\0\x00\x50\x00\x0E".\chr($this->sequence).\chr($this->physical)
             .pack('vn', OutOfRange::check('Art-Net port-address', $this->portAddress, 0, PortAddress::HIGHEST), $length)
             .$levels;
+    }
+
+    public static function layout(): Layout
+    {
+        return Header::layout(
+            'ArtDmx',
+            OpCode::Dmx,
+            20,
+            Field::number('Sequence', 1)->meaning(static fn(int $number): string => $number === 0 ? 'not used' : ''),
+            Field::number('Physical', 1),
+            Field::number('SubUni', 1)->meaning(static fn(int $number): string => 'Sub-Net '.($number >> 4).', Universe '.($number & 15)),
+            Field::number('Net', 1, highest: 127),
+            Field::number('Length', 2, 512, 512),
+            Field::numbers('Data'),
+        );
     }
 }

@@ -26,4 +26,10 @@ enum OpCode: int
     case Trigger = 0x9900;
     case IpProg = 0xF800;
     case IpProgReply = 0xF900;
+
+    /** As the protocol document writes it. */
+    public function spelled(): string
+    {
+        return "Op{$this->name}";
+    }
 }

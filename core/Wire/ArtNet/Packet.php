@@ -19,7 +19,7 @@ final class Packet
     private const CLAUSE = 'Art-Net 4, packet header';
 
     /** @throws Malformed */
-    public static function decode(string $bytes): Dmx|Poll|PollReply|Sync|Unhandled
+    public static function decode(string $bytes): Dmx|Nzs|Poll|PollReply|Sync|TimeCode|Trigger|Command|Address|Input|IpProg|Unhandled
     {
         $length = \strlen($bytes);
         if ($length < 10) {
@@ -28,11 +28,7 @@ final class Packet
         if (! str_starts_with($bytes, self::ID)) {
             throw Malformed::at(0, 'does not begin with "Art-Net" and a zero byte', self::CLAUSE);
         }
-        $number = \ord($bytes[8]) | \ord($bytes[9]) << 8;
-        $code = OpCode::tryFrom($number);
-        if ($code === null) {
-            throw Malformed::at(8, \sprintf('operation code 0x%04X is not one of Art-Net 4', $number), self::CLAUSE);
-        }
+        $code = self::code($bytes);
         if ($code === OpCode::PollReply) {
             return PollReply::decode($bytes);
         }
@@ -47,13 +43,23 @@ final class Packet
         return match ($code) {
             OpCode::Dmx => Dmx::decode($bytes),
             OpCode::Poll => Poll::decode($bytes),
-            OpCode::Sync => new Sync(),
+            OpCode::Sync => Sync::decode($bytes),
+            OpCode::Nzs => Nzs::decode($bytes),
+            OpCode::TimeCode => TimeCode::decode($bytes),
+            OpCode::Trigger => Trigger::decode($bytes),
+            OpCode::Command => Command::decode($bytes),
+            OpCode::Address => Address::decode($bytes),
+            OpCode::Input => Input::decode($bytes),
+            OpCode::IpProg => IpProg::decode($bytes),
             default => new Unhandled($code),
         };
     }
 
-    public static function header(OpCode $code): string
+    /** @throws Malformed */
+    public static function code(string $bytes): OpCode
     {
-        return self::ID.pack('vn', $code->value, self::VERSION);
+        $number = \ord($bytes[8]) | \ord($bytes[9]) << 8;
+
+        return OpCode::tryFrom($number) ?? throw Malformed::at(8, \sprintf('operation code 0x%04X is not one of Art-Net 4', $number), self::CLAUSE);
     }
 }

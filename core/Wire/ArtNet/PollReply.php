@@ -4,38 +4,42 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Wire\ArtNet;
 
+use NimbleJunction\Core\Wire\Layout\Field;
+use NimbleJunction\Core\Wire\Layout\Layout;
+use NimbleJunction\Core\Wire\Layout\Values;
 use NimbleJunction\Core\Wire\Malformed;
 use NimbleJunction\Core\Wire\OutOfRange;
 
 /**
  * OpPollReply, 0x2100: one node, or one page (bind index) of up to four of
- * its sockets. 239 bytes when sent; a reply of 207 bytes or more, as older
+ * its ports. 239 bytes when sent; a reply of 207 bytes or more, as older
  * nodes send, is accepted.
  *
  * Source: Art-Net 4 protocol document, "ArtPollReply" (from memory).
  */
 final readonly class PollReply
 {
-    public const OUTPUT = 0x80;
-    public const INPUT = 0x40;
     private const CLAUSE = 'Art-Net 4, ArtPollReply';
     private const SHORTEST = 207;
+    public const STYLES = ['StNode', 'StController', 'StMedia', 'StRoute', 'StBackup', 'StConfig', 'StVisual'];
+    public const SUPPORTS_LONG_ADDRESSES = 0x08;
 
     /**
      * @param string $address dotted IPv4 of the node
-     * @param string $shortName at most 17 bytes
+     * @param string $portName at most 17 bytes
      * @param string $longName at most 63 bytes
-     * @param list<array{type: int, in: int, out: int}> $sockets up to four: OUTPUT and INPUT bits, and the low nibble of the port-address each way
-     * @param int $net 0–127, of all sockets on this page
-     * @param int $subNet 0–15, of all sockets on this page
+     * @param list<NodePort> $ports up to four
+     * @param int $net 0–127, of all ports on this page
+     * @param int $subNet 0–15, of all ports on this page
      * @param string $mac 6 bytes
      * @param int $style 0 node, 1 controller, 2 media server …
+     * @param string $uid 6 bytes: its default RDM responder
      */
     public function __construct(
         public string $address,
-        public string $shortName,
+        public string $portName,
         public string $longName,
-        public array $sockets = [],
+        public array $ports = [],
         public int $net = 0,
         public int $subNet = 0,
         public int $bindIndex = 1,
@@ -44,90 +48,140 @@ final readonly class PollReply
         public int $oem = 0x7FF7,
         public int $esta = 0,
         public int $status1 = 0,
-        public int $status2 = 0x08,
+        public int $status2 = self::SUPPORTS_LONG_ADDRESSES,
+        public int $status3 = 0,
         public string $mac = "\0\0\0\0\0\0",
         public int $style = 0,
         public int $udpPort = Packet::UDP_PORT,
+        public string $bindAddress = '0.0.0.0',
+        public int $acnPriority = 100,
+        public string $uid = "\0\0\0\0\0\0",
+        public int $refreshRate = 44,
     ) {
     }
 
     /** @throws Malformed */
     public static function decode(string $bytes): self
     {
-        $length = \strlen($bytes);
-        if ($length < self::SHORTEST) {
-            throw Malformed::tooShort('ArtPollReply', self::SHORTEST, $length, self::CLAUSE);
-        }
-        $count = \ord($bytes[172]) << 8 | \ord($bytes[173]);
+        $values = self::layout()->read($bytes);
+        $count = $values->int('NumPorts');
         if ($count > 4) {
             throw Malformed::outside('NumPorts', $count, 0, 4, 172, self::CLAUSE);
         }
-        $sockets = [];
-        for ($i = 0; $i < $count; ++$i) {
-            $sockets[] = [
-                'type' => \ord($bytes[174 + $i]),
-                'in' => \ord($bytes[186 + $i]) & 15,
-                'out' => \ord($bytes[190 + $i]) & 15,
-            ];
-        }
 
         return new self(
-            implode('.', array_map(\ord(...), str_split(substr($bytes, 10, 4)))),
-            self::text(substr($bytes, 26, 18)),
-            self::text(substr($bytes, 44, 64)),
-            $sockets,
-            \ord($bytes[18]) & 127,
-            \ord($bytes[19]) & 15,
-            $length > 211 ? \ord($bytes[211]) : 0,
-            self::text(substr($bytes, 108, 64)),
-            \ord($bytes[16]) << 8 | \ord($bytes[17]),
-            \ord($bytes[20]) << 8 | \ord($bytes[21]),
-            \ord($bytes[24]) | \ord($bytes[25]) << 8,
-            \ord($bytes[23]),
-            $length > 212 ? \ord($bytes[212]) : 0,
-            substr($bytes, 201, 6),
-            \ord($bytes[200]),
-            \ord($bytes[14]) | \ord($bytes[15]) << 8,
+            $values->text('IpAddress'),
+            $values->text('PortName'),
+            $values->text('LongName'),
+            array_map(static fn(int $i): NodePort => self::port($values, $i), $count === 0 ? [] : range(0, $count - 1)),
+            $values->int('NetSwitch') & 127,
+            $values->int('SubSwitch') & 15,
+            $values->int('BindIndex'),
+            $values->text('NodeReport'),
+            $values->int('VersInfo'),
+            $values->int('Oem'),
+            $values->int('EstaMan'),
+            $values->int('Status1'),
+            $values->int('Status2'),
+            $values->int('Status3'),
+            $values->text('MAC'),
+            $values->int('Style'),
+            $values->int('Port'),
+            $values->text('BindIp'),
+            $values->int('AcnPriority'),
+            $values->text('DefaultRespUID'),
+            $values->int('RefreshRate'),
         );
     }
 
     public function encode(): string
     {
-        $sockets = OutOfRange::check('Sockets in one reply', \count($this->sockets), 0, 4);
-        $types = $in = $out = $goodInput = $goodOutput = '';
-        foreach ($this->sockets as $socket) {
-            $types .= \chr($socket['type']);
-            $in .= \chr($socket['in']);
-            $out .= \chr($socket['out']);
-            $goodInput .= \chr(($socket['type'] & self::INPUT) !== 0 ? 0x80 : 0);
-            $goodOutput .= \chr(($socket['type'] & self::OUTPUT) !== 0 ? 0x80 : 0);
-        }
-        $four = static fn(string $bytes): string => str_pad($bytes, 4, "\0");
+        $count = OutOfRange::check('Ports in one reply', \count($this->ports), 0, 4);
+        /** @param callable(NodePort): int $of */
+        $four = fn(callable $of): string => str_pad(implode('', array_map(\chr(...), array_map($of, $this->ports))), 4, "\0");
+        $isAddress = filter_var($this->address, \FILTER_VALIDATE_IP, \FILTER_FLAG_IPV4) !== false;
 
-        return Packet::ID.pack('v', OpCode::PollReply->value)
-            .self::ip($this->address).pack('vn', $this->udpPort, $this->firmware)
-            .\chr($this->net).\chr($this->subNet).pack('n', $this->oem)."\0".\chr($this->status1).pack('v', $this->esta)
-            .self::field($this->shortName, 18).self::field($this->longName, 64).self::field($this->report, 64)
-            .pack('n', $sockets).$four($types).$four($goodInput).$four($goodOutput).$four($in).$four($out)
-            .str_repeat("\0", 6).\chr($this->style).$this->mac.self::ip($this->address)
-            .\chr($this->bindIndex).\chr($this->status2).str_repeat("\0", 26);
+        return self::layout()->write([
+            'IpAddress' => $isAddress ? $this->address : '0.0.0.0', 'Port' => $this->udpPort, 'VersInfo' => $this->firmware,
+            'NetSwitch' => $this->net, 'SubSwitch' => $this->subNet, 'Oem' => $this->oem, 'Status1' => $this->status1, 'EstaMan' => $this->esta,
+            'PortName' => mb_strcut($this->portName, 0, 17), 'LongName' => mb_strcut($this->longName, 0, 63), 'NodeReport' => mb_strcut($this->report, 0, 63),
+            'NumPorts' => $count,
+            'PortTypes' => $four(static fn(NodePort $port): int => $port->type),
+            'GoodInput' => $four(static fn(NodePort $port): int => $port->goodInput),
+            'GoodOutputA' => $four(static fn(NodePort $port): int => $port->goodOutput),
+            'SwIn' => $four(static fn(NodePort $port): int => $port->in),
+            'SwOut' => $four(static fn(NodePort $port): int => $port->out),
+            'AcnPriority' => $this->acnPriority, 'Style' => $this->style, 'MAC' => $this->mac,
+            'BindIp' => $this->bindAddress === '0.0.0.0' && $isAddress ? $this->address : $this->bindAddress, 'BindIndex' => $this->bindIndex,
+            'Status2' => $this->status2, 'GoodOutputB' => $four(static fn(NodePort $port): int => $port->goodOutputB), 'Status3' => $this->status3,
+            'DefaultRespUID' => $this->uid, 'RefreshRate' => $this->refreshRate,
+        ]);
     }
 
-    private static function ip(string $address): string
+    /** The port-address that a port of this page feeds or takes. */
+    public function portAddress(NodePort $port): PortAddress
     {
-        $packed = inet_pton($address);
-
-        return $packed === false || \strlen($packed) !== 4 ? "\0\0\0\0" : $packed;
+        return PortAddress::from($this->net, $this->subNet, $port->isOutput() ? $port->out : $port->in);
     }
 
-    /** A text field always ends with a zero byte. */
-    private static function field(string $text, int $width): string
+    /** What the status bits say, in words: those that an integrator asks about. */
+    public function features(): string
     {
-        return str_pad(mb_strcut($text, 0, $width - 1), $width, "\0");
+        $words = [
+            [$this->status2 & 0x01, 'web page'], [$this->status2 & 0x02, 'address from DHCP'], [$this->status2 & 0x08, '15-bit port-addresses'],
+            [$this->status2 & 0x10, 'switches between Art-Net and sACN'], [$this->status2 & 0x80, 'RDM control'], [$this->status1 & 0x02, 'RDM'],
+        ];
+
+        return implode(', ', array_column(array_filter($words, static fn(array $one): bool => $one[0] !== 0), 1));
     }
 
-    private static function text(string $field): string
+    public static function layout(): Layout
     {
-        return mb_scrub(strstr($field."\0", "\0", true) ?: '', 'UTF-8');
+        return Header::layout(
+            'ArtPollReply',
+            OpCode::PollReply,
+            self::SHORTEST,
+            Field::address('IpAddress'),
+            Field::numberLowFirst('Port', 2, Packet::UDP_PORT),
+            Field::number('VersInfo', 2),
+            Field::number('NetSwitch', 1),
+            Field::number('SubSwitch', 1),
+            Field::number('Oem', 2),
+            Field::number('UbeaVersion', 1),
+            Field::number('Status1', 1),
+            Field::numberLowFirst('EstaMan', 2),
+            Field::text('PortName', 18),
+            Field::text('LongName', 64),
+            Field::text('NodeReport', 64),
+            Field::number('NumPorts', 2, 0, 4),
+            Field::numbers('PortTypes', 4),
+            Field::numbers('GoodInput', 4),
+            Field::numbers('GoodOutputA', 4),
+            Field::numbers('SwIn', 4),
+            Field::numbers('SwOut', 4),
+            Field::number('AcnPriority', 1),
+            Field::number('SwMacro', 1),
+            Field::number('SwRemote', 1),
+            Field::bytes('Spare', 3),
+            Field::number('Style', 1)->meaning(static fn(int $style): string => self::STYLES[$style] ?? ''),
+            Field::bytes('MAC', 6),
+            Field::address('BindIp'),
+            Field::number('BindIndex', 1),
+            Field::number('Status2', 1),
+            Field::numbers('GoodOutputB', 4),
+            Field::number('Status3', 1),
+            Field::bytes('DefaultRespUID', 6),
+            Field::number('User', 2),
+            Field::number('RefreshRate', 2),
+            Field::number('BackgroundQueuePolicy', 1),
+            Field::bytes('Filler', 10),
+        );
+    }
+
+    private static function port(Values $values, int $i): NodePort
+    {
+        $at = static fn(string $name): int => $values->numbers($name)[$i] ?? 0;
+
+        return new NodePort($at('PortTypes'), $at('SwIn') & 15, $at('SwOut') & 15, $at('GoodInput'), $at('GoodOutputA'), $at('GoodOutputB'));
     }
 }

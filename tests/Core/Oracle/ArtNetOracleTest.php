@@ -6,6 +6,7 @@ namespace NimbleJunction\Tests\Core\Oracle;
 
 use NimbleJunction\Core\Port\ArtNetSender;
 use NimbleJunction\Core\Wire\ArtNet\Dmx;
+use NimbleJunction\Core\Wire\ArtNet\NodePort;
 use NimbleJunction\Core\Wire\ArtNet\Packet;
 use NimbleJunction\Core\Wire\ArtNet\Poll;
 use NimbleJunction\Core\Wire\ArtNet\PollReply;
@@ -34,7 +35,7 @@ final class ArtNetOracleTest extends TestCase
 
     public function testTsharkReadsOurPollReply(): void
     {
-        $reply = new PollReply('127.0.0.1', 'Nimble Junction', 'Nimble Junction: House desk', [['type' => PollReply::OUTPUT, 'in' => 0, 'out' => 4]], 18, 3, 2, '#0001 [0000] all is well', style: 1);
+        $reply = new PollReply('127.0.0.1', 'Nimble Junction', 'Nimble Junction: House desk', [NodePort::output(4)], 18, 3, 2, '#0001 [0000] all is well', style: 1);
         self::assertSame(239, \strlen($reply->encode()));
         [$read] = Tshark::fields([$reply->encode()], 6454, [
             'artnet.header.opcode', 'artnet.poll_reply.ip_address', 'artnet.poll_reply.port_nr', 'artnet.poll_reply.short_name', 'artnet.poll_reply.long_name',
