@@ -97,8 +97,6 @@ final readonly class PollReply
     public function encode(): string
     {
         $count = OutOfRange::check('Ports in one reply', \count($this->ports), 0, 4);
-        /** @param callable(NodePort): int $of */
-        $four = fn(callable $of): string => str_pad(implode('', array_map(\chr(...), array_map($of, $this->ports))), 4, "\0");
         $isAddress = filter_var($this->address, \FILTER_VALIDATE_IP, \FILTER_FLAG_IPV4) !== false;
 
         return self::layout()->write([
@@ -106,14 +104,14 @@ final readonly class PollReply
             'NetSwitch' => $this->net, 'SubSwitch' => $this->subNet, 'Oem' => $this->oem, 'Status1' => $this->status1, 'EstaMan' => $this->esta,
             'PortName' => mb_strcut($this->portName, 0, 17), 'LongName' => mb_strcut($this->longName, 0, 63), 'NodeReport' => mb_strcut($this->report, 0, 63),
             'NumPorts' => $count,
-            'PortTypes' => $four(static fn(NodePort $port): int => $port->type),
-            'GoodInput' => $four(static fn(NodePort $port): int => $port->goodInput),
-            'GoodOutputA' => $four(static fn(NodePort $port): int => $port->goodOutput),
-            'SwIn' => $four(static fn(NodePort $port): int => $port->in),
-            'SwOut' => $four(static fn(NodePort $port): int => $port->out),
+            'PortTypes' => $this->four(static fn(NodePort $port): int => $port->type),
+            'GoodInput' => $this->four(static fn(NodePort $port): int => $port->goodInput),
+            'GoodOutputA' => $this->four(static fn(NodePort $port): int => $port->goodOutput),
+            'SwIn' => $this->four(static fn(NodePort $port): int => $port->in),
+            'SwOut' => $this->four(static fn(NodePort $port): int => $port->out),
             'AcnPriority' => $this->acnPriority, 'Style' => $this->style, 'MAC' => $this->mac,
             'BindIp' => $this->bindAddress === '0.0.0.0' && $isAddress ? $this->address : $this->bindAddress, 'BindIndex' => $this->bindIndex,
-            'Status2' => $this->status2, 'GoodOutputB' => $four(static fn(NodePort $port): int => $port->goodOutputB), 'Status3' => $this->status3,
+            'Status2' => $this->status2, 'GoodOutputB' => $this->four(static fn(NodePort $port): int => $port->goodOutputB), 'Status3' => $this->status3,
             'DefaultRespUID' => $this->uid, 'RefreshRate' => $this->refreshRate,
         ]);
     }
@@ -176,6 +174,17 @@ final readonly class PollReply
             Field::number('BackgroundQueuePolicy', 1),
             Field::bytes('Filler', 10),
         );
+    }
+
+    /** @param \Closure(NodePort): int $of */
+    private function four(\Closure $of): string
+    {
+        $bytes = '';
+        foreach ($this->ports as $port) {
+            $bytes .= \chr($of($port));
+        }
+
+        return str_pad($bytes, 4, "\0");
     }
 
     private static function port(Values $values, int $i): NodePort

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Wire\Sacn;
 
+use NimbleJunction\Core\Wire\Layout\Field;
+use NimbleJunction\Core\Wire\Layout\Layout;
 use NimbleJunction\Core\Wire\Malformed;
 use NimbleJunction\Core\Wire\OutOfRange;
 
@@ -27,6 +29,7 @@ final readonly class Data
     public const PREVIEW = 0x80;
     public const TERMINATED = 0x40;
     public const FORCE_SYNCHRONISATION = 0x20;
+    public const PER_SLOT_PRIORITY = 0xDD;
     private const SHORTEST = 126;
 
     /**
@@ -107,6 +110,53 @@ final readonly class Data
                 OutOfRange::check('sACN universe', $this->universe, Universe::LOWEST, Universe::HIGHEST),
             )
             .self::middle(\strlen($this->levels)).\chr($this->startCode).$this->levels;
+    }
+
+    /** Per-slot priorities instead of levels: start code 0xDD, common use, not in the standard. 0 is "not sent". */
+    public function carriesPriorities(): bool
+    {
+        return $this->startCode === self::PER_SLOT_PRIORITY;
+    }
+
+    public function spelled(): string
+    {
+        $words = ["universe {$this->universe} from \"{$this->sourceName}\", priority {$this->priority}"];
+        foreach ([[$this->isPreview(), 'preview'], [$this->isTerminated(), 'stream terminated'], [($this->options & self::FORCE_SYNCHRONISATION) !== 0, 'force synchronization'], [$this->carriesPriorities(), 'per-slot priorities']] as [$is, $word]) {
+            if ($is) {
+                $words[] = $word;
+            }
+        }
+
+        return implode(', ', $words);
+    }
+
+    public static function layout(): Layout
+    {
+        return new Layout(
+            'E1.31 Data Packet',
+            'ANSI E1.31-2018, table 4-1',
+            self::SHORTEST,
+            ...Packet::root(110, 4),
+            ...[
+                Field::number('Framing Layer Flags and Length', 2, 0x7058),
+                Field::number('Framing Layer Vector', 4, 2),
+                Field::text('Source Name', 64),
+                Field::number('Priority', 1, 100, 200),
+                Field::number('Synchronization Address', 2, 0, Universe::HIGHEST)->meaning(static fn(int $address): string => $address === 0 ? 'not synchronized' : ''),
+                Field::number('Sequence Number', 1),
+                Field::number('Options', 1)->meaning(static fn(int $options): string => implode(', ', array_keys(array_filter([
+                    'preview' => $options & self::PREVIEW, 'stream terminated' => $options & self::TERMINATED, 'force synchronization' => $options & self::FORCE_SYNCHRONISATION,
+                ])))),
+                Field::number('Universe', 2, 1, Universe::HIGHEST),
+                Field::number('DMP Layer Flags and Length', 2, 0x700B),
+                Field::number('DMP Layer Vector', 1, 2),
+                Field::number('Address Type & Data Type', 1, 0xA1),
+                Field::number('First Property Address', 2),
+                Field::number('Address Increment', 2, 1),
+                Field::number('Property Value Count', 2, 1, 513),
+                Field::numbers('Property Values'),
+            ],
+        );
     }
 
     public function isPreview(): bool

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Wire\Sacn;
 
+use NimbleJunction\Core\Wire\Layout\Field;
 use NimbleJunction\Core\Wire\Malformed;
 
 /**
@@ -21,7 +22,7 @@ final class Packet
     private const CLAUSE = 'ANSI E1.31-2018, 5';
 
     /** @throws Malformed */
-    public static function decode(string $bytes): Data|Unhandled
+    public static function decode(string $bytes): Data|Synchronization|Discovery|Unhandled
     {
         $length = \strlen($bytes);
         if ($length < 42) {
@@ -36,10 +37,44 @@ final class Packet
             return Data::decode($bytes);
         }
         if ($vector === 8) {
-            return new Unhandled(substr($bytes, 22, 16), \ord($bytes[40]) << 8 | \ord($bytes[41]));
+            return self::decodeExtended($bytes);
         }
 
         throw Malformed::at(18, "root vector {$vector} is neither 4 (data) nor 8 (extended)", 'ANSI E1.31-2018, 5.5');
+    }
+
+    /** @throws Malformed */
+    private static function decodeExtended(string $bytes): Synchronization|Discovery|Unhandled
+    {
+        if (\strlen($bytes) < 44) {
+            throw Malformed::tooShort('An extended sACN packet', 44, \strlen($bytes), 'ANSI E1.31-2018, 6');
+        }
+        $vector = (int) hexdec(bin2hex(substr($bytes, 40, 4)));
+
+        return match ($vector) {
+            1 => Synchronization::decode($bytes),
+            2 => Discovery::decode($bytes),
+            default => new Unhandled(substr($bytes, 22, 16), $vector),
+        };
+    }
+
+    /**
+     * The root layer as the first fields of a layout.
+     *
+     * @param int $length that is written where none is given
+     *
+     * @return list<Field>
+     */
+    public static function root(int $length, int $vector): array
+    {
+        return [
+            Field::number('Preamble Size', 2, 0x10),
+            Field::number('Post-amble Size', 2),
+            Field::fixed('ACN Packet Identifier', "ASC-E1.17\0\0\0"),
+            Field::number('Root Layer Flags and Length', 2, 0x7000 | $length)->meaning(static fn(int $field): string => ($field & 0xFFF).' bytes from here on'),
+            Field::number('Root Layer Vector', 4, $vector),
+            Field::bytes('CID', 16),
+        ];
     }
 
     /**
