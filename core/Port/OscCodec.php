@@ -18,7 +18,7 @@ final readonly class OscCodec implements Receiver
             static fn(OscMessage $message): Message => new Message(
                 Protocol::Osc,
                 $message->address,
-                array_map(static fn(Argument $argument): int|float|string => $argument->value, $message->arguments),
+                array_map(self::value(...), $message->arguments),
             ),
             Packet::decode($bytes),
         );
@@ -28,5 +28,17 @@ final readonly class OscCodec implements Receiver
     public static function write(Message $message): string
     {
         return (new OscMessage($message->address, array_map(Argument::of(...), $message->arguments)))->encode();
+    }
+
+    /** Numbers and texts stay what they are, true and false are 1 and 0, and the rest is spelled. */
+    private static function value(Argument $argument): int|float|string
+    {
+        $value = $argument->value;
+
+        return match (true) {
+            \is_bool($value) => (int) $value,
+            \in_array($argument->tag, ['i', 'f', 'h', 'd', 's', 'S', 'c'], true) && \is_scalar($value) => $value,
+            default => trim((new OscMessage('', [$argument]))->spelled()),
+        };
     }
 }

@@ -17,11 +17,15 @@ final readonly class Message
     {
     }
 
-    /** @throws Malformed */
+    /**
+     * @param int $base where it begins in its packet, for refusals
+     *
+     * @throws Malformed
+     */
     public static function decode(string $bytes, int $base = 0): self
     {
         $offset = 0;
-        $address = Padded::read($bytes, $offset, 'The address');
+        $address = Padded::read($bytes, $offset, 'The address', $base);
         if (! str_starts_with($address, '/')) {
             throw Malformed::at($base, 'the address does not begin with "/"', 'OSC 1.0, OSC Address Patterns');
         }
@@ -29,14 +33,12 @@ final readonly class Message
             // Older senders leave the type tag string out; receivers should be robust to that.
             return new self($address);
         }
-        $tags = Padded::read($bytes, $offset, 'The type tag string');
+        $tagsAt = $offset;
+        $tags = Padded::read($bytes, $offset, 'The type tag string', $base);
         if (! str_starts_with($tags, ',')) {
-            throw Malformed::at($base + $offset, 'the type tag string does not begin with a comma', 'OSC 1.0, OSC Type Tag String');
+            throw Malformed::at($base + $tagsAt, 'the type tag string does not begin with a comma', 'OSC 1.0, OSC Type Tag String');
         }
-        $arguments = [];
-        for ($i = 1; $i < \strlen($tags); ++$i) {
-            $arguments[] = Argument::decode($tags[$i], $bytes, $offset);
-        }
+        $arguments = Argument::decodeAll($tags, $bytes, $offset, $tagsAt, $base);
         if ($offset !== \strlen($bytes)) {
             throw Malformed::at($base + $offset, (\strlen($bytes) - $offset).' bytes are left over', 'OSC 1.0, OSC Messages');
         }
@@ -44,24 +46,46 @@ final readonly class Message
         return new self($address, $arguments);
     }
 
-    public function encode(): string
+    /** With the comma in front. */
+    public function tags(): string
     {
         $tags = ',';
+        foreach ($this->arguments as $argument) {
+            $tags .= $argument->tags();
+        }
+
+        return $tags;
+    }
+
+    public function encode(): string
+    {
         $data = '';
         foreach ($this->arguments as $argument) {
-            $tags .= $argument->tag;
             $data .= $argument->encode();
         }
 
-        return Padded::write($this->address).Padded::write($tags).$data;
+        return Padded::write($this->address).Padded::write($this->tags()).$data;
     }
 
     /** The message as people write it: /palm/lamp5 0.5 */
     public function spelled(): string
     {
-        return trim($this->address.' '.implode(' ', array_map(
-            static fn(Argument $argument): string => \is_string($argument->value) ? "\"{$argument->value}\"" : (string) round($argument->value, 4),
-            $this->arguments,
-        )));
+        return trim($this->address.' '.implode(' ', array_map(self::spell(...), $this->arguments)));
+    }
+
+    private static function spell(Argument $argument): string
+    {
+        $value = $argument->value;
+
+        return match (true) {
+            \is_array($value) => '['.implode(' ', array_map(self::spell(...), $value)).']',
+            \is_float($value) => (string) round($value, 4),
+            \in_array($argument->tag, ['b', 'r', 'm'], true) && \is_string($value) => '0x'.bin2hex($value),
+            \is_string($value) => "\"{$value}\"",
+            \is_bool($value) => $value ? 'true' : 'false',
+            $value instanceof TimeTag => $value->spelled(),
+            $value === null => $argument->tag === 'I' ? 'infinitum' : 'nil',
+            default => (string) $value,
+        };
     }
 }

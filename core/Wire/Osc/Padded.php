@@ -20,19 +20,20 @@ final class Padded
 
     /**
      * @param int $offset moved behind the string and its padding
+     * @param int $base where the message begins in its packet, for refusals
      *
      * @throws Malformed
      */
-    public static function read(string $bytes, int &$offset, string $what): string
+    public static function read(string $bytes, int &$offset, string $what, int $base = 0): string
     {
         $end = $offset < \strlen($bytes) ? strpos($bytes, "\0", $offset) : false;
         if ($end === false) {
-            throw Malformed::at($offset, "{$what} has no closing zero byte", self::CLAUSE);
+            throw Malformed::at($base + $offset, "{$what} has no closing zero byte", self::CLAUSE);
         }
         $text = substr($bytes, $offset, $end - $offset);
         $next = $offset + intdiv(\strlen($text), 4) * 4 + 4;
         if ($next > \strlen($bytes)) {
-            throw Malformed::at($end, "{$what} is not padded to four bytes", self::CLAUSE);
+            throw Malformed::at($base + $end, "{$what} is not padded to four bytes", self::CLAUSE);
         }
         $offset = $next;
 

@@ -55,9 +55,9 @@ final class MalformedPacketsTest extends TestCase
         yield 'OSC: odd' => [$o, 'abc', 0, 'multiple of four'];
         yield 'OSC: no slash' => [$o, "lamp\0\0\0\0,\0\0\0", 0, 'begin with "/"'];
         yield 'OSC: no end' => [$o, '/lam', 0, 'no closing zero'];
-        yield 'OSC: argument cut off' => [$o, substr($osc, 0, -4), 12, 'Argument "f"'];
+        yield 'OSC: argument cut off' => [$o, substr($osc, 0, -4), 12, 'argument "f" takes 4'];
         yield 'OSC: too much' => [$o, "{$osc}\0\0\0\0", 16, 'left over'];
-        yield 'OSC: unknown type' => [$o, "/a\0\0,q\0\0", 8, 'type tag "q"'];
+        yield 'OSC: unknown type' => [$o, "/a\0\0,q\0\0", 5, 'type tag "q"'];
         yield 'OSC: bundle cut off' => [$o, "#bundle\0\0\0\0\0", 12, 'A bundle'];
         yield 'OSC: bundle element too large' => [$o, "#bundle\0\0\0\0\0\0\0\0\1\0\0\0\x40", 16, 'element size 64'];
         yield 'OSC: bundles without end' => [$o, self::nested(12), 160, 'nested deeper'];
