@@ -56,7 +56,7 @@ final class StreamParser
     /** Whether a message has begun and is not whole yet. */
     public function isWithinMessage(): bool
     {
-        return $this->exclusive || $this->data !== '' || ($this->status >= 0xF0 && $this->wanted > 0);
+        return $this->exclusive || $this->data !== '' || ($this->status !== 0 && ! $this->isRunning);
     }
 
     /** @param list<Heard> $heard */
