@@ -33,6 +33,7 @@ final readonly class Field
         return new self($name, Kind::NumberLowFirst, $width, $default, self::most($width));
     }
 
+    /** @param int $width 0 for text to the end of the packet, closed by a zero byte */
     public static function text(string $name, int $width): self
     {
         return new self($name, Kind::Text, $width, '');
@@ -68,8 +69,8 @@ final readonly class Field
     public function read(string $bytes): int|string
     {
         return match ($this->kind) {
-            Kind::Number => (int) hexdec(bin2hex($bytes)),
-            Kind::NumberLowFirst => (int) hexdec(bin2hex(strrev($bytes))),
+            Kind::Number => self::unsigned($bytes),
+            Kind::NumberLowFirst => self::unsigned(strrev($bytes)),
             Kind::Text => mb_scrub(strstr($bytes."\0", "\0", true) ?: '', 'UTF-8'),
             Kind::Address => implode('.', array_map(\ord(...), str_split($bytes))),
             default => $bytes,
@@ -108,7 +109,8 @@ final readonly class Field
     public function write(int|string $value): string
     {
         if ($this->kind === Kind::Number || $this->kind === Kind::NumberLowFirst) {
-            if (! \is_int($value) || $value < 0 || $value > $this->highest) {
+            // Eight bytes hold more than PHP's numbers above zero: those with the topmost bit are negative here.
+            if (! \is_int($value) || ($value < 0 && $this->width < 8) || $value > $this->highest) {
                 throw Unwritable::field($this->name, $value, "use a whole number from 0 to {$this->highest}");
             }
             $bytes = substr(pack('J', $value), -$this->width);
@@ -116,6 +118,9 @@ final readonly class Field
             return $this->kind === Kind::Number ? $bytes : strrev($bytes);
         }
         $value = (string) $value;
+        if ($this->kind === Kind::Text && $this->width === 0) {
+            return $value === '' ? '' : str_replace("\0", '', $value)."\0";
+        }
         if ($this->kind === Kind::Text) {
             if (\strlen($value) >= $this->width || preg_match('//u', $value) !== 1) {
                 throw Unwritable::field($this->name, $value, 'use a text of at most '.($this->width - 1).' bytes in UTF-8');
@@ -158,6 +163,17 @@ final readonly class Field
         }
 
         return \is_int($plain) || \is_string($plain) ? $plain : throw Unwritable::field($this->name, $plain, 'use a number or a text');
+    }
+
+    /** @param string $bytes up to eight, high byte first */
+    private static function unsigned(string $bytes): int
+    {
+        $number = 0;
+        for ($i = 0, $length = \strlen($bytes); $i < $length; ++$i) {
+            $number = $number << 8 | \ord($bytes[$i]);
+        }
+
+        return $number;
     }
 
     private static function most(int $width): int
