@@ -8,9 +8,9 @@ use NimbleJunction\Core\Wire\Malformed;
 use NimbleJunction\Core\Wire\OutOfRange;
 
 /**
- * One refresh of a DMX512-A line: start code, then 1 to 512 slots. What a
- * wire says with a break is said by the end of the chunk: an interface, or a
- * stand-in for one, is handed whole refreshes.
+ * One refresh of a DMX512-A line: start code, then 1 to 512 slots. As bytes
+ * alone the break is left out: an interface, or a stand-in for one, is handed
+ * whole refreshes. As signals on the wire it is there: see signals().
  *
  * Times: ANSI E1.11, table 6 (from memory): 11 bits of 4 µs a slot.
  */
@@ -54,5 +54,28 @@ final readonly class Line
             self::SHORTEST_REFRESH_MICROS,
             self::BREAK_MICROS + self::MARK_AFTER_BREAK_MICROS + ($slots + 1) * self::SLOT_MICROS,
         );
+    }
+
+    /** How often so many slots can be refreshed. */
+    public static function refreshesPerSecond(int $slots): float
+    {
+        return 1_000_000 / self::refreshMicros($slots);
+    }
+
+    public function isLevels(): bool
+    {
+        return $this->startCode === StartCode::NULL;
+    }
+
+    /**
+     * The refresh as it goes over the wire, with the shortest times that may be sent.
+     *
+     * @return list<Signal>
+     */
+    public function signals(): array
+    {
+        $slots = array_map(static fn(string $byte): Signal => Signal::slot(\ord($byte)), str_split($this->encode()));
+
+        return [Signal::low(self::BREAK_MICROS), Signal::high(self::MARK_AFTER_BREAK_MICROS), ...$slots];
     }
 }

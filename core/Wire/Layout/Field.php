@@ -90,14 +90,16 @@ final readonly class Field
 
             return Part::list($this->name, $offset, $length, $numbers);
         }
-        $meaning = \is_int($value) && $this->meaning !== null ? ($this->meaning)($value) : '';
-
         return Part::value(
             $this->name,
             $offset,
             $length,
-            \in_array($this->kind, [Kind::Bytes, Kind::Fixed], true) ? bin2hex($bytes) : $value,
-            $meaning === '' && $this->kind === Kind::Fixed && preg_match('/^[\x20-\x7E]+\0*$/D', $bytes) === 1 ? rtrim($bytes, "\0") : $meaning,
+            match ($this->kind) {
+                Kind::Fixed => $this->fixedText(),
+                Kind::Bytes => bin2hex($bytes),
+                default => $value,
+            },
+            \is_int($value) && $this->meaning !== null ? ($this->meaning)($value) : '',
         );
     }
 
@@ -154,7 +156,10 @@ final readonly class Field
 
             return implode('', array_map(static fn(mixed $one): string => \chr(\is_int($one) ? $one : 0), $plain));
         }
-        if ($this->kind === Kind::Bytes || $this->kind === Kind::Fixed) {
+        if ($this->kind === Kind::Fixed) {
+            return $plain === $this->fixedText() ? $this->default : throw Unwritable::field($this->name, $plain, "it is always \"{$this->fixedText()}\"");
+        }
+        if ($this->kind === Kind::Bytes) {
             if (! \is_string($plain) || \strlen($plain) % 2 !== 0 || ($plain !== '' && ! ctype_xdigit($plain))) {
                 throw Unwritable::field($this->name, $plain, 'use bytes in hexadecimal, two digits each');
             }
@@ -163,6 +168,14 @@ final readonly class Field
         }
 
         return \is_int($plain) || \is_string($plain) ? $plain : throw Unwritable::field($this->name, $plain, 'use a number or a text');
+    }
+
+    /** What is always the same stands as text where it is text, otherwise in hexadecimal. */
+    private function fixedText(): string
+    {
+        $text = rtrim((string) $this->default, "\0");
+
+        return preg_match('/^[\x20-\x7E]+$/D', $text) === 1 ? $text : bin2hex((string) $this->default);
     }
 
     /** @param string $bytes up to eight, high byte first */

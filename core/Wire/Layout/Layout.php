@@ -77,9 +77,6 @@ final readonly class Layout
         foreach ($this->fields as $field) {
             $given = \array_key_exists($field->name, $plain);
             $value = $given ? $field->fromPlain($plain[$field->name]) : $field->default;
-            if ($field->kind === Kind::Fixed && $value !== $field->default) {
-                throw Unwritable::field($field->name, bin2hex((string) $value), 'it is always '.bin2hex((string) $field->default));
-            }
             $bytes .= $field->write($value);
             if ($given || \strlen($bytes) <= $this->shortest) {
                 $whole = \strlen($bytes);

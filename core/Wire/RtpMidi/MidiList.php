@@ -6,6 +6,7 @@ namespace NimbleJunction\Core\Wire\RtpMidi;
 
 use NimbleJunction\Core\Wire\Malformed;
 use NimbleJunction\Core\Wire\MidiStatus;
+use NimbleJunction\Core\Wire\VariableLength;
 
 /**
  * The commands of one packet. Running status holds within the list; System
@@ -33,7 +34,7 @@ final class MidiList
         $running = 0;
         while ($offset < $end) {
             $began = $offset;
-            $delta = $entries !== [] || $firstDelta ? Delta::read($bytes, $offset, $end) : 0;
+            $delta = $entries !== [] || $firstDelta ? VariableLength::read($bytes, $offset, $end, self::CLAUSE) : 0;
             if ($offset >= $end) {
                 // A delta time may close the list without a command.
                 $entries[] = [new Command('', $delta), $began, $offset - $began];
@@ -52,7 +53,7 @@ final class MidiList
     {
         $bytes = '';
         foreach ($commands as $i => $command) {
-            $bytes .= ($i === 0 && $command->delta === 0 ? '' : Delta::write($command->delta)).$command->bytes;
+            $bytes .= ($i === 0 && $command->delta === 0 ? '' : VariableLength::write($command->delta)).$command->bytes;
         }
 
         return $bytes;

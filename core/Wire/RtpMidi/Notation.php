@@ -10,6 +10,7 @@ use NimbleJunction\Core\Wire\Layout\Notation as NotationInterface;
 use NimbleJunction\Core\Wire\Layout\Part;
 use NimbleJunction\Core\Wire\Layout\Unwritable;
 use NimbleJunction\Core\Wire\Malformed;
+use NimbleJunction\Core\Wire\VariableLength;
 
 /** RTP packets with MIDI, field by field, with their recovery journal. */
 final readonly class Notation implements NotationInterface
@@ -62,8 +63,8 @@ final readonly class Notation implements NotationInterface
         foreach (\is_array($section['MIDI list'] ?? null) ? $section['MIDI list'] : throw Unwritable::field('MIDI command section/MIDI list', $section['MIDI list'] ?? null, 'use a list of commands') as $i => $entry) {
             $path = "MIDI command section/MIDI list/{$i}";
             $delta = \is_array($entry) ? $entry['delta time'] ?? 0 : null;
-            if (! \is_array($entry) || ! \is_int($delta) || $delta < 0 || $delta > Delta::HIGHEST) {
-                throw Unwritable::field("{$path}/delta time", $delta, 'use a whole number from 0 to '.Delta::HIGHEST);
+            if (! \is_array($entry) || ! \is_int($delta) || $delta < 0 || $delta > VariableLength::HIGHEST) {
+                throw Unwritable::field("{$path}/delta time", $delta, 'use a whole number from 0 to '.VariableLength::HIGHEST);
             }
             $commands[] = new Command(self::hex($entry['command'] ?? null, "{$path}/command"), $delta);
         }

@@ -25,11 +25,11 @@ final class SessionNotation implements NotationInterface
     public function write(array $fields): string
     {
         $letters = $fields['command'] ?? null;
-        $command = \is_string($letters) ? SessionCommand::tryFrom($letters) ?? SessionCommand::tryFrom(ctype_xdigit($letters) && \strlen($letters) === 4 ? (string) hex2bin($letters) : '') : null;
+        $command = \is_string($letters) ? SessionCommand::tryFrom($letters) : null;
         if ($command === null) {
             throw Unwritable::field('command', $letters, 'use one of IN, OK, NO, BY, CK, RS, RL');
         }
-        $bytes = SessionPacket::layout($command)->writePlain([...$fields, 'command' => bin2hex($command->value)]);
+        $bytes = SessionPacket::layout($command)->writePlain($fields);
         try {
             SessionPacket::decode($bytes);
         } catch (Malformed $malformed) {
