@@ -103,7 +103,7 @@ final readonly class FieldReader
             $this->cue('Q_number', $strings),
             $this->cue('Q_list', $strings),
             $this->cue('Q_path', $strings),
-            $command->hasTime() || isset($this->fields['time']) ? $this->time('time') : null,
+            $command->hasTime() || isset($this->fields['time']) ? $this->standardTime('time') : null,
             $command === ShowCommand::Set ? $this->number('control', 16383) : null,
             $command === ShowCommand::Set ? $this->number('value', 16383) : null,
             $command === ShowCommand::Fire ? $this->number('macro', 127) : null,
@@ -114,7 +114,7 @@ final readonly class FieldReader
     {
         foreach (MachineCommand::cases() as $command) {
             if ($command->spelled() === ($this->fields['command'] ?? null)) {
-                return (new MachineControl($command, $this->number('device_ID', 127), $command === MachineCommand::Locate ? $this->time('target') : null))->message();
+                return (new MachineControl($command, $this->number('device_ID', 127), $command === MachineCommand::Locate ? $this->standardTime('target') : null))->message();
             }
         }
 
@@ -123,7 +123,7 @@ final readonly class FieldReader
 
     private function fullFrame(): SystemExclusive
     {
-        $time = $this->time('time');
+        $time = $this->standardTime('time');
         try {
             return (new FullFrame(TimeCode::of($time->rate, $time->hours, $time->minutes, $time->seconds, $time->frames), $this->number('device_ID', 127)))->message();
         } catch (OutOfRange $outside) {
@@ -131,7 +131,7 @@ final readonly class FieldReader
         }
     }
 
-    private function time(string $name): StandardTime
+    private function standardTime(string $name): StandardTime
     {
         $fields = $this->fields[$name] ?? null;
         if (! \is_array($fields)) {

@@ -142,7 +142,7 @@ final class Notation implements NotationInterface
             $parts[] = Part::value('macro', $at, 1, $show->macro);
         }
         if ($show->time !== null) {
-            $parts[] = self::time('time', $show->time, $at);
+            $parts[] = self::standardTime('time', $show->time, $at);
             $at += 5;
         }
         foreach (['Q_number' => $show->cue, 'Q_list' => $show->list, 'Q_path' => $show->path] as $field => $string) {
@@ -161,7 +161,7 @@ final class Notation implements NotationInterface
             Part::value('message', $offset, 1, 'MIDI Machine Control'),
             Part::value('device_ID', $offset + 2, 1, $machine->device),
             Part::value('command', $offset + 4, 1, $machine->command->spelled()),
-            ...($machine->target === null ? [] : [self::time('target', $machine->target, $offset + 7)]),
+            ...($machine->target === null ? [] : [self::standardTime('target', $machine->target, $offset + 7)]),
         ]);
     }
 
@@ -172,11 +172,11 @@ final class Notation implements NotationInterface
         return Part::group($name, $offset, $length, [
             Part::value('message', $offset, 1, 'MTC Full Message'),
             Part::value('device_ID', $offset + 2, 1, $full->device),
-            self::time('time', new StandardTime($time->hours, $time->minutes, $time->seconds, $time->frames, 0, $time->rate), $offset + 5),
+            self::standardTime('time', new StandardTime($time->hours, $time->minutes, $time->seconds, $time->frames, 0, $time->rate), $offset + 5),
         ], $time->spelled());
     }
 
-    private static function time(string $name, StandardTime $time, int $offset): Part
+    private static function standardTime(string $name, StandardTime $time, int $offset): Part
     {
         return Part::group($name, $offset, 5, [
             Part::value('rate', $offset, 1, $time->rate->spelled()),

@@ -58,7 +58,7 @@ final class QuarterFrames
         if (\count($this->nibbles) < self::PIECES) {
             return null;
         }
-        $stamp = self::time($this->direction === 1 ? $this->nibbles : array_reverse($this->nibbles));
+        $stamp = self::standardTime($this->direction === 1 ? $this->nibbles : array_reverse($this->nibbles));
         $this->nibbles = [];
 
         return $stamp === null ? null : new MovingTime($stamp, $stamp->plus(self::AGE * $this->direction), $this->direction);
@@ -82,7 +82,7 @@ final class QuarterFrames
     }
 
     /** @param list<int> $nibbles from piece 0 on */
-    private static function time(array $nibbles): ?TimeCode
+    private static function standardTime(array $nibbles): ?TimeCode
     {
         [$f0, $f1, $s0, $s1, $m0, $m1, $h0, $h1] = [...$nibbles, 0, 0, 0, 0, 0, 0, 0, 0];
         try {
