@@ -6,7 +6,7 @@ namespace NimbleJunction\Tests\Support;
 
 use Symfony\Component\Process\Process;
 
-/** General-purpose npm libraries that make and read packets: sacn, dmxnet, osc, osc-min. */
+/** General-purpose npm libraries that make and read packets: sacn, dmxnet, osc, osc-min, midi-file, @tonejs/midi, jzz. */
 final class NodeOracle
 {
     /**

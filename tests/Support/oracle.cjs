@@ -16,6 +16,9 @@ dgram.createSocket = () => new NoSocket()
 const { Packet } = require('sacn')
 const { dmxnet } = require('dmxnet')
 const osc = require('osc')
+const midiFile = require('midi-file')
+const { Midi } = require('@tonejs/midi')
+const JZZ = require('jzz')
 
 const artNet = new dmxnet({ log: { level: 'error' } })
 const hex = (bytes) => Buffer.from(bytes).toString('hex')
@@ -44,6 +47,15 @@ const answers = {
   },
   'osc encode': (q) => ({ bytes: hex(osc.writePacket(q.packet, { metadata: true })) }),
   'osc decode': (q) => ({ packet: osc.readPacket(bytes(q.bytes), { metadata: true }) }),
+  'midi-file read': (q) => ({ file: midiFile.parseMidi(bytes(q.bytes)) }),
+  'midi-file write': (q) => ({ bytes: hex(midiFile.writeMidi(q.file, { running: q.running === true })) }),
+  'tonejs read': (q) => {
+    const midi = new Midi(bytes(q.bytes))
+    return { ppq: midi.header.ppq, tempos: midi.header.tempos, notes: midi.tracks.flatMap((track) => track.notes.map((note) => ({ midi: note.midi, time: note.time, duration: note.duration }))) }
+  },
+  // JZZ makes messages by name, and says in words what it reads.
+  'jzz make': (q) => ({ bytes: q.messages.map(([name, ...values]) => hex(JZZ.MIDI[name](...values))) }),
+  'jzz say': (q) => ({ words: q.messages.map((message) => JZZ.MIDI(...bytes(message)).toString()) }),
   'osc-min encode': async (q) => ({ bytes: hex(new Uint8Array((await import('osc-min')).toBuffer(q.packet).buffer)) }),
   'osc-min decode': async (q) => ({ packet: (await import('osc-min')).fromBuffer(bytes(q.bytes)) }),
 }

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace NimbleJunction\Tests\Core\Oracle;
 
 use NimbleJunction\Core\Wire\Osc\Argument;
+use NimbleJunction\Core\Wire\Osc\Bundle;
 use NimbleJunction\Core\Wire\Osc\Message;
 use NimbleJunction\Core\Wire\Osc\Packet;
+use NimbleJunction\Core\Wire\Osc\TimeTag;
 use NimbleJunction\Tests\Support\NodeOracle;
 use NimbleJunction\Tests\Support\Tshark;
 use PHPUnit\Framework\TestCase;
@@ -65,5 +67,64 @@ final class OscOracleTest extends TestCase
         ]]]]);
         $messages = Packet::decode((string) hex2bin($made['bytes']));
         self::assertSame(['/one', '/two'], array_map(static fn(Message $message): string => $message->address, $messages));
+    }
+
+    public function testTsharkReadsEveryTypeOfOurs(): void
+    {
+        [$read] = Tshark::fields([self::everything()->encode()], 8000, [
+            'osc.message.header.format', 'osc.message.int64', 'osc.message.double', 'osc.message.symbol', 'osc.message.char', 'osc.message.rgba.green', 'osc.message.midi.note', 'osc.message.blob.data', 'osc.message.timetag', '_ws.malformed',
+        ], ['--enable-heuristic', 'osc_udp']);
+        self::assertSame(',ifsbhtdScrmTFNI', $read['osc.message.header.format']);
+        self::assertSame(['-9007199254740993', '0.1', 'symbol'], [$read['osc.message.int64'], $read['osc.message.double'], $read['osc.message.symbol']]);
+        self::assertSame(['2', '60'], [$read['osc.message.rgba.green'], $read['osc.message.midi.note']]);
+        self::assertStringStartsWith('010203', str_replace(':', '', $read['osc.message.blob.data']), 'with its padding');
+        self::assertStringContainsString('2023', $read['osc.message.timetag']);
+        self::assertSame('', $read['_ws.malformed']);
+    }
+
+    /** Where the library knows a type, it reads ours and we read its own. Its colours are left out: it looks for them at the wrong bytes. */
+    public function testTheLibraryOscCrossesEveryTypeItKnows(): void
+    {
+        $ours = bin2hex(self::everything()->encode());
+        [$read] = NodeOracle::ask([['ask' => 'osc decode', 'bytes' => $ours]]);
+        $args = array_column($read['packet']['args'], 'value', 'type');
+        self::assertSame(['i', 'f', 's', 'b', 'h', 't', 'd', 'S', 'c', 'r', 'm', 'T', 'F', 'N', 'I'], array_column($read['packet']['args'], 'type'));
+        self::assertSame([-7, 0.5, 'doors', 0.1, 'symbol', 'A', true, false], [$args['i'], $args['f'], $args['s'], $args['d'], $args['S'], $args['c'], $args['T'], $args['F']]);
+        [$made] = NodeOracle::ask([['ask' => 'osc encode', 'packet' => ['address' => '/all', 'args' => [
+            ['type' => 'd', 'value' => 98.96], ['type' => 'T'], ['type' => 'F'], ['type' => 'N'], ['type' => 'I'], ['type' => 't', 'value' => ['raw' => [3908988800, 2147483648]]], ['type' => 'c', 'value' => 'A'], ['type' => 's', 'value' => ''],
+        ]]]]);
+        $message = Message::decode((string) hex2bin($made['bytes']));
+        self::assertSame(',dTFNItcs', $message->tags());
+        self::assertSame([98.96, true, false, null, null], array_column(\array_slice($message->arguments, 0, 5), 'value'));
+        self::assertEquals(new TimeTag(3908988800, 2147483648), $message->arguments[5]->value);
+        self::assertSame($made['bytes'], bin2hex($message->encode()), 'written again it is the same');
+    }
+
+    public function testOscMinCrossesArraysAndBundles(): void
+    {
+        $bundle = new Bundle(new TimeTag(3908988800, 0), [
+            new Message('/one', [Argument::tagged('[', [Argument::int(1), Argument::tagged('[', [Argument::string('x')])]), Argument::tagged('T', true)]),
+            new Bundle(TimeTag::immediately(), [new Message('/two', [Argument::tagged('b', 'abcde')])]),
+        ]);
+        [$read, $made] = NodeOracle::ask([
+            ['ask' => 'osc-min decode', 'bytes' => bin2hex($bundle->encode())],
+            ['ask' => 'osc-min encode', 'packet' => ['oscType' => 'bundle', 'timetag' => [3908988800, 0], 'elements' => [['address' => '/one', 'args' => [['type' => 'array', 'value' => [['type' => 'integer', 'value' => 1], ['type' => 'array', 'value' => [['type' => 'string', 'value' => 'x']]]]], ['type' => 'true', 'value' => true]]], ['oscType' => 'bundle', 'timetag' => [0, 1], 'elements' => [['address' => '/two', 'args' => []]]]]]],
+        ]);
+        self::assertSame('bundle', $read['packet']['oscType']);
+        self::assertSame(['array', 'true'], array_column($read['packet']['elements'][0]['args'], 'type'));
+        self::assertSame('/two', $read['packet']['elements'][1]['elements'][0]['address']);
+        $ours = Packet::parse((string) hex2bin($made['bytes']));
+        self::assertInstanceOf(Bundle::class, $ours);
+        self::assertSame('/one [1 ["x"]] true', $ours->messages()[0]->spelled());
+        self::assertSame($made['bytes'], bin2hex($ours->encode()));
+    }
+
+    private static function everything(): Message
+    {
+        return new Message('/all', [
+            Argument::int(-7), Argument::float(0.5), Argument::string('doors'), Argument::tagged('b', "\1\2\3"), Argument::tagged('h', -9007199254740993), Argument::tagged('t', TimeTag::atUnixNanos(1_700_000_000_500_000_000)),
+            Argument::tagged('d', 0.1), Argument::tagged('S', 'symbol'), Argument::tagged('c', 65), Argument::tagged('r', "\1\2\3\0"), Argument::tagged('m', "\0\x90\x3c\x64"),
+            Argument::tagged('T', true), Argument::tagged('F', false), Argument::tagged('N', null), Argument::tagged('I', null),
+        ]);
     }
 }
