@@ -117,6 +117,7 @@ final readonly class Notation implements NotationInterface
             $at += \strlen($journal->system);
         }
         $channels = [];
+        $channelsAt = $at;
         foreach ($journal->channels as $i => $channel) {
             $size = \strlen($channel->encode());
             $chapterAt = $at + 3;
@@ -134,7 +135,7 @@ final readonly class Notation implements NotationInterface
             $at += $size;
         }
         if ($channels !== []) {
-            $parts[] = Part::list('channel journals', $at, $offset + $length - $at, $channels);
+            $parts[] = Part::list('channel journals', $channelsAt, $at - $channelsAt, $channels);
         }
 
         return Part::group('recovery journal', $offset, $length, $parts);
