@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\PacketController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\ShowController;
 use App\Shows\ShowStore;
@@ -16,6 +17,10 @@ Route::prefix('api')->group(function (): void {
         Route::post('live-token', [SessionController::class, 'token']);
         Route::get('show', [ShowController::class, 'show']);
         Route::get('show/export', [ShowController::class, 'export']);
+
+        Route::get('packets/formats', [PacketController::class, 'formats']);
+        Route::post('packets/decode', [PacketController::class, 'decode']);
+        Route::post('packets/encode', [PacketController::class, 'encode']);
 
         Route::middleware('builds')->group(function (): void {
             Route::patch('show', [ShowController::class, 'rename']);

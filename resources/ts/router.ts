@@ -7,6 +7,7 @@ export const places = [
   { path: '/universes', name: 'Universes' },
   { path: '/routes', name: 'Routes' },
   { path: '/stand-ins', name: 'Stand-ins' },
+  { path: '/packets', name: 'Packets' },
   { path: '/show', name: 'Show' },
 ] as const
 
@@ -20,6 +21,7 @@ export function makeRouter(): Router {
       { path: '/universes/:id?', component: () => import('./universes/UniversesPage.vue') },
       { path: '/routes/:id?', component: () => import('./routes/RoutesPage.vue') },
       { path: '/stand-ins', component: () => import('./standins/StandInsPage.vue') },
+      { path: '/packets', component: () => import('./packets/PacketsPage.vue') },
       { path: '/show', component: () => import('./show/ShowPage.vue') },
       { path: '/:anything(.*)', redirect: '/' },
     ],

@@ -16,7 +16,7 @@ final class BuildingTest extends BrowserTestCase
     {
         $axe = (string) file_get_contents(Background::root().'/node_modules/axe-core/axe.min.js');
         foreach (['Light', 'Dark'] as $next) {
-            foreach (['Overview', 'Ports', 'Universes', 'Routes', 'Stand-ins', 'Show'] as $page) {
+            foreach (['Overview', 'Ports', 'Universes', 'Routes', 'Stand-ins', 'Packets', 'Show'] as $page) {
                 $this->go($page);
                 $this->sees('main h1', '');
                 self::$chrome->driver->executeScript($axe);

@@ -38,6 +38,12 @@ final readonly class Pictures
             },
             'routes' => fn() => $this->go('Routes'),
             'stand-ins' => fn() => $this->go('Stand-ins'),
+            'packets' => function (): void {
+                $this->go('Packets');
+                $this->chrome->press('MIDI Show Control', '.empty');
+                $this->chrome->untilText('.fields-list', 'Q_number');
+                $this->chrome->driver->action()->moveToElement($this->chrome->find('[data-byte="5"]'))->perform();
+            },
             'show' => fn() => $this->go('Show'),
             'trace' => function (): void {
                 $this->go('Overview');

@@ -6,7 +6,6 @@ namespace NimbleJunction\Tests\Support;
 
 use NimbleJunction\Core\Wire\ArtNet;
 use NimbleJunction\Core\Wire\Capture;
-use NimbleJunction\Core\Wire\DmxLine;
 use NimbleJunction\Core\Wire\MidiFile;
 use NimbleJunction\Core\Wire\Osc;
 use NimbleJunction\Core\Wire\RtpMidi;

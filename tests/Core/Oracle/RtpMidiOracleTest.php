@@ -46,7 +46,7 @@ final class RtpMidiOracleTest extends TestCase
         self::assertSame(['127'], [$read['rtpmidi.controller_value']]);
         self::assertSame(1000 >> 7 | (1000 & 127) << 8, self::numbers($read['rtpmidi.song_position_pointer'])[0], 'shown as its two bytes');
         self::assertSame([7, 0], self::numbers($read['rtpmidi.deltatime_1']));
-        self::assertSame(200 & 127, self::numbers($read["rtpmidi.deltatime_2"])[0], "its field shows the low seven bits");
+        self::assertSame(200 & 127, self::numbers($read['rtpmidi.deltatime_2'])[0], 'its field shows the low seven bits');
     }
 
     public function testTsharkReadsShowControlMachineControlAndTimeCode(): void
