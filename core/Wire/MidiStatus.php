@@ -10,12 +10,15 @@ final class MidiStatus
     /** @return int|null null for System Exclusive and for what MIDI 1.0 does not define */
     public static function dataBytes(int $status): ?int
     {
-        return match (true) {
-            $status < 0x80 => null,
-            $status < 0xC0, $status >= 0xE0 && $status < 0xF0, $status === 0xF2 => 2,
-            $status < 0xE0, $status === 0xF1, $status === 0xF3 => 1,
-            $status === 0xF0, $status === 0xF4, $status === 0xF5, $status === 0xF7, $status === 0xF9, $status === 0xFD => null,
-            default => 0,
+        if ($status >= 0x80 && $status < 0xF0) {
+            return ($status & 0xE0) === 0xC0 ? 1 : 2;
+        }
+
+        return match ($status) {
+            0xF1, 0xF3 => 1,
+            0xF2 => 2,
+            0xF6, 0xF8, 0xFA, 0xFB, 0xFC, 0xFE, 0xFF => 0,
+            default => null,
         };
     }
 

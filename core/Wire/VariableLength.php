@@ -21,6 +21,9 @@ final class VariableLength
      */
     public static function read(string $bytes, int &$offset, int $end, string $clause): int
     {
+        if ($offset < $end && \ord($bytes[$offset]) < 0x80) {
+            return \ord($bytes[$offset++]);
+        }
         $value = 0;
         for ($i = 0; $i < 4; ++$i) {
             if ($offset >= $end) {

@@ -105,12 +105,11 @@ final readonly class Track
         if ($offset + $length > $end) {
             throw Malformed::at($end, 'a channel message is cut off', self::CLAUSE);
         }
-        for ($i = 0; $i < $length; ++$i) {
-            if (\ord($bytes[$offset + $i]) > 0x7F) {
-                throw Malformed::at($offset + $i, 'a data byte has its top bit set', self::CLAUSE);
-            }
+        $data = substr($bytes, $offset, $length);
+        if ($data[0] > "\x7F" || $data[-1] > "\x7F") {
+            throw Malformed::at($data[0] > "\x7F" ? $offset : $offset + 1, 'a data byte has its top bit set', self::CLAUSE);
         }
-        $message = \chr($running).substr($bytes, $offset, $length);
+        $message = \chr($running).$data;
         $offset += $length;
 
         return $message;

@@ -109,7 +109,11 @@ final readonly class Argument
         $count = \strlen($tags);
         for ($i = 1; $i < $count; ++$i) {
             $tag = $tags[$i];
-            if ($tag === '[') {
+            if ($tag === 'f' && \strlen($bytes) - $offset >= 4) {
+                // By far the most common one, read without a detour.
+                $arguments[] = new self('f', self::number('G', $bytes, $offset));
+                $offset += 4;
+            } elseif ($tag === '[') {
                 if (\count($outer) >= self::DEEPEST) {
                     throw Malformed::at($base + $tagsAt + $i, 'arrays are nested deeper than '.self::DEEPEST, 'our own limit');
                 }
@@ -167,9 +171,9 @@ final readonly class Argument
         };
     }
 
-    private static function number(string $format, string $piece): int|float
+    private static function number(string $format, string $piece, int $offset = 0): int|float
     {
-        $read = unpack($format, $piece);
+        $read = unpack($format, $piece, $offset);
         $number = \is_array($read) ? $read[1] : 0;
 
         return \is_int($number) || \is_float($number) ? $number : 0;
