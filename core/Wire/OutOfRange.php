@@ -21,6 +21,11 @@ final class OutOfRange extends \InvalidArgumentException
         return $value;
     }
 
+    public static function notSpelled(string $what, string $text, string $like): self
+    {
+        return new self("\"{$text}\" is no {$what}: write it like {$like}.");
+    }
+
     public static function dropped(int $minute, int $frame): self
     {
         return new self("Frame {$frame} of minute {$minute} does not exist: drop frame leaves out frames 0 and 1 of each minute that is not a multiple of ten.");

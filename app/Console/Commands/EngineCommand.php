@@ -16,6 +16,7 @@ final class EngineCommand extends Command
 {
     protected $signature = 'junction:engine
         {--show= : run from this show document alone, without database or web server}
+        {--state= : with --show: a folder to keep levels and holds in, so that a restart goes on with them}
         {--live= : address of the live link; "off" for none}
         {--for= : stop after so many seconds}';
 
@@ -36,7 +37,12 @@ final class EngineCommand extends Command
             return self::INVALID;
         }
         $live = $this->option('live') ?? ($file === null ? (string) config('junction.live') : 'off');
-        $directory = $file === null ? (string) config('junction.data') : '';
+        $directory = $file === null ? (string) config('junction.data') : (string) $this->option('state');
+        if ($directory !== '' && ! is_dir($directory)) {
+            $this->error("There is no folder {$directory}: make it first, or choose another with --state.");
+
+            return self::INVALID;
+        }
         $settings = new Settings(
             $directory,
             $live === 'off' ? '' : $live,

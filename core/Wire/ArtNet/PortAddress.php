@@ -40,6 +40,30 @@ final readonly class PortAddress
         return new self($net << 8 | $subNet << 4 | $universe);
     }
 
+    /**
+     * As people write it: "18:3:4" or "18.3.4" (Net, Sub-Net, Universe), "3:4" (Net 0), "4660", or "0x1234".
+     *
+     * @throws OutOfRange
+     */
+    public static function parse(string $text): self
+    {
+        $text = trim($text);
+        if (preg_match('/^0x([0-9a-f]{1,4})$/iD', $text, $found) === 1) {
+            return self::of((int) hexdec($found[1]));
+        }
+        if (preg_match('/^(?:(\d{1,5})[:.\/ ])?(\d{1,5})[:.\/ ](\d{1,5})$/D', $text, $found) === 1) {
+            return self::from((int) $found[1], (int) $found[2], (int) $found[3]);
+        }
+
+        return preg_match('/^\d{1,9}$/D', $text) === 1 ? self::of((int) $text) : throw OutOfRange::notSpelled('Art-Net port-address', $text, '18:3:4 (Net : Sub-Net : Universe), 4660 or 0x1234');
+    }
+
+    /** @param int $number as on a desk that counts universes from 1 */
+    public static function countedFromOne(int $number): self
+    {
+        return self::of(OutOfRange::check('Universe of a desk that counts from 1', $number, 1, self::HIGHEST + 1) - 1);
+    }
+
     public function net(): int
     {
         return $this->number >> 8;
@@ -53,6 +77,12 @@ final readonly class PortAddress
     public function universe(): int
     {
         return $this->number & 15;
+    }
+
+    /** Sub-Net and Universe in one byte, as OpDmx has them. */
+    public function subUni(): int
+    {
+        return $this->number & 255;
     }
 
     /** Net : Sub-Net : Universe, as people say it. */

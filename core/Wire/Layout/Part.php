@@ -58,18 +58,4 @@ final readonly class Part
 
         return $plain;
     }
-
-    /** The same piece where its packet begins at another byte. */
-    public function moved(int $by): self
-    {
-        return new self(
-            $this->name,
-            $this->offset + $by,
-            $this->length,
-            $this->value,
-            $this->parts === null ? null : array_map(static fn(self $part): self => $part->moved($by), $this->parts),
-            $this->isList,
-            $this->meaning,
-        );
-    }
 }

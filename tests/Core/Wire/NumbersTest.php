@@ -26,6 +26,19 @@ final class NumbersTest extends TestCase
             $address = PortAddress::of($number);
             self::assertSame($number, PortAddress::from($address->net(), $address->subNet(), $address->universe())->number);
         }
+        foreach (['18:3:4', '18.3.4', '4660', '0x1234', ' 18 3 4 '] as $spelled) {
+            self::assertSame(0x1234, PortAddress::parse($spelled)->number, $spelled);
+        }
+        self::assertSame([0x34, 0x34], [PortAddress::parse('3:4')->number, PortAddress::of(0x1234)->subUni()]);
+        self::assertSame(0, PortAddress::countedFromOne(1)->number, 'the first universe of a desk that counts from 1');
+        foreach (['', 'one', '1:2:3:4', '0x', '-1', '99999', '128:0:0'] as $wrong) {
+            try {
+                PortAddress::parse($wrong);
+                self::fail("\"{$wrong}\" was taken");
+            } catch (OutOfRange $outside) {
+                self::assertNotSame('', $outside->getMessage());
+            }
+        }
         $this->expectException(OutOfRange::class);
         $this->expectExceptionMessage('Art-Net Sub-Net 16 does not exist: use 0 to 15.');
         PortAddress::from(0, 16, 0);

@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Tests\App;
+
+use App\Models\User;
+use App\Shows\ShowStore;
+use Illuminate\Support\Facades\Artisan;
+use NimbleJunction\Engine\LiveLink\Role;
+use PHPUnit\Framework\Attributes\DataProvider;
+
+/** What the commands say when something does not fit: what it was, what is allowed, and the way out. */
+final class CommandsTest extends AppTestCase
+{
+    /** @return iterable<string, array{string, array<string, string>, string}> */
+    public static function mistakes(): iterable
+    {
+        yield 'engine: no file' => ['junction:engine', ['--show' => '/nowhere.json'], 'There is no file /nowhere.json: give the path of a show document.'];
+        yield 'engine: no time' => ['junction:engine', ['--for' => 'ever'], '--for is "ever": give a number of seconds above 0.'];
+        yield 'engine: no folder' => ['junction:engine', ['--show' => __FILE__, '--state' => '/nowhere'], 'There is no folder /nowhere'];
+        yield 'import: no file' => ['junction:import', ['file' => '/nowhere.json'], 'There is no file /nowhere.json'];
+        yield 'import: no show' => ['junction:import', ['file' => __FILE__], 'Nothing has changed. The document is wrong here:'];
+        yield 'user: no such role' => ['junction:user', ['name' => 'anna', '--role' => 'king'], 'There is no role "king": use builder, operator or viewer.'];
+        yield 'user: short password' => ['junction:user', ['name' => 'anna', '--password' => 'short'], 'use at least 8 characters'];
+        yield 'demo: port too low' => ['junction:demo', ['--port' => '80'], '--port is 80: use 1024 to 65533'];
+    }
+
+    /** @param array<string, string> $options */
+    #[DataProvider('mistakes')]
+    public function testMistakesAreExplained(string $command, array $options, string $words): void
+    {
+        $this->artisan($command, $options)->expectsOutputToContain($words)->assertFailed();
+    }
+
+    public function testAPersonIsAddedAndTheirRoleChanged(): void
+    {
+        $this->artisan('junction:user', ['name' => 'anna', '--role' => 'operator', '--password' => 'night-walk-2'])->expectsOutputToContain('anna may log in as operator.')->assertSuccessful();
+        $this->postJson('/api/session', ['name' => 'anna', 'password' => 'night-walk-2'])->assertOk()->assertJsonPath('user.role', 'operator');
+        $this->artisan('junction:user', ['name' => 'anna', '--role' => 'viewer', '--password' => 'night-walk-3'])->assertSuccessful();
+        self::assertSame([1, Role::Viewer], [User::query()->where('name', 'anna')->count(), User::query()->where('name', 'anna')->first()?->role]);
+        $this->postJson('/api/session', ['name' => 'anna', 'password' => 'night-walk-2'])->assertStatus(422);
+    }
+
+    public function testAShowGoesOutAndInAgainByCommand(): void
+    {
+        $file = "{$this->data}/out.json";
+        $this->artisan('junction:export', ['file' => $file])->expectsOutputToContain('"Fernhall Glasshouse, Night Walk" is in')->assertSuccessful();
+        $document = json_decode((string) file_get_contents($file), true, flags: JSON_THROW_ON_ERROR);
+        file_put_contents($file, json_encode([...$document, 'name' => 'Dress rehearsal', 'routes' => []], JSON_THROW_ON_ERROR));
+        $this->artisan('junction:import', ['file' => $file])->expectsOutputToContain('"Dress rehearsal" is the current show.')->expectsOutputToContain('The engine is not running')->assertSuccessful();
+        $shows = app(ShowStore::class);
+        self::assertSame(['Dress rehearsal', []], [$shows->current()->name, $shows->document()['routes']]);
+        self::assertSame('import "Dress rehearsal"', $shows->undo()['summary'] ?? '');
+        self::assertCount(2, $shows->document()['routes']);
+        $this->artisan('junction:export', ['file' => '/nowhere/out.json'])->expectsOutputToContain('/nowhere/out.json cannot be written')->assertFailed();
+    }
+
+    public function testADocumentWithAnUnknownFieldOrReferenceIsToldWhere(): void
+    {
+        $file = "{$this->data}/wrong.json";
+        $document = app(ShowStore::class)->document();
+        $document['ports'][0]['receive']['feeds'][0]['universe'] = 'lily-pond';
+        $document['ports'][1]['speed'] = 9;
+        file_put_contents($file, json_encode($document, JSON_THROW_ON_ERROR));
+        self::assertSame(1, Artisan::call('junction:import', ['file' => $file]));
+        self::assertStringContainsString('/ports/1/speed: this field is not known here.', Artisan::output());
+        self::assertSame(1, Artisan::call('junction:import', ['file' => $file]));
+        self::assertStringContainsString('/ports/0/receive/feeds/0/universe: there is no universe "lily-pond". Universes are: palm-house, fern-gallery.', Artisan::output());
+        self::assertNull(app(ShowStore::class)->lastEdit(), 'nothing has changed');
+    }
+}

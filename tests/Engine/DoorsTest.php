@@ -1,0 +1,137 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Tests\Engine;
+
+use NimbleJunction\Core\Wire\ArtNet\Dmx;
+use NimbleJunction\Engine\LiveLink\Gate;
+use NimbleJunction\Engine\LiveLink\Role;
+use NimbleJunction\Engine\LiveLink\Token;
+use NimbleJunction\Engine\LiveLink\WebSocket\Handshake;
+use NimbleJunction\Engine\StateFile;
+use NimbleJunction\Tests\Support\Background;
+use NimbleJunction\Tests\Support\EngineProcess;
+use NimbleJunction\Tests\Support\Rig;
+use NimbleJunction\Tests\Support\Udp;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+/** Who may come in, what is kept, and that a killed engine goes on where it was. */
+final class DoorsTest extends TestCase
+{
+    private const SECRET = 'a secret';
+    private string $folder;
+
+    protected function setUp(): void
+    {
+        $this->folder = sys_get_temp_dir().'/junction-doors-'.bin2hex(random_bytes(6));
+        mkdir($this->folder);
+    }
+
+    protected function tearDown(): void
+    {
+        array_map(unlink(...), glob("{$this->folder}/*") ?: []);
+        rmdir($this->folder);
+    }
+
+    public function testATokenSaysWhoItIsForAMinute(): void
+    {
+        $token = Token::sign('anna', Role::Operator, self::SECRET, 1000);
+        self::assertEquals(new Token('anna', Role::Operator, 1060), Token::verify($token, self::SECRET, 1060));
+        self::assertNull(Token::verify($token, self::SECRET, 1061), 'too old');
+        self::assertNull(Token::verify($token, 'another', 1000), 'signed by somebody else');
+        self::assertNull(Token::verify(substr_replace($token, 'x', 3, 1), self::SECRET, 1000), 'changed');
+        self::assertNull(Token::verify('', self::SECRET, 1000));
+        self::assertNull(Token::verify('rubbish.rubbish', self::SECRET, 1000));
+    }
+
+    /** @return iterable<string, array{string, string, list<string>, bool}> origin, host, others allowed, let in */
+    public static function origins(): iterable
+    {
+        yield 'the same host, another port' => ['http://junction.example', 'junction.example:8081', [], true];
+        yield 'another host' => ['http://evil.example', 'junction.example:8081', [], false];
+        yield 'another host that is named' => ['https://desk.example', 'junction.example:8081', ['https://desk.example'], true];
+        yield 'no origin' => ['', 'junction.example:8081', [], false];
+        yield 'a host that only begins alike' => ['http://junction.example.evil', 'junction.example:8081', [], false];
+    }
+
+    /** @param list<string> $others */
+    #[DataProvider('origins')]
+    public function testOnlyOurOwnPagesComeIn(string $origin, string $host, array $others, bool $isLetIn): void
+    {
+        $token = Token::sign('anna', Role::Viewer, self::SECRET, 1000);
+        $handshake = Handshake::read("GET /?token={$token} HTTP/1.1\r\nHost: {$host}\r\nOrigin: {$origin}\r\nUpgrade: websocket\r\nConnection: Upgrade\r\nSec-WebSocket-Key: ".base64_encode(str_repeat('k', 16))."\r\nSec-WebSocket-Version: 13");
+        self::assertNotNull($handshake);
+        self::assertSame($isLetIn, (new Gate(self::SECRET, $others))->admit($handshake, 1000) !== null);
+    }
+
+    public function testTheStateFileIsWholeOrTheOneBefore(): void
+    {
+        $file = new StateFile("{$this->folder}/state.json");
+        self::assertSame([], $file->read());
+        $file->write(['universes' => ['palm' => 1]]);
+        self::assertSame(['universes' => ['palm' => 1]], (new StateFile("{$this->folder}/state.json"))->read());
+        self::assertSame(['state.json'], array_map(basename(...), glob("{$this->folder}/*") ?: []), 'nothing half-written is left');
+        file_put_contents("{$this->folder}/state.json", '{"universes": {');
+        self::assertSame([], (new StateFile("{$this->folder}/state.json"))->read(), 'rubbish is no state');
+        (new StateFile('/nowhere/state.json'))->write(['a' => 1]);
+        $this->addToAssertionCount(1);
+    }
+
+    /** The levels of before leave again at once, though no source is there. */
+    public function testAKilledEngineGoesOnWithItsLevels(): void
+    {
+        $start = fn(): EngineProcess => new EngineProcess(EngineProcess::document('127.78.21'), ['--for=30', "--state={$this->folder}"]);
+        $line = new Udp('127.78.21.2', 5120);
+        $desk = new Udp('127.78.21.11', 6454);
+        $engine = $start();
+        try {
+            $desk->send((new Dmx(1, Rig::levels([1 => 201, 2 => 55])))->encode(), '127.78.21.1:6454');
+            $line->until(static fn(string $bytes): bool => substr($bytes, 1, 2) === "\xC9\x37");
+            Background::until(fn(): bool => str_contains((string) @file_get_contents("{$this->folder}/engine-state.json"), base64_encode("\xC9\x37\0")), 'The state being kept');
+            $engine->process()->signal(SIGKILL);
+            Background::until(static fn(): bool => ! $engine->process()->isRunning(), 'The engine being dead');
+            $line->collect(0.05);
+            $again = $start();
+            $first = (string) $line->receive(3.0);
+            self::assertSame("\xC9\x37", substr($first, 1, 2), 'the very first refresh has them');
+            $again->stop();
+        } finally {
+            $engine->stop();
+            $line->close();
+            $desk->close();
+        }
+    }
+
+    public function testTheControlSocketAdoptsAShowAndRefusesAWrongOne(): void
+    {
+        $engine = new EngineProcess(EngineProcess::document('127.78.22'), ['--for=30', "--state={$this->folder}"]);
+        try {
+            self::assertSame('0600', substr(sprintf('%o', fileperms("{$this->folder}/engine.sock")), -4), 'nobody else may open it');
+            self::assertSame(['ok' => true], $this->tell(['do' => 'adopt', 'document' => json_encode([...EngineProcess::document('127.78.22'), 'name' => 'Changed'])]));
+            $refused = $this->tell(['do' => 'adopt', 'document' => '{"format": "nimble-junction/show", "version": 1, "name": ""}']);
+            self::assertFalse($refused['ok']);
+            self::assertStringContainsString('/name: it is "". A text of 1 to 120 characters is needed.', $refused['error']);
+            self::assertSame('The command is not known. Known is: adopt, with a document.', $this->tell(['do' => 'dance'])['error']);
+            self::assertTrue($engine->process()->isRunning());
+        } finally {
+            $engine->stop();
+        }
+    }
+
+    /**
+     * @param array<string, mixed> $command
+     *
+     * @return array<string, mixed>
+     */
+    private function tell(array $command): array
+    {
+        $socket = stream_socket_client("unix://{$this->folder}/engine.sock");
+        fwrite($socket, json_encode($command, JSON_THROW_ON_ERROR)."\n");
+        $answer = json_decode((string) fgets($socket), true, flags: JSON_THROW_ON_ERROR);
+        fclose($socket);
+
+        return $answer;
+    }
+}
