@@ -8,7 +8,7 @@ use NimbleJunction\Core\Plan\Endpoint;
 use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Port\Activity;
 use NimbleJunction\Core\Port\Departure;
-use NimbleJunction\Core\Port\Output;
+use NimbleJunction\Core\Port\Outputs;
 use NimbleJunction\Core\Port\Unclaimed;
 use NimbleJunction\Core\Route\Routing;
 use NimbleJunction\Core\Signal\Frame;
@@ -48,18 +48,17 @@ final class Junction
     /** @var array<string, Unclaimed> by endpoint */
     private array $unclaimed = [];
 
-    /** @var array<string, list<Output>> by universe */
-    private array $outputs = [];
-    private int $outputsDueAt = \PHP_INT_MAX;
+    private readonly Outputs $outputs;
 
-    /** @var list<Departure> what leaves because of the call in progress */
-    private array $leaving = [];
+    /** @var list<Departure> answers that leave because of the call in progress */
+    private array $answers = [];
 
     public function __construct()
     {
         $this->trace = new Trace();
         $this->universes = new Universes($this->trace);
         $this->routing = new Routing($this->trace);
+        $this->outputs = new Outputs($this->trace, $this->activity(...));
         $this->plan = Plan::empty();
     }
 
@@ -90,27 +89,13 @@ final class Junction
     {
         ++$this->adoptions;
         $this->plan = $plan;
-        $this->universes->adopt($plan);
+        $this->universes->adopt($plan, $now);
         $this->routing->adopt($plan);
         $this->activities = array_intersect_key($this->activities, $plan->ports);
         $this->unclaimed = array_intersect_key($this->unclaimed, $plan->endpoints);
-        $running = [];
-        foreach ($this->outputs as $outputs) {
-            foreach ($outputs as $output) {
-                $running[$output->outlet->key] = $output;
-            }
-        }
-        $this->outputs = [];
-        foreach ($plan->outlets as $universeId => $outlets) {
-            foreach ($outlets as $outlet) {
-                $output = $running[$outlet->key] ?? new Output($outlet);
-                $output->outlet = $outlet;
-                $this->outputs[$universeId][] = $output;
-            }
-        }
-        $this->outputsDueAt = 0;
+        $this->outputs->adopt($plan);
         foreach ($this->universes->all() as $universe) {
-            $this->offer($universe, $now);
+            $this->outputs->offer($universe, $now);
         }
         $this->trace->note(Kind::Show, 'show', '', Step::Changed, "The show \"{$plan->name}\" is in force", $now);
     }
@@ -144,7 +129,7 @@ final class Junction
                     }
                 }
                 foreach ($what instanceof Remark ? $what->answers : [] as $answer) {
-                    $this->leaving[] = new Departure($endpointKey, $from, $fromPort, $answer);
+                    $this->answers[] = new Departure($endpointKey, $from, $fromPort, $answer);
                 }
             }
         }
@@ -161,11 +146,11 @@ final class Junction
     {
         if ($this->universes->dueAt <= $now) {
             foreach ($this->expired($now) as $universe) {
-                $this->offer($universe, $now);
+                $this->outputs->offer($universe, $now);
             }
         }
-        if ($this->outputsDueAt <= $now) {
-            $this->sendDue($now);
+        if ($this->outputs->dueAt <= $now) {
+            $this->outputs->sendDue($this->universes->all(), $now);
         }
 
         return $this->leave($now);
@@ -174,7 +159,7 @@ final class Junction
     /** When wake() must be called next; PHP_INT_MAX for not at all. */
     public function dueAt(): int
     {
-        return min($this->universes->dueAt, $this->routing->dueAt, $this->outputsDueAt);
+        return min($this->universes->dueAt, $this->routing->dueAt, $this->outputs->dueAt);
     }
 
     /**
@@ -233,7 +218,7 @@ final class Junction
         Snapshot::restore($snapshot, $this->universes->all(), $now);
         $this->universes->dueAt = $now;
         foreach ($this->universes->all() as $universe) {
-            $this->offer($universe, $now);
+            $this->outputs->offer($universe, $now);
         }
     }
 
@@ -288,53 +273,9 @@ final class Junction
     {
         $this->routing->changed($universe, $before);
         if ($event !== null && $universe->levels !== $before) {
-            foreach ($this->outputs[$universe->id] ?? [] as $output) {
-                $output->await($event);
-            }
+            $this->outputs->await($universe->id, $event);
         }
-        $this->offer($universe, $now);
-    }
-
-    /** A universe's levels go out at once where the cadence lets them; the rest is sent when due. */
-    private function offer(Universe $universe, int $now): void
-    {
-        if (! $universe->spoken) {
-            return;
-        }
-        foreach ($this->outputs[$universe->id] ?? [] as $output) {
-            if ($output->offer($universe->levels, $now) <= $now) {
-                $this->send($output, $universe, $now);
-            }
-            $this->outputsDueAt = min($this->outputsDueAt, $output->dueAt);
-        }
-    }
-
-    private function sendDue(int $now): void
-    {
-        $next = \PHP_INT_MAX;
-        foreach ($this->universes->all() as $universe) {
-            foreach ($this->outputs[$universe->id] ?? [] as $output) {
-                if ($output->dueAt <= $now) {
-                    $this->send($output, $universe, $now);
-                }
-                $next = min($next, $output->dueAt);
-            }
-        }
-        $this->outputsDueAt = $next;
-    }
-
-    private function send(Output $output, Universe $universe, int $now): void
-    {
-        $bytes = $output->next($universe->levels, $now);
-        $outlet = $output->outlet;
-        $activity = $this->activity($outlet->portId);
-        foreach ($outlet->targets as $target) {
-            $this->leaving[] = new Departure($target->via, $target->address, $target->port, $bytes, $outlet->portId);
-            $activity->said($now);
-        }
-        foreach ($output->awaited() as $event) {
-            $this->trace->hop($event, Step::Sent, "{$this->plan->portName($outlet->portId)} sent {$outlet->words}", $bytes);
-        }
+        $this->outputs->offer($universe, $now);
     }
 
     /**
@@ -347,10 +288,14 @@ final class Junction
         $messages = $this->routing->dueAt <= $now
             ? $this->routing->send($this->universes->all(), $this->activities, $now)
             : [];
-        $leaving = $this->leaving;
-        $this->leaving = [];
+        $leaving = $this->outputs->take();
+        if ($messages === [] && $this->answers === []) {
+            return $leaving;
+        }
+        $all = [...$messages, ...$this->answers, ...$leaving];
+        $this->answers = [];
 
-        return $messages === [] ? $leaving : [...$messages, ...$leaving];
+        return $all;
     }
 
     /** @return list<Universe> */

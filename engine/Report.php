@@ -150,7 +150,7 @@ final readonly class Report
         $whole = array_filter($universe->leading(), static fn(Source $source): bool => ! $source->isSparse());
 
         return [
-            'spoken' => $universe->spoken,
+            'spoken' => $universe->spoken || $universe->hasStopped(),
             'sources' => \count($universe->sources()),
             'leaders' => array_values(array_map(static fn(Source $source): string => $source->name, $whole)),
             'priority' => $whole === [] ? null : max(array_map(static fn(Source $source): int => (int) $source->priority, $whole)),

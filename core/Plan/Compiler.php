@@ -38,7 +38,7 @@ final readonly class Compiler
     {
         $universes = $ports = $messageRoutes = $slotRoutes = [];
         foreach ($show->universes as $universe) {
-            $universes[$universe->id] = ['name' => $universe->name, 'merge' => $universe->merge];
+            $universes[$universe->id] = ['name' => $universe->name, 'merge' => $universe->merge, 'whenLost' => $universe->whenLost];
         }
         foreach ($show->ports as $port) {
             $ports[$port->id] = [

@@ -8,12 +8,13 @@ use NimbleJunction\Core\Route\MessageToSlot;
 use NimbleJunction\Core\Route\SlotToMessage;
 use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Universe\MergeRule;
+use NimbleJunction\Core\Universe\WhenLost;
 
 /** A show, compiled: nothing in it changes, and everything is found by an index. */
 final readonly class Plan
 {
     /**
-     * @param array<string, array{name: string, merge: MergeRule}> $universes by id
+     * @param array<string, array{name: string, merge: MergeRule, whenLost: WhenLost}> $universes by id
      * @param array<string, array{name: string, protocol: Protocol, enabled: bool, receives: bool, sends: bool}> $ports by id
      * @param array<string, Endpoint> $endpoints by key
      * @param array<string, list<Outlet>> $outlets by universe

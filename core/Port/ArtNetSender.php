@@ -23,4 +23,9 @@ final readonly class ArtNetSender implements FrameSender
         // 0 would say that sequence numbers are not used, so they run from 1 to 255.
         return $this->beginning.\chr($sequence % 255 + 1).$this->addressAndLength.$levels;
     }
+
+    public function end(string $levels, int $sequence): array
+    {
+        return [];
+    }
 }

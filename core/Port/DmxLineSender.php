@@ -10,4 +10,9 @@ final readonly class DmxLineSender implements FrameSender
     {
         return "\0".$levels;
     }
+
+    public function end(string $levels, int $sequence): array
+    {
+        return [];
+    }
 }

@@ -12,4 +12,13 @@ interface FrameSender
      * @param int $sequence 0, 1, 2 … without end; each format brings it into its own range
      */
     public function send(string $levels, int $sequence): string;
+
+    /**
+     * What says that no more will come.
+     *
+     * @param string $levels 512 bytes: the last ones
+     *
+     * @return list<string> nothing where the format has no words for it
+     */
+    public function end(string $levels, int $sequence): array;
 }

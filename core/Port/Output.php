@@ -62,4 +62,22 @@ final class Output
 
         return $this->outlet->sender->send($levels, $this->sequence++);
     }
+
+    /**
+     * Stops, until levels are offered again.
+     *
+     * @return list<string> what says so to the other end; nothing when it had stopped before
+     */
+    public function end(string $levels): array
+    {
+        if ($this->dueAt === \PHP_INT_MAX) {
+            return [];
+        }
+        $this->dueAt = \PHP_INT_MAX;
+        $this->sent = '';
+        $ends = $this->outlet->sender->end($levels, $this->sequence);
+        $this->sequence += \count($ends);
+
+        return $ends;
+    }
 }

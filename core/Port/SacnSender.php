@@ -23,4 +23,15 @@ final readonly class SacnSender implements FrameSender
     {
         return $this->beginning.\chr($sequence & 255).$this->middle.$levels;
     }
+
+    /** ANSI E1.31-2018, 6.2.6: three packets with stream terminated set. */
+    public function end(string $levels, int $sequence): array
+    {
+        return array_map(function (int $i) use ($levels, $sequence): string {
+            $bytes = $this->send($levels, $sequence + $i);
+            $bytes[112] = \chr(Data::TERMINATED);
+
+            return $bytes;
+        }, [0, 1, 2]);
+    }
 }

@@ -96,6 +96,18 @@ final class Fields
         return (float) $value;
     }
 
+    public function within(string $name, float $lowest, float $highest, float $default): float
+    {
+        $value = $this->take($name, $default);
+        if (! (\is_int($value) || \is_float($value)) || $value < $lowest || $value > $highest) {
+            $this->fault($name, $this->was($value), "Use a number from {$lowest} to {$highest}.");
+
+            return $default;
+        }
+
+        return (float) $value;
+    }
+
     public function flag(string $name, bool $default): bool
     {
         $value = $this->take($name, $default);

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Show;
 
 use NimbleJunction\Core\Signal\Protocol;
+use NimbleJunction\Core\Universe\LossRule;
 use NimbleJunction\Core\Universe\MergeRule;
+use NimbleJunction\Core\Universe\WhenLost;
 use NimbleJunction\Core\Wire\ArtNet\Packet as ArtNet;
 use NimbleJunction\Core\Wire\ArtNet\PortAddress;
 use NimbleJunction\Core\Wire\Sacn\Packet as Sacn;
@@ -85,6 +87,10 @@ final class ShowReader
             $fields->id(),
             $fields->string('name'),
             MergeRule::from($fields->word('merge', ['htp', 'ltp'], 'htp')),
+            new WhenLost(
+                LossRule::from($fields->word('whenLost', ['hold', 'fade', 'stop'], 'hold')),
+                (int) round($fields->within('fadeSeconds', 0.0, 3600.0, 3.0) * 1e9),
+            ),
         );
     }
 

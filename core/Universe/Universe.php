@@ -9,7 +9,7 @@ use NimbleJunction\Core\Signal\Frame;
 /**
  * The levels of one universe: its sources, the rule that merges those of the
  * highest priority, and what is held by hand above them. When the last source
- * goes, its levels stay.
+ * goes, its levels stay, fade, or are no longer sent.
  */
 final class Universe
 {
@@ -37,10 +37,14 @@ final class Universe
     /** @var string 512 bytes: merged, before holds */
     private string $merged;
     private Merger $merger;
+    private WhenLost $whenLost;
+    private ?Fade $fade = null;
+    private bool $stopped = false;
 
     public function __construct(public readonly string $id, private MergeRule $rule)
     {
         $this->merger = $rule->merger();
+        $this->whenLost = new WhenLost();
         $this->merged = $this->levels = str_repeat("\0", Frame::SLOTS);
     }
 
@@ -61,6 +65,12 @@ final class Universe
         }
         $this->merger = $merger;
         $this->remerge();
+    }
+
+    /** Holds from the next loss on; a fade that has begun goes on. */
+    public function useLoss(WhenLost $whenLost): void
+    {
+        $this->whenLost = $whenLost;
     }
 
     public function source(string $key): ?Source
@@ -136,13 +146,44 @@ final class Universe
     }
 
     /** @return bool whether what leaves has changed */
-    public function remove(Source $source): bool
+    public function remove(Source $source, int $now): bool
     {
+        $wasAlone = $this->onlySparse();
         unset($this->sources[$source->key]);
         $this->merger->forget($source);
         $this->findLeading();
 
-        return $this->remerge();
+        return ! $wasAlone && $this->onlySparse() ? $this->beLost($now) : $this->remerge();
+    }
+
+    /**
+     * A fade goes on.
+     *
+     * @return bool whether what leaves has changed
+     */
+    public function fadeOn(int $now): bool
+    {
+        if ($this->fade === null) {
+            return false;
+        }
+        $this->merged = $this->fade->levels($now);
+        if ($this->fade->isOver($now)) {
+            $this->fade = null;
+        }
+
+        return $this->lay();
+    }
+
+    /** Whether it spoke once, lost its last source, and is silent because of that. */
+    public function hasStopped(): bool
+    {
+        return $this->stopped && ! $this->spoken;
+    }
+
+    /** When fadeOn() is to be called next; PHP_INT_MAX while nothing fades. */
+    public function fadeDueAt(int $now): int
+    {
+        return $this->fade === null ? \PHP_INT_MAX : $now + Fade::STEP_NANOS;
     }
 
     /** @return bool whether what leaves has changed */
@@ -212,7 +253,7 @@ final class Universe
         if ($winner === null) {
             return match (true) {
                 $this->sources !== [] => 'No leading source raises this slot.',
-                $this->spoken => 'No source is left: the last level stays.',
+                $this->spoken, $this->stopped => "No source is left: {$this->whenLost->words()}.",
                 default => 'No source has been heard yet.',
             };
         }
@@ -252,7 +293,9 @@ final class Universe
     {
         foreach (Difference::slots($source->levels, $before, Frame::SLOTS) ?? [] as $slot) {
             $this->merged[$slot] = $source->levels[$slot];
+            $this->fade?->leave($slot, $source->levels[$slot]);
         }
+        $this->spoken = true;
 
         return $this->lay();
     }
@@ -262,7 +305,25 @@ final class Universe
         if ($this->onlySparse()) {
             return false;
         }
+        $this->fade = null;
         $this->merged = $this->merger->merge($this->leading);
+
+        return $this->lay();
+    }
+
+    private function beLost(int $now): bool
+    {
+        if ($this->whenLost->rule === LossRule::Fade) {
+            $this->fade = new Fade($this->merged, $now, $this->whenLost->fadeNanos);
+        } elseif ($this->whenLost->rule === LossRule::Stop) {
+            // What is held by hand is still sent, and nothing else with it.
+            $this->merged = str_repeat("\0", Frame::SLOTS);
+            $this->spoken = $this->holds !== [];
+            $this->stopped = true;
+            $this->lay();
+
+            return true;
+        }
 
         return $this->lay();
     }

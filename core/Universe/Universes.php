@@ -38,17 +38,18 @@ final class Universes
     }
 
     /** Universes, sources, levels and holds live on; what the new plan no longer feeds goes. */
-    public function adopt(Plan $plan): void
+    public function adopt(Plan $plan, int $now): void
     {
         $this->plan = $plan;
         $kept = [];
         foreach ($plan->universes as $id => $entry) {
             $universe = $this->universes[$id] ?? new Universe($id, $entry['merge']);
             $universe->useRule($entry['merge']);
+            $universe->useLoss($entry['whenLost']);
             foreach ($universe->sources() as $source) {
                 $source->protocol === null
                     ? $this->keepRouteSlots($universe, $source)
-                    : $plan->feeds($source->portId, $id) || $universe->remove($source);
+                    : $plan->feeds($source->portId, $id) || $universe->remove($source, $now);
             }
             $kept[$id] = $universe;
         }
@@ -140,6 +141,8 @@ final class Universes
                     $next = min($next, $hold->until);
                 }
             }
+            $moved = $universe->fadeOn($now) || $moved;
+            $next = min($next, $universe->fadeDueAt($now));
             if ($moved) {
                 $changed[] = $universe->id;
             }
@@ -182,11 +185,11 @@ final class Universes
     private function lose(Universe $universe, Source $source, string $why, int $now): bool
     {
         $was = $this->leaders($universe);
-        $changed = $universe->remove($source);
+        $changed = $universe->remove($source, $now);
         $event = $this->trace->begin(Kind::Source, "lost {$universe->id} {$source->key}", $source->portId, "Lost source for {$this->named($universe)}: {$source->name} ({$source->address}) {$why}", $now);
         $this->trace->hop($event, Step::Note, "{$source->name} {$why}");
         if ($universe->leading() === []) {
-            $this->trace->hop($event, Step::Note, 'No source is left: the last levels stay');
+            $this->trace->hop($event, Step::Note, 'No source is left: '.($this->plan->universes[$universe->id]['whenLost'] ?? new WhenLost())->words());
         }
         $this->compareLeaders($universe, $was, $source->portId, $now);
 

@@ -98,6 +98,27 @@ final class FrameTest extends BrowserTestCase
         $this->sees('[aria-label="Slot"]', 'Guest desk: changed it last (LTP)');
     }
 
+    #[Depends('testTheMergeRuleIsChangedForOneUniverse')]
+    public function testAUniverseFadesWhenItsLastSourceIsGone(): void
+    {
+        $this->fader('House desk fader 8', 240);
+        $this->lamp('Palm House dimmers', 8, 240);
+        $this->go('Universes');
+        self::$chrome->press('Change', '.page-head');
+        $this->choose('When its last source is gone', 'it fades to black');
+        $this->field('Fade time in seconds, 0 to 3600', '1.5');
+        self::$chrome->press('Save', 'form');
+        $this->go('Stand-ins');
+        self::$chrome->press('Switch off properly', '[aria-label="Guest desk"]');
+        self::$chrome->press('Pull the cable', '[aria-label="House desk"]');
+        $this->lamp('Palm House dimmers', 8, 0, 20);
+        $this->go('Overview');
+        $this->sees('[aria-label="Universes"]', 'No source is left: fading to black over 1.5 s.');
+        $this->go('Stand-ins');
+        self::$chrome->press('Cable is out', '[aria-label="House desk"]');
+        $this->lamp('Palm House dimmers', 8, 240);
+    }
+
     public function testAWrongPasswordIsSaidAndTheThemeIsRemembered(): void
     {
         self::$chrome->press('Light', 'header.strip');

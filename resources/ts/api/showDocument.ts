@@ -39,6 +39,14 @@ export interface Universe {
    * How sources of equal priority share a slot.
    */
   merge?: 'htp' | 'ltp'
+  /**
+   * What becomes of it when its last source is gone: its levels stay, fade to zero, or are no longer sent.
+   */
+  whenLost?: 'hold' | 'fade' | 'stop'
+  /**
+   * How long that fade takes.
+   */
+  fadeSeconds?: number
 }
 /**
  * One end of a link. Gives receive, send or both.

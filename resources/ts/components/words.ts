@@ -1,4 +1,4 @@
-import type { Port } from '@/api/show'
+import type { Port, Universe } from '@/api/show'
 import type { PortLife } from '@/live/types'
 
 export const protocols = [
@@ -36,4 +36,10 @@ export function healthWords(life: PortLife | undefined, port: Port): string {
   if (life.state === 'lost') return `Lost: last heard ${spellAgo(life.heardAgo)} from ${life.from}.`
   if (port.receive && life.heard) return `${life.heard}, from ${life.from}, ${spellAgo(life.heardAgo)}`
   return life.sentAgo === null ? 'Nothing sent yet.' : `last sent ${spellAgo(life.sentAgo)}`
+}
+
+/** What becomes of a universe whose last source is gone. */
+export function lostWords(universe: Universe): string {
+  if (universe.whenLost === 'fade') return `fading to black over ${universe.fadeSeconds ?? 3} s`
+  return universe.whenLost === 'stop' ? 'sending has stopped' : 'the last levels stay'
 }

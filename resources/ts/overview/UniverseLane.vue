@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { useShow, type Route, type Universe } from '@/api/show'
 import SlotStrip from '@/components/SlotStrip.vue'
+import { lostWords } from '@/components/words'
 import { useEngine } from '@/live/engine'
 
 const props = defineProps<{ universe: Universe, inRoutes: Route[], outRoutes: Route[] }>()
@@ -13,7 +14,7 @@ const held = computed(() => engine.holds.filter((hold) => hold.universe === prop
 const words = computed(() => {
   const now = life.value
   if (!now?.spoken) return 'No source has been heard yet.'
-  if (now.leaders.length === 0) return 'No source is left: the last levels stay.'
+  if (now.leaders.length === 0) return `No source is left: ${lostWords(props.universe)}.`
   const names = now.leaders.join(' and ')
   return now.leaders.length > 1 ? `${names} share it (${(props.universe.merge ?? 'htp').toUpperCase()})` : `${names} ${now.sources > 1 ? `leads with priority ${now.priority}` : 'sends it'}`
 })

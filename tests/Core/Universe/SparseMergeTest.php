@@ -74,7 +74,7 @@ final class SparseMergeTest extends TestCase
                 $source->set($after);
                 $universe->add($source, $step);
             } elseif (mt_rand(0, 20) === 0) {
-                $universe->remove($source);
+                $universe->remove($source, $step);
                 unset($changedAt[$key]);
 
                 continue;

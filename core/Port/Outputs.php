@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Port;
+
+use NimbleJunction\Core\Plan\Plan;
+use NimbleJunction\Core\Trace\Event;
+use NimbleJunction\Core\Trace\Step;
+use NimbleJunction\Core\Trace\Trace;
+use NimbleJunction\Core\Universe\Universe;
+
+/** All ways out of all universes: a change leaves at once where the cadence lets it, everything else when it is due. */
+final class Outputs
+{
+    /** When sendDue() must be called next. */
+    public int $dueAt = \PHP_INT_MAX;
+
+    /** @var array<string, list<Output>> by universe */
+    private array $outputs = [];
+
+    /** @var list<Departure> */
+    private array $leaving = [];
+    private Plan $plan;
+
+    /** @param \Closure(string): Activity $activity of a port */
+    public function __construct(private readonly Trace $trace, private readonly \Closure $activity)
+    {
+        $this->plan = Plan::empty();
+    }
+
+    /** What goes on as it was keeps its cadence and its sequence numbers. */
+    public function adopt(Plan $plan): void
+    {
+        $this->plan = $plan;
+        $running = [];
+        foreach ($this->outputs as $outputs) {
+            foreach ($outputs as $output) {
+                $running[$output->outlet->key] = $output;
+            }
+        }
+        $this->outputs = [];
+        foreach ($plan->outlets as $universeId => $outlets) {
+            foreach ($outlets as $outlet) {
+                $output = $running[$outlet->key] ?? new Output($outlet);
+                $output->outlet = $outlet;
+                $this->outputs[$universeId][] = $output;
+            }
+        }
+        $this->dueAt = 0;
+    }
+
+    /** The next frame of this universe carries what an event has changed. */
+    public function await(string $universeId, Event $event): void
+    {
+        foreach ($this->outputs[$universeId] ?? [] as $output) {
+            $output->await($event);
+        }
+    }
+
+    public function offer(Universe $universe, int $now): void
+    {
+        foreach ($this->outputs[$universe->id] ?? [] as $output) {
+            if (! $universe->spoken) {
+                array_map(fn(string $bytes) => $this->leave($output, $bytes, $now), $output->end($universe->levels));
+
+                continue;
+            }
+            if ($output->offer($universe->levels, $now) <= $now) {
+                $this->send($output, $universe, $now);
+            }
+            $this->dueAt = min($this->dueAt, $output->dueAt);
+        }
+    }
+
+    /** @param array<string, Universe> $universes */
+    public function sendDue(array $universes, int $now): void
+    {
+        $next = \PHP_INT_MAX;
+        foreach ($this->outputs as $universeId => $outputs) {
+            foreach ($outputs as $output) {
+                if ($output->dueAt <= $now && isset($universes[$universeId])) {
+                    $this->send($output, $universes[$universeId], $now);
+                }
+                $next = min($next, $output->dueAt);
+            }
+        }
+        $this->dueAt = $next;
+    }
+
+    /** @return list<Departure> all that leaves since this was last asked */
+    public function take(): array
+    {
+        $leaving = $this->leaving;
+        $this->leaving = [];
+
+        return $leaving;
+    }
+
+    private function send(Output $output, Universe $universe, int $now): void
+    {
+        $bytes = $output->next($universe->levels, $now);
+        $this->leave($output, $bytes, $now);
+        foreach ($output->awaited() as $event) {
+            $this->trace->hop($event, Step::Sent, "{$this->plan->portName($output->outlet->portId)} sent {$output->outlet->words}", $bytes);
+        }
+    }
+
+    private function leave(Output $output, string $bytes, int $now): void
+    {
+        $outlet = $output->outlet;
+        $activity = ($this->activity)($outlet->portId);
+        foreach ($outlet->targets as $target) {
+            $this->leaving[] = new Departure($target->via, $target->address, $target->port, $bytes, $outlet->portId);
+            $activity->said($now);
+        }
+    }
+}
