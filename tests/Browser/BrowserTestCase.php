@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\Browser;
 
+use Facebook\WebDriver\WebDriverKeys;
 use NimbleJunction\Tests\Support\Background;
 use NimbleJunction\Tests\Support\Chrome;
 use NimbleJunction\Tests\Support\DemoStack;
@@ -82,5 +83,23 @@ abstract class BrowserTestCase extends TestCase
     protected function key(string $keys): void
     {
         self::$chrome->driver->getKeyboard()->sendKeys($keys);
+    }
+
+    /** Writes into a field of a form by its label. */
+    protected function field(string $label, string $text): void
+    {
+        self::$chrome->fill('[id="'.$this->fieldId($label).'"]', $text);
+    }
+
+    /** Chooses from a list of a form by its label and the beginning of an option. */
+    protected function choose(string $label, string $option): void
+    {
+        self::$chrome->find('[id="'.$this->fieldId($label).'"]')->sendKeys(WebDriverKeys::ENTER);
+        Background::until(static fn() => self::$chrome->driver->executeScript('const found = [...document.querySelectorAll(".v-overlay .v-list-item")].find((one) => one.textContent.trim().startsWith(arguments[0])); found?.click(); return found ? true : null', [$option]), "The option {$option}");
+    }
+
+    private function fieldId(string $label): string
+    {
+        return Background::until(static fn() => self::$chrome->driver->executeScript('return [...document.querySelectorAll("form label")].find((one) => one.htmlFor && one.textContent.trim() === arguments[0])?.htmlFor', [$label]), "The field {$label}");
     }
 }

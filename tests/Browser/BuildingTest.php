@@ -133,19 +133,4 @@ final class BuildingTest extends BrowserTestCase
         $this->sees('section.drawer', $words);
         $handle->click();
     }
-
-    /** @param string $label of a text field of the form */
-    private function field(string $label, string $text): void
-    {
-        $id = self::$chrome->driver->executeScript('return [...document.querySelectorAll("form label")].find((one) => one.htmlFor && one.textContent.trim() === arguments[0])?.htmlFor', [$label]);
-        self::$chrome->fill("[id=\"{$id}\"]", $text);
-    }
-
-    private function choose(string $label, string $option): void
-    {
-        $id = self::$chrome->driver->executeScript('return [...document.querySelectorAll("form label")].find((one) => one.htmlFor && one.textContent.trim() === arguments[0])?.htmlFor', [$label]);
-        self::$chrome->find("[id=\"{$id}\"]")->sendKeys(WebDriverKeys::ENTER);
-        $chosen = Background::until(fn() => self::$chrome->driver->executeScript('const found = [...document.querySelectorAll(".v-overlay .v-list-item")].find((one) => one.textContent.trim() === arguments[0]); found?.click(); return found ? true : null', [$option]), "The option {$option}");
-        self::assertTrue($chosen);
-    }
 }

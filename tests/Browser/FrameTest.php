@@ -130,17 +130,4 @@ final class FrameTest extends BrowserTestCase
         self::$chrome->login(self::$demo, 'builder');
         $this->sees('header.strip', 'Dark');
     }
-
-    private function field(string $label, string $text): void
-    {
-        $id = self::$chrome->driver->executeScript('return [...document.querySelectorAll("form label")].find((one) => one.htmlFor && one.textContent.trim() === arguments[0])?.htmlFor', [$label]);
-        self::$chrome->fill("[id=\"{$id}\"]", $text);
-    }
-
-    private function choose(string $label, string $option): void
-    {
-        $id = self::$chrome->driver->executeScript('return [...document.querySelectorAll("form label")].find((one) => one.htmlFor && one.textContent.trim() === arguments[0])?.htmlFor', [$label]);
-        self::$chrome->find("[id=\"{$id}\"]")->sendKeys(WebDriverKeys::ENTER);
-        Background::until(static fn() => self::$chrome->driver->executeScript('const found = [...document.querySelectorAll(".v-overlay .v-list-item")].find((one) => one.textContent.trim().startsWith(arguments[0])); found?.click(); return found ? true : null', [$option]), "The option {$option}");
-    }
 }

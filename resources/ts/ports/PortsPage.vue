@@ -8,6 +8,7 @@ import { healthWords, spellNumber, spellProtocol, spellRate } from '@/components
 import { useEngine } from '@/live/engine'
 import PortDetail from './PortDetail.vue'
 import PortForm from './PortForm.vue'
+import { usualPorts } from './draft'
 
 const show = useShow()
 const session = useSession()
@@ -22,8 +23,8 @@ const chosen = computed<Port | null>(() => show.ports.find((port) => port.id ===
 function where(port: Port): string {
   const universes = (port.receive?.feeds ?? []).map((link) => `${spellNumber(port.protocol, link.number)} → ${show.universeName(link.universe)}`)
   const carried = (port.send?.carries ?? []).map((link) => `${show.universeName(link.universe)} → ${spellNumber(port.protocol, link.number)}`)
-  const listens = port.receive ? [`listens at ${port.receive.address}:${port.receive.port}`] : []
-  const sends = port.send ? [`sends to ${port.send.to?.join(', ') || 'multicast'}:${port.send.port}`] : []
+  const listens = port.receive ? [`listens at ${port.receive.address ?? '0.0.0.0'}:${port.receive.port ?? usualPorts[port.protocol].receive}`] : []
+  const sends = port.send ? [`sends to ${port.send.to?.join(', ') || 'multicast'}:${port.send.port ?? usualPorts[port.protocol].send}`] : []
   return [...listens, ...universes, ...sends, ...carried].join(' · ')
 }
 function done(id: string): void {

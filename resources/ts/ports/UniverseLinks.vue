@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ref } from 'vue'
 import { useShow, type Port } from '@/api/show'
 import { spellNumber } from '@/components/words'
 import type { LinkDraft } from './draft'
@@ -8,12 +9,26 @@ const links = defineModel<LinkDraft[]>({ required: true })
 const show = useShow()
 const numberLabel = { 'art-net': 'Port-address, from 0', sacn: 'sACN universe, from 1', osc: '', 'dmx-line': 'Line' }
 
-function add(): void {
+function add(id?: string): void {
   const last = links.value.at(-1)
   const first = props.protocol === 'art-net' ? 0 : 1
-  const universe = show.universes.find((one) => !links.value.some((link) => link.universe === one.id)) ?? show.universes[0]
-  links.value = [...links.value, { number: props.protocol === 'dmx-line' ? 1 : last ? Number(last.number) + 1 : first, universe: universe?.id ?? '' }]
+  const universe = id ?? (show.universes.find((one) => !links.value.some((link) => link.universe === one.id)) ?? show.universes[0])?.id
+  links.value = [...links.value, { number: props.protocol === 'dmx-line' ? 1 : last ? Number(last.number) + 1 : first, universe: universe ?? '' }]
 }
+const failed = ref('')
+/** A port of a new show has nowhere to send its levels yet: a universe is made without leaving the form. */
+async function make(): Promise<void> {
+  failed.value = ''
+  try {
+    const taken = show.universes.map((one) => one.name)
+    let number = taken.length + 1
+    while (taken.includes(`Universe ${number}`)) number++
+    add((await show.add('universes', { name: `Universe ${number}`, merge: 'htp' })).id)
+  } catch (error) {
+    failed.value = (error as Error).message
+  }
+}
+const mayAdd = () => props.protocol !== 'dmx-line' || links.value.length === 0
 </script>
 
 <template>
@@ -25,8 +40,11 @@ function add(): void {
       <v-btn variant="text" :aria-label="`Take universe ${i + 1} out`" @click="links = links.filter((_, k) => k !== i)">Remove</v-btn>
       <p v-if="protocol === 'art-net'" class="quiet spelled">Net : Sub-Net : Universe {{ spellNumber(protocol, Number(link.number)).split(' ')[0] }}; number {{ Number(link.number) + 1 }} on a desk that counts from 1</p>
     </div>
-    <p v-if="show.universes.length === 0" class="quiet">There is no universe yet: add one on the Universes page.</p>
-    <v-btn v-else-if="protocol !== 'dmx-line' || links.length === 0" size="small" @click="add">Add a universe</v-btn>
+    <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
+    <div v-if="mayAdd()" class="actions">
+      <v-btn v-if="show.universes.length > 0" size="small" @click="add()">Add a universe</v-btn>
+      <v-btn size="small" @click="make">Make a new universe</v-btn>
+    </div>
   </div>
 </template>
 

@@ -30,10 +30,14 @@ async function choose(event: Event): Promise<void> {
   if (file) chosen.value = { name: file.name, text: await file.text() }
   input.value = ''
 }
+/** Nothing in it but a name: where every rig begins. */
+function beginNew(): void {
+  chosen.value = { name: 'an empty show', text: JSON.stringify({ format: 'nimble-junction/show', version: 1, name: 'New show' }) }
+}
 async function load(): Promise<void> {
   const file = chosen.value
   chosen.value = null
-  if (file && await attempt(() => show.importJson(file.text))) show.said = `${file.name} is the show now. Ctrl+Z brings the old one back.`
+  if (file && await attempt(() => show.importJson(file.text))) show.said = `It is ${file.name} now. Ctrl+Z brings the old one back.`
 }
 </script>
 
@@ -55,10 +59,11 @@ async function load(): Promise<void> {
         <div class="actions"><v-btn href="/api/show/export" download>Export the show</v-btn></div>
       </section>
       <section class="panel">
-        <h2>Import</h2>
-        <p>A show document replaces the current show. What is wrong with it is listed, and then nothing changes.</p>
+        <h2>Import, or begin anew</h2>
+        <p>A show document, or an empty show, replaces the current one. What is wrong with it is listed, and then nothing changes.</p>
         <div class="actions">
           <label class="file" :class="{ disabled: !session.mayBuild }">Choose a show document<input type="file" accept=".json,application/json" :disabled="!session.mayBuild" @change="choose"></label>
+          <v-btn :disabled="!session.mayBuild" @click="beginNew">Begin an empty show</v-btn>
         </div>
         <div v-if="chosen" class="ask">
           <p>Replace "{{ show.document?.name }}" by {{ chosen.name }}?</p>

@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Tests\Browser;
+
+use Facebook\WebDriver\WebDriverKeys;
+use PHPUnit\Framework\Attributes\Depends;
+
+/** The first ten minutes: an empty show, a desk and dimmers, the two that do not talk, and the fault found. */
+final class NewShowTest extends BrowserTestCase
+{
+    public function testAnEmptyShowIsBegunAndCanBeTakenBack(): void
+    {
+        $this->go('Show');
+        self::$chrome->press('Begin an empty show', '.page');
+        $this->sees('.ask', 'Replace "Fernhall Glasshouse, Night Walk" by an empty show?');
+        self::$chrome->press('Replace', '.ask');
+        $this->sees('.page', '0 universes, 0 ports, 0 routes.');
+        self::$chrome->find('main h1')->click();
+        $this->key(WebDriverKeys::CONTROL.'z'.WebDriverKeys::NULL);
+        $this->sees('.page', '2 universes, 5 ports, 2 routes.');
+        self::$chrome->press('Begin an empty show', '.page');
+        self::$chrome->press('Replace', '.ask');
+        $this->sees('.page', '0 universes, 0 ports, 0 routes.');
+    }
+
+    #[Depends('testAnEmptyShowIsBegunAndCanBeTakenBack')]
+    public function testThePageOffersTheFirstStepAndTheFormMakesTheUniverseItNeeds(): void
+    {
+        $this->go('Overview');
+        $this->sees('.empty', 'This show has no ports yet.');
+        self::$chrome->press('Add the first port', '.empty');
+        self::$chrome->fill('form[aria-label="Port"] input[type=text]', 'Desk');
+        $this->choose('Our address', '0.0.0.0: every adapter');
+        self::$chrome->press('Make a new universe', 'form');
+        $this->sees('form', 'number 1 on a desk that counts from 1');
+        self::$chrome->press('Add the port', 'form');
+        $this->sees('.row-button[aria-current="true"]', 'Desk');
+        $this->sees('aside.panel', 'Universe 1: port-address, from 0');
+    }
+
+    /** The stand-ins run on this machine, each at an address of its own, so "every adapter" is taken: the page says so, and what to do. */
+    #[Depends('testThePageOffersTheFirstStepAndTheFormMakesTheUniverseItNeeds')]
+    public function testAnAddressInUseIsSaidAtThePort(): void
+    {
+        $this->sees('.row-button[aria-current="true"]', 'UDP port 6454 at 0.0.0.0 is in use by another program: close that program, or choose another port or address.');
+        $status = self::$chrome->driver->executeAsyncScript(
+            'const done = arguments[1]; const token = decodeURIComponent((document.cookie.match(/XSRF-TOKEN=([^;]+)/) ?? ["", ""])[1]); fetch("/api/show/ports/desk", { method: "PUT", headers: { "Content-Type": "application/json", Accept: "application/json", "X-XSRF-TOKEN": token }, body: arguments[0] }).then((answer) => done(answer.status))',
+            [json_encode(['name' => 'Desk', 'protocol' => 'art-net', 'receive' => ['address' => '127.77.0.1', 'feeds' => [['number' => 0, 'universe' => 'universe-1']]]], JSON_THROW_ON_ERROR)],
+        );
+        self::assertSame(200, $status);
+        $this->sees('.row-button[aria-current="true"]', 'listens at 127.77.0.1:6454');
+    }
+
+    /** The house desk sends port-addresses 1 and 2; this port listens to 0. */
+    #[Depends('testAnAddressInUseIsSaidAtThePort')]
+    public function testTheFaultIsOnThePageWithoutAClickAndMendedInTheForm(): void
+    {
+        $this->go('Overview');
+        $this->sees('.stray', 'Art-Net port-address 1 (0:0:1) arrives from 127.77.0.11, and no port listens to it.');
+        self::$chrome->press('Open the port', '.stray');
+        self::$chrome->press('Change', 'aside.panel');
+        $id = self::$chrome->driver->executeScript('return [...document.querySelectorAll("form label")].find((one) => one.htmlFor && one.textContent.trim() === "Port-address, from 0")?.htmlFor');
+        self::$chrome->fill("[id=\"{$id}\"]", '1');
+        self::$chrome->press('Save', 'form');
+        $this->sees('.row-button[aria-current="true"]', 'alive');
+        $this->go('Overview');
+        $this->sees('[aria-label="Universes"]', 'Desk sends it');
+    }
+
+    #[Depends('testTheFaultIsOnThePageWithoutAClickAndMendedInTheForm')]
+    public function testTheDimmersHearUsAndALampLights(): void
+    {
+        $this->go('Ports');
+        self::$chrome->press('Add a port', '.page-head');
+        self::$chrome->fill('form[aria-label="Port"] input[type=text]', 'Dimmers');
+        $this->choose('Protocol', 'DMX line');
+        foreach (['Receives', 'Sends'] as $switch) {
+            self::$chrome->driver->executeScript('[...document.querySelectorAll("form label")].find((one) => one.textContent.trim() === arguments[0])?.click()', [$switch]);
+        }
+        $this->field('To, one or more addresses', '127.77.0.13');
+        $this->field('Its receive port (UDP)', '5120');
+        self::$chrome->press('Add a universe', 'form');
+        self::$chrome->press('Add the port', 'form');
+        $this->sees('.row-button[aria-current="true"]', 'Dimmers');
+        $this->fader('House desk fader 3', 144);
+        $this->lamp('Palm House dimmers', 3, 144);
+    }
+}
