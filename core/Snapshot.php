@@ -35,6 +35,7 @@ final class Snapshot
                         'name' => $source->name,
                         'address' => $source->address,
                         'priority' => $source->priority,
+                        'lastResort' => $source->lastResort,
                         'levels' => base64_encode($source->levels),
                     ], array_values($universe->sources())),
                     'holds' => array_map(static fn(Hold $hold): array => [
@@ -72,6 +73,7 @@ final class Snapshot
                     self::text($entry['name'] ?? null),
                     self::text($entry['address'] ?? null),
                     \is_int($entry['priority'] ?? null) ? $entry['priority'] : null,
+                    ($entry['lastResort'] ?? false) === true,
                 );
                 $source->set(substr(self::bytes($entry['levels'] ?? null), 0, 512));
                 $source->heardAt = $now;

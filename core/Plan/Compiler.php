@@ -92,6 +92,7 @@ final readonly class Compiler
                     $port->id,
                     $link->universe,
                     $port->protocol === Protocol::Sacn ? null : $receive->priority,
+                    $receive->lastResort,
                 );
                 if ($receive->multicast) {
                     $shared[$key]['groups'][] = SacnUniverse::multicastGroup($link->number);

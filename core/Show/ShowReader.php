@@ -123,6 +123,7 @@ final class ShowReader
             $protocol === Protocol::Sacn && $fields->flag('multicast', false),
             $levels && $protocol !== Protocol::Sacn ? $fields->whole('priority', 0, 200, 100) : 100,
             $levels ? self::links($fields, 'feeds', $protocol) : [],
+            $levels && $fields->flag('lastResort', false),
         );
         $fields->close();
 

@@ -22,6 +22,7 @@ final class Source
      * @param string $key the same as long as it is the same sender through the same port
      * @param string $address where it sends from
      * @param int|null $priority 0–200; null joins whatever priority leads
+     * @param bool $lastResort leads only where no other kind of source is there, whatever its priority
      */
     public function __construct(
         public readonly string $key,
@@ -30,6 +31,7 @@ final class Source
         public string $name,
         public string $address,
         public ?int $priority,
+        public bool $lastResort = false,
     ) {
         $this->levels = str_repeat("\0", Frame::SLOTS);
     }
@@ -45,6 +47,12 @@ final class Source
     public function isSparse(): bool
     {
         return $this->priority === null;
+    }
+
+    /** Where it stands among others: a source of last resort is below all that are none. */
+    public function rank(): int
+    {
+        return ($this->priority ?? 0) - ($this->lastResort ? 1000 : 0);
     }
 
     public function lostAt(): int

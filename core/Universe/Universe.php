@@ -134,12 +134,13 @@ final class Universe
     }
 
     /** @return bool whether what leaves has changed */
-    public function rank(Source $source, ?int $priority): bool
+    public function rank(Source $source, ?int $priority, bool $lastResort = false): bool
     {
-        if ($source->priority === $priority) {
+        if ($source->priority === $priority && $source->lastResort === $lastResort) {
             return false;
         }
         $source->priority = $priority;
+        $source->lastResort = $lastResort;
         $this->findLeading();
 
         return $this->remerge();
@@ -258,22 +259,25 @@ final class Universe
             };
         }
         $beaten = array_filter($this->sources, fn(Source $source): bool => ! \in_array($source, $this->leading, true));
-        $reason = $beaten !== [] && ! $winner->isSparse()
-            ? "priority {$winner->priority} is above ".max(array_map(static fn(Source $source): int => (int) $source->priority, $beaten))
-            : $this->merger->reason($this->leading, $winner, $slot, $now);
+        $rivals = array_filter($beaten, static fn(Source $source): bool => $source->lastResort === $winner->lastResort);
+        $reason = match (true) {
+            $winner->isSparse() || $beaten === [] => $this->merger->reason($this->leading, $winner, $slot, $now),
+            $rivals === [] => 'what is there besides is a source of last resort',
+            default => "priority {$winner->priority} is above ".max(array_map(static fn(Source $source): int => (int) $source->priority, $rivals)),
+        };
 
         return "{$winner->name}: {$reason}.";
     }
 
     private function findLeading(): void
     {
-        $highest = -1;
+        $highest = \PHP_INT_MIN;
         foreach ($this->sources as $source) {
-            $highest = max($highest, $source->priority ?? -1);
+            $highest = $source->isSparse() ? $highest : max($highest, $source->rank());
         }
         $this->leading = array_values(array_filter(
             $this->sources,
-            static fn(Source $source): bool => $source->isSparse() || $source->priority === $highest,
+            static fn(Source $source): bool => $source->isSparse() || $source->rank() === $highest,
         ));
     }
 

@@ -87,11 +87,11 @@ final class Universes
         }
         $changed = false;
         $priority = $frame->priority ?? $mapping->priority ?? 100;
-        if ($priority !== $source->priority) {
+        if ($priority !== $source->priority || $mapping->lastResort !== $source->lastResort) {
             $was = $this->leaders($universe);
             $before = $source->priority;
-            $changed = $universe->rank($source, $priority);
-            $this->trace->note(Kind::Source, "rank {$universe->id} {$key}", $source->portId, Step::Changed, "{$source->name} now sends {$this->named($universe)} with priority {$priority}, before {$before}", $now);
+            $changed = $universe->rank($source, $priority, $mapping->lastResort);
+            $priority === $before || $this->trace->note(Kind::Source, "rank {$universe->id} {$key}", $source->portId, Step::Changed, "{$source->name} now sends {$this->named($universe)} with priority {$priority}, before {$before}", $now);
             $this->compareLeaders($universe, $was, $source->portId, $now);
         }
 
@@ -164,7 +164,7 @@ final class Universes
 
             return false;
         }
-        $source = new Source($key, $mapping->portId, $frame->protocol, $name, $from, $frame->priority ?? $mapping->priority ?? 100);
+        $source = new Source($key, $mapping->portId, $frame->protocol, $name, $from, $frame->priority ?? $mapping->priority ?? 100, $mapping->lastResort);
         $source->set($frame->levels);
         $source->sequence = $frame->sequence;
         $source->heardAt = $now;

@@ -72,6 +72,10 @@ export interface ReceiveSide {
   multicast?: boolean
   priority?: Priority
   /**
+   * Its sources lead only where no others are, whatever their priority.
+   */
+  lastResort?: boolean
+  /**
    * @maxItems 1024
    */
   feeds?: UniverseLink[]

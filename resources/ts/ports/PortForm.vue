@@ -67,6 +67,7 @@ async function save(): Promise<void> {
         <v-switch v-model="draft.receive.enabled" label="Receiving on" />
         <v-switch v-if="sacn" v-model="draft.receive.multicast" label="Multicast" />
         <v-text-field v-else-if="levels" v-model.number="draft.receive.priority" type="number" label="Priority of its sources, 0 to 200" :error-messages="fault('receive/priority')" />
+        <v-switch v-if="levels" v-model="draft.receive.lastResort" label="Last resort: leads only when every other source is gone" class="wide" />
         <UniverseLinks v-if="levels" v-model="draft.receive.feeds" :protocol="draft.protocol" label="Universes it feeds" :number-fault="(i) => fault(`receive/feeds/${i}/number`)" />
       </div>
     </fieldset>

@@ -10,7 +10,7 @@ export interface PortDraft {
   enabled: boolean
   receives: boolean
   sends: boolean
-  receive: { enabled: boolean, address: string, port: number, multicast: boolean, priority: number, feeds: LinkDraft[] }
+  receive: { enabled: boolean, address: string, port: number, multicast: boolean, priority: number, lastResort: boolean, feeds: LinkDraft[] }
   send: { enabled: boolean, address: string, to: string, port: number, multicast: boolean, perSecond: number, priority: number, sourceName: string, carries: LinkDraft[] }
 }
 
@@ -30,7 +30,7 @@ export function draftOf(port: Port | null, protocol: Protocol = 'art-net'): Port
     enabled: port?.enabled ?? true,
     receives: port ? port.receive !== undefined : true,
     sends: port ? port.send !== undefined : spoken === 'osc',
-    receive: { enabled: true, address: '0.0.0.0', port: usual.receive, multicast: false, priority: 100, ...port?.receive, feeds: (port?.receive?.feeds ?? []).map((link) => ({ ...link })) },
+    receive: { enabled: true, address: '0.0.0.0', port: usual.receive, multicast: false, priority: 100, lastResort: false, ...port?.receive, feeds: (port?.receive?.feeds ?? []).map((link) => ({ ...link })) },
     send: { enabled: true, address: '0.0.0.0', port: usual.send, multicast: false, perSecond: 44, priority: 100, sourceName: 'Nimble Junction', ...port?.send, to: (port?.send?.to ?? []).join(', '), carries: (port?.send?.carries ?? []).map((link) => ({ ...link })) },
   }
 }
@@ -48,6 +48,7 @@ export function portOf(draft: PortDraft): Omit<Port, 'id'> {
       enabled: receive.enabled, address: receive.address.trim(), port: Number(receive.port),
       ...(sacn ? { multicast: receive.multicast } : {}),
       ...(levels && !sacn ? { priority: Number(receive.priority) } : {}),
+      ...(levels && receive.lastResort ? { lastResort: true } : {}),
       ...(levels ? { feeds: receive.feeds.map((link) => ({ number: Number(link.number), universe: link.universe })) } : {}),
     } } : {}),
     ...(draft.sends ? { send: {
