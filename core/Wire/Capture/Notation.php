@@ -6,6 +6,7 @@ namespace NimbleJunction\Core\Wire\Capture;
 
 use NimbleJunction\Core\Wire\Layout\Notation as NotationInterface;
 use NimbleJunction\Core\Wire\Layout\Part;
+use NimbleJunction\Core\Wire\Layout\Plain;
 use NimbleJunction\Core\Wire\Layout\Unwritable;
 use NimbleJunction\Core\Wire\Malformed;
 
@@ -65,14 +66,11 @@ final class Notation implements NotationInterface
         if (! \is_int($time) || $time < 0 || $time >= 0xFFFFFFFF * 1_000_000_000) {
             throw Unwritable::field("{$path}/time", $time, 'use nanoseconds since 1970');
         }
-        $data = $packet['data'] ?? null;
-        if (! \is_string($data) || \strlen($data) % 2 !== 0 || ($data !== '' && ! ctype_xdigit($data))) {
-            throw Unwritable::field("{$path}/data", $data, 'use bytes in hexadecimal, two digits each');
-        }
+        $data = Plain::bytes($packet['data'] ?? null, "{$path}/data");
         [$source, $sourcePort] = self::end($packet['source'] ?? null, "{$path}/source");
         [$destination, $destinationPort] = self::end($packet['destination'] ?? null, "{$path}/destination");
 
-        return new Datagram($time, $source, $sourcePort, $destination, $destinationPort, (string) hex2bin($data));
+        return new Datagram($time, $source, $sourcePort, $destination, $destinationPort, $data);
     }
 
     /** @return array{string, int} */

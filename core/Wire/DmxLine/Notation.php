@@ -6,6 +6,7 @@ namespace NimbleJunction\Core\Wire\DmxLine;
 
 use NimbleJunction\Core\Wire\Layout\Notation as NotationInterface;
 use NimbleJunction\Core\Wire\Layout\Part;
+use NimbleJunction\Core\Wire\Layout\Plain;
 use NimbleJunction\Core\Wire\Layout\Unwritable;
 
 /** One refresh of a line: start code and slots. */
@@ -30,17 +31,14 @@ final class Notation implements NotationInterface
                 throw Unwritable::unknown((string) $name, ['START Code', 'slots']);
             }
         }
-        $code = $fields['START Code'] ?? 0;
-        if (! \is_int($code) || $code < 0 || $code > 255) {
-            throw Unwritable::field('START Code', $code, 'use a whole number from 0 to 255');
-        }
+        $code = Plain::whole($fields['START Code'] ?? 0, 'START Code', 0, 255);
         $slots = $fields['slots'] ?? null;
         if (! \is_array($slots) || $slots === [] || \count($slots) > 512) {
             throw Unwritable::field('slots', \is_array($slots) ? \count($slots) : $slots, 'use a list of 1 to 512 levels');
         }
         $levels = '';
         foreach ($slots as $i => $level) {
-            $levels .= \is_int($level) && $level >= 0 && $level <= 255 ? \chr($level) : throw Unwritable::field("slots/{$i}", $level, 'use a whole number from 0 to 255');
+            $levels .= \chr(Plain::whole($level, "slots/{$i}", 0, 255));
         }
 
         return (new Line($levels, $code))->encode();

@@ -160,11 +160,7 @@ final readonly class Field
             return $plain === $this->fixedText() ? $this->default : throw Unwritable::field($this->name, $plain, "it is always \"{$this->fixedText()}\"");
         }
         if ($this->kind === Kind::Bytes) {
-            if (! \is_string($plain) || \strlen($plain) % 2 !== 0 || ($plain !== '' && ! ctype_xdigit($plain))) {
-                throw Unwritable::field($this->name, $plain, 'use bytes in hexadecimal, two digits each');
-            }
-
-            return (string) hex2bin($plain);
+            return Plain::bytes($plain, $this->name);
         }
 
         return \is_int($plain) || \is_string($plain) ? $plain : throw Unwritable::field($this->name, $plain, 'use a number or a text');

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Wire\Midi;
 
 use NimbleJunction\Core\Wire\FrameRate;
+use NimbleJunction\Core\Wire\Layout\Plain;
 use NimbleJunction\Core\Wire\Layout\Unwritable;
 use NimbleJunction\Core\Wire\OutOfRange;
 use NimbleJunction\Core\Wire\TimeCode;
@@ -168,11 +169,7 @@ final readonly class FieldReader
 
     private function number(string $name, int $highest, int $lowest = 0): int
     {
-        $value = $this->fields[$name] ?? null;
-
-        return \is_int($value) && $value >= $lowest && $value <= $highest
-            ? $value
-            : throw Unwritable::field("{$this->path}/{$name}", $value, "use a whole number from {$lowest} to {$highest}");
+        return Plain::whole($this->fields[$name] ?? null, "{$this->path}/{$name}", $lowest, $highest);
     }
 
     private function only(string ...$known): self

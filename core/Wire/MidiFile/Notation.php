@@ -6,6 +6,7 @@ namespace NimbleJunction\Core\Wire\MidiFile;
 
 use NimbleJunction\Core\Wire\Layout\Notation as NotationInterface;
 use NimbleJunction\Core\Wire\Layout\Part;
+use NimbleJunction\Core\Wire\Layout\Plain;
 use NimbleJunction\Core\Wire\Layout\Unwritable;
 use NimbleJunction\Core\Wire\Malformed;
 use NimbleJunction\Core\Wire\VariableLength;
@@ -53,8 +54,8 @@ final readonly class Notation implements NotationInterface
             $read[] = new Track($list);
         }
         try {
-            $division = Division::read(self::whole($fields['division'] ?? 480, 'division', 65535));
-            $bytes = (new File(self::whole($fields['format'] ?? (\count($read) === 1 ? 0 : 1), 'format', 2), $division, $read))->encode();
+            $division = Division::read(Plain::whole($fields['division'] ?? 480, 'division', 0, 65535));
+            $bytes = (new File(Plain::whole($fields['format'] ?? (\count($read) === 1 ? 0 : 1), 'format', 0, 2), $division, $read))->encode();
             File::decode($bytes);
         } catch (Malformed $malformed) {
             throw Unwritable::field('Standard MIDI File', null, $malformed->getMessage());
@@ -89,36 +90,24 @@ final readonly class Notation implements NotationInterface
                 throw Unwritable::unknown("{$path}/{$name}", $known);
             }
         }
-        $delta = self::whole($fields['delta-time'] ?? 0, "{$path}/delta-time", VariableLength::HIGHEST);
+        $delta = Plain::whole($fields['delta-time'] ?? 0, "{$path}/delta-time", 0, VariableLength::HIGHEST);
         if (isset($fields['MIDI event'])) {
-            $message = self::hex($fields['MIDI event'], "{$path}/MIDI event");
+            $message = Plain::bytes($fields['MIDI event'], "{$path}/MIDI event");
             $status = \ord($message[0] ?? "\0");
 
             return $status >= 0x80 && $status < 0xF0 ? Event::channel($delta, $message) : throw Unwritable::field("{$path}/MIDI event", $fields['MIDI event'], 'use a channel message with its status byte');
         }
         foreach (['sysex event F0' => Event::exclusive(...), 'sysex event F7' => Event::escape(...)] as $name => $make) {
             if (isset($fields[$name])) {
-                return $make($delta, self::hex($fields[$name], "{$path}/{$name}"));
+                return $make($delta, Plain::bytes($fields[$name], "{$path}/{$name}"));
             }
         }
-        $type = self::whole($fields['meta-event'] ?? null, "{$path}/meta-event", 127);
+        $type = Plain::whole($fields['meta-event'] ?? null, "{$path}/meta-event", 0, 127);
         if (isset($fields['tempo'])) {
-            return Event::meta($delta, $type, substr(pack('N', self::whole($fields['tempo'], "{$path}/tempo", 0xFFFFFF)), 1));
+            return Event::meta($delta, $type, substr(pack('N', Plain::whole($fields['tempo'], "{$path}/tempo", 0, 0xFFFFFF)), 1));
         }
         $text = $fields['text'] ?? null;
 
-        return Event::meta($delta, $type, \is_string($text) ? $text : self::hex($fields['data'] ?? '', "{$path}/data"));
-    }
-
-    private static function whole(mixed $value, string $path, int $highest): int
-    {
-        return \is_int($value) && $value >= 0 && $value <= $highest ? $value : throw Unwritable::field($path, $value, "use a whole number from 0 to {$highest}");
-    }
-
-    private static function hex(mixed $value, string $path): string
-    {
-        return \is_string($value) && \strlen($value) % 2 === 0 && ($value === '' || ctype_xdigit($value))
-            ? (string) hex2bin($value)
-            : throw Unwritable::field($path, $value, 'use bytes in hexadecimal, two digits each');
+        return Event::meta($delta, $type, \is_string($text) ? $text : Plain::bytes($fields['data'] ?? '', "{$path}/data"));
     }
 }

@@ -8,6 +8,7 @@ use NimbleJunction\Core\Wire\Layout\Field;
 use NimbleJunction\Core\Wire\Layout\Layout;
 use NimbleJunction\Core\Wire\Layout\Notation as NotationInterface;
 use NimbleJunction\Core\Wire\Layout\Part;
+use NimbleJunction\Core\Wire\Layout\Plain;
 use NimbleJunction\Core\Wire\Layout\Unwritable;
 use NimbleJunction\Core\Wire\Malformed;
 use NimbleJunction\Core\Wire\VariableLength;
@@ -66,7 +67,7 @@ final readonly class Notation implements NotationInterface
             if (! \is_array($entry) || ! \is_int($delta) || $delta < 0 || $delta > VariableLength::HIGHEST) {
                 throw Unwritable::field("{$path}/delta time", $delta, 'use a whole number from 0 to '.VariableLength::HIGHEST);
             }
-            $commands[] = new Command(self::hex($entry['command'] ?? null, "{$path}/command"), $delta);
+            $commands[] = new Command(Plain::bytes($entry['command'] ?? null, "{$path}/command"), $delta);
         }
         $journal = isset($fields['recovery journal']) ? self::readJournal(self::part($fields, 'recovery journal')) : null;
         $values = self::rtp()->read($header);
@@ -154,16 +155,13 @@ final readonly class Notation implements NotationInterface
             $chapters = [];
             foreach (ChannelJournal::CHAPTERS as $letter) {
                 if (isset($entry["chapter {$letter}"])) {
-                    $chapters[$letter] = self::hex($entry["chapter {$letter}"], "{$path}/chapter {$letter}");
+                    $chapters[$letter] = Plain::bytes($entry["chapter {$letter}"], "{$path}/chapter {$letter}");
                 }
             }
             $channels[] = new ChannelJournal(($entry['S'] ?? 0) === 1, $channel + 1, ($entry['H'] ?? 0) === 1, $chapters);
         }
-        $checkpoint = $fields['Checkpoint Packet Seqnum'] ?? null;
-        if (! \is_int($checkpoint) || $checkpoint < 0 || $checkpoint > 65535) {
-            throw Unwritable::field('recovery journal/Checkpoint Packet Seqnum', $checkpoint, 'use a whole number from 0 to 65535');
-        }
-        $system = isset($fields['system journal']) ? self::hex($fields['system journal'], 'recovery journal/system journal') : '';
+        $checkpoint = Plain::whole($fields['Checkpoint Packet Seqnum'] ?? null, 'recovery journal/Checkpoint Packet Seqnum', 0, 65535);
+        $system = isset($fields['system journal']) ? Plain::bytes($fields['system journal'], 'recovery journal/system journal') : '';
 
         return new Journal(($fields['S'] ?? 0) === 1, ($fields['H'] ?? 0) === 1, $checkpoint, $system, $channels);
     }
@@ -178,12 +176,5 @@ final readonly class Notation implements NotationInterface
         $part = $fields[$name] ?? null;
 
         return \is_array($part) ? $part : throw Unwritable::field($name, $part, 'an object is needed here');
-    }
-
-    private static function hex(mixed $value, string $path): string
-    {
-        return \is_string($value) && \strlen($value) % 2 === 0 && ($value === '' || ctype_xdigit($value))
-            ? (string) hex2bin($value)
-            : throw Unwritable::field($path, $value, 'use bytes in hexadecimal, two digits each');
     }
 }
