@@ -39,10 +39,10 @@ async function move(by: number): Promise<void> {
 </template>
 
 <style scoped>
-.bytes { background: var(--sunk); border: 1px solid var(--rule); padding: 8px 0; overflow: auto; max-height: calc(100vh - 330px); min-height: 120px; font-size: 13px; line-height: 1.7; }
-.row { display: grid; grid-template-columns: 44px auto 1fr; gap: 12px; padding: 0 12px; white-space: nowrap; }
+.bytes { background: var(--sunk); border: 1px solid var(--rule); padding: 8px 0; overflow: auto; max-height: calc(100vh - 350px); min-height: 120px; font-size: 12.5px; line-height: 1.7; }
+.row { display: grid; grid-template-columns: 32px auto 1fr; gap: 8px; padding: 0 8px; white-space: nowrap; }
 .place { text-align: right; }
-.byte { display: inline-block; padding: 0 3px; cursor: default; }
+.byte { display: inline-block; padding: 0 2px; cursor: default; }
 .byte:nth-child(8) { margin-right: 8px; }
 .byte.lit { background: var(--fill); color: rgb(var(--v-theme-on-background)); }
 .byte.wrong { background: var(--wrong); color: rgb(var(--v-theme-background)); }

@@ -71,7 +71,7 @@ onMounted(async () => {
   <div class="page">
     <div class="page-head"><h1>Packets</h1><span class="quiet">Paste one, and see which byte says what.</span></div>
     <div class="paste">
-      <v-textarea v-model="hex" label="Bytes in hexadecimal" rows="2" max-rows="4" auto-grow class="figures" spellcheck="false" />
+      <v-textarea v-model="hex" label="Bytes in hexadecimal" rows="2" max-rows="2" no-resize class="figures" spellcheck="false" />
       <v-select v-model="format" :items="choices" item-title="title" item-value="name" label="Format" />
     </div>
     <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
@@ -107,7 +107,7 @@ onMounted(async () => {
 .halves { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); gap: 24px; align-items: start; }
 section header { display: flex; align-items: center; gap: 12px; min-height: 36px; margin-bottom: 8px; }
 .spring { flex: 1; }
-.fields-list { list-style: none; padding: 0; max-height: calc(100vh - 330px); overflow: auto; border: 1px solid var(--rule); background: rgb(var(--v-theme-surface)); }
+.fields-list { list-style: none; padding: 0; max-height: calc(100vh - 350px); overflow: auto; border: 1px solid var(--rule); background: rgb(var(--v-theme-surface)); }
 .refused { border-left: 3px solid var(--wrong); padding: 4px 12px; }
 @media (max-width: 1000px) { .halves, .paste { grid-template-columns: 1fr; } }
 </style>

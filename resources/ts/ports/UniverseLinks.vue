@@ -37,7 +37,7 @@ const mayAdd = () => props.protocol !== 'dmx-line' || links.value.length === 0
     <div v-for="(link, i) in links" :key="i" class="link">
       <v-text-field v-if="protocol !== 'dmx-line'" v-model.number="link.number" type="number" :label="numberLabel[protocol]" :error-messages="numberFault?.(i)" />
       <v-select v-model="link.universe" :items="show.universes" item-title="name" item-value="id" label="Universe" />
-      <v-btn variant="text" :aria-label="`Take universe ${i + 1} out`" @click="links = links.filter((_, k) => k !== i)">Remove</v-btn>
+      <v-btn variant="text" size="small" :aria-label="`Take universe ${i + 1} out`" @click="links = links.filter((_, k) => k !== i)">Remove</v-btn>
       <p v-if="protocol === 'art-net'" class="quiet spelled">Net : Sub-Net : Universe {{ spellNumber(protocol, Number(link.number)).split(' ')[0] }}; number {{ Number(link.number) + 1 }} on a desk that counts from 1</p>
     </div>
     <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
@@ -49,6 +49,7 @@ const mayAdd = () => props.protocol !== 'dmx-line' || links.value.length === 0
 </template>
 
 <style scoped>
-.link { display: grid; grid-template-columns: 1fr 1.2fr auto; gap: 8px; margin: 6px 0 8px; align-items: start; }
+.link { display: grid; grid-template-columns: 156px minmax(0, 1fr) auto; gap: 6px; margin: 6px 0 8px; align-items: start; }
+.link .v-btn { min-width: 0; padding: 0 6px; }
 .spelled { grid-column: 1 / -1; font-size: 13px; }
 </style>
