@@ -7,6 +7,9 @@ namespace NimbleJunction\Core\Universe;
 /** Where two sets of levels differ. */
 final class Difference
 {
+    /** Slots that are compared whole first: in most frames most of these blocks are as they were. */
+    private const BLOCK = 128;
+
     /**
      * @param string $a 512 bytes
      * @param string $b 512 bytes
@@ -15,14 +18,26 @@ final class Difference
      */
     public static function slots(string $a, string $b, int $most): ?array
     {
-        $difference = rtrim($a ^ $b, "\0");
-        $length = \strlen($difference);
         $slots = [];
-        for ($slot = strspn($difference, "\0"); $slot < $length; $slot += 1 + strspn($difference, "\0", $slot + 1)) {
-            if (\count($slots) >= $most) {
-                return null;
+        $count = 0;
+        $others = str_split($b, self::BLOCK);
+        foreach (str_split($a, self::BLOCK) as $i => $block) {
+            if ($block === $others[$i]) {
+                continue;
             }
-            $slots[] = $slot;
+            $difference = $block ^ $others[$i];
+            $length = \strlen($difference);
+            for ($slot = strspn($difference, "\0"); $slot < $length; ++$slot) {
+                if ($difference[$slot] === "\0") {
+                    $slot += strspn($difference, "\0", $slot) - 1;
+
+                    continue;
+                }
+                if (++$count > $most) {
+                    return null;
+                }
+                $slots[] = $i * self::BLOCK + $slot;
+            }
         }
 
         return $slots;

@@ -58,14 +58,15 @@ final class HtpMerger implements Merger
     public function mergeSlots(string $merged, array $sources, array $slots): string
     {
         foreach ($slots as $slot) {
-            $highest = 0;
-            foreach ($sources as $source) {
-                $level = \ord($source->levels[$slot]);
-                if ($level > $highest) {
-                    $highest = $level;
+            $merged[$slot] = "\0";
+        }
+        foreach ($sources as $source) {
+            $levels = $source->levels;
+            foreach ($slots as $slot) {
+                if (\ord($levels[$slot]) > \ord($merged[$slot])) {
+                    $merged[$slot] = $levels[$slot];
                 }
             }
-            $merged[$slot] = \chr($highest);
         }
 
         return $merged;

@@ -41,6 +41,9 @@ final class Universe
     private ?Fade $fade = null;
     private bool $stopped = false;
 
+    /** Whether any source sends the whole universe. */
+    private bool $hasWhole = false;
+
     public function __construct(public readonly string $id, private MergeRule $rule)
     {
         $this->merger = $rule->merger();
@@ -279,18 +282,13 @@ final class Universe
             $this->sources,
             static fn(Source $source): bool => $source->isSparse() || $source->rank() === $highest,
         ));
+        $this->hasWhole = $highest !== \PHP_INT_MIN;
     }
 
     /** No source sends the whole universe any more: its last levels stay below what is set slot by slot. */
     private function onlySparse(): bool
     {
-        foreach ($this->leading as $source) {
-            if (! $source->isSparse()) {
-                return false;
-            }
-        }
-
-        return true;
+        return ! $this->hasWhole;
     }
 
     private function overlay(Source $source, string $before): bool

@@ -16,11 +16,16 @@ final class Packet
     public const UDP_PORT = 6454;
     public const ID = "Art-Net\0";
     public const VERSION = 14;
+    private const DMX_HEADER = "Art-Net\0\x00\x50\x00\x0E";
     private const CLAUSE = 'Art-Net 4, packet header';
 
     /** @throws Malformed */
     public static function decode(string $bytes): Dmx|Nzs|Poll|PollReply|Sync|TimeCode|Trigger|Command|Address|Input|IpProg|Unhandled
     {
+        // Levels are by far the most of all packets: their whole header is one comparison.
+        if (str_starts_with($bytes, self::DMX_HEADER)) {
+            return Dmx::decode($bytes);
+        }
         $length = \strlen($bytes);
         if ($length < 10) {
             throw Malformed::tooShort('An Art-Net header', 10, $length, self::CLAUSE);
