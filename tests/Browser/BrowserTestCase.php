@@ -41,7 +41,7 @@ abstract class BrowserTestCase extends TestCase
     protected function tearDown(): void
     {
         if ($this->status()->isFailure() || $this->status()->isError()) {
-            self::$chrome->picture(sys_get_temp_dir().'/junction-failed-'.$this->name().'.png');
+            self::$chrome->picture(Background::root().'/storage/logs/failed-'.$this->name().'.png');
         }
     }
 
