@@ -25,12 +25,14 @@ final class Chrome
     {
         $port = Background::freePort();
         $this->profile = sys_get_temp_dir().'/junction-chrome-'.bin2hex(random_bytes(6));
-        $this->chromeDriver = new Background(['chromedriver', "--port={$port}", '--log-level=SEVERE']);
+        mkdir($this->profile);
+        // What the browser puts aside goes with its profile.
+        $this->chromeDriver = new Background(['chromedriver', "--port={$port}", '--log-level=SEVERE'], ['TMPDIR' => $this->profile]);
         // Its first start takes several seconds: it is ready when its status says so.
         Background::until(static fn(): bool => self::isReady($port), 'ChromeDriver being ready', 60);
         $options = (new ChromeOptions())->addArguments([
             '--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking',
-            '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage', "--user-data-dir={$this->profile}", "--window-size={$width},{$height}",
+            '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage', "--user-data-dir={$this->profile}/user", "--window-size={$width},{$height}",
         ]);
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
