@@ -102,7 +102,7 @@ final class Universe
     public function add(Source $source, int $now): bool
     {
         $this->sources[$source->key] = $source;
-        $this->spoken = true;
+        $this->speak();
         $this->merger->moved($source, str_repeat("\0", Frame::SLOTS), $now);
         $this->findLeading();
 
@@ -194,6 +194,7 @@ final class Universe
     public function hold(Hold $hold): bool
     {
         $this->holds[$hold->slot] = $hold;
+        // A hold alone does not end a stop: when it is over there is silence again.
         $this->spoken = true;
 
         return $this->lay();
@@ -210,6 +211,12 @@ final class Universe
             $this->holds = [];
         } else {
             unset($this->holds[$slot]);
+        }
+        if ($this->stopped && $this->holds === []) {
+            $this->spoken = false;
+            $this->lay();
+
+            return true;
         }
 
         return $this->lay();
@@ -297,9 +304,15 @@ final class Universe
             $this->merged[$slot] = $source->levels[$slot];
             $this->fade?->leave($slot, $source->levels[$slot]);
         }
-        $this->spoken = true;
+        $this->speak();
 
         return $this->lay();
+    }
+
+    private function speak(): void
+    {
+        $this->spoken = true;
+        $this->stopped = false;
     }
 
     private function remerge(): bool

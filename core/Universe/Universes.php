@@ -51,6 +51,7 @@ final class Universes
                     ? $this->keepRouteSlots($universe, $source)
                     : $plan->feeds($source->portId, $id) || $universe->remove($source, $now);
             }
+            $this->dueAt = min($this->dueAt, $universe->fadeDueAt($now));
             $kept[$id] = $universe;
         }
         $this->universes = $kept;
@@ -186,6 +187,7 @@ final class Universes
     {
         $was = $this->leaders($universe);
         $changed = $universe->remove($source, $now);
+        $this->dueAt = min($this->dueAt, $universe->fadeDueAt($now));
         $event = $this->trace->begin(Kind::Source, "lost {$universe->id} {$source->key}", $source->portId, "Lost source for {$this->named($universe)}: {$source->name} ({$source->address}) {$why}", $now);
         $this->trace->hop($event, Step::Note, "{$source->name} {$why}");
         if ($universe->leading() === []) {

@@ -12,9 +12,6 @@ final readonly class NodePort
 {
     public const OUTPUT = 0x80;
     public const INPUT = 0x40;
-
-    /** What a port carries, in the low six bits of its type. */
-    public const CARRIES = ['DMX512', 'MIDI', 'Avab', 'Colortran CMX', 'ADB 62.5', 'Art-Net', 'DALI'];
     private const GOOD_INPUT_DATA = 0x80;
     private const GOOD_OUTPUT_DATA = 0x80;
     private const GOOD_OUTPUT_MERGING = 0x08;
@@ -55,12 +52,6 @@ final readonly class NodePort
     public function isInput(): bool
     {
         return ($this->type & self::INPUT) !== 0;
-    }
-
-    public function isReceiving(): bool
-    {
-        return ($this->isInput() && ($this->goodInput & self::GOOD_INPUT_DATA) !== 0)
-            || ($this->isOutput() && ($this->goodOutput & self::GOOD_OUTPUT_DATA) !== 0);
     }
 
     public function isMerging(): bool

@@ -16,7 +16,6 @@ use NimbleJunction\Core\Wire\OutOfRange;
  */
 final class Pcap
 {
-    public const MICROS = 0xA1B2C3D4;
     public const NANOS = 0xA1B23C4D;
     private const CLAUSE = 'PCAP Capture File Format';
     private const LONGEST = 262144;

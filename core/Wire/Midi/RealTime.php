@@ -14,8 +14,6 @@ enum RealTime: int implements MidiMessage
     case ActiveSensing = 0xFE;
     case SystemReset = 0xFF;
 
-    public const CLOCKS_PER_QUARTER = 24;
-
     /** After the first active sensing byte, silence for longer than this means that the cable is out. */
     public const ACTIVE_SENSING_NANOS = 300_000_000;
 

@@ -21,7 +21,6 @@ use NimbleJunction\Core\Wire\OutOfRange;
 final readonly class Packet
 {
     public const PAYLOAD_TYPE = 97;
-    public const CLOCK_HERTZ = 10_000;
     private const CLAUSE = 'RFC 6295, 3';
 
     /**

@@ -6,6 +6,7 @@ namespace NimbleJunction\Tests\Core\Universe;
 
 use NimbleJunction\Core\Port\Departure;
 use NimbleJunction\Core\Universe\Fade;
+use NimbleJunction\Core\Universe\Hold;
 use NimbleJunction\Core\Wire\Sacn\Data;
 use NimbleJunction\Core\Wire\Sacn\Packet;
 use NimbleJunction\Tests\Support\Rig;
@@ -86,10 +87,65 @@ final class WhenLostTest extends TestCase
     {
         $rig = $this->rig('stop');
         $rig->sacn([1 => 200]);
-        $rig->junction->hold('palm', new \NimbleJunction\Core\Universe\Hold(7, 99, 'anna', \PHP_INT_MAX), $rig->nanos());
+        $rig->junction->hold('palm', new Hold(7, 99, 'anna', \PHP_INT_MAX), $rig->nanos());
         $rig->pass(5);
         self::assertSame([0, 99], [$rig->level(1), $rig->level(8)], 'what is held by hand, and nothing with it');
         self::assertNotEmpty($rig->pass(2));
+    }
+
+    public function testAFadeBeginsAtOnceWhenTheSourceSaysThatItHasEnded(): void
+    {
+        $rig = $this->rig('fade', 2);
+        $rig->sacn([1 => 200]);
+        $rig->pass(1);
+        $rig->sacn([1 => 200], options: Data::TERMINATED);
+        $rig->pass(1);
+        self::assertEqualsWithDelta(100, $rig->level(1), 3);
+        $rig->pass(1.1);
+        self::assertSame(0, $rig->level(1));
+    }
+
+    public function testAFadeBeginsWhenAnEditTakesTheLastPortAway(): void
+    {
+        $rig = $this->rig('fade', 2);
+        $rig->sacn([1 => 200]);
+        $rig->adopt(['universes' => [['id' => 'palm', 'name' => 'Palm House', 'whenLost' => 'fade', 'fadeSeconds' => 2]], 'ports' => [Rig::document()['ports'][2], Rig::document()['ports'][3]]]);
+        $rig->pass(1);
+        self::assertEqualsWithDelta(100, $rig->level(1), 3);
+    }
+
+    public function testAStoppedUniverseIsSilentAgainWhenItsHoldIsOver(): void
+    {
+        foreach ([99, 0] as $level) {
+            foreach ([true, false] as $byHand) {
+                $rig = $this->rig('stop');
+                $rig->sacn([1 => 200]);
+                $rig->pass(5);
+                self::assertSame([], $rig->pass(5));
+                $rig->junction->hold('palm', new Hold(7, $level, 'anna', $rig->nanos() + 3_000_000_000), $rig->nanos());
+                self::assertNotEmpty($rig->pass(2), 'held');
+                if ($byHand) {
+                    $rig->junction->release('palm', 7, 'anna', $rig->nanos());
+                }
+                $rig->pass(2);
+                self::assertSame([], $rig->pass(10), "level {$level}, ".($byHand ? 'let go' : 'run out'));
+            }
+        }
+    }
+
+    /** The rule of the loss is the one in force then; an earlier stop is forgotten once a source has returned. */
+    public function testAnEarlierStopDoesNotSilenceLevelsThatAreToStay(): void
+    {
+        $rig = $this->rig('stop');
+        $rig->sacn([1 => 200]);
+        $rig->pass(5);
+        $rig->adopt(['universes' => [['id' => 'palm', 'name' => 'Palm House']]]);
+        $rig->sacn([1 => 150]);
+        $rig->pass(5);
+        $rig->junction->hold('palm', new Hold(7, 99, 'anna', \PHP_INT_MAX), $rig->nanos());
+        $rig->junction->release('palm', 7, 'anna', $rig->nanos());
+        self::assertSame(150, $rig->level(1));
+        self::assertNotEmpty($rig->pass(3));
     }
 
     public function testHoldingTheLastLevelsIsTheRuleWithoutAnother(): void
