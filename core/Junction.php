@@ -4,16 +4,20 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core;
 
+use NimbleJunction\Core\Discovery\Neighbours;
 use NimbleJunction\Core\Plan\Endpoint;
 use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Port\Activity;
+use NimbleJunction\Core\Port\Announcements;
 use NimbleJunction\Core\Port\Departure;
 use NimbleJunction\Core\Port\Outputs;
+use NimbleJunction\Core\Port\Reception;
 use NimbleJunction\Core\Port\Unclaimed;
 use NimbleJunction\Core\Route\Routing;
+use NimbleJunction\Core\Scope\Probes;
 use NimbleJunction\Core\Signal\Frame;
 use NimbleJunction\Core\Signal\Message;
-use NimbleJunction\Core\Signal\Remark;
+use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Trace\Event;
 use NimbleJunction\Core\Trace\Kind;
 use NimbleJunction\Core\Trace\Step;
@@ -21,7 +25,6 @@ use NimbleJunction\Core\Trace\Trace;
 use NimbleJunction\Core\Universe\Hold;
 use NimbleJunction\Core\Universe\Universe;
 use NimbleJunction\Core\Universe\Universes;
-use NimbleJunction\Core\Wire\Malformed;
 
 /**
  * The whole of show control as a state machine without input or output.
@@ -45,20 +48,20 @@ final class Junction
     /** @var array<string, Activity> by port */
     private array $activities = [];
 
-    /** @var array<string, Unclaimed> by endpoint */
-    private array $unclaimed = [];
-
     private readonly Outputs $outputs;
-
-    /** @var list<Departure> answers that leave because of the call in progress */
-    private array $answers = [];
+    private readonly Announcements $announcements;
+    private readonly Reception $reception;
+    private readonly Probes $probes;
 
     public function __construct()
     {
         $this->trace = new Trace();
-        $this->universes = new Universes($this->trace);
+        $this->universes = new Universes($this->trace, fn(string $portId, int $frames) => $this->activity($portId)->missed($frames));
         $this->routing = new Routing($this->trace);
         $this->outputs = new Outputs($this->trace, $this->activity(...));
+        $this->announcements = new Announcements($this->activity(...));
+        $this->reception = new Reception($this->trace, $this->activity(...));
+        $this->probes = new Probes();
         $this->plan = Plan::empty();
     }
 
@@ -81,7 +84,17 @@ final class Junction
     /** @return array<string, Unclaimed> by endpoint: frames that no port asks for */
     public function unclaimed(): array
     {
-        return $this->unclaimed;
+        return $this->reception->unclaimed();
+    }
+
+    public function neighbours(): Neighbours
+    {
+        return $this->reception->neighbours;
+    }
+
+    public function probes(): Probes
+    {
+        return $this->probes;
     }
 
     /** Takes on another plan. Levels, sources, holds and the cadence of outputs live on. */
@@ -92,9 +105,11 @@ final class Junction
         $this->universes->adopt($plan, $now);
         $this->routing->adopt($plan);
         $this->activities = array_intersect_key($this->activities, $plan->ports);
-        $this->unclaimed = array_intersect_key($this->unclaimed, $plan->endpoints);
+        $this->reception->adopt($plan);
         $this->outputs->adopt($plan);
+        $this->announcements->adopt($plan->announcements, $now);
         foreach ($this->universes->all() as $universe) {
+            $this->copy($universe, $now);
             $this->outputs->offer($universe, $now);
         }
         $this->trace->note(Kind::Show, 'show', '', Step::Changed, "The show \"{$plan->name}\" is in force", $now);
@@ -111,26 +126,19 @@ final class Junction
         if ($endpoint === null) {
             return [];
         }
-        try {
-            $heard = $endpoint->receiver->receive($bytes, $from);
-        } catch (Malformed $malformed) {
-            $this->refuse($endpoint, $malformed, $from, $bytes, $now);
-
-            return [];
-        }
-        foreach ($heard as $what) {
+        foreach ($this->reception->take($endpoint, $bytes, $from, $fromPort, $now) as $what) {
             if ($what instanceof Frame) {
-                $this->hearFrame($endpoint, $what, $from, $now);
-            } else {
+                if ($what->sync === '' || ! $this->reception->synchroniser->holds($endpointKey, $what, $from, $now)) {
+                    $this->hearFrame($endpoint, $what, $from, $now);
+                }
+            } elseif ($what instanceof Message) {
                 foreach ($endpoint->portIds as $portId) {
-                    $this->activity($portId)->heard($what, $from, $now);
-                    if ($what instanceof Message) {
-                        $this->hearMessage($portId, $what, "{$from}:{$fromPort}", $bytes, $now);
+                    if ($this->reception->lets($endpoint, $portId, $from, $now)) {
+                        $this->hearMessage($portId, $what, $from, $fromPort, $bytes, $now);
                     }
                 }
-                foreach ($what instanceof Remark ? $what->answers : [] as $answer) {
-                    $this->answers[] = new Departure($endpointKey, $from, $fromPort, $answer);
-                }
+            } else {
+                $this->hearAll($this->reception->synchroniser->pulse($what->key, $this->plan->ports[$endpoint->portIds[0] ?? '']['protocol'] ?? Protocol::Sacn, $now), $now);
             }
         }
 
@@ -144,9 +152,13 @@ final class Junction
      */
     public function wake(int $now): array
     {
+        if ($this->reception->synchroniser->dueAt <= $now) {
+            $this->hearAll($this->reception->synchroniser->forgotten($now), $now);
+        }
         if ($this->universes->dueAt <= $now) {
             foreach ($this->expired($now) as $universe) {
                 $this->outputs->offer($universe, $now);
+                $this->copy($universe, $now);
             }
         }
         if ($this->outputs->dueAt <= $now) {
@@ -159,24 +171,26 @@ final class Junction
     /** When wake() must be called next; PHP_INT_MAX for not at all. */
     public function dueAt(): int
     {
-        return min($this->universes->dueAt, $this->routing->dueAt, $this->outputs->dueAt);
+        return min($this->universes->dueAt, $this->routing->dueAt, $this->outputs->dueAt, $this->announcements->dueAt, $this->reception->synchroniser->dueAt);
     }
 
     /**
-     * A person holds a slot by hand.
+     * A person holds a run of slots by hand, all at the level of the first.
+     *
+     * @param int $last 0 to 511; $hold->slot for it alone
      *
      * @return list<Departure>
      */
-    public function hold(string $universeId, Hold $hold, int $now): array
+    public function hold(string $universeId, Hold $hold, int $last, int $now): array
     {
         $universe = $this->universes->find($universeId);
         if ($universe === null) {
             return [];
         }
         $before = $universe->levels;
-        $event = $this->trace->begin(Kind::Hold, "hold {$universeId}", '', "{$hold->by} holds slot ".($hold->slot + 1)." of {$this->plan->universeName($universeId)} at {$hold->level}", $now);
+        $event = $this->trace->begin(Kind::Hold, "hold {$universeId}", '', "{$hold->by} holds ".self::slots($hold->slot, $last)." of {$this->plan->universeName($universeId)} at {$hold->level}", $now);
         $this->trace->hop($event, Step::Changed, 'from '.\ord($before[$hold->slot])." to {$hold->level}");
-        $universe->hold($hold);
+        $universe->hold(...array_map(static fn(int $slot): Hold => new Hold($slot, $hold->level, $hold->by, $hold->until), range($hold->slot, $last)));
         $this->changed($universe, $before, $event, $now);
         $this->universes->dueAt = min($this->universes->dueAt, $hold->until);
 
@@ -184,20 +198,21 @@ final class Junction
     }
 
     /**
-     * Lets go of held slots: one, or all of a universe, or all.
+     * Lets go of held slots: a run of them, or all of a universe, or all.
      *
-     * @param int|null $slot 0 to 511
+     * @param int|null $first 0 to 511
+     * @param int|null $last 0 to 511; null for $first alone
      *
      * @return list<Departure>
      */
-    public function release(?string $universeId, ?int $slot, string $by, int $now): array
+    public function release(?string $universeId, ?int $first, ?int $last, string $by, int $now): array
     {
         foreach ($this->universes->all() as $id => $universe) {
             if (($universeId === null || $universeId === $id) && $universe->holds() !== []) {
                 $before = $universe->levels;
-                $what = $slot === null ? 'all slots' : 'slot '.($slot + 1);
+                $what = $first === null ? 'all slots' : self::slots($first, $last ?? $first);
                 $event = $this->trace->begin(Kind::Hold, "hold {$id}", '', "{$by} releases {$what} of {$this->plan->universeName($id)}", $now);
-                $universe->release($slot);
+                $universe->release($first, $last);
                 $this->trace->hop($event, Step::Changed, 'the sources have it again');
                 $this->changed($universe, $before, $event, $now);
             }
@@ -226,45 +241,54 @@ final class Junction
     {
         $mappings = $endpoint->mappings[$frame->number] ?? null;
         if ($mappings === null) {
-            $name = Activity::numbered($frame->protocol, $frame->number);
-            if (($this->unclaimed[$endpoint->key] ??= new Unclaimed())->heard($name, $from, $now)) {
-                $this->trace->note(Kind::Port, "unclaimed {$endpoint->key} {$name}", $endpoint->portIds[0] ?? '', Step::Unmatched, "{$from} sends {$name} to {$endpoint->address}:{$endpoint->port}, and no port listens to it", $now);
-            }
+            $this->reception->nobodyAsksFor($endpoint, $frame, $from, $now);
 
             return;
         }
         foreach ($mappings as $mapping) {
+            if ($endpoint->allowed !== [] && ! $this->reception->lets($endpoint, $mapping->portId, $from, $now)) {
+                continue;
+            }
             $this->activity($mapping->portId)->heard($frame, $from, $now);
             $universe = $this->universes->find($mapping->universeId);
             if ($universe !== null) {
                 $before = $universe->levels;
                 if ($this->universes->hear($mapping, $frame, $from, $now) || $universe->levels !== $before) {
                     $this->changed($universe, $before, null, $now);
+                } else {
+                    $this->probes->levels($universe->id, $universe->levels, $now);
                 }
             }
         }
     }
 
-    private function hearMessage(string $portId, Message $message, string $from, string $bytes, int $now): void
+    /** @param list<array{string, Frame, string}> $held endpoint, frame and sender that waited for each other */
+    private function hearAll(array $held, int $now): void
     {
-        ['event' => $event, 'sets' => $sets] = $this->routing->heard($portId, $message, $from, $bytes, $now);
+        foreach ($held as [$key, $frame, $from]) {
+            $endpoint = $this->plan->endpoints[$key] ?? null;
+            if ($endpoint !== null) {
+                $this->hearFrame($endpoint, $frame, $from, $now);
+            }
+        }
+    }
+
+    private function hearMessage(string $portId, Message $message, string $from, int $fromPort, string $bytes, int $now): void
+    {
+        $activity = $this->activity($portId);
+        $activity->heard($message, $from, $now);
+        $activity->messageFrom = $from;
+        $this->probes->message($portId, $message, $now);
+        ['event' => $event, 'sets' => $sets] = $this->routing->heard($portId, $message, $fromPort === 0 ? $from : "{$from}:{$fromPort}", $bytes, $now);
         foreach ($sets as ['route' => $route, 'level' => $level]) {
             $universe = $this->universes->find($route->universeId);
-            if ($universe === null) {
-                continue;
-            }
-            $before = $universe->levels;
-            $this->universes->setByRoute($universe, $route->slot, $level, $now);
-            $old = \ord($before[$route->slot]);
-            $new = \ord($universe->levels[$route->slot]);
-            $where = 'slot '.($route->slot + 1)." of {$this->plan->universeName($route->universeId)}";
-            if ($new === $level) {
-                $this->trace->hop($event, $old === $new ? Step::Unchanged : Step::Changed, $old === $new ? "{$where} is {$level} already" : "{$where} from {$old} to {$new}", '', $route->id);
-            } else {
-                $this->trace->hop($event, Step::Unchanged, "{$where} was asked for {$level} and is {$new}. {$universe->explain($route->slot, $now)}", '', $route->id);
-            }
-            if ($universe->levels !== $before) {
-                $this->changed($universe, $before, $event, $now);
+            if ($universe !== null) {
+                $before = $universe->levels;
+                $this->universes->setByRoute($universe, $route->slot, $level, $now);
+                $this->routing->tellResult($event, $route, $level, $universe, $before, $now);
+                if ($universe->levels !== $before) {
+                    $this->changed($universe, $before, $event, $now);
+                }
             }
         }
     }
@@ -275,7 +299,23 @@ final class Junction
         if ($event !== null && $universe->levels !== $before) {
             $this->outputs->await($universe->id, $event);
         }
+        $this->probes->levels($universe->id, $universe->levels, $now);
         $this->outputs->offer($universe, $now);
+        $this->copy($universe, $now);
+    }
+
+    /** Parts of a universe that are carried elsewhere; ranges never run in a circle, a show that does is refused. */
+    private function copy(Universe $universe, int $now): void
+    {
+        foreach ($this->plan->copies[$universe->id] ?? [] as $copy) {
+            $target = $this->universes->find($copy->toUniverse);
+            if ($target !== null && $universe->spoken) {
+                $before = $target->levels;
+                if ($this->universes->setSparse($target, "range {$copy->id}", "Range \"{$copy->name}\"", $copy->of($universe->levels), $now)) {
+                    $this->changed($target, $before, null, $now);
+                }
+            }
+        }
     }
 
     /**
@@ -288,14 +328,11 @@ final class Junction
         $messages = $this->routing->dueAt <= $now
             ? $this->routing->send($this->universes->all(), $this->activities, $now)
             : [];
+        $answers = $this->reception->answers();
+        $announced = $this->announcements->dueAt <= $now ? $this->announcements->sendDue($now) : [];
         $leaving = $this->outputs->take();
-        if ($messages === [] && $this->answers === []) {
-            return $leaving;
-        }
-        $all = [...$messages, ...$this->answers, ...$leaving];
-        $this->answers = [];
 
-        return $all;
+        return $messages === [] && $answers === [] && $announced === [] ? $leaving : [...$messages, ...$answers, ...$announced, ...$leaving];
     }
 
     /** @return list<Universe> */
@@ -314,16 +351,8 @@ final class Junction
         return $changed;
     }
 
-    private function refuse(Endpoint $endpoint, Malformed $malformed, string $from, string $bytes, int $now): void
+    private static function slots(int $first, int $last): string
     {
-        foreach ($endpoint->portIds as $portId) {
-            $this->activity($portId)->refuse($malformed->reason);
-            $name = $this->plan->portName($portId);
-            $event = $this->trace->begin(Kind::Refused, "refused {$portId} {$malformed->clause} {$malformed->offset}", $portId, "{$name} refused a packet from {$from}: {$malformed->reason}", $now);
-            if ($event->count === 1 || $event->hops === []) {
-                $this->trace->hop($event, Step::Heard, "{$name} heard ".\strlen($bytes)." bytes from {$from}", substr($bytes, 0, 64));
-                $this->trace->hop($event, Step::Refused, "{$malformed->reason}, at byte {$malformed->offset} ({$malformed->clause})");
-            }
-        }
+        return $first === $last ? 'slot '.($first + 1) : 'slots '.($first + 1).' to '.($last + 1);
     }
 }

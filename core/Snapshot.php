@@ -37,6 +37,7 @@ final class Snapshot
                         'priority' => $source->priority,
                         'lastResort' => $source->lastResort,
                         'levels' => base64_encode($source->levels),
+                        'slotPriorities' => base64_encode($source->slotPriorities),
                     ], array_values($universe->sources())),
                     'holds' => array_map(static fn(Hold $hold): array => [
                         'slot' => $hold->slot,
@@ -76,7 +77,9 @@ final class Snapshot
                     ($entry['lastResort'] ?? false) === true,
                 );
                 $source->set(substr(self::bytes($entry['levels'] ?? null), 0, 512));
-                $source->heardAt = $now;
+                $source->heardAt = $source->slotPrioritiesAt = $now;
+                $priorities = self::bytes($entry['slotPriorities'] ?? null);
+                $source->slotPriorities = \strlen($priorities) === 512 ? $priorities : '';
                 $universe->add($source, $now);
             }
             $universe->resume(self::bytes($part['merged'] ?? null));

@@ -8,10 +8,12 @@ use NimbleJunction\Core\Junction;
 use NimbleJunction\Core\Plan\Compiler;
 use NimbleJunction\Core\Plan\Identity;
 use NimbleJunction\Core\Port\Departure;
+use NimbleJunction\Core\Show\Show;
 use NimbleJunction\Core\Show\ShowReader;
 use NimbleJunction\Core\Show\ShowRefused;
 use NimbleJunction\Core\Universe\Hold;
-use NimbleJunction\Engine\Net\Sockets;
+use NimbleJunction\Engine\Net\Transports;
+use NimbleJunction\Engine\Net\World;
 use Revolt\EventLoop;
 
 /**
@@ -28,35 +30,26 @@ final class Engine
 
     public readonly Junction $junction;
     public readonly int $startedAt;
-    private readonly Sockets $sockets;
+    public readonly Transports $transports;
     private readonly Compiler $compiler;
+    private Show $show;
     private ?string $timer = null;
     private int $timerAt = \PHP_INT_MAX;
 
     /** @var list<string> */
     private array $callbacks = [];
 
-    /** @param StateFile|null $state null keeps nothing over a restart */
-    public function __construct(Identity $identity, private readonly ?StateFile $state = null)
+    /**
+     * @param StateFile|null $state null keeps nothing over a restart
+     * @param string $cables folder of the virtual cables; '' for none
+     */
+    public function __construct(Identity $identity, private readonly ?StateFile $state = null, string $cables = '')
     {
         $this->junction = new Junction();
+        $this->show = new Show('', [], [], []);
         $this->compiler = new Compiler($identity);
         $this->startedAt = self::now();
-        $this->sockets = new Sockets(
-            function (string $endpoint, string $address, int $port, string $bytes): void {
-                $departures = $this->junction->arrived($endpoint, $address, $port, $bytes, self::now());
-                if ($departures !== []) {
-                    $this->dispatch($departures);
-                }
-            },
-            function (): void {
-                $now = self::now();
-                if ($this->junction->dueAt() <= $now) {
-                    $this->dispatch($this->junction->wake($now));
-                }
-                $this->schedule();
-            },
-        );
+        $this->transports = new Transports(new World($this->arrived(...), $this->catchUp(...), $this->noteFault(...)), $cables);
     }
 
     /** Nanoseconds of the machine's clock that never runs backwards. */
@@ -72,10 +65,18 @@ final class Engine
      */
     public function adopt(string $json): void
     {
-        $plan = $this->compiler->compile(ShowReader::fromJson($json));
+        $show = ShowReader::fromJson($json);
+        $plan = $this->compiler->compile($show);
+        $this->show = $show;
         $this->junction->adopt($plan, self::now());
         $this->openSockets();
         $this->wake();
+    }
+
+    /** The show in force. */
+    public function show(): Show
+    {
+        return $this->show;
     }
 
     /** Begins to work; the loop itself is run by the caller. */
@@ -87,7 +88,7 @@ final class Engine
             $this->callbacks[] = EventLoop::repeat(self::STATE_SECONDS, $this->keepState(...));
         }
         $this->callbacks[] = EventLoop::repeat(self::RETRY_SECONDS, function (): void {
-            if ($this->sockets->hasFaults()) {
+            if ($this->transports->hasFaults()) {
                 $this->openSockets();
             }
         });
@@ -102,38 +103,73 @@ final class Engine
         array_map(EventLoop::cancel(...), $this->callbacks);
         EventLoop::cancel($this->timer ?? '');
         $this->keepState();
-        $this->sockets->close();
+        $this->transports->close();
     }
 
     /**
-     * @param int $slot 0 to 511
+     * @param int $first 0 to 511
+     * @param int $last 0 to 511
      * @param int $level 0 to 255
      */
-    public function hold(string $universeId, int $slot, int $level, string $by, int $seconds): void
+    public function hold(string $universeId, int $first, int $last, int $level, string $by, int $seconds): void
     {
         $now = self::now();
-        $this->dispatch($this->junction->hold($universeId, new Hold($slot, $level, $by, $now + $seconds * 1_000_000_000), $now));
+        $this->dispatch($this->junction->hold($universeId, new Hold($first, $level, $by, $now + $seconds * 1_000_000_000), $last, $now));
         $this->keepState();
         $this->schedule();
     }
 
-    /** @param int|null $slot 0 to 511 */
-    public function release(?string $universeId, ?int $slot, string $by): void
+    /**
+     * @param int|null $first 0 to 511
+     * @param int|null $last 0 to 511
+     */
+    public function release(?string $universeId, ?int $first, ?int $last, string $by): void
     {
-        $this->dispatch($this->junction->release($universeId, $slot, $by, self::now()));
+        $this->dispatch($this->junction->release($universeId, $first, $last, $by, self::now()));
         $this->keepState();
         $this->schedule();
+    }
+
+    private function arrived(string $endpoint, string $address, int $port, string $bytes): void
+    {
+        $departures = $this->junction->arrived($endpoint, $address, $port, $bytes, self::now());
+        if ($departures !== []) {
+            $this->dispatch($departures);
+        }
+    }
+
+    private function catchUp(): void
+    {
+        $now = self::now();
+        if ($this->junction->dueAt() <= $now) {
+            $this->dispatch($this->junction->wake($now));
+        }
+        $this->schedule();
+    }
+
+    private function noteFault(string $endpoint, string $fault): void
+    {
+        $this->transports->noteFault($endpoint, $fault);
+        $this->fault($endpoint, $fault);
     }
 
     private function openSockets(): void
     {
         $plan = $this->junction->plan();
-        $faults = $this->sockets->adopt($plan);
+        $faults = $this->transports->adopt($plan);
         foreach (array_keys($plan->ports) as $portId) {
             $this->junction->activity($portId)->fault = '';
         }
         foreach ($faults as $key => $fault) {
-            foreach ($plan->endpoints[$key]->portIds ?? [] as $portId) {
+            $this->fault($key, $fault);
+        }
+    }
+
+    /** Something is wrong, or right again, with every port that meets the world there. */
+    private function fault(string $endpoint, string $fault): void
+    {
+        foreach ($this->junction->plan()->ports as $portId => $port) {
+            if ($port['via'] === $endpoint) {
                 $this->junction->activity($portId)->fault = $fault;
             }
         }
@@ -150,7 +186,7 @@ final class Engine
     private function schedule(): void
     {
         $due = $this->junction->dueAt();
-        if ($due >= $this->timerAt || $due === \PHP_INT_MAX || $this->sockets->isPaced()) {
+        if ($due >= $this->timerAt || $due === \PHP_INT_MAX || $this->transports->isPaced()) {
             return;
         }
         // In whole steps: what is due a moment earlier than the timer set already needs no other one.
@@ -167,7 +203,7 @@ final class Engine
     private function dispatch(array $departures): void
     {
         foreach ($departures as $departure) {
-            $problem = $this->sockets->send($departure);
+            $problem = $this->transports->send($departure);
             if ($departure->portId !== '') {
                 $activity = $this->junction->activity($departure->portId);
                 if ($problem !== '') {

@@ -4,28 +4,38 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Engine;
 
+use NimbleJunction\Core\Scope\Subject;
 use NimbleJunction\Engine\LiveLink\Client;
 use NimbleJunction\Engine\LiveLink\Conversation;
 
 /**
  * What a page and the engine say to each other. A page subscribes to topics:
- * "status", "minutes", "trace", "levels:UNIVERSE", "sources:UNIVERSE".
+ * "status", "minutes", "finds", "trace", "levels:UNIVERSE", "sources:UNIVERSE",
+ * "scope:SUBJECT".
  */
 final class JunctionLink implements Conversation
 {
-    private const EVERY_MILLIS = ['status' => 250, 'minutes' => 1000, 'trace' => 100, 'sources' => 250];
+    private const EVERY_MILLIS = ['status' => 250, 'minutes' => 1000, 'finds' => 500, 'trace' => 100, 'sources' => 250, 'scope' => 66];
+    private const TOPICS = ['status', 'minutes', 'finds', 'trace', 'levels', 'sources', 'scope'];
     private const MOST_TOPICS = 200;
     private const LONGEST_HOLD_SECONDS = 3600;
     private const USUAL_HOLD_SECONDS = 300;
 
     /** @var \WeakMap<Client, PageView> */
     private \WeakMap $views;
+    private readonly PortReport $ports;
     private readonly Report $report;
+    private readonly Lending $lending;
+
+    /** @var array<string, Diagnosis> by port; the newest one of each */
+    private array $diagnoses = [];
 
     public function __construct(private readonly Engine $engine)
     {
         $this->views = new \WeakMap();
-        $this->report = new Report($engine->junction, $engine->startedAt);
+        $this->ports = new PortReport($engine->junction, $engine->transports);
+        $this->report = new Report($engine->junction, $engine->startedAt, $this->ports);
+        $this->lending = new Lending($engine->transports->lent);
     }
 
     public function opened(Client $client): void
@@ -37,6 +47,7 @@ final class JunctionLink implements Conversation
     public function closed(Client $client): void
     {
         unset($this->views[$client]);
+        $this->lending->gone($client);
     }
 
     public function heard(Client $client, array $message): void
@@ -65,6 +76,8 @@ final class JunctionLink implements Conversation
             match ($kind) {
                 'status' => $client->tell($this->report->status($now)),
                 'minutes' => $client->tell($this->report->minutes($now)),
+                'finds' => $client->tell($this->ports->finds($now)),
+                'scope' => $this->showScope($client, $view, $subject, $now),
                 'trace' => $this->showTrace($client, $view, $now),
                 'levels' => $this->showLevels($client, $view, $subject),
                 default => $this->showSources($client, $view, $subject, $now),
@@ -91,9 +104,11 @@ final class JunctionLink implements Conversation
                 return [];
             case 'hold':
                 $this->mayOperate($client);
+                $slot = $command->whole('slot', 1, 512);
                 $this->engine->hold(
                     $this->universe($command)->id,
-                    $command->whole('slot', 1, 512) - 1,
+                    $slot - 1,
+                    $command->whole('last', $slot, 512, $slot) - 1,
                     $command->whole('level', 0, 255),
                     $by,
                     $command->whole('seconds', 1, self::LONGEST_HOLD_SECONDS, self::USUAL_HOLD_SECONDS),
@@ -105,15 +120,28 @@ final class JunctionLink implements Conversation
                 $this->engine->release(
                     $command->has('universe') ? $this->universe($command)->id : null,
                     $command->has('slot') ? $command->whole('slot', 1, 512) - 1 : null,
+                    $command->has('last') ? $command->whole('last', 1, 512) - 1 : null,
                     $by,
                 );
 
                 return [];
+            case 'lend':
+                $this->mayOperate($client);
+                $this->lending->lend($client, $command);
+
+                return [];
+            case 'lent':
+                $this->mayOperate($client);
+                $this->lending->heard($client, $command);
+
+                return [];
+            case 'check':
+                return ['findings' => $this->check($command)];
             case 'explain':
                 return $this->report->slot($this->universe($command), $command->whole('slot', 1, 512) - 1, Engine::now());
         }
 
-        throw new CommandRefused('This command is not known. Known are: subscribe, hold, release, explain.');
+        throw new CommandRefused('This command is not known. Known are: subscribe, hold, release, explain, lend, lent, check.');
     }
 
     /** @throws CommandRefused */
@@ -139,12 +167,45 @@ final class JunctionLink implements Conversation
         $wanted = [];
         foreach ($topics as $topic) {
             [$kind, $subject] = explode(':', $topic, 2) + [1 => ''];
-            if (! \in_array($kind, ['status', 'minutes', 'trace', 'levels', 'sources'], true)) {
+            if (! \in_array($kind, self::TOPICS, true) || ($kind === 'scope' && Subject::parse($subject) === null)) {
                 throw new CommandRefused("There is no topic \"{$topic}\".");
             }
             $wanted[$topic] = $subject;
         }
         $view->want($wanted);
+    }
+
+    /**
+     * {"do": "check", "port": "…", "other": "192.168.1.20", "anew": true}
+     *
+     * @return list<array<string, mixed>>
+     *
+     * @throws CommandRefused
+     */
+    private function check(Command $command): array
+    {
+        $id = $command->word('port');
+        $port = $this->engine->show()->ports[$id] ?? throw new CommandRefused("There is no port \"{$id}\" in the show.");
+        $other = $command->has('other') ? trim($command->word('other')) : '';
+        if ($other !== '' && filter_var($other, \FILTER_VALIDATE_IP, \FILTER_FLAG_IPV4) === false) {
+            throw new CommandRefused("\"{$other}\" is no IPv4 address: four numbers from 0 to 255 with points between, like 192.168.1.10.");
+        }
+        if (! isset($this->diagnoses[$id]) || $this->diagnoses[$id]->port != $port) {
+            ($this->diagnoses[$id] ?? null)?->close();
+            $this->diagnoses[$id] = new Diagnosis($this->engine->junction, $port, $this->ports);
+        }
+
+        return $this->diagnoses[$id]->findings($other);
+    }
+
+    private function showScope(Client $client, PageView $view, string $subject, int $now): void
+    {
+        $parsed = Subject::parse($subject);
+        $probe = $parsed === null ? null : $this->engine->junction->probes()->watch($parsed, $now);
+        if ($probe !== null) {
+            $client->tell($this->report->scope($probe, $view->scopes[$subject] ?? 0, $now));
+            $view->scopes[$subject] = $probe->next();
+        }
     }
 
     private function showTrace(Client $client, PageView $view, int $now): void

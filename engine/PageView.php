@@ -11,6 +11,9 @@ final class PageView
     public array $topics = [];
     public int $traceRevision = 0;
 
+    /** @var array<string, int> number of the next point to show, by subject */
+    public array $scopes = [];
+
     /** @var array<string, int> by topic, in nanoseconds */
     private array $shownAt = [];
 
@@ -24,6 +27,7 @@ final class PageView
             $this->traceRevision = 0;
         }
         $this->topics = $topics;
+        $this->scopes = array_filter($this->scopes, static fn(string $subject): bool => isset($topics["scope:{$subject}"]), \ARRAY_FILTER_USE_KEY);
         $this->shown = $this->shownAt = [];
     }
 

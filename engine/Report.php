@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace NimbleJunction\Engine;
 
 use NimbleJunction\Core\Junction;
+use NimbleJunction\Core\Scope\Probe;
 use NimbleJunction\Core\Trace\Event;
 use NimbleJunction\Core\Trace\Hop;
+use NimbleJunction\Core\Universe\SlotPriorities;
 use NimbleJunction\Core\Universe\Source;
 use NimbleJunction\Core\Universe\Universe;
 
@@ -16,41 +18,20 @@ final readonly class Report
     /** Bytes of a packet that a hop shows. */
     private const MOST_BYTES = 160;
 
-    public function __construct(private Junction $junction, private int $startedAt)
+    public function __construct(private Junction $junction, private int $startedAt, private PortReport $ports)
     {
     }
 
     /** @return array<string, mixed> */
     public function status(int $now): array
     {
-        $plan = $this->junction->plan();
-        $ports = [];
-        foreach ($plan->ports as $id => $port) {
-            $activity = $this->junction->activity($id);
-            $ports[$id] = [
-                'state' => $activity->state($port['protocol'], $port['receives'], $port['sends'], $now)->value,
-                'fault' => $activity->fault,
-                'in' => round($activity->rate($now, true), 1),
-                'out' => round($activity->rate($now, false), 1),
-                'received' => $activity->received,
-                'sent' => $activity->sent,
-                'refused' => $activity->refused,
-                'refusals' => (object) $activity->refusals,
-                'senders' => (object) $activity->senders,
-                'heard' => $activity->lastWords(),
-                'from' => $activity->heardFrom,
-                'heardAgo' => self::ago($activity->heardAt, $now),
-                'sentAgo' => self::ago($activity->sentAt, $now),
-            ];
-        }
-
         return [
             'type' => 'status',
-            'engine' => ['show' => $plan->name, 'adoptions' => $this->junction->adoptions, 'upSeconds' => intdiv($now - $this->startedAt, 1_000_000_000), 'pid' => getmypid()],
-            'ports' => (object) $ports,
+            'engine' => ['show' => $this->junction->plan()->name, 'adoptions' => $this->junction->adoptions, 'upSeconds' => intdiv($now - $this->startedAt, 1_000_000_000), 'pid' => getmypid()],
+            'ports' => (object) $this->ports->all($now),
             'universes' => (object) array_map(self::universe(...), $this->junction->universes()),
             'holds' => $this->holds($now),
-            'unclaimed' => $this->unclaimed($now),
+            'unclaimed' => $this->ports->unclaimed($now),
         ];
     }
 
@@ -74,7 +55,7 @@ final readonly class Report
         return [
             'type' => 'sources',
             'universe' => $universe->id,
-            'merge' => $universe->rule()->value,
+            'merge' => $universe->rules()->merge->value,
             'sources' => array_map(static fn(Source $source): array => [
                 'name' => $source->name,
                 'protocol' => $source->protocol?->spelled() ?? 'our own routes',
@@ -84,6 +65,13 @@ final readonly class Report
                 'slots' => $source->slots,
                 'frames' => $source->frames,
                 'outOfOrder' => $source->outOfOrder,
+                'lost' => $source->lost,
+                'rate' => $source->protocol === null ? null : $source->rhythm->rate($now),
+                'gap' => round($source->rhythm->longestGapMillis($now)),
+                'jitter' => round($source->rhythm->jitterMillis(), 1),
+                'bySlot' => $source->slotPriorities !== '',
+                'lastResort' => $source->lastResort,
+                'preview' => $source->preview,
                 'heardAgo' => self::ago($source->heardAt, $now),
                 // its number in the winners' picture, 0 when it takes no part
                 'place' => \in_array($source, $leading, true) ? (int) array_search($source, $leading, true) + 1 : 0,
@@ -104,7 +92,7 @@ final readonly class Report
             'contributions' => array_map(static fn(Source $source): array => [
                 'name' => $source->name,
                 'level' => \ord($source->levels[$slot]),
-                'priority' => $source->priority,
+                'priority' => $source->isSparse() ? null : SlotPriorities::of($source, $slot),
                 'leads' => \in_array($source, $universe->leading(), true),
             ], array_values($universe->sources())),
         ];
@@ -139,7 +127,30 @@ final readonly class Report
         ];
     }
 
-    private static function ago(?int $then, int $now): ?int
+    /**
+     * @param int $since number of the first point wanted
+     *
+     * @return array<string, mixed> new points of a probe, each milliseconds ago and the value, and what they show
+     */
+    public function scope(Probe $probe, int $since, int $now): array
+    {
+        $analysis = $probe->analysis($now);
+
+        return [
+            'type' => 'scope',
+            'subject' => $probe->subject->key(),
+            'from' => $since,
+            'next' => $probe->next(),
+            'points' => array_map(static fn(array $point): array => [round(($now - $point[0]) / 1e6, 1), $point[1]], array_values($probe->since($since))),
+            'words' => $analysis->words,
+            'rate' => round($analysis->changes, 2),
+            'arrivals' => round($analysis->arrivals, 2),
+            'step' => round($analysis->step, 3),
+            'jitter' => round($analysis->jitterMillis, 1),
+        ];
+    }
+
+    public static function ago(?int $then, int $now): ?int
     {
         return $then === null ? null : intdiv($now - $then, 1_000_000);
     }
@@ -169,21 +180,5 @@ final readonly class Report
         }
 
         return $holds;
-    }
-
-    /** @return list<array<string, mixed>> frames that no port asks for, heard in the last ten seconds */
-    private function unclaimed(int $now): array
-    {
-        $list = [];
-        foreach ($this->junction->unclaimed() as $key => $unclaimed) {
-            $ports = $this->junction->plan()->endpoints[$key]->portIds ?? [];
-            foreach ($unclaimed->heard as $one) {
-                if ($now - $one['at'] < 10_000_000_000) {
-                    $list[] = ['ports' => $ports, 'name' => $one['name'], 'from' => $one['from'], 'count' => $one['count']];
-                }
-            }
-        }
-
-        return $list;
     }
 }

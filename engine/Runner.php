@@ -27,7 +27,7 @@ final readonly class Runner
     {
         $directory = $this->settings->directory;
         $keeps = $directory !== '';
-        $engine = new Engine($this->identity(), $keeps ? new StateFile("{$directory}/engine-state.json") : null);
+        $engine = new Engine($this->identity(), $keeps ? new StateFile("{$directory}/engine-state.json") : null, $keeps ? "{$directory}/cables" : '');
         $engine->adopt($document);
         $engine->start();
         $control = $keeps ? new ControlSocket($engine, "{$directory}/engine.sock") : null;

@@ -23,7 +23,8 @@ Route::prefix('api')->group(function (): void {
         Route::post('packets/encode', [PacketController::class, 'encode']);
 
         Route::middleware('builds')->group(function (): void {
-            Route::patch('show', [ShowController::class, 'rename']);
+            Route::patch('show', [ShowController::class, 'settle']);
+            Route::post('show/take-up', [ShowController::class, 'takeUp']);
             Route::post('show/import', [ShowController::class, 'import']);
             Route::post('show/undo', [ShowController::class, 'undo']);
             Route::post('show/{list}', [ShowController::class, 'add'])->whereIn('list', ShowStore::LISTS);

@@ -8,15 +8,16 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
- * A show; its universes, ports and routes are its parts.
+ * A show; its universes, ports, routes and ranges are its parts.
  *
  * @property int $id
  * @property string $name
  * @property bool $is_current
+ * @property int $middle_c octave number of MIDI note 60
  */
 final class Show extends Model
 {
-    protected $fillable = ['name', 'is_current'];
+    protected $fillable = ['name', 'is_current', 'middle_c'];
 
     /** @return HasMany<ShowPart, $this> */
     public function parts(): HasMany
@@ -32,6 +33,6 @@ final class Show extends Model
 
     protected function casts(): array
     {
-        return ['is_current' => 'boolean'];
+        return ['is_current' => 'boolean', 'middle_c' => 'integer'];
     }
 }

@@ -19,7 +19,7 @@ use NimbleJunction\Core\Show\ShowRefused;
  */
 final readonly class ShowStore
 {
-    public const LISTS = ['universes', 'ports', 'routes'];
+    public const LISTS = ['universes', 'ports', 'routes', 'ranges'];
     private const MOST_EDITS = 200;
 
     public function __construct(private EngineDoor $engine)
@@ -36,7 +36,7 @@ final readonly class ShowStore
     public function document(?Show $show = null): array
     {
         $show ??= $this->current();
-        $document = ['format' => ShowDocument::FORMAT, 'version' => ShowDocument::VERSION, 'name' => $show->name];
+        $document = ['format' => ShowDocument::FORMAT, 'version' => ShowDocument::VERSION, 'name' => $show->name, 'middleC' => $show->middle_c ?? 4];
         $parts = $show->parts()->get()->sortBy('position')->groupBy('kind');
         foreach (self::LISTS as $list) {
             $document[$list] = array_values($parts->get($list)?->pluck('definition')->all() ?? []);
@@ -101,7 +101,7 @@ final readonly class ShowStore
     /** @param array<string, mixed> $document found sound before */
     private function store(Show $show, array $document): void
     {
-        $show->update(['name' => $document['name']]);
+        $show->update(['name' => $document['name'], 'middle_c' => $document['middleC'] ?? 4]);
         foreach (self::LISTS as $list) {
             $old = $show->parts()->where('kind', $list)->get()->keyBy('key');
             $keys = [];

@@ -10,7 +10,12 @@ use NimbleJunction\Core\Universe\Cadence;
 /** One way out of a universe: in which format, to whom, how often. */
 final readonly class Outlet
 {
-    /** @param list<Target> $targets */
+    /**
+     * @param list<Target> $targets
+     * @param string $sync packet that follows the frames of one moment; '' for none. One with a counter has it at $syncCounterAt
+     * @param list<Target> $syncTargets
+     * @param int|null $syncCounterAt byte of the packet that counts up, from 0
+     */
     public function __construct(
         public string $key,
         public string $portId,
@@ -19,6 +24,9 @@ final readonly class Outlet
         public FrameSender $sender,
         public array $targets,
         public Cadence $cadence,
+        public string $sync = '',
+        public array $syncTargets = [],
+        public ?int $syncCounterAt = null,
     ) {
     }
 }

@@ -7,20 +7,22 @@ namespace NimbleJunction\Core\Plan;
 use NimbleJunction\Core\Route\MessageToSlot;
 use NimbleJunction\Core\Route\SlotToMessage;
 use NimbleJunction\Core\Signal\Protocol;
-use NimbleJunction\Core\Universe\MergeRule;
-use NimbleJunction\Core\Universe\WhenLost;
+use NimbleJunction\Core\Universe\Rules;
+use NimbleJunction\Core\Universe\Shaping;
 
 /** A show, compiled: nothing in it changes, and everything is found by an index. */
 final readonly class Plan
 {
     /**
-     * @param array<string, array{name: string, merge: MergeRule, whenLost: WhenLost}> $universes by id
-     * @param array<string, array{name: string, protocol: Protocol, enabled: bool, receives: bool, sends: bool}> $ports by id
+     * @param array<string, array{name: string, rules: Rules, shaping: ?Shaping}> $universes by id
+     * @param array<string, array{name: string, protocol: Protocol, enabled: bool, receives: bool, sends: bool, via: string}> $ports by id; via is the key of its own endpoint, '' where it only sends datagrams
      * @param array<string, Endpoint> $endpoints by key
      * @param array<string, list<Outlet>> $outlets by universe
-     * @param array<string, list<Target>> $messageTargets by port
+     * @param array<string, MessageOutlet> $messageOutlets by port
      * @param array<string, array<string, list<MessageToSlot>>> $messageRoutes by port and address, disabled ones too: they are near misses
      * @param array<string, array<int, list<SlotToMessage>>> $slotRoutes by universe and slot, enabled ones
+     * @param array<string, list<Copy>> $copies by the universe that they are taken from
+     * @param list<Announcement> $announcements
      */
     public function __construct(
         public string $name,
@@ -28,9 +30,11 @@ final readonly class Plan
         public array $ports,
         public array $endpoints,
         public array $outlets,
-        public array $messageTargets,
+        public array $messageOutlets,
         public array $messageRoutes,
         public array $slotRoutes,
+        public array $copies = [],
+        public array $announcements = [],
     ) {
     }
 
@@ -63,5 +67,30 @@ final readonly class Plan
         }
 
         return false;
+    }
+
+    /** @return array<string, true> keys of all local ends that something leaves from */
+    public function vias(): array
+    {
+        $vias = [];
+        foreach ($this->outlets as $outlets) {
+            foreach ($outlets as $outlet) {
+                foreach ([...$outlet->targets, ...$outlet->syncTargets] as $target) {
+                    $vias[$target->via] = true;
+                }
+            }
+        }
+        foreach ($this->messageOutlets as $outlet) {
+            foreach ([...$outlet->targets, ...($outlet->reply === null ? [] : [$outlet->reply])] as $target) {
+                $vias[$target->via] = true;
+            }
+        }
+        foreach ($this->announcements as $announcement) {
+            foreach ($announcement->targets as $target) {
+                $vias[$target->via] = true;
+            }
+        }
+
+        return $vias;
     }
 }

@@ -4,16 +4,20 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Plan;
 
-/** Where datagrams go, and the local end that they leave from. */
+/** Where packets go, and the local end that they leave from. */
 final readonly class Target
 {
-    /** @param string $via key of the local end, "address:port"; port 0 is any free one */
+    /**
+     * @param string $via key of the local end: an endpoint's, or "address:0" for any free UDP port
+     * @param string $address IPv4, or the name of a device that has no address
+     * @param int $port 0 where there are no ports
+     */
     public function __construct(public string $via, public string $address, public int $port)
     {
     }
 
     public function spelled(): string
     {
-        return "{$this->address}:{$this->port}";
+        return $this->port === 0 ? $this->address : "{$this->address}:{$this->port}";
     }
 }

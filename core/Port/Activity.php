@@ -8,6 +8,7 @@ use NimbleJunction\Core\Signal\Frame;
 use NimbleJunction\Core\Signal\Message;
 use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Signal\Remark;
+use NimbleJunction\Core\Signal\Sighting;
 
 /** What one port heard and said: totals, the last minute by the second, who sent, what was refused. */
 final class Activity
@@ -22,6 +23,13 @@ final class Activity
     public ?int $heardAt = null;
     public ?int $sentAt = null;
     public string $heardFrom = '';
+    public ?int $firstHeardAt = null;
+
+    /** Who sent the last message: whoever is replied to. */
+    public string $messageFrom = '';
+
+    /** Frames that never came, by the gaps in their sequence numbers. */
+    public int $lost = 0;
 
     /** What is wrong with the port itself (cannot listen, cannot send), in words; '' when nothing is. */
     public string $fault = '';
@@ -32,7 +40,7 @@ final class Activity
     /** @var array<string, int> refused packets by reason */
     public array $refusals = [];
 
-    private Frame|Message|Remark|null $last = null;
+    private Frame|Message|Remark|Sighting|null $last = null;
 
     /** @var array<int, int> packets received by second, in a ring of 61 */
     private array $in;
@@ -46,12 +54,13 @@ final class Activity
         $this->in = $this->out = array_fill(0, self::MINUTE + 1, 0);
     }
 
-    public function heard(Frame|Message|Remark $what, string $from, int $now): void
+    public function heard(Frame|Message|Remark|Sighting $what, string $from, int $now): void
     {
         $this->advance($now);
         ++$this->received;
         ++$this->in[$this->second % (self::MINUTE + 1)];
         $this->heardAt = $now;
+        $this->firstHeardAt ??= $now;
         $this->heardFrom = $from;
         $this->last = $what;
         if (isset($this->senders[$from])) {
@@ -67,6 +76,12 @@ final class Activity
         ++$this->sent;
         ++$this->out[$this->second % (self::MINUTE + 1)];
         $this->sentAt = $now;
+    }
+
+    /** So many frames of one source never came. */
+    public function missed(int $frames): void
+    {
+        $this->lost += $frames;
     }
 
     /** @return bool whether this reason is new here */
@@ -143,7 +158,7 @@ final class Activity
             $last === null => '',
             $last instanceof Frame => \strlen($last->levels).' slots of '.self::numbered($last->protocol, $last->number)
                 .($last->priority === null ? '' : ", priority {$last->priority}"),
-            $last instanceof Message => $last->spelled(),
+            $last instanceof Message, $last instanceof Sighting => $last->spelled(),
             default => $last->words,
         };
     }

@@ -7,6 +7,8 @@ namespace NimbleJunction\Core\Port;
 use NimbleJunction\Core\Signal\Frame;
 use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Signal\Remark;
+use NimbleJunction\Core\Signal\Sighting;
+use NimbleJunction\Core\Signal\SyncPulse;
 use NimbleJunction\Core\Wire\ArtNet\Command;
 use NimbleJunction\Core\Wire\ArtNet\Dmx;
 use NimbleJunction\Core\Wire\ArtNet\Nzs;
@@ -20,8 +22,11 @@ use NimbleJunction\Core\Wire\ArtNet\Unhandled;
 
 final readonly class ArtNetReceiver implements Receiver
 {
-    /** @param list<string> $pollReplies what we answer when asked who is there */
-    public function __construct(private array $pollReplies)
+    /**
+     * @param list<string> $pollReplies what we answer when asked who is there
+     * @param string $mark what the reports of our own replies end with: we do not find ourselves
+     */
+    public function __construct(private array $pollReplies, private string $mark = '')
     {
     }
 
@@ -30,13 +35,14 @@ final readonly class ArtNetReceiver implements Receiver
         $packet = Packet::decode($bytes);
         if ($packet instanceof Dmx) {
             // In their places, not by name: naming arguments of a hot call costs as much as decoding the packet.
-            return [new Frame(Protocol::ArtNet, $packet->portAddress, $packet->levels, $from, '', null, $packet->sequence === 0 ? null : $packet->sequence)];
+            return [new Frame(Protocol::ArtNet, $packet->portAddress, $packet->levels, $from, '', null, $packet->sequence === 0 ? null : $packet->sequence, false, false, 0, $from)];
         }
 
         return [match (true) {
             $packet instanceof Poll => new Remark('a poll: who is there?', $this->pollReplies),
-            $packet instanceof PollReply => new Remark("a poll reply: {$packet->portName} is there"),
-            $packet instanceof Sync => new Remark('a synchronisation packet'),
+            $packet instanceof PollReply => $this->sighting($packet),
+            // Art-Net 4, "ArtSync": meant for whoever sends the frames (from memory)
+            $packet instanceof Sync => new SyncPulse($from, 'a synchronisation packet'),
             $packet instanceof Nzs => new Remark("slots with start code {$packet->startCode}, which are no levels"),
             $packet instanceof TimeCode => new Remark(\sprintf('time code %02d:%02d:%02d:%02d', $packet->hours, $packet->minutes, $packet->seconds, $packet->frames)),
             $packet instanceof Trigger => new Remark("a trigger: key {$packet->key}, sub-key {$packet->subKey}"),
@@ -44,5 +50,28 @@ final readonly class ArtNetReceiver implements Receiver
             $packet instanceof Unhandled => new Remark("a packet that we leave alone ({$packet->code->spelled()})"),
             default => new Remark('a packet that sets up a node, which we leave alone'),
         }];
+    }
+
+    private function sighting(PollReply $reply): Sighting|Remark
+    {
+        if ($this->mark !== '' && str_ends_with($reply->report, $this->mark)) {
+            return new Remark('our own poll reply');
+        }
+        $gives = $takes = [];
+        foreach ($reply->ports as $port) {
+            // Seen from the node, what it takes from the network is its output to a line.
+            $port->isOutput() ? $takes[] = $reply->portAddress($port)->number : $gives[] = $reply->portAddress($port)->number;
+        }
+        $bound = $reply->bindAddress === '0.0.0.0' ? $reply->address : $reply->bindAddress;
+
+        return new Sighting(
+            Protocol::ArtNet,
+            "art-net {$bound}",
+            $reply->address,
+            $reply->longName !== '' ? $reply->longName : $reply->portName,
+            $gives,
+            $takes,
+            implode('; ', array_filter([$reply->features(), $reply->report])),
+        );
     }
 }

@@ -24,6 +24,11 @@ final readonly class ArtNetSender implements FrameSender
         return $this->beginning.\chr($sequence % 255 + 1).$this->addressAndLength.$levels;
     }
 
+    public function beside(int $sequence): ?string
+    {
+        return null;
+    }
+
     public function end(string $levels, int $sequence): array
     {
         return [];

@@ -11,6 +11,11 @@ final readonly class DmxLineSender implements FrameSender
         return "\0".$levels;
     }
 
+    public function beside(int $sequence): ?string
+    {
+        return null;
+    }
+
     public function end(string $levels, int $sequence): array
     {
         return [];

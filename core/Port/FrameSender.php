@@ -13,6 +13,9 @@ interface FrameSender
      */
     public function send(string $levels, int $sequence): string;
 
+    /** What is sent about once a second beside the levels, in the same numbering; null for nothing. */
+    public function beside(int $sequence): ?string;
+
     /**
      * What says that no more will come.
      *

@@ -10,7 +10,7 @@ use NimbleJunction\Core\Wire\Osc\Argument;
 use NimbleJunction\Core\Wire\Osc\Message as OscMessage;
 use NimbleJunction\Core\Wire\Osc\Packet;
 
-final readonly class OscCodec implements Receiver
+final readonly class OscCodec implements Receiver, MessageWriter
 {
     public function receive(string $bytes, string $from): array
     {
@@ -24,10 +24,14 @@ final readonly class OscCodec implements Receiver
         );
     }
 
-    /** The other way: an event as the bytes of one packet. */
-    public static function write(Message $message): string
+    public function write(Message $message): string
     {
         return (new OscMessage($message->address, array_map(Argument::of(...), $message->arguments)))->encode();
+    }
+
+    public function spelled(Message $message): string
+    {
+        return $message->spelled();
     }
 
     /** Numbers and texts stay what they are, true and false are 1 and 0, and the rest is spelled. */

@@ -10,6 +10,9 @@ use NimbleJunction\Core\Trace\Event;
 /** One way out of a universe, at work: what it sent last and when it is due again. */
 final class Output
 {
+    /** As often as sACN's keep-alive (ANSI E1.31-2018, 6.6.1, by analogy; from memory). */
+    private const BESIDE_NANOS = 900_000_000;
+
     /** When the next frame is due; PHP_INT_MAX while there is nothing to send. */
     public int $dueAt = \PHP_INT_MAX;
 
@@ -17,6 +20,7 @@ final class Output
     private int $sentAt = -1_000_000_000_000;
     private int $repeats = 0;
     private int $sequence = 0;
+    private int $besideAt = -1_000_000_000_000;
 
     /** @var list<Event> whose result leaves with the next frame */
     private array $awaiting = [];
@@ -51,8 +55,12 @@ final class Output
         return $awaiting;
     }
 
-    /** The bytes of the next frame; sets when the one after it is due. */
-    public function next(string $levels, int $now): string
+    /**
+     * The bytes of the next frame, and of what is sent beside it; sets when the one after it is due.
+     *
+     * @return non-empty-list<string>
+     */
+    public function next(string $levels, int $now): array
     {
         $cadence = $this->outlet->cadence;
         $this->repeats = $levels === $this->sent ? max(0, $this->repeats - 1) : max(0, $cadence->repeats - 1);
@@ -60,7 +68,15 @@ final class Output
         $this->sentAt = $now;
         $this->dueAt = $now + ($this->repeats > 0 ? $cadence->gap : $cadence->idle);
 
-        return $this->outlet->sender->send($levels, $this->sequence++);
+        $beside = $now - $this->besideAt < self::BESIDE_NANOS ? null : $this->outlet->sender->beside($this->sequence);
+        if ($beside === null) {
+            return [$this->outlet->sender->send($levels, $this->sequence++)];
+        }
+        $this->besideAt = $now;
+        ++$this->sequence;
+
+        // Priorities first: whoever hears us for the first time does not take the levels before it knows them.
+        return [$beside, $this->outlet->sender->send($levels, $this->sequence++)];
     }
 
     /**

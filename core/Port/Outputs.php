@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Port;
 
+use NimbleJunction\Core\Plan\Outlet;
 use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Trace\Event;
 use NimbleJunction\Core\Trace\Step;
@@ -22,6 +23,12 @@ final class Outputs
     /** @var list<Departure> */
     private array $leaving = [];
     private Plan $plan;
+
+    /** @var array<string, Outlet> one of each port whose frames of this moment are to be synchronised */
+    private array $toSync = [];
+
+    /** @var array<string, int> by port */
+    private array $syncCounter = [];
 
     /** @param \Closure(string): Activity $activity of a port */
     public function __construct(private readonly Trace $trace, private readonly \Closure $activity)
@@ -93,14 +100,29 @@ final class Outputs
     {
         $leaving = $this->leaving;
         $this->leaving = [];
+        foreach ($this->toSync as $key => $outlet) {
+            $packet = $outlet->sync;
+            if ($outlet->syncCounterAt !== null) {
+                $packet[$outlet->syncCounterAt] = \chr($this->syncCounter[$key] = ($this->syncCounter[$key] ?? -1) + 1 & 255);
+            }
+            foreach ($outlet->syncTargets as $target) {
+                $leaving[] = new Departure($target->via, $target->address, $target->port, $packet, $outlet->portId);
+            }
+        }
+        $this->toSync = [];
 
         return $leaving;
     }
 
     private function send(Output $output, Universe $universe, int $now): void
     {
-        $bytes = $output->next($universe->levels, $now);
-        $this->leave($output, $bytes, $now);
+        $bytes = '';
+        foreach ($output->next($universe->levels, $now) as $bytes) {
+            $this->leave($output, $bytes, $now);
+        }
+        if ($output->outlet->sync !== '') {
+            $this->toSync[$output->outlet->portId] = $output->outlet;
+        }
         foreach ($output->awaited() as $event) {
             $this->trace->hop($event, Step::Sent, "{$this->plan->portName($output->outlet->portId)} sent {$output->outlet->words}", $bytes);
         }

@@ -7,15 +7,17 @@ namespace NimbleJunction\Core\Port;
 use NimbleJunction\Core\Signal\Frame;
 use NimbleJunction\Core\Signal\Message;
 use NimbleJunction\Core\Signal\Remark;
+use NimbleJunction\Core\Signal\Sighting;
+use NimbleJunction\Core\Signal\SyncPulse;
 use NimbleJunction\Core\Wire\Malformed;
 
-/** From the bytes of one protocol to the two currencies. */
+/** From the bytes of one protocol to the two currencies, and what else a protocol says. */
 interface Receiver
 {
     /**
      * @param string $from the sender's IPv4 address
      *
-     * @return list<Frame|Message|Remark>
+     * @return list<Frame|Message|Remark|Sighting|SyncPulse>
      *
      * @throws Malformed
      */

@@ -9,18 +9,18 @@ final class Unclaimed
 {
     private const MOST = 32;
 
-    /** @var array<string, array{name: string, from: string, count: int, at: int}> */
+    /** @var array<string, array{name: string, number: int, from: string, count: int, at: int}> */
     public array $heard = [];
 
     /** @return bool whether it is the first of its kind */
-    public function heard(string $name, string $from, int $now): bool
+    public function heard(string $name, int $number, string $from, int $now): bool
     {
         $key = "{$name} {$from}";
         $first = ! isset($this->heard[$key]);
         if ($first && \count($this->heard) >= self::MOST) {
             array_shift($this->heard);
         }
-        $this->heard[$key] = ['name' => $name, 'from' => $from, 'count' => ($this->heard[$key]['count'] ?? 0) + 1, 'at' => $now];
+        $this->heard[$key] = ['name' => $name, 'number' => $number, 'from' => $from, 'count' => ($this->heard[$key]['count'] ?? 0) + 1, 'at' => $now];
 
         return $first;
     }

@@ -7,8 +7,8 @@ namespace NimbleJunction\Core\Route;
 use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Port\Activity;
 use NimbleJunction\Core\Port\Departure;
-use NimbleJunction\Core\Port\OscCodec;
 use NimbleJunction\Core\Signal\Message;
+use NimbleJunction\Core\Trace\Event;
 use NimbleJunction\Core\Trace\Kind;
 use NimbleJunction\Core\Trace\Step;
 use NimbleJunction\Core\Trace\Trace;
@@ -57,7 +57,7 @@ final class Routing
     /**
      * A message is matched; the slots that it sets are handed back, with the trace's event so far.
      *
-     * @return array{event: \NimbleJunction\Core\Trace\Event, sets: list<array{route: MessageToSlot, level: int}>}
+     * @return array{event: Event, sets: list<array{route: MessageToSlot, level: int}>}
      */
     public function heard(string $portId, Message $message, string $from, string $bytes, int $now): array
     {
@@ -94,6 +94,19 @@ final class Routing
         }
 
         return ['event' => $event, 'sets' => $sets];
+    }
+
+    /** What came of a slot that a route has set. */
+    public function tellResult(Event $event, MessageToSlot $route, int $level, Universe $universe, string $before, int $now): void
+    {
+        $old = \ord($before[$route->slot]);
+        $new = \ord($universe->levels[$route->slot]);
+        $where = 'slot '.($route->slot + 1)." of {$this->plan->universeName($route->universeId)}";
+        if ($new === $level) {
+            $this->trace->hop($event, $old === $new ? Step::Unchanged : Step::Changed, $old === $new ? "{$where} is {$level} already" : "{$where} from {$old} to {$new}", '', $route->id);
+        } else {
+            $this->trace->hop($event, Step::Unchanged, "{$where} was asked for {$level} and is {$new}. {$universe->explain($route->slot, $now)}", '', $route->id);
+        }
     }
 
     /** A universe has other levels than before: the routes of the slots that moved are looked at. */
@@ -155,18 +168,21 @@ final class Routing
      */
     private function tell(SlotToMessage $route, int $level, array $activities, int $now): array
     {
+        $outlet = $this->plan->messageOutlets[$route->portId] ?? null;
         $message = $route->message($level);
-        $bytes = OscCodec::write($message);
+        $words = $outlet?->writer->spelled($message) ?? $message->spelled();
+        $bytes = $outlet?->writer->write($message) ?? '';
         $universe = $this->plan->universeName($route->universeId);
         $slot = $route->slot + 1;
         $event = $this->trace->begin(Kind::Feedback, "feedback {$route->id}", $route->portId, "{$universe} slot {$slot} is {$level}: {$this->plan->portName($route->portId)} is told", $now);
         $this->trace->hop($event, Step::Changed, "slot {$slot} of {$universe} is {$level}");
-        $this->trace->hop($event, Step::Matched, "\"{$route->name}\" makes it {$message->spelled()}", '', $route->id);
+        $this->trace->hop($event, Step::Matched, "\"{$route->name}\" makes it {$words}", '', $route->id);
         $departures = [];
-        foreach ($this->plan->messageTargets[$route->portId] ?? [] as $target) {
+        $activity = $activities[$route->portId] ?? null;
+        foreach ($outlet?->targets($activity->messageFrom ?? '') ?? [] as $target) {
             $departures[] = new Departure($target->via, $target->address, $target->port, $bytes, $route->portId);
-            ($activities[$route->portId] ?? null)?->said($now);
-            $this->trace->hop($event, Step::Sent, "{$this->plan->portName($route->portId)} sent {$message->spelled()} to {$target->spelled()}", $bytes);
+            $activity?->said($now);
+            $this->trace->hop($event, Step::Sent, "{$this->plan->portName($route->portId)} sent {$words} to {$target->spelled()}", $bytes);
         }
         if ($departures === []) {
             $this->trace->hop($event, Step::Refused, "{$this->plan->portName($route->portId)} does not send: switched off, or no address to send to");

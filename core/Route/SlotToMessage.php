@@ -18,6 +18,7 @@ final readonly class SlotToMessage
         public string $universeId,
         public int $slot,
         public string $portId,
+        public Protocol $protocol,
         public string $address,
         public bool $asFloat,
         public Scale $scale,
@@ -29,7 +30,7 @@ final readonly class SlotToMessage
     {
         $value = $this->scale->apply($level);
 
-        return new Message(Protocol::Osc, $this->address, [$this->asFloat ? $value : (int) floor($value + 0.5)]);
+        return new Message($this->protocol, $this->address, [$this->asFloat ? $value : (int) floor($value + 0.5)]);
     }
 
     /** The level that a message from the other end stands for, 0 to 255, or null if it says no number. */

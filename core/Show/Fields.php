@@ -135,22 +135,32 @@ final class Fields
     /** @return list<string> */
     public function addresses(string $name, int $most): array
     {
+        return $this->texts($name, $most, self::isAddress(...), 'Use an IPv4 address, like 192.168.1.10.');
+    }
+
+    /** @return list<string> IPv4 addresses and networks ("10.0.0.0/8") */
+    public function networks(string $name, int $most): array
+    {
+        return $this->texts($name, $most, static function (string $text): bool {
+            [$address, $bits] = explode('/', $text, 2) + [1 => '32'];
+
+            return self::isAddress($address) && preg_match('/^\d{1,2}$/D', $bits) === 1 && (int) $bits <= 32;
+        }, 'Use an IPv4 address or a network, like 192.168.1.10 or 192.168.1.0/24.');
+    }
+
+    /** @return list<float> */
+    public function numbers(string $name, int $most, float $lowest, float $highest): array
+    {
         $value = $this->take($name, []);
-        if (! \is_array($value) || ! array_is_list($value) || \count($value) > $most) {
-            $this->fault($name, $this->was($value), "Use a list of at most {$most} IPv4 addresses.");
+        $list = \is_array($value) && array_is_list($value) ? $value : null;
+        $good = array_filter($list ?? [], static fn(mixed $one): bool => (\is_int($one) || \is_float($one)) && $one >= $lowest && $one <= $highest);
+        if ($list === null || \count($list) > $most || \count($good) !== \count($list)) {
+            $this->fault($name, $this->was($value), "Use a list of at most {$most} numbers from {$lowest} to {$highest}.");
 
             return [];
         }
-        $good = [];
-        foreach ($value as $i => $address) {
-            if (\is_string($address) && self::isAddress($address)) {
-                $good[] = $address;
-            } else {
-                $this->fault("{$name}/{$i}", $this->was($address), 'Use an IPv4 address, like 192.168.1.10.');
-            }
-        }
 
-        return $good;
+        return array_map(static fn(int|float $one): float => (float) $one, array_values($good));
     }
 
     public function object(string $name): ?self
@@ -195,6 +205,31 @@ final class Fields
                 $this->fault((string) $name, 'this field is not known here', "Known are: {$known}.");
             }
         }
+    }
+
+    /**
+     * @param callable(string): bool $fits
+     *
+     * @return list<string>
+     */
+    private function texts(string $name, int $most, callable $fits, string $allowed): array
+    {
+        $value = $this->take($name, []);
+        if (! \is_array($value) || ! array_is_list($value) || \count($value) > $most) {
+            $this->fault($name, $this->was($value), "Use a list of at most {$most}. {$allowed}");
+
+            return [];
+        }
+        $good = [];
+        foreach ($value as $i => $text) {
+            if (\is_string($text) && $fits($text)) {
+                $good[] = $text;
+            } else {
+                $this->fault("{$name}/{$i}", $this->was($text), $allowed);
+            }
+        }
+
+        return $good;
     }
 
     private static function isAddress(mixed $value): bool

@@ -6,16 +6,18 @@ namespace NimbleJunction\Core\Show;
 
 use NimbleJunction\Core\Signal\Protocol;
 
-/** One end of a link: what is received there, what is sent from there. At least one of the two. */
 final readonly class PortEntry
 {
+    /** @param list<string> $allow IPv4 addresses or networks ("10.0.0.0/8") that it listens to; empty for all */
     public function __construct(
         public string $id,
         public string $name,
         public Protocol $protocol,
         public bool $enabled,
+        public LinkEntry $link,
         public ?ReceiveSide $receive,
         public ?SendSide $send,
+        public array $allow = [],
     ) {
     }
 

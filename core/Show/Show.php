@@ -14,12 +14,16 @@ final readonly class Show
      * @param array<string, UniverseEntry> $universes by id
      * @param array<string, PortEntry> $ports by id
      * @param array<string, RouteEntry> $routes by id
+     * @param array<string, RangeEntry> $ranges by id
+     * @param int $middleC octave number of note 60, 3 to 5: makers differ
      */
     public function __construct(
         public string $name,
         public array $universes,
         public array $ports,
         public array $routes,
+        public array $ranges = [],
+        public int $middleC = 4,
     ) {
     }
 }

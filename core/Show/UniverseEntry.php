@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Show;
 
-use NimbleJunction\Core\Universe\MergeRule;
-use NimbleJunction\Core\Universe\WhenLost;
+use NimbleJunction\Core\Universe\Rules;
 
 final readonly class UniverseEntry
 {
-    public function __construct(public string $id, public string $name, public MergeRule $merge, public WhenLost $whenLost = new WhenLost())
+    /**
+     * @param list<ShapeEntry> $shapes later ones lie above earlier ones
+     * @param list<array{first: int, with: int, count: int}> $swaps runs of slots that change places on the way out, from slot 1
+     */
+    public function __construct(public string $id, public string $name, public Rules $rules = new Rules(), public array $shapes = [], public array $swaps = [])
     {
     }
 }

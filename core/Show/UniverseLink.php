@@ -7,7 +7,8 @@ namespace NimbleJunction\Core\Show;
 /** A universe's number on the wire, and which of our universes that is. */
 final readonly class UniverseLink
 {
-    public function __construct(public int $number, public string $universe)
+    /** @param int $rank where an interface has fewer lines than universes, the lowest number goes first */
+    public function __construct(public int $number, public string $universe, public int $rank = 1)
     {
     }
 }

@@ -18,6 +18,7 @@ final readonly class Frame
      * @param int|null $sequence 0–255, null where not used
      * @param bool $ended the sender says that this is its last
      * @param bool $preview not meant for the live output
+     * @param string $sync key of the synchronisation that it may have to wait for; '' for none
      */
     public function __construct(
         public Protocol $protocol,
@@ -30,6 +31,7 @@ final readonly class Frame
         public bool $ended = false,
         public bool $preview = false,
         public int $startCode = 0,
+        public string $sync = '',
     ) {
     }
 }

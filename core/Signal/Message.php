@@ -10,8 +10,9 @@ final readonly class Message
     /**
      * @param string $address parts joined by "/", beginning with "/"
      * @param list<int|float|string> $arguments
+     * @param string $words how people of its protocol say it; '' to say the address and the arguments
      */
-    public function __construct(public Protocol $protocol, public string $address, public array $arguments)
+    public function __construct(public Protocol $protocol, public string $address, public array $arguments, private string $words = '')
     {
     }
 
@@ -25,6 +26,9 @@ final readonly class Message
 
     public function spelled(): string
     {
+        if ($this->words !== '') {
+            return $this->words;
+        }
         $parts = [$this->address];
         foreach ($this->arguments as $argument) {
             $parts[] = \is_string($argument) ? "\"{$argument}\"" : (string) (\is_float($argument) ? round($argument, 4) : $argument);

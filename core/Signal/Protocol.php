@@ -11,6 +11,8 @@ enum Protocol: string
     case Sacn = 'sacn';
     case Osc = 'osc';
     case DmxLine = 'dmx-line';
+    case Midi = 'midi';
+    case Controller = 'controller';
 
     public function spelled(): string
     {
@@ -19,6 +21,8 @@ enum Protocol: string
             self::Sacn => 'sACN',
             self::Osc => 'OSC',
             self::DmxLine => 'DMX line',
+            self::Midi => 'MIDI',
+            self::Controller => 'Game controller',
         };
     }
 
@@ -28,8 +32,16 @@ enum Protocol: string
         return match ($this) {
             self::ArtNet => 10_000_000_000, // Art-Net 4, "merging": a source silent for 10 s leaves the merge (from memory)
             self::Sacn => 2_500_000_000,    // ANSI E1.31-2018, 6.7.1: E131_NETWORK_DATA_LOSS_TIMEOUT
-            self::DmxLine, self::Osc => 1_000_000_000, // ANSI E1.11, 9.2: 1 s without data
+            self::DmxLine, self::Osc, self::Midi, self::Controller => 1_000_000_000, // ANSI E1.11, 9.2: 1 s without data
         };
+    }
+
+    /** How far packet number $new is from $last, when it follows; both 0 to 255. Art-Net leaves 0 out, as it says "not used". */
+    public function sequenceStep(int $last, int $new): int
+    {
+        $step = ($new - $last) & 255;
+
+        return $step > 127 ? 1 : ($this === self::ArtNet && $new < $last ? $step - 1 : $step);
     }
 
     /** Whether packet number $new may follow $last. Both 0 to 255. */
@@ -45,6 +57,6 @@ enum Protocol: string
 
     public function carriesLevels(): bool
     {
-        return $this !== self::Osc;
+        return $this === self::ArtNet || $this === self::Sacn || $this === self::DmxLine;
     }
 }

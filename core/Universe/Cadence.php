@@ -32,7 +32,7 @@ final readonly class Cadence
             // Art-Net 4, "ArtDmx": unchanged data again after 800 ms to 4 s (from memory); we use 1 s
             Protocol::ArtNet => new self($gap, 0, 1_000_000_000),
             // ANSI E1.11: a line is refreshed all the time
-            Protocol::DmxLine, Protocol::Osc => new self($gap, 0, $gap),
+            default => new self($gap, 0, $gap),
         };
     }
 }

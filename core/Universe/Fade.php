@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Universe;
 
-/** Levels on their way to zero. A slot that is set while they fade leaves the fade and keeps what it was set to. */
+/** Levels on their way to black or to a look. A slot that is set while they fade leaves the fade and keeps what it was set to. */
 final class Fade
 {
     /** How often a fade moves: as often as a full universe can be sent. */
@@ -13,8 +13,11 @@ final class Fade
     /** @var array<int, string> level as a byte, by slot that has left the fade */
     private array $left = [];
 
-    /** @param string $from 512 bytes */
-    public function __construct(private readonly string $from, private readonly int $beganAt, private readonly int $nanos)
+    /**
+     * @param string $from 512 bytes
+     * @param string $to 512 bytes; '' for black
+     */
+    public function __construct(private readonly string $from, private readonly string $to, private readonly int $beganAt, private readonly int $nanos)
     {
     }
 
@@ -31,15 +34,32 @@ final class Fade
     /** @return string 512 bytes */
     public function levels(int $now): string
     {
-        $part = max(0.0, min(1.0, 1 - ($now - $this->beganAt) / max(1, $this->nanos)));
+        $left = max(0.0, min(1.0, 1 - ($now - $this->beganAt) / max(1, $this->nanos)));
+        $levels = $this->to === '' ? $this->toBlack($left) : $this->toLook($left);
+        foreach ($this->left as $slot => $level) {
+            $levels[$slot] = $level;
+        }
+
+        return $levels;
+    }
+
+    private function toBlack(float $left): string
+    {
         $all = $scaled = '';
         for ($level = 0; $level < 256; ++$level) {
             $all .= \chr($level);
-            $scaled .= \chr((int) round($level * $part));
+            $scaled .= \chr((int) round($level * $left));
         }
-        $levels = strtr($this->from, $all, $scaled);
-        foreach ($this->left as $slot => $level) {
-            $levels[$slot] = $level;
+
+        return strtr($this->from, $all, $scaled);
+    }
+
+    private function toLook(float $left): string
+    {
+        $levels = '';
+        for ($slot = 0, $slots = \strlen($this->from); $slot < $slots; ++$slot) {
+            $to = \ord($this->to[$slot]);
+            $levels .= \chr((int) round($to + (\ord($this->from[$slot]) - $to) * $left));
         }
 
         return $levels;

@@ -13,11 +13,19 @@ enum MergeRule: string
     /** Latest takes precedence: each slot shows the source that last changed it. */
     case Ltp = 'ltp';
 
-    public function merger(): Merger
+    /** Slot by slot: latest for those that are named, highest for the rest. */
+    case Slot = 'slot';
+
+    /** The sources of one port, and no others. */
+    case Chosen = 'chosen';
+
+    public function spelled(): string
     {
         return match ($this) {
-            self::Htp => new HtpMerger(),
-            self::Ltp => new LtpMerger(),
+            self::Htp => 'HTP',
+            self::Ltp => 'LTP',
+            self::Slot => 'HTP and LTP slot by slot',
+            self::Chosen => 'one chosen port',
         };
     }
 }

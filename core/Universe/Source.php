@@ -18,6 +18,17 @@ final class Source
     public int $frames = 0;
     public int $outOfOrder = 0;
 
+    /** Frames that never came, by the gaps in their sequence numbers. */
+    public int $lost = 0;
+
+    /** @var string 512 bytes: a priority for each slot (0 for slots that it does not send); '' while it gives none */
+    public string $slotPriorities = '';
+    public int $slotPrioritiesAt = 0;
+
+    /** It says that its levels are not meant for the live output: shown, never merged. */
+    public bool $preview = false;
+    public readonly Rhythm $rhythm;
+
     /**
      * @param string $key the same as long as it is the same sender through the same port
      * @param string $address where it sends from
@@ -34,6 +45,7 @@ final class Source
         public bool $lastResort = false,
     ) {
         $this->levels = str_repeat("\0", Frame::SLOTS);
+        $this->rhythm = new Rhythm();
     }
 
     /** @param string $levels up to 512 bytes; slots that are not sent count as 0 */

@@ -7,9 +7,9 @@ namespace NimbleJunction\Core\Universe;
 use NimbleJunction\Core\Signal\Frame;
 
 /**
- * The levels of one universe: its sources, the rule that merges those of the
- * highest priority, and what is held by hand above them. When the last source
- * goes, its levels stay, fade, or are no longer sent.
+ * The levels of one universe: its sources, the rules that merge those that
+ * lead, what is done to them on the way out, and what is held by hand above
+ * that. When the last source goes, its levels stay, fade, or are no longer sent.
  */
 final class Universe
 {
@@ -27,53 +27,48 @@ final class Universe
 
     /** @var array<string, Source> by key, in the order in which they came */
     private array $sources = [];
-
-    /** @var list<Source> those of the highest priority, and the sparse ones */
-    private array $leading = [];
-
-    /** @var array<int, Hold> by slot */
-    private array $holds = [];
+    private Lead $lead;
+    private readonly Holds $holds;
 
     /** @var string 512 bytes: merged, before holds */
     private string $merged;
     private Merger $merger;
-    private WhenLost $whenLost;
+    private ?Shaping $shaping = null;
     private ?Fade $fade = null;
     private bool $stopped = false;
 
-    /** Whether any source sends the whole universe. */
-    private bool $hasWhole = false;
-
-    public function __construct(public readonly string $id, private MergeRule $rule)
+    public function __construct(public readonly string $id, private Rules $rules = new Rules())
     {
-        $this->merger = $rule->merger();
-        $this->whenLost = new WhenLost();
+        $this->merger = $rules->merger();
+        $this->lead = Lead::among([]);
+        $this->holds = new Holds();
         $this->merged = $this->levels = str_repeat("\0", Frame::SLOTS);
     }
 
-    public function rule(): MergeRule
+    public function rules(): Rules
     {
-        return $this->rule;
+        return $this->rules;
     }
 
-    public function useRule(MergeRule $rule): void
+    /**
+     * Other rules, other shaping; a fade that has begun goes on.
+     *
+     * @return bool whether what leaves has changed
+     */
+    public function use(Rules $rules, ?Shaping $shaping, int $now): bool
     {
-        if ($rule === $this->rule) {
-            return;
+        $before = $this->rules;
+        $this->rules = $rules;
+        $this->shaping = $shaping;
+        if ($rules->merge === $before->merge && $rules->latest === $before->latest && $rules->chosen === $before->chosen) {
+            return $this->lay();
         }
-        $this->rule = $rule;
-        $merger = $rule->merger();
+        $this->merger = $rules->merger();
         foreach ($this->sources as $source) {
-            $merger->moved($source, str_repeat("\0", Frame::SLOTS), $source->heardAt);
+            $this->merger->moved($source, str_repeat("\0", Frame::SLOTS), $source->heardAt);
         }
-        $this->merger = $merger;
-        $this->remerge();
-    }
 
-    /** Holds from the next loss on; a fade that has begun goes on. */
-    public function useLoss(WhenLost $whenLost): void
-    {
-        $this->whenLost = $whenLost;
+        return $this->leadAnew($now) || $this->lay();
     }
 
     public function source(string $key): ?Source
@@ -90,7 +85,7 @@ final class Universe
     /** @return list<Source> */
     public function leading(): array
     {
-        return $this->leading;
+        return $this->lead->sources;
     }
 
     public function isFull(): bool
@@ -102,11 +97,14 @@ final class Universe
     public function add(Source $source, int $now): bool
     {
         $this->sources[$source->key] = $source;
-        $this->speak();
         $this->merger->moved($source, str_repeat("\0", Frame::SLOTS), $now);
-        $this->findLeading();
+        $this->lead = Lead::among($this->sources, $this->rules->chosen);
+        if (! $this->lead->has($source)) {
+            return false;
+        }
+        $this->speak();
 
-        return $this->onlySparse() ? $this->overlay($source, str_repeat("\0", Frame::SLOTS)) : $this->remerge();
+        return $this->lead->hasWhole ? $this->remerge() : $this->overlay($source, str_repeat("\0", Frame::SLOTS));
     }
 
     /**
@@ -122,42 +120,55 @@ final class Universe
         $before = $source->levels;
         $source->set($levels);
         $this->merger->moved($source, $before, $now);
-        if ($this->onlySparse()) {
-            return $this->overlay($source, $before);
-        }
-        if (! \in_array($source, $this->leading, true)) {
+        if (! $this->lead->has($source)) {
             return false;
         }
-        $slots = Difference::slots($source->levels, $before, self::FEW_SLOTS);
-        $this->merged = $slots === null
-            ? $this->merger->merge($this->leading)
-            : $this->merger->mergeSlots($this->merged, $this->leading, $slots);
+        if (! $this->lead->hasWhole) {
+            return $this->overlay($source, $before);
+        }
+        $this->merged = $this->lead->mergeSlots($this->merger, $this->merged, Difference::slots($source->levels, $before, self::FEW_SLOTS));
 
         return $this->lay();
     }
 
     /** @return bool whether what leaves has changed */
-    public function rank(Source $source, ?int $priority, bool $lastResort = false): bool
+    public function rank(Source $source, ?int $priority, int $now, bool $lastResort = false, bool $preview = false): bool
     {
-        if ($source->priority === $priority && $source->lastResort === $lastResort) {
+        if ($source->priority === $priority && $source->lastResort === $lastResort && $source->preview === $preview) {
             return false;
         }
         $source->priority = $priority;
         $source->lastResort = $lastResort;
-        $this->findLeading();
+        $source->preview = $preview;
 
-        return $this->remerge();
+        return $this->leadAnew($now);
+    }
+
+    /**
+     * A source gives its slots priorities of their own, or no longer does.
+     *
+     * @param string $priorities 512 bytes; '' for none
+     *
+     * @return bool whether what leaves has changed
+     */
+    public function rankSlots(Source $source, string $priorities, int $now): bool
+    {
+        $source->slotPrioritiesAt = $now;
+        if ($priorities === $source->slotPriorities) {
+            return false;
+        }
+        $source->slotPriorities = $priorities;
+
+        return $this->leadAnew($now);
     }
 
     /** @return bool whether what leaves has changed */
     public function remove(Source $source, int $now): bool
     {
-        $wasAlone = $this->onlySparse();
         unset($this->sources[$source->key]);
         $this->merger->forget($source);
-        $this->findLeading();
 
-        return ! $wasAlone && $this->onlySparse() ? $this->beLost($now) : $this->remerge();
+        return $this->leadAnew($now);
     }
 
     /**
@@ -191,9 +202,9 @@ final class Universe
     }
 
     /** @return bool whether what leaves has changed */
-    public function hold(Hold $hold): bool
+    public function hold(Hold ...$holds): bool
     {
-        $this->holds[$hold->slot] = $hold;
+        array_map($this->holds->set(...), $holds);
         // A hold alone does not end a stop: when it is over there is silence again.
         $this->spoken = true;
 
@@ -201,18 +212,15 @@ final class Universe
     }
 
     /**
-     * @param int|null $slot 0 to 511, null for all
+     * @param int|null $first 0 to 511, null for all
+     * @param int|null $last 0 to 511, null for $first alone
      *
      * @return bool whether what leaves has changed
      */
-    public function release(?int $slot = null): bool
+    public function release(?int $first = null, ?int $last = null): bool
     {
-        if ($slot === null) {
-            $this->holds = [];
-        } else {
-            unset($this->holds[$slot]);
-        }
-        if ($this->stopped && $this->holds === []) {
+        $this->holds->release($first, $last);
+        if ($this->stopped && $this->holds->all() === []) {
             $this->spoken = false;
             $this->lay();
 
@@ -225,7 +233,7 @@ final class Universe
     /** @return array<int, Hold> by slot */
     public function holds(): array
     {
-        return $this->holds;
+        return $this->holds->all();
     }
 
     public function merged(): string
@@ -244,58 +252,31 @@ final class Universe
     /** One byte a slot: the place in leading() counted from 1, 0 for none, 255 for held by hand. */
     public function winners(): string
     {
-        $winners = $this->merger->winners($this->leading);
-        foreach ($this->holds as $slot => $hold) {
-            $winners[$slot] = "\xFF";
-        }
+        $winners = $this->lead->winners($this->merger);
 
-        return $winners;
+        return $this->holds->lay($this->shaping?->exchange($winners) ?? $winners, "\xFF");
     }
 
     /** Who gives a slot its level, and why, in words. $slot is 0 to 511. */
     public function explain(int $slot, int $now): string
     {
-        $hold = $this->holds[$slot] ?? null;
+        $hold = $this->holds->on($slot);
         if ($hold !== null) {
             return "Held by hand at {$hold->level} by {$hold->by}: a hold is above all sources.";
         }
-        $place = \ord($this->merger->winners($this->leading)[$slot]);
-        $winner = $this->leading[$place - 1] ?? null;
-        if ($winner === null) {
-            return match (true) {
-                $this->sources !== [] => 'No leading source raises this slot.',
-                $this->spoken, $this->stopped => "No source is left: {$this->whenLost->words()}.",
-                default => 'No source has been heard yet.',
-            };
-        }
-        $beaten = array_filter($this->sources, fn(Source $source): bool => ! \in_array($source, $this->leading, true));
-        $rivals = array_filter($beaten, static fn(Source $source): bool => $source->lastResort === $winner->lastResort);
-        $reason = match (true) {
-            $winner->isSparse() || $beaten === [] => $this->merger->reason($this->leading, $winner, $slot, $now),
-            $rivals === [] => 'what is there besides is a source of last resort',
-            default => "priority {$winner->priority} is above ".max(array_map(static fn(Source $source): int => (int) $source->priority, $rivals)),
-        };
+        $from = $this->shaping?->cameFrom($slot) ?? $slot;
 
-        return "{$winner->name}: {$reason}.";
+        return (new Explanation($this->rules, $this->merger, $this->lead, $this->sources))->of($from, $this->spoken || $this->stopped, $now)
+            .($this->shaping?->explain($slot, \ord($this->merged[$from])) ?? '');
     }
 
-    private function findLeading(): void
+    /** Who leads may have changed; with the last leading source gone, the universe is lost. */
+    private function leadAnew(int $now): bool
     {
-        $highest = \PHP_INT_MIN;
-        foreach ($this->sources as $source) {
-            $highest = $source->isSparse() ? $highest : max($highest, $source->rank());
-        }
-        $this->leading = array_values(array_filter(
-            $this->sources,
-            static fn(Source $source): bool => $source->isSparse() || $source->rank() === $highest,
-        ));
-        $this->hasWhole = $highest !== \PHP_INT_MIN;
-    }
+        $hadWhole = $this->lead->hasWhole;
+        $this->lead = Lead::among($this->sources, $this->rules->chosen);
 
-    /** No source sends the whole universe any more: its last levels stay below what is set slot by slot. */
-    private function onlySparse(): bool
-    {
-        return ! $this->hasWhole;
+        return $hadWhole && ! $this->lead->hasWhole ? $this->beLost($now) : $this->remerge();
     }
 
     private function overlay(Source $source, string $before): bool
@@ -317,23 +298,25 @@ final class Universe
 
     private function remerge(): bool
     {
-        if ($this->onlySparse()) {
+        if (! $this->lead->hasWhole) {
             return false;
         }
+        $this->speak();
         $this->fade = null;
-        $this->merged = $this->merger->merge($this->leading);
+        $this->merged = $this->lead->merge($this->merger);
 
         return $this->lay();
     }
 
     private function beLost(int $now): bool
     {
-        if ($this->whenLost->rule === LossRule::Fade) {
-            $this->fade = new Fade($this->merged, $now, $this->whenLost->fadeNanos);
-        } elseif ($this->whenLost->rule === LossRule::Stop) {
+        $whenLost = $this->rules->whenLost;
+        if ($whenLost->rule === LossRule::Fade) {
+            $this->fade = new Fade($this->merged, $whenLost->look, $now, $whenLost->fadeNanos);
+        } elseif ($whenLost->rule === LossRule::Stop) {
             // What is held by hand is still sent, and nothing else with it.
             $this->merged = str_repeat("\0", Frame::SLOTS);
-            $this->spoken = $this->holds !== [];
+            $this->spoken = $this->holds->all() !== [];
             $this->stopped = true;
             $this->lay();
 
@@ -345,10 +328,7 @@ final class Universe
 
     private function lay(): bool
     {
-        $levels = $this->merged;
-        foreach ($this->holds as $slot => $hold) {
-            $levels[$slot] = \chr($hold->level);
-        }
+        $levels = $this->holds->lay($this->shaping?->apply($this->merged) ?? $this->merged);
         if ($levels === $this->levels) {
             return false;
         }

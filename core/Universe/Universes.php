@@ -21,7 +21,8 @@ final class Universes
     private array $universes = [];
     private Plan $plan;
 
-    public function __construct(private readonly Trace $trace)
+    /** @param \Closure(string, int): void $missed so many frames of a port's source never came */
+    public function __construct(private readonly Trace $trace, private readonly \Closure $missed)
     {
         $this->plan = Plan::empty();
     }
@@ -43,13 +44,14 @@ final class Universes
         $this->plan = $plan;
         $kept = [];
         foreach ($plan->universes as $id => $entry) {
-            $universe = $this->universes[$id] ?? new Universe($id, $entry['merge']);
-            $universe->useRule($entry['merge']);
-            $universe->useLoss($entry['whenLost']);
+            $universe = $this->universes[$id] ?? new Universe($id, $entry['rules']);
+            $universe->use($entry['rules'], $entry['shaping'], $now);
             foreach ($universe->sources() as $source) {
-                $source->protocol === null
-                    ? $this->keepRouteSlots($universe, $source)
-                    : $plan->feeds($source->portId, $id) || $universe->remove($source, $now);
+                match (true) {
+                    $source->protocol !== null => $plan->feeds($source->portId, $id) || $universe->remove($source, $now),
+                    $source->key === Universe::ROUTES => $this->keepRouteSlots($universe, $source),
+                    default => $this->isCopied($source->key, $id) || $universe->remove($source, $now),
+                };
             }
             $this->dueAt = min($this->dueAt, $universe->fadeDueAt($now));
             $kept[$id] = $universe;
@@ -63,35 +65,46 @@ final class Universes
         $universe = $this->universes[$mapping->universeId];
         $key = $mapping->portId."\0".$frame->source;
         $source = $universe->source($key);
-        if ($frame->preview || $frame->startCode !== 0) {
+        if ($frame->startCode !== 0 && ($frame->startCode !== SlotPriorities::START_CODE || $source === null)) {
             return false;
         }
         if ($source === null) {
             return ! $frame->ended && $this->welcome($universe, $key, $mapping, $frame, $from, $now);
         }
         if ($frame->sequence !== null) {
-            if ($source->sequence !== null && ! $frame->protocol->sequenceFollows($source->sequence, $frame->sequence)) {
-                ++$source->outOfOrder;
+            if ($source->sequence !== null) {
+                if (! $frame->protocol->sequenceFollows($source->sequence, $frame->sequence)) {
+                    ++$source->outOfOrder;
 
-                return false;
+                    return false;
+                }
+                $step = $frame->protocol->sequenceStep($source->sequence, $frame->sequence);
+                if ($step > 1) {
+                    $source->lost += $step - 1;
+                    ($this->missed)($mapping->portId, $step - 1);
+                }
             }
             $source->sequence = $frame->sequence;
+        }
+        if ($frame->startCode !== 0) {
+            return $this->rankSlots($universe, $source, $frame->levels, $now);
         }
         if ($frame->ended) {
             return $this->lose($universe, $source, 'says that it has ended', $now);
         }
         $source->heardAt = $now;
         ++$source->frames;
+        $source->rhythm->beat($now);
         $source->address = $from;
         if ($frame->name !== '' && $frame->name !== $source->name) {
             $source->name = $frame->name;
         }
         $changed = false;
         $priority = $frame->priority ?? $mapping->priority ?? 100;
-        if ($priority !== $source->priority || $mapping->lastResort !== $source->lastResort) {
+        if ($priority !== $source->priority || $mapping->lastResort !== $source->lastResort || $frame->preview !== $source->preview) {
             $was = $this->leaders($universe);
             $before = $source->priority;
-            $changed = $universe->rank($source, $priority, $mapping->lastResort);
+            $changed = $universe->rank($source, $priority, $now, $mapping->lastResort, $frame->preview);
             $priority === $before || $this->trace->note(Kind::Source, "rank {$universe->id} {$key}", $source->portId, Step::Changed, "{$source->name} now sends {$this->named($universe)} with priority {$priority}, before {$before}", $now);
             $this->compareLeaders($universe, $was, $source->portId, $now);
         }
@@ -102,17 +115,29 @@ final class Universes
     /** Sets one slot from a route: routes are one source together, beside whichever priority leads. */
     public function setByRoute(Universe $universe, int $slot, int $level, int $now): bool
     {
-        $source = $universe->source(Universe::ROUTES);
+        $levels = $universe->source(Universe::ROUTES)->levels ?? str_repeat("\0", Frame::SLOTS);
+        $levels[$slot] = \chr($level);
+
+        return $this->setSparse($universe, Universe::ROUTES, 'Routes', $levels, $now);
+    }
+
+    /**
+     * A source of our own has other levels: it joins whichever priority leads.
+     *
+     * @param string $levels 512 bytes
+     */
+    public function setSparse(Universe $universe, string $key, string $name, string $levels, int $now): bool
+    {
+        $source = $universe->source($key);
         if ($source === null) {
-            $source = new Source(Universe::ROUTES, '', null, 'Routes', '', null);
+            $source = new Source($key, '', null, $name, '', null);
             $source->heardAt = $now;
-            $source->levels[$slot] = \chr($level);
+            $source->set($levels);
 
             return $universe->add($source, $now);
         }
-        $levels = $source->levels;
-        $levels[$slot] = \chr($level);
         $source->heardAt = $now;
+        $source->name = $name;
         ++$source->frames;
 
         return $universe->move($source, $levels, $now);
@@ -132,6 +157,10 @@ final class Universes
                     $moved = $this->lose($universe, $source, "was not heard for {$silent} s", $now) || $moved;
                 } else {
                     $next = min($next, $lostAt);
+                }
+                if ($source->slotPriorities !== '') {
+                    $lostAt = $source->slotPrioritiesAt + SlotPriorities::LOST_NANOS;
+                    $lostAt <= $now ? $moved = $this->rankSlots($universe, $source, '', $now) || $moved : $next = min($next, $lostAt);
                 }
             }
             foreach ($universe->holds() as $hold) {
@@ -166,6 +195,7 @@ final class Universes
             return false;
         }
         $source = new Source($key, $mapping->portId, $frame->protocol, $name, $from, $frame->priority ?? $mapping->priority ?? 100, $mapping->lastResort);
+        $source->preview = $frame->preview;
         $source->set($frame->levels);
         $source->sequence = $frame->sequence;
         $source->heardAt = $now;
@@ -175,6 +205,9 @@ final class Universes
         $this->dueAt = min($this->dueAt, $source->lostAt());
         $event = $this->trace->begin(Kind::Source, "new {$universe->id} {$key}", $mapping->portId, "New source for {$this->named($universe)}: {$name} ({$from}), priority {$source->priority}", $now);
         $this->trace->hop($event, Step::Heard, "{$this->plan->portName($mapping->portId)} heard {$name} from {$from} for the first time");
+        if ($frame->preview) {
+            $this->trace->hop($event, Step::Note, 'It says that its levels are a preview: they are shown, and not merged');
+        }
         if (\count($others) >= 2) {
             $this->trace->hop($event, Step::Note, 'It is source number '.(\count($others) + 1).' here: we merge it, but many Art-Net nodes merge two and leave a third out');
         }
@@ -191,7 +224,7 @@ final class Universes
         $event = $this->trace->begin(Kind::Source, "lost {$universe->id} {$source->key}", $source->portId, "Lost source for {$this->named($universe)}: {$source->name} ({$source->address}) {$why}", $now);
         $this->trace->hop($event, Step::Note, "{$source->name} {$why}");
         if ($universe->leading() === []) {
-            $this->trace->hop($event, Step::Note, 'No source is left: '.($this->plan->universes[$universe->id]['whenLost'] ?? new WhenLost())->words());
+            $this->trace->hop($event, Step::Note, 'No source is left: '.$universe->rules()->whenLost->words());
         }
         $this->compareLeaders($universe, $was, $source->portId, $now);
 
@@ -214,9 +247,36 @@ final class Universes
     {
         $are = $this->leaders($universe);
         if ($are !== $was && $are !== '' && $was !== '') {
-            $rule = \count($universe->leading()) > 1 ? ', merged '.strtoupper($universe->rule()->value) : '';
+            $rule = \count($universe->leading()) > 1 ? ', merged '.$universe->rules()->merge->spelled() : '';
             $this->trace->note(Kind::Source, "leads {$universe->id}", $portId, Step::Changed, "{$this->named($universe)} is now led by {$are}{$rule}; before by {$was}", $now);
         }
+    }
+
+    /** @param string $levels of a packet with priorities instead of levels; '' for no longer */
+    private function rankSlots(Universe $universe, Source $source, string $levels, int $now): bool
+    {
+        $had = $source->slotPriorities !== '';
+        $priorities = $levels === '' ? '' : str_pad(substr($levels, 0, Frame::SLOTS), Frame::SLOTS, "\0");
+        $changed = $universe->rankSlots($source, $priorities, $now);
+        $this->dueAt = min($this->dueAt, $now + SlotPriorities::LOST_NANOS);
+        if ($had !== ($priorities !== '')) {
+            $this->trace->note(Kind::Source, "slots {$universe->id} {$source->key}", $source->portId, Step::Changed, "{$source->name} ".($had ? 'no longer gives' : 'gives')." single slots of {$this->named($universe)} priorities of their own", $now);
+        }
+
+        return $changed;
+    }
+
+    private function isCopied(string $key, string $universeId): bool
+    {
+        foreach ($this->plan->copies as $copies) {
+            foreach ($copies as $copy) {
+                if ("range {$copy->id}" === $key && $copy->toUniverse === $universeId) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
     }
 
     private function keepRouteSlots(Universe $universe, Source $source): void

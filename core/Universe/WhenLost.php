@@ -9,8 +9,11 @@ final readonly class WhenLost
 {
     public const USUAL_FADE_NANOS = 3_000_000_000;
 
-    /** @param int $fadeNanos used by a fade alone */
-    public function __construct(public LossRule $rule = LossRule::Hold, public int $fadeNanos = self::USUAL_FADE_NANOS)
+    /**
+     * @param int $fadeNanos used by a fade alone
+     * @param string $look 512 bytes that a fade ends at; '' for black
+     */
+    public function __construct(public LossRule $rule = LossRule::Hold, public int $fadeNanos = self::USUAL_FADE_NANOS, public string $look = '')
     {
     }
 
@@ -18,7 +21,7 @@ final readonly class WhenLost
     {
         return match ($this->rule) {
             LossRule::Hold => 'the last levels stay',
-            LossRule::Fade => 'fading to black over '.round($this->fadeNanos / 1e9, 1).' s',
+            LossRule::Fade => 'fading to '.($this->look === '' ? 'black' : 'its look').' over '.round($this->fadeNanos / 1e9, 1).' s',
             LossRule::Stop => 'sending stops',
         };
     }

@@ -12,6 +12,11 @@ final class CannotListen extends \RuntimeException
         return new self("{$address}".($port === 0 ? '' : ":{$port}")." cannot be used: {$why}.");
     }
 
+    public static function named(string $where, string $why): self
+    {
+        return new self("{$where} cannot be listened at: {$why}. Is another program there already?");
+    }
+
     public static function because(string $address, int $port, int $code): self
     {
         return new self(match ($code) {

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace NimbleJunction\Engine\Net;
 
 use NimbleJunction\Core\Plan\Endpoint;
-use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Port\Departure;
 use NimbleJunction\Core\Port\OscCodec;
 
@@ -21,30 +20,19 @@ final class Sockets
     /** @var array<string, string> by endpoint: why it cannot listen */
     private array $faults = [];
 
-    /**
-     * @param \Closure(string, string, int, string): void $arrived endpoint key, address, port, bytes
-     * @param \Closure(): void $drained called after each look at a socket
-     */
-    public function __construct(private readonly \Closure $arrived, private readonly \Closure $drained)
+    public function __construct(private readonly World $world)
     {
     }
 
-    /** @return array<string, string> by endpoint key: why it cannot listen */
-    public function adopt(Plan $plan): array
+    /**
+     * @param array<string, Endpoint> $endpoints by key
+     * @param list<string> $vias local ends that are only sent from, "address:0"
+     *
+     * @return array<string, string> by key: why it cannot be used
+     */
+    public function adopt(array $endpoints, array $vias): array
     {
-        $wanted = $plan->endpoints;
-        foreach ($plan->outlets as $outlets) {
-            foreach ($outlets as $outlet) {
-                foreach ($outlet->targets as $target) {
-                    $wanted[$target->via] ??= null;
-                }
-            }
-        }
-        foreach ($plan->messageTargets as $targets) {
-            foreach ($targets as $target) {
-                $wanted[$target->via] ??= null;
-            }
-        }
+        $wanted = $endpoints + array_fill_keys($vias, null);
         foreach (array_diff_key($this->listeners, $wanted) as $key => $listener) {
             $listener->close();
             unset($this->listeners[$key]);
@@ -77,11 +65,6 @@ final class Sockets
         return false;
     }
 
-    public function hasFaults(): bool
-    {
-        return $this->faults !== [];
-    }
-
     /** @return string what went wrong, or '' */
     public function send(Departure $departure): string
     {
@@ -105,8 +88,8 @@ final class Sockets
         $listener = $this->listeners[$endpoint->key] ??= new Listener(
             UdpSocket::bind($endpoint->address, $endpoint->port, $endpoint->groups !== []),
             $endpoint->receiver instanceof OscCodec ? 65535 : 2048,
-            fn(string $bytes, string $from, int $port) => ($this->arrived)($endpoint->key, $from, $port, $bytes),
-            $this->drained,
+            fn(string $bytes, string $from, int $port) => ($this->world->arrived)($endpoint->key, $from, $port, $bytes),
+            $this->world->drained,
         );
         $socket = $listener->socket;
         $adapter = $endpoint->adapter ?? $endpoint->address;

@@ -38,6 +38,8 @@ final class UdpSocket
         if ($shared) {
             socket_set_option($socket, \SOL_SOCKET, \SO_REUSEADDR, 1);
         }
+        // Without it the system refuses broadcast addresses; nothing goes to one unless the show names it.
+        socket_set_option($socket, \SOL_SOCKET, \SO_BROADCAST, 1);
         socket_set_option($socket, \SOL_SOCKET, \SO_RCVBUF, self::RECEIVE_BUFFER);
         if (! @socket_bind($socket, $address, $port)) {
             $code = socket_last_error($socket);

@@ -37,7 +37,7 @@ final class CompilerTest extends TestCase
             $this->port('out', 'sacn', send: ['address' => '127.0.0.1', 'multicast' => true, 'carries' => [$this->link(300)]]),
         ]);
         $endpoint = $plan->endpoints['sacn 0.0.0.0:5568'];
-        self::assertSame([['239.255.0.1', '239.255.1.0'], '127.0.0.1'], [$endpoint->groups, $endpoint->adapter]);
+        self::assertSame([['239.255.0.1', '239.255.1.0', '239.255.250.214'], '127.0.0.1'], [$endpoint->groups, $endpoint->adapter]);
         self::assertEquals([new Target('127.0.0.1:0', '239.255.1.44', 5568)], $plan->outlets['palm'][0]->targets);
     }
 
@@ -51,8 +51,8 @@ final class CompilerTest extends TestCase
             $this->port('line', 'dmx-line', send: ['address' => '127.0.0.1', 'to' => ['127.0.0.13'], 'port' => 5120, 'carries' => [$this->link(1)]]),
         ]);
         self::assertSame(['art-net 127.0.0.1:6454', '127.0.0.1:0'], array_map(static fn(Outlet $outlet): string => $outlet->targets[0]->via, $plan->outlets['palm']));
-        self::assertSame(['osc 127.0.0.1:8000', 'osc 127.0.0.1:8000'], array_map(static fn(Target $target): string => $target->via, $plan->messageTargets['osc']));
-        self::assertSame('127.0.0.3:0', $plan->messageTargets['lone'][0]->via);
+        self::assertSame(['osc 127.0.0.1:8000', 'osc 127.0.0.1:8000'], array_map(static fn(Target $target): string => $target->via, $plan->messageOutlets['osc']->targets));
+        self::assertSame('127.0.0.3:0', $plan->messageOutlets['lone']->targets[0]->via);
         self::assertSame('port-address 1 to 127.0.0.9:6454', $plan->outlets['palm'][0]->words);
     }
 
@@ -62,7 +62,7 @@ final class CompilerTest extends TestCase
         foreach ([['enabled' => false], ['receive' => [...$sides['receive'], 'enabled' => false]], ['send' => [...$sides['send'], 'enabled' => false]]] as $i => $change) {
             $plan = $this->compile([[...$this->port('osc', 'osc', ...$sides), ...$change]]);
             self::assertSame([0, 0, 1][$i], \count($plan->endpoints));
-            self::assertSame([0, 1, 0][$i], \count($plan->messageTargets));
+            self::assertSame([0, 1, 0][$i], \count($plan->messageOutlets));
         }
     }
 

@@ -37,7 +37,7 @@ final class JunctionTest extends TestCase
         $rig->artNet([1 => 255], '127.0.0.11', 0);
         self::assertSame(0, $rig->level(1));
         $heard = array_values($rig->junction->unclaimed()[Rig::ART_NET]->heard);
-        self::assertSame(['name' => 'Art-Net port-address 0 (0:0:0)', 'from' => '127.0.0.11', 'count' => 2], \array_slice($heard[0], 0, 3));
+        self::assertSame(['name' => 'Art-Net port-address 0 (0:0:0)', 'number' => 0, 'from' => '127.0.0.11', 'count' => 2], \array_slice($heard[0], 0, 4));
         self::assertStringContainsString('no port listens to it', implode("\n", $rig->titles()));
     }
 
@@ -89,7 +89,7 @@ final class JunctionTest extends TestCase
         $rig->artNet([1 => 100, 2 => 30]);
         $rig->sacn([1 => 60, 2 => 200]);
         $rig->osc('/lamp', 0.5);
-        $rig->junction->hold('palm', new Hold(8, 44, 'Ada', $rig->nanos() + 60_000_000_000), $rig->nanos());
+        $rig->junction->hold('palm', new Hold(8, 44, 'Ada', $rig->nanos() + 60_000_000_000), 8, $rig->nanos());
         $json = json_encode($rig->junction->snapshot($rig->nanos()), JSON_THROW_ON_ERROR);
 
         $next = new Rig();

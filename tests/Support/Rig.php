@@ -22,6 +22,9 @@ final class Rig
     public const OSC = 'osc 127.0.0.1:8000';
     public readonly Junction $junction;
     public float $now = 1000.0;
+
+    /** @var array<string, mixed> the show in force */
+    public array $document = [];
     private int $sequence = 0;
 
     /** @param array<string, mixed> $changes to the show document */
@@ -54,7 +57,8 @@ final class Rig
     /** @param array<string, mixed> $changes */
     public function adopt(array $changes = []): void
     {
-        $show = ShowReader::fromArray([...self::document(), ...$changes]);
+        $this->document = [...self::document(), ...$changes];
+        $show = ShowReader::fromArray($this->document);
         $this->junction->adopt((new Compiler(new Identity(str_repeat('J', 16))))->compile($show), $this->nanos());
     }
 
@@ -78,11 +82,11 @@ final class Rig
      *
      * @return list<Departure>
      */
-    public function sacn(array $slots, int $priority = 100, string $cid = 'guest', ?int $sequence = null, int $options = 0, int $startCode = 0): array
+    public function sacn(array $slots, int $priority = 100, string $cid = 'guest', ?int $sequence = null, int $options = 0, int $startCode = 0, int $sync = 0): array
     {
         $sequence ??= ++$this->sequence & 255;
 
-        return $this->arrive(self::SACN, (new Data(str_pad($cid, 16), 1, self::levels($slots), $sequence, $priority, ucfirst($cid), $options, 0, $startCode))->encode(), '127.0.0.12');
+        return $this->arrive(self::SACN, (new Data(str_pad($cid, 16), 1, self::levels($slots), $sequence, $priority, ucfirst($cid), $options, $sync, $startCode))->encode(), '127.0.0.12');
     }
 
     /** @return list<Departure> */
@@ -117,9 +121,36 @@ final class Rig
         return $left;
     }
 
-    public function level(int $slot): int
+    public function level(int $slot, string $universe = 'palm'): int
     {
-        return \ord($this->junction->universes()['palm']->levels[$slot - 1]);
+        return \ord($this->junction->universes()[$universe]->levels[$slot - 1]);
+    }
+
+    /** @return list<int> levels of these slots, from 1 */
+    public function levelsOf(int ...$slots): array
+    {
+        return array_map($this->level(...), array_values($slots));
+    }
+
+    /** @param array<string, mixed> $universe what the one universe of the show says besides its name */
+    public static function with(array $universe): self
+    {
+        return new self(['universes' => [['id' => 'palm', 'name' => 'Palm House', ...$universe]]]);
+    }
+
+    /**
+     * The show with one port changed.
+     *
+     * @param array<string, mixed> $changes to the port; null takes a field away
+     *
+     * @return array{ports: list<array<string, mixed>>}
+     */
+    public static function port(string $id, array $changes): array
+    {
+        return ['ports' => array_map(
+            static fn(array $port): array => $port['id'] === $id ? array_filter([...$port, ...$changes], static fn(mixed $value): bool => $value !== null) : $port,
+            self::document()['ports'],
+        )];
     }
 
     /** @return list<string> the newest event's hops: "step: words" */

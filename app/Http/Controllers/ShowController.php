@@ -12,6 +12,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Str;
+use NimbleJunction\Core\Discovery\Offer;
 
 /** The current show: seen, changed part by part, exported, imported, undone. */
 final readonly class ShowController
@@ -25,11 +26,27 @@ final readonly class ShowController
         return response()->json($this->page->assemble());
     }
 
-    public function rename(Request $request): JsonResponse
+    /** The show's own settings: its name, the octave number of MIDI note 60. */
+    public function settle(Request $request): JsonResponse
     {
-        $name = (string) $request->input('name');
+        $settings = $request->only(['name', 'middleC']);
+        $summary = isset($settings['name']) ? "rename the show to \"{$settings['name']}\"" : 'change the octave convention';
 
-        return $this->changed($request, "rename the show to \"{$name}\"", static fn(array $document): array => [...$document, 'name' => $name]);
+        return $this->changed($request, $summary, static fn(array $document): array => [...$document, ...$settings]);
+    }
+
+    /** A port for something that was found on the network, with the universes that it needs. */
+    public function takeUp(Request $request): JsonResponse
+    {
+        $find = $request->all();
+        $id = '';
+        $answer = $this->changed($request, 'add "'.mb_strimwidth((string) ($find['name'] ?? ''), 0, 80, '…').'", found on the network', static function (array $document) use ($find, &$id): array {
+            [$document, $id] = Offer::apply($document, $find);
+
+            return $document;
+        });
+
+        return $answer->setData([...$answer->getData(true), 'id' => $id]);
     }
 
     public function add(Request $request, string $list): JsonResponse

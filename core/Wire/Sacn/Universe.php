@@ -14,7 +14,8 @@ final class Universe
 
     public static function multicastGroup(int $universe): string
     {
-        OutOfRange::check('sACN universe', $universe, self::LOWEST, self::HIGHEST);
+        // Discovery has a universe of its own above all others (9.3.2).
+        $universe === Discovery::UNIVERSE || OutOfRange::check('sACN universe', $universe, self::LOWEST, self::HIGHEST);
 
         return '239.255.'.($universe >> 8).'.'.($universe & 255);
     }

@@ -2,6 +2,8 @@
 
 export type Name = string
 export type Id = string
+export type Slot = number
+export type Level = number
 export type UdpPort = number
 /**
  * Highest wins.
@@ -28,6 +30,14 @@ export interface ShowDocument {
    * @maxItems 20000
    */
   routes?: Route[]
+  /**
+   * @maxItems 2000
+   */
+  ranges?: Range[]
+  /**
+   * Octave number of MIDI note 60: makers differ.
+   */
+  middleC?: number
 }
 /**
  * 512 slots of 8 bits.
@@ -36,9 +46,19 @@ export interface Universe {
   id: Id
   name: Name
   /**
-   * How sources of equal priority share a slot.
+   * How sources of equal priority share a slot: highest, latest, slot by slot, or the sources of one chosen port only.
    */
-  merge?: 'htp' | 'ltp'
+  merge?: 'htp' | 'ltp' | 'slot' | 'chosen'
+  /**
+   * Slots where the latest takes precedence, for merging slot by slot.
+   *
+   * @maxItems 512
+   */
+  latest?: SlotSpan[]
+  /**
+   * The port whose sources alone lead.
+   */
+  chosen?: string
   /**
    * What becomes of it when its last source is gone: its levels stay, fade to zero, or are no longer sent.
    */
@@ -47,6 +67,60 @@ export interface Universe {
    * How long that fade takes.
    */
   fadeSeconds?: number
+  /**
+   * What that fade ends at; without it, black.
+   *
+   * @maxItems 512
+   */
+  look?: LevelSpan[]
+  /**
+   * @maxItems 512
+   */
+  shapes?: Shape[]
+  /**
+   * @maxItems 256
+   */
+  swaps?: Swap[]
+}
+/**
+ * A run of slots.
+ */
+export interface SlotSpan {
+  first: Slot
+  last?: Slot
+}
+/**
+ * A run of slots, all at one level.
+ */
+export interface LevelSpan {
+  first: Slot
+  last?: Slot
+  level: Level
+}
+/**
+ * What happens to a run of slots on the way out: the curve first, then inversion, then the limits.
+ */
+export interface Shape {
+  first: Slot
+  last?: Slot
+  curve?: 'linear' | 'square' | 'root' | 'smooth' | 'switched'
+  inverted?: boolean
+  /**
+   * Nothing goes below.
+   */
+  low?: number
+  /**
+   * Nothing goes above.
+   */
+  high?: number
+}
+/**
+ * Two runs of slots that change places on the way out.
+ */
+export interface Swap {
+  first: Slot
+  with: Slot
+  count?: number
 }
 /**
  * One end of a link. Gives receive, send or both.
@@ -54,10 +128,31 @@ export interface Universe {
 export interface Port {
   id: Id
   name: Name
-  protocol: 'art-net' | 'sacn' | 'osc' | 'dmx-line'
+  protocol: 'art-net' | 'sacn' | 'osc' | 'dmx-line' | 'midi' | 'controller'
   enabled?: boolean
+  link?: PortLink
+  /**
+   * Senders that it listens to, addresses or networks; without it, all.
+   *
+   * @maxItems 64
+   */
+  allow?: string[]
   receive?: ReceiveSide
   send?: SendSide
+}
+/**
+ * Over what a port reaches its other end: UDP or TCP (OSC), a browser's device or a session, a device or a cable of this machine (MIDI), a serial interface (DMX line).
+ */
+export interface PortLink {
+  kind: 'udp' | 'tcp' | 'browser' | 'session' | 'device' | 'cable' | 'serial'
+  /**
+   * Path of the device, name of the cable, or name that a browser gives it.
+   */
+  device?: string
+  /**
+   * OSC over TCP: four bytes of length (OSC 1.0) or SLIP (OSC 1.1).
+   */
+  framing?: 'length' | 'slip'
 }
 export interface ReceiveSide {
   enabled?: boolean
@@ -79,6 +174,22 @@ export interface ReceiveSide {
    * @maxItems 1024
    */
   feeds?: UniverseLink[]
+  /**
+   * Art-Net only: addresses that are asked who is there, broadcast addresses too.
+   *
+   * @maxItems 16
+   */
+  poll?: Address[]
+  /**
+   * Game controllers only: part of an axis' way that counts as its centre.
+   */
+  deadZone?: number
+  /**
+   * Game controllers only: where each axis rests.
+   *
+   * @maxItems 16
+   */
+  centres?: number[]
 }
 /**
  * A universe's number on the wire (Art-Net port-address 0-32767, sACN universe 1-63999, 1 on a DMX line) and the universe of the show that it is.
@@ -86,6 +197,10 @@ export interface ReceiveSide {
 export interface UniverseLink {
   number: number
   universe: Id
+  /**
+   * Where an interface has fewer lines than universes, the lowest number goes first.
+   */
+  rank?: number
 }
 export interface SendSide {
   enabled?: boolean
@@ -112,6 +227,45 @@ export interface SendSide {
    * @maxItems 1024
    */
   carries?: UniverseLink[]
+  /**
+   * How many universes the interface has room for; those of the highest rank numbers are not sent.
+   */
+  lines?: number
+  /**
+   * Art-Net only: a synchronisation packet follows the frames of one moment.
+   */
+  sync?: boolean
+  /**
+   * sACN only: universe of our synchronization packets; 0 for none.
+   */
+  syncUniverse?: number
+  /**
+   * sACN only: priorities of single slots.
+   *
+   * @maxItems 512
+   */
+  slotPriorities?: PrioritySpan[]
+  /**
+   * sACN only: universe discovery every ten seconds; usual with multicast.
+   */
+  announce?: boolean
+  /**
+   * OSC only: also to whoever spoke to us last.
+   */
+  replies?: boolean
+  /**
+   * OSC only: a message that is sent all the time.
+   */
+  heartbeat?: string
+  heartbeatSeconds?: number
+}
+/**
+ * A run of slots, all with one priority; 0 says that they are not sent.
+ */
+export interface PrioritySpan {
+  first: Slot
+  last?: Slot
+  priority: number
 }
 /**
  * When this arrives, send that.
@@ -150,4 +304,29 @@ export interface SlotEnd {
   slot: number
   low?: number
   high?: number
+}
+/**
+ * Part of a universe that is carried to another place, there or in another universe.
+ */
+export interface Range {
+  id: Id
+  name: Name
+  enabled?: boolean
+  from: {
+    universe: Id
+    first: Slot
+    count?: number
+  }
+  to: {
+    universe: Id
+    first: Slot
+  }
+  /**
+   * How often it is laid down, end to end.
+   */
+  repeat?: number
+  /**
+   * Last slot that it may reach.
+   */
+  limit?: number
 }

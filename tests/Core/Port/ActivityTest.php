@@ -95,11 +95,11 @@ final class ActivityTest extends TestCase
     public function testWhatNoPortAsksForIsRememberedAndBounded(): void
     {
         $unclaimed = new Unclaimed();
-        self::assertTrue($unclaimed->heard('sACN universe 2', '127.0.0.12', 5));
-        self::assertFalse($unclaimed->heard('sACN universe 2', '127.0.0.12', 6));
+        self::assertTrue($unclaimed->heard('sACN universe 2', 2, '127.0.0.12', 5));
+        self::assertFalse($unclaimed->heard('sACN universe 2', 2, '127.0.0.12', 6));
         self::assertSame([2, 6], [array_values($unclaimed->heard)[0]['count'], array_values($unclaimed->heard)[0]['at']]);
         for ($i = 0; $i < 100; ++$i) {
-            $unclaimed->heard("sACN universe {$i}", '127.0.0.13', 7);
+            $unclaimed->heard("sACN universe {$i}", $i, '127.0.0.13', 7);
         }
         self::assertCount(32, $unclaimed->heard);
         self::assertSame('sACN universe 99', array_values($unclaimed->heard)[31]['name'], 'the newest stay');

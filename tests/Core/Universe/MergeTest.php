@@ -106,17 +106,19 @@ final class MergeTest extends TestCase
     public function testPreviewAndOtherStartCodesAreNotMerged(): void
     {
         $rig = new Rig();
-        $rig->sacn([1 => 255], options: 0x80);
         $rig->sacn([1 => 255], startCode: 0xDD);
+        $rig->sacn([1 => 255], startCode: 0x17);
+        self::assertSame([], $rig->junction->universes()['palm']->sources(), 'neither makes a source');
+        $rig->sacn([1 => 255], options: 0x80);
         self::assertSame(0, $rig->level(1));
-        self::assertSame([], $rig->junction->universes()['palm']->sources());
+        self::assertSame([], $rig->junction->universes()['palm']->leading());
     }
 
     public function testHoldsAreAboveAllAndEndByThemselves(): void
     {
         $rig = new Rig();
         $rig->artNet([1 => 100]);
-        $rig->junction->hold('palm', new \NimbleJunction\Core\Universe\Hold(0, 7, 'Ada', $rig->nanos() + 5_000_000_000), $rig->nanos());
+        $rig->junction->hold('palm', new \NimbleJunction\Core\Universe\Hold(0, 7, 'Ada', $rig->nanos() + 5_000_000_000), 0, $rig->nanos());
         self::assertSame(7, $rig->level(1));
         $rig->artNet([1 => 255]);
         self::assertSame(7, $rig->level(1));
@@ -125,8 +127,8 @@ final class MergeTest extends TestCase
         self::assertSame(7, $rig->level(1));
         $rig->pass(0.2);
         self::assertSame(255, $rig->level(1));
-        $rig->junction->hold('palm', new \NimbleJunction\Core\Universe\Hold(0, 9, 'Ada', \PHP_INT_MAX), $rig->nanos());
-        $rig->junction->release(null, null, 'Ada', $rig->nanos());
+        $rig->junction->hold('palm', new \NimbleJunction\Core\Universe\Hold(0, 9, 'Ada', \PHP_INT_MAX), 0, $rig->nanos());
+        $rig->junction->release(null, null, null, 'Ada', $rig->nanos());
         self::assertSame(255, $rig->level(1));
     }
 }

@@ -9,6 +9,7 @@ use NimbleJunction\Core\Universe\Difference;
 use NimbleJunction\Core\Universe\Hold;
 use NimbleJunction\Core\Universe\HtpMerger;
 use NimbleJunction\Core\Universe\MergeRule;
+use NimbleJunction\Core\Universe\Rules;
 use NimbleJunction\Core\Universe\Source;
 use NimbleJunction\Core\Universe\Universe;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -60,7 +61,8 @@ final class SparseMergeTest extends TestCase
     public function testARandomWalkNeverDiffersFromMergingAnew(MergeRule $rule, int $seed): void
     {
         mt_srand($seed);
-        $universe = new Universe('u', $rule);
+        $latest = str_repeat("\0\x01\x01\0", 128);
+        $universe = new Universe('u', new Rules($rule, latest: $latest, chosen: $rule === MergeRule::Chosen ? 'p' : ''));
 
         /** @var array<string, int> $changedAt by source and slot: the model that LTP is held against */
         $changedAt = [];
@@ -79,7 +81,7 @@ final class SparseMergeTest extends TestCase
 
                 continue;
             } elseif (mt_rand(0, 20) === 0) {
-                $universe->rank($source, [90, 100, 110][mt_rand(0, 2)]);
+                $universe->rank($source, [90, 100, 110][mt_rand(0, 2)], $step);
 
                 continue;
             } else {
@@ -88,14 +90,18 @@ final class SparseMergeTest extends TestCase
             foreach (Difference::slots($before, $after, 512) ?? [] as $slot) {
                 $changedAt[$key][$slot] = $step;
             }
-            self::assertSame(self::anew($universe, $rule, $changedAt), $universe->levels, "step {$step}");
+            self::assertSame(self::anew($universe, static fn(int $slot): MergeRule => match ($rule) {
+                MergeRule::Slot => $latest[$slot] === "\0" ? MergeRule::Htp : MergeRule::Ltp,
+                MergeRule::Chosen => MergeRule::Htp,
+                default => $rule,
+            }, $changedAt), $universe->levels, "step {$step}");
         }
     }
 
     public function testHoldsLieOnTopWhateverMoves(): void
     {
         mt_srand(9);
-        $universe = new Universe('u', MergeRule::Htp);
+        $universe = new Universe('u');
         $source = new Source('a', 'p', Protocol::Sacn, 'A', '127.0.0.1', 100);
         $universe->add($source, 0);
         $universe->hold(new Hold(7, 33, 'anna', \PHP_INT_MAX));
@@ -118,14 +124,18 @@ final class SparseMergeTest extends TestCase
         return $levels;
     }
 
-    /** @param array<string, array<int, int>> $changedAt */
-    private static function anew(Universe $universe, MergeRule $rule, array $changedAt): string
+    /**
+     * @param callable(int): MergeRule $ruleOf a slot
+     * @param array<string, array<int, int>> $changedAt
+     */
+    private static function anew(Universe $universe, callable $ruleOf, array $changedAt): string
     {
         $highest = max(array_map(static fn(Source $source): int => (int) $source->priority, $universe->sources()));
         $leading = array_filter($universe->sources(), static fn(Source $source): bool => $source->priority === $highest);
         $levels = str_repeat("\0", 512);
         for ($slot = 0; $slot < 512; ++$slot) {
             $latest = -1;
+            $rule = $ruleOf($slot);
             foreach ($leading as $source) {
                 $when = $changedAt[$source->key][$slot] ?? -1;
                 if ($rule === MergeRule::Htp && \ord($source->levels[$slot]) > \ord($levels[$slot])) {

@@ -87,7 +87,7 @@ final class WhenLostTest extends TestCase
     {
         $rig = $this->rig('stop');
         $rig->sacn([1 => 200]);
-        $rig->junction->hold('palm', new Hold(7, 99, 'anna', \PHP_INT_MAX), $rig->nanos());
+        $rig->junction->hold('palm', new Hold(7, 99, 'anna', \PHP_INT_MAX), 7, $rig->nanos());
         $rig->pass(5);
         self::assertSame([0, 99], [$rig->level(1), $rig->level(8)], 'what is held by hand, and nothing with it');
         self::assertNotEmpty($rig->pass(2));
@@ -122,10 +122,10 @@ final class WhenLostTest extends TestCase
                 $rig->sacn([1 => 200]);
                 $rig->pass(5);
                 self::assertSame([], $rig->pass(5));
-                $rig->junction->hold('palm', new Hold(7, $level, 'anna', $rig->nanos() + 3_000_000_000), $rig->nanos());
+                $rig->junction->hold('palm', new Hold(7, $level, 'anna', $rig->nanos() + 3_000_000_000), 7, $rig->nanos());
                 self::assertNotEmpty($rig->pass(2), 'held');
                 if ($byHand) {
-                    $rig->junction->release('palm', 7, 'anna', $rig->nanos());
+                    $rig->junction->release('palm', 7, null, 'anna', $rig->nanos());
                 }
                 $rig->pass(2);
                 self::assertSame([], $rig->pass(10), "level {$level}, ".($byHand ? 'let go' : 'run out'));
@@ -142,8 +142,8 @@ final class WhenLostTest extends TestCase
         $rig->adopt(['universes' => [['id' => 'palm', 'name' => 'Palm House']]]);
         $rig->sacn([1 => 150]);
         $rig->pass(5);
-        $rig->junction->hold('palm', new Hold(7, 99, 'anna', \PHP_INT_MAX), $rig->nanos());
-        $rig->junction->release('palm', 7, 'anna', $rig->nanos());
+        $rig->junction->hold('palm', new Hold(7, 99, 'anna', \PHP_INT_MAX), 7, $rig->nanos());
+        $rig->junction->release('palm', 7, null, 'anna', $rig->nanos());
         self::assertSame(150, $rig->level(1));
         self::assertNotEmpty($rig->pass(3));
     }
@@ -158,13 +158,13 @@ final class WhenLostTest extends TestCase
 
     public function testTheFadeItself(): void
     {
-        $fade = new Fade("\xFF\x80".str_repeat("\x01", 510), 1000, 100);
+        $fade = new Fade("\xFF\x80".str_repeat("\x01", 510), '', 1000, 100);
         self::assertSame("\xFF\x80\x01", substr($fade->levels(1000), 0, 3));
         self::assertSame("\x80\x40\x01", substr($fade->levels(1050), 0, 3));
         $fade->leave(1, "\x77");
         self::assertSame("\x00\x77\x00", substr($fade->levels(5000), 0, 3));
         self::assertSame([false, true], [$fade->isOver(1099), $fade->isOver(1100)]);
-        self::assertSame(str_repeat("\0", 512), (new Fade(str_repeat("\xFF", 512), 0, 0))->levels(1), 'in no time');
+        self::assertSame(str_repeat("\0", 512), (new Fade(str_repeat("\xFF", 512), '', 0, 0))->levels(1), 'in no time');
     }
 
     private function rig(string $rule, float $seconds = 3): Rig

@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Plan;
+
+use NimbleJunction\Core\Port\MessageWriter;
+use NimbleJunction\Core\Show\PortEntry;
+use NimbleJunction\Core\Show\Show;
+use NimbleJunction\Core\Signal\Message;
+use NimbleJunction\Core\Signal\Protocol;
+use NimbleJunction\Core\Wire\ArtNet\Packet as ArtNet;
+use NimbleJunction\Core\Wire\ArtNet\Poll;
+use NimbleJunction\Core\Wire\Sacn\Discovery;
+
+/** What the ports of a show say again and again, whatever else they send. */
+final readonly class Announcing
+{
+    /** Art-Net 4: a controller polls every 2.5 to 3 s (from memory). */
+    private const POLL_NANOS = 2_750_000_000;
+
+    public function __construct(private Show $show, private Identity $identity, private Exits $exits)
+    {
+    }
+
+    /**
+     * @param array<string, MessageOutlet> $messageOutlets by port
+     *
+     * @return list<Announcement>
+     */
+    public function announcements(array $messageOutlets): array
+    {
+        $announcements = $this->discoveries();
+        foreach ($this->show->ports as $port) {
+            $announcements[] = $this->poll($port);
+            $announcements[] = $this->heartbeat($port, $messageOutlets[$port->id] ?? null);
+        }
+
+        return array_values(array_filter($announcements));
+    }
+
+    private function poll(PortEntry $port): ?Announcement
+    {
+        if (! $port->receives() || $port->receive === null || $port->receive->poll === []) {
+            return null;
+        }
+        $via = Entrances::key($port);
+
+        return new Announcement(
+            "poll {$port->id}",
+            $port->id,
+            self::POLL_NANOS,
+            [(new Poll(Poll::REPLY_ON_CHANGE))->encode()],
+            array_map(static fn(string $to): Target => new Target($via, $to, ArtNet::UDP_PORT), $port->receive->poll),
+        );
+    }
+
+    private function heartbeat(PortEntry $port, ?MessageOutlet $outlet): ?Announcement
+    {
+        if ($outlet === null || $port->send === null || $port->send->heartbeat === '') {
+            return null;
+        }
+        $writer = $outlet->writer;
+
+        return new Announcement(
+            "heartbeat {$port->id}",
+            $port->id,
+            (int) round($port->send->heartbeatSeconds * 1e9),
+            [$this->written($writer, $port->send->heartbeat)],
+            $outlet->targets,
+            $outlet,
+        );
+    }
+
+    private function written(MessageWriter $writer, string $address): string
+    {
+        return $writer->write(new Message(Protocol::Osc, $address, []));
+    }
+
+    /**
+     * Whoever hears us by several ports is told of all universes together: a source has one list.
+     *
+     * @return list<Announcement>
+     */
+    private function discoveries(): array
+    {
+        $byTarget = [];
+        foreach ($this->show->ports as $port) {
+            if ($port->protocol !== Protocol::Sacn || $port->send === null || ! $port->sends() || ! $port->send->announce) {
+                continue;
+            }
+            foreach ($this->exits->targets($port, $port->send, Discovery::UNIVERSE) as $target) {
+                $key = "{$target->via} {$target->spelled()}";
+                $byTarget[$key] ??= ['port' => $port, 'target' => $target, 'numbers' => []];
+                array_push($byTarget[$key]['numbers'], ...array_column($port->send->ranked()[0], 'number'));
+            }
+        }
+        $announcements = [];
+        foreach ($byTarget as $key => $one) {
+            $pages = Discovery::pages($this->identity->cid, $one['port']->send->sourceName ?? '', $one['numbers']);
+            $announcements[] = new Announcement("discovery {$key}", $one['port']->id, Discovery::INTERVAL_NANOS, array_map(static fn(Discovery $page): string => $page->encode(), $pages), [$one['target']]);
+        }
+
+        return $announcements;
+    }
+}

@@ -1,0 +1,168 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Plan;
+
+use NimbleJunction\Core\Port\ArtNetReceiver;
+use NimbleJunction\Core\Port\ControllerReceiver;
+use NimbleJunction\Core\Port\DmxLineReceiver;
+use NimbleJunction\Core\Port\MidiCodec;
+use NimbleJunction\Core\Port\OscCodec;
+use NimbleJunction\Core\Port\Receiver;
+use NimbleJunction\Core\Port\SacnReceiver;
+use NimbleJunction\Core\Show\LinkKind;
+use NimbleJunction\Core\Show\PortEntry;
+use NimbleJunction\Core\Show\ReceiveSide;
+use NimbleJunction\Core\Show\Show;
+use NimbleJunction\Core\Signal\Protocol;
+use NimbleJunction\Core\Wire\ArtNet\NodePort;
+use NimbleJunction\Core\Wire\ArtNet\PollReply;
+use NimbleJunction\Core\Wire\Sacn\Discovery;
+use NimbleJunction\Core\Wire\Sacn\Universe as SacnUniverse;
+
+/** The endpoints of a show: every place that bytes come in at, or that has to be open for them to go out. */
+final readonly class Entrances
+{
+    public function __construct(private Show $show, private Identity $identity)
+    {
+    }
+
+    /** The key of the endpoint that a port receives at; ports with the same one share it. */
+    public static function key(PortEntry $port): string
+    {
+        $kind = $port->link->kind;
+        if ($kind->hasDevice()) {
+            return "{$port->protocol->value} {$kind->value} {$port->link->device}";
+        }
+        // A group can only be joined by a socket that is not bound to one of our own addresses.
+        $address = $port->receive?->multicast === true ? '0.0.0.0' : $port->receive->address ?? $port->send->address ?? '0.0.0.0';
+        $number = $port->receive->port ?? 0;
+
+        return match ($kind) {
+            LinkKind::Tcp => "osc tcp {$port->link->framing} ".($port->receive === null ? $port->id : "{$address}:{$number}"),
+            LinkKind::Session => 'midi session '.($port->receive === null ? $port->id : "{$address}:{$number}"),
+            default => "{$port->protocol->value} {$address}:{$number}",
+        };
+    }
+
+    /** @return array<string, Endpoint> by key */
+    public function compile(): array
+    {
+        $shared = [];
+        foreach ($this->show->ports as $port) {
+            $isUdp = $port->link->kind === LinkKind::Udp;
+            if ($port->receives() || (! $isUdp && $port->sends())) {
+                $shared[self::key($port)][] = $port;
+            }
+        }
+
+        return array_combine(array_keys($shared), array_map($this->endpoint(...), array_keys($shared), $shared));
+    }
+
+    /** @param non-empty-list<PortEntry> $ports that meet there */
+    private function endpoint(string $key, array $ports): Endpoint
+    {
+        $first = $ports[0];
+        $mappings = $groups = $portIds = $allowed = $peers = [];
+        $adapter = null;
+        foreach ($ports as $port) {
+            if ($port->allow !== []) {
+                $allowed[$port->id] = new AllowList($port->allow);
+            }
+            if ($port->link->kind !== LinkKind::Udp && $port->send !== null && $port->sends()) {
+                $number = $port->send->port;
+                array_push($peers, ...array_map(static fn(string $to): Target => new Target($key, $to, $number), $port->send->to));
+            }
+            $receive = $port->receive;
+            if ($receive === null || ! $port->receives()) {
+                continue;
+            }
+            $portIds[] = $port->id;
+            $adapter = $receive->multicast ? $receive->address : $adapter;
+            foreach ($receive->feeds as $link) {
+                $mappings[$link->number][] = $this->mapping($port, $receive, $link->universe);
+                $groups[] = $receive->multicast ? SacnUniverse::multicastGroup($link->number) : null;
+            }
+            $groups[] = $receive->multicast ? SacnUniverse::multicastGroup(Discovery::UNIVERSE) : null;
+        }
+        $receive = $first->receive;
+
+        return new Endpoint(
+            $key,
+            $first->link->kind,
+            $receive?->multicast === true ? '0.0.0.0' : $receive->address ?? $first->send->address ?? '0.0.0.0',
+            $receive->port ?? 0,
+            $this->receiver($first),
+            $portIds,
+            $mappings,
+            $adapter,
+            array_values(array_unique(array_filter($groups))),
+            $allowed,
+            $first->link->device,
+            $first->link->framing,
+            $peers,
+            "{$this->identity->name}: {$first->name}",
+        );
+    }
+
+    private function mapping(PortEntry $port, ReceiveSide $receive, string $universe): Mapping
+    {
+        return new Mapping($port->id, $universe, $port->protocol === Protocol::Sacn ? null : $receive->priority, $receive->lastResort);
+    }
+
+    private function receiver(PortEntry $port): Receiver
+    {
+        return match ($port->protocol) {
+            Protocol::ArtNet => new ArtNetReceiver($this->pollReplies($port->receive->address ?? '0.0.0.0'), $this->mark()),
+            Protocol::Sacn => new SacnReceiver($this->identity->cid),
+            Protocol::Osc => new OscCodec(),
+            Protocol::DmxLine => new DmxLineReceiver(),
+            Protocol::Midi => new MidiCodec($this->show->middleC),
+            Protocol::Controller => new ControllerReceiver($port->receive->deadZone ?? 0.0, $port->receive->centres ?? []),
+        };
+    }
+
+    /**
+     * One page for each port-address that we listen to or send, as nodes with more than four ports do.
+     *
+     * @return list<string>
+     */
+    private function pollReplies(string $address): array
+    {
+        $replies = [];
+        foreach ($this->show->ports as $port) {
+            if ($port->protocol !== Protocol::ArtNet) {
+                continue;
+            }
+            // Seen from the node, what it takes from the network is its output to a line.
+            $sides = [
+                [NodePort::output(...), $port->receives() ? $port->receive->feeds ?? [] : []],
+                [NodePort::input(...), $port->sends() ? $port->send->carries ?? [] : []],
+            ];
+            foreach ($sides as [$make, $links]) {
+                foreach ($links as $link) {
+                    $replies[] = (new PollReply(
+                        $address,
+                        $this->identity->name,
+                        "{$this->identity->name}: {$port->name}",
+                        [$make($link->number & 15)],
+                        $link->number >> 8,
+                        $link->number >> 4 & 15,
+                        min(255, \count($replies) + 1),
+                        "#0001 [0000] all is well {$this->mark()}",
+                        style: 1,
+                    ))->encode();
+                }
+            }
+        }
+
+        return \array_slice($replies, 0, 64);
+    }
+
+    /** What tells our own poll replies from those of another junction. */
+    private function mark(): string
+    {
+        return substr(md5($this->identity->cid), 0, 8);
+    }
+}

@@ -1,0 +1,152 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Plan;
+
+use NimbleJunction\Core\Port\ArtNetSender;
+use NimbleJunction\Core\Port\DmxLineSender;
+use NimbleJunction\Core\Port\FrameSender;
+use NimbleJunction\Core\Port\MidiCodec;
+use NimbleJunction\Core\Port\OscCodec;
+use NimbleJunction\Core\Port\SacnSender;
+use NimbleJunction\Core\Show\LinkKind;
+use NimbleJunction\Core\Show\PortEntry;
+use NimbleJunction\Core\Show\SendSide;
+use NimbleJunction\Core\Show\Show;
+use NimbleJunction\Core\Show\Span;
+use NimbleJunction\Core\Show\UniverseLink;
+use NimbleJunction\Core\Signal\Protocol;
+use NimbleJunction\Core\Universe\Cadence;
+use NimbleJunction\Core\Wire\ArtNet\Sync;
+use NimbleJunction\Core\Wire\Sacn\Synchronization;
+use NimbleJunction\Core\Wire\Sacn\Universe as SacnUniverse;
+
+/** Every way out of a show: of universes, and of messages. */
+final readonly class Exits
+{
+    /** Byte of a synchronization packet that counts up (ANSI E1.31-2018, table 4-2, from memory). */
+    private const SYNC_COUNTER_AT = 44;
+
+    /** @param array<string, Endpoint> $endpoints */
+    public function __construct(private Show $show, private Identity $identity, private array $endpoints)
+    {
+    }
+
+    /** @return array<string, list<Outlet>> by universe */
+    public function outlets(): array
+    {
+        $outlets = [];
+        foreach ($this->show->ports as $port) {
+            $send = $port->send;
+            if ($send === null || ! $port->sends()) {
+                continue;
+            }
+            foreach ($send->ranked()[0] as $link) {
+                $outlets[$link->universe][] = $this->outlet($port, $send, $link);
+            }
+        }
+
+        return $outlets;
+    }
+
+    /** @return array<string, MessageOutlet> by port */
+    public function messageOutlets(): array
+    {
+        $outlets = [];
+        foreach ($this->show->ports as $port) {
+            $send = $port->send;
+            if ($send === null || ! $port->sends() || $port->protocol->carriesLevels()) {
+                continue;
+            }
+            $outlets[$port->id] = new MessageOutlet(
+                $port->protocol === Protocol::Midi ? new MidiCodec($this->show->middleC) : new OscCodec(),
+                $this->targets($port, $send),
+                $send->replies && $port->link->kind === LinkKind::Udp ? new Target($this->via($port, $send), '', $send->port) : null,
+            );
+        }
+
+        return $outlets;
+    }
+
+    /**
+     * @param int|null $number universe on the wire, where multicast has a group for each
+     *
+     * @return list<Target>
+     */
+    public function targets(PortEntry $port, SendSide $send, ?int $number = null): array
+    {
+        $via = $this->via($port, $send);
+        if ($port->link->kind !== LinkKind::Udp) {
+            // What goes to whom is the link's own affair: a device has one other end, a session or a TCP listener those that are connected.
+            return [new Target($via, $port->link->device !== '' ? $port->link->device : $this->endpoints[$via]->spelled(), 0)];
+        }
+        if ($send->multicast && $number !== null) {
+            return [new Target($via, SacnUniverse::multicastGroup($number), $send->port)];
+        }
+
+        return array_map(static fn(string $to): Target => new Target($via, $to, $send->port), $send->to);
+    }
+
+    private function outlet(PortEntry $port, SendSide $send, UniverseLink $link): Outlet
+    {
+        $targets = $this->targets($port, $send, $link->number);
+        $number = match ($port->protocol) {
+            Protocol::ArtNet => "port-address {$link->number}",
+            Protocol::Sacn => "sACN universe {$link->number}",
+            default => 'the line',
+        };
+        $sync = match (true) {
+            $send->sync => (new Sync())->encode(),
+            $send->syncUniverse > 0 => (new Synchronization($this->identity->cid, $send->syncUniverse))->encode(),
+            default => '',
+        };
+
+        return new Outlet(
+            "{$port->id} {$port->protocol->value} {$link->number} {$link->universe}",
+            $port->id,
+            $link->universe,
+            "{$number} to ".implode(', ', array_map(static fn(Target $target): string => $target->spelled(), $targets)),
+            $this->sender($port->protocol, $send, $link),
+            $targets,
+            Cadence::of($port->protocol, $send->perSecond),
+            $sync,
+            $sync === '' ? [] : $this->targets($port, $send, $send->syncUniverse),
+            $send->syncUniverse > 0 ? self::SYNC_COUNTER_AT : null,
+        );
+    }
+
+    private function sender(Protocol $protocol, SendSide $send, UniverseLink $link): FrameSender
+    {
+        return match ($protocol) {
+            Protocol::ArtNet => new ArtNetSender($link->number),
+            Protocol::Sacn => new SacnSender(
+                $this->identity->cid,
+                $link->number,
+                $send->priority,
+                $send->sourceName,
+                $send->syncUniverse,
+                $send->slotPriorities === [] ? '' : Span::paint($send->slotPriorities, \chr($send->priority)),
+            ),
+            default => new DmxLineSender(),
+        };
+    }
+
+    /**
+     * Where the other end may answer or looks at the sender's port number, the
+     * listening end is sent from: OSC's own receive port, Art-Net's one port.
+     */
+    private function via(PortEntry $port, SendSide $send): string
+    {
+        if ($port->link->kind !== LinkKind::Udp) {
+            return Entrances::key($port);
+        }
+        $listening = match (true) {
+            $port->protocol === Protocol::Osc && $port->receive !== null => "osc {$port->receive->address}:{$port->receive->port}",
+            $port->protocol === Protocol::ArtNet => "art-net {$send->address}:{$send->port}",
+            default => '',
+        };
+
+        return isset($this->endpoints[$listening]) ? $listening : "{$send->address}:0";
+    }
+}

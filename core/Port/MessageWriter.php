@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Port;
+
+use NimbleJunction\Core\Signal\Message;
+
+/** From an event to the bytes of one protocol. */
+interface MessageWriter
+{
+    /** @return string one packet; '' when the protocol has no words for it */
+    public function write(Message $message): string;
+
+    /** The message as people of this protocol say it. */
+    public function spelled(Message $message): string;
+}

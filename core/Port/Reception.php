@@ -1,0 +1,138 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Port;
+
+use NimbleJunction\Core\Discovery\Neighbours;
+use NimbleJunction\Core\Plan\Endpoint;
+use NimbleJunction\Core\Plan\Plan;
+use NimbleJunction\Core\Signal\Frame;
+use NimbleJunction\Core\Signal\Message;
+use NimbleJunction\Core\Signal\Remark;
+use NimbleJunction\Core\Signal\Sighting;
+use NimbleJunction\Core\Signal\SyncPulse;
+use NimbleJunction\Core\Trace\Kind;
+use NimbleJunction\Core\Trace\Step;
+use NimbleJunction\Core\Trace\Trace;
+use NimbleJunction\Core\Wire\Malformed;
+
+/** Reads what arrives, counts it, keeps out what is broken or not wanted, and deals with everything that is neither levels nor an event. */
+final class Reception
+{
+    public readonly Neighbours $neighbours;
+    public readonly Synchroniser $synchroniser;
+    private Plan $plan;
+
+    /** @var array<string, Unclaimed> by endpoint */
+    private array $unclaimed = [];
+
+    /** @var list<Departure> */
+    private array $answers = [];
+
+    /** @param \Closure(string): Activity $activity of a port */
+    public function __construct(private readonly Trace $trace, private readonly \Closure $activity)
+    {
+        $this->plan = Plan::empty();
+        $this->neighbours = new Neighbours($trace);
+        $this->synchroniser = new Synchroniser();
+    }
+
+    public function adopt(Plan $plan): void
+    {
+        $this->plan = $plan;
+        $this->unclaimed = array_intersect_key($this->unclaimed, $plan->endpoints);
+    }
+
+    /**
+     * @return list<Frame|Message|SyncPulse> what is to be acted on
+     */
+    public function take(Endpoint $endpoint, string $bytes, string $from, int $fromPort, int $now): array
+    {
+        try {
+            $heard = $endpoint->receiver->receive($bytes, $from);
+        } catch (Malformed $malformed) {
+            $this->refuseBroken($endpoint, $malformed, $from, $bytes, $now);
+
+            return [];
+        }
+        $matter = [];
+        foreach ($heard as $what) {
+            if ($what instanceof Frame || $what instanceof Message) {
+                $matter[] = $what;
+
+                continue;
+            }
+            foreach ($endpoint->portIds as $portId) {
+                if ($this->lets($endpoint, $portId, $from, $now)) {
+                    ($this->activity)($portId)->heard($what instanceof SyncPulse ? new Remark($what->words) : $what, $from, $now);
+                }
+            }
+            if ($what instanceof SyncPulse) {
+                $matter[] = $what;
+            } elseif ($what instanceof Sighting) {
+                $this->neighbours->saw($what, $endpoint->portIds[0] ?? '', $now);
+            } else {
+                foreach ($what->answers as $answer) {
+                    $this->answers[] = new Departure($endpoint->key, $from, $fromPort, $answer);
+                }
+            }
+        }
+
+        return $matter;
+    }
+
+    /** Whether a port listens to this sender; if not, the packet is counted against it. */
+    public function lets(Endpoint $endpoint, string $portId, string $from, int $now): bool
+    {
+        if (! isset($endpoint->allowed[$portId]) || $endpoint->allowed[$portId]->lets($from)) {
+            return true;
+        }
+        if (($this->activity)($portId)->refuse("{$from} is not among the senders that this port listens to")) {
+            $name = $this->plan->portName($portId);
+            $this->trace->note(Kind::Refused, "stranger {$portId} {$from}", $portId, Step::Refused, "{$name} does not listen to {$from}: only to ".implode(', ', $endpoint->allowed[$portId]->entries), $now);
+        }
+
+        return false;
+    }
+
+    /** A frame whose universe no port asks for: the usual off-by-one, made visible. */
+    public function nobodyAsksFor(Endpoint $endpoint, Frame $frame, string $from, int $now): void
+    {
+        $name = Activity::numbered($frame->protocol, $frame->number);
+        if (($this->unclaimed[$endpoint->key] ??= new Unclaimed())->heard($name, $frame->number, $from, $now)) {
+            $this->trace->note(Kind::Port, "unclaimed {$endpoint->key} {$name}", $endpoint->portIds[0] ?? '', Step::Unmatched, "{$from} sends {$name} to {$endpoint->spelled()}, and no port listens to it", $now);
+        }
+    }
+
+    /** @return array<string, Unclaimed> by endpoint */
+    public function unclaimed(): array
+    {
+        return $this->unclaimed;
+    }
+
+    /** @return list<Departure> answers since this was last asked */
+    public function answers(): array
+    {
+        $answers = $this->answers;
+        $this->answers = [];
+
+        return $answers;
+    }
+
+    private function refuseBroken(Endpoint $endpoint, Malformed $malformed, string $from, string $bytes, int $now): void
+    {
+        foreach ($endpoint->portIds as $portId) {
+            if (! $this->lets($endpoint, $portId, $from, $now)) {
+                continue;
+            }
+            ($this->activity)($portId)->refuse($malformed->reason);
+            $name = $this->plan->portName($portId);
+            $event = $this->trace->begin(Kind::Refused, "refused {$portId} {$malformed->clause} {$malformed->offset}", $portId, "{$name} refused a packet from {$from}: {$malformed->reason}", $now);
+            if ($event->count === 1 || $event->hops === []) {
+                $this->trace->hop($event, Step::Heard, "{$name} heard ".\strlen($bytes)." bytes from {$from}", substr($bytes, 0, 64));
+                $this->trace->hop($event, Step::Refused, "{$malformed->reason}, at byte {$malformed->offset} ({$malformed->clause})");
+            }
+        }
+    }
+}

@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Scope;
+
+use NimbleJunction\Core\Signal\Message;
+
+/** All values that somebody looks at over time. */
+final class Probes
+{
+    public const MOST = 32;
+    private const FORGOTTEN_NANOS = 10_000_000_000;
+
+    /** @var array<string, Probe> by key */
+    private array $probes = [];
+
+    /** @var array<string, array<string, Probe>> those of slots by universe, those of messages by port and address */
+    private array $byHolder = [];
+
+    /** The probe for a subject, or null when too many are watched already. */
+    public function watch(Subject $subject, int $now): ?Probe
+    {
+        $key = $subject->key();
+        $probe = $this->probes[$key] ?? null;
+        if ($probe === null) {
+            $this->prune($now);
+            if (\count($this->probes) >= self::MOST) {
+                return null;
+            }
+            $probe = $this->probes[$key] = new Probe($subject, $now);
+            $this->byHolder["{$subject->holder} {$subject->address}"][$key] = $probe;
+        }
+        $probe->askedAt = $now;
+
+        return $probe;
+    }
+
+    /**
+     * A frame for a universe arrived, or it changed.
+     *
+     * @param string $levels 512 bytes
+     */
+    public function levels(string $universeId, string $levels, int $now): void
+    {
+        if ($this->byHolder === []) {
+            return;
+        }
+        foreach ($this->byHolder["{$universeId} "] ?? [] as $probe) {
+            $probe->arrived((float) \ord($levels[$probe->subject->place]), $now);
+        }
+    }
+
+    public function message(string $portId, Message $message, int $now): void
+    {
+        if ($this->byHolder === []) {
+            return;
+        }
+        foreach ($this->byHolder["{$portId} {$message->address}"] ?? [] as $probe) {
+            $number = $message->number($probe->subject->place);
+            if ($number !== null) {
+                $probe->arrived((float) $number, $now);
+            }
+        }
+    }
+
+    /** Takes away what nobody looks at any more. */
+    public function prune(int $now): void
+    {
+        foreach ($this->probes as $key => $probe) {
+            if ($now - $probe->askedAt > self::FORGOTTEN_NANOS) {
+                unset($this->probes[$key], $this->byHolder["{$probe->subject->holder} {$probe->subject->address}"][$key]);
+            }
+        }
+        $this->byHolder = array_filter($this->byHolder);
+    }
+}

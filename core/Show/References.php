@@ -1,0 +1,96 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Show;
+
+use NimbleJunction\Core\Signal\MidiAddress;
+use NimbleJunction\Core\Signal\Protocol;
+
+/** Whether the parts of a show that name each other fit each other. */
+final readonly class References
+{
+    /** @param \ArrayObject<int, Fault> $faults */
+    public function __construct(private Show $show, private \ArrayObject $faults)
+    {
+    }
+
+    public function check(): void
+    {
+        foreach (array_values($this->show->universes) as $i => $universe) {
+            $chosen = $universe->rules->chosen;
+            if ($chosen !== '' && ($this->show->ports[$chosen]->receive ?? null) === null) {
+                $this->fault("/universes/{$i}/chosen", "there is no port \"{$chosen}\" that receives", 'Name the id of a port that feeds this universe.');
+            }
+        }
+        foreach (array_values($this->show->ports) as $i => $port) {
+            foreach ($port->receive->feeds ?? [] as $k => $link) {
+                $this->universe("/ports/{$i}/receive/feeds/{$k}/universe", $link->universe);
+            }
+            foreach ($port->send->carries ?? [] as $k => $link) {
+                $this->universe("/ports/{$i}/send/carries/{$k}/universe", $link->universe);
+            }
+        }
+        foreach (array_values($this->show->routes) as $i => $route) {
+            $this->route($i, $route);
+        }
+        foreach (array_values($this->show->ranges) as $i => $range) {
+            $this->universe("/ranges/{$i}/from/universe", $range->from);
+            $this->universe("/ranges/{$i}/to/universe", $range->to);
+            if ($this->leadsBack($range->to, $range->from, [])) {
+                $this->fault("/ranges/{$i}/to/universe", "\"{$range->name}\" makes a circle: what it fills comes back to where it is from", 'Let ranges run one way, or exchange slots with a swap.');
+            }
+        }
+    }
+
+    /** @param array<string, true> $seen */
+    private function leadsBack(string $universe, string $goal, array $seen): bool
+    {
+        if ($universe === $goal) {
+            return true;
+        }
+        $seen[$universe] = true;
+        foreach ($this->show->ranges as $range) {
+            if ($range->from === $universe && ! isset($seen[$range->to]) && $this->leadsBack($range->to, $goal, $seen)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    private function route(int $i, RouteEntry $route): void
+    {
+        [$message, $slot] = $route->fromMessage ? ['from', 'to'] : ['to', 'from'];
+        $this->universe("/routes/{$i}/{$slot}/universe", $route->slot->universe);
+        $port = $this->show->ports[$route->message->port] ?? null;
+        $path = "/routes/{$i}/{$message}/port";
+        if ($port === null) {
+            if ($route->message->port !== '') {
+                $this->fault($path, "there is no port \"{$route->message->port}\"", 'Name the id of a port that carries messages: OSC, MIDI or a game controller.');
+            }
+
+            return;
+        }
+        if ($port->protocol->carriesLevels()) {
+            $this->fault($path, "\"{$port->name}\" is {$port->protocol->spelled()} and carries no messages", 'Name the id of a port that carries messages: OSC, MIDI or a game controller.');
+        } elseif (($route->fromMessage ? $port->receive : $port->send) === null) {
+            $this->fault($path, "\"{$port->name}\" does not ".($route->fromMessage ? 'receive' : 'send'), 'Give the port that side first.');
+        } elseif ($port->protocol === Protocol::Midi && ! $route->fromMessage && ! MidiAddress::canBeSent($route->message->address)) {
+            $this->fault("/routes/{$i}/{$message}/address", "\"{$route->message->address}\" is no MIDI message that can be sent", MidiAddress::RULE);
+        }
+    }
+
+    private function universe(string $path, string $id): void
+    {
+        if ($id !== '' && ! isset($this->show->universes[$id])) {
+            $known = implode(', ', \array_slice(array_keys($this->show->universes), 0, 12));
+            $this->fault($path, "there is no universe \"{$id}\"", "Universes are: {$known}.");
+        }
+    }
+
+    private function fault(string $path, string $problem, string $allowed): void
+    {
+        $this->faults[] = new Fault($path, $problem, $allowed);
+    }
+}

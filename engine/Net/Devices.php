@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Engine\Net;
+
+use NimbleJunction\Core\Plan\Endpoint;
+use NimbleJunction\Core\Port\Departure;
+use NimbleJunction\Engine\Net\Framing\MidiBytes;
+
+/** Raw MIDI character devices and FIFOs. One that is unplugged is tried again until it is back. */
+final class Devices implements Transport
+{
+    /** @var array<string, ByteStream> by key */
+    private array $streams = [];
+
+    public function __construct(private readonly World $world)
+    {
+    }
+
+    public function adopt(array $endpoints): array
+    {
+        foreach (array_diff_key($this->streams, $endpoints) as $key => $stream) {
+            $stream->close();
+            unset($this->streams[$key]);
+        }
+        $faults = [];
+        foreach (array_diff_key($endpoints, $this->streams) as $key => $endpoint) {
+            $fault = $this->open($endpoint);
+            if ($fault !== '') {
+                $faults[$key] = $fault;
+            }
+        }
+
+        return $faults;
+    }
+
+    public function send(Departure $departure): string
+    {
+        return ($this->streams[$departure->via] ?? null)?->send($departure->bytes) ?? 'the device is not there';
+    }
+
+    public function connected(): array
+    {
+        return array_map(static fn(): array => ['the device'], $this->streams);
+    }
+
+    public function close(): void
+    {
+        foreach ($this->streams as $stream) {
+            $stream->close();
+        }
+        $this->streams = [];
+    }
+
+    private function open(Endpoint $endpoint): string
+    {
+        $path = $endpoint->device;
+        $type = @filetype($path);
+        if ($type !== 'char' && $type !== 'fifo') {
+            return $type === false
+                ? "{$path} is not there: plug the device in, or choose another path. It is tried again every two seconds."
+                : "{$path} is neither a character device nor a FIFO: choose the path of a MIDI device.";
+        }
+        // Read and write at once: a FIFO is then open even before its other end is.
+        $stream = @fopen($path, 'r+n');
+        if ($stream === false) {
+            return "{$path} cannot be opened: ".(error_get_last()['message'] ?? 'the system does not say why').'.';
+        }
+        $this->streams[$endpoint->key] = new ByteStream(
+            $stream,
+            new MidiBytes(),
+            function (string $packet) use ($endpoint): void {
+                ($this->world->arrived)($endpoint->key, basename($endpoint->device), 0, $packet);
+                ($this->world->drained)();
+            },
+            function () use ($endpoint): void {
+                unset($this->streams[$endpoint->key]);
+                ($this->world->fault)($endpoint->key, "{$endpoint->device} is gone: it is tried again every two seconds.");
+            },
+        );
+
+        return '';
+    }
+}

@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Engine\Net;
+
+/** What transports tell the engine. */
+final readonly class World
+{
+    /**
+     * @param \Closure(string, string, int, string): void $arrived endpoint key, sender's address, sender's port, one whole packet
+     * @param \Closure(): void $drained called after each look at what may have brought packets
+     * @param \Closure(string, string): void $fault endpoint key and what is wrong now; '' when nothing is any more
+     */
+    public function __construct(public \Closure $arrived, public \Closure $drained, public \Closure $fault)
+    {
+    }
+}

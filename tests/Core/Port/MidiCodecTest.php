@@ -1,0 +1,147 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Tests\Core\Port;
+
+use NimbleJunction\Core\Port\ControllerReceiver;
+use NimbleJunction\Core\Port\Departure;
+use NimbleJunction\Core\Port\MidiCodec;
+use NimbleJunction\Core\Signal\Message;
+use NimbleJunction\Core\Signal\MidiAddress;
+use NimbleJunction\Core\Signal\Protocol;
+use NimbleJunction\Core\Signal\Remark;
+use NimbleJunction\Core\Wire\Malformed;
+use NimbleJunction\Tests\Support\Rig;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+final class MidiCodecTest extends TestCase
+{
+    /** @return iterable<string, array{string, string, list<int>, string}> bytes of MIDI 1.0, table 1 and 5 (from memory) */
+    public static function messages(): iterable
+    {
+        yield 'note on' => ['903064', '/note/1/48', [100], 'note 48 (C3) on channel 1, velocity 100'];
+        yield 'note off' => ['803000', '/note/1/48', [0], 'note 48 (C3) on channel 1 ends'];
+        yield 'controller' => ['bf077f', '/controller/16/7', [127], 'controller 7 on channel 16 at 127'];
+        yield 'key pressure' => ['a13c05', '/key-pressure/2/60', [5], 'pressure of note 60 (C4) on channel 2 at 5'];
+        yield 'program' => ['c20a', '/program/3', [10], 'program on channel 3 at 10'];
+        yield 'channel pressure' => ['d30b', '/pressure/4', [11], 'pressure on channel 4 at 11'];
+        yield 'pitch bend, middle' => ['e40040', '/bend/5', [8192], 'pitch bend on channel 5 at 8192'];
+        yield 'song position' => ['f20108', '/song-position', [1025], 'song position at 1025'];
+        yield 'song' => ['f305', '/song', [5], 'song at 5'];
+        yield 'clock' => ['f8', '/clock', [], 'clock'];
+        yield 'start' => ['fa', '/start', [], 'start'];
+        yield 'continue' => ['fb', '/continue', [], 'continue'];
+        yield 'stop' => ['fc', '/stop', [], 'stop'];
+    }
+
+    /** @param list<int> $arguments */
+    #[DataProvider('messages')]
+    public function testBothWays(string $hex, string $address, array $arguments, string $words): void
+    {
+        $codec = new MidiCodec();
+        $message = $codec->receive((string) hex2bin($hex), '')[0];
+        self::assertInstanceOf(Message::class, $message);
+        self::assertSame([$address, $arguments, $words], [$message->address, $message->arguments, $message->spelled()]);
+        $written = bin2hex($codec->write(new Message(Protocol::Midi, $address, $arguments)));
+        // MIDI 1.0 lets a note end with any velocity; we send 64, which says nothing (from memory).
+        self::assertSame($hex === '803000' ? '803040' : $hex, $written);
+    }
+
+    public function testNoteOnWithVelocityZeroEndsANote(): void
+    {
+        self::assertSame([0], (new MidiCodec())->receive("\x90\x3C\x00", '')[0]->arguments);
+    }
+
+    /** MIDI Show Control 1.1, the worked example of common use: device 20, lighting, GO cue 1 list 1. */
+    public function testShowControlIsAnEventWithItsCue(): void
+    {
+        $message = (new MidiCodec())->receive((string) hex2bin('F07F14020101310031F7'), '')[0];
+        self::assertSame(['/show-control/20/go', ['1', '1']], [$message->address, $message->arguments]);
+        self::assertStringContainsString('GO cue 1 list 1', $message->spelled());
+    }
+
+    public function testWhatIsNoEventIsSaidInWords(): void
+    {
+        foreach (['fe' => 'active sensing', 'f0412a f7' => 'System Exclusive of 4 bytes', 'f125' => 'a quarter frame of time code'] as $hex => $words) {
+            $remark = (new MidiCodec())->receive((string) hex2bin(str_replace(' ', '', (string) $hex)), '')[0];
+            self::assertInstanceOf(Remark::class, $remark);
+            self::assertSame($words, $remark->words);
+        }
+        $this->expectException(Malformed::class);
+        (new MidiCodec())->receive("\x90\x3C", '');
+    }
+
+    /** Common practice, no source: note 60 is C3, C4 or C5, note 0 is C-2, C-1 or C0, by the maker. */
+    public function testTheOctaveIsASettingAndTheNumberAlwaysShows(): void
+    {
+        self::assertSame(['C3', 'C4', 'C5'], array_map(static fn(int $middleC): string => MidiAddress::note(60, $middleC), [3, 4, 5]));
+        self::assertSame(['C-2', 'C-1', 'C0'], array_map(static fn(int $middleC): string => MidiAddress::note(0, $middleC), [3, 4, 5]));
+        self::assertSame(['C3', 'C5', 'F#4'], [MidiAddress::note(48, 4), MidiAddress::note(72, 4), MidiAddress::note(66, 4)], '48 is C3 where 60 is C4, 72 is two octaves above it');
+        self::assertStringContainsString('note 60 (C3)', (new MidiCodec(3))->receive("\x90\x3C\x01", '')[0]->spelled());
+    }
+
+    public function testAddressesThatNoMessageHas(): void
+    {
+        foreach (['/note/1', '/note/0/60', '/note/17/60', '/note/1/128', '/note/1/060', '/bend/1/2', '/clock/1', '/fader', 'note/1/2', '/note/1/2/3', '/show-control/1/go'] as $address) {
+            self::assertFalse(MidiAddress::canBeSent($address), $address);
+        }
+        self::assertSame("\xB0\x07\x7F", (new MidiCodec())->write(new Message(Protocol::Midi, '/controller/1/7', [900.0])), 'held at the highest value');
+        self::assertSame('', (new MidiCodec())->write(new Message(Protocol::Midi, '/fader', [1])));
+    }
+
+    public function testMidiMovesASlotAndTheSlotMovesTheFader(): void
+    {
+        $rig = $this->rig();
+        $rig->arrive('midi cable lectern', "\xB0\x10\x40", 'guest');
+        self::assertSame(129, $rig->level(20), '64 of 127 is 128.5 of 255');
+        self::assertStringContainsString('controller 16 on channel 1 at 64', implode("\n", $rig->hops('message')));
+        $rig->pass(1);
+        $told = array_values(array_filter($rig->sacn([20 => 255]), static fn(Departure $one): bool => $one->via === 'midi cable lectern'));
+        self::assertSame(["\xB0\x10\x7F"], array_column($told, 'bytes'), 'the motor fader follows');
+        self::assertStringContainsString('sent controller 16 on channel 1, 127', implode("\n", $rig->hops('feedback')));
+    }
+
+    public function testANoteIsALevel(): void
+    {
+        $rig = $this->rig();
+        $rig->arrive('midi cable lectern', "\x90\x30\x64", 'guest');
+        self::assertSame(201, $rig->level(21), 'velocity 100 of 127 scales the level');
+        $rig->arrive('midi cable lectern', "\x80\x30\x64", 'guest');
+        self::assertSame(0, $rig->level(21), 'note-off returns to zero (common practice, no source)');
+    }
+
+    /** Dead zone and centre: our own reckoning, checked by hand. */
+    public function testAGameControllersAxesRestAtTheirCentre(): void
+    {
+        $receiver = new ControllerReceiver(0.2, [0.1]);
+        $value = static fn(float $axis): float => $receiver->receive(json_encode(['axes' => ['0' => $axis]]), '')[0]->arguments[0];
+        self::assertSame([0.0, 0.0, 0.0, 1.0, -1.0], array_map($value, [0.1, 0.29, -0.09, 1.0, -1.0]));
+        self::assertEqualsWithDelta(0.5, $value(0.65), 1e-9, '0.55 from the centre, 0.2 of it dead, 0.9 to the end: 0.35 of 0.7');
+        $messages = (new ControllerReceiver())->receive('{"axes":{"1":-0.25},"buttons":{"3":1}}', '');
+        self::assertSame([['/axis/2', [-0.25]], ['/button/4', [1.0]]], array_map(static fn(Message $one): array => [$one->address, $one->arguments], $messages));
+        foreach (['', '[1', '{"axes":{"0":2}}', '{"axes":{"x":0}}', '{"buttons":{"0":-1}}', '{"axes":7}', '{"buttons":{"64":1}}'] as $broken) {
+            try {
+                $receiver->receive($broken, '');
+                self::fail("{$broken} was taken");
+            } catch (Malformed $malformed) {
+                self::assertNotSame('', $malformed->reason);
+            }
+        }
+    }
+
+    private function rig(): Rig
+    {
+        $document = Rig::document();
+
+        return new Rig([
+            'ports' => [...$document['ports'], ['id' => 'lectern', 'name' => 'Lectern', 'protocol' => 'midi', 'link' => ['kind' => 'cable', 'device' => 'lectern'], 'receive' => ['enabled' => true], 'send' => ['enabled' => true]]],
+            'routes' => [
+                ['id' => 'in', 'name' => 'Fader', 'from' => ['kind' => 'message', 'port' => 'lectern', 'address' => '/controller/1/16', 'low' => 0, 'high' => 127], 'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 20]],
+                ['id' => 'out', 'name' => 'Back', 'from' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 20], 'to' => ['kind' => 'message', 'port' => 'lectern', 'address' => '/controller/1/16', 'low' => 0, 'high' => 127]],
+                ['id' => 'note', 'name' => 'Note', 'from' => ['kind' => 'message', 'port' => 'lectern', 'address' => '/note/1/48', 'low' => 0, 'high' => 127], 'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 21]],
+            ],
+        ]);
+    }
+}
