@@ -21,7 +21,7 @@ final class Udp
     }
 
     /** The next datagram, or null after so many seconds without one. */
-    public function receive(float $seconds = 3.0): ?string
+    public function receive(float $seconds = 3.0, ?string &$from = null): ?string
     {
         $read = [$this->socket];
         $none = [];
@@ -29,7 +29,7 @@ final class Udp
             return null;
         }
 
-        return (string) stream_socket_recvfrom($this->socket, 65535);
+        return (string) stream_socket_recvfrom($this->socket, 65535, 0, $from);
     }
 
     /** Reads until a datagram fits; fails after so many seconds. */
