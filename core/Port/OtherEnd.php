@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Port;
 
+use NimbleJunction\Core\Show\LinkKind;
+use NimbleJunction\Core\Show\MessageEnd;
 use NimbleJunction\Core\Show\PortEntry;
 use NimbleJunction\Core\Show\ReceiveSide;
 use NimbleJunction\Core\Show\SendSide;
 use NimbleJunction\Core\Show\Show;
+use NimbleJunction\Core\Signal\MidiAddress;
 use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Wire\ArtNet\PortAddress;
 use NimbleJunction\Core\Wire\Sacn\Universe as SacnUniverse;
@@ -35,64 +38,125 @@ final class OtherEnd
      */
     private static function sender(PortEntry $port, ReceiveSide $receive, Show $show, array $ours): array
     {
-        $side = 'To send to us';
         $address = $receive->address === '0.0.0.0' ? implode(' or ', $ours) : $receive->address;
-        $lines = [['side' => $side, 'label' => 'Protocol', 'value' => $port->protocol->spelled()]];
-        $lines[] = $receive->multicast
-            ? ['side' => $side, 'label' => 'Destination', 'value' => 'multicast']
-            : ['side' => $side, 'label' => $port->protocol === Protocol::Osc ? 'Send to (outgoing address)' : 'Destination (unicast)', 'value' => $address];
-        $lines[] = ['side' => $side, 'label' => $port->protocol === Protocol::Osc ? 'Its send port (our receive port)' : 'UDP port', 'value' => (string) $receive->port];
+        $osc = $port->protocol === Protocol::Osc;
+        $lines = match ($port->link->kind) {
+            LinkKind::Udp => [
+                $receive->multicast ? ['Destination', 'multicast'] : [$osc ? 'Send to (outgoing address)' : 'Destination (unicast)', $address],
+                [$osc ? 'Its send port (our receive port)' : 'UDP port', (string) $receive->port],
+            ],
+            LinkKind::Tcp => [['Connect to', $address], ['TCP port', (string) $receive->port], ['Packets are told apart by', self::framing($port)]],
+            LinkKind::Session => [['Invite', $address], ['Control port', (string) $receive->port], ['Data port', (string) ($receive->port + 1)]],
+            default => self::device($port),
+        };
         foreach ($receive->feeds as $link) {
-            $name = $show->universes[$link->universe]->name ?? $link->universe;
-            array_push($lines, ...self::numbers($side, $port->protocol, $link->number, $name));
+            array_push($lines, ...self::numbers($port->protocol, $link->number, $show->universes[$link->universe]->name ?? $link->universe));
         }
         foreach ($show->routes as $route) {
             if ($route->fromMessage && $route->message->port === $port->id) {
-                $lines[] = ['side' => $side, 'label' => "Message for \"{$route->name}\"", 'value' => "{$route->message->address}, argument {$route->message->argument} from {$route->message->low} to {$route->message->high}"];
+                $which = $osc ? "argument {$route->message->argument} from" : 'from';
+                $lines[] = ["Message for \"{$route->name}\"", self::message($route->message, $show)." {$which} {$route->message->low} to {$route->message->high}"];
             }
         }
 
-        return $lines;
+        return self::side('To send to us', $port, $lines);
     }
 
     /** @return list<array{side: string, label: string, value: string}> */
     private static function listener(PortEntry $port, SendSide $send, Show $show): array
     {
-        $side = 'To hear us';
-        $lines = [['side' => $side, 'label' => 'Protocol', 'value' => $port->protocol->spelled()]];
-        $lines[] = ['side' => $side, 'label' => 'Its own address', 'value' => $send->multicast ? 'any: we send multicast' : implode(', ', $send->to)];
-        $lines[] = ['side' => $side, 'label' => $port->protocol === Protocol::Osc ? 'Its receive port (our send port)' : 'UDP port', 'value' => (string) $send->port];
+        $osc = $port->protocol === Protocol::Osc;
+        $to = implode(', ', $send->to);
+        $lines = match ($port->link->kind) {
+            LinkKind::Udp => [
+                ['Its own address', match (true) {
+                    $send->multicast => 'any: we send multicast',
+                    $send->replies => implode(', ', [...$send->to, 'any: we answer whoever spoke to us last']),
+                    default => $to,
+                }],
+                [$osc ? 'Its receive port (our send port)' : 'UDP port', (string) $send->port],
+            ],
+            LinkKind::Tcp => [
+                $to === '' ? ['It connects to', 'us, as above: we send to all that are connected'] : ['It waits for our connection at', "{$to}, TCP port {$send->port}"],
+                ['Packets are told apart by', self::framing($port)],
+            ],
+            LinkKind::Session => $to === ''
+                ? [['It is in the session when', 'it has invited us']]
+                : [['It must accept our invitation at', "{$to}, control port {$send->port}, data port ".($send->port + 1)]],
+            default => self::device($port),
+        };
         foreach ($send->carries as $link) {
-            $name = $show->universes[$link->universe]->name ?? $link->universe;
-            array_push($lines, ...self::numbers($side, $port->protocol, $link->number, $name));
+            array_push($lines, ...self::numbers($port->protocol, $link->number, $show->universes[$link->universe]->name ?? $link->universe));
         }
         if ($port->protocol === Protocol::Sacn) {
-            $lines[] = ['side' => $side, 'label' => 'Our priority', 'value' => (string) $send->priority];
-            $lines[] = ['side' => $side, 'label' => 'Our source name', 'value' => $send->sourceName];
+            $lines[] = ['Our priority', (string) $send->priority];
+            $lines[] = ['Our source name', $send->sourceName];
+            $send->syncUniverse > 0 && $lines[] = ['Synchronisation universe', (string) $send->syncUniverse];
         }
+        $send->heartbeat !== '' && $lines[] = ['Heartbeat', "{$send->heartbeat} every {$send->heartbeatSeconds} s"];
         foreach ($show->routes as $route) {
             if (! $route->fromMessage && $route->message->port === $port->id) {
-                $lines[] = ['side' => $side, 'label' => "Message of \"{$route->name}\"", 'value' => "{$route->message->address}, {$route->message->type} from {$route->message->low} to {$route->message->high}"];
+                $lines[] = ["Message of \"{$route->name}\"", self::message($route->message, $show).($osc ? " {$route->message->type}" : '')." from {$route->message->low} to {$route->message->high}"];
             }
         }
 
-        return $lines;
+        return self::side('To hear us', $port, $lines);
     }
 
-    /** @return list<array{side: string, label: string, value: string}> */
-    private static function numbers(string $side, Protocol $protocol, int $number, string $name): array
+    /** @return list<array{string, string}> */
+    private static function device(PortEntry $port): array
+    {
+        return match ($port->link->kind) {
+            LinkKind::Browser => [['Device', $port->link->device], ['Where it is plugged in', 'open this page there, Ports, Lend devices']],
+            LinkKind::Device => [['Device file of this machine', $port->link->device]],
+            LinkKind::Cable => [['Virtual cable of this machine', $port->link->device], ['For another program', "the Unix socket cables/{$port->link->device}.midi in the data folder of the engine"]],
+            default => [['Serial device of this machine', $port->link->device], ['Line', '250 kbit/s, 8 data bits, 2 stop bits, break before each packet (ANSI E1.11)']],
+        };
+    }
+
+    private static function framing(PortEntry $port): string
+    {
+        return $port->link->framing === 'slip' ? 'SLIP (OSC 1.1)' : 'four bytes of length (OSC 1.0)';
+    }
+
+    private static function message(MessageEnd $message, Show $show): string
+    {
+        return MidiAddress::parse($message->address)?->spelled($show->middleC) ?? "{$message->address},";
+    }
+
+    /**
+     * @param list<array{string, string}> $lines
+     *
+     * @return list<array{side: string, label: string, value: string}>
+     */
+    private static function side(string $side, PortEntry $port, array $lines): array
+    {
+        return array_map(static fn(array $line): array => ['side' => $side, 'label' => $line[0], 'value' => $line[1]], [['Protocol', self::protocol($port)], ...$lines]);
+    }
+
+    private static function protocol(PortEntry $port): string
+    {
+        return $port->protocol->spelled().match ($port->link->kind) {
+            LinkKind::Tcp => ' over TCP',
+            LinkKind::Session => ' over the network (RTP-MIDI)',
+            default => '',
+        };
+    }
+
+    /** @return list<array{string, string}> */
+    private static function numbers(Protocol $protocol, int $number, string $name): array
     {
         return match ($protocol) {
             Protocol::ArtNet => [
-                ['side' => $side, 'label' => "{$name}: Net : Sub-Net : Universe, from 0", 'value' => PortAddress::of($number)->spelled()],
-                ['side' => $side, 'label' => "{$name}: port-address, from 0", 'value' => (string) $number],
-                ['side' => $side, 'label' => "{$name}: if it counts from 1", 'value' => (string) ($number + 1)],
+                ["{$name}: Net : Sub-Net : Universe, from 0", PortAddress::of($number)->spelled()],
+                ["{$name}: port-address, from 0", (string) $number],
+                ["{$name}: if it counts from 1", (string) ($number + 1)],
             ],
             Protocol::Sacn => [
-                ['side' => $side, 'label' => "{$name}: sACN universe, from 1", 'value' => (string) $number],
-                ['side' => $side, 'label' => "{$name}: its multicast group", 'value' => SacnUniverse::multicastGroup($number)],
+                ["{$name}: sACN universe, from 1", (string) $number],
+                ["{$name}: its multicast group", SacnUniverse::multicastGroup($number)],
             ],
-            default => [['side' => $side, 'label' => 'Levels', 'value' => $name]],
+            default => [['Levels', $name]],
         };
     }
 }

@@ -6,6 +6,7 @@ namespace NimbleJunction\Core\Route;
 
 use NimbleJunction\Core\Show\RouteEntry;
 use NimbleJunction\Core\Show\Show;
+use NimbleJunction\Core\Signal\MidiAddress;
 
 /** A route as one sentence that two people can check with each other. */
 final class Sentence
@@ -17,11 +18,16 @@ final class Sentence
         $port = $show->ports[$message->port]->name ?? $message->port;
         $universe = $show->universes[$slot->universe]->name ?? $slot->universe;
         $range = self::number($message->low).' to '.self::number($message->high);
+        $midi = MidiAddress::parse($message->address);
+        $what = $midi?->spelled($show->middleC) ?? $message->address;
+        $value = match (true) {
+            $midi !== null => $midi->kind === 'note' ? 'its velocity' : 'its value',
+            default => 'its '.self::place($message->argument).' argument',
+        };
         $sentence = $route->fromMessage
-            ? "When {$message->address} arrives on {$port}, set slot {$slot->slot} of {$universe}: its ".self::place($message->argument)
-                ." argument, {$range}, becomes level {$slot->low} to {$slot->high}."
-            : "When slot {$slot->slot} of {$universe} changes, send {$message->address} on {$port}: level {$slot->low} to {$slot->high} becomes {$range}, as "
-                .($message->type === 'int' ? 'a whole number.' : 'a float.');
+            ? "When {$what} arrives on {$port}, set slot {$slot->slot} of {$universe}: {$value}, {$range}, becomes level {$slot->low} to {$slot->high}."
+            : "When slot {$slot->slot} of {$universe} changes, send {$what} on {$port}: level {$slot->low} to {$slot->high} becomes {$range}, as "
+                .($message->type === 'int' || $midi !== null ? 'a whole number.' : 'a float.');
 
         return $route->enabled ? $sentence : "{$sentence} Switched off.";
     }
