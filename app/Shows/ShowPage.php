@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace App\Shows;
 
+use NimbleJunction\Core\Check\Network;
 use NimbleJunction\Core\Port\Numbering;
 use NimbleJunction\Core\Port\OtherEnd;
 use NimbleJunction\Core\Route\Sentence;
+use NimbleJunction\Core\Show\PortEntry;
 use NimbleJunction\Core\Show\ShowReader;
+use NimbleJunction\Core\Show\UniverseLink;
 use NimbleJunction\Engine\Net\Adapters;
 
 /** All that a page needs of the current show, computed here: the document, its sentences, what the other ends need. */
@@ -22,7 +25,7 @@ final readonly class ShowPage
     {
         $document = $this->shows->document();
         $show = ShowReader::fromArray($document);
-        $adapters = Adapters::all();
+        $adapters = array_map(static fn(array $one): array => [...$one, 'broadcast' => Network::broadcast($one['address'], $one['netmask'])], Adapters::all());
         $ours = array_column($adapters, 'address');
 
         return [
@@ -30,6 +33,7 @@ final readonly class ShowPage
             'sentences' => (object) array_map(static fn($route): string => Sentence::of($route, $show), $show->routes),
             'otherEnds' => (object) array_map(static fn($port): array => OtherEnd::of($port, $show, $ours), $show->ports),
             'numbering' => (object) Numbering::ofUniverses($show),
+            'unsent' => (object) array_filter(array_map(static fn(PortEntry $port): array => array_map(static fn(UniverseLink $link): string => $show->universes[$link->universe]->name, $port->send?->ranked()[1] ?? []), $show->ports)),
             'adapters' => $adapters,
             'undo' => $this->shows->lastEdit()?->summary,
         ];

@@ -10,11 +10,13 @@ import SideRail from './frame/SideRail.vue'
 import TraceDrawer from './frame/TraceDrawer.vue'
 import { useKeys } from './frame/keys'
 import { useEngine } from './live/engine'
+import { useLending } from './live/lending'
 import { places } from './router'
 
 const session = useSession()
 const show = useShow()
 const engine = useEngine()
+const lending = useLending()
 const route = useRoute()
 const router = useRouter()
 const palette = ref(false)
@@ -26,6 +28,7 @@ const framed = computed(() => session.user !== null && !route.meta.open)
 watch(framed, (now) => {
   if (!now) return
   engine.start()
+  lending.start()
   void show.load()
 }, { immediate: true })
 

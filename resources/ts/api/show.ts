@@ -1,18 +1,19 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { call } from './client'
-import type { Port, Route, ShowDocument, Universe } from './showDocument'
+import type { LevelSpan, Port, PrioritySpan, Range, Route, Shape, ShowDocument, SlotSpan, Swap, Universe } from './showDocument'
 
-export type { Port, Route, ShowDocument, Universe }
-export type ListName = 'universes' | 'ports' | 'routes'
+export type { LevelSpan, Port, PrioritySpan, Range, Route, Shape, ShowDocument, SlotSpan, Swap, Universe }
+export type ListName = 'universes' | 'ports' | 'routes' | 'ranges'
 export interface OtherEndLine { side: string, label: string, value: string }
-export interface Adapter { name: string, address: string, netmask: string }
+export interface Adapter { name: string, address: string, netmask: string, broadcast: string }
 
 interface ShowPageData {
   document: ShowDocument
   sentences: Record<string, string>
   otherEnds: Record<string, OtherEndLine[]>
   numbering: Record<string, string[]>
+  unsent: Record<string, string[]>
   adapters: Adapter[]
   undo: string | null
   notice?: string | null
@@ -41,7 +42,9 @@ export const useShow = defineStore('show', () => {
   const add = (list: ListName, part: object) => take(call('POST', `show/${list}`, part))
   const replace = (list: ListName, id: string, part: object) => take(call('PUT', `show/${list}/${id}`, part))
   const remove = (list: ListName, id: string) => take(call('DELETE', `show/${list}/${id}`))
-  const rename = (name: string) => take(call('PATCH', 'show', { name }))
+  const settle = (settings: { name?: string, middleC?: number }) => take(call('PATCH', 'show', settings))
+  /** A port for something that was found on the network. */
+  const takeUp = (find: object) => take(call('POST', 'show/take-up', find))
   const importJson = (json: string) => take(call('POST', 'show/import', json))
   const undo = () => take(call('POST', 'show/undo'))
 
@@ -49,7 +52,8 @@ export const useShow = defineStore('show', () => {
   const universes = computed<Universe[]>(() => document.value?.universes ?? [])
   const ports = computed<Port[]>(() => document.value?.ports ?? [])
   const routes = computed<Route[]>(() => document.value?.routes ?? [])
+  const ranges = computed<Range[]>(() => document.value?.ranges ?? [])
   const universeName = (id: string) => universes.value.find((one) => one.id === id)?.name ?? id
   const portName = (id: string) => ports.value.find((one) => one.id === id)?.name ?? id
-  return { data, said, load, add, replace, remove, rename, importJson, undo, document, universes, ports, routes, universeName, portName }
+  return { data, said, load, add, replace, remove, settle, takeUp, importJson, undo, document, universes, ports, routes, ranges, universeName, portName }
 })

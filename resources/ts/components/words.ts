@@ -5,7 +5,9 @@ export const protocols = [
   { value: 'art-net', title: 'Art-Net' },
   { value: 'sacn', title: 'sACN' },
   { value: 'osc', title: 'OSC' },
+  { value: 'midi', title: 'MIDI' },
   { value: 'dmx-line', title: 'DMX line' },
+  { value: 'controller', title: 'Game controller' },
 ]
 export const spellProtocol = (protocol: string) => protocols.find((one) => one.value === protocol)?.title ?? protocol
 
@@ -23,16 +25,27 @@ export function spellAgo(millis: number | null): string {
 }
 
 /** The universe's numbers on this port, each in the way its protocol counts. */
-export function spellNumber(protocol: Port['protocol'], number: number): string {
+export function spellNumber(protocol: string, number: number): string {
   if (protocol === 'art-net') return `${number >> 8}:${(number >> 4) & 15}:${number & 15} (${number})`
   return protocol === 'sacn' ? `universe ${number}` : 'line'
+}
+
+/** Many numbers as runs: "1–8, 12". */
+export function spellRuns(numbers: number[]): string {
+  const runs: [number, number][] = []
+  for (const number of numbers) {
+    const last = runs.at(-1)
+    if (last && last[1] === number - 1) last[1] = number
+    else runs.push([number, number])
+  }
+  return runs.map(([first, last]) => (first === last ? `${first}` : `${first}–${last}`)).join(', ')
 }
 
 export function healthWords(life: PortLife | undefined, port: Port): string {
   if (!life) return 'the engine has not said yet'
   if (life.fault) return life.fault
   if (life.state === 'off') return 'switched off'
-  if (life.state === 'waiting') return 'Nothing has been heard here yet.'
+  if (life.state === 'waiting') return life.connected.length > 0 ? `Connected: ${life.connected.join(', ')}. Nothing has been heard yet.` : 'Nothing has been heard here yet.'
   if (life.state === 'lost') return `Lost: last heard ${spellAgo(life.heardAgo)} from ${life.from}.`
   if (port.receive && life.heard) return `${life.heard}, from ${life.from}, ${spellAgo(life.heardAgo)}`
   return life.sentAgo === null ? 'Nothing sent yet.' : `last sent ${spellAgo(life.sentAgo)}`
@@ -40,6 +53,11 @@ export function healthWords(life: PortLife | undefined, port: Port): string {
 
 /** What becomes of a universe whose last source is gone. */
 export function lostWords(universe: Universe): string {
-  if (universe.whenLost === 'fade') return `fading to black over ${universe.fadeSeconds ?? 3} s`
+  if (universe.whenLost === 'fade') return `fading to ${universe.look?.length ? 'its look' : 'black'} over ${universe.fadeSeconds ?? 3} s`
   return universe.whenLost === 'stop' ? 'sending has stopped' : 'the last levels stay'
+}
+
+export function mergeWords(universe: Universe, portName: (id: string) => string): string {
+  if (universe.merge === 'chosen') return `only ${portName(universe.chosen ?? '')} leads`
+  return { htp: 'HTP: highest takes precedence', ltp: 'LTP: latest takes precedence', slot: 'slot by slot: HTP, and LTP where said' }[universe.merge ?? 'htp']
 }

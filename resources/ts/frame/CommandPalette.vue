@@ -31,6 +31,7 @@ const everything = computed<Find[]>(() => [
   ...show.ports.map((port) => ({ kind: 'port', name: port.name, run: go(`/ports/${port.id}`) })),
   ...show.universes.map((universe) => ({ kind: 'universe', name: universe.name, run: go(`/universes/${universe.id}`) })),
   ...show.routes.map((route) => ({ kind: 'route', name: route.name, run: go(`/routes/${route.id}`) })),
+  ...show.ports.map((port) => ({ kind: 'check', name: `${port.name}: two boxes do not talk`, run: go(`/ports/${port.id}?check=1`) })),
   ...(session.mayOperate ? [{ kind: 'action', name: 'Release everything held by hand', run: () => void engine.release() }] : []),
   ...(session.mayBuild && show.data?.undo ? [{ kind: 'action', name: `Take back: ${show.data.undo}`, run: () => emit('undo') }] : []),
   ...(session.mayBuild ? [{ kind: 'action', name: 'Add a port', run: go('/ports?add=1') }, { kind: 'action', name: 'Add a route', run: go('/routes?add=1') }] : []),

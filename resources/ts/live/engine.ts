@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { onScopeDispose, ref, shallowRef, watch, type WatchSource } from 'vue'
 import { Link } from './link'
-import type { Hold, PortLife, Sources, Status, TraceEvent, Unclaimed, UniverseLife } from './types'
+import type { Finding, Finds, Hold, PortLife, ScopeNews, Sources, Status, TraceEvent, Unclaimed, UniverseLife } from './types'
 
 const TRACE_LENGTH = 500
 type Painter = (bytes: Uint8Array) => void
@@ -18,10 +18,13 @@ export const useEngine = defineStore('engine', () => {
   const minutes = shallowRef<Record<string, { in: number[], out: number[] }>>({})
   const sources = shallowRef<Record<string, Sources>>({})
   const events = shallowRef<TraceEvent[]>([])
+  const finds = shallowRef<Finds>({ neighbours: [], lent: [], unclaimed: [] })
   const said = ref('')
   const newest = new Map<string, Uint8Array>()
   const painters = new Map<string, Set<Painter>>()
   const topics = new Map<string, number>()
+  const scopes = new Set<(news: ScopeNews) => void>()
+  const lenders = new Set<(device: string, bytes: string) => void>()
 
   link.onMessage = (message) => {
     if (message.type === 'welcome') events.value = []
@@ -35,6 +38,9 @@ export const useEngine = defineStore('engine', () => {
     } else if (message.type === 'minutes') minutes.value = message.ports as typeof minutes.value
     else if (message.type === 'sources') sources.value = { ...sources.value, [message.universe as string]: message as unknown as Sources }
     else if (message.type === 'trace') takeEvents(message.events as TraceEvent[])
+    else if (message.type === 'finds') finds.value = message as unknown as Finds
+    else if (message.type === 'scope') scopes.forEach((take) => take(message as unknown as ScopeNews))
+    else if (message.type === 'lent') lenders.forEach((take) => take(message.device as string, message.bytes as string))
   }
   link.onBytes = (bytes) => {
     const length = bytes[1] ?? 0
@@ -82,14 +88,27 @@ export const useEngine = defineStore('engine', () => {
     return () => { set.delete(painter) }
   }
 
+  /** The newest levels of a universe that is followed. */
+  const levelsNow = (universe: string) => (newest.get(`levels:${universe}`) ?? new Uint8Array(512)).slice()
+
   async function command(what: Record<string, unknown>): Promise<Record<string, unknown> | null> {
     const answer = await link.ask(what)
     said.value = answer.ok ? '' : answer.error ?? 'The engine did not say why.'
     return answer.ok ? answer : null
   }
-  const hold = (universe: string, slot: number, level: number) => command({ do: 'hold', universe, slot, level })
-  const release = (universe?: string, slot?: number) => command({ do: 'release', universe, slot })
+  function listen<T>(set: Set<T>, taker: T): () => void {
+    set.add(taker)
+    return () => { set.delete(taker) }
+  }
+  const hold = (universe: string, slot: number, level: number, last = slot, seconds?: number) => command({ do: 'hold', universe, slot, level, last, seconds })
+  const release = (universe?: string, slot?: number, last?: number) => command({ do: 'release', universe, slot, last })
+  const check = (port: string, other: string) => link.ask({ do: 'check', port, other: other || undefined }).then((answer) => (answer.ok ? { findings: answer.findings as Finding[], error: '' } : { findings: [], error: answer.error ?? '' }))
+  /** What a page says about the devices that it lends, and hands on from them. */
+  const lend = (devices: string[]) => command({ do: 'lend', devices })
+  const handOn = (device: string, what: { bytes: string } | { state: string }) => void link.ask({ do: 'lent', device, ...what })
+  const onLent = (taker: (device: string, bytes: string) => void) => listen(lenders, taker)
+  const onScope = (taker: (news: ScopeNews) => void) => listen(scopes, taker)
   const explain = (universe: string, slot: number) => link.ask({ do: 'explain', universe, slot })
 
-  return { start: () => link.start(), state, engine, ports, universes, holds, unclaimed, minutes, sources, events, said, follow, paint, hold, release, explain }
+  return { start: () => link.start(), state, engine, ports, universes, holds, unclaimed, minutes, sources, events, finds, said, follow, paint, levelsNow, hold, release, explain, check, lend, handOn, onLent, onScope }
 })

@@ -7,18 +7,34 @@ export interface PortLife {
   out: number
   received: number
   sent: number
+  lost: number
+  gap: number | null
+  jitter: number | null
   refused: number
   refusals: Record<string, number>
   senders: Record<string, number>
+  connected: string[]
   heard: string
   from: string
+  firstAgo: number | null
   heardAgo: number | null
   sentAgo: number | null
 }
 
 export interface UniverseLife { spoken: boolean, sources: number, leaders: string[], priority: number | null, raised: number }
 export interface Hold { universe: string, slot: number, level: number, by: string, left: number }
-export interface Unclaimed { ports: string[], name: string, from: string, count: number }
+export interface Unclaimed { ports: string[], protocol: string, number: number, name: string, from: string, count: number }
+
+/** Something that says on the network that it is there. */
+export interface Neighbour { key: string, protocol: string, name: string, address: string, details: string, gives: number[], takes: number[], lost: boolean, heardAgo: number }
+export interface LentDevice { kind: string, name: string, who: string }
+export interface Finds { neighbours: Neighbour[], lent: LentDevice[], unclaimed: Unclaimed[] }
+
+/** What a check of two boxes found; a fix is what its button changes in the port, by path. */
+export interface Finding { state: 'right' | 'wrong' | 'open', question: string, words: string, remedy: string, fix: { label: string, changes: Record<string, unknown> } | null }
+
+/** New points of a value over time: each milliseconds ago, and the value. */
+export interface ScopeNews { subject: string, from: number, next: number, points: [number, number][], words: string, rate: number, arrivals: number, step: number, jitter: number }
 
 export interface Status {
   engine: { show: string, adoptions: number, upSeconds: number, pid: number }
@@ -37,11 +53,18 @@ export interface SourceLife {
   slots: number
   frames: number
   outOfOrder: number
+  lost: number
+  rate: number | null
+  gap: number
+  jitter: number
+  bySlot: boolean
+  lastResort: boolean
+  preview: boolean
   heardAgo: number
   place: number
 }
 
-export interface Sources { universe: string, merge: 'htp' | 'ltp', sources: SourceLife[] }
+export interface Sources { universe: string, merge: string, sources: SourceLife[] }
 
 export interface Hop { step: string, words: string, bytes: string, length: number, route: string | null }
 export interface TraceEvent { serial: number, kind: string, port: string, title: string, count: number, ago: number, at: number, hops: Hop[] }

@@ -24,7 +24,7 @@ const minute = computed(() => engine.minutes[props.port.id]?.[props.side] ?? [])
     <span class="top"><StateMark :state="state" /><strong>{{ port.name }}</strong><span class="quiet protocol">{{ spellProtocol(port.protocol) }}</span></span>
     <span class="rate"><span class="figures">{{ spellRate(rate) }}</span><MinutePlot :values="minute" :label="`${port.name}: packets`" /></span>
     <span v-if="side === 'in'" class="heard" :class="life?.state === 'lost' || life?.state === 'fault' ? 'wrong' : 'quiet'">{{ healthWords(life, port) }}</span>
-    <span v-else class="heard quiet">to {{ port.send?.to?.join(', ') || 'multicast' }}<template v-if="life?.fault"> <span class="wrong">{{ life.fault }}</span></template></span>
+    <span v-else class="heard quiet">to {{ port.send?.to?.join(', ') || port.link?.device || (port.send?.multicast ? 'multicast' : 'whoever is connected') }}<template v-if="life?.fault"> <span class="wrong">{{ life.fault }}</span></template></span>
   </router-link>
 </template>
 

@@ -2,20 +2,21 @@
 import { computed, ref } from 'vue'
 import { useSession } from '@/api/session'
 import { useShow, type Port } from '@/api/show'
-import MinutePlot from '@/components/MinutePlot.vue'
 import StateMark from '@/components/StateMark.vue'
-import { healthWords, spellProtocol, spellRate } from '@/components/words'
+import { healthWords, spellProtocol } from '@/components/words'
 import { useEngine } from '@/live/engine'
+import CrossingPicture from './CrossingPicture.vue'
 import OtherEnd from './OtherEnd.vue'
+import PortVitals from './PortVitals.vue'
 
 const props = defineProps<{ port: Port }>()
-const emit = defineEmits<{ edit: [], gone: [] }>()
+const emit = defineEmits<{ edit: [], check: [], gone: [] }>()
 const show = useShow()
 const session = useSession()
 const engine = useEngine()
 const life = computed(() => engine.ports[props.port.id])
-const minute = computed(() => engine.minutes[props.port.id])
 const strays = computed(() => engine.unclaimed.filter((one) => one.ports.includes(props.port.id)))
+const crosses = computed(() => props.port.protocol === 'osc' && (props.port.link?.kind ?? 'udp') === 'udp')
 const asking = ref(false)
 const failed = ref('')
 
@@ -41,17 +42,18 @@ function turn(field: 'enabled' | 'receive' | 'send'): void {
   <aside class="panel" aria-label="Port">
     <header><h2>{{ port.name }}</h2><span class="quiet">{{ spellProtocol(port.protocol) }}</span><StateMark :state="life?.state ?? 'waiting'" words /></header>
     <p :class="{ wrong: life?.state === 'fault' || life?.state === 'lost' }">{{ healthWords(life, port) }}</p>
-    <p v-for="one in strays" :key="one.name + one.from" class="stray">{{ one.name }} arrives from {{ one.from }} and is not among the universes of this port. <template v-if="session.mayBuild">Off by one? <a href="#" @click.prevent="emit('edit')">Change the port</a></template></p>
-    <template v-if="port.receive"><h3>Received: <span class="figures">{{ spellRate(life?.in ?? 0) }}</span>, {{ life?.received ?? 0 }} in all</h3><MinutePlot :values="minute?.in ?? []" label="Packets received" /></template>
-    <template v-if="port.send"><h3>Sent: <span class="figures">{{ spellRate(life?.out ?? 0) }}</span>, {{ life?.sent ?? 0 }} in all</h3><MinutePlot :values="minute?.out ?? []" label="Packets sent" /></template>
-    <p v-if="port.receive" class="quiet">Senders: <span class="figures">{{ Object.entries(life?.senders ?? {}).map(([address, count]) => `${address} (${count})`).join(', ') || 'none yet' }}</span></p>
-    <div v-if="life?.refused" class="wrong"><p>{{ life.refused }} packets refused:</p><ul><li v-for="(count, reason) in life.refusals" :key="reason">{{ count }} × {{ reason }}</li></ul></div>
-    <div v-if="session.mayBuild" class="actions">
-      <v-btn @click="emit('edit')">Change</v-btn>
-      <v-btn @click="turn('enabled')">{{ port.enabled === false ? 'Switch on' : 'Switch off' }}</v-btn>
-      <v-btn v-if="port.receive && port.send" @click="turn('receive')">{{ port.receive.enabled === false ? 'Receive' : 'Stop receiving' }}</v-btn>
-      <v-btn v-if="port.receive && port.send" @click="turn('send')">{{ port.send.enabled === false ? 'Send' : 'Stop sending' }}</v-btn>
-      <v-btn color="error" @click="asking = true">Delete</v-btn>
+    <p v-for="one in strays" :key="one.name + one.from" class="stray">{{ one.name }} arrives from {{ one.from }} and is not among the universes of this port. Off by one? <a href="#" @click.prevent="emit('check')">Check this link</a></p>
+    <CrossingPicture v-if="crosses" :port="port" />
+    <PortVitals :port="port" />
+    <div class="actions">
+      <v-btn @click="emit('check')">They do not talk?</v-btn>
+      <template v-if="session.mayBuild">
+        <v-btn @click="emit('edit')">Change</v-btn>
+        <v-btn @click="turn('enabled')">{{ port.enabled === false ? 'Switch on' : 'Switch off' }}</v-btn>
+        <v-btn v-if="port.receive && port.send" @click="turn('receive')">{{ port.receive.enabled === false ? 'Receive' : 'Stop receiving' }}</v-btn>
+        <v-btn v-if="port.receive && port.send" @click="turn('send')">{{ port.send.enabled === false ? 'Send' : 'Stop sending' }}</v-btn>
+        <v-btn color="error" @click="asking = true">Delete</v-btn>
+      </template>
     </div>
     <p v-if="asking">Delete "{{ port.name }}"? Ctrl+Z brings it back. <v-btn size="small" color="error" @click="attempt(() => show.remove('ports', port.id), () => emit('gone'))">Delete it</v-btn> <v-btn size="small" @click="asking = false">Keep it</v-btn></p>
     <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
@@ -63,7 +65,6 @@ function turn(field: 'enabled' | 'receive' | 'send'): void {
 <style scoped>
 header { display: flex; gap: 12px; align-items: baseline; margin-bottom: 8px; }
 header .mark { margin-left: auto; }
-h3 { margin-top: 10px; }
-ul { padding-left: 20px; }
 .stray { border-left: 3px solid var(--held); padding-left: 10px; margin-top: 8px; }
+.actions .v-btn { padding: 0 12px; }
 </style>

@@ -4,36 +4,39 @@ import { useRoute, useRouter } from 'vue-router'
 import { useSession } from '@/api/session'
 import { useShow, type Port } from '@/api/show'
 import StateMark from '@/components/StateMark.vue'
-import { healthWords, spellNumber, spellProtocol, spellRate } from '@/components/words'
+import { healthWords, spellProtocol, spellRate } from '@/components/words'
 import { useEngine } from '@/live/engine'
+import LendingPanel from './LendingPanel.vue'
+import OutThere from './OutThere.vue'
 import PortDetail from './PortDetail.vue'
 import PortForm from './PortForm.vue'
-import { usualPorts } from './draft'
+import TwoBoxes from './TwoBoxes.vue'
+import { placeWords } from './where'
 
+type Side = 'none' | 'add' | 'edit' | 'check'
 const show = useShow()
 const session = useSession()
 const engine = useEngine()
 const route = useRoute()
 const router = useRouter()
-engine.follow(() => ['minutes'])
-const form = ref<'none' | 'add' | 'edit'>(route.query.add ? 'add' : 'none')
-watch(() => [route.params.id, route.query.add], () => { form.value = route.query.add ? 'add' : 'none' })
+engine.follow(() => ['minutes', 'finds'])
+const asked = (): Side => (route.query.add ? 'add' : route.query.check ? 'check' : 'none')
+const side = ref<Side>(asked())
+watch(() => [route.params.id, route.query.add, route.query.check], () => { side.value = asked() })
 const chosen = computed<Port | null>(() => show.ports.find((port) => port.id === route.params.id) ?? show.ports[0] ?? null)
+const unsent = computed(() => (show.data?.unsent ?? {}) as Record<string, string[]>)
 
-function where(port: Port): string {
-  const universes = (port.receive?.feeds ?? []).map((link) => `${spellNumber(port.protocol, link.number)} → ${show.universeName(link.universe)}`)
-  const carried = (port.send?.carries ?? []).map((link) => `${show.universeName(link.universe)} → ${spellNumber(port.protocol, link.number)}`)
-  const listens = port.receive ? [`listens at ${port.receive.address ?? '0.0.0.0'}:${port.receive.port ?? usualPorts[port.protocol].receive}`] : []
-  const sends = port.send ? [`sends to ${port.send.to?.join(', ') || 'multicast'}:${port.send.port ?? usualPorts[port.protocol].send}`] : []
-  return [...listens, ...universes, ...sends, ...carried].join(' · ')
+function rates(port: Port): string {
+  const life = engine.ports[port.id]
+  return [port.receive ? `in ${spellRate(life?.in ?? 0)}` : '', port.send ? `out ${spellRate(life?.out ?? 0)}` : ''].filter(Boolean).join(', ')
 }
 function done(id: string): void {
-  form.value = 'none'
+  side.value = 'none'
   void router.push(`/ports/${id}`)
 }
-function cancel(): void {
-  form.value = 'none'
-  if (route.query.add) void router.replace('/ports')
+function back(): void {
+  side.value = 'none'
+  if (route.query.add || route.query.check) void router.replace(route.path)
 }
 </script>
 
@@ -42,31 +45,42 @@ function cancel(): void {
     <div class="page-head">
       <h1>Ports</h1><span class="spring" />
       <span class="quiet figures">We are {{ show.data?.adapters.map((one) => one.address).join(', ') }}</span>
-      <v-btn v-if="session.mayBuild" variant="flat" color="primary" @click="form = 'add'">Add a port</v-btn>
+      <v-btn v-if="session.mayBuild" variant="flat" color="primary" @click="side = 'add'">Add a port</v-btn>
     </div>
-    <div class="split">
-      <div>
-        <p v-if="show.document && show.ports.length === 0" class="empty">No ports yet. Add one for each thing outside us: a desk, dimmers, a tablet.</p>
+    <div class="beside">
+      <div class="list">
+        <p v-if="show.document && show.ports.length === 0" class="empty">No ports yet. Add one for each thing outside us: a desk, dimmers, a tablet. What says on the network that it is there stands under "Out there".</p>
         <button v-for="port in show.ports" :key="port.id" type="button" class="row-button" :aria-current="chosen?.id === port.id" @click="router.push(`/ports/${port.id}`)">
           <span class="row">
-            <StateMark :state="engine.ports[port.id]?.state ?? 'waiting'" words />
+            <StateMark :state="engine.ports[port.id]?.state ?? 'waiting'" />
             <strong>{{ port.name }}</strong>
             <span class="quiet">{{ spellProtocol(port.protocol) }}</span>
-            <span class="figures rate">{{ [port.receive ? `in ${spellRate(engine.ports[port.id]?.in ?? 0)}` : '', port.send ? `out ${spellRate(engine.ports[port.id]?.out ?? 0)}` : ''].filter(Boolean).join(', ') }}</span>
+            <span class="figures rate">{{ rates(port) }}</span>
           </span>
-          <span class="where quiet figures">{{ where(port) }}</span>
-          <span class="where">{{ healthWords(engine.ports[port.id], port) }}</span>
+          <span class="where" :class="{ wrong: ['lost', 'fault'].includes(engine.ports[port.id]?.state ?? '') }">{{ healthWords(engine.ports[port.id], port) }}</span>
+          <span class="where quiet figures">{{ placeWords(port, show.universeName) }}</span>
+          <span v-if="unsent[port.id]" class="where wrong">Not sent, as there is no room: {{ unsent[port.id]?.join(', ') }}</span>
         </button>
       </div>
-      <PortForm v-if="form === 'add'" :port="null" @done="done" @cancel="cancel" />
-      <PortForm v-else-if="form === 'edit' && chosen" :key="chosen.id" :port="chosen" @done="done" @cancel="cancel" />
-      <PortDetail v-else-if="chosen" :key="chosen.id" :port="chosen" @edit="form = 'edit'" @gone="router.push('/ports')" />
+      <PortForm v-if="side === 'add'" :port="null" @done="done" @cancel="back" />
+      <PortForm v-else-if="side === 'edit' && chosen" :key="chosen.id" :port="chosen" @done="done" @cancel="back" />
+      <TwoBoxes v-else-if="side === 'check' && chosen" :key="`check ${chosen.id}`" :port="chosen" @done="back" />
+      <PortDetail v-else-if="chosen" :key="chosen.id" :port="chosen" @edit="side = 'edit'" @check="side = 'check'" @gone="router.push('/ports')" />
+      <div v-else />
+      <aside class="third">
+        <OutThere @made="done" />
+        <LendingPanel />
+      </aside>
     </div>
   </div>
 </template>
 
 <style scoped>
-.row { display: grid; grid-template-columns: 150px minmax(0, auto) 1fr auto; gap: 12px; align-items: center; }
-.rate { font-size: 13px; }
-.where { display: block; font-size: 13px; margin-top: 2px; }
+.beside { display: grid; grid-template-columns: minmax(0, 1fr) 420px 248px; gap: 20px; align-items: start; }
+.row { display: flex; gap: 8px; align-items: baseline; }
+.row .mark { align-self: center; }
+.rate { font-size: 13px; margin-left: auto; text-align: right; }
+.where { display: block; font-size: 13px; margin-top: 2px; overflow-wrap: anywhere; }
+@media (max-width: 1150px) { .beside { grid-template-columns: minmax(0, 1fr) 400px; } .third { grid-column: 1 / -1; } }
+@media (max-width: 900px) { .beside { grid-template-columns: 1fr; } }
 </style>

@@ -3,53 +3,81 @@ import { ref } from 'vue'
 import { useShow, type Port } from '@/api/show'
 import { spellNumber } from '@/components/words'
 import type { LinkDraft } from './draft'
+import { readNumber, readRuns } from './numbers'
 
-const props = defineProps<{ protocol: Port['protocol'], label: string, numberFault?: (index: number) => string | undefined }>()
+const props = defineProps<{ protocol: Port['protocol'], label: string, ranked?: boolean, numberFault?: (index: number) => string | undefined }>()
 const links = defineModel<LinkDraft[]>({ required: true })
 const show = useShow()
-const numberLabel = { 'art-net': 'Port-address, from 0', sacn: 'sACN universe, from 1', osc: '', 'dmx-line': 'Line' }
-
-function add(id?: string): void {
-  const last = links.value.at(-1)
-  const first = props.protocol === 'art-net' ? 0 : 1
-  const universe = id ?? (show.universes.find((one) => !links.value.some((link) => link.universe === one.id)) ?? show.universes[0])?.id
-  links.value = [...links.value, { number: props.protocol === 'dmx-line' ? 1 : last ? Number(last.number) + 1 : first, universe: universe ?? '' }]
-}
+const numberLabel: Record<string, string> = { 'art-net': 'Port-address, from 0', sacn: 'sACN universe, from 1' }
 const failed = ref('')
-/** A port of a new show has nowhere to send its levels yet: a universe is made without leaving the form. */
-async function make(): Promise<void> {
+const runs = ref('')
+const onLine = () => props.protocol === 'dmx-line'
+const first = () => (props.protocol === 'art-net' ? 0 : 1)
+const spelled = (link: LinkDraft) => {
+  const number = readNumber(link.number)
+  return typeof number === 'number' ? `Net : Sub-Net : Universe ${spellNumber(props.protocol, number).split(' ')[0]}; number ${number + 1} on a desk that counts from 1` : 'Write 5, or Net:Sub-Net:Universe like 0:0:5.'
+}
+
+function add(id?: string, number?: number): void {
+  const last = links.value.at(-1)
+  const universe = id ?? (show.universes.find((one) => !links.value.some((link) => link.universe === one.id)) ?? show.universes[0])?.id
+  const next = onLine() ? 1 : number ?? (last ? Number(readNumber(last.number)) + 1 || first() : first())
+  links.value = [...links.value, { number: next, universe: universe ?? '', rank: links.value.length + 1 }]
+}
+/** A port of a new show has nowhere to send its levels yet: universes are made without leaving the form. */
+async function make(number?: number): Promise<void> {
   failed.value = ''
   try {
     const taken = show.universes.map((one) => one.name)
-    let number = taken.length + 1
-    while (taken.includes(`Universe ${number}`)) number++
-    add((await show.add('universes', { name: `Universe ${number}`, merge: 'htp' })).id)
+    let count = taken.length + 1
+    while (taken.includes(`Universe ${count}`)) count++
+    add((await show.add('universes', { name: `Universe ${count}`, merge: 'htp' })).id, number)
   } catch (error) {
     failed.value = (error as Error).message
   }
 }
-const mayAdd = () => props.protocol !== 'dmx-line' || links.value.length === 0
+/** A range at once: into universes that this port does not use yet, in their order, and into new ones when they run out. */
+async function addRuns(): Promise<void> {
+  const numbers = readRuns(runs.value)
+  failed.value = numbers === null ? 'Write numbers and ranges like 1-8 or 1, 3, 5-7; at most 512 of them.' : ''
+  for (const number of numbers ?? []) {
+    if (failed.value) return
+    const free = show.universes.find((one) => !links.value.some((link) => link.universe === one.id))
+    if (free) add(free.id, number)
+    else await make(number)
+  }
+  if (numbers) runs.value = ''
+}
+const mayAdd = () => !onLine() || links.value.length === 0
 </script>
 
 <template>
   <div class="wide">
     <h3>{{ label }}</h3>
-    <div v-for="(link, i) in links" :key="i" class="link">
-      <v-text-field v-if="protocol !== 'dmx-line'" v-model.number="link.number" type="number" :label="numberLabel[protocol]" :error-messages="numberFault?.(i)" />
+    <div v-for="(link, i) in links" :key="i" class="link" :class="{ ranked }">
+      <v-text-field v-if="!onLine()" v-model="link.number" :label="numberLabel[protocol]" :error-messages="numberFault?.(i)" />
       <v-select v-model="link.universe" :items="show.universes" item-title="name" item-value="id" label="Universe" />
+      <v-text-field v-if="ranked" v-model.number="link.rank" type="number" label="Rank" />
       <v-btn variant="text" size="small" :aria-label="`Take universe ${i + 1} out`" @click="links = links.filter((_, k) => k !== i)">Remove</v-btn>
-      <p v-if="protocol === 'art-net'" class="quiet spelled">Net : Sub-Net : Universe {{ spellNumber(protocol, Number(link.number)).split(' ')[0] }}; number {{ Number(link.number) + 1 }} on a desk that counts from 1</p>
+      <p v-if="protocol === 'art-net'" class="quiet spelled">{{ spelled(link) }}</p>
     </div>
+    <p v-if="ranked" class="quiet small">The lowest ranks go first; what finds no room is shown as not sent.</p>
     <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
     <div v-if="mayAdd()" class="actions">
       <v-btn v-if="show.universes.length > 0" size="small" @click="add()">Add a universe</v-btn>
-      <v-btn size="small" @click="make">Make a new universe</v-btn>
+      <v-btn size="small" @click="make()">Make a new universe</v-btn>
+    </div>
+    <div v-if="!onLine()" class="runs">
+      <v-text-field v-model="runs" label="Several at once, like 1-8" @keydown.enter.prevent="addRuns" />
+      <v-btn size="small" :disabled="runs.trim() === ''" @click="addRuns">Add these</v-btn>
     </div>
   </div>
 </template>
 
 <style scoped>
-.link { display: grid; grid-template-columns: 156px minmax(0, 1fr) auto; gap: 6px; margin: 6px 0 8px; align-items: start; }
+.link { display: grid; grid-template-columns: 150px minmax(0, 1fr) auto; gap: 6px; margin: 6px 0 8px; align-items: start; }
+.link.ranked { grid-template-columns: 116px minmax(0, 1fr) 64px auto; }
 .link .v-btn { min-width: 0; padding: 0 6px; }
 .spelled { grid-column: 1 / -1; font-size: 13px; }
+.runs { display: grid; grid-template-columns: 1fr auto; gap: 8px; align-items: center; margin-top: 10px; }
 </style>

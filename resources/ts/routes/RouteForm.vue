@@ -1,7 +1,9 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { Refused, type Fault } from '@/api/client'
 import { useShow, type Route } from '@/api/show'
+import MessageFields from './MessageFields.vue'
+import { addressOf, kindsFor, partsOf } from './messages'
 
 const props = defineProps<{ route: Route | null }>()
 const emit = defineEmits<{ done: [id: string], cancel: [] }>()
@@ -14,7 +16,7 @@ const draft = ref({
   name: props.route?.name ?? '',
   enabled: props.route?.enabled ?? true,
   way: from?.kind ?? 'message',
-  port: message?.port ?? show.ports.find((port) => port.protocol === 'osc')?.id ?? '',
+  port: message?.port ?? show.ports.find((one) => ['osc', 'midi', 'controller'].includes(one.protocol))?.id ?? '',
   address: message?.address ?? '/',
   argument: message?.argument ?? 1,
   type: message?.type ?? 'float',
@@ -27,7 +29,20 @@ const draft = ref({
 })
 const faults = ref<Fault[]>([])
 const failed = ref('')
-const oscPorts = computed(() => show.ports.filter((port) => port.protocol === 'osc'))
+const ports = computed(() => show.ports.filter((port) => ['osc', 'midi', 'controller'].includes(port.protocol) && (draft.value.way === 'message' ? port.receive : port.send)))
+const port = computed(() => show.ports.find((one) => one.id === draft.value.port))
+/** Another protocol names its messages in another way. */
+watch(() => port.value?.protocol, (protocol) => {
+  const kind = kindsFor(protocol)[0]
+  if (kind && !partsOf(protocol, draft.value.address)) {
+    draft.value.address = addressOf(kind, 1, kind.from)
+    span(kind.low, kind.high)
+  }
+})
+function span(low: number, high: number): void {
+  draft.value.low = low
+  draft.value.high = high
+}
 const ways = [{ value: 'message', title: 'A message sets a slot' }, { value: 'slot', title: 'A slot sends a message' }]
 const lines = computed(() => (faults.value.length ? faults.value.map((fault) => `${fault.path.replace(/^\/routes\/\d+\//, '')}: ${fault.problem}. ${fault.allowed}`) : failed.value ? [failed.value] : []))
 
@@ -57,10 +72,10 @@ async function save(): Promise<void> {
       <v-select v-model="draft.way" :items="ways" label="What it does" class="wide" />
       <v-switch v-model="draft.enabled" label="Enabled" class="wide" />
       <h3 class="wide">Message</h3>
-      <v-select v-model="draft.port" :items="oscPorts" item-title="name" item-value="id" label="OSC port" class="wide" no-data-text="Add an OSC port first" />
-      <v-text-field v-model="draft.address" label="OSC address" class="wide" />
-      <v-text-field v-if="draft.way === 'message'" v-model.number="draft.argument" type="number" label="Argument, from 1" class="wide" />
-      <v-select v-else v-model="draft.type" :items="['float', 'int']" label="Sent as" class="wide" />
+      <v-select v-model="draft.port" :items="ports" item-title="name" item-value="id" label="Port" class="wide" no-data-text="Add an OSC, MIDI or controller port first" />
+      <MessageFields v-model:address="draft.address" :port="port" @span="span" />
+      <v-text-field v-if="draft.way === 'message' && port?.protocol === 'osc'" v-model.number="draft.argument" type="number" label="Argument, from 1" class="wide" />
+      <v-select v-else-if="port?.protocol === 'osc'" v-model="draft.type" :items="['float', 'int']" label="Sent as" class="wide" />
       <v-text-field v-model.number="draft.low" type="number" step="any" label="Value at the low end" />
       <v-text-field v-model.number="draft.high" type="number" step="any" label="Value at the high end" />
       <h3 class="wide">Slot</h3>

@@ -57,7 +57,7 @@ function cancel(): void {
     </div>
     <div class="split">
       <div>
-        <p v-if="show.document && show.routes.length === 0" class="empty">No routes yet. A route says: when this arrives, send that. Add an OSC port first, then a route from it.</p>
+        <p v-if="show.document && show.routes.length === 0" class="empty">No routes yet. A route says: when this arrives, send that. Add an OSC, MIDI or controller port first, then a route from it.</p>
         <button v-for="route in show.routes" :key="route.id" type="button" class="row-button" :aria-current="chosen?.id === route.id" @click="router.push(`/routes/${route.id}`)">
           <span class="row"><strong>{{ route.name }}</strong><StateMark v-if="route.enabled === false" state="off" words /></span>
           <span class="sentence">{{ show.data?.sentences[route.id] }}</span>

@@ -7,6 +7,7 @@ import { useShow } from '@/api/show'
 const show = useShow()
 const session = useSession()
 const name = ref('')
+const octaves = [3, 4, 5].map((value) => ({ value, title: `C${value} (note 0 is C${value - 5}, note 48 is C${value - 1})` }))
 const faults = ref<Fault[]>([])
 const failed = ref('')
 const chosen = ref<{ name: string, text: string } | null>(null)
@@ -47,11 +48,16 @@ async function load(): Promise<void> {
     <div class="columns">
       <section class="panel">
         <h2>Name</h2>
-        <form class="line" @submit.prevent="attempt(() => show.rename(name))">
+        <form class="line" @submit.prevent="attempt(() => show.settle({ name }))">
           <v-text-field v-model="name" label="Name of the show" :readonly="!session.mayBuild" maxlength="120" />
           <v-btn type="submit" :disabled="!session.mayBuild || name === show.document?.name">Rename</v-btn>
         </form>
         <p class="quiet">{{ show.universes.length }} universes, {{ show.ports.length }} ports, {{ show.routes.length }} routes.</p>
+      </section>
+      <section class="panel">
+        <h2>Names of notes</h2>
+        <p>Makers differ in the octave of a MIDI note. The number always stands beside the name: it is what both ends agree on.</p>
+        <v-select :model-value="show.document?.middleC ?? 4" :items="octaves" label="Note 60 is called" :disabled="!session.mayBuild" @update:model-value="(middleC: number) => attempt(() => show.settle({ middleC }))" />
       </section>
       <section class="panel">
         <h2>Export</h2>

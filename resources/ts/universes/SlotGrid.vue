@@ -4,7 +4,7 @@ import { levelFormat, spellLevel } from '@/components/levels'
 import { useEngine } from '@/live/engine'
 
 /** `shown` is the key of the levels to show: what leaves, or what one source sends. */
-const props = defineProps<{ universe: string, shown: string }>()
+const props = defineProps<{ universe: string, shown: string, frozen: boolean, against: Uint8Array | null }>()
 const slot = defineModel<number>({ required: true })
 const emit = defineEmits<{ write: [digit: string], release: [], hold: [] }>()
 const COLUMNS = 16
@@ -18,17 +18,28 @@ let stops: (() => void)[] = []
 const letter = (mark: number) => (mark === 0 ? '' : mark === 255 ? 'H' : String.fromCharCode(64 + mark))
 /** 512 cells at 30 pictures a second: only those that changed are touched, and Vue is not asked. */
 function paintLevels(next: Uint8Array, all = false): void {
+  if (props.frozen && !all) return
   for (let i = 0; i < 512; i++) {
     const level = next[i] ?? 0
     const cell = cells[i]
     if (!cell || (!all && level === levels[i])) continue
     cell.style.setProperty('--level', `${(level / 2.55).toFixed(1)}%`)
-    const text = cell.lastElementChild
+    const text = cell.children[2]
     if (text) text.textContent = spellLevel(level)
     cell.classList.toggle('raised', level > 0)
+    if (props.against) compare(cell, i, level)
   }
   levels = next.slice()
 }
+/** What the kept snapshot has, where it has something else. */
+function compare(cell: HTMLElement, i: number, level: number): void {
+  const was = props.against?.[i] ?? level
+  const mark = cell.children[3]
+  if (mark) mark.textContent = was === level ? '' : `was ${spellLevel(was)}`
+  cell.classList.toggle('differs', was !== level)
+}
+watch(() => props.against, () => cells.forEach((cell, i) => compare(cell, i, levels[i] ?? 0)))
+watch(() => props.frozen, (now) => { if (!now) follow() })
 function paintWinners(next: Uint8Array, all = false): void {
   for (let i = 0; i < 512; i++) {
     const cell = cells[i]
@@ -91,7 +102,7 @@ function clicked(event: MouseEvent): void {
   <div ref="grid" class="grid" role="grid" aria-label="Slots 1 to 512" aria-rowcount="32" :aria-colcount="COLUMNS" @keydown="pressed" @click="clicked">
     <div v-for="row in 32" :key="row" role="row" class="cells">
       <div v-for="column in COLUMNS" :key="column" role="gridcell" class="cell" tabindex="-1" :data-slot="(row - 1) * COLUMNS + column">
-        <span class="number">{{ (row - 1) * COLUMNS + column }}</span><span class="winner"></span><span class="level">0</span>
+        <span class="number">{{ (row - 1) * COLUMNS + column }}</span><span class="winner"></span><span class="level">0</span><span class="was"></span>
       </div>
     </div>
   </div>
@@ -106,6 +117,8 @@ function clicked(event: MouseEvent): void {
 .level { position: absolute; right: 4px; bottom: 0; font-size: 14px; color: var(--quiet); }
 .raised .level { color: rgb(var(--v-theme-on-background)); font-weight: 600; }
 .raised .number { color: rgb(var(--v-theme-on-background)); }
+.was { position: absolute; left: 4px; bottom: 2px; font-size: 10px; color: var(--held); }
+.differs { background-color: color-mix(in srgb, var(--held) 22%, transparent); }
 .held { box-shadow: inset 0 -3px 0 var(--held); }
 .chosen { outline: 2px solid rgb(var(--v-theme-on-background)); outline-offset: -2px; }
 .grid { border-left: 1px solid var(--rule); border-top: 1px solid var(--rule); }

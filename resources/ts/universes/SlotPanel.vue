@@ -9,6 +9,8 @@ const props = defineProps<{ universe: string, slotNumber: number }>()
 const text = defineModel<string>('text', { required: true })
 const session = useSession()
 const engine = useEngine()
+const last = ref<number | null>(null)
+const seconds = ref(300)
 const report = ref<SlotReport | null>(null)
 const hold = computed(() => engine.holds.find((one) => one.universe === props.universe && one.slot === props.slotNumber))
 const typed = computed(() => readLevel(text.value))
@@ -26,15 +28,15 @@ async function look(): Promise<void> {
 let timer = 0
 onMounted(() => { timer = window.setInterval(() => void look(), 200) })
 onUnmounted(() => clearInterval(timer))
-watch(() => [props.universe, props.slotNumber], () => { report.value = null; void look() }, { immediate: true })
+watch(() => [props.universe, props.slotNumber], () => { report.value = null; last.value = null; void look() }, { immediate: true })
 
 function setHold(level: number | null): void {
   if (level === null) return
-  void engine.hold(props.universe, props.slotNumber, level)
+  void engine.hold(props.universe, props.slotNumber, level, Math.max(props.slotNumber, Number(last.value) || props.slotNumber), Number(seconds.value) || undefined)
   text.value = ''
 }
 function release(): void {
-  void engine.release(props.universe, props.slotNumber)
+  void engine.release(props.universe, props.slotNumber, Math.max(props.slotNumber, Number(last.value) || props.slotNumber))
 }
 defineExpose({ hold: () => setHold(typed.value), release })
 </script>
@@ -51,16 +53,19 @@ defineExpose({ hold: () => setHold(typed.value), release })
     </table>
     <form class="hold" @submit.prevent="setHold(typed)">
       <v-text-field v-model="text" label="Hold at" :hint="allowed" persistent-hint :disabled="!session.mayOperate" :error-messages="text !== '' && typed === null ? `Use ${allowed}.` : undefined" />
+      <v-text-field v-model.number="last" type="number" label="to slot" :placeholder="String(slotNumber)" :disabled="!session.mayOperate" />
+      <v-text-field v-model.number="seconds" type="number" label="for s" :disabled="!session.mayOperate" />
       <v-btn type="submit" :disabled="!session.mayOperate || typed === null">Hold</v-btn>
       <v-btn :disabled="!session.mayOperate" @click="setHold(255)">Full</v-btn>
       <v-btn :disabled="!session.mayOperate || !hold" @click="release">Release</v-btn>
     </form>
+    <p class="small"><router-link :to="{ path: '/scope', query: { watch: `slot:${universe}:${slotNumber}` } }">Watch this slot over time</router-link></p>
     <p v-if="hold" class="held">Held at {{ spellLevel(hold.level) }} by {{ hold.by }}; ends by itself in {{ hold.left }} s.</p>
   </section>
 </template>
 
 <style scoped>
-.hold { display: grid; grid-template-columns: 1fr auto auto auto; gap: 8px; margin: 12px 0 4px; align-items: start; }
+.hold { display: grid; grid-template-columns: repeat(3, 1fr); gap: 8px; margin: 12px 0 4px; align-items: start; }
 .hold .v-btn { padding: 0 12px; min-width: 0; }
 .held { color: var(--held); }
 </style>

@@ -1,12 +1,21 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { spellAgo } from '@/components/words'
+import { spellAgo, spellRate } from '@/components/words'
 import { useEngine } from '@/live/engine'
+import type { SourceLife } from '@/live/types'
 
 const props = defineProps<{ universe: string }>()
 const shown = defineModel<string>({ required: true })
 const engine = useEngine()
 const sources = computed(() => engine.sources[props.universe]?.sources ?? [])
+/** What is not as usual about a source, in few words. */
+const remarks = (one: SourceLife) => [
+  one.preview ? 'preview: shown, not merged' : '',
+  one.lastResort ? 'last resort' : '',
+  one.bySlot ? 'priorities by slot' : '',
+  one.lost ? `${one.lost} frames lost` : '',
+  one.outOfOrder ? `${one.outOfOrder} out of order` : '',
+].filter(Boolean).join(', ')
 const letter = (place: number) => (place === 0 ? '–' : String.fromCharCode(64 + place))
 </script>
 
@@ -19,8 +28,8 @@ const letter = (place: number) => (place === 0 ? '–' : String.fromCharCode(64 
       <tbody>
         <tr v-for="(source, i) in sources" :key="i">
           <td class="figures"><strong>{{ letter(source.place) }}</strong></td>
-          <td>{{ source.name }}<br><span class="quiet small">{{ source.protocol }}<template v-if="source.address"> from <span class="figures">{{ source.address }}</span></template>, {{ spellAgo(source.heardAgo) }}<template v-if="source.outOfOrder">, {{ source.outOfOrder }} out of order</template></span></td>
-          <td class="figures">{{ source.priority ?? 'joins' }}<br><span v-if="source.place === 0" class="small wrong">outranked</span></td>
+          <td>{{ source.name }}<br><span class="quiet small">{{ source.protocol }}<template v-if="source.address"> from <span class="figures">{{ source.address }}</span></template>, {{ spellAgo(source.heardAgo) }}</span><template v-if="source.rate !== null"><br><span class="small figures">{{ spellRate(source.rate) }}, gap {{ source.gap }} ms, ± {{ source.jitter }} ms</span></template><template v-if="remarks(source)"><br><span class="small" :class="{ wrong: source.lost > 0 }">{{ remarks(source) }}</span></template></td>
+          <td class="figures">{{ source.priority ?? 'joins' }}<br><span v-if="source.place === 0" class="small" :class="{ wrong: !source.preview }">{{ source.preview ? 'preview' : 'outranked' }}</span></td>
           <td><button type="button" :aria-pressed="shown === `source:${universe}:${i}`" @click="shown = shown === `source:${universe}:${i}` ? `levels:${universe}` : `source:${universe}:${i}`">{{ shown === `source:${universe}:${i}` ? 'Back' : 'Its levels' }}</button></td>
         </tr>
       </tbody>
@@ -29,7 +38,6 @@ const letter = (place: number) => (place === 0 ? '–' : String.fromCharCode(64 
 </template>
 
 <style scoped>
-.small { font-size: 13px; }
 button { background: none; border: 1px solid var(--rule); color: inherit; font: inherit; font-size: 13px; padding: 2px 8px; cursor: pointer; }
 button[aria-pressed='true'] { background: rgb(var(--v-theme-primary)); color: rgb(var(--v-theme-on-primary)); }
 </style>

@@ -1,10 +1,13 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, onUnmounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useSession } from '@/api/session'
 import { useShow } from '@/api/show'
 import SlotStrip from '@/components/SlotStrip.vue'
 import { useEngine } from '@/live/engine'
+import { mergeWords } from '@/components/words'
+import RangesPanel from './RangesPanel.vue'
+import { useSnapshot } from './snapshot'
 import SlotGrid from './SlotGrid.vue'
 import SlotPanel from './SlotPanel.vue'
 import SourceTable from './SourceTable.vue'
@@ -27,6 +30,9 @@ watch(id, (now) => { shown.value = `levels:${now}`; form.value = 'none' }, { imm
 watch(() => engine.sources[id.value]?.sources.length, () => { shown.value = `levels:${id.value}` })
 watch(slot, () => { text.value = '' })
 
+const { frozen, kept, differing, keep, end } = useSnapshot(id)
+onUnmounted(end)
+
 const whose = computed(() => {
   const place = shown.value.startsWith('source:') ? Number(shown.value.split(':').at(-1)) : -1
   return place < 0 ? 'What leaves' : `What ${engine.sources[id.value]?.sources[place]?.name ?? 'the source'} sends`
@@ -41,7 +47,7 @@ function done(next: string): void {
   <div class="page">
     <div class="page-head">
       <h1>{{ universe?.name ?? 'Universes' }}</h1>
-      <span v-if="universe" class="quiet">{{ universe.merge === 'ltp' ? 'LTP: latest takes precedence' : 'HTP: highest takes precedence' }}</span>
+      <span v-if="universe" class="quiet">{{ mergeWords(universe, show.portName) }}</span>
       <span class="spring" />
       <nav class="tabs" aria-label="Universes"><router-link v-for="one in show.universes" :key="one.id" :to="`/universes/${one.id}`" :aria-current="one.id === id ? 'page' : undefined">{{ one.name }}</router-link></nav>
       <v-btn v-if="session.mayBuild && universe" @click="form = 'edit'">Change</v-btn>
@@ -52,8 +58,15 @@ function done(next: string): void {
       <div v-if="universe">
         <ul class="numbers quiet"><li v-for="line in show.data?.numbering[id] ?? []" :key="line">{{ line }}</li></ul>
         <SlotStrip :universe="id" :height="34" />
-        <h3 class="whose">{{ whose }}</h3>
-        <SlotGrid v-model="slot" :universe="id" :shown="shown" @write="text += $event" @hold="panel?.hold()" @release="panel?.release()" />
+        <div class="over">
+          <h3>{{ whose }}</h3>
+          <span v-if="kept" class="small" :class="differing ? 'differs' : 'quiet'">{{ differing === 0 ? 'as' : `${differing} slots differ from` }} the snapshot of {{ kept.at }}</span>
+          <span class="spring" />
+          <button type="button" class="small-button" :aria-pressed="frozen" @click="frozen = !frozen">{{ frozen ? 'Frozen: go on' : 'Freeze' }}</button>
+          <button type="button" class="small-button" @click="keep">{{ kept ? 'Keep a new snapshot' : 'Keep a snapshot' }}</button>
+          <button v-if="kept" type="button" class="small-button" @click="kept = null">Stop comparing</button>
+        </div>
+        <SlotGrid v-model="slot" :universe="id" :shown="shown" :frozen="frozen" :against="kept?.levels ?? null" @write="text += $event" @hold="panel?.hold()" @release="panel?.release()" />
       </div>
       <div v-else />
       <UniverseSettings v-if="form !== 'none'" :universe="form === 'edit' ? universe : null" @done="done" @gone="done('')" @cancel="form = 'none'" />
@@ -61,6 +74,8 @@ function done(next: string): void {
         <SlotPanel ref="panel" v-model:text="text" :universe="id" :slot-number="slot" />
         <hr class="rule">
         <SourceTable v-model="shown" :universe="id" />
+        <hr class="rule">
+        <RangesPanel :universe="id" />
       </aside>
     </div>
   </div>
@@ -71,7 +86,9 @@ function done(next: string): void {
 .tabs a { padding: 6px 10px; text-decoration: none; white-space: nowrap; color: var(--quiet); font-weight: 600; }
 .tabs a[aria-current] { color: inherit; box-shadow: inset 0 -3px 0 currentColor; color: rgb(var(--v-theme-on-background)); }
 .numbers { list-style: none; font-size: 13px; margin-bottom: 10px; display: flex; flex-wrap: wrap; gap: 2px 20px; padding: 0; }
-.whose { margin: 10px 0 4px; }
+.over { display: flex; gap: 10px; align-items: center; margin: 10px 0 6px; }
+.over .spring { flex: 1; }
+.differs { color: var(--held); font-weight: 600; }
 .side { position: sticky; top: 0; }
 .split { grid-template-columns: minmax(0, 1fr) 360px; }
 @media (max-width: 900px) { .split { grid-template-columns: 1fr; } .side { position: static; } }

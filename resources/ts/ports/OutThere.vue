@@ -1,0 +1,88 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useSession } from '@/api/session'
+import { useShow } from '@/api/show'
+import { spellAgo, spellNumber, spellProtocol, spellRuns } from '@/components/words'
+import { useEngine } from '@/live/engine'
+import type { LentDevice, Neighbour, Unclaimed } from '@/live/types'
+
+/** What says that it is there, what arrives and nobody asked for, what pages lend: one click makes a port of it. */
+const emit = defineEmits<{ made: [id: string] }>()
+const show = useShow()
+const session = useSession()
+const engine = useEngine()
+const failed = ref('')
+const busy = ref('')
+/** Someone that a port of ours already speaks to, or hears. */
+const portOf = (find: Neighbour) => show.ports.find((port) => port.protocol === find.protocol && ((port.send?.to ?? []).includes(find.address) || engine.ports[port.id]?.senders[find.address]))
+const lent = computed(() => engine.finds.lent.map((one) => ({ ...one, port: show.ports.find((port) => port.protocol === one.kind && port.link?.kind === 'browser' && port.link.device === one.name) })))
+const nothing = computed(() => engine.finds.neighbours.length + engine.finds.unclaimed.length + engine.finds.lent.length === 0)
+/** One sender of many universes is one find. */
+const strays = computed(() => {
+  const bySender = new Map<string, Unclaimed & { numbers: number[] }>()
+  for (const one of engine.finds.unclaimed) {
+    const key = `${one.protocol} ${one.from}`
+    const before = bySender.get(key)
+    if (before) before.numbers = [...before.numbers, one.number].sort((a, b) => a - b)
+    else bySender.set(key, { ...one, numbers: [one.number] })
+  }
+  return [...bySender.values()]
+})
+
+async function make(key: string, how: () => Promise<{ id?: string }>): Promise<void> {
+  failed.value = ''
+  busy.value = key
+  try {
+    const { id } = await how()
+    emit('made', id ?? '')
+  } catch (error) {
+    failed.value = (error as Error).message
+  } finally {
+    busy.value = ''
+  }
+}
+const takeUp = (one: Neighbour) => make(one.key, () => show.takeUp({ name: one.name, protocol: one.protocol, address: one.address, gives: one.gives, takes: one.takes }))
+const takeStray = (one: Unclaimed & { numbers: number[] }) => make(one.from, () => {
+  const ours = show.ports.find((port) => port.id === one.ports[0])?.receive?.address
+  return show.takeUp({ name: `${spellProtocol(one.protocol)} from ${one.from}`, protocol: one.protocol, address: one.from, gives: one.numbers, takes: [], ours })
+})
+const takeLent = (one: LentDevice) => make(one.name, () => show.add('ports', {
+  name: one.name, protocol: one.kind, link: { kind: 'browser', device: one.name }, receive: {}, ...(one.kind === 'midi' ? { send: {} } : {}),
+}))
+</script>
+
+<template>
+  <section aria-label="Out there">
+    <h2>Out there</h2>
+    <p v-if="nothing" class="quiet small">Nothing has said that it is there. Art-Net nodes answer to polls (a setting of an Art-Net port), sACN senders tell their universes every ten seconds.</p>
+    <p v-if="failed" class="wrong small" role="alert">{{ failed }}</p>
+    <article v-for="one in engine.finds.neighbours" :key="one.key" class="find" :class="{ quiet: one.lost }">
+      <strong>{{ one.name }}</strong>
+      <p class="small quiet">{{ spellProtocol(one.protocol) }} at <span class="figures">{{ one.address }}</span><template v-if="one.details">, {{ one.details }}</template>, {{ one.lost ? 'lost' : 'there' }} {{ one.lost ? spellAgo(one.heardAgo) : '' }}</p>
+      <p v-if="one.gives.length" class="small">gives <span class="figures">{{ one.gives.length === 1 ? spellNumber(one.protocol, one.gives[0] ?? 0) : spellRuns(one.gives) }}</span></p>
+      <p v-if="one.takes.length" class="small">takes <span class="figures">{{ one.takes.length === 1 ? spellNumber(one.protocol, one.takes[0] ?? 0) : spellRuns(one.takes) }}</span></p>
+      <p v-if="portOf(one)" class="small"><router-link :to="`/ports/${portOf(one)?.id}`">is {{ portOf(one)?.name }}</router-link></p>
+      <button v-else-if="session.mayBuild" type="button" class="small-button" :disabled="busy !== ''" @click="takeUp(one)">Make a port of it</button>
+    </article>
+    <article v-for="one in strays" :key="`${one.protocol} ${one.from}`" class="find stray">
+      <strong>{{ spellProtocol(one.protocol) }} from <span class="figures">{{ one.from }}</span></strong>
+      <p class="small">sends <span class="figures">{{ one.numbers.length === 1 ? spellNumber(one.protocol, one.number) : spellRuns(one.numbers) }}</span>, and no port listens to that.</p>
+      <button v-if="session.mayBuild" type="button" class="small-button" :disabled="busy !== ''" @click="takeStray(one)">Make a port of it</button>
+      <router-link v-if="one.ports[0]" class="small" :to="{ path: `/ports/${one.ports[0]}`, query: { check: 1 } }">Or was {{ show.portName(one.ports[0]) }} meant?</router-link>
+    </article>
+    <article v-for="one in lent" :key="`${one.kind} ${one.name}`" class="find">
+      <strong>{{ one.name }}</strong>
+      <p class="small quiet">{{ spellProtocol(one.kind) }}, lent by {{ one.who }}</p>
+      <p v-if="one.port" class="small"><router-link :to="`/ports/${one.port.id}`">is {{ one.port.name }}</router-link></p>
+      <button v-else-if="session.mayBuild" type="button" class="small-button" :disabled="busy !== ''" @click="takeLent(one)">Make a port of it</button>
+    </article>
+  </section>
+</template>
+
+<style scoped>
+h2 { margin-bottom: 6px; }
+.find { border-top: 1px solid var(--rule); padding: 8px 0; overflow-wrap: anywhere; }
+.find p { margin: 2px 0; }
+.stray { border-left: 3px solid var(--held); padding-left: 10px; }
+.find .small-button + a { display: block; margin-top: 4px; }
+</style>

@@ -1,0 +1,79 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { Refused } from '@/api/client'
+import { useSession } from '@/api/session'
+import { useShow, type Range } from '@/api/show'
+
+/** Parts of this universe that are laid down elsewhere, and what is laid down here. */
+const props = defineProps<{ universe: string }>()
+const show = useShow()
+const session = useSession()
+const mine = computed(() => show.ranges.filter((one) => one.from.universe === props.universe || one.to.universe === props.universe))
+interface Draft { id: string, name: string, enabled: boolean, fromUniverse: string, fromFirst: number, count: number, toUniverse: string, toFirst: number, repeat: number, limit: number | string }
+const draft = ref<Draft | null>(null)
+const failed = ref('')
+watch(() => props.universe, () => { draft.value = null })
+
+function sentence(range: Range): string {
+  const count = range.from.count ?? 1
+  const repeat = range.repeat ?? 1
+  const end = Math.min(range.limit ?? 512, range.to.first + count * repeat - 1)
+  return `Slots ${range.from.first}–${range.from.first + count - 1} of ${show.universeName(range.from.universe)} are laid on ${range.to.first}–${end} of ${show.universeName(range.to.universe)}${repeat > 1 ? `, ${repeat} times end to end` : ''}${range.limit && range.to.first + count * repeat - 1 > range.limit ? `, cut at ${range.limit}` : ''}.`
+}
+function edit(range: Range | null): void {
+  failed.value = ''
+  draft.value = {
+    id: range?.id ?? '', name: range?.name ?? '', enabled: range?.enabled ?? true, fromUniverse: range?.from.universe ?? props.universe, fromFirst: range?.from.first ?? 1, count: range?.from.count ?? 1,
+    toUniverse: range?.to.universe ?? props.universe, toFirst: range?.to.first ?? 1, repeat: range?.repeat ?? 1, limit: range?.limit ?? '',
+  }
+}
+async function attempt(what: () => Promise<unknown>): Promise<void> {
+  failed.value = ''
+  try {
+    await what()
+    draft.value = null
+  } catch (error) {
+    failed.value = error instanceof Refused && error.faults.length ? error.faults.map((fault) => `${fault.path.replace(/^\/ranges\/\d+\//, '')}: ${fault.problem}. ${fault.allowed}`).join(' ') : (error as Error).message
+  }
+}
+const save = () => attempt(() => {
+  const now = draft.value as Draft
+  const part = {
+    name: now.name, enabled: now.enabled, from: { universe: now.fromUniverse, first: Number(now.fromFirst), count: Number(now.count) }, to: { universe: now.toUniverse, first: Number(now.toFirst) },
+    repeat: Number(now.repeat), ...(String(now.limit).trim() === '' ? {} : { limit: Number(now.limit) }),
+  }
+  return now.id ? show.replace('ranges', now.id, part) : show.add('ranges', part)
+})
+</script>
+
+<template>
+  <section aria-label="Ranges">
+    <h2>Ranges</h2>
+    <p v-if="mine.length === 0 && !draft" class="quiet small">A range lays part of a universe down at another place, there or in another universe.</p>
+    <div v-for="range in mine" :key="range.id" class="range">
+      <strong>{{ range.name }}</strong><span v-if="range.enabled === false" class="quiet"> switched off</span>
+      <p class="small">{{ sentence(range) }}</p>
+      <p v-if="session.mayBuild"><button type="button" class="small-button" @click="edit(range)">Change</button> <button type="button" class="small-button" :aria-label="`Delete ${range.name}`" @click="attempt(() => show.remove('ranges', range.id))">Delete</button></p>
+    </div>
+    <form v-if="draft" class="fields form" aria-label="Range" @submit.prevent="save">
+      <v-text-field v-model="draft.name" label="Name of the range" class="wide" autofocus />
+      <v-select v-model="draft.fromUniverse" :items="show.universes" item-title="name" item-value="id" label="From" class="wide" />
+      <v-text-field v-model.number="draft.fromFirst" type="number" label="its slot" />
+      <v-text-field v-model.number="draft.count" type="number" label="so many slots" />
+      <v-select v-model="draft.toUniverse" :items="show.universes" item-title="name" item-value="id" label="To" class="wide" />
+      <v-text-field v-model.number="draft.toFirst" type="number" label="from slot" />
+      <v-text-field v-model.number="draft.repeat" type="number" label="times, end to end" />
+      <v-text-field v-model="draft.limit" type="number" label="Cut after slot; empty for 512" class="wide" />
+      <v-switch v-model="draft.enabled" label="Range on" class="wide" />
+      <div class="actions wide"><v-btn type="submit" variant="flat" color="primary">{{ draft.id ? 'Save' : 'Add the range' }}</v-btn><v-btn @click="draft = null">Cancel</v-btn></div>
+    </form>
+    <button v-else-if="session.mayBuild" type="button" class="small-button" @click="edit(null)">Add a range</button>
+    <p v-if="failed" class="wrong small" role="alert">{{ failed }}</p>
+  </section>
+</template>
+
+<style scoped>
+h2 { margin-bottom: 6px; }
+.range { padding: 6px 0; border-top: 1px solid var(--rule); }
+.form { margin-top: 12px; }
+</style>
