@@ -4,12 +4,19 @@ declare(strict_types=1);
 
 namespace NimbleJunction\StandIn;
 
+use NimbleJunction\StandIn\Link\Datagrams;
+use NimbleJunction\StandIn\Link\Habits;
 use Revolt\EventLoop;
 
 /** What all simulated desks share: faders, a cable that can be pulled, and the habit of sending all the time or thinly. */
 abstract class Desk implements Device
 {
     private const TICK_SECONDS = 0.025;
+
+    /** What thinned output repeats after (common practice, no source), and what is too slow for some receivers. */
+    private const THIN_SECONDS = 0.5;
+    private const SLOW_SECONDS = 3.5;
+    protected readonly Habits $habits;
     protected readonly Faders $faders;
     protected bool $cable = true;
     protected bool $thins = false;
@@ -28,6 +35,7 @@ abstract class Desk implements Device
         protected readonly string $to,
     ) {
         $this->faders = new Faders();
+        $this->habits = new Habits(Habits::SLOW, Habits::WRONG_UNIVERSE, Habits::LOSS, Habits::JITTER);
     }
 
     public function id(): string
@@ -62,6 +70,7 @@ abstract class Desk implements Device
             'cable' => $this->cable,
             'thins' => $this->thins,
             'packets' => $this->packets,
+            'habits' => $this->habits->state(),
         ];
     }
 
@@ -73,6 +82,7 @@ abstract class Desk implements Device
             'cable' => $this->cable = Values::flag($values, 'in'),
             'thins' => $this->thins = Values::flag($values, 'on'),
             'broken' => $this->sendBroken(),
+            'habit' => $this->habits->play($values),
             default => throw new \InvalidArgumentException("{$this->name} has no control \"{$control}\"."),
         };
     }
@@ -82,11 +92,17 @@ abstract class Desk implements Device
     /** @return list<string> the packets that carry these levels */
     abstract protected function packets(string $slots): array;
 
+    /** The universe number that it really sends. */
+    protected function numbered(int $number): int
+    {
+        return $number + ($this->habits->has(Habits::WRONG_UNIVERSE) ? 1 : 0);
+    }
+
     protected function send(string $bytes): void
     {
         if ($this->cable) {
             ++$this->packets;
-            $this->socket?->send($bytes, $this->to);
+            $this->habits->send(fn() => $this->socket?->send($bytes, $this->to));
         }
     }
 
@@ -94,7 +110,8 @@ abstract class Desk implements Device
     {
         $now = hrtime(true) / 1e9;
         $slots = $this->faders->slots($now);
-        if ($this->thins && $slots === $this->sent && $now - $this->sentAt < 0.5) {
+        $rest = $this->habits->has(Habits::SLOW) ? self::SLOW_SECONDS : ($this->thins ? self::THIN_SECONDS : 0.0);
+        if ($slots === $this->sent && $now - $this->sentAt < $rest) {
             return;
         }
         $this->sent = $slots;

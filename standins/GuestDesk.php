@@ -6,6 +6,7 @@ namespace NimbleJunction\StandIn;
 
 use NimbleJunction\Core\Wire\Sacn\Data;
 use NimbleJunction\Core\Wire\Sacn\Packet;
+use NimbleJunction\StandIn\Link\Datagrams;
 
 /** A visitor's lighting desk that sends sACN with a priority. */
 final class GuestDesk extends Desk
@@ -19,7 +20,7 @@ final class GuestDesk extends Desk
 
     public function state(): array
     {
-        return [...parent::state(), 'protocol' => 'sACN', 'universes' => [$this->universe], 'priority' => $this->priority];
+        return [...parent::state(), 'protocol' => 'sACN', 'universes' => [$this->numbered($this->universe)], 'priority' => $this->priority];
     }
 
     public function play(string $control, array $values): void
@@ -54,6 +55,6 @@ final class GuestDesk extends Desk
 
     private function data(string $slots, int $options): Data
     {
-        return new Data(md5("stand-in {$this->name}", true), $this->universe, $slots, $this->sequence, $this->priority, $this->name, $options);
+        return new Data(md5("stand-in {$this->name}", true), $this->numbered($this->universe), $slots, $this->sequence, $this->priority, $this->name, $options);
     }
 }

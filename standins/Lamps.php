@@ -8,6 +8,7 @@ use NimbleJunction\Core\Wire\DmxLine\Line;
 use NimbleJunction\Core\Wire\Malformed;
 use NimbleJunction\Core\Wire\Sacn\Data;
 use NimbleJunction\Core\Wire\Sacn\Packet;
+use NimbleJunction\StandIn\Link\Datagrams;
 
 /** Dimmers with a lamp on each: at the end of a wire, or of the network (sACN). They go dark when nothing comes. */
 final class Lamps implements Device

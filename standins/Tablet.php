@@ -8,6 +8,8 @@ use NimbleJunction\Core\Wire\Malformed;
 use NimbleJunction\Core\Wire\Osc\Argument;
 use NimbleJunction\Core\Wire\Osc\Message;
 use NimbleJunction\Core\Wire\Osc\Packet;
+use NimbleJunction\StandIn\Link\Datagrams;
+use NimbleJunction\StandIn\Link\Habits;
 
 /** A guide's tablet with one fader: it sends OSC when the fader is moved, and moves the fader when OSC comes back. */
 final class Tablet implements Device
@@ -17,17 +19,19 @@ final class Tablet implements Device
     private int $sent = 0;
     private int $received = 0;
     private bool $cable = true;
+    private readonly Habits $habits;
     private ?Datagrams $socket = null;
 
-    /** @param string $to "address:port" of what it sends to */
     public function __construct(
         private readonly string $id,
         private readonly string $name,
         private readonly string $address,
         private readonly int $port,
         private readonly string $to,
+        private readonly int $toPort,
         private readonly string $faderAddress,
     ) {
+        $this->habits = new Habits(Habits::SWAPPED, Habits::LOSS, Habits::JITTER);
     }
 
     public function id(): string
@@ -37,7 +41,7 @@ final class Tablet implements Device
 
     public function start(): void
     {
-        $this->socket = new Datagrams($this->address, $this->port, function (string $bytes): void {
+        $this->socket = new Datagrams($this->address, $this->ports()[0], function (string $bytes): void {
             if (! $this->cable) {
                 return;
             }
@@ -68,8 +72,8 @@ final class Tablet implements Device
             'id' => $this->id,
             'kind' => 'tablet',
             'name' => $this->name,
-            'address' => "{$this->address}:{$this->port}",
-            'to' => $this->to,
+            'address' => "{$this->address}:{$this->ports()[0]}",
+            'to' => "{$this->to}:{$this->ports()[1]}",
             'protocol' => 'OSC',
             'osc' => $this->faderAddress,
             'fader' => round($this->fader, 4),
@@ -77,6 +81,7 @@ final class Tablet implements Device
             'sent' => $this->sent,
             'received' => $this->received,
             'cable' => $this->cable,
+            'habits' => $this->habits->state(),
         ];
     }
 
@@ -85,9 +90,26 @@ final class Tablet implements Device
         match ($control) {
             'fader' => $this->move(Values::number($values, 'value', 0, 1)),
             'cable' => $this->cable = Values::flag($values, 'in'),
+            'habit' => $this->habit($values),
             'broken' => $this->send("/palm\0\0\0,q\0\0"),
             default => throw new \InvalidArgumentException("{$this->name} has no control \"{$control}\"."),
         };
+    }
+
+    /** @return array{int, int} where it listens, and the port that it sends to: the wrong way round when they are swapped */
+    private function ports(): array
+    {
+        return $this->habits->has(Habits::SWAPPED) ? [$this->toPort, $this->port] : [$this->port, $this->toPort];
+    }
+
+    /** @param array<mixed> $values */
+    private function habit(array $values): void
+    {
+        $this->habits->play($values);
+        if ($this->socket !== null && ($values['habit'] ?? '') === Habits::SWAPPED) {
+            $this->stop();
+            $this->start();
+        }
     }
 
     private function move(float $value): void
@@ -100,7 +122,8 @@ final class Tablet implements Device
     {
         if ($this->cable) {
             ++$this->sent;
-            $this->socket?->send($bytes, $this->to);
+            $to = "{$this->to}:{$this->ports()[1]}";
+            $this->habits->send(fn() => $this->socket?->send($bytes, $to));
         }
     }
 }

@@ -11,6 +11,11 @@ final class FernhallGlasshouse
     public const LINE_PORT = 5120;
     public const OUR_OSC_PORT = 8000;
     public const TABLET_OSC_PORT = 9000;
+    public const CANOPY_PORT_ADDRESS = 16;
+    public const CANOPY_OSC_PORT = 9010;
+    public const CANOPY_FEEDBACK_PORT = 8010;
+    public const LASER_UNIVERSE = 12;
+    public const CUE_DESK_OSC_PORT = 9020;
 
     /**
      * @param string $loopback first three numbers of the loopback addresses in use
@@ -19,43 +24,99 @@ final class FernhallGlasshouse
      */
     public static function document(string $loopback): array
     {
-        $we = "{$loopback}.1";
-
         return [
             'format' => 'nimble-junction/show',
             'version' => 1,
             'name' => 'Fernhall Glasshouse, Night Walk',
+            'middleC' => 4,
             'universes' => [
                 ['id' => 'palm-house', 'name' => 'Palm House', 'merge' => 'htp'],
                 ['id' => 'fern-gallery', 'name' => 'Fern Gallery', 'merge' => 'ltp'],
+                ['id' => 'canopy', 'name' => 'Canopy', 'merge' => 'htp'],
+                ['id' => 'lily-pond', 'name' => 'Lily Pond', 'merge' => 'htp', 'whenLost' => 'fade', 'fadeSeconds' => 4, 'shapes' => [['first' => 12, 'last' => 12, 'low' => 10, 'high' => 131]]],
             ],
-            'ports' => [
-                ['id' => 'house-desk', 'name' => 'House desk', 'protocol' => 'art-net', 'receive' => [
-                    'address' => $we, 'port' => 6454, 'priority' => 100,
-                    'feeds' => [['number' => 1, 'universe' => 'palm-house'], ['number' => 2, 'universe' => 'fern-gallery']],
-                ]],
-                ['id' => 'guest-desk', 'name' => 'Guest desk', 'protocol' => 'sacn', 'receive' => [
-                    'address' => $we, 'port' => 5568, 'feeds' => [['number' => 1, 'universe' => 'palm-house']],
-                ]],
-                ['id' => 'guides-tablet', 'name' => "Guide's tablet", 'protocol' => 'osc',
-                    'receive' => ['address' => $we, 'port' => self::OUR_OSC_PORT],
-                    'send' => ['address' => $we, 'to' => ["{$loopback}.15"], 'port' => self::TABLET_OSC_PORT]],
-                ['id' => 'palm-dimmers', 'name' => 'Palm House dimmers', 'protocol' => 'dmx-line', 'send' => [
-                    'address' => $we, 'to' => ["{$loopback}.13"], 'port' => self::LINE_PORT, 'carries' => [['number' => 1, 'universe' => 'palm-house']],
-                ]],
-                ['id' => 'balcony-node', 'name' => 'Balcony node', 'protocol' => 'sacn', 'send' => [
-                    'address' => $we, 'to' => ["{$loopback}.14"], 'port' => 5568, 'priority' => 100, 'sourceName' => 'Fernhall junction',
-                    'carries' => [['number' => 7, 'universe' => 'palm-house'], ['number' => 8, 'universe' => 'fern-gallery']],
-                ]],
-            ],
-            'routes' => [
-                ['id' => 'lantern-from-tablet', 'name' => "Guide's fader to the lantern",
-                    'from' => ['kind' => 'message', 'port' => 'guides-tablet', 'address' => self::FADER, 'argument' => 1, 'low' => 0, 'high' => 1],
-                    'to' => ['kind' => 'slot', 'universe' => 'palm-house', 'slot' => 5, 'low' => 0, 'high' => 255]],
-                ['id' => 'lantern-to-tablet', 'name' => "Lantern back to the guide's fader",
-                    'from' => ['kind' => 'slot', 'universe' => 'palm-house', 'slot' => 5, 'low' => 0, 'high' => 255],
-                    'to' => ['kind' => 'message', 'port' => 'guides-tablet', 'address' => self::FADER, 'type' => 'float', 'low' => 0, 'high' => 1]],
+            'ports' => self::ports($loopback),
+            'routes' => self::routes(),
+            'ranges' => [
+                ['id' => 'lanterns', 'name' => 'Lantern to the path lanterns', 'from' => ['universe' => 'palm-house', 'first' => 5, 'count' => 1], 'to' => ['universe' => 'fern-gallery', 'first' => 101], 'repeat' => 8, 'limit' => 106],
             ],
         ];
+    }
+
+    /** @return list<array<string, mixed>> */
+    private static function ports(string $loopback): array
+    {
+        $we = "{$loopback}.1";
+
+        return [
+            ['id' => 'house-desk', 'name' => 'House desk', 'protocol' => 'art-net', 'receive' => [
+                'address' => $we, 'port' => 6454, 'priority' => 100, 'poll' => ["{$loopback}.11", "{$loopback}.16"],
+                'feeds' => [['number' => 1, 'universe' => 'palm-house'], ['number' => 2, 'universe' => 'fern-gallery']],
+            ]],
+            ['id' => 'guest-desk', 'name' => 'Guest desk', 'protocol' => 'sacn', 'receive' => [
+                'address' => $we, 'port' => 5568, 'feeds' => [['number' => 1, 'universe' => 'palm-house']],
+            ]],
+            ['id' => 'guides-tablet', 'name' => "Guide's tablet", 'protocol' => 'osc',
+                'receive' => ['address' => $we, 'port' => self::OUR_OSC_PORT],
+                'send' => ['address' => $we, 'to' => ["{$loopback}.15"], 'port' => self::TABLET_OSC_PORT]],
+            ['id' => 'palm-dimmers', 'name' => 'Palm House dimmers', 'protocol' => 'dmx-line', 'send' => [
+                'address' => $we, 'to' => ["{$loopback}.13"], 'port' => self::LINE_PORT, 'carries' => [['number' => 1, 'universe' => 'palm-house']],
+            ]],
+            ['id' => 'balcony-node', 'name' => 'Balcony node', 'protocol' => 'sacn', 'send' => [
+                'address' => $we, 'to' => ["{$loopback}.14"], 'port' => 5568, 'priority' => 100, 'sourceName' => 'Fernhall junction',
+                'carries' => [['number' => 7, 'universe' => 'palm-house'], ['number' => 8, 'universe' => 'fern-gallery']],
+            ]],
+            ['id' => 'canopy-levels', 'name' => 'Canopy levels', 'protocol' => 'art-net', 'send' => [
+                'address' => $we, 'to' => ["{$loopback}.16"], 'carries' => [['number' => self::CANOPY_PORT_ADDRESS, 'universe' => 'canopy']],
+            ]],
+            ['id' => 'canopy-messages', 'name' => 'Canopy messages', 'protocol' => 'osc',
+                'receive' => ['address' => $we, 'port' => self::CANOPY_FEEDBACK_PORT],
+                'send' => ['address' => $we, 'to' => ["{$loopback}.16"], 'port' => self::CANOPY_OSC_PORT, 'heartbeat' => '/junction/alive', 'heartbeatSeconds' => 2]],
+            ['id' => 'lily-laser', 'name' => 'Lily Pond laser', 'protocol' => 'sacn', 'send' => [
+                'address' => $we, 'to' => ["{$loopback}.17"], 'sourceName' => 'Fernhall junction', 'carries' => [['number' => self::LASER_UNIVERSE, 'universe' => 'lily-pond']],
+            ]],
+            ['id' => 'talk-slides', 'name' => 'Talk slides', 'protocol' => 'midi', 'link' => ['kind' => 'cable', 'device' => 'talk-slides'], 'receive' => ['enabled' => true]],
+            ['id' => 'sound', 'name' => 'Sound workstation', 'protocol' => 'midi', 'link' => ['kind' => 'session'], 'receive' => ['address' => $we, 'port' => 5004]],
+            ['id' => 'lectern', 'name' => 'Lectern panel', 'protocol' => 'midi', 'link' => ['kind' => 'cable', 'device' => 'lectern'], 'receive' => ['enabled' => true], 'send' => ['enabled' => true]],
+            ['id' => 'cue-desk', 'name' => 'Cue desk', 'protocol' => 'osc', 'send' => ['address' => $we, 'to' => ["{$loopback}.19"], 'port' => self::CUE_DESK_OSC_PORT]],
+            ['id' => 'cue-desk-midi', 'name' => 'Cue desk MIDI', 'protocol' => 'midi', 'link' => ['kind' => 'cable', 'device' => 'cue-desk'], 'receive' => ['enabled' => true], 'send' => ['enabled' => true]],
+        ];
+    }
+
+    /** @return list<array<string, mixed>> */
+    private static function routes(): array
+    {
+        return [
+            ['id' => 'lantern-from-tablet', 'name' => "Guide's fader to the lantern",
+                'from' => ['kind' => 'message', 'port' => 'guides-tablet', 'address' => self::FADER, 'argument' => 1, 'low' => 0, 'high' => 1],
+                'to' => ['kind' => 'slot', 'universe' => 'palm-house', 'slot' => 5, 'low' => 0, 'high' => 255]],
+            ['id' => 'lantern-to-tablet', 'name' => "Lantern back to the guide's fader",
+                'from' => ['kind' => 'slot', 'universe' => 'palm-house', 'slot' => 5, 'low' => 0, 'high' => 255],
+                'to' => ['kind' => 'message', 'port' => 'guides-tablet', 'address' => self::FADER, 'type' => 'float', 'low' => 0, 'high' => 1]],
+            self::fromMidi('doors', 'Doors', 'talk-slides', '/note/1/49', 'palm-house', 9),
+            self::fromMidi('song-fader', 'Song fader to the canopy', 'sound', '/controller/1/7', 'canopy', 2),
+            self::fromMidi('kick', 'First beat to the laser', 'sound', '/note/10/36', 'lily-pond', 7),
+            self::fromMidi('lectern-canopy', 'Lectern fader 1 to the canopy', 'lectern', '/controller/1/1', 'canopy', 8),
+            ['id' => 'canopy-lectern', 'name' => 'Canopy back to lectern fader 1',
+                'from' => ['kind' => 'slot', 'universe' => 'canopy', 'slot' => 8, 'low' => 0, 'high' => 255],
+                'to' => ['kind' => 'message', 'port' => 'lectern', 'address' => '/controller/1/1', 'type' => 'int', 'low' => 0, 'high' => 127]],
+            self::fromMidi('laser-enable', 'Lectern button 1 to the laser', 'lectern', '/note/1/36', 'lily-pond', 1),
+            self::fromMidi('laser-size', 'Lectern fader 2 to the laser', 'lectern', '/controller/1/2', 'lily-pond', 3),
+            self::fromMidi('laser-green', 'Lectern fader 3 to the laser', 'lectern', '/controller/1/3', 'lily-pond', 8),
+            ['id' => 'canopy-effect', 'name' => 'House desk fader 12 to the canopy',
+                'from' => ['kind' => 'slot', 'universe' => 'palm-house', 'slot' => 12, 'low' => 0, 'high' => 255],
+                'to' => ['kind' => 'message', 'port' => 'canopy-messages', 'address' => '/canopy/layer/1/effect', 'type' => 'float', 'low' => 0, 'high' => 1]],
+            ['id' => 'desk-go', 'name' => 'House desk fader 11 is Go',
+                'from' => ['kind' => 'slot', 'universe' => 'palm-house', 'slot' => 11, 'low' => 0, 'high' => 255],
+                'to' => ['kind' => 'message', 'port' => 'cue-desk', 'address' => '/desk/go', 'type' => 'int', 'low' => 0, 'high' => 1]],
+        ];
+    }
+
+    /** @return array<string, mixed> a route from a MIDI value to a level */
+    private static function fromMidi(string $id, string $name, string $port, string $address, string $universe, int $slot): array
+    {
+        return ['id' => $id, 'name' => $name,
+            'from' => ['kind' => 'message', 'port' => $port, 'address' => $address, 'argument' => 1, 'low' => 0, 'high' => 127],
+            'to' => ['kind' => 'slot', 'universe' => $universe, 'slot' => $slot, 'low' => 0, 'high' => 255]];
     }
 }

@@ -124,7 +124,7 @@ final class StandInsTest extends TestCase
 
     public function testATabletSendsWhenItsFaderMovesAndFollowsWhatComesBack(): void
     {
-        $tablet = new Tablet('tablet', 'Tablet', self::NET.'.16', 9000, self::NET.'.6:8000', '/lamp');
+        $tablet = new Tablet('tablet', 'Tablet', self::NET.'.16', 9000, self::NET.'.6', 8000, '/lamp');
         $we = new Udp(self::NET.'.6', 8000);
         $this->playing($tablet, function () use ($tablet, $we): void {
             $tablet->play('fader', ['value' => 0.25]);

@@ -57,10 +57,7 @@ final class DemoStack
     public function stop(): void
     {
         $this->demo->stop();
-        foreach (glob("{$this->data}/*") ?: [] as $file) {
-            unlink($file);
-        }
-        rmdir($this->data);
+        (new Process(['rm', '-rf', $this->data]))->run();
     }
 
     private static function threeFreePorts(): int

@@ -20,7 +20,7 @@ final class StandInsCommand extends Command
 
     public function handle(): int
     {
-        $rack = FernhallRack::build((string) config('junction.loopback'));
+        $rack = FernhallRack::build((string) config('junction.loopback'), config('junction.data').'/cables');
         try {
             $rack->start();
         } catch (\RuntimeException $exception) {

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useShow, type Port } from '@/api/show'
-import { addressOf, kindsFor, noteName, partsOf } from './messages'
+import { noteName } from '@/components/notes'
+import { addressOf, kindsFor, partsOf } from './messages'
 
 /** The address of a message, in the terms of the port that it comes or goes by. */
 const props = defineProps<{ port: Port | undefined }>()

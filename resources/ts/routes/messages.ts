@@ -26,7 +26,3 @@ export function partsOf(protocol: Port['protocol'] | undefined, address: string)
   return { kind, channel: kind.channel ? numbers[0] || 1 : 1, number: numbers[kind.channel ? 1 : 0] ?? kind.from }
 }
 export const addressOf = (kind: MessageKind, channel: number, number: number) => `/${[kind.value, ...(kind.channel ? [channel] : []), ...(kind.numbered ? [number] : [])].join('/')}`
-
-const names = ['C', 'C#', 'D', 'D#', 'E', 'F', 'F#', 'G', 'G#', 'A', 'A#', 'B']
-/** A note's name beside its number: the octave depends on the maker, and is a setting of the show. */
-export const noteName = (number: number, middleC: number) => `${names[number % 12]}${Math.floor(number / 12) - 5 + middleC}`

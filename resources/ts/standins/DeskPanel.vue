@@ -2,6 +2,7 @@
 import { ref, watch } from 'vue'
 import { spellLevel } from '@/components/levels'
 import type { DeskDevice } from '@/live/standIns'
+import DevicePanel from './DevicePanel.vue'
 
 const props = defineProps<{ device: DeskDevice, locked: boolean }>()
 const emit = defineEmits<{ play: [control: string, values: Record<string, unknown>] }>()
@@ -11,8 +12,8 @@ const motions = [{ value: 'still', title: 'Faders' }, { value: 'wave', title: 'S
 </script>
 
 <template>
-  <article class="panel" :aria-label="device.name">
-    <header><h2>{{ device.name }}</h2><span class="quiet figures">{{ device.protocol }} from {{ device.address }} to {{ device.to }}, universe {{ device.universes.join(' and ') }}</span></header>
+  <DevicePanel :device="device" :locked="locked" @play="(control, values) => emit('play', control, values)">
+    <template #where>{{ device.protocol }} from {{ device.address }} to {{ device.to }}, universe {{ device.universes.join(' and ') }}</template>
     <div class="faders">
       <label v-for="(level, i) in device.levels" :key="i">
         <span class="figures">{{ spellLevel(device.playing[i] ?? 0) }}</span>
@@ -34,21 +35,14 @@ const motions = [{ value: 'still', title: 'Faders' }, { value: 'wave', title: 'S
       <button type="submit" :disabled="locked">Set</button>
       <span class="quiet">sends with {{ device.priority }}</span>
     </form>
-    <p class="quiet figures count">{{ device.packets }} packets sent</p>
-  </article>
+    <p class="quiet figures small count">{{ device.packets }} packets sent</p>
+  </DevicePanel>
 </template>
 
 <style scoped>
-header { margin-bottom: 8px; }
-header span { font-size: 13px; }
 .faders { display: grid; grid-template-columns: repeat(12, 1fr); gap: 4px; margin: 8px 0; }
 .faders label { display: grid; justify-items: center; gap: 4px; font-size: 13px; }
-.faders input { writing-mode: vertical-lr; direction: rtl; height: 110px; width: 28px; accent-color: rgb(var(--v-theme-primary)); }
-.row { display: flex; flex-wrap: wrap; gap: 8px; margin-top: 8px; align-items: center; }
-button { background: none; border: 1px solid var(--rule); color: inherit; font: inherit; font-weight: 600; min-height: 36px; padding: 0 12px; cursor: pointer; }
-button[aria-pressed='true'] { background: rgb(var(--v-theme-primary)); color: rgb(var(--v-theme-on-primary)); }
-button.pulled[aria-pressed='true'] { background: none; color: var(--wrong); border-color: var(--wrong); }
-button:disabled { opacity: 0.5; cursor: default; }
+.faders input { writing-mode: vertical-lr; direction: rtl; height: 110px; width: 28px; }
 .priority input { width: 72px; background: none; border: 1px solid var(--rule); color: inherit; font-size: 15px; height: 36px; padding: 0 8px; }
-.count { font-size: 13px; margin-top: 8px; }
+.count { margin-top: 8px; }
 </style>

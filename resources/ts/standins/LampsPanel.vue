@@ -2,13 +2,15 @@
 import StateMark from '@/components/StateMark.vue'
 import { spellLevel } from '@/components/levels'
 import type { LampsDevice } from '@/live/standIns'
+import DevicePanel from './DevicePanel.vue'
 
-defineProps<{ device: LampsDevice }>()
+defineProps<{ device: LampsDevice, locked: boolean }>()
+defineEmits<{ play: [control: string, values: Record<string, unknown>] }>()
 </script>
 
 <template>
-  <article class="panel" :aria-label="device.name">
-    <header><h2>{{ device.name }}</h2><StateMark :state="device.alive ? 'alive' : 'lost'" words /><span class="quiet figures">{{ device.protocol }} at {{ device.address }}</span></header>
+  <DevicePanel :device="device" :locked="locked">
+    <template #mark><StateMark :state="device.alive ? 'alive' : 'lost'" words /></template>
     <ol class="lamps">
       <li v-for="(level, i) in device.lamps" :key="i" :data-lamp="i + 1" :data-level="level">
         <svg viewBox="0 0 40 52" aria-hidden="true">
@@ -18,13 +20,11 @@ defineProps<{ device: LampsDevice }>()
         <span class="figures">{{ spellLevel(level) }}</span><span class="quiet">{{ i + 1 }}</span>
       </li>
     </ol>
-  </article>
+  </DevicePanel>
 </template>
 
 <style scoped>
-header { display: flex; gap: 12px; align-items: baseline; flex-wrap: wrap; }
-header span.figures { font-size: 13px; }
-.lamps { list-style: none; padding: 8px 0 0; display: grid; grid-template-columns: repeat(12, 1fr); gap: 4px; }
+.lamps { list-style: none; padding: 0; display: grid; grid-template-columns: repeat(12, 1fr); gap: 4px; }
 li { display: grid; justify-items: center; font-size: 13px; }
 svg { width: 100%; max-width: 40px; }
 .base { fill: var(--rule); }

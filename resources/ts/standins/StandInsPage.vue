@@ -1,37 +1,42 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import type { Component } from 'vue'
 import { useSession } from '@/api/session'
-import { useStandIns, type DeskDevice, type LampsDevice, type TabletDevice } from '@/live/standIns'
+import { useStandIns, type Device } from '@/live/standIns'
+import CueDeskPanel from './CueDeskPanel.vue'
 import DeskPanel from './DeskPanel.vue'
 import LampsPanel from './LampsPanel.vue'
+import LaserPanel from './LaserPanel.vue'
+import LecternPanel from './LecternPanel.vue'
+import MediaPanel from './MediaPanel.vue'
+import SlidesPanel from './SlidesPanel.vue'
 import TabletPanel from './TabletPanel.vue'
+import WorkstationPanel from './WorkstationPanel.vue'
 
 const standIns = useStandIns()
 const session = useSession()
 standIns.start()
-const desks = computed(() => standIns.devices.filter((one): one is DeskDevice => one.kind === 'desk'))
-const lamps = computed(() => standIns.devices.filter((one): one is LampsDevice => one.kind === 'lamps'))
-const tablets = computed(() => standIns.devices.filter((one): one is TabletDevice => one.kind === 'tablet'))
+const panels: Record<Device['kind'], Component> = {
+  desk: DeskPanel, lamps: LampsPanel, tablet: TabletPanel, media: MediaPanel, laser: LaserPanel, presentation: SlidesPanel, workstation: WorkstationPanel, lectern: LecternPanel, 'cue-desk': CueDeskPanel,
+}
 </script>
 
 <template>
   <div class="page">
     <div class="page-head">
       <h1>Stand-ins</h1>
-      <span class="quiet">Simulated devices that send and hear real packets.</span><span class="spring" />
+      <span class="quiet">Simulated devices that send and hear real packets, each with the bad habits of its kind.</span><span class="spring" />
       <span v-if="standIns.state === 'lost'" class="wrong" role="status">The stand-ins do not answer: they come back by themselves.</span>
       <span v-if="standIns.said" class="wrong" role="alert">{{ standIns.said }}</span>
     </div>
     <p v-if="!standIns.there" class="empty">No stand-ins run beside this installation. They come with the demo: start it with <code>bin/demo</code>.</p>
     <div class="panels">
-      <DeskPanel v-for="device in desks" :key="device.id" :device="device" :locked="!session.mayOperate" @play="(control, values) => standIns.play(device.id, control, values)" />
-      <LampsPanel v-for="device in lamps" :key="device.id" :device="device" />
-      <TabletPanel v-for="device in tablets" :key="device.id" :device="device" :locked="!session.mayOperate" @play="(control, values) => standIns.play(device.id, control, values)" />
+      <component :is="panels[device.kind]" v-for="device in standIns.devices" :key="device.id" class="device" :device="device" :locked="!session.mayOperate" @play="(control: string, values: Record<string, unknown>) => standIns.play(device.id, control, values)" />
     </div>
   </div>
 </template>
 
 <style scoped>
-.panels { display: grid; grid-template-columns: repeat(auto-fit, minmax(440px, 1fr)); gap: 16px; align-items: start; }
-@media (max-width: 900px) { .panels { grid-template-columns: 1fr; } }
+.panels { columns: 440px; column-gap: 16px; }
+.device { break-inside: avoid; margin-bottom: 16px; }
+@media (max-width: 900px) { .panels { columns: auto; } }
 </style>

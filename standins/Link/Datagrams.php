@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace NimbleJunction\StandIn;
+namespace NimbleJunction\StandIn\Link;
 
 use Revolt\EventLoop;
 
