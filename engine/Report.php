@@ -130,7 +130,7 @@ final readonly class Report
     /**
      * @param int $since number of the first point wanted
      *
-     * @return array<string, mixed> new points of a probe, each milliseconds ago and the value, and what they show
+     * @return array<string, mixed> new points of a probe, each in milliseconds of our own clock and the value, and what they show
      */
     public function scope(Probe $probe, int $since, int $now): array
     {
@@ -141,7 +141,8 @@ final readonly class Report
             'subject' => $probe->subject->key(),
             'from' => $since,
             'next' => $probe->next(),
-            'points' => array_map(static fn(array $point): array => [round(($now - $point[0]) / 1e6, 1), $point[1]], array_values($probe->since($since))),
+            'now' => round($now / 1e6, 1),
+            'points' => array_map(static fn(array $point): array => [round($point[0] / 1e6, 1), $point[1]], array_values($probe->since($since))),
             'words' => $analysis->words,
             'rate' => round($analysis->changes, 2),
             'arrivals' => round($analysis->arrivals, 2),

@@ -114,7 +114,7 @@ final class MediaServer implements Device
         }
         if ($packet instanceof Poll) {
             $number = $this->listensTo();
-            $this->artNet?->send((new PollReply($this->address, $this->name, "{$this->name}, {$this->address}", [NodePort::output($number & 15)], $number >> 8, $number >> 4 & 15))->encode(), $from);
+            $this->artNet?->send((new PollReply($this->address, $this->name, $this->name, [NodePort::output($number & 15)], $number >> 8, $number >> 4 & 15))->encode(), $from);
         } elseif ($packet instanceof Dmx && $packet->portAddress === $this->listensTo()) {
             ++$this->packets;
             foreach (range(0, self::LAYERS - 1) as $layer) {

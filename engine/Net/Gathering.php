@@ -10,6 +10,8 @@ use Revolt\EventLoop;
 /** The streams of one endpoint: a door that other ends come in by, those that came, and those that we called. */
 final class Gathering
 {
+    private int $guests = 0;
+
     private const MOST = 64;
     private const CALL_SECONDS = 2.0;
 
@@ -54,7 +56,7 @@ final class Gathering
         $this->onGuest = EventLoop::onReadable($door, function () use ($door): void {
             $guest = @stream_socket_accept($door, 0, $name);
             if ($guest !== false) {
-                \count($this->streams) >= self::MOST ? fclose($guest) : $this->take($guest, \is_string($name) && $name !== '' ? $name : 'guest '.get_resource_id($guest));
+                \count($this->streams) >= self::MOST ? fclose($guest) : $this->take($guest, \is_string($name) && $name !== '' ? $name : 'a program ('.(++$this->guests).')');
             }
         });
     }

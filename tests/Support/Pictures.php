@@ -30,14 +30,47 @@ final readonly class Pictures
             'overview' => fn() => $this->go('Overview'),
             'ports' => function (): void {
                 $this->go('Ports');
-                $this->chrome->press("Guide's tablet", '.split');
+                $this->chrome->press("Guide's tablet", '.list');
             },
             'universe' => function (): void {
                 $this->go('Universes');
                 $this->chrome->find('[data-slot="1"]')->click();
             },
+            'check' => function (): void {
+                $this->habit("Guide's tablet", 'Swapped ports');
+                $this->go('Ports');
+                $this->chrome->press("Guide's tablet", '.list');
+                $this->chrome->press('They do not talk?', 'aside.panel');
+                $this->slide("Guide's tablet fader", 0.7);
+                $this->go('Ports');
+                $this->chrome->press("Guide's tablet", '.list');
+                $this->chrome->press('They do not talk?', 'aside.panel');
+                $this->chrome->untilText('[aria-label="Two boxes do not talk"]', 'swapped');
+            },
+            'scope' => function (): void {
+                $this->habit("Guide's tablet", 'Swapped ports');
+                $this->go('Stand-ins');
+                $this->chrome->press('Slow wave', '[aria-label="House desk"]');
+                $this->go('Scope');
+                foreach (['7', '1'] as $slot) {
+                    $this->chrome->fill('form[aria-label="Watch"] input[type=number]', $slot);
+                    $this->chrome->press('Watch it', 'form');
+                    $this->chrome->find("[aria-label=\"Palm House, slot {$slot}\"]");
+                }
+                $begin = microtime(true);
+                Background::until(static fn(): bool => microtime(true) - $begin > 7.0, 'Seven seconds of a wave', 9);
+            },
             'routes' => fn() => $this->go('Routes'),
-            'stand-ins' => fn() => $this->go('Stand-ins'),
+            'stand-ins' => function (): void {
+                $this->go('Stand-ins');
+                $this->chrome->press('Faders', '[aria-label="House desk"]');
+                $this->chrome->press('Play the song', '[aria-label="Sound workstation"]');
+            },
+            'port-form' => function (): void {
+                $this->go('Ports');
+                $this->chrome->press('House desk', '.list');
+                $this->chrome->press('Change', 'aside.panel');
+            },
             'packets' => function (): void {
                 $this->go('Packets');
                 $this->chrome->press('MIDI Show Control', '.empty');
@@ -62,14 +95,27 @@ final readonly class Pictures
     private function play(): void
     {
         $this->go('Stand-ins');
-        foreach (['House desk fader 1' => 200, 'House desk fader 2' => 64, 'House desk fader 3' => 128, 'Guest desk fader 2' => 180, 'Guest desk fader 4' => 90, "Guide's tablet fader" => 0.6] as $label => $value) {
-            $fader = $this->chrome->find("input[aria-label=\"{$label}\"]");
-            $this->chrome->driver->executeScript('arguments[0].value = arguments[1]; arguments[0].dispatchEvent(new Event("input", {bubbles: true}))', [$fader, $value]);
+        $this->chrome->press('Next slide', '[aria-label="Talk slides"]');
+        foreach (['House desk fader 1' => 200, 'House desk fader 2' => 64, 'House desk fader 3' => 128, 'Guest desk fader 2' => 180, 'Guest desk fader 4' => 90, "Guide's tablet fader" => 0.6, 'Sound workstation fader' => 110, 'Lectern fader 1' => 30, 'Lectern fader 2' => 90, 'Lectern fader 3' => 120, 'Canopy media server layer 2 opacity' => 0.7] as $label => $value) {
+            $this->slide($label, $value);
         }
         $this->go('Universes');
         $this->chrome->find('[data-slot="12"]')->click();
         $this->chrome->driver->getKeyboard()->sendKeys('231'."\u{E007}");
         $this->chrome->untilText('header.strip', '1 held');
+    }
+
+    private function slide(string $label, float|int $value): void
+    {
+        $this->go('Stand-ins');
+        $fader = $this->chrome->find("input[aria-label=\"{$label}\"]");
+        $this->chrome->driver->executeScript('arguments[0].value = arguments[1]; arguments[0].dispatchEvent(new Event("input", {bubbles: true}))', [$fader, $value]);
+    }
+
+    private function habit(string $device, string $habit): void
+    {
+        $this->go('Stand-ins');
+        $this->chrome->press($habit, "[aria-label=\"{$device}\"]");
     }
 
     private function drawer(bool $open): void

@@ -32,7 +32,7 @@ function changeTheme(): void {
   <header class="strip">
     <span class="brand">Nimble Junction</span>
     <span class="engine" role="status"><StateMark :state="linkState" /> {{ linkWords }}</span>
-    <span class="ports">
+    <span class="ports" :class="{ many: show.ports.length > 6 }">
       <router-link v-for="port in show.ports" :key="port.id" :to="`/ports/${port.id}`" class="port" :title="`${port.name}: ${healthWords(engine.ports[port.id], port)}`">
         <StateMark :state="engine.state === 'open' ? engine.ports[port.id]?.state ?? 'waiting' : 'waiting'" /><span class="name">{{ port.name }}</span>
       </router-link>
@@ -57,5 +57,6 @@ function changeTheme(): void {
 .port:hover .name { text-decoration: underline; }
 button { background: none; border: 1px solid var(--rule); color: inherit; font: inherit; height: 28px; padding: 0 10px; cursor: pointer; }
 .held { border-color: var(--held); color: var(--held); font-weight: 600; display: inline-flex; align-items: center; gap: 6px; }
+.many .name { display: none; }
 @media (max-width: 900px) { .port .name, .nothing { display: none; } }
 </style>

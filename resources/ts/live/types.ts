@@ -33,8 +33,8 @@ export interface Finds { neighbours: Neighbour[], lent: LentDevice[], unclaimed:
 /** What a check of two boxes found; a fix is what its button changes in the port, by path. */
 export interface Finding { state: 'right' | 'wrong' | 'open', question: string, words: string, remedy: string, fix: { label: string, changes: Record<string, unknown> } | null }
 
-/** New points of a value over time: each milliseconds ago, and the value. */
-export interface ScopeNews { subject: string, from: number, next: number, points: [number, number][], words: string, rate: number, arrivals: number, step: number, jitter: number }
+/** New points of a value over time: each in milliseconds of the engine's clock, and the value. */
+export interface ScopeNews { subject: string, now: number, from: number, next: number, points: [number, number][], words: string, rate: number, arrivals: number, step: number, jitter: number }
 
 export interface Status {
   engine: { show: string, adoptions: number, upSeconds: number, pid: number }

@@ -14,7 +14,8 @@ const engine = useEngine()
 const failed = ref('')
 const busy = ref('')
 /** Someone that a port of ours already speaks to, or hears. */
-const portOf = (find: Neighbour) => show.ports.find((port) => port.protocol === find.protocol && ((port.send?.to ?? []).includes(find.address) || engine.ports[port.id]?.senders[find.address]))
+const portOf = (find: Neighbour) => show.ports.find((port) => port.protocol === find.protocol && (port.send?.to ?? []).includes(find.address))
+  ?? (find.gives.length > 0 ? show.ports.find((port) => port.protocol === find.protocol && engine.ports[port.id]?.senders[find.address]) : undefined)
 const lent = computed(() => engine.finds.lent.map((one) => ({ ...one, port: show.ports.find((port) => port.protocol === one.kind && port.link?.kind === 'browser' && port.link.device === one.name) })))
 const nothing = computed(() => engine.finds.neighbours.length + engine.finds.unclaimed.length + engine.finds.lent.length === 0)
 /** One sender of many universes is one find. */

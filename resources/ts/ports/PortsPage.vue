@@ -28,7 +28,7 @@ const unsent = computed(() => (show.data?.unsent ?? {}) as Record<string, string
 
 function rates(port: Port): string {
   const life = engine.ports[port.id]
-  return [port.receive ? `in ${spellRate(life?.in ?? 0)}` : '', port.send ? `out ${spellRate(life?.out ?? 0)}` : ''].filter(Boolean).join(', ')
+  return [port.receive ? `in ${spellRate(life?.in ?? 0).split(' ')[0]}` : '', port.send ? `out ${spellRate(life?.out ?? 0).split(' ')[0]}` : ''].filter(Boolean).join(' ')
 }
 function done(id: string): void {
   side.value = 'none'
@@ -41,7 +41,7 @@ function back(): void {
 </script>
 
 <template>
-  <div class="page">
+  <div class="page sized">
     <div class="page-head">
       <h1>Ports</h1><span class="spring" />
       <span class="quiet figures">We are {{ show.data?.adapters.map((one) => one.address).join(', ') }}</span>
@@ -55,10 +55,10 @@ function back(): void {
             <StateMark :state="engine.ports[port.id]?.state ?? 'waiting'" />
             <strong>{{ port.name }}</strong>
             <span class="quiet">{{ spellProtocol(port.protocol) }}</span>
-            <span class="figures rate">{{ rates(port) }}</span>
+            <span class="rate"><span class="figures">{{ rates(port) }}</span> a second</span>
           </span>
           <span class="where" :class="{ wrong: ['lost', 'fault'].includes(engine.ports[port.id]?.state ?? '') }">{{ healthWords(engine.ports[port.id], port) }}</span>
-          <span class="where quiet figures">{{ placeWords(port, show.universeName) }}</span>
+          <span class="where quiet">{{ placeWords(port, show.universeName) }}</span>
           <span v-if="unsent[port.id]" class="where wrong">Not sent, as there is no room: {{ unsent[port.id]?.join(', ') }}</span>
         </button>
       </div>
@@ -79,8 +79,11 @@ function back(): void {
 .beside { display: grid; grid-template-columns: minmax(0, 1fr) 420px 248px; gap: 20px; align-items: start; }
 .row { display: flex; gap: 8px; align-items: baseline; }
 .row .mark { align-self: center; }
-.rate { font-size: 13px; margin-left: auto; text-align: right; }
+.row > span { font-size: 13px; white-space: nowrap; }
+.rate { margin-left: auto; }
+.sized { container-type: size; }
+.beside > .panel, .third { position: sticky; top: 0; max-height: calc(100cqh - 44px); overflow: auto; }
 .where { display: block; font-size: 13px; margin-top: 2px; overflow-wrap: anywhere; }
 @media (max-width: 1150px) { .beside { grid-template-columns: minmax(0, 1fr) 400px; } .third { grid-column: 1 / -1; } }
-@media (max-width: 900px) { .beside { grid-template-columns: 1fr; } }
+@media (max-width: 900px) { .beside { grid-template-columns: 1fr; } .beside > .panel, .third { position: static; max-height: none; } }
 </style>

@@ -7,15 +7,19 @@ export interface Curve { times: number[], values: number[], words: string, next:
 /** The points of every watched subject over the last minute, in milliseconds of this page's own clock. */
 export function useCurves(): Map<string, Curve> {
   const engine = useEngine()
+  // News may be late, never early: the smallest difference that was ever seen between the two clocks is the truest.
+  let ahead = Infinity
   const curves = shallowReactive(new Map<string, Curve>())
   const stop = engine.onScope((news) => {
     const before = curves.get(news.subject)
     const now = performance.now()
+    if (news.now + ahead > now + LONGEST_MILLIS || news.now + ahead < now - LONGEST_MILLIS) ahead = Infinity
+    ahead = Math.min(ahead, now - news.now)
     // An engine that has started again counts anew.
     const kept = before && news.from <= before.next && news.next >= before.next ? before : { times: [], values: [], words: '', next: 0 }
     const fresh = before === kept ? news.points.slice(Math.max(0, news.points.length - (news.next - kept.next))) : news.points
-    for (const [ago, value] of fresh) {
-      kept.times.push(now - ago)
+    for (const [at, value] of fresh) {
+      kept.times.push(at + ahead)
       kept.values.push(value)
     }
     const old = kept.times.findIndex((time) => time >= now - LONGEST_MILLIS)
