@@ -74,8 +74,8 @@ final class ShowApiTest extends AppTestCase
         $before = app(ShowStore::class)->json();
         $this->postJson('/api/show/routes', ['name' => 'Broken', 'from' => ['kind' => 'message', 'port' => 'guides-tablet', 'address' => 'x'], 'to' => ['kind' => 'slot', 'universe' => 'palm-house', 'slot' => 600]])
             ->assertStatus(422)
-            ->assertJsonPath('faults.0.path', '/routes/2/from/address')
-            ->assertJsonPath('faults.1', ['path' => '/routes/2/to/slot', 'problem' => 'it is 600', 'allowed' => 'Use a whole number from 1 to 512.']);
+            ->assertJsonPath('faults.0.path', '/routes/12/from/address')
+            ->assertJsonPath('faults.1', ['path' => '/routes/12/to/slot', 'problem' => 'it is 600', 'allowed' => 'Use a whole number from 1 to 512.']);
         $this->deleteJson('/api/show/universes/palm-house')->assertStatus(422);
         self::assertSame($before, app(ShowStore::class)->json());
     }

@@ -21,13 +21,15 @@ use NimbleJunction\StandIn\HouseDesk;
 use NimbleJunction\StandIn\Lamps;
 use NimbleJunction\StandIn\Rack;
 use NimbleJunction\StandIn\Tablet;
+use NimbleJunction\Tests\Support\Looping;
 use NimbleJunction\Tests\Support\Udp;
 use PHPUnit\Framework\TestCase;
-use Revolt\EventLoop;
 
 /** Each simulated device, in this process, with real packets between loopback addresses. */
 final class StandInsTest extends TestCase
 {
+    use Looping;
+
     private const NET = '127.76.0';
 
     public function testAHouseDeskSendsArtNetAnswersPollsAndFallsSilentWhenItsCableIsPulled(): void
@@ -165,58 +167,5 @@ final class StandInsTest extends TestCase
         $faders->motion = 'wave';
         self::assertSame(128, $faders->playing(0.0)[0], 'a sine begins in the middle');
         self::assertSame(255, $faders->playing(1.5)[0], 'and is up after a quarter of its six seconds');
-    }
-
-    private function playing(Device|Rack $device, callable $test): void
-    {
-        $device->start();
-        try {
-            $test();
-        } finally {
-            $device->stop();
-        }
-    }
-
-    /** Lets the loop run until something has happened. */
-    private function until(callable $happened, float $seconds = 2.0): void
-    {
-        for ($end = microtime(true) + $seconds; ! $happened();) {
-            self::assertLessThan($end, microtime(true), 'it did not happen in time');
-            $this->turn();
-        }
-        $this->addToAssertionCount(1);
-    }
-
-    private function next(Udp $socket, float $seconds): ?string
-    {
-        for ($end = microtime(true) + $seconds; microtime(true) < $end;) {
-            $this->turn();
-            $bytes = $socket->receive(0.0);
-            if ($bytes !== null) {
-                return $bytes;
-            }
-        }
-
-        return null;
-    }
-
-    private function decoded(Udp $socket, callable $decode, callable $fits): mixed
-    {
-        for ($end = microtime(true) + 2; microtime(true) < $end;) {
-            $bytes = $this->next($socket, 1.0);
-            $packet = $bytes === null ? null : $decode($bytes);
-            if ($fits($packet)) {
-                return $packet;
-            }
-        }
-
-        return null;
-    }
-
-    private function turn(): void
-    {
-        $suspension = EventLoop::getSuspension();
-        EventLoop::delay(0.005, $suspension->resume(...));
-        $suspension->suspend();
     }
 }

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Tests\Support;
+
+use App\Live\Secret;
+use NimbleJunction\Engine\LiveLink\Role;
+use NimbleJunction\Engine\LiveLink\Token;
+use Symfony\Component\Process\Process;
+
+/** A page's side of the live link, as the npm library ws speaks it: it gives commands and collects what it hears. */
+final class LiveLink
+{
+    private Process $process;
+
+    /** @param list<array<string, mixed>> $commands */
+    public function __construct(int $port, Role $role, array $commands, float $seconds)
+    {
+        $token = Token::sign('Ada', $role, Secret::derive((string) getenv('APP_KEY')), time());
+        $question = ['url' => "ws://127.0.0.1:{$port}/?token=".urlencode($token), 'origin' => 'http://127.0.0.1:1', 'commands' => $commands, 'seconds' => $seconds];
+        $this->process = new Process(['node', __DIR__.'/live.cjs'], Background::root(), null, json_encode($question, JSON_THROW_ON_ERROR), 30);
+        $this->process->start();
+    }
+
+    /** @return array<string, list<array<string, mixed>>> what was heard, by type */
+    public function heard(): array
+    {
+        $this->process->wait();
+        $all = [];
+        foreach (json_decode($this->process->getOutput(), true, flags: JSON_THROW_ON_ERROR)['json'] as $message) {
+            $all[$message['type']][] = $message;
+        }
+
+        return $all;
+    }
+
+    public function isRunning(): bool
+    {
+        return $this->process->isRunning();
+    }
+}
