@@ -153,14 +153,21 @@ final class Fields
     {
         $value = $this->take($name, []);
         $list = \is_array($value) && array_is_list($value) ? $value : null;
-        $good = array_filter($list ?? [], static fn(mixed $one): bool => (\is_int($one) || \is_float($one)) && $one >= $lowest && $one <= $highest);
-        if ($list === null || \count($list) > $most || \count($good) !== \count($list)) {
+        if ($list === null || \count($list) > $most) {
             $this->fault($name, $this->was($value), "Use a list of at most {$most} numbers from {$lowest} to {$highest}.");
 
             return [];
         }
+        $numbers = [];
+        foreach ($list as $i => $one) {
+            if ((\is_int($one) || \is_float($one)) && $one >= $lowest && $one <= $highest) {
+                $numbers[] = (float) $one;
+            } else {
+                $this->fault("{$name}/{$i}", $this->was($one), "Use a number from {$lowest} to {$highest}.");
+            }
+        }
 
-        return array_map(static fn(int|float $one): float => (float) $one, array_values($good));
+        return $numbers;
     }
 
     public function object(string $name): ?self

@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Tests\App;
+
+use App\Shows\ShowStore;
+use NimbleJunction\Engine\LiveLink\Role;
+
+/** Settings of a show, finds that become ports, and ranges, as pages store them. */
+final class SettingsApiTest extends AppTestCase
+{
+    public function testTheOctaveConventionIsStoredAppliedAndUndone(): void
+    {
+        $this->as(Role::Builder);
+        $this->patchJson('/api/show', ['middleC' => 3])->assertOk()->assertJsonPath('document.middleC', 3)
+            ->assertJsonPath('sentences.doors', 'When note 49 (C#2) on channel 1 arrives on Talk slides, set slot 9 of Palm House: its velocity, 0 to 127, becomes level 0 to 255.');
+        self::assertSame(3, app(ShowStore::class)->document()['middleC']);
+        $this->patchJson('/api/show', ['middleC' => 6])->assertStatus(422)->assertJsonPath('faults.0.path', '/middleC');
+        $this->postJson('/api/show/undo')->assertJsonPath('undone', 'change the octave convention')->assertJsonPath('document.middleC', 4);
+        $this->patchJson('/api/show', ['name' => 'Day Walk'])->assertJsonPath('document.name', 'Day Walk')->assertJsonPath('undo', 'rename the show to "Day Walk"');
+    }
+
+    public function testAFindBecomesAPortInOneStepAndIsUndoneInOne(): void
+    {
+        $this->as(Role::Builder);
+        $before = app(ShowStore::class)->json();
+        $answer = $this->postJson('/api/show/take-up', ['name' => 'Roof node', 'protocol' => 'art-net', 'address' => '127.0.0.60', 'gives' => [], 'takes' => [4, 5]])
+            ->assertOk()->assertJsonPath('id', 'roof-node');
+        $port = array_values(array_filter($answer->json('document.ports'), static fn(array $port): bool => $port['id'] === 'roof-node'))[0];
+        self::assertSame(['127.0.0.60'], $port['send']['to']);
+        self::assertSame([4, 5], array_column($port['send']['carries'], 'number'));
+        self::assertSame('Roof node 4', collect($answer->json('document.universes'))->firstWhere('id', $port['send']['carries'][0]['universe'])['name']);
+        $this->postJson('/api/show/undo')->assertJsonPath('undone', 'add "Roof node", found on the network');
+        self::assertSame($before, app(ShowStore::class)->json());
+        $this->postJson('/api/show/take-up', ['name' => 'x', 'protocol' => 'art-net', 'address' => 'the roof'])->assertStatus(422);
+        $this->as(Role::Operator)->postJson('/api/show/take-up', [])->assertForbidden();
+    }
+
+    public function testRangesAreEditedAndACircleIsRefused(): void
+    {
+        $this->as(Role::Builder);
+        $range = ['name' => 'Back again', 'from' => ['universe' => 'fern-gallery', 'first' => 101, 'count' => 1], 'to' => ['universe' => 'palm-house', 'first' => 40]];
+        $this->postJson('/api/show/ranges', $range)->assertStatus(422)->assertJsonPath('faults.0.path', '/ranges/0/to/universe');
+        $range['to']['universe'] = 'canopy';
+        $this->postJson('/api/show/ranges', $range)->assertOk()->assertJsonPath('id', 'back-again');
+        $this->putJson('/api/show/ranges/back-again', [...$range, 'repeat' => 600])->assertStatus(422)->assertJsonPath('faults.0.path', '/ranges/1/repeat');
+        $this->putJson('/api/show/ranges/back-again', [...$range, 'repeat' => 3, 'limit' => 41])->assertOk()->assertJsonPath('document.ranges.1.limit', 41);
+        $this->deleteJson('/api/show/ranges/back-again')->assertOk()->assertJsonCount(1, 'document.ranges');
+        $this->deleteJson('/api/show/universes/canopy')->assertStatus(422);
+    }
+
+    public function testUniversesThatHaveNoLineAreNamed(): void
+    {
+        $this->as(Role::Builder);
+        $node = collect(app(ShowStore::class)->document()['ports'])->firstWhere('id', 'balcony-node');
+        unset($node['id']);
+        $node['send']['lines'] = 1;
+        $node['send']['carries'][0]['rank'] = 2;
+        $node['send']['carries'][1]['rank'] = 1;
+        $this->putJson('/api/show/ports/balcony-node', $node)->assertOk()->assertJsonPath('unsent', ['balcony-node' => ['Palm House']]);
+        self::assertNotSame([], $this->getJson('/api/show')->json('adapters'));
+        foreach ($this->getJson('/api/show')->json('adapters') as $adapter) {
+            self::assertSame(ip2long($adapter['address']) | ip2long($adapter['netmask']) ^ 0xFFFFFFFF, ip2long($adapter['broadcast']), 'all bits of the host set (RFC 919, from memory)');
+        }
+    }
+}
