@@ -80,6 +80,20 @@ abstract class BrowserTestCase extends TestCase
         self::assertStringContainsString($words, self::$chrome->untilText($css, $words, $seconds));
     }
 
+    /** Runs a script until it gives this. */
+    protected function untilScript(string $script, string $wanted, float $seconds = 8.0): void
+    {
+        $seen = null;
+        try {
+            Background::until(static function () use ($script, $wanted, &$seen): bool {
+                return ($seen = self::$chrome->driver->executeScript($script)) === $wanted;
+            }, "\"{$wanted}\"", $seconds);
+        } catch (\RuntimeException $exception) {
+            self::fail("{$exception->getMessage()} It was ".json_encode($seen).'.');
+        }
+        $this->addToAssertionCount(1);
+    }
+
     protected function key(string $keys): void
     {
         self::$chrome->driver->getKeyboard()->sendKeys($keys);
@@ -100,6 +114,6 @@ abstract class BrowserTestCase extends TestCase
 
     private function fieldId(string $label): string
     {
-        return Background::until(static fn() => self::$chrome->driver->executeScript('return [...document.querySelectorAll("form label")].find((one) => one.htmlFor && one.textContent.trim() === arguments[0])?.htmlFor', [$label]), "The field {$label}");
+        return Background::until(static fn() => self::$chrome->driver->executeScript('return [...document.querySelectorAll("main label")].find((one) => one.htmlFor && one.textContent.trim() === arguments[0])?.htmlFor', [$label]), "The field {$label}");
     }
 }

@@ -58,10 +58,10 @@ final class BuildingTest extends BrowserTestCase
         self::$chrome->press('Delete', 'aside.panel');
         $this->sees('aside.panel', 'Delete "Lectern"?');
         self::$chrome->press('Delete it', 'aside.panel');
-        Background::until(static fn(): bool => ! str_contains(self::$chrome->find('.split')->getText(), 'Lectern'), 'The port being gone');
+        Background::until(static fn(): bool => ! str_contains(self::$chrome->find('.list')->getText(), 'Lectern'), 'The port being gone');
         self::$chrome->find('h1')->click();
         $this->key(WebDriverKeys::CONTROL.'z'.WebDriverKeys::NULL);
-        $this->sees('.split', 'Lectern');
+        $this->sees('.list', 'Lectern');
         $this->sees('.notice', 'delete port "lectern"');
     }
 
@@ -101,7 +101,7 @@ final class BuildingTest extends BrowserTestCase
             $this->sees('.page', '/colour');
             $this->sees('.page', 'this field is not known here');
             $this->go('Ports');
-            $this->sees('.split', 'House desk');
+            $this->sees('.list', 'House desk');
         } finally {
             unlink($file);
         }
@@ -113,7 +113,7 @@ final class BuildingTest extends BrowserTestCase
         self::$chrome->press('Log out', 'nav.rail');
         self::$chrome->login(self::$demo, 'viewer');
         $this->go('Ports');
-        $this->sees('.split', 'House desk');
+        $this->sees('.list', 'House desk');
         self::assertStringNotContainsString('Add a port', self::$chrome->find('.page-head')->getText());
         $this->go('Universes');
         self::$chrome->find('[data-slot="1"]')->click();

@@ -52,7 +52,7 @@ final class FrameTest extends BrowserTestCase
         $this->field('OSC address', 'palm lantern');
         $this->field('Slot, 1 to 512', '9');
         self::$chrome->press('Add the route', 'form');
-        $this->sees('form [role=alert]', 'An OSC address begins with "/"');
+        $this->sees('form [role=alert]', 'An address begins with "/"');
         $this->field('OSC address', '/palm/lantern');
         $this->field('Level at the high end, 0 to 255', '100');
         self::$chrome->press('Add the route', 'form');

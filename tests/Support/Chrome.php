@@ -50,6 +50,12 @@ final class Chrome
         $this->find('main#main');
     }
 
+    /** Runs a script in every page from now on, before the page's own. */
+    public function before(string $script): void
+    {
+        (new ChromeDevToolsDriver($this->driver))->execute('Page.addScriptToEvaluateOnNewDocument', ['source' => $script]);
+    }
+
     /** Waits for an element. */
     public function find(string $css, float $seconds = 10.0): RemoteWebElement
     {

@@ -52,12 +52,11 @@ function back(): void {
         <p v-if="show.document && show.ports.length === 0" class="empty">No ports yet. Add one for each thing outside us: a desk, dimmers, a tablet. What says on the network that it is there stands under "Out there".</p>
         <button v-for="port in show.ports" :key="port.id" type="button" class="row-button" :aria-current="chosen?.id === port.id" @click="router.push(`/ports/${port.id}`)">
           <span class="row">
-            <StateMark :state="engine.ports[port.id]?.state ?? 'waiting'" />
             <strong>{{ port.name }}</strong>
             <span class="quiet">{{ spellProtocol(port.protocol) }}</span>
             <span class="rate"><span class="figures">{{ rates(port) }}</span> a second</span>
           </span>
-          <span class="where" :class="{ wrong: ['lost', 'fault'].includes(engine.ports[port.id]?.state ?? '') }">{{ healthWords(engine.ports[port.id], port) }}</span>
+          <span class="where" :class="{ wrong: ['lost', 'fault'].includes(engine.ports[port.id]?.state ?? '') }"><StateMark :state="engine.ports[port.id]?.state ?? 'waiting'" words class="state" /> {{ healthWords(engine.ports[port.id], port) }}</span>
           <span class="where quiet">{{ placeWords(port, show.universeName) }}</span>
           <span v-if="unsent[port.id]" class="where wrong">Not sent, as there is no room: {{ unsent[port.id]?.join(', ') }}</span>
         </button>
@@ -78,7 +77,7 @@ function back(): void {
 <style scoped>
 .beside { display: grid; grid-template-columns: minmax(0, 1fr) 420px 248px; gap: 20px; align-items: start; }
 .row { display: flex; gap: 8px; align-items: baseline; }
-.row .mark { align-self: center; }
+.state { font-weight: 600; margin-right: 4px; }
 .row > span { font-size: 13px; white-space: nowrap; }
 .rate { margin-left: auto; }
 .sized { container-type: size; }

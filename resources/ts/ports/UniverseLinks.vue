@@ -18,36 +18,42 @@ const spelled = (link: LinkDraft) => {
   return typeof number === 'number' ? `Net : Sub-Net : Universe ${spellNumber(props.protocol, number).split(' ')[0]}; number ${number + 1} on a desk that counts from 1` : 'Write 5, or Net:Sub-Net:Universe like 0:0:5.'
 }
 
-function add(id?: string, number?: number): void {
+function add(): void {
   const last = links.value.at(-1)
-  const universe = id ?? (show.universes.find((one) => !links.value.some((link) => link.universe === one.id)) ?? show.universes[0])?.id
-  const next = onLine() ? 1 : number ?? (last ? Number(readNumber(last.number)) + 1 || first() : first())
-  links.value = [...links.value, { number: next, universe: universe ?? '', rank: links.value.length + 1 }]
+  const universe = (show.universes.find((one) => !links.value.some((link) => link.universe === one.id)) ?? show.universes[0])?.id
+  append([{ number: onLine() ? 1 : last ? Number(readNumber(last.number)) + 1 || first() : first(), universe: universe ?? '' }])
 }
-/** A port of a new show has nowhere to send its levels yet: universes are made without leaving the form. */
-async function make(number?: number): Promise<void> {
+const append = (more: LinkDraft[]) => { links.value = [...links.value, ...more.map((link, i) => ({ rank: links.value.length + 1 + i, ...link }))] }
+async function attempt(what: () => Promise<void>): Promise<void> {
   failed.value = ''
   try {
-    const taken = show.universes.map((one) => one.name)
-    let count = taken.length + 1
-    while (taken.includes(`Universe ${count}`)) count++
-    add((await show.add('universes', { name: `Universe ${count}`, merge: 'htp' })).id, number)
+    await what()
   } catch (error) {
     failed.value = (error as Error).message
   }
 }
-/** A range at once: into universes that this port does not use yet, in their order, and into new ones when they run out. */
-async function addRuns(): Promise<void> {
-  const numbers = readRuns(runs.value)
-  failed.value = numbers === null ? 'Write numbers and ranges like 1-8 or 1, 3, 5-7; at most 512 of them.' : ''
-  for (const number of numbers ?? []) {
-    if (failed.value) return
-    const free = show.universes.find((one) => !links.value.some((link) => link.universe === one.id))
-    if (free) add(free.id, number)
-    else await make(number)
-  }
-  if (numbers) runs.value = ''
+/** A new universe with the first free name, and its id. */
+async function newUniverse(): Promise<string> {
+  const taken = show.universes.map((one) => one.name)
+  let count = taken.length + 1
+  while (taken.includes(`Universe ${count}`)) count++
+  return (await show.add('universes', { name: `Universe ${count}`, merge: 'htp' })).id ?? ''
 }
+/** A port of a new show has nowhere to send its levels yet: universes are made without leaving the form. */
+const make = () => attempt(async () => {
+  const universe = await newUniverse()
+  append([{ number: onLine() ? 1 : Number(readNumber(links.value.at(-1)?.number ?? first() - 1)) + 1, universe }])
+})
+/** A range at once: into universes that this port does not use yet, in their order, and into new ones when they run out. */
+const addRuns = () => attempt(async () => {
+  const numbers = readRuns(runs.value)
+  if (numbers === null) throw new Error('Write numbers and ranges like 1-8 or 1, 3, 5-7; at most 512 of them.')
+  const free = show.universes.map((one) => one.id).filter((id) => !links.value.some((link) => link.universe === id))
+  const more: LinkDraft[] = []
+  for (const number of numbers) more.push({ number, universe: free.shift() ?? await newUniverse() })
+  append(more)
+  runs.value = ''
+})
 const mayAdd = () => !onLine() || links.value.length === 0
 </script>
 
