@@ -12,16 +12,19 @@ const numberLabel: Record<string, string> = { 'art-net': 'Port-address, from 0',
 const failed = ref('')
 const runs = ref('')
 const onLine = () => props.protocol === 'dmx-line'
-const first = () => (props.protocol === 'art-net' ? 0 : 1)
+function nextNumber(): number {
+  const first = props.protocol === 'art-net' ? 0 : 1
+  const last = links.value.at(-1)
+  return onLine() ? 1 : last ? Number(readNumber(last.number)) + 1 || first : first
+}
 const spelled = (link: LinkDraft) => {
   const number = readNumber(link.number)
   return typeof number === 'number' ? `Net : Sub-Net : Universe ${spellNumber(props.protocol, number).split(' ')[0]}; number ${number + 1} on a desk that counts from 1` : 'Write 5, or Net:Sub-Net:Universe like 0:0:5.'
 }
 
 function add(): void {
-  const last = links.value.at(-1)
   const universe = (show.universes.find((one) => !links.value.some((link) => link.universe === one.id)) ?? show.universes[0])?.id
-  append([{ number: onLine() ? 1 : last ? Number(readNumber(last.number)) + 1 || first() : first(), universe: universe ?? '' }])
+  append([{ number: nextNumber(), universe: universe ?? '' }])
 }
 const append = (more: LinkDraft[]) => { links.value = [...links.value, ...more.map((link, i) => ({ rank: links.value.length + 1 + i, ...link }))] }
 async function attempt(what: () => Promise<void>): Promise<void> {
@@ -41,8 +44,7 @@ async function newUniverse(): Promise<string> {
 }
 /** A port of a new show has nowhere to send its levels yet: universes are made without leaving the form. */
 const make = () => attempt(async () => {
-  const universe = await newUniverse()
-  append([{ number: onLine() ? 1 : Number(readNumber(links.value.at(-1)?.number ?? first() - 1)) + 1, universe }])
+  append([{ universe: await newUniverse(), number: nextNumber() }])
 })
 /** A range at once: into universes that this port does not use yet, in their order, and into new ones when they run out. */
 const addRuns = () => attempt(async () => {

@@ -1,0 +1,137 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Tests\Browser;
+
+use Facebook\WebDriver\WebDriverKeys;
+use PHPUnit\Framework\Attributes\Depends;
+
+/** A universe looked at closely: sources with their rates, a snapshot to compare with, holds on a run, shapes, swaps, ranges, a chosen source. */
+final class UniverseTest extends BrowserTestCase
+{
+    public function testSourcesAreATableWithAddressesRatesAndGaps(): void
+    {
+        $this->go('Universes');
+        $this->sees('[aria-label="Sources"]', 'Art-Net from 127.77.0.11');
+        $this->sees('[aria-label="Sources"]', 'sACN from 127.77.0.12');
+        $this->sees('[aria-label="Sources"]', 'a second, gap');
+        $this->habit('Guest desk', 'Loses packets');
+        $this->go('Universes');
+        $this->sees('[aria-label="Sources"]', 'frames lost', 15);
+        $this->go('Ports');
+        self::$chrome->press('Guest desk', '.list');
+        $this->sees('aside.panel', 'Lost by sequence');
+        $this->sees('aside.panel dd.wrong', 'frames (');
+        $this->habit('Guest desk', 'Loses packets');
+    }
+
+    public function testAPictureStandsStillAndIsComparedWithAKeptOne(): void
+    {
+        $this->fader('House desk fader 3', 100);
+        $this->lamp('Palm House dimmers', 3, 100);
+        $this->go('Universes');
+        $this->cell(3, '100');
+        self::$chrome->press('Keep a snapshot', '.over');
+        $this->sees('.over', 'as the snapshot of');
+        $this->fader('House desk fader 3', 140);
+        $this->lamp('Palm House dimmers', 3, 140);
+        $this->go('Universes');
+        self::$chrome->press('Keep a snapshot', '.over');
+        self::$chrome->find('[data-slot="3"]')->click();
+        $this->key('250'.WebDriverKeys::ENTER);
+        $this->sees('.over', '1 slots differ from the snapshot of');
+        $this->sees('[data-slot="3"]', 'was 140');
+        self::$chrome->press('Freeze', '.over');
+        self::$chrome->find('[data-slot="3"]')->click();
+        $this->key(WebDriverKeys::DELETE);
+        $this->sees('.over', 'as the snapshot of');
+        $this->cell(3, '250');
+        self::$chrome->press('Frozen: go on', '.over');
+        $this->cell(3, '140');
+        self::$chrome->press('Stop comparing', '.over');
+    }
+
+    public function testARunOfSlotsIsHeldForATimeAndEndsByItself(): void
+    {
+        $this->go('Universes');
+        self::$chrome->find('[data-slot="5"]')->click();
+        $this->field('Hold at', '66');
+        $this->field('to slot', '8');
+        $this->field('for s', '3');
+        self::$chrome->press('Hold', '[aria-label="Slot"]');
+        $this->sees('header.strip', '4 held');
+        $this->cell(8, '66');
+        $this->sees('header.strip', 'nothing held', 8);
+        $this->cell(8, '0');
+    }
+
+    public function testSlotsAreShapedAndSwappedOnTheWayOut(): void
+    {
+        $this->fader('House desk fader 1', 200);
+        $this->fader('House desk fader 2', 10);
+        $this->lamp('Palm House dimmers', 1, 200);
+        $this->go('Universes');
+        self::$chrome->press('Change', '.page-head');
+        self::$chrome->press('Add a swap', 'form');
+        self::$chrome->press('Add a shape', 'form');
+        $this->field('Slot', '3');
+        $this->field('to slot', '3');
+        $this->field('Not above', '90');
+        self::$chrome->press('Save', 'form');
+        $this->lamp('Palm House dimmers', 1, 10);
+        $this->lamp('Palm House dimmers', 2, 200);
+        $this->lamp('Palm House dimmers', 3, 90);
+        self::$chrome->find('main h1')->click();
+        $this->key(WebDriverKeys::CONTROL.'z'.WebDriverKeys::NULL);
+        $this->lamp('Palm House dimmers', 1, 200);
+    }
+
+    public function testARangeIsLaidDownElsewhereAndAWrongOneIsRefused(): void
+    {
+        $this->go('Universes');
+        $this->sees('[aria-label="Ranges"]', 'Slots 5–5 of Palm House are laid on 101–106 of Fern Gallery, 8 times end to end, cut at 106.');
+        self::$chrome->press('Add a range', '[aria-label="Ranges"]');
+        $this->field('Name of the range', 'Row of four');
+        $this->field('its slot', '1');
+        $this->field('so many slots', '2');
+        $this->field('from slot', '400');
+        $this->field('times, end to end', '2');
+        $this->choose('To', 'Lily Pond');
+        self::$chrome->press('Add the range', 'form[aria-label="Range"]');
+        $this->sees('[aria-label="Ranges"]', 'Slots 1–2 of Palm House are laid on 400–403 of Lily Pond, 2 times end to end.');
+        self::$chrome->press('Lily Pond', '.tabs');
+        $this->cell(402, '200');
+        self::$chrome->press('Change', '[aria-label="Ranges"]');
+        $this->choose('To', 'Palm House');
+        self::$chrome->press('Save', 'form[aria-label="Range"]');
+        $this->sees('[aria-label="Ranges"] [role=alert]', 'makes a circle');
+        self::$chrome->press('Cancel', 'form[aria-label="Range"]');
+    }
+
+    #[Depends('testARangeIsLaidDownElsewhereAndAWrongOneIsRefused')]
+    public function testOneChosenSourceLeadsAndTheOthersAreShown(): void
+    {
+        $this->go('Universes');
+        self::$chrome->press('Change', '.page-head');
+        $this->choose('Sources of equal priority', 'Only the sources of one chosen port');
+        $this->choose('The chosen port', 'Guest desk');
+        self::$chrome->press('Save', 'form');
+        $this->sees('.page-head', 'only Guest desk leads');
+        $this->fader('Guest desk fader 1', 17);
+        $this->lamp('Palm House dimmers', 1, 17);
+        $this->go('Universes');
+        $this->sees('[aria-label="Sources"]', 'outranked');
+    }
+
+    private function cell(int $slot, string $level): void
+    {
+        $this->untilScript("return document.querySelector('[data-slot=\"{$slot}\"] .level')?.textContent", $level);
+    }
+
+    private function habit(string $device, string $habit): void
+    {
+        $this->go('Stand-ins');
+        self::$chrome->press($habit, "[aria-label=\"{$device}\"]");
+    }
+}
