@@ -14,12 +14,15 @@ final class LiveLink
 {
     private Process $process;
 
-    /** @param list<array<string, mixed>> $commands */
-    public function __construct(int $port, Role $role, array $commands, float $seconds)
+    /**
+     * @param list<array<string, mixed>> $commands
+     * @param list<string> $before words before the command, such as "ip netns exec …"
+     */
+    public function __construct(int $port, Role $role, array $commands, float $seconds, array $before = [])
     {
         $token = Token::sign('Ada', $role, Secret::derive((string) getenv('APP_KEY')), time());
         $question = ['url' => "ws://127.0.0.1:{$port}/?token=".urlencode($token), 'origin' => 'http://127.0.0.1:1', 'commands' => $commands, 'seconds' => $seconds];
-        $this->process = new Process(['node', __DIR__.'/live.cjs'], Background::root(), null, json_encode($question, JSON_THROW_ON_ERROR), 30);
+        $this->process = new Process([...$before, 'node', __DIR__.'/live.cjs'], Background::root(), null, json_encode($question, JSON_THROW_ON_ERROR), 30);
         $this->process->start();
     }
 
