@@ -18,15 +18,20 @@ if (! (opcache_get_status()['jit']['on'] ?? false)) {
 $all = [
     'merge' => static fn(): Measurement => new Merge(),
     'relay' => static fn(): Measurement => new Relay(64, 2.0),
+    'load' => static fn(): Measurement => new Relay(256, 2.0),
+    'flood' => static fn(): Measurement => new Flood(4.0),
+    'page' => static fn(): Measurement => new Page(5.0),
+    'soak' => static fn(): Measurement => new Soak(60.0),
     'codecs' => static fn(): Measurement => new Codecs(),
-
 ];
-$unknown = array_diff(\array_slice($argv, 1), array_keys($all));
+$unknown = array_diff(\array_slice($argv, 1), [...array_keys($all), 'soak-hour']);
 if ($unknown !== []) {
     fwrite(STDERR, 'Not known: '.implode(', ', $unknown).'. Known are '.implode(', ', array_keys($all)).".\n");
     exit(2);
 }
-foreach (\array_slice($argv, 1) ?: array_keys($all) as $name) {
+// An hour's soak is measured only when it is asked for by name.
+$all['soak-hour'] = static fn(): Measurement => new Soak(3600.0);
+foreach (\array_slice($argv, 1) ?: array_diff(array_keys($all), ['soak-hour']) as $name) {
     $measurement = $all[$name]();
     echo "\n### {$measurement->title()}\n\n| what | figure | aim | met |\n|---|---:|---|---|\n";
     foreach ($measurement->run() as $line) {
