@@ -25,6 +25,7 @@ final readonly class PortReport
         $ports = [];
         foreach ($plan->ports as $id => $port) {
             $activity = $this->junction->activity($id);
+            $rhythm = $port['protocol']->carriesLevels() || $activity->heardAt === null ? null : $activity->rhythm;
             $ports[$id] = [
                 'state' => $activity->state($port['protocol'], $port['receives'], $port['sends'], $now)->value,
                 'fault' => $activity->fault,
@@ -32,9 +33,9 @@ final readonly class PortReport
                 'out' => round($activity->rate($now, false), 1),
                 'received' => $activity->received,
                 'sent' => $activity->sent,
-                'lost' => $activity->lost,
-                'gap' => $rhythms[$id]['gap'] ?? null,
-                'jitter' => $rhythms[$id]['jitter'] ?? null,
+                'lost' => $activity->lost + $this->transports->lost($port['via']),
+                'gap' => $rhythms[$id]['gap'] ?? ($rhythm === null ? null : round($rhythm->longestGapMillis($now), 1)),
+                'jitter' => $rhythms[$id]['jitter'] ?? ($rhythm === null ? null : round($rhythm->jitterMillis(), 1)),
                 'refused' => $activity->refused,
                 'refusals' => (object) $activity->refusals,
                 'senders' => (object) $activity->senders,

@@ -9,6 +9,7 @@ use NimbleJunction\Core\Signal\Message;
 use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Signal\Remark;
 use NimbleJunction\Core\Signal\Sighting;
+use NimbleJunction\Core\Universe\Rhythm;
 
 /** What one port heard and said: totals, the last minute by the second, who sent, what was refused. */
 final class Activity
@@ -40,6 +41,9 @@ final class Activity
     /** @var array<string, int> refused packets by reason */
     public array $refusals = [];
 
+    /** When messages come; frames have a rhythm for each of their sources. */
+    public readonly Rhythm $rhythm;
+
     private Frame|Message|Remark|Sighting|null $last = null;
 
     /** @var array<int, int> packets received by second, in a ring of 61 */
@@ -52,11 +56,15 @@ final class Activity
     public function __construct()
     {
         $this->in = $this->out = array_fill(0, self::MINUTE + 1, 0);
+        $this->rhythm = new Rhythm();
     }
 
     public function heard(Frame|Message|Remark|Sighting $what, string $from, int $now): void
     {
         $this->advance($now);
+        if (! $what instanceof Frame) {
+            $this->rhythm->beat($now);
+        }
         ++$this->received;
         ++$this->in[$this->second % (self::MINUTE + 1)];
         $this->heardAt = $now;

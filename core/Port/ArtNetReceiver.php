@@ -35,7 +35,7 @@ final readonly class ArtNetReceiver implements Receiver
         $packet = Packet::decode($bytes);
         if ($packet instanceof Dmx) {
             // In their places, not by name: naming arguments of a hot call costs as much as decoding the packet.
-            return [new Frame(Protocol::ArtNet, $packet->portAddress, $packet->levels, $from, '', null, $packet->sequence === 0 ? null : $packet->sequence, false, false, 0, $from)];
+            return [new Frame(Protocol::ArtNet, $packet->portAddress, $packet->levels, $from, '', null, $packet->sequence ?: null, false, false, 0, $from)];
         }
 
         return [match (true) {

@@ -98,6 +98,9 @@ final class Outputs
     /** @return list<Departure> all that leaves since this was last asked */
     public function take(): array
     {
+        if ($this->leaving === []) {
+            return [];
+        }
         $leaving = $this->leaving;
         $this->leaving = [];
         foreach ($this->toSync as $key => $outlet) {

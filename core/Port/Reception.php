@@ -56,6 +56,9 @@ final class Reception
 
             return [];
         }
+        if (\count($heard) === 1 && $heard[0] instanceof Frame) {
+            return $heard;
+        }
         $matter = [];
         foreach ($heard as $what) {
             if ($what instanceof Frame || $what instanceof Message) {
@@ -114,6 +117,9 @@ final class Reception
     /** @return list<Departure> answers since this was last asked */
     public function answers(): array
     {
+        if ($this->answers === []) {
+            return [];
+        }
         $answers = $this->answers;
         $this->answers = [];
 

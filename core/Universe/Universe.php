@@ -13,7 +13,7 @@ use NimbleJunction\Core\Signal\Frame;
  */
 final class Universe
 {
-    public const MOST_SOURCES = 16;
+    public const MOST_SOURCES = 200;
     public const ROUTES = 'routes';
 
     /** Up to so many slots are merged one by one, more of them all at once: measured, the two cost the same at about 50. */

@@ -107,6 +107,11 @@ final class SessionHub
         return $names;
     }
 
+    public function lost(): int
+    {
+        return array_sum(array_map(static fn(Session $session): int => $session->lostPackets(), $this->sessions));
+    }
+
     public function fault(): string
     {
         foreach ($this->sessions as $who => $session) {

@@ -47,6 +47,12 @@ final class Sessions implements Transport
         return array_map(static fn(SessionHub $hub): array => $hub->who(), $this->hubs);
     }
 
+    /** Packets that never came, by their sequence numbers. */
+    public function lost(string $key): int
+    {
+        return ($this->hubs[$key] ?? null)?->lost() ?? 0;
+    }
+
     public function close(): void
     {
         foreach ($this->hubs as $hub) {

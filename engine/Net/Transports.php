@@ -13,6 +13,7 @@ use NimbleJunction\Core\Show\LinkKind;
 final class Transports
 {
     public readonly Lent $lent;
+    private readonly Sessions $sessions;
     private readonly Sockets $sockets;
 
     /** @var array<string, Transport> by kind of link */
@@ -29,9 +30,10 @@ final class Transports
     {
         $this->sockets = new Sockets($world);
         $this->lent = new Lent($world);
+        $this->sessions = new Sessions($world);
         $this->others = [
             LinkKind::Tcp->value => new TcpLinks($world),
-            LinkKind::Session->value => new Sessions($world),
+            LinkKind::Session->value => $this->sessions,
             LinkKind::Device->value => new Devices($world),
             LinkKind::Cable->value => new Cables($world, $cables),
             LinkKind::Serial->value => new SerialLines($world),
@@ -71,6 +73,12 @@ final class Transports
     public function connected(string $key): array
     {
         return ($this->byKey[$key] ?? null)?->connected()[$key] ?? [];
+    }
+
+    /** Packets of network sessions at an endpoint that never came. */
+    public function lost(string $key): int
+    {
+        return $this->sessions->lost($key);
     }
 
     public function isPaced(): bool

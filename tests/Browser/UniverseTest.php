@@ -22,7 +22,7 @@ final class UniverseTest extends BrowserTestCase
         $this->go('Ports');
         self::$chrome->press('Guest desk', '.list');
         $this->sees('aside.panel', 'Lost by sequence');
-        $this->sees('aside.panel dd.wrong', 'frames (');
+        $this->sees('aside.panel dd.wrong', 'packets (');
         $this->habit('Guest desk', 'Loses packets');
     }
 

@@ -28,3 +28,7 @@ export function readLevel(text: string, format: LevelFormat = levelFormat.value)
   if (format === 'per cent') return number <= 100 ? Math.round(number * 2.55) : null
   return number <= 255 ? number : null
 }
+
+const letters = 'ABCDEFGIJKLMNOPQRSTUVWXYZ'
+/** A source's mark in the grid: a letter (H stands for held), and a number where the letters run out. */
+export const placeMark = (place: number) => letters[place - 1] ?? String(place)

@@ -10,12 +10,11 @@ const props = defineProps<{ port: Port }>()
 const engine = useEngine()
 const life = computed(() => engine.ports[props.port.id])
 const minute = computed(() => engine.minutes[props.port.id])
-const levels = computed(() => ['art-net', 'sacn', 'dmx-line'].includes(props.port.protocol))
 const loss = computed(() => {
   const now = life.value
-  if (!now || !levels.value || props.port.protocol === 'dmx-line') return null
+  if (!now || (!['art-net', 'sacn'].includes(props.port.protocol) && props.port.link?.kind !== 'session')) return null
   const share = now.lost / Math.max(1, now.lost + now.received) * 100
-  return now.lost === 0 ? 'none' : `${now.lost} frames (${share < 0.1 ? 'under 0.1' : share.toFixed(1)} %)`
+  return now.lost === 0 ? 'none' : `${now.lost} packets (${share < 0.1 ? 'under 0.1' : share.toFixed(1)} %)`
 })
 const senders = computed(() => Object.entries(life.value?.senders ?? {}).map(([address, count]) => `${address} (${count})`).join(', '))
 </script>
@@ -26,7 +25,7 @@ const senders = computed(() => Object.entries(life.value?.senders ?? {}).map(([a
     <MinutePlot :values="minute?.in ?? []" label="Packets received" />
     <dl>
       <dt>First and last heard</dt><dd>{{ life?.firstAgo == null ? 'never' : `${spellAgo(life.firstAgo)}, and ${spellAgo(life.heardAgo)}` }}</dd>
-      <template v-if="levels && life?.gap != null"><dt>Longest gap</dt><dd class="figures">{{ life.gap }} ms in the last minute</dd><dt>Jitter</dt><dd class="figures">± {{ life.jitter }} ms</dd></template>
+      <template v-if="life?.gap != null"><dt>Longest gap</dt><dd class="figures">{{ life.gap }} ms in the last minute</dd><dt>Jitter</dt><dd class="figures">± {{ life.jitter }} ms</dd></template>
       <template v-if="loss"><dt>Lost by sequence</dt><dd class="figures" :class="{ wrong: loss !== 'none' }">{{ loss }}</dd></template>
       <dt>Senders</dt><dd class="figures">{{ senders || 'none yet' }}</dd>
       <template v-if="life?.connected.length"><dt>Connected</dt><dd>{{ life.connected.join(', ') }}</dd></template>

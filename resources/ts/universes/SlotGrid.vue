@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { onMounted, onUnmounted, ref, watch } from 'vue'
-import { levelFormat, spellLevel } from '@/components/levels'
+import { levelFormat, placeMark, spellLevel } from '@/components/levels'
 import { useEngine } from '@/live/engine'
 
 /** `shown` is the key of the levels to show: what leaves, or what one source sends. */
@@ -15,7 +15,7 @@ let levels = new Uint8Array(512)
 let winners = new Uint8Array(512)
 let stops: (() => void)[] = []
 
-const letter = (mark: number) => (mark === 0 ? '' : mark === 255 ? 'H' : String.fromCharCode(64 + mark))
+const letter = (mark: number) => (mark === 0 ? '' : mark === 255 ? 'H' : placeMark(mark))
 /** 512 cells at 30 pictures a second: only those that changed are touched, and Vue is not asked. */
 function paintLevels(next: Uint8Array, all = false): void {
   if (props.frozen && !all) return

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { placeMark } from '@/components/levels'
 import { spellAgo, spellRate } from '@/components/words'
 import { useEngine } from '@/live/engine'
 import type { SourceLife } from '@/live/types'
@@ -16,7 +17,7 @@ const remarks = (one: SourceLife) => [
   one.lost ? `${one.lost} frames lost` : '',
   one.outOfOrder ? `${one.outOfOrder} out of order` : '',
 ].filter(Boolean).join(', ')
-const letter = (place: number) => (place === 0 ? '–' : String.fromCharCode(64 + place))
+const letter = (place: number) => (place === 0 ? '–' : placeMark(place))
 </script>
 
 <template>

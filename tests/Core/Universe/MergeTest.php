@@ -92,15 +92,15 @@ final class MergeTest extends TestCase
         self::assertContains('Palm House is now led by House desk (priority 100) and House desk at 127.0.0.21 (priority 100), merged HTP; before by House desk (priority 100)', $rig->titles());
     }
 
-    public function testTheSeventeenthSourceIsLeftOut(): void
+    public function testTwoHundredSourcesAreMergedAndAFloodOfThemIsBounded(): void
     {
         $rig = new Rig();
-        for ($i = 1; $i <= 17; ++$i) {
+        for ($i = 1; $i <= 201; ++$i) {
             $rig->artNet([1 => $i], "127.0.1.{$i}");
         }
-        self::assertSame(16, $rig->level(1));
-        self::assertCount(16, $rig->junction->universes()['palm']->sources());
-        self::assertStringContainsString('has 16 sources already', implode("\n", $rig->hops('refused')));
+        self::assertSame(200, $rig->level(1));
+        self::assertCount(200, $rig->junction->universes()['palm']->sources());
+        self::assertStringContainsString('has 200 sources already', implode("\n", $rig->hops('refused')));
     }
 
     public function testPreviewAndOtherStartCodesAreNotMerged(): void
