@@ -175,24 +175,26 @@ final class Junction
     }
 
     /**
-     * A person holds a run of slots by hand, all at the level of the first.
+     * A person holds slots by hand: one, a run of them, or those of a parameter.
      *
-     * @param int $last 0 to 511; $hold->slot for it alone
+     * @param non-empty-list<Hold> $holds all by one person and until one time
      *
      * @return list<Departure>
      */
-    public function hold(string $universeId, Hold $hold, int $last, int $now): array
+    public function hold(string $universeId, array $holds, int $now): array
     {
         $universe = $this->universes->find($universeId);
         if ($universe === null) {
             return [];
         }
+        $first = $holds[0];
         $before = $universe->levels;
-        $event = $this->trace->begin(Kind::Hold, "hold {$universeId}", '', "{$hold->by} holds ".self::slots($hold->slot, $last)." of {$this->plan->universeName($universeId)} at {$hold->level}", $now);
-        $this->trace->hop($event, Step::Changed, 'from '.\ord($before[$hold->slot])." to {$hold->level}");
-        $universe->hold(...array_map(static fn(int $slot): Hold => new Hold($slot, $hold->level, $hold->by, $hold->until), range($hold->slot, $last)));
+        $levels = implode(', ', array_unique(array_map(static fn(Hold $hold): int => $hold->level, $holds)));
+        $event = $this->trace->begin(Kind::Hold, "hold {$universeId}", '', "{$first->by} holds ".self::slots($first->slot, $holds[\count($holds) - 1]->slot)." of {$this->plan->universeName($universeId)} at {$levels}", $now);
+        $this->trace->hop($event, Step::Changed, 'from '.\ord($before[$first->slot])." to {$first->level}");
+        $universe->hold(...$holds);
         $this->changed($universe, $before, $event, $now);
-        $this->universes->dueAt = min($this->universes->dueAt, $hold->until);
+        $this->universes->dueAt = min($this->universes->dueAt, $first->until);
 
         return $this->leave($now);
     }

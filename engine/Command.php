@@ -41,6 +41,17 @@ final readonly class Command
     }
 
     /** @throws CommandRefused */
+    public function number(string $name, float $lowest, float $highest): float
+    {
+        $value = $this->fields[$name] ?? null;
+        if ((! \is_int($value) && ! \is_float($value)) || $value < $lowest || $value > $highest) {
+            throw new CommandRefused("\"{$name}\" must be a number from {$lowest} to {$highest}.");
+        }
+
+        return (float) $value;
+    }
+
+    /** @throws CommandRefused */
     public function whole(string $name, int $lowest, int $highest, ?int $default = null): int
     {
         $value = $this->fields[$name] ?? $default;

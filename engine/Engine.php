@@ -106,15 +106,16 @@ final class Engine
         $this->transports->close();
     }
 
-    /**
-     * @param int $first 0 to 511
-     * @param int $last 0 to 511
-     * @param int $level 0 to 255
-     */
-    public function hold(string $universeId, int $first, int $last, int $level, string $by, int $seconds): void
+    /** @param array<int, int> $levels 0 to 255 by slot, 1 to 512 in rising order */
+    public function hold(string $universeId, array $levels, string $by, int $seconds): void
     {
         $now = self::now();
-        $this->dispatch($this->junction->hold($universeId, new Hold($first, $level, $by, $now + $seconds * 1_000_000_000), $last, $now));
+        $until = $now + $seconds * 1_000_000_000;
+        $holds = array_map(static fn(int $slot, int $level): Hold => new Hold($slot - 1, $level, $by, $until), array_keys($levels), array_values($levels));
+        if ($holds === []) {
+            return;
+        }
+        $this->dispatch($this->junction->hold($universeId, $holds, $now));
         $this->keepState();
         $this->schedule();
     }

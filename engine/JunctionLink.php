@@ -18,14 +18,13 @@ final class JunctionLink implements Conversation
     private const EVERY_MILLIS = ['status' => 250, 'minutes' => 1000, 'finds' => 500, 'trace' => 100, 'sources' => 250, 'scope' => 66];
     private const TOPICS = ['status', 'minutes', 'finds', 'trace', 'levels', 'sources', 'scope'];
     private const MOST_TOPICS = 200;
-    private const LONGEST_HOLD_SECONDS = 3600;
-    private const USUAL_HOLD_SECONDS = 300;
 
     /** @var \WeakMap<Client, PageView> */
     private \WeakMap $views;
     private readonly PortReport $ports;
     private readonly Report $report;
     private readonly Lending $lending;
+    private readonly Holding $holding;
 
     /** @var array<string, Diagnosis> by port; the newest one of each */
     private array $diagnoses = [];
@@ -36,6 +35,7 @@ final class JunctionLink implements Conversation
         $this->ports = new PortReport($engine->junction, $engine->transports);
         $this->report = new Report($engine->junction, $engine->startedAt, $this->ports);
         $this->lending = new Lending($engine->transports->lent);
+        $this->holding = new Holding($engine);
     }
 
     public function opened(Client $client): void
@@ -104,25 +104,12 @@ final class JunctionLink implements Conversation
                 return [];
             case 'hold':
                 $this->mayOperate($client);
-                $slot = $command->whole('slot', 1, 512);
-                $this->engine->hold(
-                    $this->universe($command)->id,
-                    $slot - 1,
-                    $command->whole('last', $slot, 512, $slot) - 1,
-                    $command->whole('level', 0, 255),
-                    $by,
-                    $command->whole('seconds', 1, self::LONGEST_HOLD_SECONDS, self::USUAL_HOLD_SECONDS),
-                );
+                $this->holding->hold($command, $by);
 
                 return [];
             case 'release':
                 $this->mayOperate($client);
-                $this->engine->release(
-                    $command->has('universe') ? $this->universe($command)->id : null,
-                    $command->has('slot') ? $command->whole('slot', 1, 512) - 1 : null,
-                    $command->has('last') ? $command->whole('last', 1, 512) - 1 : null,
-                    $by,
-                );
+                $this->holding->release($command, $by);
 
                 return [];
             case 'lend':

@@ -10,6 +10,7 @@ use NimbleJunction\Core\Port\OtherEnd;
 use NimbleJunction\Core\Route\Sentence;
 use NimbleJunction\Core\Show\PortEntry;
 use NimbleJunction\Core\Show\ShowReader;
+use NimbleJunction\Core\Show\UniverseEntry;
 use NimbleJunction\Core\Show\UniverseLink;
 use NimbleJunction\Engine\Net\Adapters;
 
@@ -34,6 +35,8 @@ final readonly class ShowPage
             'otherEnds' => (object) array_map(static fn($port): array => OtherEnd::of($port, $show, $ours), $show->ports),
             'numbering' => (object) Numbering::ofUniverses($show),
             'unsent' => (object) array_filter(array_map(static fn(PortEntry $port): array => array_map(static fn(UniverseLink $link): string => $show->universes[$link->universe]->name, $port->send?->ranked()[1] ?? []), $show->ports)),
+            'patch' => PatchSheet::of($show->patch()),
+            'nextFree' => (object) array_map(static fn(UniverseEntry $universe): ?int => $show->patch()->nextFree($universe->id), $show->universes),
             'adapters' => $adapters,
             'undo' => $this->shows->lastEdit()?->summary,
         ];

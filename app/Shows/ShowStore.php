@@ -19,7 +19,7 @@ use NimbleJunction\Core\Show\ShowRefused;
  */
 final readonly class ShowStore
 {
-    public const LISTS = ['universes', 'ports', 'routes', 'ranges'];
+    public const LISTS = ['universes', 'ports', 'routes', 'ranges', 'profiles', 'fixtures'];
     private const MOST_EDITS = 200;
 
     public function __construct(private EngineDoor $engine)

@@ -11,6 +11,7 @@ use NimbleJunction\Core\Show\RangeEntry;
 use NimbleJunction\Core\Show\RouteEntry;
 use NimbleJunction\Core\Show\Show;
 use NimbleJunction\Core\Show\UniverseEntry;
+use NimbleJunction\Core\Universe\MergeRule;
 use NimbleJunction\Core\Universe\Shaping;
 
 /** Makes a plan of a show. A show that has been read always compiles. */
@@ -49,12 +50,13 @@ final readonly class Compiler
         $endpoints = $entrances->compile();
         $exits = new Exits($show, $this->identity, $endpoints);
         $messageOutlets = $exits->messageOutlets();
+        $patch = $show->patch();
 
         return new Plan(
             $show->name,
             array_map(static fn(UniverseEntry $universe): array => [
                 'name' => $universe->name,
-                'rules' => $universe->rules,
+                'rules' => $universe->rules->merge === MergeRule::Slot ? $universe->rules->andLatest($patch->latest($universe->id)) : $universe->rules,
                 'shaping' => $universe->shapes === [] && $universe->swaps === [] ? null : new Shaping($universe->shapes, $universe->swaps),
             ], $show->universes),
             $ports,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Show;
 
+use NimbleJunction\Core\Patch\Fixture;
 use NimbleJunction\Core\Signal\MidiAddress;
 use NimbleJunction\Core\Signal\Protocol;
 
@@ -33,6 +34,9 @@ final readonly class References
         }
         foreach (array_values($this->show->routes) as $i => $route) {
             $this->route($i, $route);
+        }
+        foreach (array_values($this->show->fixtures) as $i => $fixture) {
+            $this->fixture($i, $fixture);
         }
         foreach (array_values($this->show->ranges) as $i => $range) {
             $this->universe("/ranges/{$i}/from/universe", $range->from);
@@ -78,6 +82,19 @@ final readonly class References
             $this->fault($path, "\"{$port->name}\" does not ".($route->fromMessage ? 'receive' : 'send'), 'Give the port that side first.');
         } elseif ($port->protocol === Protocol::Midi && ! $route->fromMessage && ! MidiAddress::canBeSent($route->message->address)) {
             $this->fault("/routes/{$i}/{$message}/address", "\"{$route->message->address}\" is no MIDI message that can be sent", MidiAddress::RULE);
+        }
+    }
+
+    private function fixture(int $i, Fixture $fixture): void
+    {
+        $this->universe("/fixtures/{$i}/universe", $fixture->universeId);
+        $profile = $this->show->profiles[$fixture->profileId] ?? null;
+        if ($profile === null) {
+            if ($fixture->profileId !== '') {
+                $this->fault("/fixtures/{$i}/profile", "there is no profile \"{$fixture->profileId}\"", 'Profiles are: '.(implode(', ', \array_slice(array_keys($this->show->profiles), 0, 12)) ?: 'none yet').'.');
+            }
+        } elseif ($fixture->first + $profile->slots() > 513) {
+            $this->fault("/fixtures/{$i}/first", "\"{$fixture->name}\" would end at slot ".($fixture->first + $profile->slots() - 1), "It takes {$profile->slots()} slots: begin at ".(513 - $profile->slots()).' or below.');
         }
     }
 

@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Show;
 
+use NimbleJunction\Core\Patch\Fixture;
+use NimbleJunction\Core\Patch\Patch;
+use NimbleJunction\Core\Patch\Profile;
+
 /** A show document, read and found sound. */
 final readonly class Show
 {
@@ -15,6 +19,8 @@ final readonly class Show
      * @param array<string, PortEntry> $ports by id
      * @param array<string, RouteEntry> $routes by id
      * @param array<string, RangeEntry> $ranges by id
+     * @param array<string, Profile> $profiles by id
+     * @param array<string, Fixture> $fixtures by id
      * @param int $middleC octave number of note 60, 3 to 5: makers differ
      */
     public function __construct(
@@ -24,6 +30,13 @@ final readonly class Show
         public array $routes,
         public array $ranges = [],
         public int $middleC = 4,
+        public array $profiles = [],
+        public array $fixtures = [],
     ) {
+    }
+
+    public function patch(): Patch
+    {
+        return new Patch($this->profiles, $this->fixtures);
     }
 }

@@ -41,6 +41,8 @@ final class ShowReader
             self::byId($fields->objects('routes', 20000), self::route(...)),
             self::byId($fields->objects('ranges', 2000), SlotReader::range(...)),
             $fields->whole('middleC', 3, 5, 4),
+            self::byId($fields->objects('profiles', 1000), PatchReader::profile(...)),
+            self::byId($fields->objects('fixtures', 5000), PatchReader::fixture(...)),
         );
         $fields->close();
         (new References($show, $faults))->check();

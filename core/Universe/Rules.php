@@ -19,6 +19,12 @@ final readonly class Rules
     ) {
     }
 
+    /** @param string $latest one byte a slot, not 0 where the latest takes precedence besides */
+    public function andLatest(string $latest): self
+    {
+        return new self($this->merge, $this->whenLost, $this->latest | $latest, $this->chosen);
+    }
+
     public function merger(): Merger
     {
         return match ($this->merge) {

@@ -32,7 +32,7 @@ final class FernhallGlasshouse
             'universes' => [
                 ['id' => 'palm-house', 'name' => 'Palm House', 'merge' => 'htp'],
                 ['id' => 'fern-gallery', 'name' => 'Fern Gallery', 'merge' => 'ltp'],
-                ['id' => 'canopy', 'name' => 'Canopy', 'merge' => 'htp'],
+                ['id' => 'canopy', 'name' => 'Canopy', 'merge' => 'slot'],
                 ['id' => 'lily-pond', 'name' => 'Lily Pond', 'merge' => 'htp', 'whenLost' => 'fade', 'fadeSeconds' => 4, 'shapes' => [['first' => 12, 'last' => 12, 'low' => 10, 'high' => 131]]],
             ],
             'ports' => self::ports($loopback),
@@ -40,6 +40,8 @@ final class FernhallGlasshouse
             'ranges' => [
                 ['id' => 'lanterns', 'name' => 'Lantern to the path lanterns', 'from' => ['universe' => 'palm-house', 'first' => 5, 'count' => 1], 'to' => ['universe' => 'fern-gallery', 'first' => 101], 'repeat' => 8, 'limit' => 106],
             ],
+            'profiles' => self::profiles(),
+            'fixtures' => self::fixtures(),
         ];
     }
 
@@ -109,6 +111,36 @@ final class FernhallGlasshouse
             ['id' => 'desk-go', 'name' => 'House desk fader 11 is Go',
                 'from' => ['kind' => 'slot', 'universe' => 'palm-house', 'slot' => 11, 'low' => 0, 'high' => 255],
                 'to' => ['kind' => 'message', 'port' => 'cue-desk', 'address' => '/desk/go', 'type' => 'int', 'low' => 0, 'high' => 1]],
+        ];
+    }
+
+    /** @return list<array<string, mixed>> */
+    private static function profiles(): array
+    {
+        $parameters = static fn(string ...$names): array => array_map(static fn(string $name): array => ['name' => $name, 'slots' => 1, 'intensity' => \in_array($name, ['level', 'opacity'], true)], $names);
+
+        return [
+            ['id' => 'dimmer', 'name' => 'Dimmer', 'parameters' => $parameters('level')],
+            ['id' => 'media-layer', 'name' => 'Media layer', 'parameters' => $parameters('clip', 'opacity', 'across', 'up', 'size', 'effect')],
+            ['id' => 'mist-laser', 'name' => 'Mist laser', 'parameters' => $parameters('enable', 'shape', 'size', 'rotation', 'across', 'up', 'red', 'green', 'blue', 'points', 'wave', 'speed')],
+            ['id' => 'moving-lantern', 'name' => 'Moving lantern', 'parameters' => [['name' => 'pan', 'slots' => 2], ['name' => 'tilt', 'slots' => 2], ['name' => 'level', 'slots' => 1, 'intensity' => true], ['name' => 'colour', 'slots' => 1]]],
+        ];
+    }
+
+    /** @return list<array<string, mixed>> */
+    private static function fixtures(): array
+    {
+        $fixture = static fn(string $id, string $name, string $profile, string $universe, int $first): array => ['id' => $id, 'name' => $name, 'profile' => $profile, 'universe' => $universe, 'first' => $first];
+
+        return [
+            $fixture('lantern', 'Lantern', 'dimmer', 'palm-house', 5),
+            $fixture('doors', 'Doors', 'dimmer', 'palm-house', 9),
+            $fixture('fern-left', 'Fern SL', 'moving-lantern', 'fern-gallery', 1),
+            $fixture('fern-right', 'Fern SR', 'moving-lantern', 'fern-gallery', 7),
+            $fixture('layer-1', 'Layer 1', 'media-layer', 'canopy', 1),
+            $fixture('layer-2', 'Layer 2', 'media-layer', 'canopy', 7),
+            $fixture('layer-3', 'Layer 3', 'media-layer', 'canopy', 13),
+            $fixture('laser', 'Pond laser', 'mist-laser', 'lily-pond', 1),
         ];
     }
 

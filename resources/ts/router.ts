@@ -4,6 +4,7 @@ import { useSession } from './api/session'
 export const places = [
   { path: '/', name: 'Overview' },
   { path: '/ports', name: 'Ports' },
+  { path: '/patch', name: 'Patch' },
   { path: '/universes', name: 'Universes' },
   { path: '/scope', name: 'Scope' },
   { path: '/routes', name: 'Routes' },
@@ -19,6 +20,7 @@ export function makeRouter(): Router {
       { path: '/login', component: () => import('./login/LoginPage.vue'), meta: { open: true } },
       { path: '/', component: () => import('./overview/OverviewPage.vue') },
       { path: '/ports/:id?', component: () => import('./ports/PortsPage.vue') },
+      { path: '/patch/:id?', component: () => import('./patch/PatchPage.vue') },
       { path: '/universes/:id?', component: () => import('./universes/UniversesPage.vue') },
       { path: '/scope', component: () => import('./scope/ScopePage.vue') },
       { path: '/routes/:id?', component: () => import('./routes/RoutesPage.vue') },

@@ -16,7 +16,7 @@ final class FrameTest extends BrowserTestCase
     {
         $this->go('Overview');
         self::$chrome->find('main h1')->click();
-        foreach (['2' => 'Ports', '4' => 'Scope', '5' => 'Routes', '7' => 'Packets', '8' => 'Show', '1' => 'Fernhall Glasshouse'] as $key => $title) {
+        foreach (['2' => 'Ports', '3' => 'Patch', '5' => 'Scope', '6' => 'Routes', '8' => 'Packets', '9' => 'Show', '1' => 'Fernhall Glasshouse'] as $key => $title) {
             $this->key((string) $key);
             $this->sees('main h1', $title);
         }

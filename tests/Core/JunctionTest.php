@@ -89,7 +89,7 @@ final class JunctionTest extends TestCase
         $rig->artNet([1 => 100, 2 => 30]);
         $rig->sacn([1 => 60, 2 => 200]);
         $rig->osc('/lamp', 0.5);
-        $rig->junction->hold('palm', new Hold(8, 44, 'Ada', $rig->nanos() + 60_000_000_000), 8, $rig->nanos());
+        $rig->junction->hold('palm', [new Hold(8, 44, 'Ada', $rig->nanos() + 60_000_000_000)], $rig->nanos());
         $json = json_encode($rig->junction->snapshot($rig->nanos()), JSON_THROW_ON_ERROR);
 
         $next = new Rig();

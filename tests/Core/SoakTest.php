@@ -75,7 +75,7 @@ final class SoakTest extends TestCase
             $rig->pass(2);
         }
         $rig->adopt(['name' => "Edit {$minute}"]);
-        $rig->junction->hold('palm', new \NimbleJunction\Core\Universe\Hold($minute, 99, 'anna', $rig->nanos() + 5_000_000_000), $minute, $rig->nanos());
+        $rig->junction->hold('palm', [new \NimbleJunction\Core\Universe\Hold($minute, 99, 'anna', $rig->nanos() + 5_000_000_000)], $rig->nanos());
         $rig->junction->restore($rig->junction->snapshot($rig->nanos()), $rig->nanos());
     }
 

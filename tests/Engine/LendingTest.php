@@ -36,6 +36,8 @@ final class LendingTest extends TestCase
             ['id' => 'light', 'name' => 'Light', 'from' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 1], 'to' => ['kind' => 'message', 'port' => 'keys', 'address' => '/controller/1/7', 'type' => 'int', 'low' => 0, 'high' => 127]],
             ['id' => 'axis', 'name' => 'Axis', 'from' => ['kind' => 'message', 'port' => 'stick', 'address' => '/axis/1', 'low' => -1, 'high' => 1], 'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 21]],
         );
+        $document['profiles'] = [['id' => 'spot', 'name' => 'Spot', 'parameters' => [['name' => 'level', 'intensity' => true], ['name' => 'pan', 'slots' => 2]]]];
+        $document['fixtures'] = [['id' => 'spot', 'name' => 'Spot', 'profile' => 'spot', 'universe' => 'palm', 'first' => 100]];
         $this->live = Background::freePort();
         $this->engine = new EngineProcess($document, ['--for=60', "--live=127.0.0.1:{$this->live}"]);
     }
@@ -184,6 +186,19 @@ final class LendingTest extends TestCase
         self::assertSame(range($points[0][1], $points[0][1] + \count($points) - 1), array_map(intval(...), array_column($points, 1)), 'none is left out');
         self::assertStringContainsString('in steps of 1', end($news)['words']);
         $desk->close();
+    }
+
+    public function testAParameterOfAFixtureIsHeldOnAllOfItsSlots(): void
+    {
+        $heard = (new LiveLink($this->live, Role::Operator, [
+            ['do' => 'hold', 'fixture' => 'spot', 'parameter' => 'pan', 'value' => 0.45],
+            ['do' => 'hold', 'fixture' => 'spot', 'parameter' => 'smoke', 'value' => 1],
+            ['do' => 'hold', 'fixture' => 'spot', 'parameter' => 'pan', 'value' => 45],
+            ['do' => 'subscribe', 'topics' => ['status', 'trace']],
+        ], 0.6))->heard();
+        self::assertSame([[101, 115], [102, 51]], array_map(static fn(array $hold): array => [$hold['slot'], $hold['level']], end($heard['status'])['holds']));
+        self::assertSame(['There is no parameter "smoke" of a fixture "spot" in the show.', '"value" must be a number from 0 to 1.'], array_column($heard['answer'], 'error'));
+        self::assertContains('Ada holds slots 101 to 102 of Palm House at 115, 51', array_column(array_merge(...array_column($heard['trace'], 'events')), 'title'));
     }
 
     public function testARunOfSlotsIsHeldAndLetGo(): void

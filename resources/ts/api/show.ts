@@ -1,12 +1,15 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { call } from './client'
-import type { LevelSpan, Port, PrioritySpan, Range, Route, Shape, ShowDocument, SlotSpan, Swap, Universe } from './showDocument'
+import type { Fixture, LevelSpan, Parameter, Port, PrioritySpan, Profile, Range, Route, Shape, ShowDocument, SlotSpan, Swap, Universe } from './showDocument'
 
-export type { LevelSpan, Port, PrioritySpan, Range, Route, Shape, ShowDocument, SlotSpan, Swap, Universe }
-export type ListName = 'universes' | 'ports' | 'routes' | 'ranges'
+export type { Fixture, LevelSpan, Parameter, Port, PrioritySpan, Profile, Range, Route, Shape, ShowDocument, SlotSpan, Swap, Universe }
+export type ListName = 'universes' | 'ports' | 'routes' | 'ranges' | 'profiles' | 'fixtures'
 export interface OtherEndLine { side: string, label: string, value: string }
 export interface Adapter { name: string, address: string, netmask: string, broadcast: string }
+
+/** A fixture as it lies in its universe. */
+export interface Patched { id: string, name: string, profile: string, universe: string, first: number, last: number, shares: string[], parameters: { name: string, first: number, last: number, intensity: boolean }[] }
 
 interface ShowPageData {
   document: ShowDocument
@@ -14,6 +17,8 @@ interface ShowPageData {
   otherEnds: Record<string, OtherEndLine[]>
   numbering: Record<string, string[]>
   unsent: Record<string, string[]>
+  patch: Patched[]
+  nextFree: Record<string, number | null>
   adapters: Adapter[]
   undo: string | null
   notice?: string | null
@@ -53,7 +58,10 @@ export const useShow = defineStore('show', () => {
   const ports = computed<Port[]>(() => document.value?.ports ?? [])
   const routes = computed<Route[]>(() => document.value?.routes ?? [])
   const ranges = computed<Range[]>(() => document.value?.ranges ?? [])
+  const profiles = computed<Profile[]>(() => document.value?.profiles ?? [])
+  const fixtures = computed<Fixture[]>(() => document.value?.fixtures ?? [])
+  const patchOf = (universe: string) => (data.value?.patch ?? []).filter((one) => one.universe === universe)
   const universeName = (id: string) => universes.value.find((one) => one.id === id)?.name ?? id
   const portName = (id: string) => ports.value.find((one) => one.id === id)?.name ?? id
-  return { data, said, load, add, replace, remove, settle, takeUp, importJson, undo, document, universes, ports, routes, ranges, universeName, portName }
+  return { data, said, load, add, replace, remove, settle, takeUp, importJson, undo, document, universes, ports, routes, ranges, profiles, fixtures, patchOf, universeName, portName }
 })

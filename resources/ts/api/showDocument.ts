@@ -35,6 +35,14 @@ export interface ShowDocument {
    */
   ranges?: Range[]
   /**
+   * @maxItems 1000
+   */
+  profiles?: Profile[]
+  /**
+   * @maxItems 5000
+   */
+  fixtures?: Fixture[]
+  /**
    * Octave number of MIDI note 60: makers differ.
    */
   middleC?: number
@@ -329,4 +337,40 @@ export interface Range {
    * Last slot that it may reach.
    */
   limit?: number
+}
+/**
+ * What each slot of a kind of fixture means.
+ */
+export interface Profile {
+  id: Id
+  name: Name
+  /**
+   * @minItems 1
+   * @maxItems 512
+   */
+  parameters: [Parameter, ...Parameter[]]
+}
+/**
+ * One thing about a fixture that can be set.
+ */
+export interface Parameter {
+  name: string
+  /**
+   * 1, 2 or 3 slots, the coarsest first: 8, 16 or 24 bits.
+   */
+  slots?: number
+  /**
+   * Highest takes precedence; for everything else the latest does.
+   */
+  intensity?: boolean
+}
+/**
+ * Something that listens to a run of slots.
+ */
+export interface Fixture {
+  id: Id
+  name: Name
+  profile: Id
+  universe: Id
+  first: Slot
 }

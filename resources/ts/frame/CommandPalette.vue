@@ -30,6 +30,7 @@ const everything = computed<Find[]>(() => [
   ...places.map((place) => ({ kind: 'page', name: place.name, run: go(place.path) })),
   ...show.ports.map((port) => ({ kind: 'port', name: port.name, run: go(`/ports/${port.id}`) })),
   ...show.universes.map((universe) => ({ kind: 'universe', name: universe.name, run: go(`/universes/${universe.id}`) })),
+  ...show.fixtures.map((fixture) => ({ kind: 'fixture', name: fixture.name, run: go(`/patch/${fixture.id}`) })),
   ...show.routes.map((route) => ({ kind: 'route', name: route.name, run: go(`/routes/${route.id}`) })),
   ...show.ports.map((port) => ({ kind: 'check', name: `${port.name}: two boxes do not talk`, run: go(`/ports/${port.id}?check=1`) })),
   ...(session.mayOperate ? [{ kind: 'action', name: 'Release everything held by hand', run: () => void engine.release() }] : []),
@@ -50,7 +51,7 @@ function run(one: Find | undefined): void {
 <template>
   <v-dialog v-model="open" aria-label="Find">
     <div class="panel">
-      <input ref="field" v-model="text" aria-label="Find a port, universe, route, page or action" placeholder="Find a port, universe, route, page or action" role="combobox" aria-controls="found" :aria-expanded="true" :aria-activedescendant="`found-${at}`"
+      <input ref="field" v-model="text" aria-label="Find a port, universe, fixture, route, page or action" placeholder="Find a port, universe, fixture, route, page or action" role="combobox" aria-controls="found" :aria-expanded="true" :aria-activedescendant="`found-${at}`"
         @keydown.down.prevent="at = Math.min(at + 1, found.length - 1)" @keydown.up.prevent="at = Math.max(at - 1, 0)" @keydown.enter.prevent="run(found[at])">
       <ul id="found" role="listbox" aria-label="Found">
         <li v-for="(one, i) in found" :id="`found-${i}`" :key="one.kind + one.name" role="option" :aria-selected="i === at" @click="run(one)" @mousemove="at = i"><span class="quiet">{{ one.kind }}</span> {{ one.name }}</li>

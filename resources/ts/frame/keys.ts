@@ -1,6 +1,6 @@
 /** The single keys of this application; none of them works while a person is writing. */
 export const keyTable = [
-  { key: '1 … 8', does: 'go to the pages of the rail, from the top' },
+  { key: '1 … 9', does: 'go to the pages of the rail, from the top' },
   { key: 'T', does: 'open or close the trace' },
   { key: '/ or Ctrl+K', does: 'find a port, universe, route, page or action' },
   { key: 'X', does: 'release everything held by hand' },

@@ -101,6 +101,7 @@ export const useEngine = defineStore('engine', () => {
     return () => { set.delete(taker) }
   }
   const hold = (universe: string, slot: number, level: number, last = slot, seconds?: number) => command({ do: 'hold', universe, slot, level, last, seconds })
+  const holdParameter = (fixture: string, parameter: string, value: number, seconds?: number) => command({ do: 'hold', fixture, parameter, value, seconds })
   const release = (universe?: string, slot?: number, last?: number) => command({ do: 'release', universe, slot, last })
   const check = (port: string, other: string) => link.ask({ do: 'check', port, other: other || undefined }).then((answer) => (answer.ok ? { findings: answer.findings as Finding[], error: '' } : { findings: [], error: answer.error ?? '' }))
   /** What a page says about the devices that it lends, and hands on from them. */
@@ -110,5 +111,5 @@ export const useEngine = defineStore('engine', () => {
   const onScope = (taker: (news: ScopeNews) => void) => listen(scopes, taker)
   const explain = (universe: string, slot: number) => link.ask({ do: 'explain', universe, slot })
 
-  return { start: () => link.start(), state, engine, ports, universes, holds, unclaimed, minutes, sources, events, finds, said, follow, paint, levelsNow, hold, release, explain, check, lend, handOn, onLent, onScope }
+  return { start: () => link.start(), state, engine, ports, universes, holds, unclaimed, minutes, sources, events, finds, said, follow, paint, levelsNow, hold, holdParameter, release, explain, check, lend, handOn, onLent, onScope }
 })

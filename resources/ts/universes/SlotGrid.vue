@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { onMounted, onUnmounted, ref, watch } from 'vue'
+import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
+import { useShow } from '@/api/show'
 import { levelFormat, placeMark, spellLevel } from '@/components/levels'
 import { useEngine } from '@/live/engine'
 
@@ -9,8 +10,22 @@ const slot = defineModel<number>({ required: true })
 const emit = defineEmits<{ write: [digit: string], release: [], hold: [] }>()
 const COLUMNS = 16
 const engine = useEngine()
+const show = useShow()
 const grid = ref<HTMLElement | null>(null)
 const cells: HTMLElement[] = []
+/** Where a fixture begins, or goes on in another row: its name lies over its slots. */
+const beginning = computed(() => {
+  const found: Record<number, { name: string, across: number }> = {}
+  for (const fixture of show.patchOf(props.universe)) {
+    for (let slot = fixture.first; slot <= fixture.last;) {
+      const end = Math.min(fixture.last, Math.ceil(slot / COLUMNS) * COLUMNS)
+      found[slot] = { name: fixture.name, across: end - slot + 1 }
+      slot = end + 1
+    }
+  }
+  return found
+})
+const patched = computed(() => Object.keys(beginning.value).length > 0)
 let levels = new Uint8Array(512)
 let winners = new Uint8Array(512)
 let stops: (() => void)[] = []
@@ -99,10 +114,10 @@ function clicked(event: MouseEvent): void {
 </script>
 
 <template>
-  <div ref="grid" class="grid" role="grid" aria-label="Slots 1 to 512" aria-rowcount="32" :aria-colcount="COLUMNS" @keydown="pressed" @click="clicked">
+  <div ref="grid" class="grid" :class="{ patched }" role="grid" aria-label="Slots 1 to 512" aria-rowcount="32" :aria-colcount="COLUMNS" @keydown="pressed" @click="clicked">
     <div v-for="row in 32" :key="row" role="row" class="cells">
       <div v-for="column in COLUMNS" :key="column" role="gridcell" class="cell" tabindex="-1" :data-slot="(row - 1) * COLUMNS + column">
-        <span class="number">{{ (row - 1) * COLUMNS + column }}</span><span class="winner"></span><span class="level">0</span><span class="was"></span>
+        <span class="number">{{ (row - 1) * COLUMNS + column }}</span><span class="winner"></span><span class="level">0</span><span class="was"></span><span v-if="beginning[(row - 1) * COLUMNS + column]" class="fixture" :style="{ width: `${beginning[(row - 1) * COLUMNS + column]?.across}00%` }">{{ beginning[(row - 1) * COLUMNS + column]?.name }}</span>
       </div>
     </div>
   </div>
@@ -119,6 +134,8 @@ function clicked(event: MouseEvent): void {
 .raised .number { color: rgb(var(--v-theme-on-background)); }
 .was { position: absolute; left: 4px; bottom: 2px; font-size: 10px; color: var(--held); }
 .differs { background-color: color-mix(in srgb, var(--held) 22%, transparent); }
+.patched .cell { height: 50px; }
+.fixture { position: absolute; left: 0; top: 16px; z-index: 1; font-family: var(--words); font-size: 11px; font-weight: 600; line-height: 13px; padding: 0 3px; overflow: hidden; white-space: nowrap; text-overflow: ellipsis; border-top: 1px solid currentColor; background: rgb(var(--v-theme-background)); pointer-events: none; }
 .held { box-shadow: inset 0 -3px 0 var(--held); }
 .chosen { outline: 2px solid rgb(var(--v-theme-on-background)); outline-offset: -2px; }
 .grid { border-left: 1px solid var(--rule); border-top: 1px solid var(--rule); }

@@ -4,6 +4,7 @@ import { useSession } from '@/api/session'
 import { levelFormat, readLevel, spellLevel } from '@/components/levels'
 import { useEngine } from '@/live/engine'
 import type { SlotReport } from '@/live/types'
+import ParameterHold from './ParameterHold.vue'
 
 const props = defineProps<{ universe: string, slotNumber: number }>()
 const text = defineModel<string>('text', { required: true })
@@ -59,6 +60,7 @@ defineExpose({ hold: () => setHold(typed.value), release })
       <v-btn :disabled="!session.mayOperate" @click="setHold(255)">Full</v-btn>
       <v-btn :disabled="!session.mayOperate || !hold" @click="release">Release</v-btn>
     </form>
+    <ParameterHold :universe="universe" :slot-number="slotNumber" />
     <p class="small"><router-link :to="{ path: '/scope', query: { watch: `slot:${universe}:${slotNumber}` } }">Watch this slot over time</router-link></p>
     <p v-if="hold" class="held">Held at {{ spellLevel(hold.level) }} by {{ hold.by }}; ends by itself in {{ hold.left }} s.</p>
   </section>

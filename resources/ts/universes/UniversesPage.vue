@@ -29,6 +29,7 @@ engine.follow(() => (id.value ? [`levels:${id.value}`, `sources:${id.value}`] : 
 watch(id, (now) => { shown.value = `levels:${now}`; form.value = 'none' }, { immediate: true })
 watch(() => engine.sources[id.value]?.sources.length, () => { shown.value = `levels:${id.value}` })
 watch(slot, () => { text.value = '' })
+watch(() => route.query.slot, (now) => { if (now) slot.value = Math.min(512, Math.max(1, Number(now) || 1)) })
 
 const { frozen, kept, differing, keep, end } = useSnapshot(id)
 onUnmounted(end)

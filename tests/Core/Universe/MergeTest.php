@@ -118,7 +118,7 @@ final class MergeTest extends TestCase
     {
         $rig = new Rig();
         $rig->artNet([1 => 100]);
-        $rig->junction->hold('palm', new \NimbleJunction\Core\Universe\Hold(0, 7, 'Ada', $rig->nanos() + 5_000_000_000), 0, $rig->nanos());
+        $rig->junction->hold('palm', [new \NimbleJunction\Core\Universe\Hold(0, 7, 'Ada', $rig->nanos() + 5_000_000_000)], $rig->nanos());
         self::assertSame(7, $rig->level(1));
         $rig->artNet([1 => 255]);
         self::assertSame(7, $rig->level(1));
@@ -127,7 +127,7 @@ final class MergeTest extends TestCase
         self::assertSame(7, $rig->level(1));
         $rig->pass(0.2);
         self::assertSame(255, $rig->level(1));
-        $rig->junction->hold('palm', new \NimbleJunction\Core\Universe\Hold(0, 9, 'Ada', \PHP_INT_MAX), 0, $rig->nanos());
+        $rig->junction->hold('palm', [new \NimbleJunction\Core\Universe\Hold(0, 9, 'Ada', \PHP_INT_MAX)], $rig->nanos());
         $rig->junction->release(null, null, null, 'Ada', $rig->nanos());
         self::assertSame(255, $rig->level(1));
     }

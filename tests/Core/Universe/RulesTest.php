@@ -71,7 +71,7 @@ final class RulesTest extends TestCase
         self::assertSame([255, 131], $rig->levelsOf(1, 2), 'a fader cannot leave the useful range (a shutter from 10 to 131)');
         $why = $rig->junction->universes()['palm']->explain(1, $rig->nanos());
         self::assertStringContainsString('On the way out: kept from 10 to 131 (250 becomes 131)', $why);
-        $rig->junction->hold('palm', new Hold(1, 240, 'Ada', \PHP_INT_MAX), 1, $rig->nanos());
+        $rig->junction->hold('palm', [new Hold(1, 240, 'Ada', \PHP_INT_MAX)], $rig->nanos());
         self::assertSame(240, $rig->level(2), 'a hold is what leaves: above the limits too');
         $rig->adopt();
         self::assertSame(0, $rig->level(1), 'no longer inverted, at once');
@@ -170,7 +170,7 @@ final class RulesTest extends TestCase
     {
         $rig = new Rig();
         $rig->sacn([9 => 9, 12 => 12]);
-        $rig->junction->hold('palm', new Hold(9, 200, 'Ada', $rig->nanos() + 5_000_000_000), 19, $rig->nanos());
+        $rig->junction->hold('palm', array_map(static fn(int $slot): Hold => new Hold($slot, 200, 'Ada', $rig->nanos() + 5_000_000_000), range(9, 19)), $rig->nanos());
         self::assertSame([9, 200, 200, 200, 0], $rig->levelsOf(9, 10, 12, 20, 21));
         self::assertContains('Ada holds slots 10 to 20 of Palm House at 200', $rig->titles());
         $rig->junction->release('palm', 9, 11, 'Ada', $rig->nanos());

@@ -87,7 +87,7 @@ final class WhenLostTest extends TestCase
     {
         $rig = $this->rig('stop');
         $rig->sacn([1 => 200]);
-        $rig->junction->hold('palm', new Hold(7, 99, 'anna', \PHP_INT_MAX), 7, $rig->nanos());
+        $rig->junction->hold('palm', [new Hold(7, 99, 'anna', \PHP_INT_MAX)], $rig->nanos());
         $rig->pass(5);
         self::assertSame([0, 99], [$rig->level(1), $rig->level(8)], 'what is held by hand, and nothing with it');
         self::assertNotEmpty($rig->pass(2));
@@ -122,7 +122,7 @@ final class WhenLostTest extends TestCase
                 $rig->sacn([1 => 200]);
                 $rig->pass(5);
                 self::assertSame([], $rig->pass(5));
-                $rig->junction->hold('palm', new Hold(7, $level, 'anna', $rig->nanos() + 3_000_000_000), 7, $rig->nanos());
+                $rig->junction->hold('palm', [new Hold(7, $level, 'anna', $rig->nanos() + 3_000_000_000)], $rig->nanos());
                 self::assertNotEmpty($rig->pass(2), 'held');
                 if ($byHand) {
                     $rig->junction->release('palm', 7, null, 'anna', $rig->nanos());
@@ -142,7 +142,7 @@ final class WhenLostTest extends TestCase
         $rig->adopt(['universes' => [['id' => 'palm', 'name' => 'Palm House']]]);
         $rig->sacn([1 => 150]);
         $rig->pass(5);
-        $rig->junction->hold('palm', new Hold(7, 99, 'anna', \PHP_INT_MAX), 7, $rig->nanos());
+        $rig->junction->hold('palm', [new Hold(7, 99, 'anna', \PHP_INT_MAX)], $rig->nanos());
         $rig->junction->release('palm', 7, null, 'anna', $rig->nanos());
         self::assertSame(150, $rig->level(1));
         self::assertNotEmpty($rig->pass(3));

@@ -1,0 +1,51 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { Refused } from '@/api/client'
+import { useShow, type Parameter, type Profile } from '@/api/show'
+
+const props = defineProps<{ profile: Profile | null }>()
+const emit = defineEmits<{ done: [], cancel: [] }>()
+const show = useShow()
+const name = ref(props.profile?.name ?? '')
+const parameters = ref<Parameter[]>(props.profile?.parameters.map((one) => ({ ...one })) ?? [{ name: 'level', slots: 1, intensity: true }])
+const failed = ref('')
+const widths = [{ value: 1, title: '1 slot, 8 bit' }, { value: 2, title: '2 slots, 16 bit' }, { value: 3, title: '3 slots, 24 bit' }]
+/** The place of each parameter, counted from the fixture's address. */
+const offsets = computed(() => parameters.value.map((_, i) => parameters.value.slice(0, i).reduce((sum, one) => sum + (one.slots ?? 1), 1)))
+const change = (at: number, fields: Partial<Parameter>) => { parameters.value = parameters.value.map((one, i) => (i === at ? { ...one, ...fields } : one)) }
+
+async function save(): Promise<void> {
+  failed.value = ''
+  try {
+    const part = { name: name.value, parameters: parameters.value }
+    await (props.profile ? show.replace('profiles', props.profile.id, part) : show.add('profiles', part))
+    emit('done')
+  } catch (error) {
+    failed.value = error instanceof Refused && error.faults.length ? error.faults.map((fault) => `${fault.path.replace(/^\/(profiles|fixtures)\/\d+\//, '')}: ${fault.problem}. ${fault.allowed}`).join(' ') : (error as Error).message
+  }
+}
+</script>
+
+<template>
+  <form class="panel" aria-label="Profile" @submit.prevent="save">
+    <h2>{{ profile ? `Change ${profile.name}` : 'New profile' }}</h2>
+    <v-text-field v-model="name" label="Name of the profile" autofocus />
+    <div v-for="(one, i) in parameters" :key="i" class="parameter">
+      <span class="figures quiet">{{ offsets[i] }}</span>
+      <v-text-field :model-value="one.name" label="Parameter" @update:model-value="change(i, { name: $event })" />
+      <v-select :model-value="one.slots ?? 1" :items="widths" label="Takes" @update:model-value="(slots: number) => change(i, { slots })" />
+      <v-switch :model-value="one.intensity ?? false" label="Intensity" @update:model-value="change(i, { intensity: $event === true })" />
+      <button type="button" class="small-button" :aria-label="`Take parameter ${i + 1} out`" @click="parameters = parameters.filter((_, k) => k !== i)">Remove</button>
+    </div>
+    <button type="button" class="small-button" @click="parameters = [...parameters, { name: '', slots: 1, intensity: false }]">Add a parameter</button>
+    <p class="quiet small">Where a universe merges slot by slot, the highest takes precedence for intensity, and the latest for everything else.</p>
+    <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
+    <div class="actions"><v-btn type="submit" variant="flat" color="primary">{{ profile ? 'Save' : 'Add the profile' }}</v-btn><v-btn @click="emit('cancel')">Cancel</v-btn></div>
+  </form>
+</template>
+
+<style scoped>
+form { display: grid; gap: 10px; }
+.parameter { display: grid; grid-template-columns: 24px 1fr 1fr; gap: 6px; align-items: center; border-top: 1px solid var(--rule); padding-top: 8px; }
+.parameter .v-switch { grid-column: 2; }
+</style>

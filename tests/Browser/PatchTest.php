@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Tests\Browser;
+
+use PHPUnit\Framework\Attributes\Depends;
+
+/** A kind of fixture and one of that kind: named in the grid, tested by hand as a whole. */
+final class PatchTest extends BrowserTestCase
+{
+    public function testAProfileAndAFixtureAtTheNextFreeAddress(): void
+    {
+        $this->go('Patch');
+        $this->sees('section[aria-label="Fern Gallery"]', 'next free slot 13');
+        self::$chrome->press('Add a profile', '.page-head');
+        $this->field('Name of the profile', 'Spot');
+        self::$chrome->press('Add a parameter', 'form');
+        self::$chrome->press('Add the profile', 'form');
+        $this->sees('form [role=alert]', 'parameters/1/name: it is empty');
+        self::$chrome->fill('form .parameter:nth-of-type(3) input[type=text]', 'pan');
+        self::$chrome->driver->executeScript('return [...document.querySelectorAll("form .parameter")][1].querySelector("[role=combobox]").click()');
+        self::$chrome->find('.v-overlay .v-list-item:nth-child(2)')->click();
+        self::$chrome->press('Add the profile', 'form');
+        $this->sees('section[aria-label="Profiles"]', 'Spot');
+        $this->sees('section[aria-label="Profiles"]', '3 slots');
+        self::$chrome->press('Add a fixture', '.page-head');
+        $this->field('Name', 'Path spot');
+        $this->choose('Profile', 'Spot');
+        $this->choose('Universe', 'Fern Gallery');
+        self::$chrome->press('Add the fixture', 'form');
+        $this->sees('.row-button[aria-current="true"]', '13–15');
+        $this->sees('aside.panel', '14–15');
+    }
+
+    #[Depends('testAProfileAndAFixtureAtTheNextFreeAddress')]
+    public function testItsNameLiesOverItsSlotsAndItsParameterIsHeldAsAWhole(): void
+    {
+        self::$chrome->press('Test it by hand', 'aside.panel');
+        $this->sees('[data-slot="13"]', 'Path spot');
+        $this->sees('[aria-label="Slot"]', 'Path spot: level');
+        self::$chrome->find('[data-slot="15"]')->click();
+        $this->sees('[aria-label="Slot"]', 'Path spot: pan slots 14 to 15, 16 bit');
+        $this->field('Parameter at, per cent', '45');
+        self::$chrome->press('Hold it', '.parameter');
+        $this->sees('header.strip', '2 held');
+        $this->untilScript('return [14, 15].map((slot) => document.querySelector(`[data-slot="${slot}"] .level`)?.textContent).join(" ")', '115 51');
+        self::$chrome->press('Let go', '.parameter');
+        $this->sees('header.strip', 'nothing held');
+    }
+
+    #[Depends('testItsNameLiesOverItsSlotsAndItsParameterIsHeldAsAWhole')]
+    public function testSharedSlotsAreSaidAndAFixturePastTheEndIsRefused(): void
+    {
+        $this->go('Patch');
+        self::$chrome->press('Path spot', 'section[aria-label="Fern Gallery"]');
+        self::$chrome->press('Change', 'aside.panel');
+        $this->field('Address, 1 to 512', '511');
+        self::$chrome->press('Save', 'form');
+        $this->sees('form [role=alert]', 'would end at slot 513. It takes 3 slots: begin at 510 or below.');
+        $this->field('Address, 1 to 512', '12');
+        self::$chrome->press('Save', 'form');
+        $this->sees('.row-button[aria-current="true"]', 'shares slots with Fern SR');
+    }
+}
