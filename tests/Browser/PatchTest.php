@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\Browser;
 
+use Facebook\WebDriver\WebDriverKeys;
+use NimbleJunction\Tests\Support\Background;
 use PHPUnit\Framework\Attributes\Depends;
 
 /** A kind of fixture and one of that kind: named in the grid, tested by hand as a whole. */
@@ -17,10 +19,11 @@ final class PatchTest extends BrowserTestCase
         $this->field('Name of the profile', 'Spot');
         self::$chrome->press('Add a parameter', 'form');
         self::$chrome->press('Add the profile', 'form');
-        $this->sees('form [role=alert]', 'parameters/1/name: it is empty');
-        self::$chrome->fill('form .parameter:nth-of-type(3) input[type=text]', 'pan');
-        self::$chrome->driver->executeScript('return [...document.querySelectorAll("form .parameter")][1].querySelector("[role=combobox]").click()');
-        self::$chrome->find('.v-overlay .v-list-item:nth-child(2)')->click();
+        $this->sees('form [role=alert]', 'parameters/1/name: it is missing');
+        self::$chrome->fill('form .parameter + .parameter input', 'pan');
+        $takes = self::$chrome->driver->executeScript('return [...document.querySelectorAll("main label")].filter((one) => one.htmlFor && one.textContent.trim() === "Takes").at(-1).htmlFor');
+        self::$chrome->find("[id=\"{$takes}\"]")->sendKeys(WebDriverKeys::ENTER);
+        Background::until(static fn() => self::$chrome->driver->executeScript('const found = [...document.querySelectorAll(".v-overlay .v-list-item")].find((one) => one.textContent.includes("16 bit")); found?.click(); return found ? true : null'), 'The width of two slots');
         self::$chrome->press('Add the profile', 'form');
         $this->sees('section[aria-label="Profiles"]', 'Spot');
         $this->sees('section[aria-label="Profiles"]', '3 slots');

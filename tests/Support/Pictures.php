@@ -32,6 +32,10 @@ final readonly class Pictures
                 $this->go('Ports');
                 $this->chrome->press("Guide's tablet", '.list');
             },
+            'patch' => function (): void {
+                $this->go('Patch');
+                $this->chrome->press('Fern SL', 'section');
+            },
             'universe' => function (): void {
                 $this->go('Universes');
                 $this->chrome->find('[data-slot="1"]')->click();

@@ -17,6 +17,8 @@ export function spellRate(perSecond: number): string {
   return perSecond < 10 ? `${perSecond.toFixed(1)} a second` : `${Math.round(perSecond)} a second`
 }
 
+export const spellMillis = (millis: number) => (millis < 1000 ? `${Math.round(millis)} ms` : `${(millis / 1000).toFixed(1)} s`)
+
 export function spellAgo(millis: number | null): string {
   if (millis === null) return 'never'
   if (millis < 1500) return 'just now'

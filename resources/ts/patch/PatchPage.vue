@@ -48,7 +48,7 @@ async function remove(list: 'fixtures' | 'profiles', id: string): Promise<void> 
         <section v-for="universe in show.universes.filter((one) => show.patchOf(one.id).length > 0)" :key="universe.id" :aria-label="universe.name">
           <h2>{{ universe.name }} <span class="quiet small">next free slot {{ show.data?.nextFree[universe.id] ?? 'none' }}</span></h2>
           <button v-for="one in show.patchOf(universe.id)" :key="one.id" type="button" class="row-button row" :aria-current="chosen?.id === one.id" @click="router.push(`/patch/${one.id}`)">
-            <span class="figures span">{{ one.first }}–{{ one.last }}</span><strong>{{ one.name }}</strong><span class="quiet">{{ one.profile }}</span>
+            <span class="figures span">{{ one.first === one.last ? one.first : `${one.first}–${one.last}` }}</span><strong>{{ one.name }}</strong><span class="quiet">{{ one.profile }}</span>
             <span v-if="one.shares.length" class="wrong small">shares slots with {{ one.shares.join(', ') }}</span>
           </button>
         </section>
@@ -68,7 +68,7 @@ async function remove(list: 'fixtures' | 'profiles', id: string): Promise<void> 
         <p class="quiet">{{ chosen.profile }} at slot {{ chosen.first }} of {{ show.universeName(chosen.universe) }}, to {{ chosen.last }}</p>
         <table class="plain">
           <thead><tr><th>Slots</th><th>Parameter</th><th>Takes</th></tr></thead>
-          <tbody><tr v-for="one in chosen.parameters" :key="one.name"><td class="figures">{{ one.first === one.last ? one.first : `${one.first}–${one.last}` }}</td><td>{{ one.name }}<span class="quiet small"> {{ (one.last - one.first + 1) * 8 }} bit</span></td><td class="quiet small">{{ one.intensity ? 'the highest' : 'the latest' }}</td></tr></tbody>
+          <tbody><tr v-for="one in chosen.parameters" :key="one.name"><td class="figures">{{ one.first === one.last ? one.first : `${one.first}–${one.last}` }}</td><td>{{ one.name }} <span class="quiet small">{{ (one.last - one.first + 1) * 8 }} bit</span></td><td class="quiet small">{{ one.intensity ? 'the highest' : 'the latest' }}</td></tr></tbody>
         </table>
         <div class="actions">
           <v-btn :to="{ path: `/universes/${chosen.universe}`, query: { slot: chosen.first } }">Test it by hand</v-btn>

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { Port } from '@/api/show'
 import MinutePlot from '@/components/MinutePlot.vue'
-import { spellAgo, spellRate } from '@/components/words'
+import { spellAgo, spellMillis, spellRate } from '@/components/words'
 import { useEngine } from '@/live/engine'
 
 /** What a port did in the last minute, and since the engine started. */
@@ -25,7 +25,7 @@ const senders = computed(() => Object.entries(life.value?.senders ?? {}).map(([a
     <MinutePlot :values="minute?.in ?? []" label="Packets received" />
     <dl>
       <dt>First and last heard</dt><dd>{{ life?.firstAgo == null ? 'never' : `${spellAgo(life.firstAgo)}, and ${spellAgo(life.heardAgo)}` }}</dd>
-      <template v-if="life?.gap != null"><dt>Longest gap</dt><dd class="figures">{{ life.gap }} ms in the last minute</dd><dt>Jitter</dt><dd class="figures">± {{ life.jitter }} ms</dd></template>
+      <template v-if="life?.gap != null"><dt>Longest gap</dt><dd class="figures">{{ spellMillis(life.gap) }} in the last minute</dd><dt>Jitter</dt><dd class="figures">± {{ spellMillis(life.jitter ?? 0) }}</dd></template>
       <template v-if="loss"><dt>Lost by sequence</dt><dd class="figures" :class="{ wrong: loss !== 'none' }">{{ loss }}</dd></template>
       <dt>Senders</dt><dd class="figures">{{ senders || 'none yet' }}</dd>
       <template v-if="life?.connected.length"><dt>Connected</dt><dd>{{ life.connected.join(', ') }}</dd></template>

@@ -77,7 +77,7 @@ function back(): void {
 <style scoped>
 .beside { display: grid; grid-template-columns: minmax(0, 1fr) 420px 248px; gap: 20px; align-items: start; }
 .row { display: flex; gap: 8px; align-items: baseline; }
-.state { font-weight: 600; margin-right: 4px; }
+.state { font-weight: 600; margin-right: 4px; vertical-align: text-bottom; }
 .row > span { font-size: 13px; white-space: nowrap; }
 .rate { margin-left: auto; }
 .sized { container-type: size; }
