@@ -1,27 +1,22 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
-import { Refused } from '@/api/client'
 import { useShow, type Fixture } from '@/api/show'
+import { useAttempt } from '@/components/attempt'
 
 const props = defineProps<{ fixture: Fixture | null }>()
 const emit = defineEmits<{ done: [id: string], cancel: [] }>()
 const show = useShow()
 const universe = props.fixture?.universe ?? show.universes[0]?.id ?? ''
 const draft = ref({ name: props.fixture?.name ?? '', profile: props.fixture?.profile ?? show.profiles[0]?.id ?? '', universe, first: props.fixture?.first ?? show.data?.nextFree[universe] ?? 1 })
-const failed = ref('')
+const { failed, attempt } = useAttempt()
 // The next free address is offered, as long as a fixture is new.
 watch(() => draft.value.universe, (now) => { if (!props.fixture) draft.value.first = show.data?.nextFree[now] ?? 1 })
 
-async function save(): Promise<void> {
-  failed.value = ''
-  try {
-    const part = { ...draft.value, first: Number(draft.value.first) }
-    if (props.fixture) await show.replace('fixtures', props.fixture.id, part)
-    emit('done', props.fixture?.id ?? (await show.add('fixtures', part)).id ?? '')
-  } catch (error) {
-    failed.value = error instanceof Refused && error.faults.length ? error.faults.map((fault) => `${fault.path.replace(/^\/fixtures\/\d+\//, '')}: ${fault.problem}. ${fault.allowed}`).join(' ') : (error as Error).message
-  }
-}
+const save = () => attempt(async () => {
+  const part = { ...draft.value, first: Number(draft.value.first) }
+  if (props.fixture) await show.replace('fixtures', props.fixture.id, part)
+  emit('done', props.fixture?.id ?? (await show.add('fixtures', part)).id ?? '')
+})
 </script>
 
 <template>

@@ -3,6 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useSession } from '@/api/session'
 import { useShow } from '@/api/show'
+import { useAttempt } from '@/components/attempt'
 import FixtureForm from './FixtureForm.vue'
 import ProfileForm from './ProfileForm.vue'
 
@@ -12,7 +13,7 @@ const session = useSession()
 const route = useRoute()
 const router = useRouter()
 const side = ref<Side>({ kind: 'none' })
-const failed = ref('')
+const { failed, attempt } = useAttempt()
 const chosen = computed(() => show.data?.patch.find((one) => one.id === route.params.id) ?? show.data?.patch[0] ?? null)
 watch(() => route.params.id, () => { side.value = { kind: 'none' } })
 const fixture = computed(() => { const now = side.value; return now.kind === 'fixture' && now.id !== null ? show.fixtures.find((one) => one.id === now.id) ?? null : null })
@@ -22,14 +23,7 @@ const done = (id?: string) => {
   side.value = { kind: 'none' }
   if (id) void router.push(`/patch/${id}`)
 }
-async function remove(list: 'fixtures' | 'profiles', id: string): Promise<void> {
-  failed.value = ''
-  try {
-    await show.remove(list, id)
-  } catch (error) {
-    failed.value = (error as Error).message
-  }
-}
+const remove = (list: 'fixtures' | 'profiles', id: string) => attempt(() => show.remove(list, id))
 </script>
 
 <template>

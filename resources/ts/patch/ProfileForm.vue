@@ -1,29 +1,24 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { Refused } from '@/api/client'
 import { useShow, type Parameter, type Profile } from '@/api/show'
+import { useAttempt } from '@/components/attempt'
 
 const props = defineProps<{ profile: Profile | null }>()
 const emit = defineEmits<{ done: [], cancel: [] }>()
 const show = useShow()
 const name = ref(props.profile?.name ?? '')
 const parameters = ref<Parameter[]>(props.profile?.parameters.map((one) => ({ ...one })) ?? [{ name: 'level', slots: 1, intensity: true }])
-const failed = ref('')
+const { failed, attempt } = useAttempt()
 const widths = [{ value: 1, title: '1 slot, 8 bit' }, { value: 2, title: '2 slots, 16 bit' }, { value: 3, title: '3 slots, 24 bit' }]
 /** The place of each parameter, counted from the fixture's address. */
 const offsets = computed(() => parameters.value.map((_, i) => parameters.value.slice(0, i).reduce((sum, one) => sum + (one.slots ?? 1), 1)))
 const change = (at: number, fields: Partial<Parameter>) => { parameters.value = parameters.value.map((one, i) => (i === at ? { ...one, ...fields } : one)) }
 
-async function save(): Promise<void> {
-  failed.value = ''
-  try {
-    const part = { name: name.value, parameters: parameters.value }
-    await (props.profile ? show.replace('profiles', props.profile.id, part) : show.add('profiles', part))
-    emit('done')
-  } catch (error) {
-    failed.value = error instanceof Refused && error.faults.length ? error.faults.map((fault) => `${fault.path.replace(/^\/(profiles|fixtures)\/\d+\//, '')}: ${fault.problem}. ${fault.allowed}`).join(' ') : (error as Error).message
-  }
-}
+const save = () => attempt(async () => {
+  const part = { name: name.value, parameters: parameters.value }
+  await (props.profile ? show.replace('profiles', props.profile.id, part) : show.add('profiles', part))
+  emit('done')
+})
 </script>
 
 <template>

@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import { useSession } from '@/api/session'
 import { useShow } from '@/api/show'
+import { useAttempt } from '@/components/attempt'
 import { spellAgo, spellNumber, spellProtocol, spellRuns } from '@/components/words'
 import { useEngine } from '@/live/engine'
 import type { LentDevice, Neighbour, Unclaimed } from '@/live/types'
@@ -11,7 +12,7 @@ const emit = defineEmits<{ made: [id: string] }>()
 const show = useShow()
 const session = useSession()
 const engine = useEngine()
-const failed = ref('')
+const { failed, attempt } = useAttempt()
 const busy = ref('')
 /** Someone that a port of ours already speaks to, or hears. */
 const portOf = (find: Neighbour) => show.ports.find((port) => port.protocol === find.protocol && (port.send?.to ?? []).includes(find.address))
@@ -31,16 +32,9 @@ const strays = computed(() => {
 })
 
 async function make(key: string, how: () => Promise<{ id?: string }>): Promise<void> {
-  failed.value = ''
   busy.value = key
-  try {
-    const { id } = await how()
-    emit('made', id ?? '')
-  } catch (error) {
-    failed.value = (error as Error).message
-  } finally {
-    busy.value = ''
-  }
+  await attempt(async () => emit('made', (await how()).id ?? ''))
+  busy.value = ''
 }
 const takeUp = (one: Neighbour) => make(one.key, () => show.takeUp({ name: one.name, protocol: one.protocol, address: one.address, gives: one.gives, takes: one.takes }))
 const takeStray = (one: Unclaimed & { numbers: number[] }) => make(one.from, () => {

@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import { useSession } from '@/api/session'
 import { useShow, type Port } from '@/api/show'
+import { useAttempt } from '@/components/attempt'
 import StateMark from '@/components/StateMark.vue'
 import { healthWords, spellProtocol } from '@/components/words'
 import { useEngine } from '@/live/engine'
@@ -18,17 +19,11 @@ const life = computed(() => engine.ports[props.port.id])
 const strays = computed(() => engine.unclaimed.filter((one) => one.ports.includes(props.port.id)))
 const crosses = computed(() => props.port.protocol === 'osc' && (props.port.link?.kind ?? 'udp') === 'udp')
 const asking = ref(false)
-const failed = ref('')
+const { failed, attempt } = useAttempt()
 
-async function attempt(what: () => Promise<unknown>, then?: () => void): Promise<void> {
-  failed.value = ''
+async function remove(): Promise<void> {
   asking.value = false
-  try {
-    await what()
-    then?.()
-  } catch (error) {
-    failed.value = (error as Error).message
-  }
+  if (await attempt(() => show.remove('ports', props.port.id))) emit('gone')
 }
 function turn(field: 'enabled' | 'receive' | 'send'): void {
   const { id, ...part } = props.port
@@ -55,7 +50,7 @@ function turn(field: 'enabled' | 'receive' | 'send'): void {
         <v-btn color="error" @click="asking = true">Delete</v-btn>
       </template>
     </div>
-    <p v-if="asking">Delete "{{ port.name }}"? Ctrl+Z brings it back. <v-btn size="small" color="error" @click="attempt(() => show.remove('ports', port.id), () => emit('gone'))">Delete it</v-btn> <v-btn size="small" @click="asking = false">Keep it</v-btn></p>
+    <p v-if="asking">Delete "{{ port.name }}"? Ctrl+Z brings it back. <v-btn size="small" color="error" @click="remove">Delete it</v-btn> <v-btn size="small" @click="asking = false">Keep it</v-btn></p>
     <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
     <hr class="rule">
     <OtherEnd :lines="show.data?.otherEnds[port.id] ?? []" :name="port.name" />

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { useShow, type Port } from '@/api/show'
+import { useAttempt } from '@/components/attempt'
 import { spellNumber } from '@/components/words'
 import type { LinkDraft } from './draft'
 import { readNumber, readRuns } from './numbers'
@@ -9,7 +10,7 @@ const props = defineProps<{ protocol: Port['protocol'], label: string, ranked?: 
 const links = defineModel<LinkDraft[]>({ required: true })
 const show = useShow()
 const numberLabel: Record<string, string> = { 'art-net': 'Port-address, from 0', sacn: 'sACN universe, from 1' }
-const failed = ref('')
+const { failed, attempt } = useAttempt()
 const runs = ref('')
 const onLine = () => props.protocol === 'dmx-line'
 function nextNumber(): number {
@@ -27,14 +28,6 @@ function add(): void {
   append([{ number: nextNumber(), universe: universe ?? '' }])
 }
 const append = (more: LinkDraft[]) => { links.value = [...links.value, ...more.map((link, i) => ({ rank: links.value.length + 1 + i, ...link }))] }
-async function attempt(what: () => Promise<void>): Promise<void> {
-  failed.value = ''
-  try {
-    await what()
-  } catch (error) {
-    failed.value = (error as Error).message
-  }
-}
 /** A new universe with the first free name, and its id. */
 async function newUniverse(): Promise<string> {
   const taken = show.universes.map((one) => one.name)

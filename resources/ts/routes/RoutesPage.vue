@@ -3,6 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useSession } from '@/api/session'
 import { useShow, type Route } from '@/api/show'
+import { useAttempt } from '@/components/attempt'
 import StateMark from '@/components/StateMark.vue'
 import { useEngine } from '@/live/engine'
 import RouteForm from './RouteForm.vue'
@@ -15,7 +16,7 @@ const router = useRouter()
 const form = ref<'none' | 'add' | 'edit'>(here.query.add ? 'add' : 'none')
 watch(() => [here.params.id, here.query.add], () => { form.value = here.query.add ? 'add' : 'none' })
 const chosen = computed<Route | null>(() => show.routes.find((route) => route.id === here.params.id) ?? show.routes[0] ?? null)
-const failed = ref('')
+const { failed, attempt } = useAttempt()
 
 /** The newest trace event in which each route took part. */
 const latest = computed(() => {
@@ -27,14 +28,6 @@ const latest = computed(() => {
   }
   return found
 })
-async function attempt(what: () => Promise<unknown>): Promise<void> {
-  failed.value = ''
-  try {
-    await what()
-  } catch (error) {
-    failed.value = (error as Error).message
-  }
-}
 function turn(route: Route): void {
   const { id, ...part } = route
   void attempt(() => show.replace('routes', id, { ...part, enabled: part.enabled === false }))

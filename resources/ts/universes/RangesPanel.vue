@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { Refused } from '@/api/client'
 import { useSession } from '@/api/session'
 import { useShow, type Range } from '@/api/show'
+import { useAttempt } from '@/components/attempt'
 
 /** Parts of this universe that are laid down elsewhere, and what is laid down here. */
 const props = defineProps<{ universe: string }>()
@@ -11,7 +11,7 @@ const session = useSession()
 const mine = computed(() => show.ranges.filter((one) => one.from.universe === props.universe || one.to.universe === props.universe))
 interface Draft { id: string, name: string, enabled: boolean, fromUniverse: string, fromFirst: number, count: number, toUniverse: string, toFirst: number, repeat: number, limit: number | string }
 const draft = ref<Draft | null>(null)
-const failed = ref('')
+const { failed, attempt } = useAttempt()
 watch(() => props.universe, () => { draft.value = null })
 
 function sentence(range: Range): string {
@@ -27,16 +27,8 @@ function edit(range: Range | null): void {
     toUniverse: range?.to.universe ?? props.universe, toFirst: range?.to.first ?? 1, repeat: range?.repeat ?? 1, limit: range?.limit ?? '',
   }
 }
-async function attempt(what: () => Promise<unknown>): Promise<void> {
-  failed.value = ''
-  try {
-    await what()
-    draft.value = null
-  } catch (error) {
-    failed.value = error instanceof Refused && error.faults.length ? error.faults.map((fault) => `${fault.path.replace(/^\/ranges\/\d+\//, '')}: ${fault.problem}. ${fault.allowed}`).join(' ') : (error as Error).message
-  }
-}
-const save = () => attempt(() => {
+const change = async (what: () => Promise<unknown>) => { if (await attempt(what)) draft.value = null }
+const save = () => change(() => {
   const now = draft.value as Draft
   const part = {
     name: now.name, enabled: now.enabled, from: { universe: now.fromUniverse, first: Number(now.fromFirst), count: Number(now.count) }, to: { universe: now.toUniverse, first: Number(now.toFirst) },
@@ -53,7 +45,7 @@ const save = () => attempt(() => {
     <div v-for="range in mine" :key="range.id" class="range">
       <strong>{{ range.name }}</strong><span v-if="range.enabled === false" class="quiet"> switched off</span>
       <p class="small">{{ sentence(range) }}</p>
-      <p v-if="session.mayBuild"><button type="button" class="small-button" @click="edit(range)">Change</button> <button type="button" class="small-button" :aria-label="`Delete ${range.name}`" @click="attempt(() => show.remove('ranges', range.id))">Delete</button></p>
+      <p v-if="session.mayBuild"><button type="button" class="small-button" @click="edit(range)">Change</button> <button type="button" class="small-button" :aria-label="`Delete ${range.name}`" @click="change(() => show.remove('ranges', range.id))">Delete</button></p>
     </div>
     <form v-if="draft" class="fields form" aria-label="Range" @submit.prevent="save">
       <v-text-field v-model="draft.name" label="Name of the range" class="wide" autofocus />

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { Refused } from '@/api/client'
 import { useShow, type LevelSpan, type Shape, type SlotSpan, type Swap, type Universe } from '@/api/show'
+import { useAttempt } from '@/components/attempt'
 import SpanRows from '@/components/SpanRows.vue'
 import ShapeRows from './ShapeRows.vue'
 
@@ -17,7 +17,7 @@ const fadeSeconds = ref(3)
 const look = ref<LevelSpan[]>([])
 const shapes = ref<Shape[]>([])
 const swaps = ref<Swap[]>([])
-const failed = ref('')
+const { failed, attempt } = useAttempt()
 const copy = <T>(list: T[] | undefined): T[] => (list ?? []).map((one) => ({ ...one }))
 watch(() => props.universe, (now) => {
   name.value = now?.name ?? ''
@@ -39,14 +39,6 @@ const rules = [
 ]
 const feeding = computed(() => show.ports.filter((port) => port.receive?.feeds?.some((link) => link.universe === props.universe?.id)))
 
-async function attempt(what: () => Promise<void>): Promise<void> {
-  failed.value = ''
-  try {
-    await what()
-  } catch (error) {
-    failed.value = error instanceof Refused && error.faults.length ? error.faults.map((fault) => `${fault.path.replace(/^\/universes\/\d+\//, '')}: ${fault.problem}. ${fault.allowed}`).join(' ') : (error as Error).message
-  }
-}
 const save = () => attempt(async () => {
   const part = {
     name: name.value, merge: merge.value, whenLost: whenLost.value, fadeSeconds: Number(fadeSeconds.value),
