@@ -17,6 +17,7 @@ use NimbleJunction\Core\Route\Routing;
 use NimbleJunction\Core\Scope\Probes;
 use NimbleJunction\Core\Signal\Frame;
 use NimbleJunction\Core\Signal\Message;
+use NimbleJunction\Core\Signal\MidiAddress;
 use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Trace\Event;
 use NimbleJunction\Core\Trace\Kind;
@@ -281,6 +282,10 @@ final class Junction
         $activity->heard($message, $from, $now);
         $activity->messageFrom = $from;
         $this->probes->message($portId, $message, $now);
+        if ($message->address === MidiAddress::CLOCK && ! isset($this->plan->messageRoutes[$portId][MidiAddress::CLOCK])) {
+            // Forty times a second, and nobody asks for it: it is counted, and leaves the trace to what happens.
+            return;
+        }
         ['event' => $event, 'sets' => $sets] = $this->routing->heard($portId, $message, $fromPort === 0 ? $from : "{$from}:{$fromPort}", $bytes, $now);
         foreach ($sets as ['route' => $route, 'level' => $level]) {
             $universe = $this->universes->find($route->universeId);

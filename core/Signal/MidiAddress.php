@@ -16,6 +16,7 @@ final readonly class MidiAddress
 {
     public const RULE = 'Use /note/CHANNEL/NUMBER, /controller/CHANNEL/NUMBER, /key-pressure/CHANNEL/NUMBER, /program/CHANNEL, /pressure/CHANNEL or /bend/CHANNEL with channels from 1 to 16 and numbers from 0 to 127; or /song-position, /song, /clock, /start, /continue or /stop.';
 
+    public const CLOCK = '/clock';
     public const NUMBERED = ['note', 'controller', 'key-pressure'];
     public const ON_CHANNEL = ['program', 'pressure', 'bend'];
     public const SYSTEM = ['song-position', 'song', 'clock', 'start', 'continue', 'stop'];

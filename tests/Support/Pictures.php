@@ -69,6 +69,7 @@ final readonly class Pictures
                 $this->go('Stand-ins');
                 $this->chrome->press('Faders', '[aria-label="House desk"]');
                 $this->chrome->press('Play the song', '[aria-label="Sound workstation"]');
+                $this->chrome->driver->executeScript('document.querySelector(".page").scrollTop = 0');
             },
             'port-form' => function (): void {
                 $this->go('Ports');

@@ -57,7 +57,7 @@ async function load(): Promise<void> {
       <section class="panel">
         <h2>Names of notes</h2>
         <p>Makers differ in the octave of a MIDI note. The number always stands beside the name: it is what both ends agree on.</p>
-        <v-select :model-value="show.document?.middleC ?? 4" :items="octaves" label="Note 60 is called" :disabled="!session.mayBuild" @update:model-value="(middleC: number) => attempt(() => show.settle({ middleC }))" />
+        <v-select :model-value="show.document?.middleC ?? 4" :items="octaves" label="Note 60 is called" class="octave" :disabled="!session.mayBuild" @update:model-value="(middleC: number) => attempt(() => show.settle({ middleC }))" />
       </section>
       <section class="panel">
         <h2>Export</h2>
@@ -99,6 +99,6 @@ async function load(): Promise<void> {
 .file:focus-within { outline: 2px solid var(--held); }
 .file.disabled { opacity: 0.5; }
 .file input { position: absolute; opacity: 0; width: 1px; }
-.ask { margin-top: 16px; }
+.ask, .octave { margin-top: 16px; }
 .wrong ul { padding-left: 20px; }
 </style>

@@ -144,4 +144,21 @@ final class MidiCodecTest extends TestCase
             ],
         ]);
     }
+
+    public function testAClockThatNobodyAsksForIsCountedAndLeavesTheTraceAlone(): void
+    {
+        $cable = ['id' => 'song', 'name' => 'Song', 'protocol' => 'midi', 'link' => ['kind' => 'cable', 'device' => 'song'], 'receive' => ['enabled' => true]];
+        $rig = new Rig(['ports' => [...Rig::document()['ports'], $cable]]);
+        for ($i = 0; $i < 24; ++$i) {
+            $rig->arrive('midi cable song', "\xF8");
+        }
+        $rig->arrive('midi cable song', "\xFA");
+        self::assertSame(25, $rig->junction->activity('song')->received);
+        self::assertSame([], preg_grep('/clock/', $rig->titles()));
+        self::assertContains('Song: start', $rig->titles());
+        $route = ['id' => 'tick', 'name' => 'Tick', 'from' => ['kind' => 'message', 'port' => 'song', 'address' => '/clock'], 'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 30]];
+        $rig->adopt(['ports' => [...Rig::document()['ports'], $cable], 'routes' => [$route]]);
+        $rig->arrive('midi cable song', "\xF8");
+        self::assertContains('Song: clock', $rig->titles());
+    }
 }
