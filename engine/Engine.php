@@ -39,6 +39,9 @@ final class Engine
     /** @var list<string> */
     private array $callbacks = [];
 
+    /** @var list<\Closure(): void> who lets go of sockets before another plan opens its own */
+    private array $leaving = [];
+
     /**
      * @param StateFile|null $state null keeps nothing over a restart
      * @param string $cables folder of the virtual cables; '' for none
@@ -69,8 +72,17 @@ final class Engine
         $plan = $this->compiler->compile($show);
         $this->show = $show;
         $this->junction->adopt($plan, self::now());
+        foreach ($this->leaving as $leave) {
+            $leave();
+        }
         $this->openSockets();
         $this->wake();
+    }
+
+    /** @param \Closure(): void $leave called before the sockets of another plan are opened */
+    public function beforeOpening(\Closure $leave): void
+    {
+        $this->leaving[] = $leave;
     }
 
     /** The show in force. */

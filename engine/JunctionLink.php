@@ -36,6 +36,12 @@ final class JunctionLink implements Conversation
         $this->report = new Report($engine->junction, $engine->startedAt, $this->ports);
         $this->lending = new Lending($engine->transports->lent);
         $this->holding = new Holding($engine);
+        // A check listens at the neighbouring port numbers; the fix that it offers needs one of them.
+        $engine->beforeOpening(function (): void {
+            foreach ($this->diagnoses as $diagnosis) {
+                $diagnosis->close();
+            }
+        });
     }
 
     public function opened(Client $client): void

@@ -44,7 +44,7 @@ final class Activity
     /** When messages come; frames have a rhythm for each of their sources. */
     public readonly Rhythm $rhythm;
 
-    private Frame|Message|Remark|Sighting|null $last = null;
+    private Frame|Message|Remark|null $last = null;
 
     /** @var array<int, int> packets received by second, in a ring of 61 */
     private array $in;
@@ -67,10 +67,21 @@ final class Activity
         }
         ++$this->received;
         ++$this->in[$this->second % (self::MINUTE + 1)];
+        if ($what instanceof Sighting) {
+            // That somebody is there says nothing about whether levels come: a desk that went stays lost.
+            $this->count($from);
+
+            return;
+        }
         $this->heardAt = $now;
         $this->firstHeardAt ??= $now;
         $this->heardFrom = $from;
         $this->last = $what;
+        $this->count($from);
+    }
+
+    private function count(string $from): void
+    {
         if (isset($this->senders[$from])) {
             ++$this->senders[$from];
         } elseif (\count($this->senders) < self::MOST_SENDERS) {
@@ -166,7 +177,7 @@ final class Activity
             $last === null => '',
             $last instanceof Frame => \strlen($last->levels).' slots of '.self::numbered($last->protocol, $last->number)
                 .($last->priority === null ? '' : ", priority {$last->priority}"),
-            $last instanceof Message, $last instanceof Sighting => $last->spelled(),
+            $last instanceof Message => $last->spelled(),
             default => $last->words,
         };
     }

@@ -108,8 +108,17 @@ abstract class BrowserTestCase extends TestCase
     /** Chooses from a list of a form by its label and the beginning of an option. */
     protected function choose(string $label, string $option): void
     {
-        self::$chrome->find('[id="'.$this->fieldId($label).'"]')->sendKeys(WebDriverKeys::ENTER);
-        Background::until(static fn() => self::$chrome->driver->executeScript('const found = [...document.querySelectorAll(".v-overlay .v-list-item")].find((one) => one.textContent.trim().startsWith(arguments[0])); found?.click(); return found ? true : null', [$option]), "The option {$option}");
+        $id = $this->fieldId($label);
+        $pressed = 0.0;
+        Background::until(static function () use ($id, $option, &$pressed): ?bool {
+            // A list that was just drawn may miss the first key: it is pressed again while none is open.
+            if (microtime(true) - $pressed > 1.5 && self::$chrome->driver->executeScript('return document.querySelector(".v-overlay--active .v-list") === null')) {
+                $pressed = microtime(true);
+                self::$chrome->find("[id=\"{$id}\"]")->sendKeys(WebDriverKeys::ENTER);
+            }
+
+            return self::$chrome->driver->executeScript('const found = [...document.querySelectorAll(".v-overlay--active .v-list-item")].find((one) => one.textContent.trim().startsWith(arguments[0])); found?.click(); return found ? true : null', [$option]);
+        }, "The option {$option}");
     }
 
     private function fieldId(string $label): string

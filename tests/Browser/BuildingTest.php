@@ -34,14 +34,14 @@ final class BuildingTest extends BrowserTestCase
     {
         $this->go('Ports');
         self::$chrome->press('Add a port', '.page-head');
-        self::$chrome->fill('form[aria-label="Port"] input[type=text]', 'Lectern');
+        self::$chrome->fill('form[aria-label="Port"] input[type=text]', 'Attic console');
         $this->choose('Protocol', 'OSC');
         $this->field('Our receive port (UDP)', '70000');
         self::$chrome->press('Add the port', 'form');
         $this->sees('form[aria-label="Port"]', 'Use a whole number from 1 to 65535');
         $this->field('Our receive port (UDP)', '8055');
         self::$chrome->press('Add the port', 'form');
-        $this->sees('.row-button[aria-current="true"]', 'Lectern');
+        $this->sees('.row-button[aria-current="true"]', 'Attic console');
         $this->sees('aside.panel', '8055');
         $this->sees('.row-button[aria-current="true"]', 'nothing heard yet');
         $socket = stream_socket_client('udp://127.0.0.1:8055');
@@ -56,13 +56,13 @@ final class BuildingTest extends BrowserTestCase
         self::$chrome->press('Switch off', 'aside.panel');
         $this->sees('.row-button[aria-current="true"]', 'off');
         self::$chrome->press('Delete', 'aside.panel');
-        $this->sees('aside.panel', 'Delete "Lectern"?');
+        $this->sees('aside.panel', 'Delete "Attic console"?');
         self::$chrome->press('Delete it', 'aside.panel');
-        Background::until(static fn(): bool => ! str_contains(self::$chrome->find('.list')->getText(), 'Lectern'), 'The port being gone');
+        Background::until(static fn(): bool => ! str_contains(self::$chrome->find('.list')->getText(), 'Attic console'), 'The port being gone');
         self::$chrome->find('h1')->click();
         $this->key(WebDriverKeys::CONTROL.'z'.WebDriverKeys::NULL);
-        $this->sees('.list', 'Lectern');
-        $this->sees('.notice', 'delete port "lectern"');
+        $this->sees('.list', 'Attic console');
+        $this->sees('.notice', 'delete port "attic-console"');
     }
 
     #[Depends('testAPortIsSwitchedOffDeletedAndBroughtBack')]

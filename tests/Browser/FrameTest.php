@@ -67,7 +67,7 @@ final class FrameTest extends BrowserTestCase
     public function testAnOffByOneIsSaidAndMendedFromTheOverview(): void
     {
         $this->go('Ports');
-        self::$chrome->press('Guest desk', '.split');
+        self::$chrome->press('Guest desk', '.list');
         self::$chrome->press('Change', 'aside.panel');
         $this->field('sACN universe, from 1', '2');
         self::$chrome->press('Save', 'form');

@@ -91,7 +91,7 @@ final class LendingTest extends TestCase
         self::assertStringContainsString('The last values stay.', $stick['fault']);
         self::assertSame("\xFF", $line->until(static fn(): bool => true)[21]);
         $said = json_encode($heard['trace'], JSON_THROW_ON_ERROR);
-        self::assertStringContainsString('axis 1 at 0"', $said, 'within the dead zone of its centre');
+        self::assertStringContainsString('slot 21 of Palm House from 128 to 255', $said, 'within the dead zone of its centre it was in the middle of its way');
         self::assertStringContainsString('axis 1 at 1"', $said, 'the rest of the way still reaches the end');
         $line->close();
     }

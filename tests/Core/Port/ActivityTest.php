@@ -11,6 +11,9 @@ use NimbleJunction\Core\Signal\Frame;
 use NimbleJunction\Core\Signal\Message;
 use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Signal\Remark;
+use NimbleJunction\Core\Wire\ArtNet\NodePort;
+use NimbleJunction\Core\Wire\ArtNet\PollReply;
+use NimbleJunction\Tests\Support\Rig;
 use PHPUnit\Framework\TestCase;
 
 /** What a port tells of itself: rates, the last minute, its state, and the last thing heard in words. */
@@ -108,5 +111,24 @@ final class ActivityTest extends TestCase
     private static function frame(): Frame
     {
         return new Frame(Protocol::ArtNet, 0x1234, str_repeat("\0", 512), 'x');
+    }
+
+    /** A node beside a desk goes on answering polls: the desk that went is lost all the same. */
+    public function testThatSomebodyIsThereDoesNotKeepADeskAlive(): void
+    {
+        $rig = new Rig(Rig::port('house', ['receive' => ['address' => '127.0.0.1', 'poll' => ['127.0.0.16'], 'feeds' => [['number' => 1, 'universe' => 'palm']]]]));
+        $reply = (new PollReply('127.0.0.16', 'Node', 'Node', [NodePort::output(3)]))->encode();
+        $state = static fn(): State => $rig->junction->activity('house')->state(Protocol::ArtNet, true, false, $rig->nanos());
+        $rig->arrive(Rig::ART_NET, $reply, '127.0.0.16');
+        self::assertSame(State::Waiting, $state());
+        $rig->artNet([1 => 5]);
+        self::assertSame(State::Alive, $state());
+        for ($i = 0; $i < 5; ++$i) {
+            $rig->pass(2.5);
+            $rig->arrive(Rig::ART_NET, $reply, '127.0.0.16');
+        }
+        self::assertSame(State::Lost, $state());
+        self::assertSame(['127.0.0.16' => 6, '127.0.0.11' => 1], $rig->junction->activity('house')->senders, 'it is counted');
+        self::assertStringContainsString('512 slots', $rig->junction->activity('house')->lastWords());
     }
 }
