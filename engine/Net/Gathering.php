@@ -56,7 +56,7 @@ final class Gathering
         $this->onGuest = EventLoop::onReadable($door, function () use ($door): void {
             $guest = @stream_socket_accept($door, 0, $name);
             if ($guest !== false) {
-                \count($this->streams) >= self::MOST ? fclose($guest) : $this->take($guest, \is_string($name) && $name !== '' ? $name : 'a program ('.(++$this->guests).')');
+                \count($this->streams) >= self::MOST ? fclose($guest) : $this->take($guest, $this->named($name));
             }
         });
     }
@@ -144,5 +144,11 @@ final class Gathering
             fclose($this->door);
             $this->door = null;
         }
+    }
+
+    /** Who came through a Unix socket has no address: what the system gives for a name then is no text at all. */
+    private function named(mixed $name): string
+    {
+        return \is_string($name) && preg_match('/^[\d.]+:\d+$/D', $name) === 1 ? $name : 'a program ('.(++$this->guests).')';
     }
 }

@@ -47,6 +47,9 @@ final class InstrumentsTest extends BrowserTestCase
         self::assertStringContainsString('rgb(0 255 0)', (string) self::$chrome->find('.mist path')->getAttribute('stroke'));
         self::$chrome->driver->executeScript('arguments[0].dispatchEvent(new PointerEvent("pointerup", { bubbles: true }))', [$button]);
         $this->untilScript('return document.querySelector(".mist")?.dataset.lit', 'false');
+        $this->go('Ports');
+        self::$chrome->press('Lectern panel', '.list');
+        $this->sees('.row-button[aria-current="true"]', 'note 36 (C2) on channel 1 ends, from a program (');
     }
 
     /** Another hand moves the level: the motor follows. */

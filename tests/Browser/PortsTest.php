@@ -117,7 +117,7 @@ final class PortsTest extends BrowserTestCase
             self::$chrome->driver->executeScript('[...document.querySelectorAll("form label")].find((one) => one.textContent.trim() === arguments[0])?.click()', [$switch]);
         }
         $this->field('To, one or more addresses', '127.77.0.90');
-        $this->field('Universes it has room for; empty for all', '2');
+        $this->field('Room for universes', '2');
         $this->field('Several at once, like 1-8', '30-32');
         self::$chrome->press('Add these', 'form');
         $this->sees('form', 'The lowest ranks go first');

@@ -61,5 +61,5 @@ export function lostWords(universe: Universe): string {
 
 export function mergeWords(universe: Universe, portName: (id: string) => string): string {
   if (universe.merge === 'chosen') return `only ${portName(universe.chosen ?? '')} leads`
-  return { htp: 'HTP: highest takes precedence', ltp: 'LTP: latest takes precedence', slot: 'slot by slot: HTP, and LTP where said' }[universe.merge ?? 'htp']
+  return { htp: 'HTP: highest takes precedence', ltp: 'LTP: latest takes precedence', slot: 'slot by slot: HTP, or LTP' }[universe.merge ?? 'htp']
 }

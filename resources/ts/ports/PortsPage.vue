@@ -30,6 +30,11 @@ function rates(port: Port): string {
   const life = engine.ports[port.id]
   return [port.receive ? `in ${spellRate(life?.in ?? 0).split(' ')[0]}` : '', port.send ? `out ${spellRate(life?.out ?? 0).split(' ')[0]}` : ''].filter(Boolean).join(' ')
 }
+/** The state's own word says already that nothing was heard. */
+function rowWords(port: Port): string {
+  const life = engine.ports[port.id]
+  return life?.state === 'waiting' && life.connected.length === 0 ? '' : healthWords(life, port)
+}
 function done(id: string): void {
   side.value = 'none'
   void router.push(`/ports/${id}`)
@@ -56,7 +61,7 @@ function back(): void {
             <span class="quiet">{{ spellProtocol(port.protocol) }}</span>
             <span class="rate"><span class="figures">{{ rates(port) }}</span> a second</span>
           </span>
-          <span class="where" :class="{ wrong: ['lost', 'fault'].includes(engine.ports[port.id]?.state ?? '') }"><StateMark :state="engine.ports[port.id]?.state ?? 'waiting'" words class="state" /> {{ healthWords(engine.ports[port.id], port) }}</span>
+          <span class="where" :class="{ wrong: ['lost', 'fault'].includes(engine.ports[port.id]?.state ?? '') }"><StateMark :state="engine.ports[port.id]?.state ?? 'waiting'" words class="state" /> {{ rowWords(port) }}</span>
           <span class="where quiet">{{ placeWords(port, show.universeName) }}</span>
           <span v-if="unsent[port.id]" class="where wrong">Not sent, as there is no room: {{ unsent[port.id]?.join(', ') }}</span>
         </button>

@@ -9,7 +9,7 @@ defineProps<{ fault: (path: string) => string | undefined }>()
 const draft = defineModel<PortDraft>({ required: true })
 const levels = computed(() => carriesLevels(draft.value.protocol))
 const networked = computed(() => !hasDevice(draft.value))
-const portLabel = computed(() => ({ tcp: 'Our receive port (TCP)', session: 'Our control port; data is the next' } as Record<string, string>)[draft.value.link.kind] ?? 'Our receive port (UDP)')
+const portLabel = computed(() => ({ tcp: 'Our receive port (TCP)', session: 'Our control port (UDP)' } as Record<string, string>)[draft.value.link.kind] ?? 'Our receive port (UDP)')
 </script>
 
 <template>

@@ -34,7 +34,7 @@ const losses = [{ value: 'hold', title: 'its last levels stay' }, { value: 'fade
 const rules = [
   { value: 'htp', title: 'HTP: highest takes precedence' },
   { value: 'ltp', title: 'LTP: latest takes precedence' },
-  { value: 'slot', title: 'Slot by slot: HTP, and LTP where said' },
+  { value: 'slot', title: 'Slot by slot: HTP, or LTP' },
   { value: 'chosen', title: 'Only the sources of one chosen port' },
 ]
 const feeding = computed(() => show.ports.filter((port) => port.receive?.feeds?.some((link) => link.universe === props.universe?.id)))
@@ -62,7 +62,7 @@ const remove = () => attempt(async () => {
     <h2>{{ universe ? `Change ${universe.name}` : 'New universe' }}</h2>
     <v-text-field v-model="name" label="Name" autofocus />
     <v-select v-model="merge" :items="rules" label="Sources of equal priority" />
-    <SpanRows v-if="merge === 'slot'" v-model="latest as never" title="Slots where the latest takes precedence" add="Add a run of slots" />
+    <SpanRows v-if="merge === 'slot'" v-model="latest as never" title="Slots where the latest takes precedence, besides those of the patch that are no intensity" add="Add a run of slots" />
     <v-select v-if="merge === 'chosen'" v-model="chosen" :items="feeding" item-title="name" item-value="id" label="The chosen port" no-data-text="No port feeds this universe yet" />
     <p class="quiet small">The highest priority always wins first. A port can be a last resort: it leads only when the others are gone.</p>
     <v-select v-model="whenLost" :items="losses" label="When its last source is gone" />
