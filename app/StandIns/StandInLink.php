@@ -41,7 +41,7 @@ final class StandInLink implements Conversation
         }
         if (++$view['turn'] % self::EVERY === 0) {
             $state = $this->rack->state();
-            $json = json_encode($state, JSON_THROW_ON_ERROR);
+            $json = json_encode($state, JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE);
             if ($json !== $view['shown']) {
                 $client->tell(['type' => 'stand-ins', 'devices' => $state]);
                 $view['shown'] = $json;

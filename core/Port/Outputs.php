@@ -14,11 +14,20 @@ use NimbleJunction\Core\Universe\Universe;
 /** All ways out of all universes: a change leaves at once where the cadence lets it, everything else when it is due. */
 final class Outputs
 {
+    /** Longer than the time between two frames, shorter than that between repeats of what stays the same. */
+    private const SOON_NANOS = 100_000_000;
+
     /** When sendDue() must be called next. */
     public int $dueAt = \PHP_INT_MAX;
 
     /** @var array<string, list<Output>> by universe */
     private array $outputs = [];
+
+    /** @var array<string, Output> those that are due before long, by the key of their outlet: with many universes the rest need not be looked at each time */
+    private array $soon = [];
+
+    /** When all of them are to be looked at again. */
+    private int $lookAt = 0;
 
     /** @var list<Departure> */
     private array $leaving = [];
@@ -46,7 +55,7 @@ final class Outputs
                 $running[$output->outlet->key] = $output;
             }
         }
-        $this->outputs = [];
+        $this->outputs = $this->soon = [];
         foreach ($plan->outlets as $universeId => $outlets) {
             foreach ($outlets as $outlet) {
                 $output = $running[$outlet->key] ?? new Output($outlet);
@@ -54,7 +63,7 @@ final class Outputs
                 $this->outputs[$universeId][] = $output;
             }
         }
-        $this->dueAt = 0;
+        $this->dueAt = $this->lookAt = 0;
     }
 
     /** The next frame of this universe carries what an event has changed. */
@@ -76,23 +85,38 @@ final class Outputs
             if ($output->offer($universe->levels, $now) <= $now) {
                 $this->send($output, $universe, $now);
             }
-            $this->dueAt = min($this->dueAt, $output->dueAt);
+            $this->expect($output, $now);
         }
     }
 
     /** @param array<string, Universe> $universes */
     public function sendDue(array $universes, int $now): void
     {
-        $next = \PHP_INT_MAX;
-        foreach ($this->outputs as $universeId => $outputs) {
-            foreach ($outputs as $output) {
-                if ($output->dueAt <= $now && isset($universes[$universeId])) {
-                    $this->send($output, $universes[$universeId], $now);
-                }
-                $next = min($next, $output->dueAt);
-            }
+        if ($this->lookAt <= $now) {
+            $this->lookAt = \PHP_INT_MAX;
+            $this->soon = array_merge(...array_map(static fn(array $outputs): array => array_combine(array_map(static fn(Output $output): string => $output->outlet->key, $outputs), $outputs), array_values($this->outputs)));
         }
-        $this->dueAt = $next;
+        $looked = $this->soon;
+        $this->soon = [];
+        $this->dueAt = $this->lookAt;
+        foreach ($looked as $output) {
+            $universe = $universes[$output->outlet->universeId] ?? null;
+            if ($universe !== null && $output->dueAt <= $now) {
+                $this->send($output, $universe, $now);
+            }
+            $this->expect($output, $now);
+        }
+    }
+
+    /** Remembers when an output is due. */
+    private function expect(Output $output, int $now): void
+    {
+        if ($output->dueAt - $now > self::SOON_NANOS) {
+            $this->lookAt = min($this->lookAt, $output->dueAt);
+        } else {
+            $this->soon[$output->outlet->key] = $output;
+        }
+        $this->dueAt = min($this->dueAt, $output->dueAt);
     }
 
     /** @return list<Departure> all that leaves since this was last asked */
