@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace NimbleJunction\Tests\Browser;
 
 use Facebook\WebDriver\WebDriverKeys;
+use NimbleJunction\Core\Check\Network;
+use NimbleJunction\Engine\Net\Adapters;
 use PHPUnit\Framework\Attributes\Depends;
 
 /** The first ten minutes: an empty show, a desk and dimmers, the two that do not talk, and the fault found. */
@@ -23,6 +25,23 @@ final class NewShowTest extends BrowserTestCase
         self::$chrome->press('Begin an empty show', '.page');
         self::$chrome->press('Replace', '.ask');
         $this->sees('.page', '0 universes, 0 ports, 0 routes.');
+    }
+
+    /** Looking around is offered; the form says whom it would ask before anybody is asked. */
+    #[Depends('testAnEmptyShowIsBegunAndCanBeTakenBack')]
+    public function testLookingAroundIsOfferedWhereNothingIsYet(): void
+    {
+        $this->go('Ports');
+        self::$chrome->press('Look for sACN senders', '[aria-label="Out there"]');
+        $this->sees('form[aria-label="Port"] h2', 'New port');
+        $this->untilScript('return [...document.querySelectorAll("form[aria-label=Port] .v-switch")].filter((one) => one.textContent.trim() === "Multicast").map((one) => one.querySelector("input").checked).join()', 'true');
+        self::$chrome->press('Cancel', 'form');
+        self::$chrome->press('Look for Art-Net nodes', '[aria-label="Out there"]');
+        $others = array_values(array_filter(Adapters::all(), static fn(array $one): bool => ! str_starts_with($one['address'], '127.')));
+        $asked = array_map(static fn(array $one): string => Network::broadcast($one['address'], $one['netmask']), $others);
+        $this->untilScript('return [...document.querySelectorAll("form label")].filter((one) => one.htmlFor && one.textContent.startsWith("Ask who is there")).map((one) => document.getElementById(one.htmlFor).value).join()', implode(', ', $asked));
+        self::$chrome->press('Cancel', 'form');
+        $this->sees('.empty', 'No ports yet.');
     }
 
     #[Depends('testAnEmptyShowIsBegunAndCanBeTakenBack')]

@@ -6,9 +6,10 @@ import { useAttempt } from '@/components/attempt'
 import { spellAgo, spellNumber, spellProtocol, spellRuns } from '@/components/words'
 import { useEngine } from '@/live/engine'
 import type { LentDevice, Neighbour, Unclaimed } from '@/live/types'
+import type { Look } from './draft'
 
 /** What says that it is there, what arrives and nobody asked for, what pages lend: one click makes a port of it. */
-const emit = defineEmits<{ made: [id: string] }>()
+const emit = defineEmits<{ made: [id: string], look: [what: Look] }>()
 const show = useShow()
 const session = useSession()
 const engine = useEngine()
@@ -19,6 +20,9 @@ const portOf = (find: Neighbour) => show.ports.find((port) => port.protocol === 
   ?? (find.gives.length > 0 ? show.ports.find((port) => port.protocol === find.protocol && engine.ports[port.id]?.senders[find.address]) : undefined)
 const lent = computed(() => engine.finds.lent.map((one) => ({ ...one, port: show.ports.find((port) => port.protocol === one.kind && port.link?.kind === 'browser' && port.link.device === one.name) })))
 const nothing = computed(() => engine.finds.neighbours.length + engine.finds.unclaimed.length + engine.finds.lent.length === 0)
+/** Nobody is found without being asked, or listened to. */
+const polls = computed(() => show.ports.some((port) => port.receive?.poll?.length))
+const joins = computed(() => show.ports.some((port) => port.protocol === 'sacn' && port.receive?.multicast))
 /** One sender of many universes is one find. */
 const strays = computed(() => {
   const bySender = new Map<string, Unclaimed & { numbers: number[] }>()
@@ -49,7 +53,7 @@ const takeLent = (one: LentDevice) => make(one.name, () => show.add('ports', {
 <template>
   <section aria-label="Out there">
     <h2>Out there</h2>
-    <p v-if="nothing" class="quiet small">Nothing has said that it is there. Art-Net nodes answer to polls (a setting of an Art-Net port), sACN senders tell their universes every ten seconds.</p>
+    <p v-if="nothing" class="quiet small">Nothing has said that it is there.</p>
     <p v-if="failed" class="wrong small" role="alert">{{ failed }}</p>
     <article v-for="one in engine.finds.neighbours" :key="one.key" class="find" :class="{ quiet: one.lost }">
       <strong>{{ one.name }}</strong>
@@ -71,6 +75,10 @@ const takeLent = (one: LentDevice) => make(one.name, () => show.add('ports', {
       <p v-if="one.port" class="small"><router-link :to="`/ports/${one.port.id}`">is {{ one.port.name }}</router-link></p>
       <button v-else-if="session.mayBuild" type="button" class="small-button" :disabled="busy !== ''" @click="takeLent(one)">Make a port of it</button>
     </article>
+    <p v-if="session.mayBuild && (!polls || !joins)" class="looks">
+      <button v-if="!polls" type="button" class="small-button" title="A port that asks everybody on our networks who is there" @click="emit('look', 'art-net')">Look for Art-Net nodes</button>
+      <button v-if="!joins" type="button" class="small-button" title="A port that hears what sACN senders tell by multicast, every ten seconds" @click="emit('look', 'sacn')">Look for sACN senders</button>
+    </p>
   </section>
 </template>
 
@@ -78,6 +86,7 @@ const takeLent = (one: LentDevice) => make(one.name, () => show.add('ports', {
 h2 { margin-bottom: 6px; }
 .find { border-top: 1px solid var(--rule); padding: 8px 0; overflow-wrap: anywhere; }
 .find p { margin: 2px 0; }
+.looks { display: flex; gap: 6px; flex-wrap: wrap; margin-top: 8px; }
 .stray { border-left: 3px solid var(--held); padding-left: 10px; }
 .find .small-button + a { display: block; margin-top: 4px; }
 </style>

@@ -3,14 +3,15 @@ import { computed, ref, watch } from 'vue'
 import { Refused, type Fault } from '@/api/client'
 import { useShow, type Port } from '@/api/show'
 import { protocols } from '@/components/words'
-import { draftOf, hasDevice, kindsOf, portOf, usualPorts } from './draft'
+import { draftOf, hasDevice, kindsOf, lookDraft, portOf, usualPorts, type Look } from './draft'
 import ReceiveFields from './ReceiveFields.vue'
 import SendFields from './SendFields.vue'
 
-const props = defineProps<{ port: Port | null }>()
+const props = defineProps<{ port: Port | null, look?: Look }>()
 const emit = defineEmits<{ done: [id: string], cancel: [] }>()
 const show = useShow()
-const draft = ref(draftOf(props.port))
+const broadcasts = (show.data?.adapters ?? []).filter((one) => !one.address.startsWith('127.')).map((one) => one.broadcast)
+const draft = ref(props.look ? lookDraft(props.look, broadcasts) : draftOf(props.port))
 const faults = ref<Fault[]>([])
 const failed = ref('')
 const busy = ref(false)

@@ -6,6 +6,7 @@ import { useShow, type Port } from '@/api/show'
 import StateMark from '@/components/StateMark.vue'
 import { healthWords, spellProtocol, spellRate } from '@/components/words'
 import { useEngine } from '@/live/engine'
+import type { Look } from './draft'
 import LendingPanel from './LendingPanel.vue'
 import OutThere from './OutThere.vue'
 import PortDetail from './PortDetail.vue'
@@ -21,6 +22,7 @@ const route = useRoute()
 const router = useRouter()
 engine.follow(() => ['minutes', 'finds'])
 const asked = (): Side => (route.query.add ? 'add' : route.query.check ? 'check' : 'none')
+const look = ref<Look | undefined>()
 const side = ref<Side>(asked())
 watch(() => [route.params.id, route.query.add, route.query.check], () => { side.value = asked() })
 const chosen = computed<Port | null>(() => show.ports.find((port) => port.id === route.params.id) ?? show.ports[0] ?? null)
@@ -34,6 +36,10 @@ function rates(port: Port): string {
 function rowWords(port: Port): string {
   const life = engine.ports[port.id]
   return life?.state === 'waiting' && life.connected.length === 0 ? '' : healthWords(life, port)
+}
+function add(what?: Look): void {
+  look.value = what
+  side.value = 'add'
 }
 function done(id: string): void {
   side.value = 'none'
@@ -50,7 +56,7 @@ function back(): void {
     <div class="page-head">
       <h1>Ports</h1><span class="spring" />
       <span class="quiet figures">We are {{ show.data?.adapters.map((one) => one.address).join(', ') }}</span>
-      <v-btn v-if="session.mayBuild" variant="flat" color="primary" @click="side = 'add'">Add a port</v-btn>
+      <v-btn v-if="session.mayBuild" variant="flat" color="primary" @click="add()">Add a port</v-btn>
     </div>
     <div class="beside">
       <div class="list">
@@ -66,13 +72,13 @@ function back(): void {
           <span v-if="unsent[port.id]" class="where wrong">Not sent, as there is no room: {{ unsent[port.id]?.join(', ') }}</span>
         </button>
       </div>
-      <PortForm v-if="side === 'add'" :port="null" @done="done" @cancel="back" />
+      <PortForm v-if="side === 'add'" :key="look ?? 'new'" :port="null" :look="look" @done="done" @cancel="back" />
       <PortForm v-else-if="side === 'edit' && chosen" :key="chosen.id" :port="chosen" @done="done" @cancel="back" />
       <TwoBoxes v-else-if="side === 'check' && chosen" :key="`check ${chosen.id}`" :port="chosen" @done="back" />
       <PortDetail v-else-if="chosen" :key="chosen.id" :port="chosen" @edit="side = 'edit'" @check="side = 'check'" @gone="router.push('/ports')" />
       <div v-else />
       <aside class="third">
-        <OutThere @made="done" />
+        <OutThere @made="done" @look="add" />
         <LendingPanel />
       </aside>
     </div>

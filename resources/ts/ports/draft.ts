@@ -67,6 +67,16 @@ export function draftOf(port: Port | null, protocol: Protocol = 'art-net'): Port
   }
 }
 
+/** New ports that only look who is there: nodes that answer polls, senders that tell their universes. */
+export type Look = 'art-net' | 'sacn'
+export function lookDraft(look: Look, broadcasts: string[]): PortDraft {
+  const draft = draftOf(null, look)
+  draft.name = look === 'art-net' ? 'Art-Net' : 'sACN'
+  if (look === 'art-net') draft.receive.poll = broadcasts.join(', ')
+  else draft.receive.multicast = true
+  return draft
+}
+
 const list = (text: string) => text.split(/[\s,;]+/).filter(Boolean)
 const links = (drafts: LinkDraft[], ranked: boolean) => drafts.map((link) => ({ number: readNumber(link.number), universe: link.universe, ...(ranked && link.rank ? { rank: Number(link.rank) } : {}) }))
 
