@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Plan;
 
-use NimbleJunction\Core\Port\MessageWriter;
+use NimbleJunction\Core\Codec\MessageWriter;
 use NimbleJunction\Core\Show\PortEntry;
 use NimbleJunction\Core\Show\Show;
 use NimbleJunction\Core\Signal\Message;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Plan;
 
-use NimbleJunction\Core\Port\Receiver;
+use NimbleJunction\Core\Codec\Receiver;
 use NimbleJunction\Core\Show\LinkKind;
 
 /**

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Plan;
 
-use NimbleJunction\Core\Port\ArtNetReceiver;
-use NimbleJunction\Core\Port\ControllerReceiver;
-use NimbleJunction\Core\Port\DmxLineReceiver;
-use NimbleJunction\Core\Port\MidiCodec;
-use NimbleJunction\Core\Port\OscCodec;
-use NimbleJunction\Core\Port\Receiver;
-use NimbleJunction\Core\Port\SacnReceiver;
+use NimbleJunction\Core\Codec\ArtNetReceiver;
+use NimbleJunction\Core\Codec\ControllerReceiver;
+use NimbleJunction\Core\Codec\DmxLineReceiver;
+use NimbleJunction\Core\Codec\MidiCodec;
+use NimbleJunction\Core\Codec\OscCodec;
+use NimbleJunction\Core\Codec\Receiver;
+use NimbleJunction\Core\Codec\SacnReceiver;
 use NimbleJunction\Core\Show\LinkKind;
 use NimbleJunction\Core\Show\PortEntry;
 use NimbleJunction\Core\Show\ReceiveSide;

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Plan;
 
-use NimbleJunction\Core\Port\ArtNetSender;
-use NimbleJunction\Core\Port\DmxLineSender;
-use NimbleJunction\Core\Port\FrameSender;
-use NimbleJunction\Core\Port\MidiCodec;
-use NimbleJunction\Core\Port\OscCodec;
-use NimbleJunction\Core\Port\SacnSender;
+use NimbleJunction\Core\Codec\ArtNetSender;
+use NimbleJunction\Core\Codec\DmxLineSender;
+use NimbleJunction\Core\Codec\FrameSender;
+use NimbleJunction\Core\Codec\MidiCodec;
+use NimbleJunction\Core\Codec\OscCodec;
+use NimbleJunction\Core\Codec\SacnSender;
 use NimbleJunction\Core\Show\LinkKind;
 use NimbleJunction\Core\Show\PortEntry;
 use NimbleJunction\Core\Show\SendSide;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Plan;
 
-use NimbleJunction\Core\Port\MessageWriter;
+use NimbleJunction\Core\Codec\MessageWriter;
 
 /** The way out for the messages of one port. */
 final readonly class MessageOutlet

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Plan;
 
-use NimbleJunction\Core\Port\FrameSender;
+use NimbleJunction\Core\Codec\FrameSender;
 use NimbleJunction\Core\Universe\Cadence;
 
 /** One way out of a universe: in which format, to whom, how often. */

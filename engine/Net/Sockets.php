@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Engine\Net;
 
+use NimbleJunction\Core\Codec\OscCodec;
 use NimbleJunction\Core\Plan\Endpoint;
 use NimbleJunction\Core\Port\Departure;
-use NimbleJunction\Core\Port\OscCodec;
 
 /** All UDP sockets of a plan: opens what is new, closes what is gone, and leaves alone what stays. */
 final class Sockets

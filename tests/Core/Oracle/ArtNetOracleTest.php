@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\Core\Oracle;
 
-use NimbleJunction\Core\Port\ArtNetSender;
+use NimbleJunction\Core\Codec\ArtNetSender;
 use NimbleJunction\Core\Wire\ArtNet\Address;
 use NimbleJunction\Core\Wire\ArtNet\AddressCommand;
 use NimbleJunction\Core\Wire\ArtNet\Command;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\Core\Oracle;
 
-use NimbleJunction\Core\Port\SacnSender;
+use NimbleJunction\Core\Codec\SacnSender;
 use NimbleJunction\Core\Wire\Sacn\Data;
 use NimbleJunction\Core\Wire\Sacn\Packet;
 use NimbleJunction\Tests\Support\NodeOracle;

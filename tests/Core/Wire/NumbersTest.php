@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\Core\Wire;
 
-use NimbleJunction\Core\Port\SacnSender;
+use NimbleJunction\Core\Codec\SacnSender;
 use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Wire\ArtNet\Dmx;
 use NimbleJunction\Core\Wire\ArtNet\PortAddress;

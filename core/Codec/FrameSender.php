@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace NimbleJunction\Core\Port;
+namespace NimbleJunction\Core\Codec;
 
 /** From levels to the bytes of one protocol. */
 interface FrameSender

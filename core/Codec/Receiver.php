@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace NimbleJunction\Core\Port;
+namespace NimbleJunction\Core\Codec;
 
 use NimbleJunction\Core\Signal\Frame;
 use NimbleJunction\Core\Signal\Message;

@@ -2,11 +2,11 @@
 
 declare(strict_types=1);
 
-namespace NimbleJunction\Tests\Core\Port;
+namespace NimbleJunction\Tests\Core\Codec;
 
-use NimbleJunction\Core\Port\ControllerReceiver;
+use NimbleJunction\Core\Codec\ControllerReceiver;
+use NimbleJunction\Core\Codec\MidiCodec;
 use NimbleJunction\Core\Port\Departure;
-use NimbleJunction\Core\Port\MidiCodec;
 use NimbleJunction\Core\Signal\Message;
 use NimbleJunction\Core\Signal\MidiAddress;
 use NimbleJunction\Core\Signal\Protocol;
