@@ -14,7 +14,7 @@ final class Presentation implements Device
     private const FIRST_NOTE = 48;
     private const CHANNEL = 1;
     private const VELOCITY = 100;
-    private const NOTE_SECONDS = 0.1;
+    private const NOTE_SECONDS = 0.3;
     private int $slide = 0;
     private int $sent = 0;
     private bool $repeats = false;

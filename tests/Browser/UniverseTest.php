@@ -58,11 +58,11 @@ final class UniverseTest extends BrowserTestCase
         self::$chrome->find('[data-slot="5"]')->click();
         $this->field('Hold at', '66');
         $this->field('to slot', '8');
-        $this->field('for s', '3');
+        $this->field('for s', '6');
         self::$chrome->press('Hold', '[aria-label="Slot"]');
         $this->sees('header.strip', '4 held');
         $this->cell(8, '66');
-        $this->sees('header.strip', 'nothing held', 8);
+        $this->sees('header.strip', 'nothing held', 15);
         $this->cell(8, '0');
     }
 

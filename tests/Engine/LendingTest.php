@@ -64,7 +64,7 @@ final class LendingTest extends TestCase
         self::assertSame(['note 60 (C4) on channel 1, velocity 127', ['Ada'], 'Ada'], [$port['heard'], $port['connected'], $port['from']]);
         self::assertSame([['midi', 'Attic Keys'], ['midi', 'Spare Pad']], array_map(static fn(array $one): array => [$one['kind'], $one['name']], end($heard['finds'])['lent']));
 
-        $after = (new LiveLink($this->live, Role::Viewer, [['do' => 'subscribe', 'topics' => ['status']]], 0.6))->heard();
+        $after = (new LiveLink($this->live, Role::Viewer, [['do' => 'subscribe', 'topics' => ['status']]], 1.5))->heard();
         $port = $after['status'][0]['ports']['keys'];
         self::assertSame('fault', $port['state']);
         self::assertStringContainsString('No page lends "Attic Keys" now', $port['fault']);
@@ -103,14 +103,14 @@ final class LendingTest extends TestCase
             ['do' => 'lent', 'device' => 'midi Attic Keys', 'bytes' => 'zz'],
             ['do' => 'check', 'port' => 'nowhere'],
             ['do' => 'check', 'port' => 'desk', 'other' => 'my desk'],
-        ], 0.5))->heard();
+        ], 1.2))->heard();
         self::assertSame([
             '"piano Grand" cannot be lent: give "midi" or "controller" and the device\'s name.',
             '"bytes" must be hexadecimal digits, two for each byte, of at most 65536 bytes.',
             'There is no port "nowhere" in the show.',
             '"my desk" is no IPv4 address: four numbers from 0 to 255 with points between, like 192.168.1.10.',
         ], array_column($heard['answer'], 'error'));
-        $viewer = (new LiveLink($this->live, Role::Viewer, [['do' => 'lend', 'devices' => ['midi Attic Keys']]], 0.4))->heard();
+        $viewer = (new LiveLink($this->live, Role::Viewer, [['do' => 'lend', 'devices' => ['midi Attic Keys']]], 1.0))->heard();
         self::assertSame('A viewer can change nothing: log in as operator or builder.', $viewer['answer'][0]['error']);
     }
 
@@ -145,7 +145,7 @@ final class LendingTest extends TestCase
         }
         $finds = $page->heard()['finds'];
         self::assertSame(['art-net', 0, self::NET.'.11'], array_map(static fn(string $key): mixed => end($finds)['unclaimed'][0][$key], ['protocol', 'number', 'from']));
-        $findings = (new LiveLink($this->live, Role::Viewer, [['do' => 'check', 'port' => 'desk', 'other' => self::NET.'.11']], 0.4))->heard()['answer'][0]['findings'];
+        $findings = (new LiveLink($this->live, Role::Viewer, [['do' => 'check', 'port' => 'desk', 'other' => self::NET.'.11']], 1.0))->heard()['answer'][0]['findings'];
         $heard = array_values(array_filter($findings, static fn(array $one): bool => $one['question'] === 'Is anything heard?'))[0];
         self::assertSame('wrong', $heard['state']);
         self::assertSame(['label' => 'Listen to port-address 0 (0:0:0)', 'changes' => ['receive/feeds' => [['number' => 0, 'universe' => 'palm']]]], $heard['fix']);
@@ -195,7 +195,7 @@ final class LendingTest extends TestCase
             ['do' => 'hold', 'fixture' => 'spot', 'parameter' => 'smoke', 'value' => 1],
             ['do' => 'hold', 'fixture' => 'spot', 'parameter' => 'pan', 'value' => 45],
             ['do' => 'subscribe', 'topics' => ['status', 'trace']],
-        ], 0.6))->heard();
+        ], 1.5))->heard();
         self::assertSame([[101, 115], [102, 51]], array_map(static fn(array $hold): array => [$hold['slot'], $hold['level']], end($heard['status'])['holds']));
         self::assertSame(['There is no parameter "smoke" of a fixture "spot" in the show.', '"value" must be a number from 0 to 1.'], array_column($heard['answer'], 'error'));
         self::assertContains('Ada holds slots 101 to 102 of Palm House at 115, 51', array_column(array_merge(...array_column($heard['trace'], 'events')), 'title'));
@@ -208,7 +208,7 @@ final class LendingTest extends TestCase
             ['do' => 'release', 'universe' => 'palm', 'slot' => 11, 'last' => 12],
             ['do' => 'hold', 'universe' => 'palm', 'slot' => 10, 'last' => 9, 'level' => 1],
             ['do' => 'subscribe', 'topics' => ['status']],
-        ], 0.6))->heard();
+        ], 1.5))->heard();
         $holds = end($heard['status'])['holds'];
         self::assertSame([10], array_column($holds, 'slot'));
         self::assertLessThanOrEqual(9, $holds[0]['left']);

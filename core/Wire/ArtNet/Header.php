@@ -33,22 +33,21 @@ final class Header
     public static function checkData(string $bytes, string $name, int $shortestData, bool $even): int
     {
         $arrived = \strlen($bytes);
-        $clause = "Art-Net 4, {$name}";
         if ($arrived < 18) {
-            throw Malformed::tooShort($name, 18 + $shortestData, $arrived, $clause);
+            throw Malformed::tooShort($name, 18 + $shortestData, $arrived, "Art-Net 4, {$name}");
         }
         $length = \ord($bytes[16]) << 8 | \ord($bytes[17]);
         if ($length < $shortestData || $length > 512) {
-            throw Malformed::outside('Length', $length, $shortestData, 512, 16, $clause);
+            throw Malformed::outside('Length', $length, $shortestData, 512, 16, "Art-Net 4, {$name}");
         }
         if ($even && ($length & 1) === 1) {
-            throw Malformed::at(16, "Length is {$length}, an even number is required", $clause);
+            throw Malformed::at(16, "Length is {$length}, an even number is required", "Art-Net 4, {$name}");
         }
         if ($arrived < 18 + $length) {
-            throw Malformed::tooShort("{$name} with {$length} slots", 18 + $length, $arrived, $clause);
+            throw Malformed::tooShort("{$name} with {$length} slots", 18 + $length, $arrived, "Art-Net 4, {$name}");
         }
         if (\ord($bytes[15]) > 127) {
-            throw Malformed::outside('Net', \ord($bytes[15]), 0, 127, 15, $clause);
+            throw Malformed::outside('Net', \ord($bytes[15]), 0, 127, 15, "Art-Net 4, {$name}");
         }
 
         return $length;
