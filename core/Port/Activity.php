@@ -80,15 +80,6 @@ final class Activity
         $this->count($from);
     }
 
-    private function count(string $from): void
-    {
-        if (isset($this->senders[$from])) {
-            ++$this->senders[$from];
-        } elseif (\count($this->senders) < self::MOST_SENDERS) {
-            $this->senders[$from] = 1;
-        }
-    }
-
     public function said(int $now): void
     {
         $this->advance($now);
@@ -189,6 +180,15 @@ final class Activity
             Protocol::Sacn => "sACN universe {$number}",
             default => 'the line',
         };
+    }
+
+    private function count(string $from): void
+    {
+        if (isset($this->senders[$from])) {
+            ++$this->senders[$from];
+        } elseif (\count($this->senders) < self::MOST_SENDERS) {
+            $this->senders[$from] = 1;
+        }
     }
 
     private function advance(int $now): void

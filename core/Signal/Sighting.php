@@ -23,9 +23,4 @@ final readonly class Sighting
         public string $details = '',
     ) {
     }
-
-    public function spelled(): string
-    {
-        return "{$this->name} says that it is there";
-    }
 }

@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
+import { useSession } from '@/api/session'
 import { useEngine } from './engine'
 
 export interface Controller { name: string, axes: number[], buttons: number[] }
@@ -22,6 +23,7 @@ const bytesOf = (text: string) => Uint8Array.from(text.match(/../g) ?? [], (pair
  */
 export const useLending = defineStore('lending', () => {
   const engine = useEngine()
+  const session = useSession()
   const wanted = ref<string[]>(stored())
   const midi = ref<'unasked' | 'open' | 'refused' | 'missing'>('unasked')
   const inputs = shallowRef<string[]>([])
@@ -58,7 +60,7 @@ export const useLending = defineStore('lending', () => {
     const plugged = (ports: Iterable<MIDIPort>) => [...ports].filter((port) => port.state !== 'disconnected')
     for (const input of access?.inputs.values() ?? []) {
       input.onmidimessage = (event) => {
-        if (event.data && isLent('midi', input.name ?? '')) engine.handOn(`midi ${input.name}`, { bytes: hex(event.data) })
+        if (event.data && session.mayOperate && isLent('midi', input.name ?? '')) engine.handOn(`midi ${input.name}`, { bytes: hex(event.data) })
       }
     }
     inputs.value = plugged(access?.inputs.values() ?? []).map((port) => port.name ?? '').filter(Boolean)
@@ -79,7 +81,7 @@ export const useLending = defineStore('lending', () => {
       const changes = (fresh: number[], old?: number[]) => Object.fromEntries(fresh.map((value, i) => [i, value] as const).filter(([i, value]) => old?.[i] !== value))
       const axes = changes(one.axes, before?.axes)
       const buttons = changes(one.buttons, before?.buttons)
-      if (isLent('controller', one.name) && Object.keys(axes).length + Object.keys(buttons).length > 0) engine.handOn(`controller ${one.name}`, { state: JSON.stringify({ axes, buttons }) })
+      if (session.mayOperate && isLent('controller', one.name) && Object.keys(axes).length + Object.keys(buttons).length > 0) engine.handOn(`controller ${one.name}`, { state: JSON.stringify({ axes, buttons }) })
     }
     if (JSON.stringify(now) !== JSON.stringify(controllers.value)) controllers.value = now
     if (now.length > 0) requestAnimationFrame(lookAtControllers)
@@ -98,8 +100,8 @@ export const useLending = defineStore('lending', () => {
     if (wanted.value.some((key) => key.startsWith('midi '))) void askMidi()
   }
   let said = false
-  watch([lent, () => engine.state] as const, ([devices, state]) => {
-    if (state === 'open' && (devices.length > 0 || said)) {
+  watch([lent, () => engine.state, () => session.mayOperate] as const, ([devices, state]) => {
+    if (state === 'open' && session.mayOperate && (devices.length > 0 || said)) {
       said = devices.length > 0
       void engine.lend(devices)
     }

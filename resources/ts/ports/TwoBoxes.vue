@@ -2,6 +2,7 @@
 import { computed, onMounted, onUnmounted, ref } from 'vue'
 import { useSession } from '@/api/session'
 import { useShow, type Port } from '@/api/show'
+import { spellRefusal } from '@/components/attempt'
 import { useEngine } from '@/live/engine'
 import type { Finding } from '@/live/types'
 
@@ -14,7 +15,6 @@ const engine = useEngine()
 const other = ref(props.port.send?.to?.[0] ?? '')
 const findings = ref<Finding[]>([])
 const failed = ref('')
-const marks = { right: 'right', wrong: 'wrong', open: 'open' }
 const verdict = computed(() => {
   const wrong = findings.value.filter((one) => one.state === 'wrong').length
   if (wrong > 0) return wrong === 1 ? 'One thing is wrong:' : `${wrong} things are wrong:`
@@ -49,7 +49,7 @@ async function mend(changes: Record<string, unknown>): Promise<void> {
     await show.replace('ports', id, part)
     await look()
   } catch (error) {
-    failed.value = (error as Error).message
+    failed.value = spellRefusal(error)
   }
 }
 </script>
@@ -65,7 +65,7 @@ async function mend(changes: Record<string, unknown>): Promise<void> {
           <path v-if="one.state === 'right'" d="M2 9l4 4l8 -10" /><path v-else-if="one.state === 'wrong'" d="M3 3l10 10M13 3L3 13" /><path v-else d="M3 8h10" />
         </svg>
         <div>
-          <h3>{{ one.question }} <span class="unseen">{{ marks[one.state] }}</span></h3>
+          <h3>{{ one.question }} <span class="unseen">{{ one.state }}</span></h3>
           <p>{{ one.words }}</p>
           <p v-if="one.remedy" class="quiet">{{ one.remedy }}</p>
           <v-btn v-if="one.fix && session.mayBuild" variant="flat" color="primary" size="small" class="fix" @click="mend(one.fix.changes)">{{ one.fix.label }}</v-btn>
