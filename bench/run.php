@@ -11,10 +11,6 @@ namespace NimbleJunction\Bench;
 
 require __DIR__.'/../vendor/autoload.php';
 
-$settings = ['-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=tracing', '-d', 'opcache.jit_buffer_size=64M', '-d', 'memory_limit=1G'];
-if (! (opcache_get_status()['jit']['on'] ?? false)) {
-    pcntl_exec(PHP_BINARY, [...$settings, __FILE__, ...\array_slice($argv, 1)]);
-}
 $all = [
     'merge' => static fn(): Measurement => new Merge(),
     'relay' => static fn(): Measurement => new Relay(64, 2.0),

@@ -7,6 +7,7 @@ namespace NimbleJunction\Core;
 use NimbleJunction\Core\Discovery\Neighbours;
 use NimbleJunction\Core\Plan\Endpoint;
 use NimbleJunction\Core\Plan\Plan;
+use NimbleJunction\Core\Port\Activities;
 use NimbleJunction\Core\Port\Activity;
 use NimbleJunction\Core\Port\Announcements;
 use NimbleJunction\Core\Port\Departure;
@@ -19,10 +20,12 @@ use NimbleJunction\Core\Signal\Frame;
 use NimbleJunction\Core\Signal\Message;
 use NimbleJunction\Core\Signal\MidiAddress;
 use NimbleJunction\Core\Signal\Protocol;
+use NimbleJunction\Core\State\Stored;
 use NimbleJunction\Core\Trace\Event;
 use NimbleJunction\Core\Trace\Kind;
 use NimbleJunction\Core\Trace\Step;
 use NimbleJunction\Core\Trace\Trace;
+use NimbleJunction\Core\Universe\Hands;
 use NimbleJunction\Core\Universe\Hold;
 use NimbleJunction\Core\Universe\Universe;
 use NimbleJunction\Core\Universe\Universes;
@@ -46,23 +49,24 @@ final class Junction
     private Universes $universes;
     private Routing $routing;
 
-    /** @var array<string, Activity> by port */
-    private array $activities = [];
-
+    private readonly Activities $activities;
     private readonly Outputs $outputs;
     private readonly Announcements $announcements;
     private readonly Reception $reception;
     private readonly Probes $probes;
+    private readonly Hands $hands;
 
     public function __construct()
     {
         $this->trace = new Trace();
+        $this->activities = new Activities();
         $this->universes = new Universes($this->trace, fn(string $portId, int $frames) => $this->activity($portId)->missed($frames));
         $this->routing = new Routing($this->trace);
         $this->outputs = new Outputs($this->trace, $this->activity(...));
         $this->announcements = new Announcements($this->activity(...));
         $this->reception = new Reception($this->trace, $this->activity(...));
         $this->probes = new Probes();
+        $this->hands = new Hands($this->trace);
         $this->plan = Plan::empty();
     }
 
@@ -79,7 +83,7 @@ final class Junction
 
     public function activity(string $portId): Activity
     {
-        return $this->activities[$portId] ??= new Activity();
+        return $this->activities->of($portId);
     }
 
     /** @return array<string, Unclaimed> by endpoint: frames that no port asks for */
@@ -98,22 +102,29 @@ final class Junction
         return $this->probes;
     }
 
-    /** Takes on another plan. Levels, sources, holds and the cadence of outputs live on. */
-    public function adopt(Plan $plan, int $now): void
+    /**
+     * Takes on another plan. Levels, sources, holds and the cadence of outputs live on.
+     *
+     * @return list<Departure> what the other ends of the plan before are told, by its own ways out
+     */
+    public function adopt(Plan $plan, int $now): array
     {
         ++$this->adoptions;
         $this->plan = $plan;
         $this->universes->adopt($plan, $now);
         $this->routing->adopt($plan);
-        $this->activities = array_intersect_key($this->activities, $plan->ports);
+        $this->activities->adopt($plan);
         $this->reception->adopt($plan);
-        $this->outputs->adopt($plan);
+        $this->outputs->adopt($plan, $now);
+        $farewells = $this->outputs->take();
         $this->announcements->adopt($plan->announcements, $now);
         foreach ($this->universes->all() as $universe) {
             $this->copy($universe, $now);
             $this->outputs->offer($universe, $now);
         }
         $this->trace->note(Kind::Show, 'show', '', Step::Changed, "The show \"{$plan->name}\" is in force", $now);
+
+        return $farewells;
     }
 
     /**
@@ -188,14 +199,10 @@ final class Junction
         if ($universe === null) {
             return [];
         }
-        $first = $holds[0];
         $before = $universe->levels;
-        $levels = implode(', ', array_unique(array_map(static fn(Hold $hold): int => $hold->level, $holds)));
-        $event = $this->trace->begin(Kind::Hold, "hold {$universeId}", '', "{$first->by} holds ".self::slots($first->slot, $holds[\count($holds) - 1]->slot)." of {$this->plan->universeName($universeId)} at {$levels}", $now);
-        $this->trace->hop($event, Step::Changed, 'from '.\ord($before[$first->slot])." to {$first->level}");
-        $universe->hold(...$holds);
+        $event = $this->hands->hold($universe, $this->plan->universeName($universeId), $holds, $now);
         $this->changed($universe, $before, $event, $now);
-        $this->universes->dueAt = min($this->universes->dueAt, $first->until);
+        $this->universes->dueAt = min($this->universes->dueAt, $holds[0]->until);
 
         return $this->leave($now);
     }
@@ -213,10 +220,7 @@ final class Junction
         foreach ($this->universes->all() as $id => $universe) {
             if (($universeId === null || $universeId === $id) && $universe->holds() !== []) {
                 $before = $universe->levels;
-                $what = $first === null ? 'all slots' : self::slots($first, $last ?? $first);
-                $event = $this->trace->begin(Kind::Hold, "hold {$id}", '', "{$by} releases {$what} of {$this->plan->universeName($id)}", $now);
-                $universe->release($first, $last);
-                $this->trace->hop($event, Step::Changed, 'the sources have it again');
+                $event = $this->hands->release($universe, $this->plan->universeName($id), $first, $last, $by, $now);
                 $this->changed($universe, $before, $event, $now);
             }
         }
@@ -224,20 +228,49 @@ final class Junction
         return $this->leave($now);
     }
 
-    /** @return array<string, mixed> for restore(), ready for JSON */
-    public function snapshot(int $now): array
+    /**
+     * Everything that decides output, each room's own, as it has to be kept over a restart.
+     *
+     * @return array<string, mixed> for restore(), ready for JSON
+     */
+    public function state(int $now): array
     {
-        return Snapshot::of($this->universes->all(), $now);
+        return [
+            'universes' => $this->universes->state($now),
+            'sequences' => $this->outputs->state(),
+            'feedback' => $this->routing->state(),
+            'lastSenders' => $this->activities->state(),
+        ];
     }
 
-    /** @param array<mixed> $snapshot */
-    public function restore(array $snapshot, int $now): void
+    /**
+     * Goes on as if there had been no restart, by the rules of the plan of now. What cannot be read is left out.
+     *
+     * @param array<mixed> $state
+     * @param int $away nanoseconds since it was written down
+     */
+    public function restore(array $state, int $now, int $away = 0): void
     {
-        Snapshot::restore($snapshot, $this->universes->all(), $now);
-        $this->universes->dueAt = $now;
+        $stored = new Stored($state);
+        $this->universes->restore($stored->parts('universes'), $now, $away);
+        $this->outputs->restore($stored->part('sequences'));
+        $this->routing->restore($stored->parts('feedback'));
+        $this->activities->restore($stored->part('lastSenders'), $this->plan);
         foreach ($this->universes->all() as $universe) {
             $this->outputs->offer($universe, $now);
         }
+    }
+
+    /**
+     * It is over: the other ends are told so, where their standard has a way to say it.
+     *
+     * @return list<Departure>
+     */
+    public function end(int $now): array
+    {
+        $this->outputs->end($now);
+
+        return $this->outputs->take();
     }
 
     private function hearFrame(Endpoint $endpoint, Frame $frame, string $from, int $now): void
@@ -333,7 +366,7 @@ final class Junction
     private function leave(int $now): array
     {
         $messages = $this->routing->dueAt <= $now
-            ? $this->routing->send($this->universes->all(), $this->activities, $now)
+            ? $this->routing->send($this->universes->all(), $this->activities->all(), $now)
             : [];
         $answers = $this->reception->answers();
         $announced = $this->announcements->dueAt <= $now ? $this->announcements->sendDue($now) : [];
@@ -356,10 +389,5 @@ final class Junction
         }
 
         return $changed;
-    }
-
-    private static function slots(int $first, int $last): string
-    {
-        return $first === $last ? 'slot '.($first + 1) : 'slots '.($first + 1).' to '.($last + 1);
     }
 }

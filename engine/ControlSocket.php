@@ -4,11 +4,15 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Engine;
 
+use Amp\ByteStream\StreamException;
+use Amp\CancelledException;
 use Amp\Socket\ServerSocket;
 use Amp\Socket\Socket;
+use Amp\TimeoutCancellation;
 use NimbleJunction\Core\Show\ShowRefused;
+use NimbleJunction\Engine\Health\FaultLog;
+use Revolt\EventLoop;
 
-use function Amp\async;
 use function Amp\Socket\listen;
 
 /**
@@ -20,9 +24,10 @@ use function Amp\Socket\listen;
 final class ControlSocket
 {
     private const LONGEST_LINE = 32 * 1024 * 1024;
+    private const PATIENCE_SECONDS = 10;
     private ?ServerSocket $server = null;
 
-    public function __construct(private readonly Engine $engine, private readonly string $path)
+    public function __construct(private readonly Engine $engine, private readonly FaultLog $faults, private readonly string $path)
     {
     }
 
@@ -32,11 +37,11 @@ final class ControlSocket
         $before = umask(0o177);
         $server = $this->server = listen("unix://{$this->path}");
         umask($before);
-        async(function () use ($server): void {
+        EventLoop::queue(function () use ($server): void {
             while (($socket = $server->accept()) !== null) {
-                async($this->serve(...), $socket)->ignore();
+                EventLoop::queue($this->serve(...), $socket);
             }
-        })->ignore();
+        });
     }
 
     public function stop(): void
@@ -47,12 +52,31 @@ final class ControlSocket
 
     private function serve(Socket $socket): void
     {
+        try {
+            $line = $this->line($socket);
+            if ($line !== '') {
+                $socket->write(json_encode($this->answer($line), \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE)."\n");
+            }
+        } catch (CancelledException|StreamException) {
+            // Whoever asked has gone, or never asked.
+        } finally {
+            $socket->close();
+        }
+    }
+
+    private function line(Socket $socket): string
+    {
         $line = '';
-        while (! str_contains($line, "\n") && \strlen($line) < self::LONGEST_LINE && ($chunk = $socket->read()) !== null) {
+        $patience = new TimeoutCancellation(self::PATIENCE_SECONDS);
+        while (! str_contains($line, "\n") && \strlen($line) < self::LONGEST_LINE) {
+            $chunk = $socket->read($patience);
+            if ($chunk === null) {
+                break;
+            }
             $line .= $chunk;
         }
-        $socket->write(json_encode($this->answer($line), \JSON_THROW_ON_ERROR)."\n");
-        $socket->close();
+
+        return $line;
     }
 
     /** @return array{ok: bool, error?: string} */
@@ -69,6 +93,10 @@ final class ControlSocket
             return ['ok' => true];
         } catch (ShowRefused $refused) {
             return ['ok' => false, 'error' => $refused->getMessage()];
+        } catch (\Throwable $broken) {
+            $this->faults->note('taking on a show', $broken);
+
+            return ['ok' => false, 'error' => "it failed on it ({$broken->getMessage()})"];
         }
     }
 }

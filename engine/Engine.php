@@ -25,6 +25,10 @@ final class Engine
     /** Waking more often than this gains nothing that a lamp could show. */
     private const SHORTEST_SLEEP = 1_000_000;
     private const STATE_SECONDS = 0.2;
+
+    /** Writing the state down takes at most this part of the time: with many universes it is done less often. */
+    private const STATE_SHARE = 25;
+    private const SLOWEST_STATE_NANOS = 1_000_000_000;
     private const RETRY_SECONDS = 2.0;
     private const TIDY_SECONDS = 20.0;
 
@@ -33,6 +37,10 @@ final class Engine
     public readonly Transports $transports;
     private readonly Compiler $compiler;
     private Show $show;
+
+    /** @var list<\Closure(string): void> who is told of each show that was taken on */
+    private array $adopted = [];
+    private int $stateAt = 0;
     private ?string $timer = null;
     private int $timerAt = \PHP_INT_MAX;
 
@@ -71,12 +79,22 @@ final class Engine
         $show = ShowReader::fromJson($json);
         $plan = $this->compiler->compile($show);
         $this->show = $show;
-        $this->junction->adopt($plan, self::now());
+        // What is over is told by the sockets of the plan before, so it is sent first.
+        $this->dispatch($this->junction->adopt($plan, self::now()));
         foreach ($this->leaving as $leave) {
             $leave();
         }
         $this->openSockets();
         $this->wake();
+        foreach ($this->adopted as $tell) {
+            $tell($json);
+        }
+    }
+
+    /** @param \Closure(string): void $tell called with each show that was taken on, as JSON */
+    public function whenAdopted(\Closure $tell): void
+    {
+        $this->adopted[] = $tell;
     }
 
     /** @param \Closure(): void $leave called before the sockets of another plan are opened */
@@ -96,8 +114,9 @@ final class Engine
     {
         gc_disable();
         if ($this->state !== null) {
-            $this->junction->restore($this->state->read(), self::now());
-            $this->callbacks[] = EventLoop::repeat(self::STATE_SECONDS, $this->keepState(...));
+            ['state' => $state, 'away' => $away] = $this->state->read();
+            $this->junction->restore($state, self::now(), $away);
+            $this->callbacks[] = EventLoop::repeat(self::STATE_SECONDS, $this->keepStateNowAndThen(...));
         }
         $this->callbacks[] = EventLoop::repeat(self::RETRY_SECONDS, function (): void {
             if ($this->transports->hasFaults()) {
@@ -110,11 +129,15 @@ final class Engine
         $this->wake();
     }
 
-    public function stop(): void
+    /** @param bool $forGood the other ends are told that nothing more comes; not when this engine begins again at once */
+    public function stop(bool $forGood = true): void
     {
         array_map(EventLoop::cancel(...), $this->callbacks);
         EventLoop::cancel($this->timer ?? '');
-        $this->keepState();
+        $this->keepState(true);
+        if ($forGood) {
+            $this->dispatch($this->junction->end(self::now()));
+        }
         $this->transports->close();
     }
 
@@ -154,10 +177,13 @@ final class Engine
     private function catchUp(): void
     {
         $now = self::now();
-        if ($this->junction->dueAt() <= $now) {
-            $this->dispatch($this->junction->wake($now));
+        try {
+            if ($this->junction->dueAt() <= $now) {
+                $this->dispatch($this->junction->wake($now));
+            }
+        } finally {
+            $this->schedule();
         }
-        $this->schedule();
     }
 
     private function noteFault(string $endpoint, string $fault): void
@@ -192,8 +218,12 @@ final class Engine
     {
         $this->timer = null;
         $this->timerAt = \PHP_INT_MAX;
-        $this->dispatch($this->junction->wake(self::now()));
-        $this->schedule();
+        try {
+            $this->dispatch($this->junction->wake(self::now()));
+        } finally {
+            // Also after a fault of ours, or nothing would ever leave again by itself.
+            $this->schedule();
+        }
     }
 
     private function schedule(): void
@@ -228,8 +258,17 @@ final class Engine
         }
     }
 
-    private function keepState(): void
+    private function keepStateNowAndThen(): void
     {
-        $this->state?->write($this->junction->snapshot(self::now()));
+        $now = self::now();
+        if ($now >= $this->stateAt) {
+            $this->keepState();
+            $this->stateAt = $now + min(self::SLOWEST_STATE_NANOS, self::STATE_SHARE * (self::now() - $now));
+        }
+    }
+
+    private function keepState(bool $always = false): void
+    {
+        $this->state?->write($this->junction->state(self::now()), $always);
     }
 }

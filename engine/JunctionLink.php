@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace NimbleJunction\Engine;
 
 use NimbleJunction\Core\Scope\Subject;
+use NimbleJunction\Engine\Health\FaultLog;
+use NimbleJunction\Engine\Health\Warnings;
 use NimbleJunction\Engine\LiveLink\Client;
 use NimbleJunction\Engine\LiveLink\Conversation;
 
@@ -29,11 +31,11 @@ final class JunctionLink implements Conversation
     /** @var array<string, Diagnosis> by port; the newest one of each */
     private array $diagnoses = [];
 
-    public function __construct(private readonly Engine $engine)
+    public function __construct(private readonly Engine $engine, Warnings $warnings, private readonly FaultLog $faults)
     {
         $this->views = new \WeakMap();
         $this->ports = new PortReport($engine->junction, $engine->transports);
-        $this->report = new Report($engine->junction, $engine->startedAt, $this->ports);
+        $this->report = new Report($engine->junction, $engine->startedAt, $this->ports, $warnings);
         $this->lending = new Lending($engine->transports->lent);
         $this->holding = new Holding($engine);
         // A check listens at the neighbouring port numbers; the fix that it offers needs one of them.
@@ -63,6 +65,9 @@ final class JunctionLink implements Conversation
             $client->tell(['type' => 'answer', 'id' => $id, 'ok' => true, ...$this->obey($client, $message)]);
         } catch (CommandRefused $refused) {
             $client->tell(['type' => 'answer', 'id' => $id, 'ok' => false, 'error' => $refused->getMessage()]);
+        } catch (\Throwable $fault) {
+            $this->faults->note('carrying out a command of a page', $fault);
+            $client->tell(['type' => 'answer', 'id' => $id, 'ok' => false, 'error' => "The engine failed on this command ({$fault->getMessage()}): it is written down, and everything else goes on."]);
         }
     }
 

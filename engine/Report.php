@@ -11,6 +11,8 @@ use NimbleJunction\Core\Trace\Hop;
 use NimbleJunction\Core\Universe\SlotPriorities;
 use NimbleJunction\Core\Universe\Source;
 use NimbleJunction\Core\Universe\Universe;
+use NimbleJunction\Engine\Health\Compilation;
+use NimbleJunction\Engine\Health\Warnings;
 
 /** What the junction is doing, as plain arrays for the live link. Times are milliseconds ago. */
 final readonly class Report
@@ -18,7 +20,7 @@ final readonly class Report
     /** Bytes of a packet that a hop shows. */
     private const MOST_BYTES = 160;
 
-    public function __construct(private Junction $junction, private int $startedAt, private PortReport $ports)
+    public function __construct(private Junction $junction, private int $startedAt, private PortReport $ports, private Warnings $warnings)
     {
     }
 
@@ -27,7 +29,7 @@ final readonly class Report
     {
         return [
             'type' => 'status',
-            'engine' => ['show' => $this->junction->plan()->name, 'adoptions' => $this->junction->adoptions, 'upSeconds' => intdiv($now - $this->startedAt, 1_000_000_000), 'pid' => getmypid()],
+            'engine' => ['show' => $this->junction->plan()->name, 'adoptions' => $this->junction->adoptions, 'upSeconds' => intdiv($now - $this->startedAt, 1_000_000_000), 'pid' => getmypid(), 'runs' => Compilation::words(), 'warnings' => $this->warnings->all()],
             'ports' => (object) $this->ports->all($now),
             'universes' => (object) array_map(self::universe(...), $this->junction->universes()),
             'holds' => $this->holds($now),

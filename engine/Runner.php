@@ -6,59 +6,157 @@ namespace NimbleJunction\Engine;
 
 use NimbleJunction\Core\Plan\Identity;
 use NimbleJunction\Core\Show\ShowRefused;
+use NimbleJunction\Engine\Health\Compilation;
+use NimbleJunction\Engine\Health\FaultLog;
+use NimbleJunction\Engine\Health\SelfCheck;
+use NimbleJunction\Engine\Health\Warnings;
 use NimbleJunction\Engine\LiveLink\Gate;
 use NimbleJunction\Engine\LiveLink\Server;
 use Revolt\EventLoop;
 
 /** One engine process from start to end: adopts the show, opens its doors, runs the loop until told to stop. */
-final readonly class Runner
+final class Runner
 {
-    public function __construct(private Settings $settings)
+    /** Between two rounds of the self-check: it must not keep what arrives waiting. */
+    private const CHECK_SECONDS = 0.02;
+
+    private readonly Warnings $warnings;
+    private readonly FaultLog $faults;
+    private readonly LastGoodShow $lastGood;
+
+    private string $lastAdopted = '';
+
+    /** What the compiled code got wrong; '' while nothing. */
+    private string $distrust = '';
+
+    /** @param \Closure(string): void $say one line for whoever started it */
+    public function __construct(private readonly Settings $settings, private readonly \Closure $say)
     {
+        $this->warnings = new Warnings($say);
+        $this->faults = new FaultLog($settings->directory, $this->warnings);
+        $this->lastGood = new LastGoodShow($settings->directory);
     }
 
     /**
-     * @param string $document the show, as JSON
-     * @param \Closure(string): void $say one line for whoever started it
+     * @param \Closure(): string $read gives the show, as JSON
      *
-     * @throws ShowRefused|\Amp\Socket\SocketException
+     * @throws ShowRefused|AlreadyRunning|\Amp\Socket\SocketException
      */
-    public function run(string $document, \Closure $say): void
+    public function run(\Closure $read): void
     {
+        $end = $this->awaitTheEnd();
+        EventLoop::setErrorHandler(fn(\Throwable $fault) => $this->faults->note('serving a port or a page', $fault));
         $directory = $this->settings->directory;
         $keeps = $directory !== '';
-        $engine = new Engine($this->identity(), $keeps ? new StateFile("{$directory}/engine-state.json") : null, $keeps ? "{$directory}/cables" : '');
-        $engine->adopt($document);
-        $engine->start();
-        $control = $keeps ? new ControlSocket($engine, "{$directory}/engine.sock") : null;
-        $control?->start();
-        $link = $this->settings->live === '' ? null : new Server(new Gate($this->settings->secret, $this->settings->origins), new JunctionLink($engine));
-        $link?->start($this->settings->live);
-
-        $suspension = EventLoop::getSuspension();
-        $ended = false;
-        $end = static function () use ($suspension, &$ended): void {
-            if (! $ended) {
-                $ended = true;
-                $suspension->resume();
+        $lock = $keeps ? Lock::take($directory) : null;
+        $engine = new Engine(
+            $this->identity(),
+            $keeps ? new StateFile("{$directory}/engine-state", $this->warnings) : null,
+            $keeps ? "{$directory}/cables" : '',
+        );
+        $engine->whenAdopted(function (string $json): void {
+            $this->lastAdopted = $json;
+            if (! $this->lastGood->keep($json)) {
+                $this->warnings->raise('disk', 'The running show cannot be kept for a restart: the data folder cannot be written. Is the disk full? The show goes on.');
             }
-        };
-        $callbacks = [EventLoop::onSignal(\SIGTERM, $end), EventLoop::onSignal(\SIGINT, $end)];
-        if ($this->settings->seconds !== null) {
-            $callbacks[] = EventLoop::delay($this->settings->seconds, $end);
+        });
+        $this->adoptFirst($engine, $read);
+        $engine->start();
+        $control = $keeps ? new ControlSocket($engine, $this->faults, "{$directory}/engine.sock") : null;
+        $control?->start();
+        $conversation = new JunctionLink($engine, $this->warnings, $this->faults);
+        $link = $this->settings->live === '' ? null : new Server(new Gate($this->settings->secret, $this->settings->origins), $conversation);
+        $link?->start($this->settings->live);
+        $this->introduce($engine);
+        $this->checkTheCompiler($end);
+        $end->suspend();
+
+        $link?->stop();
+        $control?->stop();
+        $engine->stop($this->distrust === '');
+        $lock?->release();
+        if ($this->distrust !== '') {
+            Compilation::beginAgainWithout($this->distrust);
         }
-        $say('The engine runs "'.$engine->junction->plan()->name.'"'.($this->settings->live === '' ? '' : ", live link at {$this->settings->live}").'.');
+    }
+
+    /** Told to end at any moment, also while it starts, it ends in order. */
+    private function awaitTheEnd(): Ending
+    {
+        $end = new Ending();
+        foreach ([\SIGTERM, \SIGINT] as $signal) {
+            // Never cancelled: what comes while we end is no reason to end otherwise.
+            EventLoop::unreference(EventLoop::onSignal($signal, $end->now(...)));
+        }
+        if ($this->settings->seconds !== null) {
+            EventLoop::delay($this->settings->seconds, $end->now(...));
+        }
+
+        return $end;
+    }
+
+    /**
+     * The stored show, or, when it cannot be read, the one that was running last.
+     *
+     * @param \Closure(): string $read
+     *
+     * @throws ShowRefused
+     */
+    private function adoptFirst(Engine $engine, \Closure $read): void
+    {
+        try {
+            $engine->adopt($read());
+
+            return;
+        } catch (ShowRefused $refused) {
+            $wrong = $refused->getMessage();
+        } catch (\Throwable $broken) {
+            $this->faults->note('reading the show', $broken);
+            $wrong = $broken->getMessage();
+        }
+        $last = $this->lastGood->read();
+        if ($last === '') {
+            throw $refused ?? ShowRefused::because([new \NimbleJunction\Core\Show\Fault('', $wrong, 'Import a sound show document.')]);
+        }
+        $engine->adopt($last);
+        $this->warnings->raise('show', "The stored show cannot be read, so the one that ran last is running. What is wrong: {$wrong} Change that part, import a show, or undo the last edit.");
+        $engine->whenAdopted(function (): void {
+            $this->warnings->clear('show');
+        });
+    }
+
+    private function introduce(Engine $engine): void
+    {
+        $live = $this->settings->live === '' ? '' : ", live link at {$this->settings->live}";
+        ($this->say)("The engine runs \"{$engine->junction->plan()->name}\"{$live}; ".Compilation::words().'.');
         foreach (array_keys($engine->junction->plan()->ports) as $port) {
             $fault = $engine->junction->activity($port)->fault;
             if ($fault !== '') {
-                $say("{$engine->junction->plan()->portName($port)}: {$fault}");
+                ($this->say)("{$engine->junction->plan()->portName($port)}: {$fault}");
             }
         }
-        $suspension->suspend();
-        array_map(EventLoop::cancel(...), $callbacks);
-        $link?->stop();
-        $control?->stop();
-        $engine->stop();
+    }
+
+    /** In the first seconds, piece by piece: what the compiler makes must compute what it should. */
+    private function checkTheCompiler(Ending $end): void
+    {
+        if (Compilation::distrust() !== '') {
+            $this->warnings->raise('compiler', 'The engine runs without the compiler, at about half its speed, because compiled code computed wrong things: '.Compilation::distrust().'. Please report it, with the version of PHP: '.\PHP_VERSION.'.');
+        }
+        if (! Compilation::isOn()) {
+            return;
+        }
+        $check = SelfCheck::load($this->lastAdopted);
+        EventLoop::unreference(EventLoop::repeat(self::CHECK_SECONDS, function (string $callback) use ($check, $end): void {
+            $this->distrust = $check->round();
+            if ($this->distrust !== '' || $check->isOver()) {
+                EventLoop::cancel($callback);
+            }
+            if ($this->distrust !== '') {
+                ($this->say)("Compiled code computes wrong things ({$this->distrust}): the engine begins again without the compiler.");
+                $end->now();
+            }
+        }));
     }
 
     /** The component identifier is made once and kept (ANSI E1.31-2018, 5.6). */
@@ -69,7 +167,7 @@ final readonly class Runner
         if (\strlen($cid) !== 16) {
             $cid = random_bytes(16);
             if ($this->settings->directory !== '') {
-                file_put_contents($file, bin2hex($cid));
+                @file_put_contents($file, bin2hex($cid));
             }
         }
 

@@ -6,7 +6,7 @@ namespace NimbleJunction\Bench\Support;
 
 use Symfony\Component\Process\Process;
 
-/** A PHP process under measurement, with the tracing JIT on, and what the system says of it. */
+/** A PHP process under measurement, compiled as the engine is, and what the system says of it. */
 final class Subject
 {
     private const TICKS_A_SECOND = 100;
@@ -15,8 +15,7 @@ final class Subject
     /** @param list<string> $words after "php" and its settings */
     public function __construct(array $words, string $ready)
     {
-        $settings = ['-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=tracing', '-d', 'opcache.jit_buffer_size=64M'];
-        $this->process = new Process([PHP_BINARY, ...$settings, ...$words], \dirname(__DIR__, 2), null, null, null);
+        $this->process = new Process(['bin/engine-php', ...$words], \dirname(__DIR__, 2), null, null, null);
         $this->process->start();
         for ($end = microtime(true) + 20; ! str_contains($this->process->getOutput(), $ready); usleep(5000)) {
             if (microtime(true) > $end || ! $this->process->isRunning()) {

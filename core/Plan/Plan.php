@@ -53,20 +53,19 @@ final readonly class Plan
         return $this->universes[$id]['name'] ?? $id;
     }
 
-    /** Whether frames can still reach a universe through a port. */
-    public function feeds(string $portId, string $universeId): bool
+    /** @return array<string, Mapping> how frames reach universes, by "port universe" */
+    public function feeds(): array
     {
+        $feeds = [];
         foreach ($this->endpoints as $endpoint) {
             foreach ($endpoint->mappings as $mappings) {
                 foreach ($mappings as $mapping) {
-                    if ($mapping->portId === $portId && $mapping->universeId === $universeId) {
-                        return true;
-                    }
+                    $feeds["{$mapping->portId} {$mapping->universeId}"] = $mapping;
                 }
             }
         }
 
-        return false;
+        return $feeds;
     }
 
     /** @return array<string, true> keys of all local ends that something leaves from */

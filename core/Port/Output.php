@@ -39,6 +39,30 @@ final class Output
         return $this->dueAt;
     }
 
+    /** The number that the next frame carries; only its last 8 bits are sent. */
+    public function sequence(): int
+    {
+        return $this->sequence & 255;
+    }
+
+    /** Goes on with this number: whoever counts drops what seems to be older (ANSI E1.31-2018, 6.7.2). */
+    public function goOnFrom(int $sequence): void
+    {
+        $this->sequence = $sequence;
+    }
+
+    /** @return list<string> what tells an other end that nothing more comes to it; the output itself goes on */
+    public function farewell(): array
+    {
+        if ($this->dueAt === \PHP_INT_MAX || $this->sent === '') {
+            return [];
+        }
+        $ends = $this->outlet->sender->end($this->sent, $this->sequence);
+        $this->sequence += \count($ends);
+
+        return $ends;
+    }
+
     public function await(Event $event): void
     {
         if (\count($this->awaiting) < 8 && ! \in_array($event, $this->awaiting, true)) {
@@ -84,15 +108,11 @@ final class Output
      *
      * @return list<string> what says so to the other end; nothing when it had stopped before
      */
-    public function end(string $levels): array
+    public function end(): array
     {
-        if ($this->dueAt === \PHP_INT_MAX) {
-            return [];
-        }
+        $ends = $this->farewell();
         $this->dueAt = \PHP_INT_MAX;
         $this->sent = '';
-        $ends = $this->outlet->sender->end($levels, $this->sequence);
-        $this->sequence += \count($ends);
 
         return $ends;
     }

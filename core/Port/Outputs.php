@@ -6,6 +6,8 @@ namespace NimbleJunction\Core\Port;
 
 use NimbleJunction\Core\Plan\Outlet;
 use NimbleJunction\Core\Plan\Plan;
+use NimbleJunction\Core\Plan\Target;
+use NimbleJunction\Core\State\Stored;
 use NimbleJunction\Core\Trace\Event;
 use NimbleJunction\Core\Trace\Step;
 use NimbleJunction\Core\Trace\Trace;
@@ -16,6 +18,12 @@ final class Outputs
 {
     /** Longer than the time between two frames, shorter than that between repeats of what stays the same. */
     private const SOON_NANOS = 100_000_000;
+
+    /**
+     * How far numbers jump over a restart: further than may have been sent since they were written down (a second's
+     * frames, each with priorities beside it), and less than half of the way round, which would be backwards.
+     */
+    private const JUMP = 100;
 
     /** When sendDue() must be called next. */
     public int $dueAt = \PHP_INT_MAX;
@@ -46,7 +54,7 @@ final class Outputs
     }
 
     /** What goes on as it was keeps its cadence and its sequence numbers. */
-    public function adopt(Plan $plan): void
+    public function adopt(Plan $plan, int $now): void
     {
         $this->plan = $plan;
         $running = [];
@@ -55,6 +63,7 @@ final class Outputs
                 $running[$output->outlet->key] = $output;
             }
         }
+        $this->endWhatIsGone($running, $plan, $now);
         $this->outputs = $this->soon = [];
         foreach ($plan->outlets as $universeId => $outlets) {
             foreach ($outlets as $outlet) {
@@ -66,6 +75,32 @@ final class Outputs
         $this->dueAt = $this->lookAt = 0;
     }
 
+    /** @return array<string, int> the number of the next frame, by outlet */
+    public function state(): array
+    {
+        $numbers = [];
+        foreach ($this->outputs as $outputs) {
+            foreach ($outputs as $output) {
+                $numbers[$output->outlet->key] = $output->sequence();
+            }
+        }
+
+        return $numbers;
+    }
+
+    /** Goes on counting where a restart broke off, and a jump further, so that nothing seems older than what was sent last. */
+    public function restore(Stored $numbers): void
+    {
+        foreach ($this->outputs as $outputs) {
+            foreach ($outputs as $output) {
+                $number = $numbers->whole($output->outlet->key, 0, 255);
+                if ($number !== null) {
+                    $output->goOnFrom($number + self::JUMP);
+                }
+            }
+        }
+    }
+
     /** The next frame of this universe carries what an event has changed. */
     public function await(string $universeId, Event $event): void
     {
@@ -74,11 +109,23 @@ final class Outputs
         }
     }
 
+    /**
+     * Nothing more leaves: ANSI E1.31-2018, 6.2.6.
+     */
+    public function end(int $now): void
+    {
+        foreach ($this->outputs as $outputs) {
+            foreach ($outputs as $output) {
+                $this->endOne($output, $now);
+            }
+        }
+    }
+
     public function offer(Universe $universe, int $now): void
     {
         foreach ($this->outputs[$universe->id] ?? [] as $output) {
             if (! $universe->spoken) {
-                array_map(fn(string $bytes) => $this->leave($output, $bytes, $now), $output->end($universe->levels));
+                $this->endOne($output, $now);
 
                 continue;
             }
@@ -145,7 +192,7 @@ final class Outputs
     {
         $bytes = '';
         foreach ($output->next($universe->levels, $now) as $bytes) {
-            $this->leave($output, $bytes, $now);
+            $this->leave($output, $bytes, $now, $output->outlet->targets);
         }
         if ($output->outlet->sync !== '') {
             $this->toSync[$output->outlet->portId] = $output->outlet;
@@ -155,11 +202,41 @@ final class Outputs
         }
     }
 
-    private function leave(Output $output, string $bytes, int $now): void
+    /**
+     * A universe that leaves the show, or a port that no longer sends it: the other end hears so by the way that it had.
+     *
+     * @param array<string, Output> $running by the key of their outlet
+     */
+    private function endWhatIsGone(array $running, Plan $plan, int $now): void
+    {
+        $targets = [];
+        foreach ($plan->outlets as $outlets) {
+            foreach ($outlets as $outlet) {
+                $targets[$outlet->key] = $outlet->targets;
+            }
+        }
+        foreach ($running as $key => $output) {
+            $stay = $targets[$key] ?? [];
+            $gone = array_values(array_filter($output->outlet->targets, static fn(Target $target): bool => ! \in_array($target, $stay, false)));
+            foreach ($gone === [] ? [] : $output->farewell() as $bytes) {
+                $this->leave($output, $bytes, $now, $gone);
+            }
+        }
+    }
+
+    private function endOne(Output $output, int $now): void
+    {
+        foreach ($output->end() as $bytes) {
+            $this->leave($output, $bytes, $now, $output->outlet->targets);
+        }
+    }
+
+    /** @param list<Target> $targets */
+    private function leave(Output $output, string $bytes, int $now, array $targets): void
     {
         $outlet = $output->outlet;
         $activity = ($this->activity)($outlet->portId);
-        foreach ($outlet->targets as $target) {
+        foreach ($targets as $target) {
             $this->leaving[] = new Departure($target->via, $target->address, $target->port, $bytes, $outlet->portId);
             $activity->said($now);
         }

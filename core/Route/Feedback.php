@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Route;
 
+use NimbleJunction\Core\State\Stored;
+
 /**
  * What the other end of one slot-to-message route shows now, and when it may
  * be told something else. One rule keeps echoes, fights with the hand on the
@@ -30,14 +32,35 @@ final class Feedback
     public function carryOver(SlotToMessage $route): self
     {
         $next = new self($route);
-        $old = $this->route;
-        if ($old->portId === $route->portId && $old->address === $route->address && $old->scale == $route->scale && $old->asFloat === $route->asFloat) {
+        if ($this->where() === $next->where()) {
             $next->shown = $this->shown;
             $next->heardAt = $this->heardAt;
             $next->sentAt = $this->sentAt;
         }
 
         return $next;
+    }
+
+    /** @return array<string, mixed> for restore(), ready for JSON */
+    public function kept(): array
+    {
+        return ['shown' => $this->shown, 'where' => $this->where()];
+    }
+
+    /** The other end shows what it showed before a restart, if it is still the same one. */
+    public function restore(Stored $stored): void
+    {
+        if ($stored->text('where') === $this->where()) {
+            $this->shown = $stored->whole('shown', 0, 255);
+        }
+    }
+
+    /** What the other end's picture hangs on: a route that sends elsewhere, or in another range, begins anew. */
+    private function where(): string
+    {
+        $scale = $this->route->scale;
+
+        return md5("{$this->route->portId} {$this->route->address} {$scale->fromLow} {$scale->fromHigh} {$scale->toLow} {$scale->toHigh} ".(int) $this->route->asFloat);
     }
 
     public function heard(int $level, int $now): void

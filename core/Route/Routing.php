@@ -8,6 +8,7 @@ use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Port\Activity;
 use NimbleJunction\Core\Port\Departure;
 use NimbleJunction\Core\Signal\Message;
+use NimbleJunction\Core\State\Stored;
 use NimbleJunction\Core\Trace\Event;
 use NimbleJunction\Core\Trace\Kind;
 use NimbleJunction\Core\Trace\Step;
@@ -153,6 +154,20 @@ final class Routing
         }
 
         return $departures;
+    }
+
+    /** @return array<string, array<string, mixed>> for restore(), by route */
+    public function state(): array
+    {
+        return array_map(static fn(Feedback $feedback): array => $feedback->kept(), $this->feedback);
+    }
+
+    /** @param array<string, Stored> $stored by route */
+    public function restore(array $stored): void
+    {
+        foreach (array_intersect_key($stored, $this->feedback) as $id => $part) {
+            $this->feedback[$id]->restore($part);
+        }
     }
 
     private function look(Feedback $feedback): void

@@ -97,6 +97,7 @@ final class PortReader
         $osc = $protocol === Protocol::Osc;
         $multicast = $sacn && $fields->flag('multicast', false);
         $net = ! $kind->hasDevice();
+        [$heartbeat, $heartbeatSeconds] = $osc ? self::heartbeat($fields) : ['', 1.0];
         $side = new SendSide(
             $fields->flag('enabled', true),
             $net ? $fields->address('address', '0.0.0.0') : '0.0.0.0',
@@ -112,8 +113,8 @@ final class PortReader
             $sacn ? $fields->whole('syncUniverse', 0, SacnUniverse::HIGHEST, 0) : 0,
             $sacn ? SlotReader::spans($fields, 'slotPriorities', 'priority', 200) : [],
             $osc && $fields->flag('replies', false),
-            $osc && $fields->has('heartbeat') ? $fields->matching('heartbeat', ShowReader::ADDRESS_PATTERN, ShowReader::ADDRESS_RULE) : '',
-            $osc ? $fields->within('heartbeatSeconds', 0.1, 60.0, 1.0) : 1.0,
+            $heartbeat,
+            $heartbeatSeconds,
             $sacn && $fields->flag('announce', $multicast),
         );
         if ($side->to === [] && ! $side->multicast && $kind === LinkKind::Udp && ! $side->replies) {
@@ -122,6 +123,14 @@ final class PortReader
         $fields->close();
 
         return $side;
+    }
+
+    /** @return array{string, float} */
+    private static function heartbeat(Fields $fields): array
+    {
+        $address = $fields->has('heartbeat') ? $fields->matching('heartbeat', ShowReader::ADDRESS_PATTERN, ShowReader::ADDRESS_RULE) : '';
+
+        return [$address, $fields->within('heartbeatSeconds', 0.1, 60.0, 1.0)];
     }
 
     /** @return list<UniverseLink> */

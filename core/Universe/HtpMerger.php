@@ -38,6 +38,15 @@ final class HtpMerger implements Merger
     {
     }
 
+    public function order(): array
+    {
+        return [];
+    }
+
+    public function reorder(array $order, int $now): void
+    {
+    }
+
     public function merge(array $sources): string
     {
         if ($sources === []) {

@@ -27,6 +27,42 @@ final class LtpMerger implements Merger
         unset($this->changed[$source->key]);
     }
 
+    public function order(): array
+    {
+        $ranks = array_map(static fn(): array => array_fill(0, Frame::SLOTS, 0), $this->changed);
+        for ($slot = 0; $slot < Frame::SLOTS; ++$slot) {
+            $times = [];
+            foreach ($this->changed as $key => $changed) {
+                if (isset($changed[$slot])) {
+                    $times[$key] = $changed[$slot];
+                }
+            }
+            if (\count($times) > 1) {
+                asort($times);
+            }
+            $rank = 0;
+            foreach ($times as $key => $_) {
+                $ranks[$key][$slot] = ++$rank;
+            }
+        }
+
+        return array_map(static fn(array $list): string => pack('C*', ...$list), $ranks);
+    }
+
+    public function reorder(array $order, int $now): void
+    {
+        foreach ($order as $key => $ranks) {
+            $this->changed[$key] = [];
+            for ($slot = 0; $slot < Frame::SLOTS; ++$slot) {
+                $rank = \ord($ranks[$slot]);
+                if ($rank > 0) {
+                    // Long enough ago that whatever moves from now on is later.
+                    $this->changed[$key][$slot] = $now - 256 + $rank;
+                }
+            }
+        }
+    }
+
     public function merge(array $sources): string
     {
         $result = str_repeat("\0", Frame::SLOTS);

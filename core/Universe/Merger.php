@@ -17,6 +17,16 @@ interface Merger
     public function forget(Source $source): void;
 
     /**
+     * Who changed each slot last, and who before: what a restart must not forget. Nothing where no such order decides.
+     *
+     * @return array<string, string> by source, 512 bytes: 0 for never, the greatest for last
+     */
+    public function order(): array;
+
+    /** @param array<string, string> $order as order() gave it */
+    public function reorder(array $order, int $now): void;
+
+    /**
      * @param list<Source> $sources those that take part, in the order in which they came
      */
     public function merge(array $sources): string;

@@ -33,6 +33,16 @@ final class SlotwiseMerger implements Merger
         $this->latest->forget($source);
     }
 
+    public function order(): array
+    {
+        return $this->latest->order();
+    }
+
+    public function reorder(array $order, int $now): void
+    {
+        $this->latest->reorder($order, $now);
+    }
+
     public function merge(array $sources): string
     {
         return $this->mix($this->highest->merge($sources), $this->latest->merge($sources));

@@ -37,6 +37,9 @@ final class Universe
     private ?Fade $fade = null;
     private bool $stopped = false;
 
+    /** Whether it has just become known: that is a change, also where all levels are zero. */
+    private bool $fresh = false;
+
     public function __construct(public readonly string $id, private Rules $rules = new Rules())
     {
         $this->merger = $rules->merger();
@@ -241,12 +244,41 @@ final class Universe
         return $this->merged;
     }
 
-    /** Puts back the levels that left before a restart, for as long as no source is there. */
-    public function resume(string $merged): void
+    /**
+     * Puts back what left before a restart.
+     *
+     * @param string $merged 512 bytes
+     */
+    public function resume(string $merged, bool $stopped, ?Fade $fade): void
     {
-        $this->merged = str_pad(substr($merged, 0, Frame::SLOTS), Frame::SLOTS, "\0");
-        $this->spoken = true;
+        if ($this->lead->hasWhole) {
+            $this->remerge();
+
+            return;
+        }
+        $this->merged = $merged;
+        $this->spoken = ! $stopped;
+        $this->stopped = $stopped;
+        $this->fade = $fade;
         $this->lay();
+    }
+
+    public function fade(): ?Fade
+    {
+        return $this->fade;
+    }
+
+    /** @return array<string, string> for reorder(): 512 bytes by source, one a slot */
+    public function order(): array
+    {
+        return $this->merger->order();
+    }
+
+    /** @param array<string, string> $order */
+    public function reorder(array $order, int $now): void
+    {
+        $this->merger->reorder($order, $now);
+        $this->leadAnew($now);
     }
 
     /** One byte a slot: the place in leading() counted from 1, 0 for none, 255 for held by hand. */
@@ -292,6 +324,7 @@ final class Universe
 
     private function speak(): void
     {
+        $this->fresh = $this->fresh || ! $this->spoken;
         $this->spoken = true;
         $this->stopped = false;
     }
@@ -329,9 +362,10 @@ final class Universe
     private function lay(): bool
     {
         $levels = $this->holds->lay($this->shaping?->apply($this->merged) ?? $this->merged);
-        if ($levels === $this->levels) {
+        if ($levels === $this->levels && ! $this->fresh) {
             return false;
         }
+        $this->fresh = false;
         $this->levels = $levels;
 
         return true;

@@ -7,6 +7,7 @@ namespace NimbleJunction\Core\Universe;
 use NimbleJunction\Core\Plan\Mapping;
 use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Signal\Frame;
+use NimbleJunction\Core\State\Stored;
 use NimbleJunction\Core\Trace\Kind;
 use NimbleJunction\Core\Trace\Step;
 use NimbleJunction\Core\Trace\Trace;
@@ -42,16 +43,19 @@ final class Universes
     public function adopt(Plan $plan, int $now): void
     {
         $this->plan = $plan;
+        $feeds = $plan->feeds();
         $kept = [];
         foreach ($plan->universes as $id => $entry) {
             $universe = $this->universes[$id] ?? new Universe($id, $entry['rules']);
             $universe->use($entry['rules'], $entry['shaping'], $now);
             foreach ($universe->sources() as $source) {
-                match (true) {
-                    $source->protocol !== null => $plan->feeds($source->portId, $id) || $universe->remove($source, $now),
-                    $source->key === Universe::ROUTES => $this->keepRouteSlots($universe, $source),
-                    default => $this->isCopied($source->key, $id) || $universe->remove($source, $now),
-                };
+                if ($source->protocol !== null) {
+                    isset($feeds["{$source->portId} {$id}"]) || $universe->remove($source, $now);
+                } elseif ($source->key === Universe::ROUTES) {
+                    $this->keepRouteSlots($universe, $source);
+                } elseif (! $this->isCopied($source->key, $id)) {
+                    $universe->remove($source, $now);
+                }
             }
             $this->dueAt = min($this->dueAt, $universe->fadeDueAt($now));
             $kept[$id] = $universe;
@@ -141,6 +145,28 @@ final class Universes
         ++$source->frames;
 
         return $universe->move($source, $levels, $now);
+    }
+
+    /** @return array<string, array<string, mixed>> for restore(), by universe */
+    public function state(int $now): array
+    {
+        return array_filter(array_map(static fn(Universe $universe): ?array => UniverseState::of($universe, $now), $this->universes));
+    }
+
+    /**
+     * Puts back what there was before a restart, as far as the plan of now still has a place for it.
+     *
+     * @param array<string, Stored> $stored by universe
+     * @param int $away nanoseconds since it was written down
+     */
+    public function restore(array $stored, int $now, int $away): void
+    {
+        foreach (array_intersect_key($stored, $this->universes) as $id => $part) {
+            UniverseState::restore($part, $this->universes[$id], $now, $away);
+        }
+        $this->adopt($this->plan, $now);
+        $this->rankByPlan($now);
+        $this->dueAt = $now;
     }
 
     /** @return list<string> ids of universes whose levels changed */
@@ -264,6 +290,20 @@ final class Universes
         }
 
         return $changed;
+    }
+
+    /** What a port says of its sources may have been changed since they were written down. */
+    private function rankByPlan(int $now): void
+    {
+        $feeds = $this->plan->feeds();
+        foreach ($this->universes as $id => $universe) {
+            foreach ($universe->sources() as $source) {
+                $mapping = $feeds["{$source->portId} {$id}"] ?? null;
+                if ($mapping !== null) {
+                    $universe->rank($source, $mapping->priority ?? $source->priority, $now, $mapping->lastResort, $source->preview);
+                }
+            }
+        }
     }
 
     private function isCopied(string $key, string $universeId): bool

@@ -15,7 +15,6 @@ use NimbleJunction\Engine\LiveLink\WebSocket\Handshake;
 use NimbleJunction\Engine\LiveLink\WebSocket\ProtocolError;
 use Revolt\EventLoop;
 
-use function Amp\async;
 use function Amp\Socket\listen;
 
 /** The live link: a WebSocket server for pages that have shown a token. */
@@ -46,11 +45,11 @@ final class Server
     public function start(string $address): void
     {
         $server = $this->server = listen($address);
-        async(function () use ($server): void {
+        EventLoop::queue(function () use ($server): void {
             while (($socket = $server->accept()) !== null) {
-                async($this->serve(...), $socket)->ignore();
+                EventLoop::queue($this->serve(...), $socket);
             }
-        })->ignore();
+        });
         $this->ticker = EventLoop::repeat(1 / self::PER_SECOND, $this->tick(...));
     }
 

@@ -26,8 +26,8 @@ final class CompilerTest extends TestCase
         $shared = $plan->endpoints['art-net 127.0.0.1:6454'];
         self::assertSame(['a', 'b'], $shared->portIds);
         self::assertSame([['a', 'palm', 100], ['b', 'palm', 50]], array_map(static fn($mapping): array => [$mapping->portId, $mapping->universeId, $mapping->priority], $shared->mappings[1]));
-        self::assertTrue($plan->feeds('a', 'fern'));
-        self::assertFalse($plan->feeds('b', 'fern'));
+        self::assertArrayHasKey('a fern', $plan->feeds());
+        self::assertArrayNotHasKey('b fern', $plan->feeds());
     }
 
     public function testMulticastJoinsTheGroupsOfItsUniversesAndSendsToThem(): void

@@ -90,7 +90,7 @@ final class JunctionTest extends TestCase
         $rig->sacn([1 => 60, 2 => 200]);
         $rig->osc('/lamp', 0.5);
         $rig->junction->hold('palm', [new Hold(8, 44, 'Ada', $rig->nanos() + 60_000_000_000)], $rig->nanos());
-        $json = json_encode($rig->junction->snapshot($rig->nanos()), JSON_THROW_ON_ERROR);
+        $json = json_encode($rig->junction->state($rig->nanos()), JSON_THROW_ON_ERROR);
 
         $next = new Rig();
         $next->junction->restore(json_decode($json, true), $next->nanos());

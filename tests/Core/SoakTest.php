@@ -76,7 +76,7 @@ final class SoakTest extends TestCase
         }
         $rig->adopt(['name' => "Edit {$minute}"]);
         $rig->junction->hold('palm', [new \NimbleJunction\Core\Universe\Hold($minute, 99, 'anna', $rig->nanos() + 5_000_000_000)], $rig->nanos());
-        $rig->junction->restore($rig->junction->snapshot($rig->nanos()), $rig->nanos());
+        $rig->junction->restore($rig->junction->state($rig->nanos()), $rig->nanos());
     }
 
     private function recording(): string

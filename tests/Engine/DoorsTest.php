@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Tests\Engine;
 
 use NimbleJunction\Core\Wire\ArtNet\Dmx;
+use NimbleJunction\Engine\Health\Warnings;
 use NimbleJunction\Engine\LiveLink\Gate;
 use NimbleJunction\Engine\LiveLink\Role;
 use NimbleJunction\Engine\LiveLink\Token;
@@ -16,6 +17,7 @@ use NimbleJunction\Tests\Support\Rig;
 use NimbleJunction\Tests\Support\Udp;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Symfony\Component\Process\Process;
 
 /** Who may come in, what is kept, and that a killed engine goes on where it was. */
 final class DoorsTest extends TestCase
@@ -31,8 +33,7 @@ final class DoorsTest extends TestCase
 
     protected function tearDown(): void
     {
-        array_map(unlink(...), glob("{$this->folder}/*") ?: []);
-        rmdir($this->folder);
+        (new Process(['rm', '-rf', $this->folder]))->mustRun();
     }
 
     public function testATokenSaysWhoItIsForAMinute(): void
@@ -68,15 +69,27 @@ final class DoorsTest extends TestCase
 
     public function testTheStateFileIsWholeOrTheOneBefore(): void
     {
-        $file = new StateFile("{$this->folder}/state.json");
-        self::assertSame([], $file->read());
+        $read = fn(): array => (new StateFile("{$this->folder}/state"))->read()['state'];
+        $file = new StateFile("{$this->folder}/state");
+        self::assertSame([], $read());
         $file->write(['universes' => ['palm' => 1]]);
-        self::assertSame(['universes' => ['palm' => 1]], (new StateFile("{$this->folder}/state.json"))->read());
-        self::assertSame(['state.json'], array_map(basename(...), glob("{$this->folder}/*") ?: []), 'nothing half-written is left');
-        file_put_contents("{$this->folder}/state.json", '{"universes": {');
-        self::assertSame([], (new StateFile("{$this->folder}/state.json"))->read(), 'rubbish is no state');
-        (new StateFile('/nowhere/state.json'))->write(['a' => 1]);
-        $this->addToAssertionCount(1);
+        self::assertSame(['universes' => ['palm' => 1]], $read());
+        self::assertSame(['state'], array_map(basename(...), glob("{$this->folder}/*") ?: []), 'nothing half-written is left');
+        $file->write(['universes' => ['palm' => 2]]);
+        self::assertSame(['universes' => ['palm' => 2]], $read());
+        file_put_contents("{$this->folder}/state", substr((string) file_get_contents("{$this->folder}/state"), 0, -3));
+        $said = [];
+        $warnings = new Warnings(static function (string $words) use (&$said): void {
+            $said[] = $words;
+        });
+        self::assertSame(['universes' => ['palm' => 1]], (new StateFile("{$this->folder}/state", $warnings))->read()['state'], 'one that was cut is told from a whole one, and the older one is used');
+        self::assertStringContainsString('is broken: it was set aside as state.broken-', $said[0]);
+        self::assertCount(1, glob("{$this->folder}/state.broken-*") ?: []);
+        file_put_contents("{$this->folder}/state", '{"universes": {');
+        file_put_contents("{$this->folder}/state.older", 'rubbish');
+        self::assertSame([], $read(), 'rubbish is no state');
+        (new StateFile('/nowhere/state', $warnings))->write(['a' => 1]);
+        self::assertStringContainsString('/nowhere cannot be written. Is the disk full?', $warnings->all()[1]['words']);
     }
 
     /** The levels of before leave again at once, though no source is there. */
@@ -89,7 +102,7 @@ final class DoorsTest extends TestCase
         try {
             $desk->send((new Dmx(1, Rig::levels([1 => 201, 2 => 55])))->encode(), '127.78.21.1:6454');
             $line->until(static fn(string $bytes): bool => substr($bytes, 1, 2) === "\xC9\x37");
-            Background::until(fn(): bool => str_contains((string) @file_get_contents("{$this->folder}/engine-state.json"), base64_encode("\xC9\x37\0")), 'The state being kept');
+            Background::until(fn(): bool => str_contains((string) @file_get_contents("{$this->folder}/engine-state"), base64_encode("\xC9\x37\0")), 'The state being kept');
             $engine->process()->signal(SIGKILL);
             Background::until(static fn(): bool => ! $engine->process()->isRunning(), 'The engine being dead');
             $line->collect(0.05);

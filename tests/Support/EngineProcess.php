@@ -19,7 +19,7 @@ final class EngineProcess
     {
         $this->file = (string) tempnam(sys_get_temp_dir(), 'junction-show-');
         file_put_contents($this->file, json_encode($document, JSON_THROW_ON_ERROR));
-        $this->process = new Background([...$before, PHP_BINARY, 'artisan', 'junction:engine', "--show={$this->file}", ...$options], ['JUNCTION_DATA' => '/nonexistent']);
+        $this->process = new Background([...$before, 'bin/engine-php', 'artisan', 'junction:engine', "--show={$this->file}", ...$options], ['JUNCTION_DATA' => '/nonexistent']);
         if ($wait) {
             $this->process->untilSaid('The engine runs');
         }

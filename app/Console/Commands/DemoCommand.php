@@ -40,9 +40,8 @@ final class DemoCommand extends Command
             'JUNCTION_STAND_INS' => "{$host}:".($port + 2),
             'PHP_CLI_SERVER_WORKERS' => '4',
         ];
-        $jit = ['-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=tracing', '-d', 'opcache.jit_buffer_size=64M'];
         $supervisor = new Supervisor($environment, fn(string $line) => $this->output->write($line));
-        $supervisor->add('engine', [PHP_BINARY, ...$jit, base_path('artisan'), 'junction:engine']);
+        $supervisor->add('engine', [base_path('bin/engine-php'), base_path('artisan'), 'junction:engine']);
         $supervisor->add('stand-ins', [PHP_BINARY, base_path('artisan'), 'junction:stand-ins']);
         $supervisor->add('web', [PHP_BINARY, '-S', "{$host}:{$port}", '-t', public_path(), base_path('vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php')], public_path());
         $supervisor->start();

@@ -9,6 +9,7 @@ use App\Live\Secret;
 use App\Shows\ShowStore;
 use Illuminate\Console\Command;
 use NimbleJunction\Core\Show\ShowRefused;
+use NimbleJunction\Engine\AlreadyRunning;
 use NimbleJunction\Engine\Runner;
 use NimbleJunction\Engine\Settings;
 
@@ -51,10 +52,12 @@ final class EngineCommand extends Command
             $seconds === null ? null : (float) $seconds,
         );
         try {
-            (new Runner($settings))->run(
-                $file === null ? app(ShowStore::class)->json() : (string) file_get_contents($file),
-                fn(string $line) => $this->line($line),
-            );
+            $read = static fn(): string => $file === null ? app(ShowStore::class)->json() : (string) file_get_contents($file);
+            (new Runner($settings, fn(string $line) => $this->line($line)))->run($read);
+        } catch (AlreadyRunning $running) {
+            $this->error($running->getMessage());
+
+            return self::FAILURE;
         } catch (ShowRefused $refused) {
             $this->error("The show cannot be used:\n{$refused->getMessage()}");
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\Core\Show;
 
+use Database\Seeders\FernhallGlasshouse;
 use NimbleJunction\Core\Port\OtherEnd;
 use NimbleJunction\Core\Route\Sentence;
 use NimbleJunction\Core\Show\LinkKind;
@@ -13,6 +14,7 @@ use NimbleJunction\Tests\Support\Rig;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Symfony\Component\Process\Process;
 
 /** Ports that are more than a UDP port: what their documents may say, and what their other ends need. */
 final class PortReaderTest extends TestCase
@@ -83,6 +85,19 @@ final class PortReaderTest extends TestCase
         $schema = (string) file_get_contents(\dirname(__DIR__, 3).'/schema/show.schema.json');
         $result = (new Validator())->validate(json_decode(json_encode($document, JSON_THROW_ON_ERROR)), $schema);
         self::assertTrue($result->isValid());
+    }
+
+    /** The engine's code is compiled while it runs, and what is compiled has once been wrong: the sixth edit was refused. */
+    public function testADocumentIsReadAsWellTheThreeHundredthTime(): void
+    {
+        $ports = array_map(static fn(array $sound): array => $sound[0], array_values(iterator_to_array(self::sound())));
+        $documents = [
+            FernhallGlasshouse::document('127.0.0'),
+            [...Rig::document(), 'name' => 'Everything', 'ports' => [...Rig::document()['ports'], ...array_map(static fn(array $port, int $i): array => [...$port, 'id' => "extra-{$i}"], $ports, array_keys($ports))]],
+        ];
+        $process = new Process(['bin/engine-php', 'tests/Support/read-often.php'], \dirname(__DIR__, 3), null, json_encode($documents, JSON_THROW_ON_ERROR), 60);
+        $process->mustRun();
+        self::assertSame(['compiled' => true, 'otherwise' => []], json_decode($process->getOutput(), true, flags: JSON_THROW_ON_ERROR));
     }
 
     public function testEveryKindOfLinkBelongsToAProtocol(): void

@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Universe;
+
+use NimbleJunction\Core\Signal\Frame;
+use NimbleJunction\Core\Signal\Protocol;
+use NimbleJunction\Core\State\Stored;
+
+/**
+ * What a universe needs to go on after a restart as if nothing had happened:
+ * its sources with their flags and the order of their changes, what it merged,
+ * a fade with the time that it has run, its holds. Plain arrays, ready for
+ * JSON; bytes are base64.
+ */
+final class UniverseState
+{
+    private const LONGEST_HOLD_NANOS = 86_400_000_000_000;
+
+    /** @return array<string, mixed>|null null while nothing ever gave it a level */
+    public static function of(Universe $universe, int $now): ?array
+    {
+        if (! $universe->spoken && ! $universe->hasStopped()) {
+            return null;
+        }
+        $order = $universe->order();
+
+        return [
+            'merged' => base64_encode($universe->merged()),
+            'stopped' => $universe->hasStopped(),
+            'sources' => array_map(static fn(Source $source): array => self::source($source, $order[$source->key] ?? ''), array_values($universe->sources())),
+            'holds' => array_map(static fn(Hold $hold): array => [
+                'slot' => $hold->slot,
+                'level' => $hold->level,
+                'by' => $hold->by,
+                'left' => $hold->until - $now,
+            ], array_values($universe->holds())),
+            'fade' => $universe->fade()?->kept($now),
+        ];
+    }
+
+    /**
+     * Puts it back. Sources count as heard now, so that those that do not
+     * return are lost in the usual time.
+     *
+     * @param int $away nanoseconds since it was written down
+     */
+    public static function restore(Stored $stored, Universe $universe, int $now, int $away): void
+    {
+        $merged = $stored->bytes('merged', Frame::SLOTS);
+        if ($merged === '') {
+            return;
+        }
+        $order = [];
+        foreach ($stored->parts('sources', Universe::MOST_SOURCES) as $part) {
+            $source = self::readSource($part, $now);
+            if ($source !== null) {
+                $universe->add($source, $now);
+                $order[$source->key] = $part->bytes('order', Frame::SLOTS);
+            }
+        }
+        $universe->reorder(array_filter($order), $now);
+        $universe->resume($merged, $stored->flag('stopped'), Fade::resume($stored->part('fade'), $now, $away));
+        foreach ($stored->parts('holds', Frame::SLOTS) as $part) {
+            $slot = $part->whole('slot', 0, Frame::SLOTS - 1);
+            $level = $part->whole('level', 0, 255);
+            $left = $part->whole('left', 1, self::LONGEST_HOLD_NANOS);
+            if ($slot !== null && $level !== null && $left !== null && $left > $away) {
+                $universe->hold(new Hold($slot, $level, $part->text('by'), $now + $left - $away));
+            }
+        }
+    }
+
+    /** @return array<string, mixed> */
+    private static function source(Source $source, string $order): array
+    {
+        return [
+            'key' => base64_encode($source->key),
+            'port' => $source->portId,
+            'protocol' => $source->protocol?->value,
+            'name' => $source->name,
+            'address' => $source->address,
+            'priority' => $source->priority,
+            'lastResort' => $source->lastResort,
+            'preview' => $source->preview,
+            'sequence' => $source->sequence,
+            'slots' => $source->slots,
+            'levels' => base64_encode($source->levels),
+            'slotPriorities' => base64_encode($source->slotPriorities),
+            'order' => base64_encode($order),
+        ];
+    }
+
+    private static function readSource(Stored $stored, int $now): ?Source
+    {
+        $key = $stored->bytes('key', null, 512);
+        $levels = $stored->bytes('levels', Frame::SLOTS);
+        if ($key === '' || $levels === '') {
+            return null;
+        }
+        $source = new Source(
+            $key,
+            $stored->text('port'),
+            Protocol::tryFrom($stored->text('protocol')),
+            $stored->text('name'),
+            $stored->text('address'),
+            $stored->whole('priority', 0, 200),
+            $stored->flag('lastResort'),
+        );
+        $source->set(substr($levels, 0, $stored->whole('slots', 0, Frame::SLOTS) ?? Frame::SLOTS));
+        $source->preview = $stored->flag('preview');
+        $source->sequence = $stored->whole('sequence', 0, 255);
+        $source->slotPriorities = $stored->bytes('slotPriorities', Frame::SLOTS);
+        $source->heardAt = $source->slotPrioritiesAt = $now;
+
+        return $source;
+    }
+}
