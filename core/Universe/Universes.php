@@ -12,7 +12,7 @@ use NimbleJunction\Core\Trace\Kind;
 use NimbleJunction\Core\Trace\Step;
 use NimbleJunction\Core\Trace\Trace;
 
-/** All universes of the show: takes frames in, keeps sources alive or lets them go, and tells the trace. */
+/** All universes of the show: what they hear, what our own routes and copies set in them, and what ends in time. */
 final class Universes
 {
     /** When the next source may be lost, or hold be over. */
@@ -21,10 +21,12 @@ final class Universes
     /** @var array<string, Universe> by id */
     private array $universes = [];
     private Plan $plan;
+    private readonly Intake $intake;
 
     /** @param \Closure(string, int): void $missed so many frames of a port's source never came */
-    public function __construct(private readonly Trace $trace, private readonly \Closure $missed)
+    public function __construct(private readonly Trace $trace, \Closure $missed)
     {
+        $this->intake = new Intake($trace, $missed);
         $this->plan = Plan::empty();
     }
 
@@ -43,6 +45,7 @@ final class Universes
     public function adopt(Plan $plan, int $now): void
     {
         $this->plan = $plan;
+        $this->intake->adopt($plan);
         $feeds = $plan->feeds();
         $kept = [];
         foreach ($plan->universes as $id => $entry) {
@@ -66,54 +69,10 @@ final class Universes
     /** @return bool whether the universe's levels changed */
     public function hear(Mapping $mapping, Frame $frame, string $from, int $now): bool
     {
-        $universe = $this->universes[$mapping->universeId];
-        $key = $mapping->portId."\0".$frame->source;
-        $source = $universe->source($key);
-        if ($frame->startCode !== 0 && ($frame->startCode !== SlotPriorities::START_CODE || $source === null)) {
-            return false;
-        }
-        if ($source === null) {
-            return ! $frame->ended && $this->welcome($universe, $key, $mapping, $frame, $from, $now);
-        }
-        if ($frame->sequence !== null) {
-            if ($source->sequence !== null) {
-                if (! $frame->protocol->sequenceFollows($source->sequence, $frame->sequence)) {
-                    ++$source->outOfOrder;
+        $changed = $this->intake->hear($this->universes[$mapping->universeId], $mapping, $frame, $from, $now);
+        $this->dueAt = min($this->dueAt, $this->intake->dueAt);
 
-                    return false;
-                }
-                $step = $frame->protocol->sequenceStep($source->sequence, $frame->sequence);
-                if ($step > 1) {
-                    $source->lost += $step - 1;
-                    ($this->missed)($mapping->portId, $step - 1);
-                }
-            }
-            $source->sequence = $frame->sequence;
-        }
-        if ($frame->startCode !== 0) {
-            return $this->rankSlots($universe, $source, $frame->levels, $now);
-        }
-        if ($frame->ended) {
-            return $this->lose($universe, $source, 'says that it has ended', $now);
-        }
-        $source->heardAt = $now;
-        ++$source->frames;
-        $source->rhythm->beat($now);
-        $source->address = $from;
-        if ($frame->name !== '' && $frame->name !== $source->name) {
-            $source->name = $frame->name;
-        }
-        $changed = false;
-        $priority = $frame->priority ?? $mapping->priority ?? 100;
-        if ($priority !== $source->priority || $mapping->lastResort !== $source->lastResort || $frame->preview !== $source->preview) {
-            $was = $this->leaders($universe);
-            $before = $source->priority;
-            $changed = $universe->rank($source, $priority, $now, $mapping->lastResort, $frame->preview);
-            $priority === $before || $this->trace->note(Kind::Source, "rank {$universe->id} {$key}", $source->portId, Step::Changed, "{$source->name} now sends {$this->named($universe)} with priority {$priority}, before {$before}", $now);
-            $this->compareLeaders($universe, $was, $source->portId, $now);
-        }
-
-        return $universe->move($source, $frame->levels, $now) || $changed;
+        return $changed;
     }
 
     /** Sets one slot from a route: routes are one source together, beside whichever priority leads. */
@@ -173,20 +132,20 @@ final class Universes
     public function expire(int $now): array
     {
         $changed = [];
-        $next = \PHP_INT_MAX;
+        $next = $this->intake->dueAt = \PHP_INT_MAX;
         foreach ($this->universes as $universe) {
             $moved = false;
             foreach ($universe->sources() as $source) {
                 $lostAt = $source->lostAt();
                 if ($lostAt <= $now) {
                     $silent = number_format(($now - $source->heardAt) / 1e9, 1, '.', '');
-                    $moved = $this->lose($universe, $source, "was not heard for {$silent} s", $now) || $moved;
+                    $moved = $this->intake->lose($universe, $source, "was not heard for {$silent} s", $now) || $moved;
                 } else {
                     $next = min($next, $lostAt);
                 }
                 if ($source->slotPriorities !== '') {
                     $lostAt = $source->slotPrioritiesAt + SlotPriorities::LOST_NANOS;
-                    $lostAt <= $now ? $moved = $this->rankSlots($universe, $source, '', $now) || $moved : $next = min($next, $lostAt);
+                    $lostAt <= $now ? $moved = $this->intake->rankSlots($universe, $source, '', $now) || $moved : $next = min($next, $lostAt);
                 }
             }
             foreach ($universe->holds() as $hold) {
@@ -203,91 +162,7 @@ final class Universes
                 $changed[] = $universe->id;
             }
         }
-        $this->dueAt = $next;
-
-        return $changed;
-    }
-
-    private function welcome(Universe $universe, string $key, Mapping $mapping, Frame $frame, string $from, int $now): bool
-    {
-        $others = array_filter($universe->sources(), static fn(Source $other): bool => ! $other->isSparse());
-        $name = $frame->name !== '' ? $frame->name : $this->plan->portName($mapping->portId);
-        if (\in_array($name, array_map(static fn(Source $other): string => $other->name, $others), true)) {
-            $name = "{$name} at {$from}";
-        }
-        if ($universe->isFull()) {
-            $this->trace->note(Kind::Refused, "full {$universe->id}", $mapping->portId, Step::Refused, "{$name} ({$from}) is not merged into {$this->named($universe)}: it has ".Universe::MOST_SOURCES.' sources already', $now);
-
-            return false;
-        }
-        $source = new Source($key, $mapping->portId, $frame->protocol, $name, $from, $frame->priority ?? $mapping->priority ?? 100, $mapping->lastResort);
-        $source->preview = $frame->preview;
-        $source->set($frame->levels);
-        $source->sequence = $frame->sequence;
-        $source->heardAt = $now;
-        $source->frames = 1;
-        $was = $this->leaders($universe);
-        $changed = $universe->add($source, $now);
-        $this->dueAt = min($this->dueAt, $source->lostAt());
-        $event = $this->trace->begin(Kind::Source, "new {$universe->id} {$key}", $mapping->portId, "New source for {$this->named($universe)}: {$name} ({$from}), priority {$source->priority}", $now);
-        $this->trace->hop($event, Step::Heard, "{$this->plan->portName($mapping->portId)} heard {$name} from {$from} for the first time");
-        if ($frame->preview) {
-            $this->trace->hop($event, Step::Note, 'It says that its levels are a preview: they are shown, and not merged');
-        }
-        if (\count($others) >= 2) {
-            $this->trace->hop($event, Step::Note, 'It is source number '.(\count($others) + 1).' here: we merge it, but many Art-Net nodes merge two and leave a third out');
-        }
-        $this->compareLeaders($universe, $was, $mapping->portId, $now);
-
-        return $changed;
-    }
-
-    private function lose(Universe $universe, Source $source, string $why, int $now): bool
-    {
-        $was = $this->leaders($universe);
-        $changed = $universe->remove($source, $now);
-        $this->dueAt = min($this->dueAt, $universe->fadeDueAt($now));
-        $event = $this->trace->begin(Kind::Source, "lost {$universe->id} {$source->key}", $source->portId, "Lost source for {$this->named($universe)}: {$source->name} ({$source->address}) {$why}", $now);
-        $this->trace->hop($event, Step::Note, "{$source->name} {$why}");
-        if ($universe->leading() === []) {
-            $this->trace->hop($event, Step::Note, 'No source is left: '.$universe->rules()->whenLost->words());
-        }
-        $this->compareLeaders($universe, $was, $source->portId, $now);
-
-        return $changed;
-    }
-
-    private function leaders(Universe $universe): string
-    {
-        $names = [];
-        foreach ($universe->leading() as $source) {
-            if (! $source->isSparse()) {
-                $names[] = "{$source->name} (priority {$source->priority})";
-            }
-        }
-
-        return implode(' and ', $names);
-    }
-
-    private function compareLeaders(Universe $universe, string $was, string $portId, int $now): void
-    {
-        $are = $this->leaders($universe);
-        if ($are !== $was && $are !== '' && $was !== '') {
-            $rule = \count($universe->leading()) > 1 ? ', merged '.$universe->rules()->merge->spelled() : '';
-            $this->trace->note(Kind::Source, "leads {$universe->id}", $portId, Step::Changed, "{$this->named($universe)} is now led by {$are}{$rule}; before by {$was}", $now);
-        }
-    }
-
-    /** @param string $levels of a packet with priorities instead of levels; '' for no longer */
-    private function rankSlots(Universe $universe, Source $source, string $levels, int $now): bool
-    {
-        $had = $source->slotPriorities !== '';
-        $priorities = $levels === '' ? '' : str_pad(substr($levels, 0, Frame::SLOTS), Frame::SLOTS, "\0");
-        $changed = $universe->rankSlots($source, $priorities, $now);
-        $this->dueAt = min($this->dueAt, $now + SlotPriorities::LOST_NANOS);
-        if ($had !== ($priorities !== '')) {
-            $this->trace->note(Kind::Source, "slots {$universe->id} {$source->key}", $source->portId, Step::Changed, "{$source->name} ".($had ? 'no longer gives' : 'gives')." single slots of {$this->named($universe)} priorities of their own", $now);
-        }
+        $this->dueAt = min($next, $this->intake->dueAt);
 
         return $changed;
     }
