@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace NimbleJunction\Core;
 
 use NimbleJunction\Core\Discovery\Neighbours;
-use NimbleJunction\Core\Plan\Endpoint;
 use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Port\Activities;
 use NimbleJunction\Core\Port\Activity;
+use NimbleJunction\Core\Port\Agenda;
 use NimbleJunction\Core\Port\Announcements;
 use NimbleJunction\Core\Port\Departure;
 use NimbleJunction\Core\Port\Outputs;
@@ -16,12 +16,7 @@ use NimbleJunction\Core\Port\Reception;
 use NimbleJunction\Core\Port\Unclaimed;
 use NimbleJunction\Core\Route\Routing;
 use NimbleJunction\Core\Scope\Probes;
-use NimbleJunction\Core\Signal\Frame;
-use NimbleJunction\Core\Signal\Message;
-use NimbleJunction\Core\Signal\MidiAddress;
-use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\State\Stored;
-use NimbleJunction\Core\Trace\Event;
 use NimbleJunction\Core\Trace\Kind;
 use NimbleJunction\Core\Trace\Step;
 use NimbleJunction\Core\Trace\Trace;
@@ -55,6 +50,8 @@ final class Junction
     private readonly Reception $reception;
     private readonly Probes $probes;
     private readonly Hands $hands;
+    private readonly Changes $changes;
+    private readonly Hearing $hearing;
 
     public function __construct()
     {
@@ -67,6 +64,8 @@ final class Junction
         $this->reception = new Reception($this->trace, $this->activity(...));
         $this->probes = new Probes();
         $this->hands = new Hands($this->trace);
+        $this->changes = new Changes($this->universes, $this->routing, $this->outputs, $this->probes);
+        $this->hearing = new Hearing($this->reception, $this->activities, $this->universes, $this->routing, $this->probes, $this->changes, new Agenda());
         $this->plan = Plan::empty();
     }
 
@@ -114,17 +113,29 @@ final class Junction
         $this->universes->adopt($plan, $now);
         $this->routing->adopt($plan);
         $this->activities->adopt($plan);
+        $this->changes->adopt($plan);
+        $this->hearing->adopt($plan);
         $this->reception->adopt($plan);
         $this->outputs->adopt($plan, $now);
         $farewells = $this->outputs->take();
         $this->announcements->adopt($plan->announcements, $now);
         foreach ($this->universes->all() as $universe) {
-            $this->copy($universe, $now);
+            $this->changes->copy($universe, $now);
             $this->outputs->offer($universe, $now);
         }
         $this->trace->note(Kind::Show, 'show', '', Step::Changed, "The show \"{$plan->name}\" is in force", $now);
 
         return $farewells;
+    }
+
+    /**
+     * What the clock of the day shows: some senders say by it when something is to happen.
+     *
+     * @param int $unixNanos nanoseconds since 1970
+     */
+    public function setClock(int $unixNanos, int $now): void
+    {
+        $this->hearing->agenda->setClock($unixNanos, $now);
     }
 
     /**
@@ -138,21 +149,7 @@ final class Junction
         if ($endpoint === null) {
             return [];
         }
-        foreach ($this->reception->take($endpoint, $bytes, $from, $fromPort, $now) as $what) {
-            if ($what instanceof Frame) {
-                if ($what->sync === '' || ! $this->reception->synchroniser->holds($endpointKey, $what, $from, $now)) {
-                    $this->hearFrame($endpoint, $what, $from, $now);
-                }
-            } elseif ($what instanceof Message) {
-                foreach ($endpoint->portIds as $portId) {
-                    if ($this->reception->lets($endpoint, $portId, $from, $now)) {
-                        $this->hearMessage($portId, $what, $from, $fromPort, $bytes, $now);
-                    }
-                }
-            } else {
-                $this->hearAll($this->reception->synchroniser->pulse($what->key, $this->plan->ports[$endpoint->portIds[0] ?? '']['protocol'] ?? Protocol::Sacn, $now), $now);
-            }
-        }
+        $this->hearing->heard($endpoint, $from, $fromPort, $bytes, $now);
 
         return $this->leave($now);
     }
@@ -164,14 +161,11 @@ final class Junction
      */
     public function wake(int $now): array
     {
-        if ($this->reception->synchroniser->dueAt <= $now) {
-            $this->hearAll($this->reception->synchroniser->forgotten($now), $now);
+        if ($this->hearing->dueAt() <= $now) {
+            $this->hearing->waited($now);
         }
         if ($this->universes->dueAt <= $now) {
-            foreach ($this->expired($now) as $universe) {
-                $this->outputs->offer($universe, $now);
-                $this->copy($universe, $now);
-            }
+            $this->changes->expire($now);
         }
         if ($this->outputs->dueAt <= $now) {
             $this->outputs->sendDue($this->universes->all(), $now);
@@ -183,7 +177,7 @@ final class Junction
     /** When wake() must be called next; PHP_INT_MAX for not at all. */
     public function dueAt(): int
     {
-        return min($this->universes->dueAt, $this->routing->dueAt, $this->outputs->dueAt, $this->announcements->dueAt, $this->reception->synchroniser->dueAt);
+        return min($this->universes->dueAt, $this->routing->dueAt, $this->outputs->dueAt, $this->announcements->dueAt, $this->hearing->dueAt());
     }
 
     /**
@@ -201,7 +195,7 @@ final class Junction
         }
         $before = $universe->levels;
         $event = $this->hands->hold($universe, $this->plan->universeName($universeId), $holds, $now);
-        $this->changed($universe, $before, $event, $now);
+        $this->changes->spread($universe, $before, $event, $now);
         $this->universes->dueAt = min($this->universes->dueAt, $holds[0]->until);
 
         return $this->leave($now);
@@ -221,7 +215,7 @@ final class Junction
             if (($universeId === null || $universeId === $id) && $universe->holds() !== []) {
                 $before = $universe->levels;
                 $event = $this->hands->release($universe, $this->plan->universeName($id), $first, $last, $by, $now);
-                $this->changed($universe, $before, $event, $now);
+                $this->changes->spread($universe, $before, $event, $now);
             }
         }
 
@@ -273,91 +267,6 @@ final class Junction
         return $this->outputs->take();
     }
 
-    private function hearFrame(Endpoint $endpoint, Frame $frame, string $from, int $now): void
-    {
-        $mappings = $endpoint->mappings[$frame->number] ?? null;
-        if ($mappings === null) {
-            $this->reception->nobodyAsksFor($endpoint, $frame, $from, $now);
-
-            return;
-        }
-        foreach ($mappings as $mapping) {
-            if ($endpoint->allowed !== [] && ! $this->reception->lets($endpoint, $mapping->portId, $from, $now)) {
-                continue;
-            }
-            $this->activity($mapping->portId)->heard($frame, $from, $now);
-            $universe = $this->universes->find($mapping->universeId);
-            if ($universe !== null) {
-                $before = $universe->levels;
-                if ($this->universes->hear($mapping, $frame, $from, $now) || $universe->levels !== $before) {
-                    $this->changed($universe, $before, null, $now);
-                } else {
-                    $this->probes->levels($universe->id, $universe->levels, $now);
-                }
-            }
-        }
-    }
-
-    /** @param list<array{string, Frame, string}> $held endpoint, frame and sender that waited for each other */
-    private function hearAll(array $held, int $now): void
-    {
-        foreach ($held as [$key, $frame, $from]) {
-            $endpoint = $this->plan->endpoints[$key] ?? null;
-            if ($endpoint !== null) {
-                $this->hearFrame($endpoint, $frame, $from, $now);
-            }
-        }
-    }
-
-    private function hearMessage(string $portId, Message $message, string $from, int $fromPort, string $bytes, int $now): void
-    {
-        $activity = $this->activity($portId);
-        $activity->heard($message, $from, $now);
-        $activity->messageFrom = $from;
-        $this->probes->message($portId, $message, $now);
-        if ($message->address === MidiAddress::CLOCK && ! isset($this->plan->messageRoutes[$portId][MidiAddress::CLOCK])) {
-            // Forty times a second, and nobody asks for it: it is counted, and leaves the trace to what happens.
-            return;
-        }
-        ['event' => $event, 'sets' => $sets] = $this->routing->heard($portId, $message, $fromPort === 0 ? $from : "{$from}:{$fromPort}", $bytes, $now);
-        foreach ($sets as ['route' => $route, 'level' => $level]) {
-            $universe = $this->universes->find($route->universeId);
-            if ($universe !== null) {
-                $before = $universe->levels;
-                $this->universes->setByRoute($universe, $route->slot, $level, $now);
-                $this->routing->tellResult($event, $route, $level, $universe, $before, $now);
-                if ($universe->levels !== $before) {
-                    $this->changed($universe, $before, $event, $now);
-                }
-            }
-        }
-    }
-
-    private function changed(Universe $universe, string $before, ?Event $event, int $now): void
-    {
-        $this->routing->changed($universe, $before);
-        if ($event !== null && $universe->levels !== $before) {
-            $this->outputs->await($universe->id, $event);
-        }
-        $this->probes->levels($universe->id, $universe->levels, $now);
-        $this->outputs->offer($universe, $now);
-        $this->copy($universe, $now);
-    }
-
-    /** Parts of a universe that are carried elsewhere; ranges never run in a circle, a show that does is refused. */
-    private function copy(Universe $universe, int $now): void
-    {
-        foreach ($this->plan->copies[$universe->id] ?? [] as $copy) {
-            $target = $this->universes->find($copy->toUniverse);
-            if ($target !== null && $universe->spoken) {
-                $before = $target->levels;
-                if ($this->universes->setSparse($target, "range {$copy->id}", "Range \"{$copy->name}\"", $copy->of($universe->levels), $now)) {
-                    $this->changed($target, $before, null, $now);
-                }
-            }
-        }
-    }
-
     /**
      * What leaves because of the call in progress; messages to the other ends of routes come first.
      *
@@ -373,21 +282,5 @@ final class Junction
         $leaving = $this->outputs->take();
 
         return $messages === [] && $answers === [] && $announced === [] ? $leaving : [...$messages, ...$answers, ...$announced, ...$leaving];
-    }
-
-    /** @return list<Universe> */
-    private function expired(int $now): array
-    {
-        $before = array_map(static fn(Universe $universe): string => $universe->levels, $this->universes->all());
-        $changed = [];
-        foreach ($this->universes->expire($now) as $id) {
-            $universe = $this->universes->find($id);
-            if ($universe !== null) {
-                $this->routing->changed($universe, $before[$id] ?? $universe->levels);
-                $changed[] = $universe;
-            }
-        }
-
-        return $changed;
     }
 }

@@ -15,6 +15,7 @@ use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Engine\Net\Adapters;
 use NimbleJunction\Engine\Net\CannotListen;
 use NimbleJunction\Engine\Net\Listener;
+use NimbleJunction\Engine\Net\Place;
 use NimbleJunction\Engine\Net\UdpSocket;
 use Revolt\EventLoop;
 
@@ -98,7 +99,7 @@ final class Diagnosis
     {
         try {
             $this->listeners["{$address}:{$number}"] = new Listener(
-                UdpSocket::bind($address, $number),
+                UdpSocket::bind(Place::oneAddress($address), $number),
                 64,
                 function (string $bytes, string $from) use ($number): void {
                     $this->knocks["{$number} {$from}"] = ['port' => $number, 'from' => $from];

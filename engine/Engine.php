@@ -12,6 +12,7 @@ use NimbleJunction\Core\Show\Show;
 use NimbleJunction\Core\Show\ShowReader;
 use NimbleJunction\Core\Show\ShowRefused;
 use NimbleJunction\Core\Universe\Hold;
+use NimbleJunction\Engine\Net\Adapters;
 use NimbleJunction\Engine\Net\Transports;
 use NimbleJunction\Engine\Net\World;
 use Revolt\EventLoop;
@@ -29,18 +30,25 @@ final class Engine
     /** Writing the state down takes at most this part of the time: with many universes it is done less often. */
     private const STATE_SHARE = 25;
     private const SLOWEST_STATE_NANOS = 1_000_000_000;
-    private const RETRY_SECONDS = 2.0;
+    private const LOOK_SECONDS = 1.0;
+    private const CLOCK_SECONDS = 10.0;
+
+    /** What could not be opened is tried again at each of so many looks. */
+    private const RETRY_LOOKS = 2;
     private const TIDY_SECONDS = 20.0;
 
     public readonly Junction $junction;
     public readonly int $startedAt;
     public readonly Transports $transports;
     private readonly Compiler $compiler;
+    private readonly PortFaults $portFaults;
     private Show $show;
 
     /** @var list<\Closure(string): void> who is told of each show that was taken on */
     private array $adopted = [];
     private int $stateAt = 0;
+    private string $adapters = '';
+    private int $looks = 0;
     private ?string $timer = null;
     private int $timerAt = \PHP_INT_MAX;
 
@@ -59,6 +67,7 @@ final class Engine
         $this->junction = new Junction();
         $this->show = new Show('', [], [], []);
         $this->compiler = new Compiler($identity);
+        $this->portFaults = new PortFaults($this->junction);
         $this->startedAt = self::now();
         $this->transports = new Transports(new World($this->arrived(...), $this->catchUp(...), $this->noteFault(...)), $cables);
     }
@@ -113,16 +122,15 @@ final class Engine
     public function start(): void
     {
         gc_disable();
+        $this->tellTheTime();
+        $this->callbacks[] = EventLoop::repeat(self::CLOCK_SECONDS, $this->tellTheTime(...));
         if ($this->state !== null) {
             ['state' => $state, 'away' => $away] = $this->state->read();
             $this->junction->restore($state, self::now(), $away);
             $this->callbacks[] = EventLoop::repeat(self::STATE_SECONDS, $this->keepStateNowAndThen(...));
         }
-        $this->callbacks[] = EventLoop::repeat(self::RETRY_SECONDS, function (): void {
-            if ($this->transports->hasFaults()) {
-                $this->openSockets();
-            }
-        });
+        // Adapters come and go, and get other addresses: nobody tells us, so it is looked at.
+        $this->callbacks[] = EventLoop::repeat(self::LOOK_SECONDS, $this->lookAround(...));
         $this->callbacks[] = EventLoop::repeat(self::TIDY_SECONDS, static function (): void {
             gc_collect_cycles();
         });
@@ -189,29 +197,23 @@ final class Engine
     private function noteFault(string $endpoint, string $fault): void
     {
         $this->transports->noteFault($endpoint, $fault);
-        $this->fault($endpoint, $fault);
+        $this->portFaults->place($endpoint, $fault);
+    }
+
+    private function lookAround(): void
+    {
+        $adapters = Adapters::now()->signature();
+        ++$this->looks;
+        if ($adapters !== $this->adapters || ($this->looks % self::RETRY_LOOKS === 0 && $this->transports->hasFaults())) {
+            $this->adapters = $adapters;
+            $this->openSockets();
+        }
     }
 
     private function openSockets(): void
     {
         $plan = $this->junction->plan();
-        $faults = $this->transports->adopt($plan);
-        foreach (array_keys($plan->ports) as $portId) {
-            $this->junction->activity($portId)->fault = '';
-        }
-        foreach ($faults as $key => $fault) {
-            $this->fault($key, $fault);
-        }
-    }
-
-    /** Something is wrong, or right again, with every port that meets the world there. */
-    private function fault(string $endpoint, string $fault): void
-    {
-        foreach ($this->junction->plan()->ports as $portId => $port) {
-            if ($port['via'] === $endpoint) {
-                $this->junction->activity($portId)->fault = $fault;
-            }
-        }
+        $this->portFaults->look($this->transports->adopt($plan));
     }
 
     private function wake(): void
@@ -248,14 +250,15 @@ final class Engine
         foreach ($departures as $departure) {
             $problem = $this->transports->send($departure);
             if ($departure->portId !== '') {
-                $activity = $this->junction->activity($departure->portId);
-                if ($problem !== '') {
-                    $activity->fault = "Sending to {$departure->address}:{$departure->port} fails: {$problem}.";
-                } elseif ($activity->fault !== '' && str_starts_with($activity->fault, 'Sending')) {
-                    $activity->fault = '';
-                }
+                $this->portFaults->sent($departure->portId, $departure->port === 0 ? $departure->address : "{$departure->address}:{$departure->port}", $problem);
             }
         }
+    }
+
+    /** By the clock of the day, which may be set while we run. */
+    private function tellTheTime(): void
+    {
+        $this->junction->setClock((int) (microtime(true) * 1e9), self::now());
     }
 
     private function keepStateNowAndThen(): void

@@ -148,10 +148,17 @@ final class Runner
         }
         $check = SelfCheck::load($this->lastAdopted);
         EventLoop::unreference(EventLoop::repeat(self::CHECK_SECONDS, function (string $callback) use ($check, $end): void {
-            $this->distrust = $check->round();
-            if ($this->distrust !== '' || $check->isOver()) {
+            $wrong = $check->round();
+            if ($wrong !== '' || $check->isOver()) {
                 EventLoop::cancel($callback);
             }
+            if ($wrong !== '' && $check->rounds() === 1) {
+                // Nothing is hot yet, so it is not the compiler: beginning again would not help.
+                $this->warnings->raise('check', "The engine's self-check does not come out as it should, before anything is compiled: {$wrong}. Is this a mixture of two versions? Install it anew.");
+
+                return;
+            }
+            $this->distrust = $wrong;
             if ($this->distrust !== '') {
                 ($this->say)("Compiled code computes wrong things ({$this->distrust}): the engine begins again without the compiler.");
                 $end->now();

@@ -22,8 +22,11 @@ use NimbleJunction\Core\Wire\ArtNet\Unhandled;
 
 final readonly class ArtNetReceiver implements Receiver
 {
+    /** Where our own address stands in a poll reply: IpAddress and BindIp. */
+    private const ADDRESS_AT = [10, 207];
+
     /**
-     * @param list<string> $pollReplies what we answer when asked who is there
+     * @param list<array{bytes: string, addresses: list<int>}> $pollReplies what we answer when asked who is there: pages, with the port-addresses that each names
      * @param string $mark what the reports of our own replies end with: we do not find ourselves
      */
     public function __construct(private array $pollReplies, private string $mark = '')
@@ -39,7 +42,7 @@ final readonly class ArtNetReceiver implements Receiver
         }
 
         return [match (true) {
-            $packet instanceof Poll => new Remark('a poll: who is there?', $this->pollReplies),
+            $packet instanceof Poll => $this->answer($packet),
             $packet instanceof PollReply => $this->sighting($packet),
             // Art-Net 4, "ArtSync": meant for whoever sends the frames (from memory)
             $packet instanceof Sync => new SyncPulse($from, 'a synchronisation packet'),
@@ -50,6 +53,25 @@ final readonly class ArtNetReceiver implements Receiver
             $packet instanceof Unhandled => new Remark("a packet that we leave alone ({$packet->code->spelled()})"),
             default => new Remark('a packet that sets up a node, which we leave alone'),
         }];
+    }
+
+    /** Art-Net 4, "ArtPoll": the answer goes to the protocol's own port, whatever port asked; a targeted poll asks for some port-addresses only. */
+    private function answer(Poll $poll): Remark
+    {
+        $asked = array_filter($this->pollReplies, static function (array $page) use ($poll): bool {
+            if (! $poll->isTargeted()) {
+                return true;
+            }
+            foreach ($page['addresses'] as $address) {
+                if ($poll->asks($address)) {
+                    return true;
+                }
+            }
+
+            return false;
+        });
+
+        return new Remark('a poll: who is there?', array_column($asked, 'bytes'), Packet::UDP_PORT, self::ADDRESS_AT);
     }
 
     private function sighting(PollReply $reply): Sighting|Remark

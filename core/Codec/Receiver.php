@@ -6,6 +6,7 @@ namespace NimbleJunction\Core\Codec;
 
 use NimbleJunction\Core\Signal\Frame;
 use NimbleJunction\Core\Signal\Message;
+use NimbleJunction\Core\Signal\Postponed;
 use NimbleJunction\Core\Signal\Remark;
 use NimbleJunction\Core\Signal\Sighting;
 use NimbleJunction\Core\Signal\SyncPulse;
@@ -17,7 +18,7 @@ interface Receiver
     /**
      * @param string $from the sender's IPv4 address
      *
-     * @return list<Frame|Message|Remark|Sighting|SyncPulse>
+     * @return list<Frame|Message|Postponed|Remark|Sighting|SyncPulse>
      *
      * @throws Malformed
      */

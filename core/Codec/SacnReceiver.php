@@ -34,6 +34,11 @@ final readonly class SacnReceiver implements Receiver
             }];
         }
 
+        if ($packet->cid === $this->cid) {
+            // Multicast brings back what we send ourselves: it is nobody's levels.
+            return [];
+        }
+
         return [new Frame(
             Protocol::Sacn,
             $packet->universe,
@@ -46,6 +51,7 @@ final readonly class SacnReceiver implements Receiver
             $packet->isPreview(),
             $packet->startCode,
             $packet->synchronisation === 0 ? '' : "{$packet->cid}{$packet->synchronisation}",
+            ($packet->options & Data::FORCE_SYNCHRONISATION) !== 0,
         )];
     }
 }

@@ -15,6 +15,7 @@ final readonly class Endpoint
 {
     /**
      * @param string $key the same for the same place and protocol
+     * @param string $address one of ours, or the name of an adapter; 0.0.0.0 for all
      * @param list<string> $groups multicast groups to join
      * @param list<string> $portIds ports of the show that receive here
      * @param array<int, list<Mapping>> $mappings by the universe number on the wire
@@ -31,7 +32,6 @@ final readonly class Endpoint
         public Receiver $receiver,
         public array $portIds = [],
         public array $mappings = [],
-        public ?string $adapter = null,
         public array $groups = [],
         public array $allowed = [],
         public string $device = '',

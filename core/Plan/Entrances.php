@@ -16,8 +16,6 @@ use NimbleJunction\Core\Show\PortEntry;
 use NimbleJunction\Core\Show\ReceiveSide;
 use NimbleJunction\Core\Show\Show;
 use NimbleJunction\Core\Signal\Protocol;
-use NimbleJunction\Core\Wire\ArtNet\NodePort;
-use NimbleJunction\Core\Wire\ArtNet\PollReply;
 use NimbleJunction\Core\Wire\Sacn\Discovery;
 use NimbleJunction\Core\Wire\Sacn\Universe as SacnUniverse;
 
@@ -35,8 +33,7 @@ final readonly class Entrances
         if ($kind->hasDevice()) {
             return "{$port->protocol->value} {$kind->value} {$port->link->device}";
         }
-        // A group can only be joined by a socket that is not bound to one of our own addresses.
-        $address = $port->receive?->multicast === true ? '0.0.0.0' : $port->receive->address ?? $port->send->address ?? '0.0.0.0';
+        $address = $port->receive->address ?? $port->send->address ?? '0.0.0.0';
         $number = $port->receive->port ?? 0;
 
         return match ($kind) {
@@ -65,7 +62,6 @@ final readonly class Entrances
     {
         $first = $ports[0];
         $mappings = $groups = $portIds = $allowed = $peers = [];
-        $adapter = null;
         foreach ($ports as $port) {
             if ($port->allow !== []) {
                 $allowed[$port->id] = new AllowList($port->allow);
@@ -79,7 +75,6 @@ final readonly class Entrances
                 continue;
             }
             $portIds[] = $port->id;
-            $adapter = $receive->multicast ? $receive->address : $adapter;
             foreach ($receive->feeds as $link) {
                 $mappings[$link->number][] = $this->mapping($port, $receive, $link->universe);
                 $groups[] = $receive->multicast ? SacnUniverse::multicastGroup($link->number) : null;
@@ -91,12 +86,11 @@ final readonly class Entrances
         return new Endpoint(
             $key,
             $first->link->kind,
-            $receive?->multicast === true ? '0.0.0.0' : $receive->address ?? $first->send->address ?? '0.0.0.0',
+            $receive->address ?? $first->send->address ?? '0.0.0.0',
             $receive->port ?? 0,
             $this->receiver($first),
             $portIds,
             $mappings,
-            $adapter,
             array_values(array_unique(array_filter($groups))),
             $allowed,
             $first->link->device,
@@ -108,56 +102,19 @@ final readonly class Entrances
 
     private function mapping(PortEntry $port, ReceiveSide $receive, string $universe): Mapping
     {
-        return new Mapping($port->id, $universe, $port->protocol === Protocol::Sacn ? null : $receive->priority, $receive->lastResort);
+        return new Mapping($port->id, $universe, $port->protocol === Protocol::Sacn ? null : $receive->priority, $receive->lastResort, $receive->priorities);
     }
 
     private function receiver(PortEntry $port): Receiver
     {
         return match ($port->protocol) {
-            Protocol::ArtNet => new ArtNetReceiver($this->pollReplies($port->receive->address ?? '0.0.0.0'), $this->mark()),
+            Protocol::ArtNet => new ArtNetReceiver((new PollReplies($this->show, $this->identity, $this->mark()))->pages($port->receive->address ?? '0.0.0.0'), $this->mark()),
             Protocol::Sacn => new SacnReceiver($this->identity->cid),
             Protocol::Osc => new OscCodec(),
             Protocol::DmxLine => new DmxLineReceiver(),
             Protocol::Midi => new MidiCodec($this->show->middleC),
             Protocol::Controller => new ControllerReceiver($port->receive->deadZone ?? 0.0, $port->receive->centres ?? []),
         };
-    }
-
-    /**
-     * One page for each port-address that we listen to or send, as nodes with more than four ports do.
-     *
-     * @return list<string>
-     */
-    private function pollReplies(string $address): array
-    {
-        $replies = [];
-        foreach ($this->show->ports as $port) {
-            if ($port->protocol !== Protocol::ArtNet) {
-                continue;
-            }
-            // Seen from the node, what it takes from the network is its output to a line.
-            $sides = [
-                [NodePort::output(...), $port->receives() ? $port->receive->feeds ?? [] : []],
-                [NodePort::input(...), $port->sends() ? $port->send->carries ?? [] : []],
-            ];
-            foreach ($sides as [$make, $links]) {
-                foreach ($links as $link) {
-                    $replies[] = (new PollReply(
-                        $address,
-                        $this->identity->name,
-                        "{$this->identity->name}: {$port->name}",
-                        [$make($link->number & 15)],
-                        $link->number >> 8,
-                        $link->number >> 4 & 15,
-                        min(255, \count($replies) + 1),
-                        "#0001 [0000] all is well {$this->mark()}",
-                        style: 1,
-                    ))->encode();
-                }
-            }
-        }
-
-        return \array_slice($replies, 0, 64);
     }
 
     /** What tells our own poll replies from those of another junction. */

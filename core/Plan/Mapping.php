@@ -10,8 +10,20 @@ final readonly class Mapping
     /**
      * @param int|null $priority what sources get whose format has none; null: their own
      * @param bool $lastResort its sources lead only where no others are
+     * @param array<string, int> $priorities of single senders, by IPv4 address
      */
-    public function __construct(public string $portId, public string $universeId, public ?int $priority, public bool $lastResort = false)
+    public function __construct(
+        public string $portId,
+        public string $universeId,
+        public ?int $priority,
+        public bool $lastResort = false,
+        public array $priorities = [],
+    ) {
+    }
+
+    /** @param int|null $own what the sender's frame says of itself, 0 to 200 */
+    public function priorityOf(?int $own, string $from): int
     {
+        return $own ?? $this->priorities[$from] ?? $this->priority ?? 100;
     }
 }

@@ -9,6 +9,7 @@ use NimbleJunction\Core\Plan\Endpoint;
 use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Signal\Frame;
 use NimbleJunction\Core\Signal\Message;
+use NimbleJunction\Core\Signal\Postponed;
 use NimbleJunction\Core\Signal\Remark;
 use NimbleJunction\Core\Signal\Sighting;
 use NimbleJunction\Core\Signal\SyncPulse;
@@ -22,6 +23,7 @@ final class Reception
 {
     public readonly Neighbours $neighbours;
     public readonly Synchroniser $synchroniser;
+    private readonly PollAnswers $pollAnswers;
     private Plan $plan;
 
     /** @var array<string, Unclaimed> by endpoint */
@@ -36,6 +38,7 @@ final class Reception
         $this->plan = Plan::empty();
         $this->neighbours = new Neighbours($trace);
         $this->synchroniser = new Synchroniser();
+        $this->pollAnswers = new PollAnswers();
     }
 
     public function adopt(Plan $plan): void
@@ -45,7 +48,7 @@ final class Reception
     }
 
     /**
-     * @return list<Frame|Message|SyncPulse> what is to be acted on
+     * @return list<Frame|Message|Postponed|SyncPulse> what is to be acted on
      */
     public function take(Endpoint $endpoint, string $bytes, string $from, int $fromPort, int $now): array
     {
@@ -61,7 +64,7 @@ final class Reception
         }
         $matter = [];
         foreach ($heard as $what) {
-            if ($what instanceof Frame || $what instanceof Message) {
+            if ($what instanceof Frame || $what instanceof Message || $what instanceof Postponed) {
                 $matter[] = $what;
 
                 continue;
@@ -76,13 +79,20 @@ final class Reception
             } elseif ($what instanceof Sighting) {
                 $this->neighbours->saw($what, $endpoint->portIds[0] ?? '', $now);
             } else {
-                foreach ($what->answers as $answer) {
-                    $this->answers[] = new Departure($endpoint->key, $from, $fromPort, $answer);
-                }
+                $this->answer($endpoint, $what, $from, $fromPort, $now);
             }
         }
 
         return $matter;
+    }
+
+    /** A message that could be read and is not taken all the same: counted and told. */
+    public function refuse(Endpoint $endpoint, string $portId, Message $message, string $why, string $from, int $now): void
+    {
+        if ($this->lets($endpoint, $portId, $from, $now)) {
+            ($this->activity)($portId)->refuse($why);
+            $this->trace->note(Kind::Refused, "late {$portId} {$message->address}", $portId, Step::Refused, "{$this->plan->portName($portId)}: {$message->spelled()} from {$from} is not taken: {$why}", $now);
+        }
     }
 
     /** Whether a port listens to this sender; if not, the packet is counted against it. */
@@ -124,6 +134,16 @@ final class Reception
         $this->answers = [];
 
         return $answers;
+    }
+
+    private function answer(Endpoint $endpoint, Remark $remark, string $from, int $fromPort, int $now): void
+    {
+        if ($remark->answers === [] || ! $this->pollAnswers->mayAnswer($from, $now)) {
+            return;
+        }
+        foreach ($remark->answers as $answer) {
+            $this->answers[] = new Departure($endpoint->key, $from, $remark->answerPort ?? $fromPort, $answer, '', $remark->addressAt);
+        }
     }
 
     private function refuseBroken(Endpoint $endpoint, Malformed $malformed, string $from, string $bytes, int $now): void

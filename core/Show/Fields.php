@@ -7,6 +7,9 @@ namespace NimbleJunction\Core\Show;
 /** Reads one object of a show document field by field, and remembers all that is wrong with it. */
 final class Fields
 {
+    /** As the system names them: at most 15 characters (Linux, IFNAMSIZ). A number alone is no name. */
+    private const ADAPTER_PATTERN = '/^[A-Za-z][A-Za-z0-9._-]{0,14}$/D';
+
     /** @var array<string, true> */
     private array $asked = [];
 
@@ -130,6 +133,35 @@ final class Fields
         }
 
         return $value;
+    }
+
+    /** One of our own addresses, or the name of one of our network adapters, which has whatever address it has. */
+    public function ourAddress(string $name, string $default): string
+    {
+        $value = $this->take($name, $default);
+        if (! \is_string($value) || (! self::isAddress($value) && preg_match(self::ADAPTER_PATTERN, $value) !== 1)) {
+            $this->fault($name, $this->was($value), 'Use one of our own IPv4 addresses, like 192.168.1.10, 0.0.0.0 for all, or the name of a network adapter, like eth0.');
+
+            return $default;
+        }
+
+        return $value;
+    }
+
+    /**
+     * What single addresses have of their own: a list of objects with "from" and a number.
+     *
+     * @return array<string, int> by IPv4 address
+     */
+    public function byAddress(string $name, string $value, int $lowest, int $highest, int $most): array
+    {
+        $all = [];
+        foreach ($this->objects($name, $most) as $one) {
+            $all[$one->address('from')] = $one->whole($value, $lowest, $highest);
+            $one->close();
+        }
+
+        return $all;
     }
 
     /** @return list<string> */

@@ -75,7 +75,7 @@ final class PortReader
         $controller = $protocol === Protocol::Controller;
         $side = new ReceiveSide(
             $fields->flag('enabled', true),
-            $net ? $fields->address('address', '0.0.0.0') : '0.0.0.0',
+            $net ? $fields->ourAddress('address', '0.0.0.0') : '0.0.0.0',
             $net ? $fields->whole('port', 1, 65535, self::usualPort($protocol)) : 0,
             $protocol === Protocol::Sacn && $fields->flag('multicast', false),
             $levels && $protocol !== Protocol::Sacn ? $fields->whole('priority', 0, 200, 100) : 100,
@@ -84,6 +84,7 @@ final class PortReader
             $protocol === Protocol::ArtNet ? $fields->addresses('poll', 16) : [],
             $controller ? $fields->within('deadZone', 0.0, 0.9, 0.1) : 0.0,
             $controller ? $fields->numbers('centres', 16, -1.0, 1.0) : [],
+            $protocol === Protocol::ArtNet ? $fields->byAddress('priorities', 'priority', 0, 200, 64) : [],
         );
         $fields->close();
 
@@ -100,7 +101,7 @@ final class PortReader
         [$heartbeat, $heartbeatSeconds] = $osc ? self::heartbeat($fields) : ['', 1.0];
         $side = new SendSide(
             $fields->flag('enabled', true),
-            $net ? $fields->address('address', '0.0.0.0') : '0.0.0.0',
+            $net ? $fields->ourAddress('address', '0.0.0.0') : '0.0.0.0',
             $net ? $fields->addresses('to', 64) : [],
             $net ? $fields->whole('port', 1, 65535, self::usualPort($protocol)) : 0,
             $multicast,

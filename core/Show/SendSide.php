@@ -7,7 +7,7 @@ namespace NimbleJunction\Core\Show;
 final readonly class SendSide
 {
     /**
-     * @param string $address our own address to send from; 0.0.0.0 leaves the choice to the system
+     * @param string $address our own address to send from, or the name of an adapter; 0.0.0.0 leaves the choice to the system
      * @param list<string> $to
      * @param bool $multicast send to the multicast group of each universe instead (sACN)
      * @param int $perSecond most frames a second of each universe

@@ -19,6 +19,7 @@ final readonly class Frame
      * @param bool $ended the sender says that this is its last
      * @param bool $preview not meant for the live output
      * @param string $sync key of the synchronisation that it may have to wait for; '' for none
+     * @param bool $freeRuns once synchronisation is lost it no longer waits
      */
     public function __construct(
         public Protocol $protocol,
@@ -32,6 +33,7 @@ final readonly class Frame
         public bool $preview = false,
         public int $startCode = 0,
         public string $sync = '',
+        public bool $freeRuns = true,
     ) {
     }
 }

@@ -18,11 +18,13 @@ final class Intake
     public int $dueAt = \PHP_INT_MAX;
 
     private Plan $plan;
+    private readonly EarlyPriorities $early;
 
     /** @param \Closure(string, int): void $missed so many frames of a port's source never came */
     public function __construct(private readonly Trace $trace, private readonly \Closure $missed)
     {
         $this->plan = Plan::empty();
+        $this->early = new EarlyPriorities();
     }
 
     public function adopt(Plan $plan): void
@@ -30,12 +32,26 @@ final class Intake
         $this->plan = $plan;
     }
 
+    /** A frame that waits for synchronisation says all the same that its sender is there. */
+    public function keepAlive(Universe $universe, Mapping $mapping, Frame $frame, int $now): void
+    {
+        $source = $universe->source($mapping->portId."\0".$frame->source);
+        if ($source !== null) {
+            $source->heardAt = $now;
+        }
+    }
+
     /** @return bool whether the universe's levels changed */
     public function hear(Universe $universe, Mapping $mapping, Frame $frame, string $from, int $now): bool
     {
         $key = $mapping->portId."\0".$frame->source;
         $source = $universe->source($key);
-        if ($frame->startCode !== 0 && ($frame->startCode !== SlotPriorities::START_CODE || $source === null)) {
+        if ($frame->startCode !== 0 && $frame->startCode !== SlotPriorities::START_CODE) {
+            return false;
+        }
+        if ($source === null && $frame->startCode !== 0) {
+            $this->early->keep("{$universe->id} {$key}", $frame->levels, $now);
+
             return false;
         }
         if ($source === null) {
@@ -70,7 +86,7 @@ final class Intake
             $source->name = $frame->name;
         }
         $changed = false;
-        $priority = $frame->priority ?? $mapping->priority ?? 100;
+        $priority = $mapping->priorityOf($frame->priority, $from);
         if ($priority !== $source->priority || $mapping->lastResort !== $source->lastResort || $frame->preview !== $source->preview) {
             $was = $this->leaders($universe);
             $before = $source->priority;
@@ -89,14 +105,19 @@ final class Intake
         if (\in_array($name, array_map(static fn(Source $other): string => $other->name, $others), true)) {
             $name = "{$name} at {$from}";
         }
-        if ($universe->isFull()) {
+        $source = new Source($key, $mapping->portId, $frame->protocol, $name, $from, $mapping->priorityOf($frame->priority, $from), $mapping->lastResort);
+        $source->preview = $frame->preview;
+        if ($universe->isFull() && ! $this->makeRoom($universe, $source, $now)) {
             $this->trace->note(Kind::Refused, "full {$universe->id}", $mapping->portId, Step::Refused, "{$name} ({$from}) is not merged into {$this->named($universe)}: it has ".Universe::MOST_SOURCES.' sources already', $now);
 
             return false;
         }
-        $source = new Source($key, $mapping->portId, $frame->protocol, $name, $from, $frame->priority ?? $mapping->priority ?? 100, $mapping->lastResort);
-        $source->preview = $frame->preview;
         $source->set($frame->levels);
+        $early = $this->early->take("{$universe->id} {$key}", $now);
+        if ($early !== '') {
+            $source->slotPriorities = self::padded($early);
+            $source->slotPrioritiesAt = $now;
+        }
         $source->sequence = $frame->sequence;
         $source->heardAt = $now;
         $source->frames = 1;
@@ -136,7 +157,7 @@ final class Intake
     public function rankSlots(Universe $universe, Source $source, string $levels, int $now): bool
     {
         $had = $source->slotPriorities !== '';
-        $priorities = $levels === '' ? '' : str_pad(substr($levels, 0, Frame::SLOTS), Frame::SLOTS, "\0");
+        $priorities = $levels === '' ? '' : self::padded($levels);
         $changed = $universe->rankSlots($source, $priorities, $now);
         $this->dueAt = min($this->dueAt, $now + SlotPriorities::LOST_NANOS);
         if ($had !== ($priorities !== '')) {
@@ -144,6 +165,32 @@ final class Intake
         }
 
         return $changed;
+    }
+
+    /** Of too many sources that of the lowest priority gives way, the one that was heard least lately: a desk that is to lead gets in. */
+    private function makeRoom(Universe $universe, Source $newcomer, int $now): bool
+    {
+        $lowest = null;
+        foreach ($universe->sources() as $source) {
+            if ($source->isSparse() || $source->rank() >= $newcomer->rank()) {
+                continue;
+            }
+            if ($lowest === null || [$source->rank(), $source->heardAt] < [$lowest->rank(), $lowest->heardAt]) {
+                $lowest = $source;
+            }
+        }
+        if ($lowest === null) {
+            return false;
+        }
+        $this->lose($universe, $lowest, "gave way to {$newcomer->name}, which has a higher priority: ".Universe::MOST_SOURCES.' sources are as many as are merged', $now);
+
+        return true;
+    }
+
+    /** @return string 512 bytes */
+    private static function padded(string $levels): string
+    {
+        return str_pad(substr($levels, 0, Frame::SLOTS), Frame::SLOTS, "\0");
     }
 
     private function leaders(Universe $universe): string

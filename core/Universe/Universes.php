@@ -7,6 +7,7 @@ namespace NimbleJunction\Core\Universe;
 use NimbleJunction\Core\Plan\Mapping;
 use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Signal\Frame;
+use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\State\Stored;
 use NimbleJunction\Core\Trace\Kind;
 use NimbleJunction\Core\Trace\Step;
@@ -73,6 +74,19 @@ final class Universes
         $this->dueAt = min($this->dueAt, $this->intake->dueAt);
 
         return $changed;
+    }
+
+    public function keepAlive(Mapping $mapping, Frame $frame, int $now): void
+    {
+        $this->intake->keepAlive($this->universes[$mapping->universeId], $mapping, $frame, $now);
+    }
+
+    /** How many sources of a protocol are merged into a universe. */
+    public function countOf(string $universeId, Protocol $protocol): int
+    {
+        $sources = ($this->universes[$universeId] ?? null)?->leading() ?? [];
+
+        return \count(array_filter($sources, static fn(Source $source): bool => $source->protocol === $protocol));
     }
 
     /** Sets one slot from a route: routes are one source together, beside whichever priority leads. */
@@ -175,7 +189,7 @@ final class Universes
             foreach ($universe->sources() as $source) {
                 $mapping = $feeds["{$source->portId} {$id}"] ?? null;
                 if ($mapping !== null) {
-                    $universe->rank($source, $mapping->priority ?? $source->priority, $now, $mapping->lastResort, $source->preview);
+                    $universe->rank($source, $mapping->priorities[$source->address] ?? $mapping->priority ?? $source->priority, $now, $mapping->lastResort, $source->preview);
                 }
             }
         }

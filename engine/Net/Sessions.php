@@ -64,10 +64,11 @@ final class Sessions implements Transport
     private function open(Endpoint $endpoint): SessionHub
     {
         // A port that only invites needs no particular number of its own, but two next to each other.
-        $number = $endpoint->port === 0 ? SessionHub::freePair($endpoint->address) : $endpoint->port;
-        $control = UdpSocket::bind($endpoint->address, $number);
+        $address = Place::oneAddress($endpoint->address);
+        $number = $endpoint->port === 0 ? SessionHub::freePair($address) : $endpoint->port;
+        $control = UdpSocket::bind($address, $number);
         try {
-            $data = UdpSocket::bind($endpoint->address, $number + 1);
+            $data = UdpSocket::bind($address, $number + 1);
         } catch (CannotListen $cannot) {
             $control->close();
 

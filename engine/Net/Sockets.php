@@ -8,16 +8,22 @@ use NimbleJunction\Core\Codec\OscCodec;
 use NimbleJunction\Core\Plan\Endpoint;
 use NimbleJunction\Core\Port\Departure;
 
-/** All UDP sockets of a plan: opens what is new, closes what is gone, and leaves alone what stays. */
+/**
+ * All UDP sockets of a plan: opens what is new, closes what is gone, leaves
+ * alone what stays. An endpoint at an address has one socket for what is sent
+ * to that address, and one more, its ear, for what its adapter hears besides:
+ * broadcasts, and multicast groups. Other programs of this machine, and other
+ * ports of the show, may share the port number.
+ */
 final class Sockets
 {
-    /** @var array<string, Listener> by the key of the endpoint */
+    /** @var array<string, array{Place, non-empty-list<Listener>}> by the key of the endpoint; the first one is sent from */
     private array $listeners = [];
 
-    /** @var array<string, UdpSocket> by "address:0": only sent from */
+    /** @var array<string, array{Place, UdpSocket}> by "address:0": only sent from */
     private array $senders = [];
 
-    /** @var array<string, string> by endpoint: why it cannot listen */
+    /** @var array<string, string> by endpoint: why it cannot be used, or not quite */
     private array $faults = [];
 
     public function __construct(private readonly World $world)
@@ -33,20 +39,23 @@ final class Sockets
     public function adopt(array $endpoints, array $vias): array
     {
         $wanted = $endpoints + array_fill_keys($vias, null);
-        foreach (array_diff_key($this->listeners, $wanted) as $key => $listener) {
-            $listener->close();
-            unset($this->listeners[$key]);
-        }
-        foreach (array_diff_key($this->senders, $wanted) as $key => $socket) {
-            $socket->close();
-            unset($this->senders[$key]);
-        }
+        array_map($this->closeListener(...), array_keys(array_diff_key($this->listeners, $wanted)));
+        array_map($this->closeSender(...), array_keys(array_diff_key($this->senders, $wanted)));
+        $adapters = Adapters::now();
         $this->faults = [];
         foreach ($wanted as $key => $endpoint) {
+            $where = $endpoint === null ? substr($key, 0, -2) : $endpoint->address;
             try {
-                $endpoint === null ? $this->openSender($key) : $this->openListener($endpoint);
+                $place = Place::find($where, $adapters);
+                $endpoint === null ? $this->openSender($key, $place) : $this->openListener($endpoint, $place, $adapters);
+                if ($place->adapter !== null && ! $place->adapter->hasLink()) {
+                    $this->faults[$key] = "The network adapter {$place->adapter->name} has no link: is its cable plugged in at both ends, and the switch on?";
+                }
             } catch (CannotListen $cannot) {
                 $this->faults[$key] = $cannot->getMessage();
+                // A place that is gone must not be sent from either: the system would choose another adapter.
+                $this->closeListener($key);
+                $this->closeSender($key);
             }
         }
 
@@ -56,9 +65,11 @@ final class Sockets
     /** Whether some port is so crowded that $drained is called every two milliseconds anyway. */
     public function isPaced(): bool
     {
-        foreach ($this->listeners as $listener) {
-            if ($listener->isPaced()) {
-                return true;
+        foreach ($this->listeners as [, $listeners]) {
+            foreach ($listeners as $listener) {
+                if ($listener->isPaced()) {
+                    return true;
+                }
             }
         }
 
@@ -68,46 +79,107 @@ final class Sockets
     /** @return string what went wrong, or '' */
     public function send(Departure $departure): string
     {
-        $socket = $this->senders[$departure->via] ?? $this->listeners[$departure->via]->socket ?? null;
+        $sender = $this->senders[$departure->via][1] ?? null;
+        $listeners = $this->listeners[$departure->via][1] ?? null;
+        $socket = $sender ?? ($listeners === null ? null : $listeners[0]->socket);
+        if ($socket === null) {
+            return $this->faults[$departure->via] ?? 'there is no socket to send from';
+        }
 
-        return $socket === null
-            ? ($this->faults[$departure->via] ?? 'there is no socket to send from')
-            : $socket->send($departure->bytes, $departure->address, $departure->port);
+        return $socket->send(self::filledIn($departure, $socket), $departure->address, $departure->port);
     }
 
     public function close(): void
     {
-        foreach ([...$this->listeners, ...$this->senders] as $socket) {
-            $socket->close();
-        }
-        $this->listeners = $this->senders = [];
+        array_map($this->closeListener(...), array_keys($this->listeners));
+        array_map($this->closeSender(...), array_keys($this->senders));
     }
 
-    private function openListener(Endpoint $endpoint): void
+    /** Where the other end is to be told our address, that is the one by which it reaches us. */
+    private static function filledIn(Departure $departure, UdpSocket $socket): string
     {
-        $listener = $this->listeners[$endpoint->key] ??= new Listener(
-            UdpSocket::bind($endpoint->address, $endpoint->port, $endpoint->groups !== []),
+        $bytes = $departure->bytes;
+        if ($departure->addressAt === []) {
+            return $bytes;
+        }
+        $ours = $socket->address === Place::EVERYWHERE ? UdpSocket::addressTowards($departure->address) : $socket->address;
+        foreach ($ours === '' ? [] : $departure->addressAt as $offset) {
+            $bytes = substr_replace($bytes, (string) inet_pton($ours), $offset, 4);
+        }
+
+        return $bytes;
+    }
+
+    /** @throws CannotListen */
+    private function openListener(Endpoint $endpoint, Place $place, Adapters $adapters): void
+    {
+        $open = $this->listeners[$endpoint->key] ?? null;
+        $needsEar = $place->needsEar() || ($endpoint->groups !== [] && $place->address !== Place::EVERYWHERE);
+        if ($open !== null && ($open[0]->mark !== $place->mark || \count($open[1]) !== ($needsEar ? 2 : 1))) {
+            $this->closeListener($endpoint->key);
+            $open = null;
+        }
+        if ($open === null) {
+            $device = $place->adapter->name ?? ($needsEar ? 'lo' : '');
+            if ($place->address !== Place::EVERYWHERE && UdpSocket::isTaken($place->address, $endpoint->port)) {
+                throw CannotListen::because($place->address, $endpoint->port, \SOCKET_EADDRINUSE);
+            }
+            $listeners = [$this->listener($endpoint, UdpSocket::bind($place->address, $endpoint->port, true, $place->address === Place::EVERYWHERE ? $device : ''))];
+            $listeners[0]->socket->leaveBy($place->adapter ?? ($needsEar ? $adapters->find('lo') : null));
+            try {
+                if ($needsEar) {
+                    $listeners[] = $this->listener($endpoint, UdpSocket::bind(Place::EVERYWHERE, $endpoint->port, true, $device));
+                }
+            } catch (CannotListen $cannot) {
+                $listeners[0]->close();
+
+                throw $cannot;
+            }
+            $open = $this->listeners[$endpoint->key] = [$place, $listeners];
+        }
+        $ear = $open[1][\count($open[1]) - 1]->socket;
+        $ear->joinOnly($endpoint->groups, $place->adapter->name ?? ($needsEar ? 'lo' : 0));
+    }
+
+    private function listener(Endpoint $endpoint, UdpSocket $socket): Listener
+    {
+        return new Listener(
+            $socket,
             $endpoint->receiver instanceof OscCodec ? 65535 : 2048,
             fn(string $bytes, string $from, int $port) => ($this->world->arrived)($endpoint->key, $from, $port, $bytes),
             $this->world->drained,
         );
-        $socket = $listener->socket;
-        $adapter = $endpoint->adapter ?? $endpoint->address;
-        $socket->leaveOthers($endpoint->groups, $adapter);
-        foreach ($endpoint->groups as $group) {
-            $socket->join($group, $adapter);
-        }
     }
 
-    /** @param string $key "address:0" */
-    private function openSender(string $key): void
+    /**
+     * @param string $key "address:0"
+     *
+     * @throws CannotListen
+     */
+    private function openSender(string $key, Place $place): void
     {
-        if (isset($this->senders[$key])) {
+        $open = $this->senders[$key] ?? null;
+        if ($open !== null && $open[0]->mark === $place->mark) {
             return;
         }
-        $address = substr($key, 0, -2);
-        $socket = UdpSocket::bind($address, 0);
-        $socket->multicastFrom($address);
-        $this->senders[$key] = $socket;
+        $this->closeSender($key);
+        $socket = UdpSocket::bind($place->address, 0);
+        $loopback = str_starts_with($place->address, '127.') ? Adapters::now()->find('lo') : null;
+        $socket->leaveBy($place->adapter ?? $loopback);
+        $this->senders[$key] = [$place, $socket];
+    }
+
+    private function closeListener(string $key): void
+    {
+        foreach ($this->listeners[$key][1] ?? [] as $listener) {
+            $listener->close();
+        }
+        unset($this->listeners[$key]);
+    }
+
+    private function closeSender(string $key): void
+    {
+        ($this->senders[$key][1] ?? null)?->close();
+        unset($this->senders[$key]);
     }
 }

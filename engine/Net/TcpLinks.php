@@ -33,7 +33,7 @@ final class TcpLinks implements Transport
             $gathering = $this->gatherings[$key] ??= $this->gathering($endpoint, $peers);
             try {
                 if ($endpoint->portIds !== []) {
-                    $gathering->openDoor("tcp://{$endpoint->address}:{$endpoint->port}");
+                    $gathering->openDoor('tcp://'.Place::oneAddress($endpoint->address).":{$endpoint->port}");
                 }
             } catch (CannotListen $cannot) {
                 $faults[$key] = $cannot->getMessage();

@@ -36,8 +36,8 @@ final class CompilerTest extends TestCase
             $this->port('in', 'sacn', receive: ['address' => '127.0.0.1', 'multicast' => true, 'feeds' => [$this->link(1), $this->link(256, 'fern')]]),
             $this->port('out', 'sacn', send: ['address' => '127.0.0.1', 'multicast' => true, 'carries' => [$this->link(300)]]),
         ]);
-        $endpoint = $plan->endpoints['sacn 0.0.0.0:5568'];
-        self::assertSame([['239.255.0.1', '239.255.1.0', '239.255.250.214'], '127.0.0.1'], [$endpoint->groups, $endpoint->adapter]);
+        $endpoint = $plan->endpoints['sacn 127.0.0.1:5568'];
+        self::assertSame([['239.255.0.1', '239.255.1.0', '239.255.250.214'], '127.0.0.1'], [$endpoint->groups, $endpoint->address]);
         self::assertEquals([new Target('127.0.0.1:0', '239.255.1.44', 5568)], $plan->outlets['palm'][0]->targets);
     }
 

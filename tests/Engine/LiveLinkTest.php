@@ -130,7 +130,7 @@ final class LiveLinkTest extends TestCase
         $topics = array_merge(['levels:palm', 'status', 'trace'], array_map(static fn(int $i): string => "sources:palm{$i}", range(1, 5)));
         $payload = json_encode(['do' => 'subscribe', 'topics' => $topics], JSON_THROW_ON_ERROR);
         fwrite($slow, "\x81".\chr(0xFE).pack('n', \strlen($payload))."\0\0\0\0{$payload}");
-        $memory = fn(): int => preg_match('/VmRSS:\s+(\d+)/', (string) file_get_contents("/proc/{$this->engine->process()->pid()}/status"), $found) === 1 ? (int) $found[1] : 0;
+        $memory = fn(): int => preg_match('/RssAnon:\s+(\d+)/', (string) file_get_contents("/proc/{$this->engine->process()->pid()}/status"), $found) === 1 ? (int) $found[1] : 0;
         $before = $memory();
         $client = $this->open(Role::Viewer, [['do' => 'subscribe', 'topics' => ['levels:palm']]], 4);
         $client->start();

@@ -28,7 +28,7 @@ final class Rig
     private int $sequence = 0;
 
     /** @param array<string, mixed> $changes to the show document */
-    public function __construct(array $changes = [])
+    public function __construct(array $changes = [], private readonly string $cid = 'JJJJJJJJJJJJJJJJ')
     {
         $this->junction = new Junction();
         $this->adopt($changes);
@@ -54,12 +54,16 @@ final class Rig
         ];
     }
 
-    /** @param array<string, mixed> $changes */
-    public function adopt(array $changes = []): void
+    /**
+     * @param array<string, mixed> $changes
+     *
+     * @return list<Departure> what the other ends of the show before are told
+     */
+    public function adopt(array $changes = []): array
     {
         $this->document = [...self::document(), ...$changes];
         $show = ShowReader::fromArray($this->document);
-        $this->junction->adopt((new Compiler(new Identity(str_repeat('J', 16))))->compile($show), $this->nanos());
+        return $this->junction->adopt((new Compiler(new Identity($this->cid)))->compile($show), $this->nanos());
     }
 
     public function nanos(): int

@@ -16,14 +16,14 @@ use NimbleJunction\Core\Wire\OutOfRange;
  *   13 Physical   the sender's own socket number, for people only
  *   14 SubUni     Sub-Net in the high nibble, Universe in the low one
  *   15 Net        7 bits
- *   16 Length     high byte first, even, 2–512
+ *   16 Length     high byte first, even, 2–512; an odd one, as some send it, is accepted
  *   18 Data       one byte a slot
  *
  * Source: Art-Net 4 protocol document, "ArtDmx" (from memory).
  */
 final readonly class Dmx
 {
-    /** @param string $levels one byte a slot, 2 to 512 and even */
+    /** @param string $levels one byte a slot, 1 to 512; sent as an even number */
     public function __construct(
         public int $portAddress,
         public string $levels,
@@ -35,7 +35,7 @@ final readonly class Dmx
     /** @throws Malformed the header has been checked by Packet */
     public static function decode(string $bytes): self
     {
-        $length = Header::checkData($bytes, 'ArtDmx', 2, true);
+        $length = Header::checkData($bytes, 'ArtDmx', 1);
 
         return new self(
             \ord($bytes[15]) << 8 | \ord($bytes[14]),

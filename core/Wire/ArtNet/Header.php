@@ -30,7 +30,7 @@ final class Header
      *
      * @throws Malformed
      */
-    public static function checkData(string $bytes, string $name, int $shortestData, bool $even): int
+    public static function checkData(string $bytes, string $name, int $shortestData): int
     {
         $arrived = \strlen($bytes);
         if ($arrived < 18) {
@@ -39,9 +39,6 @@ final class Header
         $length = \ord($bytes[16]) << 8 | \ord($bytes[17]);
         if ($length < $shortestData || $length > 512) {
             throw Malformed::outside('Length', $length, $shortestData, 512, 16, "Art-Net 4, {$name}");
-        }
-        if ($even && ($length & 1) === 1) {
-            throw Malformed::at(16, "Length is {$length}, an even number is required", "Art-Net 4, {$name}");
         }
         if ($arrived < 18 + $length) {
             throw Malformed::tooShort("{$name} with {$length} slots", 18 + $length, $arrived, "Art-Net 4, {$name}");

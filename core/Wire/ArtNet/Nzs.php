@@ -29,7 +29,7 @@ final readonly class Nzs
     /** @throws Malformed */
     public static function decode(string $bytes): self
     {
-        $length = Header::checkData($bytes, 'ArtNzs', 1, false);
+        $length = Header::checkData($bytes, 'ArtNzs', 1);
         $startCode = \ord($bytes[13]);
         if ($startCode === 0 || $startCode === self::RDM) {
             throw Malformed::at(13, \sprintf('StartCode is 0x%02X, which is not sent here', $startCode), 'Art-Net 4, ArtNzs');

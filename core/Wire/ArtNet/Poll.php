@@ -54,10 +54,15 @@ final readonly class Poll
         ]);
     }
 
+    public function isTargeted(): bool
+    {
+        return ($this->flags & self::TARGETED) !== 0;
+    }
+
     /** Whether a node with this port-address is asked. */
     public function asks(int $portAddress): bool
     {
-        return ($this->flags & self::TARGETED) === 0 || ($portAddress >= $this->targetBottom && $portAddress <= $this->targetTop);
+        return ! $this->isTargeted() || ($portAddress >= $this->targetBottom && $portAddress <= $this->targetTop);
     }
 
     public static function layout(): Layout

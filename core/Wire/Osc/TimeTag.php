@@ -34,6 +34,12 @@ final readonly class TimeTag
         return new self($seconds + self::FROM_1900_TO_1970 & 0xFFFFFFFF, intdiv(($nanos - $seconds * 1_000_000_000) << 32, 1_000_000_000));
     }
 
+    /** Nanoseconds since 1970; what is before that, as unset clocks say it, is negative. */
+    public function unixNanos(): int
+    {
+        return ($this->seconds - self::FROM_1900_TO_1970) * 1_000_000_000 + ($this->fraction * 1_000_000_000 >> 32);
+    }
+
     public static function read(string $bytes, int $offset): self
     {
         return new self((int) hexdec(bin2hex(substr($bytes, $offset, 4))), (int) hexdec(bin2hex(substr($bytes, $offset + 4, 4))));

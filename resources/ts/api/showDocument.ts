@@ -165,15 +165,23 @@ export interface PortLink {
 export interface ReceiveSide {
   enabled?: boolean
   /**
-   * Our own address to listen at.
+   * Our own address to listen at, or the name of a network adapter; 0.0.0.0 for all.
    */
-  address?: string
+  address?: {
+    [k: string]: unknown
+  } & string
   port?: UdpPort
   /**
    * sACN only: join the groups of the universes.
    */
   multicast?: boolean
   priority?: Priority
+  /**
+   * Art-Net only: priorities of single senders.
+   *
+   * @maxItems 64
+   */
+  priorities?: SenderPriority[]
   /**
    * Its sources lead only where no others are, whatever their priority.
    */
@@ -200,6 +208,13 @@ export interface ReceiveSide {
   centres?: number[]
 }
 /**
+ * What comes from this address has a priority of its own.
+ */
+export interface SenderPriority {
+  from: Address
+  priority: number
+}
+/**
  * A universe's number on the wire (Art-Net port-address 0-32767, sACN universe 1-63999, 1 on a DMX line) and the universe of the show that it is.
  */
 export interface UniverseLink {
@@ -213,9 +228,11 @@ export interface UniverseLink {
 export interface SendSide {
   enabled?: boolean
   /**
-   * Our own address to send from.
+   * Our own address to send from, or the name of a network adapter; 0.0.0.0 leaves the choice to the system.
    */
-  address?: string
+  address?: {
+    [k: string]: unknown
+  } & string
   /**
    * @maxItems 64
    */

@@ -86,15 +86,18 @@ final class NetworkHabitsTest extends TestCase
     /** Art-Net 4, "ArtSync": frames wait for it, and no longer than 4 s. */
     public function testArtNetFramesWaitForTheirSync(): void
     {
-        $rig = new Rig();
+        $rig = new Rig([
+            'universes' => [['id' => 'palm', 'name' => 'Palm House'], ['id' => 'fern', 'name' => 'Fern Gallery']],
+            ...Rig::port('house', ['receive' => ['address' => '127.0.0.1', 'feeds' => [['number' => 1, 'universe' => 'palm'], ['number' => 2, 'universe' => 'fern']]]]),
+        ]);
         $rig->artNet([1 => 10]);
         self::assertSame(10, $rig->level(1), 'nobody synchronises yet');
         $rig->arrive(Rig::ART_NET, (new Sync())->encode());
         $rig->artNet([1 => 20]);
         $rig->artNet([1 => 30]);
         self::assertSame(10, $rig->level(1), 'held');
-        $rig->artNet([2 => 99], '127.0.0.12');
-        self::assertSame([10, 99], $rig->levelsOf(1, 2), 'another sender is not kept waiting');
+        $rig->artNet([2 => 99], '127.0.0.12', 2);
+        self::assertSame([10, 99], [$rig->level(1), $rig->level(2, 'fern')], 'another sender is not kept waiting');
         $rig->arrive(Rig::ART_NET, (new Sync())->encode(), '127.0.0.12');
         self::assertSame(10, $rig->level(1), 'nor does its sync release ours');
         $rig->arrive(Rig::ART_NET, (new Sync())->encode());
@@ -161,7 +164,7 @@ final class NetworkHabitsTest extends TestCase
         self::assertGreaterThanOrEqual(2, \count($priorities));
         self::assertSame(0xDD, $packets[0]->startCode, 'whoever hears us first knows them before the levels');
         self::assertSame(range(0, \count($packets) - 1), array_map(static fn(Data $one): int => $one->sequence, $packets));
-        $other = new Rig(Rig::port('guest', ['receive' => ['address' => '127.0.0.1', 'feeds' => [['number' => 7, 'universe' => 'palm']]]]));
+        $other = new Rig(cid: str_repeat('O', 16), changes: Rig::port('guest', ['receive' => ['address' => '127.0.0.1', 'feeds' => [['number' => 7, 'universe' => 'palm']]]]));
         foreach ($left as [, $departure]) {
             $other->arrive(Rig::SACN, $departure->bytes, '127.0.0.1');
         }

@@ -33,9 +33,8 @@ final class MalformedPacketsTest extends TestCase
         yield 'Art-Net: not Art-Net' => [$art, 'Art-Nut'.substr($dmx, 7), 0, 'does not begin'];
         yield 'Art-Net: unknown operation' => [$art, substr_replace($dmx, "\xEE\xEE", 8, 2), 8, '0xEEEE'];
         yield 'Art-Net: version 13' => [$art, substr_replace($dmx, "\x00\x0D", 10, 2), 10, 'older than 14'];
-        yield 'Art-Net: odd length' => [$art, substr_replace($dmx, "\x00\x03", 16, 2), 16, 'even'];
-        yield 'Art-Net: length 0' => [$art, substr_replace($dmx, "\x00\x00", 16, 2), 16, '2 to 512'];
-        yield 'Art-Net: length 514' => [$art, substr_replace($dmx."\0\0", "\x02\x02", 16, 2), 16, '2 to 512'];
+        yield 'Art-Net: length 0' => [$art, substr_replace($dmx, "\x00\x00", 16, 2), 16, '1 to 512'];
+        yield 'Art-Net: length 514' => [$art, substr_replace($dmx."\0\0", "\x02\x02", 16, 2), 16, '1 to 512'];
         yield 'Art-Net: cut off' => [$art, substr($dmx, 0, 300), 300, 'takes at least 530'];
         yield 'Art-Net: net 128' => [$art, substr_replace($dmx, "\x80", 15, 1), 15, '0 to 127'];
         yield 'Art-Net: short poll' => [$art, substr_replace(substr($dmx, 0, 13), "\x00\x20", 8, 2), 13, 'ArtPoll'];

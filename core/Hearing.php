@@ -1,0 +1,198 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core;
+
+use NimbleJunction\Core\Plan\Endpoint;
+use NimbleJunction\Core\Plan\Plan;
+use NimbleJunction\Core\Port\Activities;
+use NimbleJunction\Core\Port\Agenda;
+use NimbleJunction\Core\Port\Reception;
+use NimbleJunction\Core\Route\Routing;
+use NimbleJunction\Core\Scope\Probes;
+use NimbleJunction\Core\Signal\Frame;
+use NimbleJunction\Core\Signal\Message;
+use NimbleJunction\Core\Signal\MidiAddress;
+use NimbleJunction\Core\Signal\Postponed;
+use NimbleJunction\Core\Signal\Protocol;
+use NimbleJunction\Core\Signal\SyncPulse;
+use NimbleJunction\Core\Universe\Universes;
+
+/** What is heard: levels go into their universes, messages to the routes, and what has to wait waits. */
+final class Hearing
+{
+    private Plan $plan;
+
+    public function __construct(
+        private readonly Reception $reception,
+        private readonly Activities $activities,
+        private readonly Universes $universes,
+        private readonly Routing $routing,
+        private readonly Probes $probes,
+        private readonly Changes $changes,
+        public readonly Agenda $agenda,
+    ) {
+        $this->plan = Plan::empty();
+    }
+
+    public function adopt(Plan $plan): void
+    {
+        $this->plan = $plan;
+    }
+
+    /** When waited() must be called next. */
+    public function dueAt(): int
+    {
+        return min($this->agenda->dueAt, $this->reception->synchroniser->dueAt);
+    }
+
+    public function heard(Endpoint $endpoint, string $from, int $fromPort, string $bytes, int $now): void
+    {
+        foreach ($this->reception->take($endpoint, $bytes, $from, $fromPort, $now) as $what) {
+            if ($what instanceof Frame) {
+                $this->frameUnlessItWaits($endpoint, $what, $from, $now);
+            } elseif ($what instanceof Message) {
+                $this->message($endpoint, $what, $from, $fromPort, $bytes, $now);
+            } elseif ($what instanceof SyncPulse) {
+                $protocol = $this->plan->ports[$endpoint->portIds[0] ?? '']['protocol'] ?? Protocol::Sacn;
+                $this->released($this->reception->synchroniser->pulse($what->key, $protocol, $now), $now);
+            } else {
+                $this->messageAtItsTime($endpoint, $what, $from, $fromPort, $bytes, $now);
+            }
+        }
+    }
+
+    /** What waited until now: for a synchronisation that did not come, for its time. */
+    public function waited(int $now): void
+    {
+        if ($this->reception->synchroniser->dueAt <= $now) {
+            $this->released($this->reception->synchroniser->forgotten($now), $now);
+        }
+        if ($this->agenda->dueAt > $now) {
+            return;
+        }
+        foreach ($this->agenda->due($now) as $one) {
+            $endpoint = $this->plan->endpoints[$one['endpoint']] ?? null;
+            if ($endpoint !== null) {
+                $this->message($endpoint, $one['what']->message, $one['from'], $one['port'], $one['bytes'], $now);
+            }
+        }
+    }
+
+    private function frameUnlessItWaits(Endpoint $endpoint, Frame $frame, string $from, int $now): void
+    {
+        if ($frame->sync === '') {
+            $this->frame($endpoint, $frame, $from, $now);
+
+            return;
+        }
+        $synchroniser = $this->reception->synchroniser;
+        if (! $this->isMerged($endpoint, $frame) && $synchroniser->holds($endpoint->key, $frame, $from, $now)) {
+            foreach ($endpoint->mappings[$frame->number] ?? [] as $mapping) {
+                $this->activities->of($mapping->portId)->heard($frame, $from, $now);
+                $this->universes->keepAlive($mapping, $frame, $now);
+            }
+
+            return;
+        }
+        $synchroniser->passes($endpoint->key, $frame);
+        $this->frame($endpoint, $frame, $from, $now);
+    }
+
+    /** Art-Net 4, "ArtSync": it is ignored while a node merges two addresses (from memory). */
+    private function isMerged(Endpoint $endpoint, Frame $frame): bool
+    {
+        if ($frame->protocol !== Protocol::ArtNet) {
+            return false;
+        }
+        foreach ($endpoint->mappings[$frame->number] ?? [] as $mapping) {
+            if ($this->universes->countOf($mapping->universeId, Protocol::ArtNet) > 1) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    private function frame(Endpoint $endpoint, Frame $frame, string $from, int $now): void
+    {
+        $mappings = $endpoint->mappings[$frame->number] ?? null;
+        if ($mappings === null) {
+            $this->reception->nobodyAsksFor($endpoint, $frame, $from, $now);
+
+            return;
+        }
+        foreach ($mappings as $mapping) {
+            if ($endpoint->allowed !== [] && ! $this->reception->lets($endpoint, $mapping->portId, $from, $now)) {
+                continue;
+            }
+            $this->activities->of($mapping->portId)->heard($frame, $from, $now);
+            $universe = $this->universes->find($mapping->universeId);
+            if ($universe !== null) {
+                $before = $universe->levels;
+                if ($this->universes->hear($mapping, $frame, $from, $now) || $universe->levels !== $before) {
+                    $this->changes->spread($universe, $before, null, $now);
+                } else {
+                    $this->probes->levels($universe->id, $universe->levels, $now);
+                }
+            }
+        }
+    }
+
+    /** @param list<array{string, Frame, string}> $held endpoint, frame and sender that waited for each other */
+    private function released(array $held, int $now): void
+    {
+        foreach ($held as [$key, $frame, $from]) {
+            $endpoint = $this->plan->endpoints[$key] ?? null;
+            if ($endpoint !== null) {
+                $this->frame($endpoint, $frame, $from, $now);
+            }
+        }
+    }
+
+    private function messageAtItsTime(Endpoint $endpoint, Postponed $what, string $from, int $fromPort, string $bytes, int $now): void
+    {
+        $refused = $this->agenda->take($endpoint->key, $what, $from, $fromPort, $bytes, $now);
+        if ($refused === '') {
+            $this->message($endpoint, $what->message, $from, $fromPort, $bytes, $now);
+        } elseif ($refused !== null) {
+            foreach ($endpoint->portIds as $portId) {
+                $this->reception->refuse($endpoint, $portId, $what->message, $refused, $from, $now);
+            }
+        }
+    }
+
+    private function message(Endpoint $endpoint, Message $message, string $from, int $fromPort, string $bytes, int $now): void
+    {
+        foreach ($endpoint->portIds as $portId) {
+            if ($this->reception->lets($endpoint, $portId, $from, $now)) {
+                $this->messageAt($portId, $message, $from, $fromPort, $bytes, $now);
+            }
+        }
+    }
+
+    private function messageAt(string $portId, Message $message, string $from, int $fromPort, string $bytes, int $now): void
+    {
+        $activity = $this->activities->of($portId);
+        $activity->heard($message, $from, $now);
+        $activity->messageFrom = $from;
+        $this->probes->message($portId, $message, $now);
+        if ($message->address === MidiAddress::CLOCK && ! isset($this->plan->messageRoutes[$portId][MidiAddress::CLOCK])) {
+            // Forty times a second, and nobody asks for it: it is counted, and leaves the trace to what happens.
+            return;
+        }
+        ['event' => $event, 'sets' => $sets] = $this->routing->heard($portId, $message, $fromPort === 0 ? $from : "{$from}:{$fromPort}", $bytes, $now);
+        foreach ($sets as ['route' => $route, 'level' => $level]) {
+            $universe = $this->universes->find($route->universeId);
+            if ($universe !== null) {
+                $before = $universe->levels;
+                $moved = $this->universes->setByRoute($universe, $route->slot, $level, $now);
+                $this->routing->tellResult($event, $route, $level, $universe, $before, $now);
+                if ($moved) {
+                    $this->changes->spread($universe, $before, $event, $now);
+                }
+            }
+        }
+    }
+}
