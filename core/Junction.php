@@ -155,6 +155,19 @@ final class Junction
     }
 
     /**
+     * Somebody new is connected at an endpoint of the plan.
+     *
+     * @return list<Departure>
+     */
+    public function joined(string $endpointKey, int $now): array
+    {
+        $portIds = array_keys(array_filter($this->plan->ports, static fn(array $port): bool => $port['via'] === $endpointKey));
+        $this->routing->forgetShown($portIds);
+
+        return $this->leave($now);
+    }
+
+    /**
      * Time has come to $now.
      *
      * @return list<Departure>

@@ -13,6 +13,7 @@ use NimbleJunction\Core\Show\ShowReader;
 use NimbleJunction\Core\Show\ShowRefused;
 use NimbleJunction\Core\Universe\Hold;
 use NimbleJunction\Engine\Net\Adapters;
+use NimbleJunction\Engine\Net\Descriptors;
 use NimbleJunction\Engine\Net\Transports;
 use NimbleJunction\Engine\Net\World;
 use Revolt\EventLoop;
@@ -62,14 +63,14 @@ final class Engine
      * @param StateFile|null $state null keeps nothing over a restart
      * @param string $cables folder of the virtual cables; '' for none
      */
-    public function __construct(Identity $identity, private readonly ?StateFile $state = null, string $cables = '')
+    public function __construct(Identity $identity, private readonly ?StateFile $state = null, string $cables = '', Descriptors $descriptors = new Descriptors())
     {
         $this->junction = new Junction();
         $this->show = new Show('', [], [], []);
         $this->compiler = new Compiler($identity);
         $this->portFaults = new PortFaults($this->junction);
         $this->startedAt = self::now();
-        $this->transports = new Transports(new World($this->arrived(...), $this->catchUp(...), $this->noteFault(...)), $cables);
+        $this->transports = new Transports(new World($this->arrived(...), $this->catchUp(...), $this->noteFault(...), $this->joined(...), $descriptors), $cables);
     }
 
     /** Nanoseconds of the machine's clock that never runs backwards. */
@@ -192,6 +193,13 @@ final class Engine
         } finally {
             $this->schedule();
         }
+    }
+
+    /** What was sent while nobody was there is told to whoever comes. */
+    private function joined(string $endpoint): void
+    {
+        $this->dispatch($this->junction->joined($endpoint, self::now()));
+        $this->schedule();
     }
 
     private function noteFault(string $endpoint, string $fault): void

@@ -9,6 +9,7 @@ use NimbleJunction\Engine\Health\FaultLog;
 use NimbleJunction\Engine\Health\Warnings;
 use NimbleJunction\Engine\LiveLink\Client;
 use NimbleJunction\Engine\LiveLink\Conversation;
+use NimbleJunction\Engine\Net\Descriptors;
 
 /**
  * What a page and the engine say to each other. A page subscribes to topics:
@@ -19,7 +20,9 @@ final class JunctionLink implements Conversation
 {
     private const EVERY_MILLIS = ['status' => 250, 'minutes' => 1000, 'finds' => 500, 'trace' => 100, 'sources' => 250, 'scope' => 66];
     private const TOPICS = ['status', 'minutes', 'finds', 'trace', 'levels', 'sources', 'scope'];
-    private const MOST_TOPICS = 200;
+
+    /** One page must not keep the loop: what is not shown within this time is shown at the next turn. */
+    private const MOST_NANOS = 5_000_000;
 
     /** @var \WeakMap<Client, PageView> */
     private \WeakMap $views;
@@ -31,11 +34,11 @@ final class JunctionLink implements Conversation
     /** @var array<string, Diagnosis> by port; the newest one of each */
     private array $diagnoses = [];
 
-    public function __construct(private readonly Engine $engine, Warnings $warnings, private readonly FaultLog $faults)
+    public function __construct(private readonly Engine $engine, Warnings $warnings, private readonly FaultLog $faults, Descriptors $descriptors)
     {
         $this->views = new \WeakMap();
         $this->ports = new PortReport($engine->junction, $engine->transports);
-        $this->report = new Report($engine->junction, $engine->startedAt, $this->ports, $warnings);
+        $this->report = new Report($engine->junction, $engine->startedAt, $this->ports, $warnings, $descriptors);
         $this->lending = new Lending($engine->transports->lent);
         $this->holding = new Holding($engine);
         // A check listens at the neighbouring port numbers; the fix that it offers needs one of them.
@@ -62,12 +65,12 @@ final class JunctionLink implements Conversation
     {
         $id = $message['id'] ?? null;
         try {
-            $client->tell(['type' => 'answer', 'id' => $id, 'ok' => true, ...$this->obey($client, $message)]);
+            $client->answer(['type' => 'answer', 'id' => $id, 'ok' => true, ...$this->obey($client, $message)]);
         } catch (CommandRefused $refused) {
-            $client->tell(['type' => 'answer', 'id' => $id, 'ok' => false, 'error' => $refused->getMessage()]);
+            $client->answer(['type' => 'answer', 'id' => $id, 'ok' => false, 'error' => $refused->getMessage()]);
         } catch (\Throwable $fault) {
             $this->faults->note('carrying out a command of a page', $fault);
-            $client->tell(['type' => 'answer', 'id' => $id, 'ok' => false, 'error' => "The engine failed on this command ({$fault->getMessage()}): it is written down, and everything else goes on."]);
+            $client->answer(['type' => 'answer', 'id' => $id, 'ok' => false, 'error' => "The engine failed on this command ({$fault->getMessage()}): it is written down, and everything else goes on."]);
         }
     }
 
@@ -78,7 +81,12 @@ final class JunctionLink implements Conversation
             return;
         }
         $now = Engine::now();
-        foreach ($view->topics as $topic => $subject) {
+        foreach ($view->inTurn() as $topic => $subject) {
+            if (Engine::now() - $now > self::MOST_NANOS) {
+                $view->goOnAt($topic);
+
+                return;
+            }
             $kind = strstr("{$topic}:", ':', true) ?: $topic;
             $every = self::EVERY_MILLIS[$kind] ?? 0;
             if ($every > 0 && ! $view->isTime($topic, $now, $every * 1_000_000)) {
@@ -110,7 +118,7 @@ final class JunctionLink implements Conversation
 
         switch ($command->word('do')) {
             case 'subscribe':
-                $this->subscribe($this->views[$client] ?? new PageView(), $command->words('topics', self::MOST_TOPICS));
+                $this->subscribe($this->views[$client] ?? new PageView(), $command->words('topics', \PHP_INT_MAX));
 
                 return [];
             case 'hold':

@@ -19,6 +19,7 @@ final class PageView
 
     /** @var array<string, string> */
     private array $shown = [];
+    private string $goOnAt = '';
 
     /** @param array<string, string> $topics */
     public function want(array $topics): void
@@ -29,6 +30,25 @@ final class PageView
         $this->topics = $topics;
         $this->scopes = array_filter($this->scopes, static fn(string $subject): bool => isset($topics["scope:{$subject}"]), \ARRAY_FILTER_USE_KEY);
         $this->shown = $this->shownAt = [];
+        $this->goOnAt = '';
+    }
+
+    /** @return iterable<string, string> topic and its subject, beginning where the last turn broke off */
+    public function inTurn(): iterable
+    {
+        $first = $this->goOnAt;
+        $this->goOnAt = '';
+        $place = $first === '' ? false : array_search($first, array_keys($this->topics), true);
+        if ($place === false) {
+            return $this->topics;
+        }
+
+        return [...\array_slice($this->topics, (int) $place, null, true), ...\array_slice($this->topics, 0, (int) $place, true)];
+    }
+
+    public function goOnAt(string $topic): void
+    {
+        $this->goOnAt = $topic;
     }
 
     public function isTime(string $topic, int $now, int $every): bool

@@ -13,6 +13,7 @@ use NimbleJunction\Core\Universe\Source;
 use NimbleJunction\Core\Universe\Universe;
 use NimbleJunction\Engine\Health\Compilation;
 use NimbleJunction\Engine\Health\Warnings;
+use NimbleJunction\Engine\Net\Descriptors;
 
 /** What the junction is doing, as plain arrays for the live link. Times are milliseconds ago. */
 final readonly class Report
@@ -20,7 +21,7 @@ final readonly class Report
     /** Bytes of a packet that a hop shows. */
     private const MOST_BYTES = 160;
 
-    public function __construct(private Junction $junction, private int $startedAt, private PortReport $ports, private Warnings $warnings)
+    public function __construct(private Junction $junction, private int $startedAt, private PortReport $ports, private Warnings $warnings, private Descriptors $descriptors)
     {
     }
 
@@ -29,7 +30,7 @@ final readonly class Report
     {
         return [
             'type' => 'status',
-            'engine' => ['show' => $this->junction->plan()->name, 'adoptions' => $this->junction->adoptions, 'upSeconds' => intdiv($now - $this->startedAt, 1_000_000_000), 'pid' => getmypid(), 'runs' => Compilation::words(), 'warnings' => $this->warnings->all()],
+            'engine' => ['show' => $this->junction->plan()->name, 'adoptions' => $this->junction->adoptions, 'upSeconds' => intdiv($now - $this->startedAt, 1_000_000_000), 'pid' => getmypid(), 'runs' => Compilation::words(), 'warnings' => $this->warnings->all(), 'descriptors' => $this->descriptors->open()],
             'ports' => (object) $this->ports->all($now),
             'universes' => (object) array_map(self::universe(...), $this->junction->universes()),
             'holds' => $this->holds($now),

@@ -12,6 +12,7 @@ use NimbleJunction\Engine\Health\SelfCheck;
 use NimbleJunction\Engine\Health\Warnings;
 use NimbleJunction\Engine\LiveLink\Gate;
 use NimbleJunction\Engine\LiveLink\Server;
+use NimbleJunction\Engine\Net\Descriptors;
 use Revolt\EventLoop;
 
 /** One engine process from start to end: adopts the show, opens its doors, runs the loop until told to stop. */
@@ -53,6 +54,7 @@ final class Runner
             $this->identity(),
             $keeps ? new StateFile("{$directory}/engine-state", $this->warnings) : null,
             $keeps ? "{$directory}/cables" : '',
+            $descriptors = new Descriptors($this->warnings),
         );
         $engine->whenAdopted(function (string $json): void {
             $this->lastAdopted = $json;
@@ -64,8 +66,8 @@ final class Runner
         $engine->start();
         $control = $keeps ? new ControlSocket($engine, $this->faults, "{$directory}/engine.sock") : null;
         $control?->start();
-        $conversation = new JunctionLink($engine, $this->warnings, $this->faults);
-        $link = $this->settings->live === '' ? null : new Server(new Gate($this->settings->secret, $this->settings->origins), $conversation);
+        $conversation = new JunctionLink($engine, $this->warnings, $this->faults, $descriptors);
+        $link = $this->settings->live === '' ? null : new Server(new Gate($this->settings->secret, $this->settings->origins), $conversation, $descriptors);
         $link?->start($this->settings->live);
         $this->introduce($engine);
         $this->checkTheCompiler($end);

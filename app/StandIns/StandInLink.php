@@ -57,10 +57,18 @@ final class StandInLink implements Conversation
             if (! $client->token->role->mayOperate()) {
                 throw new \InvalidArgumentException('A viewer can change nothing: log in as operator or builder.');
             }
-            $this->rack->play((string) ($message['device'] ?? ''), (string) ($message['control'] ?? ''), (array) ($message['values'] ?? []));
-            $client->tell(['type' => 'answer', 'id' => $id, 'ok' => true]);
+            ['device' => $device, 'control' => $control, 'values' => $values] = $message + ['device' => null, 'control' => null, 'values' => []];
+            if (! \is_string($device) || ! \is_string($control) || ! \is_array($values)) {
+                throw new \InvalidArgumentException('"device" and "control" must be texts, "values" an object.');
+            }
+            $this->rack->play($device, $control, $values);
+            $client->answer(['type' => 'answer', 'id' => $id, 'ok' => true]);
         } catch (\InvalidArgumentException $refused) {
-            $client->tell(['type' => 'answer', 'id' => $id, 'ok' => false, 'error' => $refused->getMessage()]);
+            $client->answer(['type' => 'answer', 'id' => $id, 'ok' => false, 'error' => $refused->getMessage()]);
+        } catch (\Throwable $fault) {
+            // A fault of the stand-in: said, and written where whoever started it looks.
+            fwrite(STDERR, "A stand-in failed: {$fault}\n");
+            $client->answer(['type' => 'answer', 'id' => $id, 'ok' => false, 'error' => "The stand-in failed on this ({$fault->getMessage()})."]);
         }
     }
 }

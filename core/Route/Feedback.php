@@ -69,6 +69,13 @@ final class Feedback
         $this->heardAt = $now;
     }
 
+    /** What the other end shows is not known any more. */
+    public function forget(): void
+    {
+        $this->shown = null;
+        $this->sentAt = null;
+    }
+
     public function sent(int $level, int $now): void
     {
         $this->shown = $level;

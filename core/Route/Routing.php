@@ -62,7 +62,7 @@ final class Routing
      */
     public function heard(string $portId, Message $message, string $from, string $bytes, int $now): array
     {
-        foreach ($this->byAddress[$portId][$message->address] ?? [] as $feedback) {
+        foreach (Addressed::among($this->byAddress[$portId] ?? [], $message) as $feedback) {
             $level = $feedback->route->understood($message);
             if ($level !== null) {
                 $feedback->heard($level, $now);
@@ -75,7 +75,7 @@ final class Routing
         $this->trace->hop($event, Step::Decoded, $message->spelled());
         $sets = [];
         $matched = false;
-        foreach ($this->plan->messageRoutes[$portId][$message->address] ?? [] as $route) {
+        foreach (Addressed::among($this->plan->messageRoutes[$portId] ?? [], $message) as $route) {
             $matched = true;
             $level = $route->level($message);
             if (! $route->enabled) {
@@ -154,6 +154,21 @@ final class Routing
         }
 
         return $departures;
+    }
+
+    /**
+     * Somebody has come to these ports and knows nothing yet: all that they show is told anew.
+     *
+     * @param list<string> $portIds
+     */
+    public function forgetShown(array $portIds): void
+    {
+        foreach ($this->feedback as $feedback) {
+            if (\in_array($feedback->route->portId, $portIds, true)) {
+                $feedback->forget();
+                $this->look($feedback);
+            }
+        }
     }
 
     /** @return array<string, array<string, mixed>> for restore(), by route */

@@ -6,19 +6,23 @@ namespace NimbleJunction\Engine\LiveLink;
 
 use Amp\Socket\Socket;
 use NimbleJunction\Engine\LiveLink\WebSocket\Frame;
-
-use function Amp\async;
+use Revolt\EventLoop;
 
 /**
- * One page at the other end. What it has not taken yet is never added to by
- * streams, only by answers, and too many of those end the link.
+ * One page at the other end. Streams are said only to a page that has taken all
+ * it was sent before, so nothing grows; what is said within one turn of the
+ * event loop goes out in one piece. Answers are always said: a page that asks
+ * and asks and takes nothing is cut off.
  */
 final class Client
 {
-    private const MOST_WAITING = 64;
+    private const MOST_ANSWERS = 1000;
+    private const MOST_BYTES = 32 * 1024 * 1024;
 
     /** @var list<string> frames not yet handed to the system */
     private array $waiting = [];
+    private int $waitingBytes = 0;
+    private int $answers = 0;
     private bool $writing = false;
     private bool $closed = false;
     private bool $ending = false;
@@ -35,7 +39,18 @@ final class Client
     /** @param array<string, mixed> $message */
     public function tell(array $message): void
     {
-        $this->write(Frame::encode(Frame::TEXT, json_encode($message, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE)));
+        $this->write(self::text($message));
+    }
+
+    /** @param array<string, mixed> $message */
+    public function answer(array $message): void
+    {
+        if (++$this->answers > self::MOST_ANSWERS) {
+            $this->close();
+
+            return;
+        }
+        $this->write(self::text($message));
     }
 
     public function show(string $bytes): void
@@ -49,14 +64,15 @@ final class Client
             return;
         }
         $this->waiting[] = $frame;
-        if (\count($this->waiting) > self::MOST_WAITING) {
+        $this->waitingBytes += \strlen($frame);
+        if ($this->waitingBytes > self::MOST_BYTES) {
             $this->close();
 
             return;
         }
         if (! $this->writing) {
             $this->writing = true;
-            async($this->flush(...))->ignore();
+            EventLoop::defer($this->flush(...));
         }
     }
 
@@ -71,6 +87,7 @@ final class Client
     {
         $this->closed = true;
         $this->waiting = [];
+        $this->waitingBytes = 0;
         $this->socket->close();
     }
 
@@ -85,6 +102,7 @@ final class Client
             while (! $this->closed && $this->waiting !== []) {
                 $frames = implode('', $this->waiting);
                 $this->waiting = [];
+                $this->waitingBytes = $this->answers = 0;
                 $this->socket->write($frames);
             }
             if ($this->ending) {
@@ -95,5 +113,11 @@ final class Client
         } finally {
             $this->writing = false;
         }
+    }
+
+    /** @param array<string, mixed> $message */
+    private static function text(array $message): string
+    {
+        return Frame::encode(Frame::TEXT, json_encode($message, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE));
     }
 }

@@ -13,6 +13,7 @@ use NimbleJunction\Engine\LiveLink\WebSocket\Frame;
 use NimbleJunction\Engine\LiveLink\WebSocket\FrameReader;
 use NimbleJunction\Engine\LiveLink\WebSocket\Handshake;
 use NimbleJunction\Engine\LiveLink\WebSocket\ProtocolError;
+use NimbleJunction\Engine\Net\Descriptors;
 use Revolt\EventLoop;
 
 use function Amp\Socket\listen;
@@ -23,6 +24,7 @@ final class Server
     public const PER_SECOND = 30;
     private const MOST_CLIENTS = 100;
     private const LONGEST_REQUEST = 8192;
+    private const SHAKE_SECONDS = 5.0;
     private const SEND_BUFFER = 128 * 1024;
 
     /** After this the page has to show a new token: it comes back by itself. */
@@ -30,11 +32,13 @@ final class Server
 
     /** @var array<int, Client> */
     private array $clients = [];
+    private readonly Lobby $lobby;
     private ?ServerSocket $server = null;
     private ?string $ticker = null;
 
-    public function __construct(private readonly Gate $gate, private readonly Conversation $conversation)
+    public function __construct(private readonly Gate $gate, private readonly Conversation $conversation, private readonly Descriptors $descriptors = new Descriptors())
     {
+        $this->lobby = new Lobby();
     }
 
     /**
@@ -107,7 +111,25 @@ final class Server
 
     private function admit(Socket $socket): ?Client
     {
-        $patience = new TimeoutCancellation(5);
+        $address = (string) preg_replace('/:\d+$/', '', $socket->getRemoteAddress()->toString());
+        if (! $this->descriptors->letIn('the live link')) {
+            return null;
+        }
+        if (! $this->lobby->enter($address)) {
+            $socket->write(Handshake::refuse(503, 'Too many connections wait at this door.'));
+
+            return null;
+        }
+        try {
+            return $this->shake($socket);
+        } finally {
+            $this->lobby->leave($address);
+        }
+    }
+
+    private function shake(Socket $socket): ?Client
+    {
+        $patience = new TimeoutCancellation(self::SHAKE_SECONDS);
         $request = '';
         while (! str_contains($request, "\r\n\r\n") && \strlen($request) < self::LONGEST_REQUEST) {
             $chunk = $socket->read($patience);

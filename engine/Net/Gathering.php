@@ -13,6 +13,12 @@ final class Gathering
     private int $guests = 0;
 
     private const MOST = 64;
+
+    /** Connections of one address: a machine that opens ever more leaves room for the others. */
+    private const MOST_OF_ONE = 16;
+
+    /** Options of Linux (linux/tcp.h): a connection whose other end is gone without a word is found in about ten seconds. */
+    private const KEEP_ALIVE = [4 => 4, 5 => 2, 6 => 3, 18 => 10_000];
     private const CALL_SECONDS = 2.0;
 
     /** @var resource|null */
@@ -55,10 +61,24 @@ final class Gathering
         $this->door = $door;
         $this->onGuest = EventLoop::onReadable($door, function () use ($door): void {
             $guest = @stream_socket_accept($door, 0, $name);
-            if ($guest !== false) {
-                \count($this->streams) >= self::MOST ? fclose($guest) : $this->take($guest, $this->named($name));
+            if ($guest === false) {
+                return;
+            }
+            $who = $this->named($name);
+            if ($this->hasRoomFor($who)) {
+                $this->take($guest, $who);
+            } else {
+                fclose($guest);
             }
         });
+    }
+
+    private function hasRoomFor(string $who): bool
+    {
+        $address = strstr("{$who}:", ':', true);
+        $fromThere = \count(array_filter(array_keys($this->streams), static fn(string $one): bool => str_starts_with($one, "{$address}:")));
+
+        return \count($this->streams) < self::MOST && $fromThere < self::MOST_OF_ONE && $this->world->descriptors->letIn($this->key);
     }
 
     /** Calls an other end, unless it is there or being called. */
@@ -99,6 +119,7 @@ final class Gathering
     /** @param resource $stream */
     public function take($stream, string $who): void
     {
+        self::keepAlive($stream);
         [$address, $port] = preg_match('/^([\d.]+):(\d+)$/D', $who, $found) === 1 ? [$found[1], (int) $found[2]] : [$who, 0];
         $this->streams[$who] = new ByteStream(
             $stream,
@@ -113,6 +134,22 @@ final class Gathering
             },
         );
         ($this->changed)('');
+        ($this->world->joined)($this->key);
+    }
+
+    /** @param resource $stream */
+    private static function keepAlive($stream): void
+    {
+        $name = stream_socket_get_name($stream, false);
+        $socket = \is_string($name) && str_contains($name, ':') ? socket_import_stream($stream) : false;
+        if ($socket === false) {
+            return;
+        }
+        socket_set_option($socket, \SOL_SOCKET, \SO_KEEPALIVE, 1);
+        socket_set_option($socket, \SOL_TCP, \TCP_NODELAY, 1);
+        foreach (self::KEEP_ALIVE as $option => $value) {
+            socket_set_option($socket, \SOL_TCP, $option, $value);
+        }
     }
 
     /** @return string what went wrong, or '' */

@@ -47,8 +47,12 @@ final class Lent implements Transport
             }
         }
         foreach ($keys as $key) {
+            $isNew = ! isset($this->lenders[$key][$lender]);
             $this->lenders[$key][$lender] = ['who' => $who, 'tell' => $tell];
             $this->report($key);
+            if ($isNew && isset($this->wanted[$key])) {
+                ($this->world->joined)($key);
+            }
         }
     }
 

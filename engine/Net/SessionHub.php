@@ -8,16 +8,19 @@ use NimbleJunction\Core\Plan\Target;
 use NimbleJunction\Core\Wire\Malformed;
 use NimbleJunction\Core\Wire\RtpMidi\Outcome;
 use NimbleJunction\Core\Wire\RtpMidi\Session;
+use NimbleJunction\Core\Wire\RtpMidi\SessionCommand;
+use NimbleJunction\Core\Wire\RtpMidi\SessionPacket;
 use NimbleJunction\Core\Wire\RtpMidi\SessionState;
 use Revolt\EventLoop;
 
-/** The MIDI sessions over one pair of UDP ports: one with each end that we invite, and one for a guest. */
+/** The MIDI sessions over one pair of UDP ports: one with each end that we invite, and one with each guest that invites us. */
 final class SessionHub
 {
     private const LONGEST = 2048;
-    private const GUEST = 'guest';
+    private const GUEST = 'guest ';
+    private const MOST_GUESTS = 16;
 
-    /** @var array<string, Session> by "address:control port" of those invited, and the guest's */
+    /** @var array<string, Session> by "address:control port" of those invited, "guest address SSRC" of those that invite us */
     private array $sessions = [];
 
     /** @var array<string, array{string, int, int}> address, control port, data port, by session */
@@ -43,7 +46,6 @@ final class SessionHub
                 $world->drained,
             );
         }
-        $this->sessions[self::GUEST] = $this->session();
     }
 
     public static function freePair(string $address): int
@@ -67,18 +69,21 @@ final class SessionHub
     /** @param list<Target> $peers whoever is not in a session with us is invited, again if need be */
     public function invite(array $peers): void
     {
-        $wanted = [self::GUEST => true];
+        $wanted = [];
         foreach ($peers as $peer) {
-            $wanted[$peer->spelled()] = true;
-            $this->peers[$peer->spelled()] = [$peer->address, $peer->port, $peer->port + 1];
-            $session = $this->sessions[$peer->spelled()] ??= $this->session();
+            $who = $peer->spelled();
+            $wanted[$who] = true;
+            $this->peers[$who] = [$peer->address, $peer->port, $peer->port + 1];
+            $session = $this->sessions[$who] ??= $this->session();
             if (\in_array($session->state(), [SessionState::Idle, SessionState::Lost, SessionState::Rejected], true)) {
-                $this->carryOut($peer->spelled(), $session->invite(random_int(1, 0xFFFFFFFF), self::now()));
+                $this->carryOut($who, $session->invite(random_int(1, 0xFFFFFFFF), self::now()));
             }
         }
-        foreach (array_diff_key($this->sessions, $wanted) as $who => $session) {
-            $this->carryOut($who, $session->end());
-            unset($this->sessions[$who], $this->peers[$who]);
+        foreach (array_keys(array_diff_key($this->sessions, $wanted)) as $who) {
+            if (! self::isGuest($who)) {
+                $this->carryOut($who, $this->sessions[$who]->end());
+                $this->forget($who);
+            }
         }
         $this->schedule();
     }
@@ -115,7 +120,7 @@ final class SessionHub
     public function fault(): string
     {
         foreach ($this->sessions as $who => $session) {
-            if ($who !== self::GUEST && $session->state() !== SessionState::Open) {
+            if (! self::isGuest($who) && $session->state() !== SessionState::Open) {
                 return match ($session->state()) {
                     SessionState::Rejected => "{$who} has rejected our invitation: let it accept us; it is invited again every two seconds.",
                     SessionState::Lost => "{$who} does not answer our invitation: is it there, and is its control port right? It is invited again.",
@@ -139,40 +144,115 @@ final class SessionHub
 
     private function arrived(bool $atData, string $bytes, string $from, int $port): void
     {
-        $who = self::GUEST;
-        foreach ($this->peers as $name => [$address, $control, $data]) {
-            if ($name !== self::GUEST && $address === $from && ($port === $control || $port === $data)) {
-                $who = $name;
-            }
-        }
         try {
-            $outcome = $this->sessions[$who]->arrived($atData, $bytes, self::now());
+            $packet = SessionPacket::isOne($bytes) ? SessionPacket::decode($bytes) : null;
+            $who = $this->invited($from, $port) ?? $this->guest($packet, $atData, $bytes, $from, $port);
+            if ($who !== null) {
+                $session = $this->sessions[$who];
+                $wasOpen = $session->state() === SessionState::Open;
+                $this->carryOut($who, $session->arrived($atData, $bytes, self::now()));
+                $this->tidy($who, $session, $wasOpen);
+            }
         } catch (Malformed) {
             // Handed on as it is: the port refuses it, and says why.
             ($this->world->arrived)($this->key, $from, $port, $bytes);
 
             return;
         }
-        if ($who === self::GUEST) {
-            $known = $this->peers[self::GUEST] ?? [$from, 0, 0];
-            // A stranger who is turned away is answered, and does not take the guest's place.
-            $isStranger = $this->sessions[$who]->state() === SessionState::Open && $known[0] !== $from && ! $atData;
-            $peer = [$from, $atData ? $known[1] : $port, $atData ? $port : ($known[2] ?: $port + 1)];
-            $this->carryOut($who, $outcome, $peer);
-            if (! $isStranger) {
-                $this->peers[self::GUEST] = $peer;
-            }
-        } else {
-            $this->carryOut($who, $outcome);
-        }
         ($this->world->fault)($this->key, $this->fault());
         $this->schedule();
     }
 
-    /** @param array{string, int, int}|null $peer */
-    private function carryOut(string $who, Outcome $outcome, ?array $peer = null): void
+    /** Whoever we invited is known by where it is. */
+    private function invited(string $from, int $port): ?string
     {
-        $peer ??= $this->peers[$who] ?? null;
+        foreach ($this->peers as $who => [$address, $control, $data]) {
+            if (! self::isGuest($who) && $address === $from && ($port === $control || $port === $data)) {
+                return $who;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * A guest is known by its address and the number of its session. One that
+     * invites us anew from where another one was is that one, back after it broke
+     * down: it takes its own place at once.
+     *
+     * @throws Malformed
+     */
+    private function guest(?SessionPacket $packet, bool $atData, string $bytes, string $from, int $port): ?string
+    {
+        $ssrc = $packet === null ? (int) hexdec(bin2hex(substr($bytes, 8, 4))) : $packet->ssrc;
+        $who = self::GUEST."{$from} {$ssrc}";
+        if (isset($this->sessions[$who])) {
+            $this->peers[$who][$atData ? 2 : 1] = $port;
+
+            return $who;
+        }
+        if ($packet === null || $packet->command !== SessionCommand::Invitation) {
+            return null;
+        }
+        if ($atData) {
+            $this->turnAway($packet, 'data', $from, $port);
+
+            return null;
+        }
+        foreach ($this->peers as $other => [$address, $control]) {
+            if (self::isGuest($other) && $address === $from && $control === $port) {
+                $this->hand($this->sessions[$other]->end()->midi, $other);
+                $this->forget($other);
+            }
+        }
+        $this->dropHalfInvited();
+        if (\count(array_filter(array_keys($this->sessions), self::isGuest(...))) >= self::MOST_GUESTS) {
+            $this->turnAway($packet, 'control', $from, $port);
+
+            return null;
+        }
+        $this->sessions[$who] = $this->session();
+        $this->peers[$who] = [$from, $port, $port + 1];
+
+        return $who;
+    }
+
+    /** Where it is crowded, whoever knocked and never came in gives way. */
+    private function dropHalfInvited(): void
+    {
+        $guests = array_filter(array_keys($this->sessions), self::isGuest(...));
+        foreach (\count($guests) < self::MOST_GUESTS ? [] : $guests as $who) {
+            if ($this->sessions[$who]->state() !== SessionState::Open) {
+                $this->forget($who);
+            }
+        }
+    }
+
+    private function turnAway(SessionPacket $invitation, string $which, string $from, int $port): void
+    {
+        $answer = new SessionPacket(SessionCommand::Rejected, random_int(1, 0xFFFFFFFF), $invitation->token);
+        $this->listeners[$which]->socket->send($answer->encode(), $from, $port);
+    }
+
+    /** A guest that has gone leaves nothing behind; somebody who has come is told what is shown. */
+    private function tidy(string $who, Session $session, bool $wasOpen): void
+    {
+        if (! $wasOpen && $session->state() === SessionState::Open) {
+            ($this->world->joined)($this->key);
+        }
+        if (self::isGuest($who) && \in_array($session->state(), [SessionState::Idle, SessionState::Lost, SessionState::Rejected], true)) {
+            $this->forget($who);
+        }
+    }
+
+    private function forget(string $who): void
+    {
+        unset($this->sessions[$who], $this->peers[$who]);
+    }
+
+    private function carryOut(string $who, Outcome $outcome): void
+    {
+        $peer = $this->peers[$who] ?? null;
         if ($peer !== null && ! $this->closed) {
             foreach ($outcome->control as $bytes) {
                 $this->listeners['control']->socket->send($bytes, $peer[0], $peer[1]);
@@ -181,21 +261,30 @@ final class SessionHub
                 $this->listeners['data']->socket->send($bytes, $peer[0], $peer[2]);
             }
         }
-        foreach ($outcome->midi as $command) {
-            ($this->world->arrived)($this->key, $peer[0] ?? '', $peer[2] ?? 0, $command);
+        $this->hand($outcome->midi, $who);
+    }
+
+    /** @param list<string> $commands */
+    private function hand(array $commands, string $who): void
+    {
+        $peer = $this->peers[$who] ?? ['', 0, 0];
+        foreach ($commands as $command) {
+            ($this->world->arrived)($this->key, $peer[0], $peer[2], $command);
         }
     }
 
     private function schedule(): void
     {
         EventLoop::cancel($this->timer ?? '');
-        $due = min(\PHP_INT_MAX, ...array_map(static fn(Session $session): int => $session->dueAt(), array_values($this->sessions)));
+        $due = min([\PHP_INT_MAX, ...array_map(static fn(Session $session): int => $session->dueAt(), array_values($this->sessions))]);
         if ($due === \PHP_INT_MAX || $this->closed) {
             return;
         }
         $this->timer = EventLoop::delay(max(0.001, ($due - self::now()) / 1e9), function (): void {
             foreach ($this->sessions as $who => $session) {
+                $wasOpen = $session->state() === SessionState::Open;
                 $this->carryOut($who, $session->wake(self::now()));
+                $this->tidy($who, $session, $wasOpen);
             }
             ($this->world->drained)();
             $this->schedule();
@@ -205,6 +294,11 @@ final class SessionHub
     private function session(): Session
     {
         return new Session($this->name, random_int(1, 0xFFFFFFFF));
+    }
+
+    private static function isGuest(string $who): bool
+    {
+        return str_starts_with($who, self::GUEST);
     }
 
     private static function now(): int

@@ -124,6 +124,7 @@ final class Sockets
             if ($place->address !== Place::EVERYWHERE && UdpSocket::isTaken($place->address, $endpoint->port)) {
                 throw CannotListen::because($place->address, $endpoint->port, \SOCKET_EADDRINUSE);
             }
+            $this->world->descriptors->take($endpoint->spelled());
             $listeners = [$this->listener($endpoint, UdpSocket::bind($place->address, $endpoint->port, true, $place->address === Place::EVERYWHERE ? $device : ''))];
             $listeners[0]->socket->leaveBy($place->adapter ?? ($needsEar ? $adapters->find('lo') : null));
             try {
@@ -163,6 +164,7 @@ final class Sockets
             return;
         }
         $this->closeSender($key);
+        $this->world->descriptors->take($place->address);
         $socket = UdpSocket::bind($place->address, 0);
         $loopback = str_starts_with($place->address, '127.') ? Adapters::now()->find('lo') : null;
         $socket->leaveBy($place->adapter ?? $loopback);

@@ -8,6 +8,7 @@ use App\Live\Secret;
 use App\StandIns\FernhallRack;
 use App\StandIns\StandInLink;
 use Illuminate\Console\Command;
+use NimbleJunction\Engine\Ending;
 use NimbleJunction\Engine\LiveLink\Gate;
 use NimbleJunction\Engine\LiveLink\Server;
 use Revolt\EventLoop;
@@ -29,19 +30,15 @@ final class StandInsCommand extends Command
             return self::FAILURE;
         }
         $link = new Server(new Gate(Secret::derive((string) config('app.key')), config('junction.origins')), new StandInLink($rack));
+        // A fault in one device must not end the others.
+        EventLoop::setErrorHandler(static fn(\Throwable $fault) => fwrite(STDERR, "A stand-in failed: {$fault}\n"));
         $link->start((string) config('junction.stand_ins'));
-        $suspension = EventLoop::getSuspension();
-        $ended = false;
-        $end = static function () use ($suspension, &$ended): void {
-            if (! $ended) {
-                $ended = true;
-                $suspension->resume();
-            }
-        };
-        EventLoop::onSignal(SIGTERM, $end);
-        EventLoop::onSignal(SIGINT, $end);
+        $end = new Ending();
+        foreach ([SIGTERM, SIGINT] as $signal) {
+            EventLoop::unreference(EventLoop::onSignal($signal, $end->now(...)));
+        }
         $this->line('The stand-ins are at work, live link at '.config('junction.stand_ins').'.');
-        $suspension->suspend();
+        $end->suspend();
         $link->stop();
         $rack->stop();
 
