@@ -7,7 +7,7 @@ namespace NimbleJunction\Tests\App;
 use NimbleJunction\Tests\Support\Background;
 use PHPUnit\Framework\TestCase;
 
-/** What dies is started again at once, what cannot live is given up, and nothing outlives the supervisor. */
+/** What dies is started again, children and all, and nothing outlives the supervisor. */
 final class SupervisorTest extends TestCase
 {
     public function testWhatDiesIsStartedAgainAndAllEndTogether(): void
@@ -34,14 +34,35 @@ final class SupervisorTest extends TestCase
         }
     }
 
-    public function testWhatCannotLiveIsGivenUp(): void
+    /** A web server that cannot live must not take the engine with it: it is tried ever less often. */
+    public function testWhatCannotLiveIsTriedEverLessOftenAndEndsNothingElse(): void
     {
-        $supervisor = $this->supervise(['broken' => [PHP_BINARY, '-n', '-r', 'exit(3);'], 'sound' => ['sleep', '60']]);
+        $supervisor = $this->supervise(['broken' => [PHP_BINARY, '-n', '-r', 'exit(3);'], 'sound' => ['sh', '-c', 'echo "sound is $$"; exec sleep 60']]);
         try {
-            $supervisor->untilSaid('broken died 20 times in a minute: giving up.', 30);
+            $sound = $this->pidOf($supervisor, 'sound', 1);
+            $supervisor->untilSaid('it is started again in 0.8 s.', 30);
+            self::assertTrue(posix_kill($sound, 0), 'the other one is still the same');
+            self::assertStringContainsString('it is started again.', $supervisor->output(), 'the first deaths are mended at once');
+            $supervisor->signal(SIGTERM);
             Background::until(static fn(): bool => ! $supervisor->isRunning(), 'The supervisor ending');
-            self::assertSame(1, $supervisor->stop());
+            self::assertSame(0, $supervisor->stop());
         } finally {
+            $supervisor->stop();
+        }
+    }
+
+    /** Its children hold the port that the next one needs, so they go first. */
+    public function testChildrenOfTheDeadGoBeforeItIsStartedAgain(): void
+    {
+        $supervisor = $this->supervise(['web' => ['sh', '-c', 'sleep 62 & echo "child is $!"; echo "web is $$"; wait']]);
+        try {
+            $child = $this->pidOf($supervisor, 'child', 1);
+            posix_kill($this->pidOf($supervisor, 'web', 1), SIGKILL);
+            $this->pidOf($supervisor, 'web', 2);
+            Background::until(static fn(): bool => ! posix_kill($child, 0), 'The child of the dead one ending');
+            $this->addToAssertionCount(1);
+        } finally {
+            $supervisor->signal(SIGTERM);
             $supervisor->stop();
         }
     }
@@ -50,7 +71,7 @@ final class SupervisorTest extends TestCase
     private function supervise(array $commands): Background
     {
         $code = 'require "vendor/autoload.php"; require "bootstrap/app.php"; $s = new App\Processes\Supervisor([], function (string $line): void { echo $line; });'
-            .'foreach (json_decode($argv[1], true) as $name => $command) { $s->add($name, $command, "/"); } $s->start(); exit($s->run());';
+            .'foreach (json_decode($argv[1], true) as $name => $command) { $s->add($name, $command, "/"); } $s->start(); $s->run();';
 
         return new Background([PHP_BINARY, '-r', $code, json_encode($commands, JSON_THROW_ON_ERROR)]);
     }

@@ -13,6 +13,9 @@ final class DemoCommand extends Command
 {
     protected $signature = 'junction:demo {--host=127.0.0.1} {--port=8080}';
 
+    /** A busy machine takes its time. */
+    private const PATIENCE_SECONDS = 60.0;
+
     protected $description = 'Run web, engine and stand-ins together, restart what dies, end all on Ctrl-C';
 
     public function handle(): int
@@ -43,13 +46,15 @@ final class DemoCommand extends Command
         $supervisor = new Supervisor($environment, fn(string $line) => $this->output->write($line));
         $supervisor->add('engine', [base_path('bin/engine-php'), base_path('artisan'), 'junction:engine']);
         $supervisor->add('stand-ins', [PHP_BINARY, base_path('artisan'), 'junction:stand-ins']);
-        $supervisor->add('web', [PHP_BINARY, '-S', "{$host}:{$port}", '-t', public_path(), base_path('vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php')], public_path());
+        $supervisor->add('web', [PHP_BINARY, '-S', "{$host}:{$port}", '-t', public_path(), base_path('vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php')], public_path(), isQuiet: true);
         $supervisor->start();
-        if ($supervisor->waitFor($host, $port, 15.0) && $supervisor->waitFor($host, $port + 1, 15.0)) {
+        if ($supervisor->waitFor($host, $port, self::PATIENCE_SECONDS) && $supervisor->waitFor($host, $port + 1, self::PATIENCE_SECONDS)) {
             $this->info("Open http://{$host}:{$port} and log in as builder, operator or viewer with the password ".DatabaseSeeder::PASSWORD.'.');
             $this->line('Ctrl-C ends everything.');
         }
 
-        return $supervisor->run();
+        $supervisor->run();
+
+        return self::SUCCESS;
     }
 }

@@ -31,7 +31,9 @@ final class StandInsCommand extends Command
         }
         $link = new Server(new Gate(Secret::derive((string) config('app.key')), config('junction.origins')), new StandInLink($rack));
         // A fault in one device must not end the others.
-        EventLoop::setErrorHandler(static fn(\Throwable $fault) => fwrite(STDERR, "A stand-in failed: {$fault}\n"));
+        EventLoop::setErrorHandler(static function (\Throwable $fault): void {
+            fwrite(STDERR, "A stand-in failed: {$fault}\n");
+        });
         $link->start((string) config('junction.stand_ins'));
         $end = new Ending();
         foreach ([SIGTERM, SIGINT] as $signal) {
