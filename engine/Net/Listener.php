@@ -9,12 +9,16 @@ use Revolt\EventLoop;
 /**
  * Reads one socket as datagrams come. While many come, being woken for each
  * costs more than the datagram itself: then the socket is looked at every two
- * milliseconds instead. A quiet port answers at once, a crowded one in batches.
+ * milliseconds instead. A quiet port answers at once, a crowded one in batches,
+ * and where even that does not keep up each sender gets its fair share.
  */
 final class Listener
 {
     /** Datagrams taken before other sockets have their turn: a flood on one must not starve the rest. */
     private const TURN = 96;
+
+    /** Those that are only left out cost little, but not nothing. */
+    private const MOST_LOOKED_AT = 800;
     private const PACE_SECONDS = 0.002;
     private const WINDOW_NANOS = 100_000_000;
 
@@ -27,6 +31,8 @@ final class Listener
     private ?string $again = null;
     private int $windowEnds = 0;
     private int $inWindow = 0;
+    private bool $wasEmpty = false;
+    private readonly FairShare $share;
 
     /**
      * @param int $longest bytes of a datagram that are read
@@ -39,6 +45,7 @@ final class Listener
         private readonly \Closure $arrived,
         private readonly \Closure $drained,
     ) {
+        $this->share = new FairShare();
         $this->onReadable = EventLoop::onReadable($socket->stream(), $this->read(...));
     }
 
@@ -58,16 +65,23 @@ final class Listener
 
     private function read(): void
     {
-        for ($taken = 0; $taken < self::TURN; ++$taken) {
+        $taken = 0;
+        $isEmpty = false;
+        for ($looked = 0; $taken < self::TURN && $looked < self::MOST_LOOKED_AT; ++$looked) {
             $datagram = $this->socket->receive($this->longest);
             if ($datagram === null) {
+                $isEmpty = true;
                 break;
             }
-            ($this->arrived)($datagram[0], $datagram[1], $datagram[2]);
+            if ($this->share->takes($datagram[1])) {
+                ++$taken;
+                ($this->arrived)($datagram[0], $datagram[1], $datagram[2]);
+            }
         }
-        $this->inWindow += $taken;
+        $this->inWindow += $looked;
+        $this->wasEmpty = $this->wasEmpty || $isEmpty;
         $this->choosePace((int) hrtime(true));
-        if ($taken === self::TURN && $this->pace !== null) {
+        if (! $isEmpty && $this->pace !== null) {
             $this->again ??= EventLoop::defer(function (): void {
                 $this->again = null;
                 $this->read();
@@ -89,6 +103,8 @@ final class Listener
             $this->pace = null;
             EventLoop::enable($this->onReadable);
         }
+        $this->share->next($this->wasEmpty);
+        $this->wasEmpty = false;
         $this->inWindow = 0;
         $this->windowEnds = $now + self::WINDOW_NANOS;
     }

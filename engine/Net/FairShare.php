@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Engine\Net;
+
+/**
+ * When more comes to a socket than can be dealt with, each sender gets a fair
+ * share of what can: one that floods takes nothing from a desk that sends at
+ * its usual rate. Senders that nobody knew before it got crowded share one share.
+ */
+final class FairShare
+{
+    /** What is left to a sender in one window, however crowded it is: 400 datagrams a second. */
+    private const LEAST = 40;
+    private const MOST_KNOWN = 1024;
+    private const STRANGERS = '';
+
+    /** Datagrams left out because their sender had had its share. */
+    public int $leftOut = 0;
+
+    /** What each sender may have within a window; null while there is room for all. */
+    private ?int $share = null;
+
+    /** @var array<string, int> taken in this window, by sender */
+    private array $taken = [];
+
+    /** @var array<string, true> senders heard while there was room for all */
+    private array $known = [];
+
+    public function takes(string $sender): bool
+    {
+        if ($this->share === null) {
+            $this->taken[$sender] = ($this->taken[$sender] ?? 0) + 1;
+
+            return true;
+        }
+        $who = isset($this->known[$sender]) ? $sender : self::STRANGERS;
+        $taken = $this->taken[$who] ?? 0;
+        if ($taken >= $this->share) {
+            ++$this->leftOut;
+
+            return false;
+        }
+        $this->taken[$who] = $taken + 1;
+
+        return true;
+    }
+
+    /**
+     * A window is over.
+     *
+     * @param bool $keptUp whether the socket was empty at some moment of it
+     */
+    public function next(bool $keptUp): void
+    {
+        $all = array_sum($this->taken);
+        if ($this->share === null && $keptUp) {
+            $this->known += array_fill_keys(array_keys($this->taken), true);
+            $this->known = \array_slice($this->known, -self::MOST_KNOWN, null, true);
+        } elseif (! $keptUp) {
+            $this->share = max(self::LEAST, intdiv((int) ($all * 0.7), max(1, \count($this->taken))));
+        } elseif ($this->leftOut === 0) {
+            // Nobody was left out: there is room for all again.
+            $this->share = null;
+        } else {
+            $this->share = (int) ($this->share * 1.1) + 1;
+        }
+        $this->leftOut = 0;
+        $this->taken = [];
+    }
+}
