@@ -3,6 +3,8 @@
 declare(strict_types=1);
 
 use App\Http\Middleware\MayBuild;
+use App\Shows\OlderForm;
+use Illuminate\Database\QueryException;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
@@ -28,5 +30,18 @@ return Application::configure(basePath: dirname(__DIR__))
                 'path' => $fault->path, 'problem' => $fault->problem, 'allowed' => $fault->allowed,
             ], $refused->faults),
         ], 422));
+        $exceptions->dontReport(OlderForm::class);
+        $exceptions->render(static fn(OlderForm $older) => response()->json(['message' => $older->getMessage(), 'differences' => $older->differences], 409));
+        $exceptions->render(static function (QueryException $failed) {
+            $why = $failed->getMessage();
+            if (preg_match('/database or disk is full|disk I\/O error|readonly database/', $why) === 1) {
+                return response()->json(['message' => 'Nothing was stored: the disk with the data folder is full, or cannot be written. Make room there, then try again. The show goes on.'], 507);
+            }
+            if (str_contains($why, 'database is locked')) {
+                return response()->json(['message' => 'Nothing was stored: others were storing for too long. Try again.'], 503);
+            }
+
+            return null;
+        });
     })
     ->create();

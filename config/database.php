@@ -10,7 +10,9 @@ return [
             'database' => env('JUNCTION_DATA', storage_path('app/junction')).'/shows.sqlite',
             'prefix' => '',
             'foreign_key_constraints' => true,
-            'busy_timeout' => 5000,
+            // Many may save at once: each waits for its turn, as long as a person would.
+            'busy_timeout' => 30000,
+            'transaction_mode' => 'IMMEDIATE',
             'journal_mode' => 'wal',
             'synchronous' => 'normal',
         ],

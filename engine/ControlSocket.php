@@ -19,13 +19,14 @@ use function Amp\Socket\listen;
  * The door for the application on the same machine: a Unix socket that only
  * this user may open. One line of JSON in, one out.
  *
- *   {"do": "adopt", "document": "…"}  →  {"ok": true} or {"ok": false, "error": "…"}
+ *   {"do": "adopt", "document": "…", "revision": 7}  →  {"ok": true} or {"ok": false, "error": "…"}
  */
 final class ControlSocket
 {
     private const LONGEST_LINE = 32 * 1024 * 1024;
     private const PATIENCE_SECONDS = 10;
     private ?ServerSocket $server = null;
+    private int $revision = 0;
 
     public function __construct(private readonly Engine $engine, private readonly FaultLog $faults, private readonly string $path)
     {
@@ -87,8 +88,14 @@ final class ControlSocket
         if (! \is_string($document)) {
             return ['ok' => false, 'error' => 'The command is not known. Known is: adopt, with a document.'];
         }
+        $revision = \is_int($message['revision'] ?? null) ? $message['revision'] : 0;
+        if ($revision > 0 && $revision < $this->revision) {
+            // Two edits overtook each other on their way here: the newer one runs already, and has this one in it.
+            return ['ok' => true];
+        }
         try {
             $this->engine->adopt($document);
+            $this->revision = max($this->revision, $revision);
 
             return ['ok' => true];
         } catch (ShowRefused $refused) {

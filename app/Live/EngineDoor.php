@@ -7,21 +7,25 @@ namespace App\Live;
 /** The application's way to the running engine: its control socket. */
 final readonly class EngineDoor
 {
-    private const PATIENCE_SECONDS = 5;
+    private const PATIENCE_SECONDS = 15;
 
     public function __construct(private string $path)
     {
     }
 
-    /** @return string|null null when the show is in force, otherwise why not */
-    public function adopt(string $json): ?string
+    /**
+     * @param int $revision of the show: of two that arrive at once, the engine runs the newer one
+     *
+     * @return string|null null when the show is in force, otherwise why not
+     */
+    public function adopt(string $json, int $revision = 0): ?string
     {
         $socket = @stream_socket_client("unix://{$this->path}", $code, $message, 1);
         if ($socket === false) {
             return 'The engine is not running: the change is stored and comes into force when it starts.';
         }
         stream_set_timeout($socket, self::PATIENCE_SECONDS);
-        fwrite($socket, json_encode(['do' => 'adopt', 'document' => $json], JSON_THROW_ON_ERROR)."\n");
+        fwrite($socket, json_encode(['do' => 'adopt', 'document' => $json, 'revision' => $revision], JSON_THROW_ON_ERROR)."\n");
         $answer = json_decode((string) fgets($socket), true);
         fclose($socket);
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
  * One change of a show, with the document from before it: what undo goes back to.
@@ -13,13 +14,27 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $summary
  * @property array<string, mixed> $before
  * @property bool $undone
+ * @property int $revision that it made
+ * @property User|null $user
  */
 final class Edit extends Model
 {
-    protected $fillable = ['user_id', 'summary', 'before', 'undone'];
+    protected $fillable = ['user_id', 'summary', 'before', 'revision', 'undone'];
+
+    /** @return BelongsTo<User, $this> */
+    public function user(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
+    }
+
+    /** Who made it, in words. */
+    public function author(): string
+    {
+        return $this->user->name ?? 'the command line';
+    }
 
     protected function casts(): array
     {
-        return ['before' => 'array', 'undone' => 'boolean'];
+        return ['before' => 'array', 'undone' => 'boolean', 'revision' => 'integer'];
     }
 }

@@ -14,10 +14,11 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $name
  * @property bool $is_current
  * @property int $middle_c octave number of MIDI note 60
+ * @property int $revision greater with each change of any show
  */
 final class Show extends Model
 {
-    protected $fillable = ['name', 'is_current', 'middle_c'];
+    protected $fillable = ['name', 'is_current', 'middle_c', 'revision'];
 
     /** @return HasMany<ShowPart, $this> */
     public function parts(): HasMany
@@ -33,6 +34,6 @@ final class Show extends Model
 
     protected function casts(): array
     {
-        return ['is_current' => 'boolean', 'middle_c' => 'integer'];
+        return ['is_current' => 'boolean', 'middle_c' => 'integer', 'revision' => 'integer'];
     }
 }

@@ -7,8 +7,20 @@ namespace App\Shows;
 /** What an edit does, in the words that undo uses. */
 final class PartSummary
 {
+    private const LONGEST = 80;
+
     public static function of(string $verb, string $list, string $name): string
     {
-        return "{$verb} ".rtrim($list, 's').' "'.mb_strimwidth($name, 0, 80, '…').'"';
+        return "{$verb} ".rtrim($list, 's').' "'.mb_strimwidth($name, 0, self::LONGEST, '…').'"';
+    }
+
+    /**
+     * The name that a part gives itself, cut short; whatever else stands there is for the reader of the show to refuse.
+     *
+     * @param array<string, mixed> $part
+     */
+    public static function name(array $part, string $otherwise): string
+    {
+        return mb_strimwidth(\is_string($part['name'] ?? null) ? $part['name'] : $otherwise, 0, self::LONGEST, '…');
     }
 }

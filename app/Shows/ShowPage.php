@@ -25,6 +25,7 @@ final readonly class ShowPage
     public function assemble(): array
     {
         $document = $this->shows->document();
+        $edit = $this->shows->lastEdit();
         $show = ShowReader::fromArray($document);
         $adapters = array_map(static fn(array $one): array => [...$one, 'broadcast' => Network::broadcast($one['address'], $one['netmask'])], Adapters::all());
         $ours = array_column($adapters, 'address');
@@ -38,7 +39,9 @@ final readonly class ShowPage
             'patch' => PatchSheet::of($show->patch()),
             'nextFree' => (object) array_map(static fn(UniverseEntry $universe): ?int => $show->patch()->nextFree($universe->id), $show->universes),
             'adapters' => $adapters,
-            'undo' => $this->shows->lastEdit()?->summary,
+            'revision' => $this->shows->current()->revision,
+            'undo' => $edit?->summary,
+            'undoBy' => $edit?->author(),
         ];
     }
 }

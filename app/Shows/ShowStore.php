@@ -15,7 +15,8 @@ use NimbleJunction\Core\Show\ShowRefused;
 
 /**
  * The shows in the database as show documents. Every change is read back as a
- * whole show before it is stored, can be undone, and is told to the engine.
+ * whole show before it is stored, has a revision, can be undone, and is told to
+ * the engine. Changes wait for each other: each begins by taking the right to write.
  */
 final readonly class ShowStore
 {
@@ -54,24 +55,30 @@ final readonly class ShowStore
      * Changes the current show.
      *
      * @param callable(array<string, mixed>): array<string, mixed> $change document to document
+     * @param int|null $base the revision that whoever asks had seen; null claims nothing
      *
      * @return string|null what the engine says against it, or that it does not run; null when it is in force
      *
-     * @throws ShowRefused nothing has changed
+     * @throws ShowRefused|OlderForm nothing has changed
      */
-    public function change(string $summary, ?User $user, callable $change): ?string
+    public function change(string $summary, ?User $user, callable $change, ?int $base = null, ?Subject $subject = null): ?string
     {
-        DB::transaction(function () use ($summary, $user, $change): void {
+        $told = DB::transaction(function () use ($summary, $user, $change, $base, $subject): array {
             $show = $this->current();
             $before = $this->document($show);
+            if ($base !== null && $base < $show->revision) {
+                $subject?->refuseIfChanged($show, $before, $base);
+            }
             $after = $change($before);
             ShowReader::fromArray($after);
             $this->store($show, $after);
-            $show->edits()->create(['user_id' => $user?->id, 'summary' => $summary, 'before' => $before]);
+            $show->edits()->create(['user_id' => $user?->id, 'summary' => $summary, 'before' => $before, 'revision' => $show->revision]);
             $show->edits()->where('id', '<=', (int) $show->edits()->max('id') - self::MOST_EDITS)->delete();
+
+            return [$this->json($show), $show->revision];
         });
 
-        return $this->engine->adopt($this->json());
+        return $this->engine->adopt(...$told);
     }
 
     /** The edit that undo would take back. */
@@ -83,25 +90,40 @@ final readonly class ShowStore
         return $edit;
     }
 
-    /** @return array{summary: string, notice: string|null}|null null when there is nothing to undo */
-    public function undo(): ?array
+    /**
+     * @param int|null $base the revision that whoever asks had seen: another edit than the one that was seen is not taken back
+     *
+     * @return array{summary: string, by: string, notice: string|null}|null null when there is nothing to undo
+     *
+     * @throws OlderForm
+     */
+    public function undo(?User $user = null, ?int $base = null): ?array
     {
-        $edit = $this->lastEdit();
-        if ($edit === null) {
-            return null;
-        }
-        DB::transaction(function () use ($edit): void {
-            $this->store($this->current(), $edit->before);
+        $undone = DB::transaction(function () use ($user, $base): ?array {
+            $show = $this->current();
+            $edit = $this->lastEdit();
+            if ($edit === null) {
+                return null;
+            }
+            if ($base !== null && $base < $show->revision) {
+                throw new OlderForm("The last edit is another one now: {$edit->summary}, by {$edit->author()}. Nothing was undone. Press undo again to take that one back.");
+            }
+            $before = $this->document($show);
+            $this->store($show, $edit->before);
             $edit->update(['undone' => true]);
+            $show->edits()->create(['user_id' => $user?->id, 'summary' => "undo: {$edit->summary}", 'before' => $before, 'revision' => $show->revision, 'undone' => true]);
+
+            return ['edit' => $edit, 'told' => [$this->json($show), $show->revision]];
         });
 
-        return ['summary' => $edit->summary, 'notice' => $this->engine->adopt($this->json())];
+        return $undone === null ? null : ['summary' => $undone['edit']->summary, 'by' => $undone['edit']->author(), 'notice' => $this->engine->adopt(...$undone['told'])];
     }
 
     /** @param array<string, mixed> $document found sound before */
     private function store(Show $show, array $document): void
     {
-        $show->update(['name' => $document['name'], 'middle_c' => $document['middleC'] ?? 4]);
+        // Over all shows, so that the engine can tell which of two is the newer one.
+        $show->update(['name' => $document['name'], 'middle_c' => $document['middleC'] ?? 4, 'revision' => (int) Show::query()->max('revision') + 1]);
         foreach (self::LISTS as $list) {
             $old = $show->parts()->where('kind', $list)->get()->keyBy('key');
             $keys = [];

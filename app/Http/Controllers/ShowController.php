@@ -8,15 +8,22 @@ use App\Shows\PartSummary;
 use App\Shows\SchemaCheck;
 use App\Shows\ShowPage;
 use App\Shows\ShowStore;
+use App\Shows\Subject;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Str;
 use NimbleJunction\Core\Discovery\Offer;
 
-/** The current show: seen, changed part by part, exported, imported, undone. */
+/**
+ * The current show: seen, changed part by part, exported, imported, undone.
+ * Whoever changes something may say, in the header X-Base-Revision, which
+ * revision was looked at: what others have changed since is then not overwritten.
+ */
 final readonly class ShowController
 {
+    private const BASE = 'X-Base-Revision';
+
     public function __construct(private ShowStore $shows, private ShowPage $page)
     {
     }
@@ -29,18 +36,18 @@ final readonly class ShowController
     /** The show's own settings: its name, the octave number of MIDI note 60. */
     public function settle(Request $request): JsonResponse
     {
-        $settings = $request->only(['name', 'middleC']);
-        $summary = isset($settings['name']) ? "rename the show to \"{$settings['name']}\"" : 'change the octave convention';
+        $settings = array_intersect_key(self::body($request), ['name' => true, 'middleC' => true]);
+        $summary = isset($settings['name']) ? 'rename the show to "'.PartSummary::name($settings, '').'"' : 'change the octave convention';
 
-        return $this->changed($request, $summary, static fn(array $document): array => [...$document, ...$settings]);
+        return $this->changed($request, $summary, static fn(array $document): array => [...$document, ...$settings], Subject::settings());
     }
 
     /** A port for something that was found on the network, with the universes that it needs. */
     public function takeUp(Request $request): JsonResponse
     {
-        $find = $request->all();
+        $find = self::body($request);
         $id = '';
-        $answer = $this->changed($request, 'add "'.mb_strimwidth((string) ($find['name'] ?? ''), 0, 80, '…').'", found on the network', static function (array $document) use ($find, &$id): array {
+        $answer = $this->changed($request, 'add "'.PartSummary::name($find, 'a port').'", found on the network', static function (array $document) use ($find, &$id): array {
             [$document, $id] = Offer::apply($document, $find);
 
             return $document;
@@ -51,8 +58,8 @@ final readonly class ShowController
 
     public function add(Request $request, string $list): JsonResponse
     {
-        $part = $request->except('id');
-        $name = \is_string($part['name'] ?? null) ? $part['name'] : '';
+        $part = self::body($request);
+        $name = PartSummary::name($part, '');
         $id = null;
         $answer = $this->changed($request, PartSummary::of('add', $list, $name), static function (array $document) use ($list, $part, $name, &$id): array {
             $taken = array_column($document[$list], 'id');
@@ -70,13 +77,13 @@ final readonly class ShowController
 
     public function replace(Request $request, string $list, string $id): JsonResponse
     {
-        $part = $request->except('id');
+        $part = self::body($request);
 
-        return $this->changed($request, PartSummary::of('change', $list, (string) ($part['name'] ?? $id)), static function (array $document) use ($list, $id, $part): array {
+        return $this->changed($request, PartSummary::of('change', $list, PartSummary::name($part, $id)), static function (array $document) use ($list, $id, $part): array {
             $document[$list][self::place($document, $list, $id)] = ['id' => $id, ...$part];
 
             return $document;
-        });
+        }, Subject::part($list, $id));
     }
 
     public function remove(Request $request, string $list, string $id): JsonResponse
@@ -85,15 +92,15 @@ final readonly class ShowController
             array_splice($document[$list], self::place($document, $list, $id), 1);
 
             return $document;
-        });
+        }, Subject::part($list, $id));
     }
 
-    public function undo(): JsonResponse
+    public function undo(Request $request): JsonResponse
     {
-        $undone = $this->shows->undo();
+        $undone = $this->shows->undo($request->user(), self::base($request));
         abort_if($undone === null, 409, 'There is nothing to undo.');
 
-        return response()->json([...$this->page->assemble(), 'undone' => $undone['summary'], 'notice' => $undone['notice']]);
+        return response()->json([...$this->page->assemble(), 'undone' => $undone['summary'], 'undoneBy' => $undone['by'], 'notice' => $undone['notice']]);
     }
 
     public function export(): Response
@@ -113,11 +120,29 @@ final readonly class ShowController
         return $this->changed($request, "import \"{$document['name']}\"", static fn(): array => $document);
     }
 
-    private function changed(Request $request, string $summary, callable $change): JsonResponse
+    private function changed(Request $request, string $summary, callable $change, ?Subject $subject = null): JsonResponse
     {
-        $notice = $this->shows->change($summary, $request->user(), $change);
+        $notice = $this->shows->change($summary, $request->user(), $change, self::base($request), $subject);
 
         return response()->json([...$this->page->assemble(), 'notice' => $notice]);
+    }
+
+    /** @return array<string, mixed> the JSON object that was sent, without an id */
+    private static function body(Request $request): array
+    {
+        /** @var array<mixed> $body */
+        $body = $request->json()->all();
+        abort_if($body !== [] && array_is_list($body), 422, 'A JSON object is needed here, not a list.');
+
+        return array_diff_key($body, ['id' => true]);
+    }
+
+    private static function base(Request $request): ?int
+    {
+        $base = $request->header(self::BASE);
+        abort_if($base !== null && ! ctype_digit($base), 422, self::BASE.' must be the number of a revision, as "revision" says it.');
+
+        return $base === null ? null : (int) substr($base, 0, 15);
     }
 
     /** @param array<string, mixed> $document */

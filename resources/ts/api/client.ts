@@ -11,13 +11,16 @@ function cookie(name: string): string {
   return found ? decodeURIComponent(found.slice(name.length + 1)) : ''
 }
 
-/** Speaks to our own API. A string body goes out as it is; anything else as JSON. */
-export async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
+/**
+ * Speaks to our own API. A string body goes out as it is; anything else as JSON.
+ * With a base, what others have changed since that revision is not overwritten.
+ */
+export async function call<T>(method: string, path: string, body?: unknown, base?: number): Promise<T> {
   let response: Response
   try {
     response = await fetch(`/api/${path}`, {
       method,
-      headers: { Accept: 'application/json', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': cookie('XSRF-TOKEN') },
+      headers: { Accept: 'application/json', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': cookie('XSRF-TOKEN'), ...(base === undefined ? {} : { 'X-Base-Revision': String(base) }) },
       body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
     })
   } catch {

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import { call } from './client'
+import { call, Refused } from './client'
 import type { Fixture, LevelSpan, Parameter, Port, PrioritySpan, Profile, Range, Route, Shape, ShowDocument, SlotSpan, Swap, Universe } from './showDocument'
 
 export type { Fixture, LevelSpan, Parameter, Port, PrioritySpan, Profile, Range, Route, Shape, ShowDocument, SlotSpan, Swap, Universe }
@@ -20,9 +20,12 @@ interface ShowPageData {
   patch: Patched[]
   nextFree: Record<string, number | null>
   adapters: Adapter[]
+  revision: number
   undo: string | null
+  undoBy: string | null
   notice?: string | null
   undone?: string
+  undoneBy?: string
   id?: string
 }
 
@@ -34,7 +37,7 @@ export const useShow = defineStore('show', () => {
   async function take(promise: Promise<ShowPageData>): Promise<ShowPageData> {
     const answer = await promise
     data.value = answer
-    said.value = answer.undone ? `Taken back: ${answer.undone}.` : ''
+    said.value = answer.undone ? `Undone: ${answer.undone} (by ${answer.undoneBy}).` : ''
     if (answer.notice) said.value = `${said.value} ${answer.notice}`.trim()
     return answer
   }
@@ -45,13 +48,23 @@ export const useShow = defineStore('show', () => {
     if (data.value === before) data.value = answer
   }
   const add = (list: ListName, part: object) => take(call('POST', `show/${list}`, part))
-  const replace = (list: ListName, id: string, part: object) => take(call('PUT', `show/${list}/${id}`, part))
-  const remove = (list: ListName, id: string) => take(call('DELETE', `show/${list}/${id}`))
-  const settle = (settings: { name?: string, middleC?: number }) => take(call('PATCH', 'show', settings))
+  const seen = () => data.value?.revision
+  /** @param base the revision that the form was opened at */
+  const replace = (list: ListName, id: string, part: object, base = seen()) => take(call('PUT', `show/${list}/${id}`, part, base))
+  const remove = (list: ListName, id: string) => take(call('DELETE', `show/${list}/${id}`, undefined, seen()))
+  const settle = (settings: { name?: string, middleC?: number }) => take(call('PATCH', 'show', settings, seen()))
   /** A port for something that was found on the network. */
   const takeUp = (find: object) => take(call('POST', 'show/take-up', find))
   const importJson = (json: string) => take(call('POST', 'show/import', json))
-  const undo = () => take(call('POST', 'show/undo'))
+  /** Takes back the edit that is shown as the last one, and no other. */
+  async function undo(): Promise<ShowPageData> {
+    try {
+      return await take(call<ShowPageData>('POST', 'show/undo', undefined, seen()))
+    } catch (error) {
+      if (error instanceof Refused && error.status === 409) await load()
+      throw error
+    }
+  }
 
   const document = computed(() => data.value?.document)
   const universes = computed<Universe[]>(() => document.value?.universes ?? [])

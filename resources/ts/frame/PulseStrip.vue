@@ -4,6 +4,7 @@ import { useTheme } from 'vuetify'
 import { useSession } from '@/api/session'
 import { useShow } from '@/api/show'
 import StateMark from '@/components/StateMark.vue'
+import EngineWarnings from './EngineWarnings.vue'
 import { chooseLevelFormat, levelFormat, levelFormats } from '@/components/levels'
 import { healthWords } from '@/components/words'
 import { useEngine } from '@/live/engine'
@@ -32,9 +33,10 @@ function changeTheme(): void {
   <header class="strip">
     <span class="brand">Nimble Junction</span>
     <span class="engine" role="status"><StateMark :state="linkState" /> {{ linkWords }}</span>
+    <EngineWarnings />
     <span class="ports" :class="{ many: show.ports.length > 6 }">
       <router-link v-for="port in show.ports" :key="port.id" :to="`/ports/${port.id}`" class="port" :title="`${port.name}: ${healthWords(engine.ports[port.id], port)}`">
-        <StateMark :state="engine.state === 'open' ? engine.ports[port.id]?.state ?? 'waiting' : 'waiting'" /><span class="name">{{ port.name }}</span>
+        <StateMark :state="engine.ports[port.id]?.state ?? (engine.state === 'open' ? 'waiting' : 'unknown')" /><span class="name">{{ port.name }}</span>
       </router-link>
     </span>
     <button v-if="engine.holds.length > 0" type="button" class="held" :disabled="!session.mayOperate" title="Release everything held by hand (X)" @click="engine.release()">

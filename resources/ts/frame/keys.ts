@@ -4,7 +4,7 @@ export const keyTable = [
   { key: 'T', does: 'open or close the trace' },
   { key: '/ or Ctrl+K', does: 'find a port, universe, route, page or action' },
   { key: 'X', does: 'release everything held by hand' },
-  { key: 'Ctrl+Z', does: 'take back the last edit' },
+  { key: 'Ctrl+Z', does: 'undo the last edit' },
   { key: 'Arrows', does: 'on a universe: move from slot to slot' },
   { key: '0 … 9, Enter', does: 'on a slot: write a level and hold it' },
   { key: 'Delete', does: 'on a slot: release it' },

@@ -1,17 +1,20 @@
 import { defineStore } from 'pinia'
-import { onScopeDispose, ref, shallowRef, watch, type WatchSource } from 'vue'
+import { computed, onScopeDispose, ref, shallowRef, watch, type WatchSource } from 'vue'
 import { Link } from './link'
 import type { Finding, Finds, Hold, PortLife, ScopeNews, Sources, Status, TraceEvent, Unclaimed, UniverseLife } from './types'
 
 const TRACE_LENGTH = 500
 type Painter = (bytes: Uint8Array) => void
+const silenced = (life: PortLife): PortLife => ({ ...life, state: life.state === 'off' ? 'off' : 'unknown', fault: life.state === 'off' ? '' : 'Not known: the engine does not answer.', in: 0, out: 0 })
 
 /** What the engine says: status, trace, levels. Levels do not pass through Vue: whoever paints them is called. */
 export const useEngine = defineStore('engine', () => {
-  const link = new Link((addresses) => addresses.live)
+  const link = new Link((addresses) => addresses.live, 4000)
   const state = link.state
   const engine = shallowRef<Status['engine'] | null>(null)
-  const ports = shallowRef<Record<string, PortLife>>({})
+  const told = shallowRef<Record<string, PortLife>>({})
+  /** While the engine does not answer nobody knows how the ports are: none of them is alive. */
+  const ports = computed<Record<string, PortLife>>(() => (state.value === 'open' ? told.value : Object.fromEntries(Object.entries(told.value).map(([id, life]) => [id, silenced(life)]))))
   const universes = shallowRef<Record<string, UniverseLife>>({})
   const holds = shallowRef<Hold[]>([])
   const unclaimed = shallowRef<Unclaimed[]>([])
@@ -31,7 +34,7 @@ export const useEngine = defineStore('engine', () => {
     else if (message.type === 'status') {
       const status = message as unknown as Status
       engine.value = status.engine
-      ports.value = status.ports
+      told.value = status.ports
       universes.value = status.universes
       holds.value = status.holds
       unclaimed.value = status.unclaimed

@@ -20,12 +20,16 @@ export class Link {
   private readonly asked = new Map<number, (answer: Answer) => void>()
   private wanted = false
 
-  constructor(private readonly choose: (addresses: Addresses) => string | null) {}
+  private heardAt = 0
+
+  /** @param patience milliseconds of silence after which the other end counts as dead, though the connection stands; 0 for never */
+  constructor(private readonly choose: (addresses: Addresses) => string | null, private readonly patience = 0) {}
 
   start(): void {
     if (this.wanted) return
     this.wanted = true
     void this.connect()
+    if (this.patience > 0) setInterval(() => this.look(), 1000)
   }
 
   /** Gives a command; the answer says whether it was carried out. */
@@ -59,17 +63,28 @@ export class Link {
     socket.binaryType = 'arraybuffer'
     socket.onopen = () => {
       this.wait = FIRST_WAIT
+      this.heardAt = Date.now()
       this.state.value = 'open'
       if (this.topics) void this.ask({ do: 'subscribe', topics: JSON.parse(this.topics) })
     }
     socket.onmessage = ({ data }) => {
+      this.heardAt = Date.now()
       if (typeof data !== 'string') return this.onBytes(new Uint8Array(data))
       const message = JSON.parse(data)
       if (message.type !== 'answer') return this.onMessage(message)
       this.asked.get(message.id)?.(message)
       this.asked.delete(message.id)
     }
-    socket.onclose = () => this.again()
+    socket.onclose = () => { if (this.socket === socket) this.again() }
+  }
+
+  /** An engine that hangs keeps its connections, and says nothing. */
+  private look(): void {
+    if (this.state.value !== 'open' || Date.now() - this.heardAt < this.patience) return
+    const silent = this.socket
+    this.socket = null
+    silent?.close()
+    this.again()
   }
 
   private again(): void {

@@ -1,4 +1,4 @@
-export type PortState = 'alive' | 'quiet' | 'waiting' | 'lost' | 'fault' | 'off'
+export type PortState = 'alive' | 'quiet' | 'waiting' | 'lost' | 'fault' | 'off' | 'unknown'
 
 export interface PortLife {
   state: PortState
@@ -36,8 +36,11 @@ export interface Finding { state: 'right' | 'wrong' | 'open', question: string, 
 /** New points of a value over time: each in milliseconds of the engine's clock, and the value. */
 export interface ScopeNews { subject: string, now: number, from: number, next: number, points: [number, number][], words: string, rate: number, arrivals: number, step: number, jitter: number }
 
+/** What a person should know of the engine itself; at is seconds since 1970. */
+export interface Warning { key: string, words: string, at: number }
+
 export interface Status {
-  engine: { show: string, adoptions: number, upSeconds: number, pid: number }
+  engine: { show: string, adoptions: number, upSeconds: number, pid: number, runs: string, warnings: Warning[], descriptors: number }
   ports: Record<string, PortLife>
   universes: Record<string, UniverseLife>
   holds: Hold[]

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
+import { useBase } from '@/api/base'
 import { useShow, type Fixture } from '@/api/show'
 import { useAttempt } from '@/components/attempt'
 
 const props = defineProps<{ fixture: Fixture | null }>()
 const emit = defineEmits<{ done: [id: string], cancel: [] }>()
 const show = useShow()
+const base = useBase()
 const universe = props.fixture?.universe ?? show.universes[0]?.id ?? ''
 const draft = ref({ name: props.fixture?.name ?? '', profile: props.fixture?.profile ?? show.profiles[0]?.id ?? '', universe, first: props.fixture?.first ?? show.data?.nextFree[universe] ?? 1 })
 const { failed, attempt } = useAttempt()
@@ -14,8 +16,9 @@ watch(() => draft.value.universe, (now) => { if (!props.fixture) draft.value.fir
 
 const save = () => attempt(async () => {
   const part = { ...draft.value, first: Number(draft.value.first) }
-  if (props.fixture) await show.replace('fixtures', props.fixture.id, part)
-  emit('done', props.fixture?.id ?? (await show.add('fixtures', part)).id ?? '')
+  const id = props.fixture?.id
+  if (id) await base.save((at) => show.replace('fixtures', id, part, at))
+  emit('done', id ?? (await show.add('fixtures', part)).id ?? '')
 })
 </script>
 

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { useBase } from '@/api/base'
 import { useShow, type Parameter, type Profile } from '@/api/show'
 import { useAttempt } from '@/components/attempt'
 
 const props = defineProps<{ profile: Profile | null }>()
 const emit = defineEmits<{ done: [], cancel: [] }>()
 const show = useShow()
+const base = useBase()
 const name = ref(props.profile?.name ?? '')
 const parameters = ref<Parameter[]>(props.profile?.parameters.map((one) => ({ ...one })) ?? [{ name: 'level', slots: 1, intensity: true }])
 const { failed, attempt } = useAttempt()
@@ -16,7 +18,8 @@ const change = (at: number, fields: Partial<Parameter>) => { parameters.value = 
 
 const save = () => attempt(async () => {
   const part = { name: name.value, parameters: parameters.value }
-  await (props.profile ? show.replace('profiles', props.profile.id, part) : show.add('profiles', part))
+  const id = props.profile?.id
+  await (id ? base.save((at) => show.replace('profiles', id, part, at)) : show.add('profiles', part))
   emit('done')
 })
 </script>

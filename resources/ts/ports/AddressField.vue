@@ -6,8 +6,10 @@ import { useShow } from '@/api/show'
 const props = defineProps<{ label: string, offer: 'ours' | 'broadcast', many?: boolean, disabled?: boolean, errorMessages?: string }>()
 const address = defineModel<string>({ required: true })
 const show = useShow()
+/** Adapters by name: whatever address they have, and get. */
+const names = computed(() => [...new Set((show.data?.adapters ?? []).map((one) => one.name))].filter((name) => name !== 'lo'))
 const offers = computed(() => (props.offer === 'ours'
-  ? [{ value: '0.0.0.0', title: 'every adapter' }, ...(show.data?.adapters ?? []).map((one) => ({ value: one.address, title: `${one.address} (${one.name})` }))]
+  ? [{ value: '0.0.0.0', title: 'every adapter' }, ...names.value.map((name) => ({ value: name, title: name })), ...(show.data?.adapters ?? []).map((one) => ({ value: one.address, title: `${one.address} (${one.name})` }))]
   : (show.data?.adapters ?? []).filter((one) => !one.address.startsWith('127.')).map((one) => ({ value: one.broadcast, title: `everybody on ${one.name}` }))))
 function take(value: string): void {
   const now = address.value.split(/[\s,;]+/).filter(Boolean)

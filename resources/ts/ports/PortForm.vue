@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { Refused, type Fault } from '@/api/client'
+import { useBase } from '@/api/base'
 import { useShow, type Port } from '@/api/show'
 import { protocols } from '@/components/words'
 import { draftOf, hasDevice, kindsOf, lookDraft, portOf, usualPorts, type Look } from './draft'
@@ -10,6 +11,7 @@ import SendFields from './SendFields.vue'
 const props = defineProps<{ port: Port | null, look?: Look }>()
 const emit = defineEmits<{ done: [id: string], cancel: [] }>()
 const show = useShow()
+const { save } = useBase()
 const broadcasts = (show.data?.adapters ?? []).filter((one) => !one.address.startsWith('127.')).map((one) => one.broadcast)
 const draft = ref(props.look ? lookDraft(props.look, broadcasts) : draftOf(props.port))
 const faults = ref<Fault[]>([])
@@ -31,15 +33,16 @@ const fault = (end: string) => {
 }
 const others = computed(() => (faults.value.length > 0 ? faults.value.map((one) => `${one.path.replace(/^\/ports\/\d+\/?/, '') || 'port'}: ${one.problem}. ${one.allowed}`) : failed.value ? [failed.value] : []))
 
-async function save(): Promise<void> {
+async function store(): Promise<void> {
   busy.value = true
   faults.value = []
   failed.value = ''
   try {
     const part = portOf(draft.value)
     if (props.port) {
-      await show.replace('ports', props.port.id, part)
-      emit('done', props.port.id)
+      const { id } = props.port
+      await save((base) => show.replace('ports', id, part, base))
+      emit('done', id)
     } else emit('done', (await show.add('ports', part)).id ?? '')
   } catch (error) {
     failed.value = (error as Error).message
@@ -51,7 +54,7 @@ async function save(): Promise<void> {
 </script>
 
 <template>
-  <form class="panel" aria-label="Port" @submit.prevent="save">
+  <form class="panel" aria-label="Port" @submit.prevent="store">
     <h2>{{ port ? `Change ${port.name}` : 'New port' }}</h2>
     <fieldset class="bare fields">
       <v-text-field v-model="draft.name" label="Name" class="wide" :error-messages="fault('name')" autofocus />

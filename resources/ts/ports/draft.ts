@@ -14,7 +14,7 @@ export interface PortDraft {
   sends: boolean
   link: { kind: LinkKind, device: string, framing: 'length' | 'slip' }
   allow: string
-  receive: { enabled: boolean, address: string, port: number, multicast: boolean, priority: number, lastResort: boolean, feeds: LinkDraft[], poll: string, deadZone: number, centres: number[] }
+  receive: { enabled: boolean, address: string, port: number, multicast: boolean, priority: number, lastResort: boolean, feeds: LinkDraft[], poll: string, priorities: string, deadZone: number, centres: number[] }
   send: {
     enabled: boolean, address: string, to: string, port: number, multicast: boolean, perSecond: number, priority: number, sourceName: string, carries: LinkDraft[]
     lines: number | string, sync: boolean, syncUniverse: number, slotPriorities: PrioritySpan[], announce: boolean, replies: boolean, heartbeat: string, heartbeatSeconds: number
@@ -59,7 +59,7 @@ export function draftOf(port: Port | null, protocol: Protocol = 'art-net'): Port
     sends: port ? send !== undefined : spoken === 'osc',
     link: { kind: kindsOf[spoken][0]?.value ?? 'udp', device: '', framing: 'length', ...port?.link },
     allow: (port?.allow ?? []).join(', '),
-    receive: { enabled: true, address: '0.0.0.0', port: usual.receive, multicast: false, priority: 100, lastResort: false, deadZone: 0.1, ...receive, centres: [...receive?.centres ?? []], poll: (receive?.poll ?? []).join(', '), feeds: (receive?.feeds ?? []).map((link) => ({ ...link })) },
+    receive: { enabled: true, address: '0.0.0.0', port: usual.receive, multicast: false, priority: 100, lastResort: false, deadZone: 0.1, ...receive, centres: [...receive?.centres ?? []], poll: (receive?.poll ?? []).join(', '), priorities: (receive?.priorities ?? []).map((one) => `${one.from} ${one.priority}`).join(', '), feeds: (receive?.feeds ?? []).map((link) => ({ ...link })) },
     send: {
       enabled: true, address: '0.0.0.0', port: usual.send, multicast: false, perSecond: 44, priority: 100, sourceName: 'Nimble Junction', lines: '', sync: false, syncUniverse: 0, announce: send?.multicast ?? false, replies: false, heartbeat: '', heartbeatSeconds: 1, ...send,
       slotPriorities: (send?.slotPriorities ?? []).map((span) => ({ ...span })), to: (send?.to ?? []).join(', '), carries: (send?.carries ?? []).map((link) => ({ ...link })),
@@ -77,6 +77,11 @@ export function lookDraft(look: Look, broadcasts: string[]): PortDraft {
   return draft
 }
 
+/** "192.168.1.20 150, 192.168.1.21 90": an address, and its number. */
+const pairs = (text: string) => text.split(/[,;]+/).filter((one) => one.trim()).map((one) => {
+  const [from, priority] = one.trim().split(/[\s=:]+/)
+  return { from, priority: Number(priority ?? NaN) }
+})
 const list = (text: string) => text.split(/[\s,;]+/).filter(Boolean)
 const links = (drafts: LinkDraft[], ranked: boolean) => drafts.map((link) => ({ number: readNumber(link.number), universe: link.universe, ...(ranked && link.rank ? { rank: Number(link.rank) } : {}) }))
 
@@ -99,6 +104,7 @@ export function portOf(draft: PortDraft): object {
       ...has(!device, { address: receive.address.trim(), port: Number(receive.port) }),
       ...has(sacn, { multicast: receive.multicast }),
       ...has(levels && !sacn, { priority: Number(receive.priority) }),
+      ...has(protocol === 'art-net' && receive.priorities.trim() !== '', { priorities: pairs(receive.priorities) }),
       ...has(levels && receive.lastResort, { lastResort: true }),
       ...has(protocol === 'art-net' && list(receive.poll).length > 0, { poll: list(receive.poll) }),
       ...has(protocol === 'controller', { deadZone: Number(receive.deadZone), centres: receive.centres }),

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { Refused, type Fault } from '@/api/client'
+import { useBase } from '@/api/base'
 import { useShow, type Route } from '@/api/show'
 import MessageFields from './MessageFields.vue'
 import { addressOf, kindsFor, partsOf } from './messages'
@@ -8,6 +9,7 @@ import { addressOf, kindsFor, partsOf } from './messages'
 const props = defineProps<{ route: Route | null }>()
 const emit = defineEmits<{ done: [id: string], cancel: [] }>()
 const show = useShow()
+const base = useBase()
 const from = props.route?.from
 const to = props.route?.to
 const message = from?.kind === 'message' ? from : to?.kind === 'message' ? to : null
@@ -55,8 +57,9 @@ async function save(): Promise<void> {
   const slotEnd = { kind: 'slot', universe: now.universe, slot: Number(now.slot), low: Number(now.slotLow), high: Number(now.slotHigh) }
   const part = { name: now.name, enabled: now.enabled, from: toSlot ? messageEnd : slotEnd, to: toSlot ? slotEnd : messageEnd }
   try {
-    if (props.route) await show.replace('routes', props.route.id, part)
-    emit('done', props.route?.id ?? (await show.add('routes', part)).id ?? '')
+    const id = props.route?.id
+    if (id) await base.save((at) => show.replace('routes', id, part, at))
+    emit('done', id ?? (await show.add('routes', part)).id ?? '')
   } catch (error) {
     failed.value = (error as Error).message
     if (error instanceof Refused) faults.value = error.faults

@@ -83,9 +83,9 @@ async function load(): Promise<void> {
       </section>
       <section class="panel">
         <h2>Undo</h2>
-        <p v-if="show.data?.undo">The last edit: {{ show.data.undo }}.</p>
-        <p v-else class="quiet">No edit to take back.</p>
-        <div class="actions"><v-btn :disabled="!session.mayBuild || !show.data?.undo" @click="attempt(() => show.undo())">Take it back</v-btn></div>
+        <p v-if="show.data?.undo">The last edit: {{ show.data.undo }}, by {{ show.data.undoBy }}.</p>
+        <p v-else class="quiet">No edit to undo.</p>
+        <div class="actions"><v-btn :disabled="!session.mayBuild || !show.data?.undo" @click="attempt(() => show.undo())">Undo it</v-btn></div>
       </section>
     </div>
   </div>

@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { useSession } from '@/api/session'
+import { useBase } from '@/api/base'
 import { useShow, type Range } from '@/api/show'
 import { useAttempt } from '@/components/attempt'
 
 /** Parts of this universe that are laid down elsewhere, and what is laid down here. */
 const props = defineProps<{ universe: string }>()
 const show = useShow()
+const base = useBase()
 const session = useSession()
 const mine = computed(() => show.ranges.filter((one) => one.from.universe === props.universe || one.to.universe === props.universe))
 interface Draft { id: string, name: string, enabled: boolean, fromUniverse: string, fromFirst: number, count: number, toUniverse: string, toFirst: number, repeat: number, limit: number | string }
@@ -22,6 +24,7 @@ function sentence(range: Range): string {
 }
 function edit(range: Range | null): void {
   failed.value = ''
+  base.begin()
   draft.value = {
     id: range?.id ?? '', name: range?.name ?? '', enabled: range?.enabled ?? true, fromUniverse: range?.from.universe ?? props.universe, fromFirst: range?.from.first ?? 1, count: range?.from.count ?? 1,
     toUniverse: range?.to.universe ?? props.universe, toFirst: range?.to.first ?? 1, repeat: range?.repeat ?? 1, limit: range?.limit ?? '',
@@ -34,7 +37,7 @@ const save = () => change(() => {
     name: now.name, enabled: now.enabled, from: { universe: now.fromUniverse, first: Number(now.fromFirst), count: Number(now.count) }, to: { universe: now.toUniverse, first: Number(now.toFirst) },
     repeat: Number(now.repeat), ...(String(now.limit).trim() === '' ? {} : { limit: Number(now.limit) }),
   }
-  return now.id ? show.replace('ranges', now.id, part) : show.add('ranges', part)
+  return now.id ? base.save((at) => show.replace('ranges', now.id, part, at)) : show.add('ranges', part)
 })
 </script>
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
+import { useBase } from '@/api/base'
 import { useShow, type LevelSpan, type Shape, type SlotSpan, type Swap, type Universe } from '@/api/show'
 import { useAttempt } from '@/components/attempt'
 import SpanRows from '@/components/SpanRows.vue'
@@ -8,6 +9,7 @@ import ShapeRows from './ShapeRows.vue'
 const props = defineProps<{ universe: Universe | null }>()
 const emit = defineEmits<{ done: [id: string], gone: [], cancel: [] }>()
 const show = useShow()
+const base = useBase()
 const name = ref('')
 const merge = ref<NonNullable<Universe['merge']>>('htp')
 const latest = ref<SlotSpan[]>([])
@@ -19,7 +21,10 @@ const shapes = ref<Shape[]>([])
 const swaps = ref<Swap[]>([])
 const { failed, attempt } = useAttempt()
 const copy = <T>(list: T[] | undefined): T[] => (list ?? []).map((one) => ({ ...one }))
-watch(() => props.universe, (now) => {
+// Another universe, not another edit of this one: what is half typed stays.
+watch(() => props.universe?.id, () => {
+  const now = props.universe
+  base.begin()
   name.value = now?.name ?? ''
   merge.value = now?.merge ?? 'htp'
   latest.value = copy(now?.latest)
@@ -48,8 +53,9 @@ const save = () => attempt(async () => {
     ...(shapes.value.length > 0 ? { shapes: shapes.value } : {}),
     ...(swaps.value.length > 0 ? { swaps: swaps.value } : {}),
   }
-  if (props.universe) await show.replace('universes', props.universe.id, part)
-  emit('done', props.universe?.id ?? (await show.add('universes', part)).id ?? '')
+  const id = props.universe?.id
+  if (id) await base.save((at) => show.replace('universes', id, part, at))
+  emit('done', id ?? (await show.add('universes', part)).id ?? '')
 })
 const remove = () => attempt(async () => {
   await show.remove('universes', props.universe?.id ?? '')
