@@ -10,6 +10,9 @@ use NimbleJunction\Core\Signal\Sighting;
 /** One device that said that it is there, with the universes that it gives and takes. */
 final class Neighbour
 {
+    /** As many as a thousand pages of a node, or two of a source, could name in earnest. */
+    private const MOST_NUMBERS = 1024;
+
     /** @var array<int, int> when it last named each universe that it gives, by number */
     private array $gives = [];
 
@@ -26,16 +29,30 @@ final class Neighbour
 
     public function seen(Sighting $sighting, int $now): void
     {
-        $this->name = $sighting->name;
+        $this->name = mb_substr($sighting->name, 0, 120);
         $this->address = $sighting->address;
-        $this->details = $sighting->details;
+        $this->details = mb_substr($sighting->details, 0, 240);
         $this->heardAt = $now;
-        foreach ($sighting->gives as $number) {
-            $this->gives[$number] = $now;
+        $this->gives = self::named($this->gives, $sighting->gives, $now);
+        $this->takes = self::named($this->takes, $sighting->takes, $now);
+    }
+
+    /**
+     * What was named longest ago gives way, so that no sender makes a list without end.
+     *
+     * @param array<int, int> $known
+     * @param list<int> $numbers
+     *
+     * @return array<int, int>
+     */
+    private static function named(array $known, array $numbers, int $now): array
+    {
+        foreach (\array_slice($numbers, 0, self::MOST_NUMBERS) as $number) {
+            unset($known[$number]);
+            $known[$number] = $now;
         }
-        foreach ($sighting->takes as $number) {
-            $this->takes[$number] = $now;
-        }
+
+        return \array_slice($known, -self::MOST_NUMBERS, null, true);
     }
 
     /** Several polls, or two and a half discovery packets, without a word (common practice, no source). */

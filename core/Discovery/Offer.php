@@ -11,7 +11,7 @@ use NimbleJunction\Core\Signal\Protocol;
 /** Makes a port out of something that was found on the network. */
 final class Offer
 {
-    private const MOST_UNIVERSES = 64;
+    private const MOST_UNIVERSES = 512;
 
     /**
      * What it gives is received into universes of their own, what it takes is
@@ -35,12 +35,14 @@ final class Offer
         $ours = \is_string($find['ours'] ?? null) ? $find['ours'] : '0.0.0.0';
         $port = ['id' => self::freeId($document, 'ports', $name), 'name' => $name, 'protocol' => $protocol->value];
         foreach (['receive' => [$find['gives'] ?? [], 'feeds'], 'send' => [$find['takes'] ?? [], 'carries']] as $side => [$numbers, $list]) {
-            $numbers = \is_array($numbers) ? array_values(array_filter($numbers, \is_int(...))) : [];
+            if (! \is_array($numbers) || \count($numbers) > self::MOST_UNIVERSES || array_filter($numbers, \is_int(...)) !== $numbers) {
+                throw ShowRefused::because([new Fault($side === 'receive' ? '/gives' : '/takes', 'it is no short list of universe numbers', 'Give at most '.self::MOST_UNIVERSES.' whole numbers.')]);
+            }
             if ($numbers === []) {
                 continue;
             }
             $links = [];
-            foreach (\array_slice($numbers, 0, self::MOST_UNIVERSES) as $number) {
+            foreach ($numbers as $number) {
                 [$document, $universe] = self::universe($document, $protocol === Protocol::DmxLine ? $name : "{$name} {$number}");
                 $links[] = ['number' => $number, 'universe' => $universe];
             }

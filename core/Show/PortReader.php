@@ -98,12 +98,15 @@ final class PortReader
         $osc = $protocol === Protocol::Osc;
         $multicast = $sacn && $fields->flag('multicast', false);
         $net = ! $kind->hasDevice();
+        $to = $net ? $fields->addresses('to', 64) : [];
+        // Over TCP whoever calls us is sent to over its own connection: there is no port of theirs to name.
+        $isOnlyCalled = $kind === LinkKind::Tcp && $to === [] && ! $fields->has('port');
         [$heartbeat, $heartbeatSeconds] = $osc ? self::heartbeat($fields) : ['', 1.0];
         $side = new SendSide(
             $fields->flag('enabled', true),
             $net ? $fields->ourAddress('address', '0.0.0.0') : '0.0.0.0',
-            $net ? $fields->addresses('to', 64) : [],
-            $net ? $fields->whole('port', 1, 65535, self::usualPort($protocol)) : 0,
+            $to,
+            $net && ! $isOnlyCalled ? $fields->whole('port', 1, 65535, self::usualPort($protocol)) : 0,
             $multicast,
             $levels ? $fields->whole('perSecond', 1, 44, 44) : 44,
             $sacn ? $fields->whole('priority', 0, 200, 100) : 100,

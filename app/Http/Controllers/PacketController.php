@@ -14,6 +14,14 @@ use NimbleJunction\Core\Wire\Layout\Part;
 final class PacketController
 {
     private const LONGEST_HEX = 2 * 1024 * 1024;
+    private const LONGEST_JSON = 512 * 1024;
+
+    /**
+     * Bytes that are taken apart here at most. Each part of them is shown, which takes about 2 kB of memory: a MIDI
+     * stream may be all parts. Whatever is longer is for "php artisan junction:decode".
+     */
+    private const MOST_BYTES = ['midi' => 16_384, 'smf' => 65_536, 'pcap' => 524_288];
+    private const MOST_OTHERWISE = 65_536;
 
     public function formats(): JsonResponse
     {
@@ -32,6 +40,12 @@ final class PacketController
         if ($door === null) {
             return response()->json(['format' => null, 'bytes' => bin2hex($bytes), 'refused' => ['error' => 'How it begins fits no format that is known here: choose one.', 'offset' => 0, 'clause' => 'input']]);
         }
+        $most = self::MOST_BYTES[$format] ?? self::MOST_OTHERWISE;
+        if (\strlen($bytes) > $most) {
+            $words = \strlen($bytes)." bytes are more than this page takes apart at once: at most {$most} of this format. For a whole file use: php artisan junction:decode {$format} --file=NAME";
+
+            return response()->json(['format' => $format, 'bytes' => '', 'refused' => ['error' => $words, 'offset' => $most, 'clause' => 'input']]);
+        }
         $part = $door->dissect($bytes);
 
         return response()->json([
@@ -43,7 +57,7 @@ final class PacketController
 
     public function encode(Request $request): JsonResponse
     {
-        $fields = $request->validate(['json' => 'required|string|max:'.self::LONGEST_HEX, 'format' => 'required|string']);
+        $fields = $request->validate(['json' => 'required|string|max:'.self::LONGEST_JSON, 'format' => 'required|string']);
         $door = PacketDoor::open($fields['format']);
         abort_if($door === null, 422, "There is no format \"{$fields['format']}\".");
         $bytes = $door->encode($fields['json']);
