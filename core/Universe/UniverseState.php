@@ -62,6 +62,8 @@ final class UniverseState
         }
         $universe->reorder(array_filter($order), $now);
         $universe->resume($merged, $stored->flag('stopped'), Fade::resume($stored->part('fade'), $now, $away));
+        // By now the fade is further on than what was written down.
+        $universe->fadeOn($now);
         foreach ($stored->parts('holds', Frame::SLOTS) as $part) {
             $slot = $part->whole('slot', 0, Frame::SLOTS - 1);
             $level = $part->whole('level', 0, 255);

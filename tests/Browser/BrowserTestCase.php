@@ -58,7 +58,7 @@ abstract class BrowserTestCase extends TestCase
         self::$chrome->driver->executeScript('arguments[0].value = arguments[1]; arguments[0].dispatchEvent(new Event("input", {bubbles: true}))', [$fader, $value]);
     }
 
-    protected function lamp(string $rack, int $number, int $level, float $seconds = 8.0): void
+    protected function lamp(string $rack, int $number, int $level, float $seconds = Background::PATIENCE): void
     {
         $this->go('Stand-ins');
         $css = "[aria-label=\"{$rack}\"] [data-lamp=\"{$number}\"]";
@@ -75,13 +75,13 @@ abstract class BrowserTestCase extends TestCase
         $this->addToAssertionCount(1);
     }
 
-    protected function sees(string $css, string $words, float $seconds = 10.0): void
+    protected function sees(string $css, string $words, float $seconds = Background::PATIENCE): void
     {
         self::assertStringContainsString($words, self::$chrome->untilText($css, $words, $seconds));
     }
 
     /** Runs a script until it gives this. */
-    protected function untilScript(string $script, string $wanted, float $seconds = 8.0): void
+    protected function untilScript(string $script, string $wanted, float $seconds = Background::PATIENCE): void
     {
         $seen = null;
         try {

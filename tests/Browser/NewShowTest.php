@@ -59,17 +59,24 @@ final class NewShowTest extends BrowserTestCase
         $this->sees('aside.panel', 'Universe 1: port-address, from 0');
     }
 
-    /** The stand-ins run on this machine, each at an address of its own, so "every adapter" is taken: the page says so, and what to do. */
+    /** The stand-ins run on this machine, each at an address of its own; "every adapter" is shared with them, an address is not. */
     #[Depends('testThePageOffersTheFirstStepAndTheFormMakesTheUniverseItNeeds')]
     public function testAnAddressInUseIsSaidAtThePort(): void
     {
-        $this->sees('.row-button[aria-current="true"]', 'UDP port 6454 at 0.0.0.0 is in use by another program: close that program, or choose another port or address.');
+        $this->sees('.row-button[aria-current="true"]', 'listens at 0.0.0.0:6454');
+        $this->listenAt('127.77.0.11');
+        $this->sees('.row-button[aria-current="true"]', 'UDP port 6454 at 127.77.0.11 is in use by another program: close that program, or choose another port or address.');
+        $this->listenAt('127.77.0.1');
+        $this->sees('.row-button[aria-current="true"]', 'listens at 127.77.0.1:6454');
+    }
+
+    private function listenAt(string $address): void
+    {
         $status = self::$chrome->driver->executeAsyncScript(
             'const done = arguments[1]; const token = decodeURIComponent((document.cookie.match(/XSRF-TOKEN=([^;]+)/) ?? ["", ""])[1]); fetch("/api/show/ports/desk", { method: "PUT", headers: { "Content-Type": "application/json", Accept: "application/json", "X-XSRF-TOKEN": token }, body: arguments[0] }).then((answer) => done(answer.status))',
-            [json_encode(['name' => 'Desk', 'protocol' => 'art-net', 'receive' => ['address' => '127.77.0.1', 'feeds' => [['number' => 0, 'universe' => 'universe-1']]]], JSON_THROW_ON_ERROR)],
+            [json_encode(['name' => 'Desk', 'protocol' => 'art-net', 'receive' => ['address' => $address, 'feeds' => [['number' => 0, 'universe' => 'universe-1']]]], JSON_THROW_ON_ERROR)],
         );
         self::assertSame(200, $status);
-        $this->sees('.row-button[aria-current="true"]', 'listens at 127.77.0.1:6454');
     }
 
     /** The house desk sends port-addresses 1 and 2; this port listens to 0. */

@@ -25,8 +25,8 @@ final class PacketsTest extends BrowserTestCase
     public function testABrokenPacketIsRefusedAtItsByte(): void
     {
         $this->go('Packets');
-        $this->paste('4172742d4e6574000050000e090001000003ff8001');
-        $this->sees('.refused', 'Refused at byte 16: Length is 3, an even number is required.');
+        $this->paste('4172742d4e6574000050000e090001000000ff8001');
+        $this->sees('.refused', 'Refused at byte 16: Length is 0, allowed is 1 to 512.');
         self::assertSame('16', self::$chrome->find('.byte.wrong')->getAttribute('data-byte'));
         $this->paste('41zz');
         $this->sees('.refused', '"z" is not a hexadecimal digit');

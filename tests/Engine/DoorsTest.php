@@ -95,7 +95,7 @@ final class DoorsTest extends TestCase
     /** The levels of before leave again at once, though no source is there. */
     public function testAKilledEngineGoesOnWithItsLevels(): void
     {
-        $start = fn(): EngineProcess => new EngineProcess(EngineProcess::document('127.78.21'), ['--for=30', "--state={$this->folder}"]);
+        $start = fn(): EngineProcess => new EngineProcess(EngineProcess::document('127.78.21'), ['--for=170', "--state={$this->folder}"]);
         $line = new Udp('127.78.21.2', 5120);
         $desk = new Udp('127.78.21.11', 6454);
         $engine = $start();
@@ -119,7 +119,7 @@ final class DoorsTest extends TestCase
 
     public function testTheControlSocketAdoptsAShowAndRefusesAWrongOne(): void
     {
-        $engine = new EngineProcess(EngineProcess::document('127.78.22'), ['--for=30', "--state={$this->folder}"]);
+        $engine = new EngineProcess(EngineProcess::document('127.78.22'), ['--for=170', "--state={$this->folder}"]);
         try {
             self::assertSame('0600', substr(sprintf('%o', fileperms("{$this->folder}/engine.sock")), -4), 'nobody else may open it');
             self::assertSame(['ok' => true], $this->tell(['do' => 'adopt', 'document' => json_encode([...EngineProcess::document('127.78.22'), 'name' => 'Changed'])]));

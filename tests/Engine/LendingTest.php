@@ -39,7 +39,7 @@ final class LendingTest extends TestCase
         $document['profiles'] = [['id' => 'spot', 'name' => 'Spot', 'parameters' => [['name' => 'level', 'intensity' => true], ['name' => 'pan', 'slots' => 2]]]];
         $document['fixtures'] = [['id' => 'spot', 'name' => 'Spot', 'profile' => 'spot', 'universe' => 'palm', 'first' => 100]];
         $this->live = Background::freePort();
-        $this->engine = new EngineProcess($document, ['--for=60', "--live=127.0.0.1:{$this->live}"]);
+        $this->engine = new EngineProcess($document, ['--for=170', "--live=127.0.0.1:{$this->live}"]);
     }
 
     protected function tearDown(): void
@@ -56,7 +56,7 @@ final class LendingTest extends TestCase
             ['do' => 'lend', 'devices' => ['midi Attic Keys', 'midi Spare Pad']],
             ['do' => 'lent', 'device' => 'midi Attic Keys', 'bytes' => '903c7f'],
         ], 2.5);
-        $line->until(static fn(string $bytes): bool => $bytes[20] === "\xFF", 8);
+        $line->until(static fn(string $bytes): bool => $bytes[20] === "\xFF");
         $desk->send((new Dmx(1, Rig::levels([1 => 255])))->encode(), self::NET.'.1:6454');
         $heard = $page->heard();
         self::assertSame([['type' => 'lent', 'device' => 'midi Attic Keys', 'bytes' => 'b0077f']], $heard['lent'], 'slot 1 is full, so controller 7 is 127');
@@ -83,7 +83,7 @@ final class LendingTest extends TestCase
             ['do' => 'lend', 'devices' => []],
             ['do' => 'subscribe', 'topics' => ['status', 'trace']],
         ], 1.5);
-        $line->until(static fn(string $bytes): bool => $bytes[21] === "\xFF", 8);
+        $line->until(static fn(string $bytes): bool => $bytes[21] === "\xFF");
         $heard = $page->heard();
         $stick = end($heard['status'])['ports']['stick'];
         self::assertSame('fault', $stick['state'], 'unplugged is shown at once');

@@ -7,6 +7,7 @@ namespace NimbleJunction\Tests\Engine;
 use NimbleJunction\Engine\Net\CannotListen;
 use NimbleJunction\Engine\Net\Listener;
 use NimbleJunction\Engine\Net\UdpSocket;
+use NimbleJunction\Tests\Support\Background;
 use NimbleJunction\Tests\Support\Udp;
 use PHPUnit\Framework\TestCase;
 use Revolt\EventLoop;
@@ -90,7 +91,7 @@ final class ListenerTest extends TestCase
 
     private function until(callable $happened): void
     {
-        for ($end = microtime(true) + 5; ! $happened();) {
+        for ($end = microtime(true) + Background::PATIENCE; ! $happened();) {
             self::assertLessThan($end, microtime(true), 'it did not happen in time');
             $this->turn(0.002);
         }

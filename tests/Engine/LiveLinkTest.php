@@ -25,7 +25,7 @@ final class LiveLinkTest extends TestCase
     protected function setUp(): void
     {
         $this->port = Background::freePort();
-        $this->engine = new EngineProcess(EngineProcess::document('127.78.5'), ['--for=60', "--live=127.0.0.1:{$this->port}"]);
+        $this->engine = new EngineProcess(EngineProcess::document('127.78.5'), ['--for=170', "--live=127.0.0.1:{$this->port}"]);
         $this->desk = new Udp('127.78.5.11', 6454);
     }
 
@@ -159,7 +159,7 @@ final class LiveLinkTest extends TestCase
     {
         $question = ['url' => "ws://127.0.0.1:{$this->port}/?token=".urlencode($token ?? $this->token($role)), 'origin' => $origin, 'commands' => $commands, 'seconds' => $seconds];
 
-        return new Process(['node', \dirname(__DIR__).'/Support/live.cjs'], Background::root(), null, json_encode($question, JSON_THROW_ON_ERROR), 30);
+        return new Process(['node', \dirname(__DIR__).'/Support/live.cjs'], Background::root(), null, json_encode($question, JSON_THROW_ON_ERROR), 90);
     }
 
     /** @return array<string, mixed> */

@@ -111,7 +111,7 @@ final class NamespaceTest extends TestCase
     private function runWith(array $ports, ?int $live = null): void
     {
         $document = [...EngineProcess::document('127.0.0'), 'ports' => $ports, 'routes' => []];
-        $options = ['--for=40', ...($live === null ? [] : ["--live=127.0.0.1:{$live}"])];
+        $options = ['--for=170', ...($live === null ? [] : ["--live=127.0.0.1:{$live}"])];
         $this->engine = new EngineProcess($document, $options, ['ip', 'netns', 'exec', $this->name]);
     }
 

@@ -199,7 +199,7 @@ final class TransportsTest extends TestCase
         $terminal = new PseudoTerminal();
         $document = EngineProcess::document(self::NET);
         $document['ports'][] = ['id' => 'serial', 'name' => 'Serial', 'protocol' => 'dmx-line', 'link' => ['kind' => 'serial', 'device' => $terminal->path], 'send' => ['carries' => [['number' => 1, 'universe' => 'palm']]]];
-        $this->engine = new EngineProcess($document, ['--for=30', "--state={$this->directory}"]);
+        $this->engine = new EngineProcess($document, ['--for=170', "--state={$this->directory}"]);
         $desk = new Udp(self::NET.'.11');
         $desk->send((new Dmx(1, "\x11\x22\xFF".str_repeat("\x33", 509)))->encode(), self::NET.'.1:6454');
         $read = '';
@@ -236,7 +236,7 @@ final class TransportsTest extends TestCase
         if ($send !== null) {
             $document['routes'][] = $route('out', 'to', $address, 255);
         }
-        $this->engine = new EngineProcess($document, ['--for=30', "--state={$this->directory}"]);
+        $this->engine = new EngineProcess($document, ['--for=170', "--state={$this->directory}"]);
     }
 
     private function untilSlot(int $slot, int $level, string $why = ''): void

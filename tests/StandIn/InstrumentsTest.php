@@ -185,7 +185,7 @@ final class InstrumentsTest extends TestCase
             $this->until(static fn(): bool => $desk->state()['at'] === 2);
             $say('/desk/go', 0);
             $say('/desk/cue', 1);
-            $this->until(static fn(): bool => $desk->state()['at'] === 0, 2.0);
+            $this->until(static fn(): bool => $desk->state()['at'] === 0);
             $say('/desk/cue', 99);
             $this->until(static fn(): bool => str_ends_with($desk->state()['heard'], 'there is no such cue'));
             $say('/desk/stop', 1);
@@ -240,7 +240,7 @@ final class InstrumentsTest extends TestCase
             $heard['two'][] = bin2hex($message->encode());
         });
         try {
-            $this->until(static fn(): bool => $one->isOpen() || $two->isOpen(), 6.0);
+            $this->until(static fn(): bool => $one->isOpen() || $two->isOpen());
             $this->until(static function () use ($one, &$heard): bool {
                 $one->send("\x90\x30\x64");
 

@@ -117,7 +117,7 @@ final class StandInsTest extends TestCase
             $this->until(static fn(): bool => $wire->state()['packets'] === 1 && $node->state()['packets'] === 1);
             self::assertSame([10, 20, 0], \array_slice($wire->state()['lamps'], 0, 3));
             self::assertSame(30, $node->state()['lamps'][0], 'universe 8 is not its own');
-            $this->until(static fn(): bool => $wire->state()['alive'] === false, 1.5);
+            $this->until(static fn(): bool => $wire->state()['alive'] === false);
             self::assertSame(0, $wire->state()['lamps'][0]);
             self::assertTrue($node->state()['alive'], 'sACN is lost after 2.5 s, a line after 1 s');
         });

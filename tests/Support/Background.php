@@ -9,6 +9,9 @@ use Symfony\Component\Process\Process;
 /** A program that runs beside a test and ends with it. */
 final class Background
 {
+    /** How long an event is waited for, at least: it costs nothing where it comes, and a busy machine takes its time. */
+    public const PATIENCE = 45.0;
+
     private Process $process;
 
     /**
@@ -27,8 +30,9 @@ final class Background
     }
 
     /** Waits for an event, looking often; fails with what the program said. */
-    public static function until(callable $happened, string $what, float $seconds = 10.0): mixed
+    public static function until(callable $happened, string $what, float $seconds = self::PATIENCE): mixed
     {
+        $seconds = max(self::PATIENCE, $seconds);
         for ($end = microtime(true) + $seconds; microtime(true) < $end; usleep(10_000)) {
             $result = $happened();
             if ($result !== null && $result !== false) {
@@ -48,7 +52,7 @@ final class Background
         return $port;
     }
 
-    public function untilSaid(string $words, float $seconds = 15.0): void
+    public function untilSaid(string $words, float $seconds = self::PATIENCE): void
     {
         try {
             self::until(fn(): bool => str_contains($this->output(), $words), "\"{$words}\"", $seconds);
@@ -79,6 +83,6 @@ final class Background
 
     public function stop(): int
     {
-        return (int) $this->process->stop(8, SIGKILL);
+        return (int) $this->process->stop(20, SIGKILL);
     }
 }

@@ -36,7 +36,7 @@ final class Chrome
         ]);
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
-        $this->driver = RemoteWebDriver::create("http://127.0.0.1:{$port}", $capabilities, 60_000, 60_000);
+        $this->driver = RemoteWebDriver::create("http://127.0.0.1:{$port}", $capabilities, 120_000, 120_000);
         // The window's own frame takes room: what counts is the page inside.
         (new ChromeDevToolsDriver($this->driver))->execute('Emulation.setDeviceMetricsOverride', ['width' => $width, 'height' => $height, 'deviceScaleFactor' => 1, 'mobile' => false]);
     }
@@ -57,7 +57,7 @@ final class Chrome
     }
 
     /** Waits for an element. */
-    public function find(string $css, float $seconds = 10.0): RemoteWebElement
+    public function find(string $css, float $seconds = Background::PATIENCE): RemoteWebElement
     {
         return Background::until(fn(): ?RemoteWebElement => $this->driver->findElements(WebDriverBy::cssSelector($css))[0] ?? null, "\"{$css}\" on the page", $seconds);
     }
@@ -81,7 +81,7 @@ final class Chrome
         $this->find($css)->sendKeys([WebDriverKeys::CONTROL, 'a', WebDriverKeys::NULL, $text]);
     }
 
-    public function untilText(string $css, string $words, float $seconds = 10.0): string
+    public function untilText(string $css, string $words, float $seconds = Background::PATIENCE): string
     {
         $seen = '';
         try {

@@ -15,7 +15,7 @@ final class EngineProcess
      * @param list<string> $options
      * @param list<string> $before words before the command, such as "ip netns exec …"
      */
-    public function __construct(array $document, array $options = ['--for=30'], array $before = [], bool $wait = true)
+    public function __construct(array $document, array $options = ['--for=170'], array $before = [], bool $wait = true)
     {
         $this->file = (string) tempnam(sys_get_temp_dir(), 'junction-show-');
         file_put_contents($this->file, json_encode($document, JSON_THROW_ON_ERROR));

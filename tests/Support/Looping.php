@@ -22,9 +22,9 @@ trait Looping
     }
 
     /** Lets the loop run until something has happened. */
-    private function until(callable $happened, float $seconds = 2.0): void
+    private function until(callable $happened): void
     {
-        for ($end = microtime(true) + $seconds; ! $happened();) {
+        for ($end = microtime(true) + Background::PATIENCE; ! $happened();) {
             self::assertLessThan($end, microtime(true), 'it did not happen in time');
             $this->turn();
         }

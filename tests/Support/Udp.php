@@ -33,8 +33,9 @@ final class Udp
     }
 
     /** Reads until a datagram fits; fails after so many seconds. */
-    public function until(callable $fits, float $seconds = 5.0): string
+    public function until(callable $fits): string
     {
+        $seconds = Background::PATIENCE;
         for ($end = microtime(true) + $seconds; ($left = $end - microtime(true)) > 0;) {
             $bytes = $this->receive($left);
             if ($bytes !== null && $fits($bytes)) {

@@ -1,18 +1,31 @@
 // A live link as the npm library ws opens it. Standard input: what to do; standard output: what came of it.
+// It listens for so many seconds, and longer until every command is answered and every topic that always speaks has spoken.
 const WebSocket = require('ws')
+
+const LONGEST = 45_000
+const ALWAYS_SPEAK = ['status', 'minutes', 'finds']
 
 let input = ''
 process.stdin.on('data', (chunk) => { input += chunk }).on('end', () => {
   const { url, origin, commands, seconds } = JSON.parse(input)
   const out = { status: null, json: [], levels: [], close: null }
   const socket = new WebSocket(url, { origin })
-  const end = () => process.stdout.write(JSON.stringify(out), () => process.exit(0))
+  const began = Date.now()
+  let ended = false
+  const end = () => {
+    if (ended) return
+    ended = true
+    process.stdout.write(JSON.stringify(out), () => process.exit(0))
+  }
+  const wanted = new Set(commands.flatMap((command) => command.topics ?? []).filter((topic) => ALWAYS_SPEAK.includes(topic)))
+  const isDone = () => out.json.filter((one) => one.type === 'answer').length >= commands.length && [...wanted].every((type) => out.json.some((one) => one.type === type))
+  const look = () => (isDone() || Date.now() - began > LONGEST ? end() : setTimeout(look, 20))
   socket.on('unexpected-response', (_, response) => { out.status = response.statusCode; end() })
   socket.on('error', (error) => { out.error = error.message; if (out.status === null) end() })
   socket.on('open', () => {
     out.status = 101
     commands.forEach((command, i) => socket.send(typeof command === 'string' ? command : JSON.stringify({ id: i, ...command })))
-    setTimeout(end, seconds * 1000)
+    setTimeout(look, seconds * 1000)
   })
   socket.on('message', (data, binary) => {
     if (!binary) return out.json.push(JSON.parse(data.toString()))
