@@ -12,7 +12,6 @@ return [
             'foreign_key_constraints' => true,
             // Many may save at once: each waits for its turn, as long as a person would.
             'busy_timeout' => 30000,
-            'transaction_mode' => 'IMMEDIATE',
             'journal_mode' => 'wal',
             'synchronous' => 'normal',
         ],

@@ -25,8 +25,10 @@ final class ControlSocket
 {
     private const LONGEST_LINE = 32 * 1024 * 1024;
     private const PATIENCE_SECONDS = 10;
+    private const MOST = 32;
     private ?ServerSocket $server = null;
     private int $revision = 0;
+    private int $serving = 0;
 
     public function __construct(private readonly Engine $engine, private readonly FaultLog $faults, private readonly string $path)
     {
@@ -53,14 +55,17 @@ final class ControlSocket
 
     private function serve(Socket $socket): void
     {
+        ++$this->serving;
         try {
-            $line = $this->line($socket);
+            // One too many is closed at once: the application asks one thing after another.
+            $line = $this->serving > self::MOST ? '' : $this->line($socket);
             if ($line !== '') {
                 $socket->write(json_encode($this->answer($line), \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE)."\n");
             }
         } catch (CancelledException|StreamException) {
             // Whoever asked has gone, or never asked.
         } finally {
+            --$this->serving;
             $socket->close();
         }
     }

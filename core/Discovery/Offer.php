@@ -35,7 +35,7 @@ final class Offer
         $ours = \is_string($find['ours'] ?? null) ? $find['ours'] : '0.0.0.0';
         $port = ['id' => self::freeId($document, 'ports', $name), 'name' => $name, 'protocol' => $protocol->value];
         foreach (['receive' => [$find['gives'] ?? [], 'feeds'], 'send' => [$find['takes'] ?? [], 'carries']] as $side => [$numbers, $list]) {
-            if (! \is_array($numbers) || \count($numbers) > self::MOST_UNIVERSES || array_filter($numbers, \is_int(...)) !== $numbers) {
+            if (! \is_array($numbers) || ! array_is_list($numbers) || \count($numbers) > self::MOST_UNIVERSES || array_filter($numbers, \is_int(...)) !== $numbers) {
                 throw ShowRefused::because([new Fault($side === 'receive' ? '/gives' : '/takes', 'it is no short list of universe numbers', 'Give at most '.self::MOST_UNIVERSES.' whole numbers.')]);
             }
             if ($numbers === []) {

@@ -29,13 +29,26 @@ final class LiveLink
     /** @return array<string, list<array<string, mixed>>> what was heard, by type */
     public function heard(): array
     {
-        $this->process->wait();
         $all = [];
-        foreach (json_decode($this->process->getOutput(), true, flags: JSON_THROW_ON_ERROR)['json'] as $message) {
+        foreach ($this->heardWhole()['json'] as $message) {
             $all[$message['type']][] = $message;
         }
 
         return $all;
+    }
+
+    /** @return array<string, list<array<string, mixed>>> the same; nothing where the link was not opened */
+    public function heardIfOpen(): array
+    {
+        return ($this->heardWhole()['status'] ?? 0) === 101 ? $this->heard() : [];
+    }
+
+    /** @return array<string, mixed> with "close", the code that the link was closed with, and "levels" */
+    public function heardWhole(): array
+    {
+        $this->process->wait();
+
+        return json_decode($this->process->getOutput(), true, flags: JSON_THROW_ON_ERROR);
     }
 
     public function isRunning(): bool
