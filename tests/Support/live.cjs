@@ -17,7 +17,7 @@ process.stdin.on('data', (chunk) => { input += chunk }).on('end', () => {
     ended = true
     process.stdout.write(JSON.stringify(out), () => process.exit(0))
   }
-  const wanted = new Set(commands.flatMap((command) => command.topics ?? []).filter((topic) => ALWAYS_SPEAK.includes(topic)))
+  const wanted = new Set(commands.flatMap((command) => (command.do === 'subscribe' && Array.isArray(command.topics) ? command.topics : [])).filter((topic) => ALWAYS_SPEAK.includes(topic)))
   const isDone = () => out.json.filter((one) => one.type === 'answer').length >= commands.length && [...wanted].every((type) => out.json.some((one) => one.type === type))
   const look = () => (isDone() || Date.now() - began > LONGEST ? end() : setTimeout(look, 20))
   socket.on('unexpected-response', (_, response) => { out.status = response.statusCode; end() })
