@@ -19,15 +19,18 @@ $all = [
     'page' => static fn(): Measurement => new Page(5.0),
     'soak' => static fn(): Measurement => new Soak(60.0),
     'codecs' => static fn(): Measurement => new Codecs(),
+    'start' => static fn(): Measurement => new Start(8),
+    'start-many' => static fn(): Measurement => new Start(256),
 ];
-$unknown = array_diff(\array_slice($argv, 1), [...array_keys($all), 'soak-hour']);
+$unknown = array_diff(\array_slice($argv, 1), [...array_keys($all), 'soak-hour', 'attack']);
 if ($unknown !== []) {
     fwrite(STDERR, 'Not known: '.implode(', ', $unknown).'. Known are '.implode(', ', array_keys($all)).".\n");
     exit(2);
 }
-// An hour's soak is measured only when it is asked for by name.
+// An hour's soak and ten minutes' attack are measured only when they are asked for by name.
+$all['attack'] = static fn(): Measurement => new Attack(600.0);
 $all['soak-hour'] = static fn(): Measurement => new Soak(3600.0);
-foreach (\array_slice($argv, 1) ?: array_diff(array_keys($all), ['soak-hour']) as $name) {
+foreach (\array_slice($argv, 1) ?: array_diff(array_keys($all), ['soak-hour', 'attack']) as $name) {
     $measurement = $all[$name]();
     echo "\n### {$measurement->title()}\n\n| what | figure | aim | met |\n|---|---:|---|---|\n";
     foreach ($measurement->run() as $line) {

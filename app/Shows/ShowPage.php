@@ -29,11 +29,15 @@ final readonly class ShowPage
         $show = ShowReader::fromArray($document);
         $adapters = array_map(static fn(array $one): array => [...$one, 'broadcast' => Network::broadcast($one['address'], $one['netmask'])], Adapters::all());
         $ours = array_column($adapters, 'address');
+        $byAdapter = [];
+        foreach ($adapters as $adapter) {
+            $byAdapter[$adapter['name']][] = $adapter['address'];
+        }
 
         return [
             'document' => $document,
             'sentences' => (object) array_map(static fn($route): string => Sentence::of($route, $show), $show->routes),
-            'otherEnds' => (object) array_map(static fn($port): array => OtherEnd::of($port, $show, $ours), $show->ports),
+            'otherEnds' => (object) array_map(static fn($port): array => OtherEnd::of($port, $show, $ours, $byAdapter), $show->ports),
             'numbering' => (object) Numbering::ofUniverses($show),
             'unsent' => (object) array_filter(array_map(static fn(PortEntry $port): array => array_map(static fn(UniverseLink $link): string => $show->universes[$link->universe]->name, $port->send?->ranked()[1] ?? []), $show->ports)),
             'patch' => PatchSheet::of($show->patch()),

@@ -12,7 +12,10 @@ final class Subject
     private const TICKS_A_SECOND = 100;
     private Process $process;
 
-    /** @param list<string> $words after "php" and its settings */
+    /**
+     * @param list<string> $words after "php" and its settings
+     * @param string $ready what it says when it is; '' not to wait
+     */
     public function __construct(array $words, string $ready)
     {
         $this->process = new Process(['bin/engine-php', ...$words], \dirname(__DIR__, 2), null, null, null);
@@ -38,6 +41,12 @@ final class Subject
         preg_match('/^RssAnon:\s+(\d+)/m', (string) file_get_contents("/proc/{$this->process->getPid()}/status"), $found);
 
         return ((int) ($found[1] ?? 0)) / 1024;
+    }
+
+    public function kill(): void
+    {
+        $this->process->signal(SIGKILL);
+        $this->process->wait();
     }
 
     public function stop(): void

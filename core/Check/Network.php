@@ -12,9 +12,22 @@ final readonly class Network
     {
     }
 
-    public function has(string $address): bool
+    /** @param string $where one of our addresses, or the name of an adapter */
+    public function has(string $where): bool
     {
-        return str_starts_with($address, '127.') || \in_array($address, array_column($this->adapters, 'address'), true);
+        return str_starts_with($where, '127.') || $this->addressesOf($where) !== [];
+    }
+
+    /**
+     * @param string $where an IPv4 address, or the name of an adapter
+     *
+     * @return list<string> the addresses that it stands for now; none when there is no such adapter
+     */
+    public function addressesOf(string $where): array
+    {
+        $found = array_filter($this->adapters, static fn(array $one): bool => $one['address'] === $where || $one['name'] === $where);
+
+        return array_values(array_column($found, 'address'));
     }
 
     /** @return array{name: string, address: string, netmask: string}|null our adapter in the same network */

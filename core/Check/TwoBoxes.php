@@ -80,11 +80,11 @@ final class TwoBoxes
                 continue;
             }
             if (! $this->network->has($address)) {
-                $this->wrong('Our address', "{$address} is no address of this machine now. We are {$this->network->spelled()}.", 'Use another address, or plug the adapter in that has this one.', ['label' => 'Use '.($facing['address'] ?? 'every adapter'), 'changes' => ["{$side}/address" => $facing['address'] ?? '0.0.0.0']]);
+                $this->wrong('Our address', (filter_var($address, \FILTER_VALIDATE_IP) === false ? "There is no network adapter {$address} now." : "{$address} is no address of this machine now.")." We are {$this->network->spelled()}.", 'Use another address, or plug the adapter in that has this one.', ['label' => 'Use '.($facing['address'] ?? 'every adapter'), 'changes' => ["{$side}/address" => $facing['address'] ?? '0.0.0.0']]);
 
                 return;
             }
-            if ($facing !== null && ! str_starts_with($other, '127.') && $facing['address'] !== $address) {
+            if ($facing !== null && ! str_starts_with($other, '127.') && ! \in_array($address, [$facing['address'], $facing['name']], true)) {
                 $this->wrong('Our address', "This port uses {$address}, but {$other} is reached through {$facing['address']} ({$facing['name']}).", 'Use the adapter that faces the other end.', ['label' => "Use {$facing['address']}", 'changes' => ["{$side}/address" => $facing['address']]]);
 
                 return;

@@ -20,11 +20,15 @@ final class OtherEnd
 {
     /**
      * @param list<string> $ours our own IPv4 addresses
+     * @param array<string, list<string>> $byAdapter those of each adapter, by its name
      *
      * @return list<array{side: string, label: string, value: string}>
      */
-    public static function of(PortEntry $port, Show $show, array $ours): array
+    public static function of(PortEntry $port, Show $show, array $ours, array $byAdapter = []): array
     {
+        $where = $port->receive->address ?? '0.0.0.0';
+        $ours = $where === '0.0.0.0' ? $ours : ($byAdapter[$where] ?? [$where]);
+
         return [
             ...($port->receive === null ? [] : self::sender($port, $port->receive, $show, $ours)),
             ...($port->send === null ? [] : self::listener($port, $port->send, $show)),
@@ -38,7 +42,7 @@ final class OtherEnd
      */
     private static function sender(PortEntry $port, ReceiveSide $receive, Show $show, array $ours): array
     {
-        $address = $receive->address === '0.0.0.0' ? implode(' or ', $ours) : $receive->address;
+        $address = implode(' or ', $ours);
         $osc = $port->protocol === Protocol::Osc;
         $lines = match ($port->link->kind) {
             LinkKind::Udp => [

@@ -121,6 +121,19 @@ abstract class BrowserTestCase extends TestCase
         }, "The option {$option}");
     }
 
+    /** The process of the demo's engine; 0 while there is none. */
+    protected function enginePid(): int
+    {
+        foreach (glob('/proc/[0-9]*/cmdline') ?: [] as $file) {
+            $command = (string) @file_get_contents($file);
+            if (str_contains($command, "junction:engine\0") && str_contains((string) @file_get_contents(\dirname($file).'/environ'), self::$demo->data)) {
+                return (int) basename(\dirname($file));
+            }
+        }
+
+        return 0;
+    }
+
     private function fieldId(string $label): string
     {
         return Background::until(static fn() => self::$chrome->driver->executeScript('return [...document.querySelectorAll("main label")].find((one) => one.htmlFor && one.textContent.trim() === arguments[0])?.htmlFor', [$label]), "The field {$label}");

@@ -150,16 +150,4 @@ final class FirstLightTest extends BrowserTestCase
             $handle->click();
         }
     }
-
-    private function enginePid(): int
-    {
-        foreach (glob('/proc/[0-9]*/cmdline') ?: [] as $file) {
-            $command = (string) @file_get_contents($file);
-            if (str_contains($command, "junction:engine\0") && str_contains((string) @file_get_contents(\dirname($file).'/environ'), self::$demo->data)) {
-                return (int) basename(\dirname($file));
-            }
-        }
-
-        return 0;
-    }
 }

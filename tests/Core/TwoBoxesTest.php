@@ -53,6 +53,16 @@ final class TwoBoxesTest extends TestCase
         self::assertStringContainsString('172.16.0.1 is no address of this machine now', $finding->words);
     }
 
+    public function testAnAdapterByName(): void
+    {
+        $named = static fn(string $name): Rig => new Rig(Rig::port('house', ['receive' => ['address' => $name, 'feeds' => []]]));
+        self::assertSame(Finding::RIGHT, $this->answer($this->check($named('eth0'), 'house', '192.168.1.77'), 'Our address')->state);
+        $other = $this->answer($this->check($named('eth1'), 'house', '192.168.1.77'), 'Our address');
+        self::assertSame(['receive/address' => '192.168.1.10'], $other->fix['changes'] ?? null);
+        $gone = $this->answer($this->check($named('eth9'), 'house', ''), 'Our address');
+        self::assertStringContainsString('There is no network adapter eth9 now.', $gone->words);
+    }
+
     public function testAUniverseOffByOne(): void
     {
         $rig = new Rig();

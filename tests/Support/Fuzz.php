@@ -78,7 +78,7 @@ final class Fuzz
     }
 
     /** @param list<string> $others */
-    private static function mutate(string $bytes, array $others): string
+    public static function mutate(string $bytes, array $others): string
     {
         for ($changes = mt_rand(1, 4); $changes > 0; --$changes) {
             $at = mt_rand(0, max(0, \strlen($bytes) - 1));

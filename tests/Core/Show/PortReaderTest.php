@@ -38,6 +38,9 @@ final class PortReaderTest extends TestCase
         yield 'a controller that is sent to' => [[...self::STICK, 'send' => ['enabled' => true]], 'send', 'a game controller has nothing to send to'];
         yield 'a dead zone of everything' => [[...self::STICK, 'receive' => ['deadZone' => 0.95]], 'receive/deadZone', '0 to 0.9'];
         yield 'a centre outside' => [[...self::STICK, 'receive' => ['centres' => [0, 1.5]]], 'receive/centres/1', '-1 to 1'];
+        yield 'an adapter with a strange name' => [['id' => 'extra', 'name' => 'Extra', 'protocol' => 'sacn', 'receive' => ['address' => 'eth 1; rm']], 'receive/address', 'or the name of a network adapter'];
+        yield 'an address that is none' => [['id' => 'extra', 'name' => 'Extra', 'protocol' => 'sacn', 'receive' => ['address' => '10.0.0.300']], 'receive/address', 'one of our own IPv4 addresses'];
+        yield 'a priority beyond 200' => [['id' => 'extra', 'name' => 'Extra', 'protocol' => 'art-net', 'receive' => ['priorities' => [['from' => '10.0.0.7', 'priority' => 201]]]], 'receive/priorities/0/priority', '0 to 200'];
         yield 'a poll to a name' => [['id' => 'extra', 'name' => 'Extra', 'protocol' => 'art-net', 'receive' => ['poll' => ['everybody']]], 'receive/poll/0', 'IPv4'];
         yield 'a sACN port that polls' => [['id' => 'extra', 'name' => 'Extra', 'protocol' => 'sacn', 'receive' => ['poll' => ['10.0.0.255']]], 'receive/poll', 'not known here'];
         yield 'a network of 33 bits' => [[...self::TCP, 'allow' => ['10.0.0.0/33']], 'allow/0', 'like 192.168.1.10 or 192.168.1.0/24'];
@@ -73,6 +76,9 @@ final class PortReaderTest extends TestCase
         yield 'sACN with everything' => [self::SACN];
         yield 'a serial line' => [['id' => 'extra', 'name' => 'Extra', 'protocol' => 'dmx-line', 'link' => ['kind' => 'serial', 'device' => '/dev/ttyUSB0'], 'send' => ['carries' => [['number' => 1, 'universe' => 'palm']]]]];
         yield 'a session' => [['id' => 'extra', 'name' => 'Extra', 'protocol' => 'midi', 'link' => ['kind' => 'session'], 'receive' => ['address' => '10.0.0.1', 'port' => 5006], 'allow' => ['10.0.0.0/8', '192.168.1.7']]];
+        yield 'an adapter by name' => [['id' => 'extra', 'name' => 'Extra', 'protocol' => 'sacn', 'receive' => ['address' => 'eth1', 'multicast' => true], 'send' => ['address' => 'enp0s31f6', 'multicast' => true]]];
+        yield 'senders with priorities' => [['id' => 'extra', 'name' => 'Extra', 'protocol' => 'art-net', 'receive' => ['address' => '10.0.0.1', 'priorities' => [['from' => '10.0.0.7', 'priority' => 150]]]]];
+        yield 'TCP without a number to send to' => [['id' => 'extra', 'name' => 'Extra', 'protocol' => 'osc', 'link' => ['kind' => 'tcp'], 'receive' => ['port' => 8100], 'send' => ['to' => []]]];
         yield 'OSC that answers' => [['id' => 'extra', 'name' => 'Extra', 'protocol' => 'osc', 'receive' => ['port' => 8200], 'send' => ['port' => 9200, 'replies' => true, 'heartbeat' => '/alive', 'heartbeatSeconds' => 0.5]]];
     }
 
