@@ -13,6 +13,7 @@ export const spellProtocol = (protocol: string) => protocols.find((one) => one.v
 
 /** A rate in few words; a desk that sends twice a second is as healthy as one that sends forty times. */
 export function spellRate(perSecond: number): string {
+  if (Number.isNaN(perSecond)) return '– a second'
   if (perSecond === 0) return '0 a second'
   return perSecond < 10 ? `${perSecond.toFixed(1)} a second` : `${Math.round(perSecond)} a second`
 }

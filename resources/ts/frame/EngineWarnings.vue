@@ -7,7 +7,7 @@ import { useEngine } from '@/live/engine'
 const engine = useEngine()
 const open = ref(false)
 const warnings = computed(() => (engine.state === 'open' ? engine.engine?.warnings ?? [] : []))
-const clock = (at: number) => new Date(at * 1000).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', second: '2-digit' })
+const clock = (at: number) => new Date(at * 1000).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', second: '2-digit', hour12: false })
 </script>
 
 <template>

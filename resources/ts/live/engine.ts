@@ -5,7 +5,7 @@ import type { Finding, Finds, Hold, PortLife, ScopeNews, Sources, Status, TraceE
 
 const TRACE_LENGTH = 500
 type Painter = (bytes: Uint8Array) => void
-const silenced = (life: PortLife): PortLife => ({ ...life, state: life.state === 'off' ? 'off' : 'unknown', fault: life.state === 'off' ? '' : 'Not known: the engine does not answer.', in: 0, out: 0 })
+const silenced = (life: PortLife): PortLife => ({ ...life, state: life.state === 'off' ? 'off' : 'unknown', fault: life.state === 'off' ? '' : 'Not known: the engine does not answer.', in: NaN, out: NaN })
 
 /** What the engine says: status, trace, levels. Levels do not pass through Vue: whoever paints them is called. */
 export const useEngine = defineStore('engine', () => {

@@ -13,7 +13,7 @@ const rate = computed(() => (props.side === 'in' ? life.value?.in : life.value?.
 /** A port that only sends something is alive on this side as soon as it does. */
 const state = computed(() => {
   const whole = life.value?.state ?? 'waiting'
-  if (props.side === 'in' || !props.port.receive || whole === 'fault' || whole === 'off') return whole
+  if (props.side === 'in' || !props.port.receive || ['fault', 'off', 'unknown'].includes(whole)) return whole
   return rate.value > 0 ? 'alive' : 'quiet'
 })
 const minute = computed(() => engine.minutes[props.port.id]?.[props.side] ?? [])
@@ -24,7 +24,7 @@ const minute = computed(() => engine.minutes[props.port.id]?.[props.side] ?? [])
     <span class="top"><StateMark :state="state" /><strong>{{ port.name }}</strong><span class="quiet protocol">{{ spellProtocol(port.protocol) }}</span></span>
     <span class="rate"><span class="figures">{{ spellRate(rate) }}</span><MinutePlot :values="minute" :label="`${port.name}: packets`" /></span>
     <span v-if="side === 'in'" class="heard" :class="life?.state === 'lost' || life?.state === 'fault' ? 'wrong' : 'quiet'">{{ healthWords(life, port) }}</span>
-    <span v-else class="heard quiet">to {{ port.send?.to?.join(', ') || port.link?.device || (port.send?.multicast ? 'multicast' : 'whoever is connected') }}<template v-if="life?.fault"> <span class="wrong">{{ life.fault }}</span></template></span>
+    <span v-else class="heard quiet">to {{ port.send?.to?.join(', ') || port.link?.device || (port.send?.multicast ? 'multicast' : 'whoever is connected') }}<span v-if="life?.fault" :class="{ wrong: life.state === 'fault' }">. {{ life.fault }}</span></span>
   </router-link>
 </template>
 
