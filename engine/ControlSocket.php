@@ -28,7 +28,9 @@ final class ControlSocket
     private const MOST = 32;
     private ?ServerSocket $server = null;
     private int $revision = 0;
-    private int $serving = 0;
+
+    /** @var array<int, Socket> those that have not said what they want, in the order in which they came */
+    private array $waiting = [];
 
     public function __construct(private readonly Engine $engine, private readonly FaultLog $faults, private readonly string $path)
     {
@@ -55,17 +57,23 @@ final class ControlSocket
 
     private function serve(Socket $socket): void
     {
-        ++$this->serving;
+        $this->waiting[spl_object_id($socket)] = $socket;
+        if (\count($this->waiting) > self::MOST) {
+            // Whoever has come and said nothing for longest gives way: the application asks at once.
+            $oldest = array_key_first($this->waiting);
+            $this->waiting[$oldest]->close();
+            unset($this->waiting[$oldest]);
+        }
         try {
-            // One too many is closed at once: the application asks one thing after another.
-            $line = $this->serving > self::MOST ? '' : $this->line($socket);
+            $line = $this->line($socket);
+            unset($this->waiting[spl_object_id($socket)]);
             if ($line !== '') {
                 $socket->write(json_encode($this->answer($line), \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE)."\n");
             }
         } catch (CancelledException|StreamException) {
             // Whoever asked has gone, or never asked.
         } finally {
-            --$this->serving;
+            unset($this->waiting[spl_object_id($socket)]);
             $socket->close();
         }
     }

