@@ -78,8 +78,18 @@ final class Server
             if ($now - $client->openedAt > self::LONGEST_VISIT_SECONDS) {
                 $client->end(4401, 'show a new token');
             } elseif (! $client->isBusy()) {
-                $this->conversation->ready($client);
+                $this->show($client);
             }
+        }
+    }
+
+    /** A fault with what one page follows keeps nothing from the others. */
+    private function show(Client $client): void
+    {
+        try {
+            $this->conversation->ready($client);
+        } catch (\Throwable $fault) {
+            EventLoop::queue(static fn() => throw $fault);
         }
     }
 

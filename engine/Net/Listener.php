@@ -75,7 +75,7 @@ final class Listener
             }
             if ($this->share->takes($datagram[1])) {
                 ++$taken;
-                ($this->arrived)($datagram[0], $datagram[1], $datagram[2]);
+                $this->handOver(...$datagram);
             }
         }
         $this->inWindow += $looked;
@@ -88,6 +88,16 @@ final class Listener
             });
         }
         ($this->drained)();
+    }
+
+    /** A fault with one datagram keeps nothing from the next. */
+    private function handOver(string $bytes, string $from, int $port): void
+    {
+        try {
+            ($this->arrived)($bytes, $from, $port);
+        } catch (\Throwable $fault) {
+            EventLoop::queue(static fn() => throw $fault);
+        }
     }
 
     private function choosePace(int $now): void
