@@ -202,6 +202,19 @@ final class Fields
         return $numbers;
     }
 
+    /** @return array<mixed> an object as it came, for a reader of its own */
+    public function raw(string $name): array
+    {
+        $value = $this->take($name);
+        if (! \is_array($value)) {
+            $this->fault($name, $this->was($value), 'An object is needed here.');
+
+            return [];
+        }
+
+        return $value;
+    }
+
     public function object(string $name): ?self
     {
         $value = $this->take($name);

@@ -8,7 +8,9 @@ use App\Models\User;
 use App\Shows\ShowStore;
 use Illuminate\Support\Facades\Artisan;
 use NimbleJunction\Engine\LiveLink\Role;
+use NimbleJunction\Tests\Support\Background;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Symfony\Component\Process\Process;
 
 /** What the commands say when something does not fit: what it was, what is allowed, and the way out. */
 final class CommandsTest extends AppTestCase
@@ -54,6 +56,30 @@ final class CommandsTest extends AppTestCase
         self::assertSame('import "Dress rehearsal"', $shows->undo()['summary'] ?? '');
         self::assertSame($document['routes'], $shows->document()['routes']);
         $this->artisan('junction:export', ['file' => '/nowhere/out.json'])->expectsOutputToContain('/nowhere/out.json cannot be written')->assertFailed();
+    }
+
+    public function testAShowIsRehearsedWithoutDevices(): void
+    {
+        $folder = Background::root().'/tests/Golden/to-change';
+        $rehearse = static fn(array $options): Process => new Process([PHP_BINARY, 'artisan', 'junction:rehearse', ...$options], Background::root(), null, null, 120);
+        $process = $rehearse(["--show={$folder}/show.json", "--input={$folder}/in.jsonl", "--input={$folder}/in.jsonl", '--points=slot:palm/5', '--until=2']);
+        $process->mustRun();
+        $lines = array_map(static fn(string $line): array => json_decode($line, true, flags: JSON_THROW_ON_ERROR), explode("\n", trim($process->getOutput())));
+        $half = intdiv(\count($lines), 2);
+        self::assertSame(\array_slice($lines, 0, $half), \array_slice($lines, $half), 'two inputs are played one after another, each from the beginning');
+        self::assertSame([255, 51, 229], array_slice(array_values(array_filter(array_column($lines, 'value'))), 0, 3));
+        foreach ([
+            [["--show={$folder}/nowhere.json"], 'There is no file'],
+            [["--show={$folder}/in.jsonl", "--input={$folder}/in.jsonl"], 'it is not JSON'],
+            [["--show={$folder}/show.json", "--input={$folder}/show.json"], '/1: it is no JSON object'],
+            [["--show={$folder}/show.json", "--input={$folder}/in.jsonl", '--points=look:doors'], '"look:doors" is not known'],
+            [["--show={$folder}/show.json", "--input={$folder}/in.jsonl", '--until=soon'], '--until is "soon"'],
+        ] as [$options, $words]) {
+            $refused = $rehearse($options);
+            self::assertSame(1, $refused->run());
+            self::assertStringContainsString($words, $refused->getErrorOutput());
+            self::assertSame('', $refused->getOutput());
+        }
     }
 
     public function testADocumentWithAnUnknownFieldOrReferenceIsToldWhere(): void

@@ -1,0 +1,150 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Rehearsal;
+
+use NimbleJunction\Core\Port\Departure;
+use NimbleJunction\Core\Show\LinkKind;
+use NimbleJunction\Core\Signal\Protocol;
+use NimbleJunction\Core\Trace\Hop;
+use NimbleJunction\Core\Wire\Capture\Capture;
+
+/**
+ * Plays a script through a junction in the script's own time, as fast as it can.
+ * The same show and the same script give the same lines, always: so a show is
+ * tested on any machine, and a fault from the field is had again.
+ */
+final class Rehearsal
+{
+    /** Datagrams of a capture that nobody of the show listens for. */
+    public int $passedOver = 0;
+
+    private int $now;
+    private int $traceRevision = 0;
+
+    /** @var array<string, int|null> the last value of each point that is watched */
+    private array $values = [];
+
+    /**
+     * @param bool $traces whether what happened is said too
+     * @param list<array{string, int}> $slots universe and slot from 0 whose changes are said
+     */
+    public function __construct(private readonly Stage $stage, private readonly bool $traces = false, private readonly array $slots = [])
+    {
+        $this->now = Stage::nanos(0.0);
+    }
+
+    /**
+     * @param list<array{float, Move}> $moves
+     * @param float|null $until seconds; null ends with the last move
+     *
+     * @return iterable<array<string, mixed>> lines of output, ready for JSON
+     *
+     * @throws CannotGoOn
+     */
+    public function play(array $moves, ?float $until): iterable
+    {
+        foreach ($moves as [$at, $move]) {
+            if ($until !== null && $at > $until) {
+                break;
+            }
+            yield from $this->passTo(Stage::nanos($at));
+            yield from $this->lines($move->play($this->stage, $this->now));
+        }
+        yield from $this->passTo(Stage::nanos($until ?? Stage::seconds($this->now)));
+    }
+
+    /**
+     * @param string $capture a pcap or pcapng file
+     *
+     * @return iterable<array<string, mixed>>
+     *
+     * @throws CannotGoOn|\NimbleJunction\Core\Wire\Malformed
+     */
+    public function playCapture(string $capture, ?float $until): iterable
+    {
+        $began = null;
+        foreach (Capture::datagrams($capture) as $datagram) {
+            $began ??= $datagram->at;
+            $at = Stage::nanos(0.0) + max(0, $datagram->at - $began);
+            if ($until !== null && $at > Stage::nanos($until)) {
+                break;
+            }
+            yield from $this->passTo(max($at, $this->now));
+            $departures = (new Datagram($datagram))->play($this->stage, $this->now);
+            $this->passedOver += $departures === null ? 1 : 0;
+            yield from $this->lines($departures ?? []);
+        }
+        yield from $this->passTo(Stage::nanos($until ?? Stage::seconds($this->now)));
+    }
+
+    /** @return iterable<array<string, mixed>> */
+    private function passTo(int $moment): iterable
+    {
+        foreach ($this->stage->passUntil($this->now, $moment) as $at => $departures) {
+            $this->now = $at;
+            yield from $this->lines($departures);
+        }
+        $this->now = max($this->now, $moment);
+    }
+
+    /**
+     * @param list<Departure> $departures
+     *
+     * @return iterable<array<string, mixed>>
+     */
+    private function lines(array $departures): iterable
+    {
+        $at = Stage::seconds($this->now);
+        foreach ($departures as $departure) {
+            yield ['at' => $at, ...$this->sent($departure)];
+        }
+        foreach ($this->slots as [$universeId, $slot]) {
+            $universe = $this->stage->junction->universes()[$universeId] ?? null;
+            $value = $universe !== null && $universe->spoken ? \ord($universe->levels[$slot]) : null;
+            $name = "slot:{$universeId}/".($slot + 1);
+            if ($value !== ($this->values[$name] ?? null)) {
+                $this->values[$name] = $value;
+                yield ['at' => $at, 'point' => $name, 'value' => $value];
+            }
+        }
+        if ($this->traces) {
+            yield from $this->happened($at);
+        }
+    }
+
+    /** @return array<string, mixed> */
+    private function sent(Departure $departure): array
+    {
+        $portId = $departure->portId !== '' ? $departure->portId : ($this->stage->junction->plan()->endpoints[$departure->via]->portIds[0] ?? '');
+        $port = $this->stage->show->ports[$portId] ?? null;
+        $kind = $port === null || $port->link->kind === LinkKind::Udp ? '' : "{$port->link->kind->value} ";
+
+        return [
+            'port' => $portId,
+            'to' => $departure->port === 0 ? "{$kind}{$departure->address}" : "{$departure->address}:{$departure->port}",
+            'hex' => bin2hex($departure->bytes),
+            'words' => Spoken::of($port->protocol ?? Protocol::Osc, $departure->bytes, $this->stage->show->middleC),
+        ];
+    }
+
+    /** @return iterable<array<string, mixed>> */
+    private function happened(float $at): iterable
+    {
+        $trace = $this->stage->junction->trace;
+        foreach ($trace->since($this->traceRevision, 500) as $event) {
+            yield [
+                'at' => $at,
+                'trace' => [
+                    'kind' => $event->kind->value,
+                    'port' => $event->portId,
+                    'count' => $event->count,
+                    'hops' => array_map(static fn(Hop $hop): array => ['step' => $hop->step->value, 'words' => $hop->words, 'hex' => bin2hex($hop->bytes), 'route' => $hop->routeId], $event->hops),
+                ],
+                'words' => $event->title,
+            ];
+        }
+        $this->traceRevision = $trace->revision();
+    }
+}
