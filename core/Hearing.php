@@ -132,7 +132,7 @@ final class Hearing
             if ($universe !== null) {
                 $before = $universe->levels;
                 if ($this->universes->hear($mapping, $frame, $from, $now) || $universe->levels !== $before) {
-                    $this->changes->spread($universe, $before, null, $now);
+                    $this->changes->note($universe, $before, null);
                 } else {
                     $this->probes->levels($universe->id, $universe->levels, $now);
                 }
@@ -190,7 +190,7 @@ final class Hearing
                 $moved = $this->universes->setByRoute($universe, $route->slot, $level, $now);
                 $this->routing->tellResult($event, $route, $level, $universe, $before, $now);
                 if ($moved) {
-                    $this->changes->spread($universe, $before, $event, $now);
+                    $this->changes->note($universe, $before, $event);
                 }
             }
         }

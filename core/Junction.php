@@ -119,10 +119,8 @@ final class Junction
         $this->outputs->adopt($plan, $now);
         $farewells = $this->outputs->take();
         $this->announcements->adopt($plan->announcements, $now);
-        foreach ($this->universes->all() as $universe) {
-            $this->changes->copy($universe, $now);
-            $this->outputs->offer($universe, $now);
-        }
+        $this->changes->noteAll();
+        $this->changes->commit($now);
         $this->trace->note(Kind::Show, 'show', '', Step::Changed, "The show \"{$plan->name}\" is in force", $now);
 
         return $farewells;
@@ -180,6 +178,7 @@ final class Junction
         if ($this->universes->dueAt <= $now) {
             $this->changes->expire($now);
         }
+        $this->changes->commit($now);
         if ($this->outputs->dueAt <= $now) {
             $this->outputs->sendDue($this->universes->all(), $now);
         }
@@ -208,7 +207,7 @@ final class Junction
         }
         $before = $universe->levels;
         $event = $this->hands->hold($universe, $this->plan->universeName($universeId), $holds, $now);
-        $this->changes->spread($universe, $before, $event, $now);
+        $this->changes->note($universe, $before, $event);
         $this->universes->dueAt = min($this->universes->dueAt, $holds[0]->until);
 
         return $this->leave($now);
@@ -228,7 +227,7 @@ final class Junction
             if (($universeId === null || $universeId === $id) && $universe->holds() !== []) {
                 $before = $universe->levels;
                 $event = $this->hands->release($universe, $this->plan->universeName($id), $first, $last, $by, $now);
-                $this->changes->spread($universe, $before, $event, $now);
+                $this->changes->note($universe, $before, $event);
             }
         }
 
@@ -287,6 +286,7 @@ final class Junction
      */
     private function leave(int $now): array
     {
+        $this->changes->commit($now);
         $messages = $this->routing->dueAt <= $now
             ? $this->routing->send($this->universes->all(), $this->activities->all(), $now)
             : [];

@@ -28,6 +28,19 @@ final class RoutingTest extends TestCase
         ], $rig->hops('message'));
     }
 
+    /** One call is one turn: no frame carries half an event, copies of what it changed included. */
+    public function testAMessageThatThreeRoutesTakeLeavesAsOneFrame(): void
+    {
+        $routes = array_map(static fn(int $slot): array => ['id' => "r{$slot}", 'name' => "Route {$slot}", 'from' => ['kind' => 'message', 'port' => 'tablet', 'address' => '/all'], 'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => $slot]], [1, 2, 3]);
+        $universes = [['id' => 'palm', 'name' => 'Palm House'], ['id' => 'roof', 'name' => 'Roof']];
+        $ports = Rig::port('net', ['send' => ['to' => ['127.0.0.16'], 'carries' => [['number' => 9, 'universe' => 'palm'], ['number' => 10, 'universe' => 'roof']]]])['ports'];
+        $rig = new Rig(['universes' => $universes, 'ports' => $ports, 'routes' => $routes, 'ranges' => [['id' => 'twin', 'name' => 'Twin', 'from' => ['universe' => 'palm', 'first' => 1, 'count' => 3], 'to' => ['universe' => 'roof', 'first' => 11]]]]);
+        $left = array_filter($rig->osc('/all', 1.0), static fn($one): bool => $one->address === '127.0.0.16');
+        $levels = array_map(static fn($one): array => [\ord($one->bytes[14]), trim(substr($one->bytes, 18), "\0")], array_values($left));
+        self::assertSame([[9, "\xFF\xFF\xFF"], [10, "\xFF\xFF\xFF"]], $levels);
+        self::assertSame([], array_filter($rig->pass(0.5), static fn(array $one): bool => $one[1]->address === '127.0.0.16'), 'and nothing follows that');
+    }
+
     public function testASlotMovedByADeskIsToldToTheTablet(): void
     {
         $rig = new Rig();
