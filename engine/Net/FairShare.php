@@ -7,13 +7,15 @@ namespace NimbleJunction\Engine\Net;
 /**
  * When more comes to a socket than can be dealt with, each sender gets a fair
  * share of what can: one that floods takes nothing from a desk that sends at
- * its usual rate. Senders that nobody knew before it got crowded share one share.
+ * its usual rate. Of very many senders that nobody knew before, those beyond a few
+ * share one share: somebody makes up their names.
  */
 final class FairShare
 {
     /** What is left to a sender in one window, however crowded it is: 400 datagrams a second. */
     private const LEAST = 40;
     private const MOST_KNOWN = 1024;
+    private const MOST_NEW = 64;
     private const STRANGERS = '';
 
     /** Datagrams left out because their sender had had its share. */
@@ -35,7 +37,9 @@ final class FairShare
 
             return true;
         }
-        $who = isset($this->known[$sender]) ? $sender : self::STRANGERS;
+        // Newcomers have a share of their own too, as long as they are few: more of them are one sender with many names.
+        $isOne = isset($this->known[$sender]) || isset($this->taken[$sender]) || \count($this->taken) < self::MOST_NEW;
+        $who = $isOne ? $sender : self::STRANGERS;
         $taken = $this->taken[$who] ?? 0;
         if ($taken >= $this->share) {
             ++$this->leftOut;
@@ -56,8 +60,9 @@ final class FairShare
     {
         $all = array_sum($this->taken);
         if ($this->share === null && $keptUp) {
-            $this->known += array_fill_keys(array_keys($this->taken), true);
-            $this->known = \array_slice($this->known, -self::MOST_KNOWN, null, true);
+            // Whoever was heard now stands at the end; of too many those that were not heard for longest are forgotten.
+            $heard = array_fill_keys(array_keys($this->taken), true);
+            $this->known = \array_slice(array_diff_key($this->known, $heard) + $heard, -self::MOST_KNOWN, null, true);
         } elseif (! $keptUp) {
             $this->share = max(self::LEAST, intdiv((int) ($all * 0.7), max(1, \count($this->taken))));
         } elseif ($this->leftOut === 0) {

@@ -16,7 +16,7 @@ final class DemoTest extends TestCase
     {
         $demo = new DemoStack('127.74.0');
         try {
-            $second = new Process(['bin/demo', "--port={$demo->port}"], Background::root(), $demo->environment(), null, 60);
+            $second = new Process(['bin/demo', "--port={$demo->port}"], Background::root(), $demo->environment(), null, 180);
             self::assertSame(1, $second->run());
             self::assertStringContainsString("TCP port {$demo->port} at 127.0.0.1, wanted for the web page, cannot be used", $second->getOutput());
             self::assertStringContainsString('choose another with --port', $second->getOutput());

@@ -74,7 +74,7 @@ final class PacketDoorTest extends AppTestCase
     /** @param list<string> $words */
     private function artisanReading(array $words, string $input): Process
     {
-        $process = new Process([PHP_BINARY, 'artisan', ...$words], Background::root(), null, $input, 60);
+        $process = new Process([PHP_BINARY, 'artisan', ...$words], Background::root(), null, $input, 180);
         $process->run();
 
         return $process;

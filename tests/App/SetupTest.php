@@ -41,7 +41,7 @@ final class SetupTest extends TestCase
     public function testWhatIsTooOldIsToldInOneLineBeforeAnythingIsInstalled(string $program, string $does, string $words): void
     {
         $this->program($program, $does);
-        $setup = new Process(['bin/setup'], Background::root(), ['PATH' => "{$this->bin}:".getenv('PATH')], null, 60);
+        $setup = new Process(['bin/setup'], Background::root(), ['PATH' => "{$this->bin}:".getenv('PATH')], null, 180);
         self::assertSame(1, $setup->run());
         self::assertStringContainsString($words, $setup->getErrorOutput());
         self::assertSame(1, substr_count(trim($setup->getErrorOutput()), "\n") + 1);

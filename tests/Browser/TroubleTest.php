@@ -58,7 +58,7 @@ final class TroubleTest extends BrowserTestCase
         self::$chrome->fill('form[aria-label="Port"] input[type=text]', 'Mine');
         $code = 'require "vendor/autoload.php"; $app = require "bootstrap/app.php"; $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap();'
             .'app(App\Shows\ShowStore::class)->change("rename it", App\Models\User::query()->where("name", "operator")->first(), static function (array $d): array { foreach ($d["ports"] as &$p) { if ($p["id"] === "house-desk") { $p["name"] = "Theirs"; } } return $d; });';
-        (new Process([PHP_BINARY, '-r', $code], Background::root(), self::$demo->environment(), null, 60))->mustRun();
+        (new Process([PHP_BINARY, '-r', $code], Background::root(), self::$demo->environment(), null, 180))->mustRun();
         $this->sees('.page', 'Theirs');
         self::$chrome->press('Save', 'form');
         $this->sees('form[aria-label="Port"]', '"House desk" has been changed meanwhile, by operator (rename it): name was "House desk" and is "Theirs". Nothing was stored.');

@@ -70,7 +70,7 @@ final class TransportsTest extends TestCase
     public function testOscOverTcpWithSlipAgainstAnotherLibrary(): void
     {
         $this->runWith(['kind' => 'tcp', 'framing' => 'slip'], 'osc', ['address' => self::NET.'.1', 'port' => 8101], ['to' => [], 'port' => 8101], '/lamp', 1);
-        $process = new Process(['node', \dirname(__DIR__).'/Support/osc-tcp.cjs', self::NET.'.1', '8101', '/turn', '1'], Background::root(), null, null, 20);
+        $process = new Process(['node', \dirname(__DIR__).'/Support/osc-tcp.cjs', self::NET.'.1', '8101', '/turn', '1'], Background::root(), null, null, 180);
         $process->mustRun();
         $message = json_decode($process->getOutput(), true, flags: JSON_THROW_ON_ERROR);
         self::assertSame(['/lamp', 1], [$message['address'], $message['args'][0]['value']]);

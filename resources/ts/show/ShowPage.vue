@@ -3,9 +3,12 @@ import { ref, watch } from 'vue'
 import { Refused, type Fault } from '@/api/client'
 import { useSession } from '@/api/session'
 import { useShow } from '@/api/show'
+import { spellAgo } from '@/components/words'
+import { useEngine } from '@/live/engine'
 
 const show = useShow()
 const session = useSession()
+const engine = useEngine()
 const name = ref('')
 const octaves = [3, 4, 5].map((value) => ({ value, title: `C${value} (note 0 is C${value - 5}, note 48 is C${value - 1})` }))
 const faults = ref<Fault[]>([])
@@ -87,6 +90,15 @@ async function load(): Promise<void> {
         <p v-else class="quiet">No edit to undo.</p>
         <div class="actions"><v-btn :disabled="!session.mayBuild || !show.data?.undo" @click="attempt(() => show.undo())">Undo it</v-btn></div>
       </section>
+      <section class="panel">
+        <h2>Engine</h2>
+        <dl v-if="engine.state === 'open' && engine.engine" class="facts">
+          <dt>Started</dt><dd>{{ spellAgo(engine.engine.upSeconds * 1000) }}</dd>
+          <dt>With</dt><dd>{{ engine.engine.runs }}</dd>
+          <dt>Open files and sockets</dt><dd class="figures">{{ engine.engine.descriptors }} of 980</dd>
+        </dl>
+        <p v-else class="quiet">Not known: the engine does not answer.</p>
+      </section>
     </div>
   </div>
 </template>
@@ -100,5 +112,7 @@ async function load(): Promise<void> {
 .file.disabled { opacity: 0.5; }
 .file input { position: absolute; opacity: 0; width: 1px; }
 .ask, .octave { margin-top: 16px; }
+.facts { display: grid; grid-template-columns: 180px 1fr; gap: 4px 12px; }
+.facts dt { color: var(--quiet); }
 .wrong ul { padding-left: 20px; }
 </style>

@@ -101,7 +101,7 @@ final class PortReaderTest extends TestCase
             FernhallGlasshouse::document('127.0.0'),
             [...Rig::document(), 'name' => 'Everything', 'ports' => [...Rig::document()['ports'], ...array_map(static fn(array $port, int $i): array => [...$port, 'id' => "extra-{$i}"], $ports, array_keys($ports))]],
         ];
-        $process = new Process(['bin/engine-php', 'tests/Support/read-often.php'], \dirname(__DIR__, 3), null, json_encode($documents, JSON_THROW_ON_ERROR), 60);
+        $process = new Process(['bin/engine-php', 'tests/Support/read-often.php'], \dirname(__DIR__, 3), null, json_encode($documents, JSON_THROW_ON_ERROR), 180);
         $process->mustRun();
         self::assertSame(['compiled' => true, 'otherwise' => []], json_decode($process->getOutput(), true, flags: JSON_THROW_ON_ERROR));
     }

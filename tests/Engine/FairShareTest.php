@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Tests\Engine;
+
+use NimbleJunction\Engine\Net\FairShare;
+use PHPUnit\Framework\TestCase;
+
+/** Who is dealt with when more comes than can be: windows are ended by hand here, so that nothing depends on the machine. */
+final class FairShareTest extends TestCase
+{
+    public function testWhileThereIsRoomAllAreTaken(): void
+    {
+        $share = new FairShare();
+        for ($window = 0; $window < 5; ++$window) {
+            self::assertSame([1000, 4], [$this->taken($share, 'flood', 1000), $this->taken($share, 'desk', 4)]);
+            $share->next(true);
+        }
+    }
+
+    public function testAFloodTakesNothingFromADesk(): void
+    {
+        $share = new FairShare();
+        $this->taken($share, 'desk', 4);
+        $share->next(true);
+        $this->taken($share, 'flood', 5000);
+        $share->next(false);
+        for ($window = 0; $window < 20; ++$window) {
+            self::assertLessThan(5000, $this->taken($share, 'flood', 5000));
+            self::assertSame(4, $this->taken($share, 'desk', 4));
+            $share->next($window % 3 > 0);
+        }
+    }
+
+    /** The engine was started again while it is flooded, or the desk was: nobody knows it. */
+    public function testADeskThatComesLaterHasItsShareToo(): void
+    {
+        $share = new FairShare();
+        $this->taken($share, 'flood', 5000);
+        $share->next(false);
+        $this->taken($share, 'flood', 5000);
+        self::assertSame(4, $this->taken($share, 'desk', 4));
+    }
+
+    public function testVeryManyNamesAreOneSender(): void
+    {
+        $share = new FairShare();
+        $this->taken($share, 'desk', 4);
+        $share->next(true);
+        $this->taken($share, 'flood', 5000);
+        $share->next(false);
+        $all = 0;
+        for ($i = 0; $i < 20_000; ++$i) {
+            $all += $this->taken($share, "made up {$i}", 1);
+        }
+        self::assertLessThan(5000, $all);
+        self::assertSame(4, $this->taken($share, 'desk', 4), 'whoever was known keeps its own');
+    }
+
+    public function testOnceNobodyIsLeftOutThereIsRoomForAllAgain(): void
+    {
+        $share = new FairShare();
+        $this->taken($share, 'flood', 5000);
+        $share->next(false);
+        $this->taken($share, 'desk', 4);
+        $share->next(true);
+        self::assertSame(9000, $this->taken($share, 'busy', 9000));
+    }
+
+    private function taken(FairShare $share, string $sender, int $datagrams): int
+    {
+        $taken = 0;
+        for ($i = 0; $i < $datagrams; ++$i) {
+            $taken += $share->takes($sender) ? 1 : 0;
+        }
+
+        return $taken;
+    }
+}
