@@ -5,16 +5,19 @@ declare(strict_types=1);
 namespace NimbleJunction\Core;
 
 use NimbleJunction\Core\Discovery\Neighbours;
+use NimbleJunction\Core\Live\Activities;
+use NimbleJunction\Core\Live\Announcements;
+use NimbleJunction\Core\Live\Changes;
+use NimbleJunction\Core\Live\Hearing;
+use NimbleJunction\Core\Live\Outputs;
+use NimbleJunction\Core\Live\Reception;
+use NimbleJunction\Core\Live\Routing;
+use NimbleJunction\Core\Live\Universes;
 use NimbleJunction\Core\Plan\Plan;
-use NimbleJunction\Core\Port\Activities;
 use NimbleJunction\Core\Port\Activity;
 use NimbleJunction\Core\Port\Agenda;
-use NimbleJunction\Core\Port\Announcements;
 use NimbleJunction\Core\Port\Departure;
-use NimbleJunction\Core\Port\Outputs;
-use NimbleJunction\Core\Port\Reception;
 use NimbleJunction\Core\Port\Unclaimed;
-use NimbleJunction\Core\Route\Routing;
 use NimbleJunction\Core\Scope\Probes;
 use NimbleJunction\Core\State\Stored;
 use NimbleJunction\Core\Trace\Kind;
@@ -23,7 +26,6 @@ use NimbleJunction\Core\Trace\Trace;
 use NimbleJunction\Core\Universe\Hands;
 use NimbleJunction\Core\Universe\Hold;
 use NimbleJunction\Core\Universe\Universe;
-use NimbleJunction\Core\Universe\Universes;
 
 /**
  * The whole of show control as a state machine without input or output.

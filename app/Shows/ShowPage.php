@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace App\Shows;
 
 use NimbleJunction\Core\Check\Network;
-use NimbleJunction\Core\Port\Numbering;
-use NimbleJunction\Core\Port\OtherEnd;
-use NimbleJunction\Core\Route\Sentence;
 use NimbleJunction\Core\Show\PortEntry;
 use NimbleJunction\Core\Show\ShowReader;
 use NimbleJunction\Core\Show\UniverseEntry;
 use NimbleJunction\Core\Show\UniverseLink;
+use NimbleJunction\Core\Words\Numbering;
+use NimbleJunction\Core\Words\OtherEnd;
+use NimbleJunction\Core\Words\Sentence;
 use NimbleJunction\Engine\Net\Adapters;
 
 /** All that a page needs of the current show, computed here: the document, its sentences, what the other ends need. */

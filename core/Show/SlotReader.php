@@ -8,6 +8,7 @@ use NimbleJunction\Core\Universe\Curve;
 use NimbleJunction\Core\Universe\LossRule;
 use NimbleJunction\Core\Universe\MergeRule;
 use NimbleJunction\Core\Universe\Rules;
+use NimbleJunction\Core\Universe\ShapeEntry;
 use NimbleJunction\Core\Universe\WhenLost;
 
 /** Reads what a show document says of universes and runs of their slots. */

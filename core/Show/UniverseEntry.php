@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Show;
 
 use NimbleJunction\Core\Universe\Rules;
+use NimbleJunction\Core\Universe\ShapeEntry;
 
 final readonly class UniverseEntry
 {

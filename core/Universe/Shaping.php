@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Universe;
 
-use NimbleJunction\Core\Show\ShapeEntry;
-
 /** What happens to a universe's levels on the way out: curves, inversion and limits of single slots, then slots that change places. */
 final class Shaping
 {

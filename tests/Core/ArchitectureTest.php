@@ -32,6 +32,39 @@ final class ArchitectureTest extends TestCase
         self::assertGreaterThan(3, $looked);
     }
 
+    /** Wire ← Signal ← (Universe, Patch, Port, Route …) ← Plan ← Live ← Junction; words for people stand beside that, and nothing below knows them. */
+    public function testTheRoomsOfTheCoreFormNoCircle(): void
+    {
+        $knows = [];
+        foreach (self::files('core', 'php') as $path => $text) {
+            $rest = substr($path, \strlen(self::root().'/core/'));
+            $room = str_contains($rest, '/') ? (string) strstr($rest, '/', true) : 'Junction';
+            preg_match_all('/NimbleJunction\\\\Core\\\\([A-Z]\w+)(\\\\\w+)?/', $text, $found, PREG_SET_ORDER);
+            foreach ($found as $one) {
+                if (! isset($one[2]) && $one[1] !== 'Junction') {
+                    continue;
+                }
+                $other = $one[1];
+                if ($other !== $room) {
+                    $knows[$room][$other] = basename($path);
+                }
+            }
+        }
+        self::assertGreaterThan(12, \count($knows));
+        self::assertSame([], self::circle($knows));
+        foreach (['Junction', 'Live', 'Plan', 'Words', 'Check', 'Rehearsal'] as $top) {
+            foreach (['Wire', 'Signal', 'State', 'Trace', 'Universe', 'Patch', 'Route', 'Port', 'Show', 'Codec', 'Scope'] as $below) {
+                self::assertArrayNotHasKey($top, $knows[$below] ?? [], "{$below} must not know {$top}");
+            }
+        }
+    }
+
+    public function testACircleIsFound(): void
+    {
+        self::assertSame(['A', 'B', 'C', 'A'], self::circle(['A' => ['B' => 'x'], 'B' => ['C' => 'y'], 'C' => ['A' => 'z']]));
+        self::assertSame([], self::circle(['A' => ['B' => 'x', 'C' => 'x'], 'B' => ['C' => 'y']]));
+    }
+
     public function testNoFormatKnowsAnother(): void
     {
         foreach (glob(self::root().'/core/Wire/*', GLOB_ONLYDIR) ?: [] as $folder) {
@@ -63,6 +96,39 @@ final class ArchitectureTest extends TestCase
         foreach (self::files('resources/ts', 'vue') as $path => $text) {
             self::assertLessThanOrEqual(250, substr_count($text, "\n"), $path);
         }
+    }
+
+    /**
+     * @param array<string, array<string, string>> $knows
+     *
+     * @return list<string> rooms on the way round; none where there is no circle
+     */
+    private static function circle(array $knows): array
+    {
+        $isDone = [];
+        $walk = static function (string $room, array $way) use (&$walk, &$isDone, $knows): array {
+            $place = array_search($room, $way, true);
+            if ($place !== false) {
+                return [...\array_slice($way, $place), $room];
+            }
+            foreach (isset($isDone[$room]) ? [] : array_keys($knows[$room] ?? []) as $other) {
+                $circle = $walk($other, [...$way, $room]);
+                if ($circle !== []) {
+                    return $circle;
+                }
+            }
+            $isDone[$room] = true;
+
+            return [];
+        };
+        foreach (array_keys($knows) as $room) {
+            $circle = $walk($room, []);
+            if ($circle !== []) {
+                return $circle;
+            }
+        }
+
+        return [];
     }
 
     /** @return iterable<string, string> text by path */

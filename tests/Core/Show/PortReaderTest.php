@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace NimbleJunction\Tests\Core\Show;
 
 use Database\Seeders\FernhallGlasshouse;
-use NimbleJunction\Core\Port\OtherEnd;
-use NimbleJunction\Core\Route\Sentence;
 use NimbleJunction\Core\Show\LinkKind;
 use NimbleJunction\Core\Show\ShowReader;
 use NimbleJunction\Core\Show\ShowRefused;
+use NimbleJunction\Core\Words\OtherEnd;
+use NimbleJunction\Core\Words\Sentence;
 use NimbleJunction\Tests\Support\Rig;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;

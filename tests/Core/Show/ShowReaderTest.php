@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\Core\Show;
 
-use NimbleJunction\Core\Port\Numbering;
-use NimbleJunction\Core\Port\OtherEnd;
-use NimbleJunction\Core\Route\Sentence;
 use NimbleJunction\Core\Show\ShowReader;
 use NimbleJunction\Core\Show\ShowRefused;
+use NimbleJunction\Core\Words\Numbering;
+use NimbleJunction\Core\Words\OtherEnd;
+use NimbleJunction\Core\Words\Sentence;
 use NimbleJunction\Tests\Support\Rig;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;

@@ -2,14 +2,11 @@
 
 declare(strict_types=1);
 
-namespace NimbleJunction\Core;
+namespace NimbleJunction\Core\Live;
 
 use NimbleJunction\Core\Plan\Endpoint;
 use NimbleJunction\Core\Plan\Plan;
-use NimbleJunction\Core\Port\Activities;
 use NimbleJunction\Core\Port\Agenda;
-use NimbleJunction\Core\Port\Reception;
-use NimbleJunction\Core\Route\Routing;
 use NimbleJunction\Core\Scope\Probes;
 use NimbleJunction\Core\Signal\Frame;
 use NimbleJunction\Core\Signal\Message;
@@ -17,7 +14,6 @@ use NimbleJunction\Core\Signal\MidiAddress;
 use NimbleJunction\Core\Signal\Postponed;
 use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Signal\SyncPulse;
-use NimbleJunction\Core\Universe\Universes;
 
 /** What is heard: levels go into their universes, messages to the routes, and what has to wait waits. */
 final class Hearing

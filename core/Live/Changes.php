@@ -2,15 +2,12 @@
 
 declare(strict_types=1);
 
-namespace NimbleJunction\Core;
+namespace NimbleJunction\Core\Live;
 
 use NimbleJunction\Core\Plan\Plan;
-use NimbleJunction\Core\Port\Outputs;
-use NimbleJunction\Core\Route\Routing;
 use NimbleJunction\Core\Scope\Probes;
 use NimbleJunction\Core\Trace\Event;
 use NimbleJunction\Core\Universe\Universe;
-use NimbleJunction\Core\Universe\Universes;
 
 /**
  * What other levels of universes bring with them. One call of the junction is one

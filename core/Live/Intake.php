@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace NimbleJunction\Core\Universe;
+namespace NimbleJunction\Core\Live;
 
 use NimbleJunction\Core\Plan\Mapping;
 use NimbleJunction\Core\Plan\Plan;
@@ -10,6 +10,9 @@ use NimbleJunction\Core\Signal\Frame;
 use NimbleJunction\Core\Trace\Kind;
 use NimbleJunction\Core\Trace\Step;
 use NimbleJunction\Core\Trace\Trace;
+use NimbleJunction\Core\Universe\SlotPriorities;
+use NimbleJunction\Core\Universe\Source;
+use NimbleJunction\Core\Universe\Universe;
 
 /** Takes frames of senders into universes: gets to know a source, keeps it alive, lets it go, and tells the trace. */
 final class Intake

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace NimbleJunction\Core\Universe;
+namespace NimbleJunction\Core\Live;
 
 use NimbleJunction\Core\Plan\Mapping;
 use NimbleJunction\Core\Plan\Plan;
@@ -12,6 +12,10 @@ use NimbleJunction\Core\State\Stored;
 use NimbleJunction\Core\Trace\Kind;
 use NimbleJunction\Core\Trace\Step;
 use NimbleJunction\Core\Trace\Trace;
+use NimbleJunction\Core\Universe\SlotPriorities;
+use NimbleJunction\Core\Universe\Source;
+use NimbleJunction\Core\Universe\Universe;
+use NimbleJunction\Core\Universe\UniverseState;
 
 /** All universes of the show: what they hear, what our own routes and copies set in them, and what ends in time. */
 final class Universes

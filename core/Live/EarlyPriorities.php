@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
-namespace NimbleJunction\Core\Universe;
+namespace NimbleJunction\Core\Live;
+
+use NimbleJunction\Core\Universe\SlotPriorities;
 
 /** Priorities of single slots that came before the first levels of their sender: kept for a moment, until those are there. */
 final class EarlyPriorities

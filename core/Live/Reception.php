@@ -2,11 +2,16 @@
 
 declare(strict_types=1);
 
-namespace NimbleJunction\Core\Port;
+namespace NimbleJunction\Core\Live;
 
 use NimbleJunction\Core\Discovery\Neighbours;
 use NimbleJunction\Core\Plan\Endpoint;
 use NimbleJunction\Core\Plan\Plan;
+use NimbleJunction\Core\Port\Activity;
+use NimbleJunction\Core\Port\Departure;
+use NimbleJunction\Core\Port\PollAnswers;
+use NimbleJunction\Core\Port\Synchroniser;
+use NimbleJunction\Core\Port\Unclaimed;
 use NimbleJunction\Core\Signal\Frame;
 use NimbleJunction\Core\Signal\Message;
 use NimbleJunction\Core\Signal\Postponed;

@@ -2,9 +2,7 @@
 
 declare(strict_types=1);
 
-namespace NimbleJunction\Core\Show;
-
-use NimbleJunction\Core\Universe\Curve;
+namespace NimbleJunction\Core\Universe;
 
 /** What happens to a run of slots on the way out. */
 final readonly class ShapeEntry

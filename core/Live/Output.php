@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace NimbleJunction\Core\Port;
+namespace NimbleJunction\Core\Live;
 
 use NimbleJunction\Core\Plan\Outlet;
 use NimbleJunction\Core\Trace\Event;

@@ -2,11 +2,13 @@
 
 declare(strict_types=1);
 
-namespace NimbleJunction\Core\Port;
+namespace NimbleJunction\Core\Live;
 
 use NimbleJunction\Core\Plan\Outlet;
 use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Plan\Target;
+use NimbleJunction\Core\Port\Activity;
+use NimbleJunction\Core\Port\Departure;
 use NimbleJunction\Core\State\Stored;
 use NimbleJunction\Core\Trace\Event;
 use NimbleJunction\Core\Trace\Step;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace NimbleJunction\Core\Port;
+namespace NimbleJunction\Core\Words;
 
 use NimbleJunction\Core\Show\Show;
 use NimbleJunction\Core\Signal\Protocol;

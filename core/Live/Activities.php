@@ -2,9 +2,10 @@
 
 declare(strict_types=1);
 
-namespace NimbleJunction\Core\Port;
+namespace NimbleJunction\Core\Live;
 
 use NimbleJunction\Core\Plan\Plan;
+use NimbleJunction\Core\Port\Activity;
 use NimbleJunction\Core\State\Stored;
 
 /** What each port of the show heard and said. */

@@ -2,9 +2,10 @@
 
 declare(strict_types=1);
 
-namespace NimbleJunction\Core\Route;
+namespace NimbleJunction\Core\Live;
 
 use NimbleJunction\Core\Plan\Plan;
+use NimbleJunction\Core\Route\MessageToSlot;
 use NimbleJunction\Core\Signal\Message;
 
 /** Why a message that no route takes was nearly taken by one: the sentence that finds the fault. */

@@ -2,11 +2,15 @@
 
 declare(strict_types=1);
 
-namespace NimbleJunction\Core\Route;
+namespace NimbleJunction\Core\Live;
 
 use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Port\Activity;
 use NimbleJunction\Core\Port\Departure;
+use NimbleJunction\Core\Route\Addressed;
+use NimbleJunction\Core\Route\Feedback;
+use NimbleJunction\Core\Route\MessageToSlot;
+use NimbleJunction\Core\Route\SlotToMessage;
 use NimbleJunction\Core\Signal\Message;
 use NimbleJunction\Core\State\Stored;
 use NimbleJunction\Core\Trace\Event;

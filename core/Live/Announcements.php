@@ -2,9 +2,11 @@
 
 declare(strict_types=1);
 
-namespace NimbleJunction\Core\Port;
+namespace NimbleJunction\Core\Live;
 
 use NimbleJunction\Core\Plan\Announcement;
+use NimbleJunction\Core\Port\Activity;
+use NimbleJunction\Core\Port\Departure;
 
 /** Says what is to be said again and again, when it is due. */
 final class Announcements
