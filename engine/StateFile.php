@@ -89,6 +89,16 @@ final class StateFile
         return "{$this->path}.older";
     }
 
+    /**
+     * @param string $bytes of such a file
+     *
+     * @return array<mixed>|null the state in it; null when the file is broken
+     */
+    public static function stateIn(string $bytes): ?array
+    {
+        return self::parse($bytes)['state'] ?? null;
+    }
+
     /** @return array{boot: string, at: int, time: int, state: array<mixed>}|null null for one that is broken */
     private static function parse(string $bytes): ?array
     {

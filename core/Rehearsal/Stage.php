@@ -47,6 +47,16 @@ final class Stage
         return $this->junction->adopt($this->compiler->compile($show), $now);
     }
 
+    /**
+     * Begins with what an engine has written down, as if it had been written at this very moment.
+     *
+     * @param array<mixed> $state
+     */
+    public function restore(array $state): void
+    {
+        $this->junction->restore($state, self::BEGIN);
+    }
+
     /** As after kill -9: another junction, with what the first one had written down. */
     public function restart(int $now): void
     {

@@ -7,7 +7,13 @@ namespace NimbleJunction\Tests\App;
 use App\Models\User;
 use App\Shows\ShowStore;
 use Illuminate\Support\Facades\Artisan;
+use NimbleJunction\Core\Plan\Compiler;
+use NimbleJunction\Core\Plan\Identity;
+use NimbleJunction\Core\Rehearsal\Stage;
+use NimbleJunction\Core\Show\ShowReader;
+use NimbleJunction\Core\Universe\Hold;
 use NimbleJunction\Engine\LiveLink\Role;
+use NimbleJunction\Engine\StateFile;
 use NimbleJunction\Tests\Support\Background;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\Process\Process;
@@ -80,6 +86,26 @@ final class CommandsTest extends AppTestCase
             self::assertStringContainsString($words, $refused->getErrorOutput());
             self::assertSame('', $refused->getOutput());
         }
+    }
+
+    public function testARehearsalBeginsWithWhatAnEngineHasWrittenDown(): void
+    {
+        $file = Background::root().'/tests/Golden/to-change/show.json';
+        $begin = Stage::nanos(0.0);
+        $before = new Stage(new Compiler(new Identity('engine-before---')), ShowReader::fromJson((string) file_get_contents($file)));
+        $before->junction->hold('palm', [new Hold(6, 99, 'anna', $begin + 1_000_000_000)], $begin);
+        (new StateFile("{$this->data}/engine-state"))->write($before->junction->state($begin));
+        $script = "{$this->data}/in.jsonl";
+        file_put_contents($script, '');
+        $options = ['--show' => $file, '--input' => [$script], '--state' => "{$this->data}/engine-state", '--until' => '3', '--points' => 'slot:palm/7'];
+        self::assertSame(0, Artisan::call('junction:rehearse', $options));
+        preg_match_all('/"at":([\d.]+),"point":"slot:palm\/7","value":(\d+)/', Artisan::output(), $found);
+        self::assertSame(['99', '0'], $found[2], 'it is held, and a second later no longer');
+        self::assertSame('1', $found[1][1]);
+
+        file_put_contents("{$this->data}/engine-state", '{}', FILE_APPEND);
+        self::assertSame(1, Artisan::call('junction:rehearse', $options), 'it is not whole');
+        self::assertFileExists("{$this->data}/engine-state", 'and is left alone');
     }
 
     public function testADocumentWithAnUnknownFieldOrReferenceIsToldWhere(): void

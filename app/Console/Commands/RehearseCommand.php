@@ -16,6 +16,7 @@ use NimbleJunction\Core\Show\ShowRefused;
 use NimbleJunction\Core\Wire\Capture\Pcap;
 use NimbleJunction\Core\Wire\Capture\Pcapng;
 use NimbleJunction\Core\Wire\Malformed;
+use NimbleJunction\Engine\StateFile;
 use Symfony\Component\Console\Output\OutputInterface;
 
 final class RehearseCommand extends Command
@@ -23,6 +24,7 @@ final class RehearseCommand extends Command
     protected $signature = 'junction:rehearse
         {--show= : the show document}
         {--input=* : a script of JSON lines, or a capture (pcap, pcapng); several are played one after another, each from the beginning}
+        {--state= : begin with the levels and holds in this file: engine-state of a data folder}
         {--until= : go on until this second}
         {--trace : say what happened too}
         {--points= : say changes of these, with commas between: slot:UNIVERSE/NUMBER}';
@@ -41,9 +43,11 @@ final class RehearseCommand extends Command
                 throw new \InvalidArgumentException("--until is \"{$until}\": give seconds from 0 to 1000000.");
             }
             $slots = $this->slots((string) $this->option('points'), array_keys($show->universes));
+            $state = $this->state((string) $this->option('state'));
             foreach ((array) $this->option('input') as $file) {
                 $input = $this->contents((string) $file, '--input');
                 $stage = new Stage(new Compiler(new Identity(self::CID)), $show);
+                $stage->restore($state);
                 $rehearsal = new Rehearsal($stage, (bool) $this->option('trace'), $slots);
                 $seconds = $until === null ? null : (float) $until;
                 $isCapture = Pcap::isOne($input) || Pcapng::isOne($input);
@@ -70,6 +74,21 @@ final class RehearseCommand extends Command
         }
 
         return (string) file_get_contents($file);
+    }
+
+    /**
+     * @return array<mixed> nothing where no file is given
+     *
+     * @throws \InvalidArgumentException
+     */
+    private function state(string $file): array
+    {
+        if ($file === '') {
+            return [];
+        }
+
+        return StateFile::stateIn($this->contents($file, '--state'))
+            ?? throw new \InvalidArgumentException("--state: {$file} is no whole file of an engine's state. Give engine-state, or engine-state.older, of its data folder.");
     }
 
     /**
