@@ -104,7 +104,9 @@ final class CommandsTest extends AppTestCase
         self::assertSame('1', $found[1][1]);
 
         file_put_contents("{$this->data}/engine-state", '{}', FILE_APPEND);
-        self::assertSame(1, Artisan::call('junction:rehearse', $options), 'it is not whole');
+        $refused = new Process([PHP_BINARY, 'artisan', 'junction:rehearse', "--show={$file}", "--input={$script}", "--state={$this->data}/engine-state"], Background::root(), null, null, 120);
+        self::assertSame(1, $refused->run());
+        self::assertStringContainsString("is no whole file of an engine's state", $refused->getErrorOutput());
         self::assertFileExists("{$this->data}/engine-state", 'and is left alone');
     }
 
