@@ -6,7 +6,6 @@ namespace NimbleJunction\Tests\Browser;
 
 use Facebook\WebDriver\WebDriverKeys;
 use NimbleJunction\Tests\Support\Background;
-use PHPUnit\Framework\Attributes\Depends;
 
 /** What a builder changes, what the page says when it does not fit, and what others may not do. */
 final class BuildingTest extends BrowserTestCase
@@ -29,8 +28,14 @@ final class BuildingTest extends BrowserTestCase
         }
     }
 
-    #[Depends('testAxeFindsNothingInEitherTheme')]
-    public function testAWrongPortIsRefusedAtItsFieldAndARightOneListensAtOnce(): void
+    /** It is one port. */
+    public function testAPortFromItsFormToItsReturn(): void
+    {
+        $this->aWrongPortIsRefusedAtItsFieldAndARightOneListensAtOnce();
+        $this->aPortIsSwitchedOffDeletedAndBroughtBack();
+    }
+
+    private function aWrongPortIsRefusedAtItsFieldAndARightOneListensAtOnce(): void
     {
         $this->go('Ports');
         self::$chrome->press('Add a port', '.page-head');
@@ -50,8 +55,7 @@ final class BuildingTest extends BrowserTestCase
         fclose($socket);
     }
 
-    #[Depends('testAWrongPortIsRefusedAtItsFieldAndARightOneListensAtOnce')]
-    public function testAPortIsSwitchedOffDeletedAndBroughtBack(): void
+    private function aPortIsSwitchedOffDeletedAndBroughtBack(): void
     {
         self::$chrome->press('Switch off', 'aside.panel');
         $this->sees('.row-button[aria-current="true"]', 'off');
@@ -65,7 +69,6 @@ final class BuildingTest extends BrowserTestCase
         $this->sees('.notice', 'delete port "attic-console"');
     }
 
-    #[Depends('testAPortIsSwitchedOffDeletedAndBroughtBack')]
     public function testAnEditOfTheShowNeverMakesALampBlink(): void
     {
         $this->fader('House desk fader 1', 222);
@@ -89,7 +92,6 @@ final class BuildingTest extends BrowserTestCase
         self::assertSame([], array_values(array_diff(self::$chrome->driver->executeScript('return [...window.levels]'), ['222'])));
     }
 
-    #[Depends('testAnEditOfTheShowNeverMakesALampBlink')]
     public function testAWrongShowDocumentIsRefusedWithItsPath(): void
     {
         $file = (string) tempnam(sys_get_temp_dir(), 'junction-wrong-');
@@ -107,7 +109,6 @@ final class BuildingTest extends BrowserTestCase
         }
     }
 
-    #[Depends('testAWrongShowDocumentIsRefusedWithItsPath')]
     public function testAViewerSeesEverythingAndIsOfferedNoChange(): void
     {
         self::$chrome->press('Log out', 'nav.rail');

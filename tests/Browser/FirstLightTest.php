@@ -6,12 +6,24 @@ namespace NimbleJunction\Tests\Browser;
 
 use Facebook\WebDriver\WebDriverKeys;
 use NimbleJunction\Tests\Support\Background;
-use PHPUnit\Framework\Attributes\Depends;
 
 /** Two desks, one rig, from end to end: the walk of the first evening, through real pages and real packets. */
 final class FirstLightTest extends BrowserTestCase
 {
-    public function testBothDesksAreSeenToArrive(): void
+    /** Each step stands on the one before, as in an evening. */
+    public function testTheWalkOfTheFirstEvening(): void
+    {
+        $this->bothDesksAreSeenToArrive();
+        $this->theHighestLeavesToTheWireAndToTheNetwork();
+        $this->aHigherPriorityWinsAndThePageSaysWhy();
+        $this->theTabletDrivesALampAndItsFaderFollowsTheDesk();
+        $this->aSlotIsHeldByHandWithTheKeyboardAndLetGoWithOneKey();
+        $this->brokenPacketsAreRefusedWithTheReason();
+        $this->aCableIsPulledAndTheOtherDeskCarriesOn();
+        $this->aKilledEngineIsBackWithItsHoldsAndThePageComesBackByItself();
+    }
+
+    private function bothDesksAreSeenToArrive(): void
     {
         $this->go('Overview');
         $this->sees('[aria-label="Ports that receive"]', '512 slots of sACN universe 1, priority 100, from 127.77.0.12');
@@ -20,8 +32,7 @@ final class FirstLightTest extends BrowserTestCase
         $this->sees('header.strip', 'Engine alive');
     }
 
-    #[Depends('testBothDesksAreSeenToArrive')]
-    public function testTheHighestLeavesToTheWireAndToTheNetwork(): void
+    private function theHighestLeavesToTheWireAndToTheNetwork(): void
     {
         $this->fader('House desk fader 1', 200);
         $this->fader('Guest desk fader 1', 120);
@@ -44,8 +55,7 @@ final class FirstLightTest extends BrowserTestCase
         self::$chrome->press('hex', 'header.strip');
     }
 
-    #[Depends('testTheHighestLeavesToTheWireAndToTheNetwork')]
-    public function testAHigherPriorityWinsAndThePageSaysWhy(): void
+    private function aHigherPriorityWinsAndThePageSaysWhy(): void
     {
         $this->go('Stand-ins');
         self::$chrome->fill('[aria-label="Guest desk"] input[type=number]', '150');
@@ -62,8 +72,7 @@ final class FirstLightTest extends BrowserTestCase
         $this->lamp('Palm House dimmers', 1, 200);
     }
 
-    #[Depends('testAHigherPriorityWinsAndThePageSaysWhy')]
-    public function testTheTabletDrivesALampAndItsFaderFollowsTheDesk(): void
+    private function theTabletDrivesALampAndItsFaderFollowsTheDesk(): void
     {
         $this->fader("Guide's tablet fader", 0.5);
         $this->lamp('Palm House dimmers', 5, 128);
@@ -77,8 +86,7 @@ final class FirstLightTest extends BrowserTestCase
         $this->sees('.hops', '2F 70 61 6C 6D');
     }
 
-    #[Depends('testBothDesksAreSeenToArrive')]
-    public function testASlotIsHeldByHandWithTheKeyboardAndLetGoWithOneKey(): void
+    private function aSlotIsHeldByHandWithTheKeyboardAndLetGoWithOneKey(): void
     {
         $this->go('Universes');
         self::$chrome->find('[data-slot="1"]')->click();
@@ -94,8 +102,7 @@ final class FirstLightTest extends BrowserTestCase
         $this->lamp('Palm House dimmers', 12, 0);
     }
 
-    #[Depends('testBothDesksAreSeenToArrive')]
-    public function testBrokenPacketsAreRefusedWithTheReason(): void
+    private function brokenPacketsAreRefusedWithTheReason(): void
     {
         $this->go('Stand-ins');
         self::$chrome->press('Send broken packets', '[aria-label="House desk"]');
@@ -108,8 +115,7 @@ final class FirstLightTest extends BrowserTestCase
         $this->sees('header.strip', 'Engine alive');
     }
 
-    #[Depends('testTheTabletDrivesALampAndItsFaderFollowsTheDesk')]
-    public function testACableIsPulledAndTheOtherDeskCarriesOn(): void
+    private function aCableIsPulledAndTheOtherDeskCarriesOn(): void
     {
         $this->go('Stand-ins');
         self::$chrome->press('Pull the cable', '[aria-label="House desk"]');
@@ -125,8 +131,7 @@ final class FirstLightTest extends BrowserTestCase
     }
 
     /** Lamps, holds and the page itself after the engine is killed as hard as can be. */
-    #[Depends('testACableIsPulledAndTheOtherDeskCarriesOn')]
-    public function testAKilledEngineIsBackWithItsHoldsAndThePageComesBackByItself(): void
+    private function aKilledEngineIsBackWithItsHoldsAndThePageComesBackByItself(): void
     {
         $this->go('Universes');
         self::$chrome->find('[data-slot="9"]')->click();

@@ -7,7 +7,6 @@ namespace NimbleJunction\Tests\Browser;
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
 use NimbleJunction\Tests\Support\Background;
-use PHPUnit\Framework\Attributes\Depends;
 
 /** The frame of every page, and what a tired person does with it: keys, palette, paths, the usual faults. */
 final class FrameTest extends BrowserTestCase
@@ -63,7 +62,6 @@ final class FrameTest extends BrowserTestCase
     }
 
     /** The second commonest fault: one side counts from 0. The overview says it without a click. */
-    #[Depends('testARouteIsAddedReadAsASentenceAndSeenAtWork')]
     public function testAnOffByOneIsSaidAndMendedFromTheOverview(): void
     {
         $this->go('Ports');
@@ -98,7 +96,6 @@ final class FrameTest extends BrowserTestCase
         $this->sees('[aria-label="Slot"]', 'Guest desk: changed it last (LTP)');
     }
 
-    #[Depends('testTheMergeRuleIsChangedForOneUniverse')]
     public function testAUniverseFadesWhenItsLastSourceIsGone(): void
     {
         $this->fader('House desk fader 8', 240);

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\Browser;
 
-use PHPUnit\Framework\Attributes\Depends;
-
 /** A keyboard and a stick plugged into this browser's computer, the Web MIDI and Gamepad APIs replaced in the page. */
 final class LentDevicesTest extends BrowserTestCase
 {
@@ -20,7 +18,15 @@ final class LentDevicesTest extends BrowserTestCase
         self::$chrome->find('main h1');
     }
 
-    public function testAKeyboardIsLentAndOneClickMakesAPortOfIt(): void
+    /** Each step stands on the one before: without the keyboard there is nothing to play. */
+    public function testAKeyboardFromLendingToUnplugging(): void
+    {
+        $this->aKeyboardIsLentAndOneClickMakesAPortOfIt();
+        $this->aKeyLightsALampAndTheLampLightsTheKey();
+        $this->itIsLentAgainAfterAReloadAndMissedWhenUnplugged();
+    }
+
+    private function aKeyboardIsLentAndOneClickMakesAPortOfIt(): void
     {
         $this->go('Ports');
         self::$chrome->press('Show the MIDI devices here', self::LEND);
@@ -36,8 +42,7 @@ final class LentDevicesTest extends BrowserTestCase
         $this->sees('aside.panel', 'open this page there, Ports, Lend devices');
     }
 
-    #[Depends('testAKeyboardIsLentAndOneClickMakesAPortOfIt')]
-    public function testAKeyLightsALampAndTheLampLightsTheKey(): void
+    private function aKeyLightsALampAndTheLampLightsTheKey(): void
     {
         $this->route('Key to lamp', 'A message sets a slot', 'Note');
         $this->sees('.row-button[aria-current="true"]', 'When note 60 (C4) on channel 1 arrives on Attic Keys, set slot 10 of Palm House: its velocity, 0 to 127, becomes level 0 to 255.');
@@ -50,8 +55,7 @@ final class LentDevicesTest extends BrowserTestCase
         $this->untilScript('return JSON.stringify(keys.lit().at(-1) ?? null)', '[176,60,50]');
     }
 
-    #[Depends('testAKeyLightsALampAndTheLampLightsTheKey')]
-    public function testItIsLentAgainAfterAReloadAndMissedWhenUnplugged(): void
+    private function itIsLentAgainAfterAReloadAndMissedWhenUnplugged(): void
     {
         self::$chrome->driver->navigate()->refresh();
         $this->go('Ports');

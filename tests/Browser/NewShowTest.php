@@ -7,12 +7,22 @@ namespace NimbleJunction\Tests\Browser;
 use Facebook\WebDriver\WebDriverKeys;
 use NimbleJunction\Core\Check\Network;
 use NimbleJunction\Engine\Net\Adapters;
-use PHPUnit\Framework\Attributes\Depends;
 
 /** The first ten minutes: an empty show, a desk and dimmers, the two that do not talk, and the fault found. */
 final class NewShowTest extends BrowserTestCase
 {
-    public function testAnEmptyShowIsBegunAndCanBeTakenBack(): void
+    /** Each step stands on the one before: there is nothing in an empty show. */
+    public function testTheFirstTenMinutes(): void
+    {
+        $this->anEmptyShowIsBegunAndCanBeTakenBack();
+        $this->lookingAroundIsOfferedWhereNothingIsYet();
+        $this->thePageOffersTheFirstStepAndTheFormMakesTheUniverseItNeeds();
+        $this->anAddressInUseIsSaidAtThePort();
+        $this->theFaultIsOnThePageWithoutAClickAndMendedInTheForm();
+        $this->theDimmersHearUsAndALampLights();
+    }
+
+    private function anEmptyShowIsBegunAndCanBeTakenBack(): void
     {
         $this->go('Show');
         self::$chrome->press('Begin an empty show', '.page');
@@ -28,8 +38,7 @@ final class NewShowTest extends BrowserTestCase
     }
 
     /** Looking around is offered; the form says whom it would ask before anybody is asked. */
-    #[Depends('testAnEmptyShowIsBegunAndCanBeTakenBack')]
-    public function testLookingAroundIsOfferedWhereNothingIsYet(): void
+    private function lookingAroundIsOfferedWhereNothingIsYet(): void
     {
         $this->go('Ports');
         self::$chrome->press('Look for sACN senders', '[aria-label="Out there"]');
@@ -44,8 +53,7 @@ final class NewShowTest extends BrowserTestCase
         $this->sees('.empty', 'No ports yet.');
     }
 
-    #[Depends('testAnEmptyShowIsBegunAndCanBeTakenBack')]
-    public function testThePageOffersTheFirstStepAndTheFormMakesTheUniverseItNeeds(): void
+    private function thePageOffersTheFirstStepAndTheFormMakesTheUniverseItNeeds(): void
     {
         $this->go('Overview');
         $this->sees('.empty', 'This show has no ports yet.');
@@ -60,8 +68,7 @@ final class NewShowTest extends BrowserTestCase
     }
 
     /** The stand-ins run on this machine, each at an address of its own; "every adapter" is shared with them, an address is not. */
-    #[Depends('testThePageOffersTheFirstStepAndTheFormMakesTheUniverseItNeeds')]
-    public function testAnAddressInUseIsSaidAtThePort(): void
+    private function anAddressInUseIsSaidAtThePort(): void
     {
         $this->sees('.row-button[aria-current="true"]', 'listens at 0.0.0.0:6454');
         $this->listenAt('127.77.0.11');
@@ -80,8 +87,7 @@ final class NewShowTest extends BrowserTestCase
     }
 
     /** The house desk sends port-addresses 1 and 2; this port listens to 0. */
-    #[Depends('testAnAddressInUseIsSaidAtThePort')]
-    public function testTheFaultIsOnThePageWithoutAClickAndMendedInTheForm(): void
+    private function theFaultIsOnThePageWithoutAClickAndMendedInTheForm(): void
     {
         $this->go('Overview');
         $this->sees('.stray', 'Art-Net port-address 1 (0:0:1) arrives from 127.77.0.11, and no port listens to it.');
@@ -95,8 +101,7 @@ final class NewShowTest extends BrowserTestCase
         $this->sees('[aria-label="Universes"]', 'Desk sends it');
     }
 
-    #[Depends('testTheFaultIsOnThePageWithoutAClickAndMendedInTheForm')]
-    public function testTheDimmersHearUsAndALampLights(): void
+    private function theDimmersHearUsAndALampLights(): void
     {
         $this->go('Ports');
         self::$chrome->press('Add a port', '.page-head');

@@ -6,12 +6,19 @@ namespace NimbleJunction\Tests\Browser;
 
 use Facebook\WebDriver\WebDriverKeys;
 use NimbleJunction\Tests\Support\Background;
-use PHPUnit\Framework\Attributes\Depends;
 
 /** A kind of fixture and one of that kind: named in the grid, tested by hand as a whole. */
 final class PatchTest extends BrowserTestCase
 {
-    public function testAProfileAndAFixtureAtTheNextFreeAddress(): void
+    /** Each step stands on the one before: it is one fixture. */
+    public function testAFixtureFromItsProfileToTheEndOfTheUniverse(): void
+    {
+        $this->aProfileAndAFixtureAtTheNextFreeAddress();
+        $this->itsNameLiesOverItsSlotsAndItsParameterIsHeldAsAWhole();
+        $this->sharedSlotsAreSaidAndAFixturePastTheEndIsRefused();
+    }
+
+    private function aProfileAndAFixtureAtTheNextFreeAddress(): void
     {
         $this->go('Patch');
         $this->sees('section[aria-label="Fern Gallery"]', 'next free slot 13');
@@ -36,8 +43,7 @@ final class PatchTest extends BrowserTestCase
         $this->sees('aside.panel', '14–15');
     }
 
-    #[Depends('testAProfileAndAFixtureAtTheNextFreeAddress')]
-    public function testItsNameLiesOverItsSlotsAndItsParameterIsHeldAsAWhole(): void
+    private function itsNameLiesOverItsSlotsAndItsParameterIsHeldAsAWhole(): void
     {
         self::$chrome->press('Test it by hand', 'aside.panel');
         $this->sees('[data-slot="13"]', 'Path spot');
@@ -52,8 +58,7 @@ final class PatchTest extends BrowserTestCase
         $this->sees('header.strip', 'nothing held');
     }
 
-    #[Depends('testItsNameLiesOverItsSlotsAndItsParameterIsHeldAsAWhole')]
-    public function testSharedSlotsAreSaidAndAFixturePastTheEndIsRefused(): void
+    private function sharedSlotsAreSaidAndAFixturePastTheEndIsRefused(): void
     {
         $this->go('Patch');
         self::$chrome->press('Path spot', 'section[aria-label="Fern Gallery"]');

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace NimbleJunction\Tests\Browser;
 
 use Facebook\WebDriver\WebDriverKeys;
-use PHPUnit\Framework\Attributes\Depends;
 
 /** Everything on the page of ports: what is out there, how ports cross, why two boxes do not talk, and the fix on a button. */
 final class PortsTest extends BrowserTestCase
@@ -131,7 +130,6 @@ final class PortsTest extends BrowserTestCase
         self::$chrome->press('Cancel', 'form');
     }
 
-    #[Depends('testARangeOfUniversesIsWrittenAtOnceAndRanksLeaveTheLastOnesOut')]
     public function testAnArtNetNumberMayBeWrittenInItsThreeParts(): void
     {
         $this->go('Ports');

@@ -4,15 +4,20 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\Browser;
 
-use PHPUnit\Framework\Attributes\Depends;
-
 /** Values over time, as a person watches them. */
 final class ScopeTest extends BrowserTestCase
 {
     private const SLOT = '[aria-label="Palm House, slot 7"]';
     private const MESSAGE = '[aria-label="Guide\'s tablet, /palm/lantern"]';
 
-    public function testASlotIsWatchedFromItsOwnPage(): void
+    /** The second stands beside the first. */
+    public function testASlotAndANumberBesideIt(): void
+    {
+        $this->aSlotIsWatchedFromItsOwnPage();
+        $this->aNumberInMessagesIsWatchedBesideIt();
+    }
+
+    private function aSlotIsWatchedFromItsOwnPage(): void
     {
         $this->go('Stand-ins');
         self::$chrome->press('Slow wave', '[aria-label="House desk"]');
@@ -25,8 +30,7 @@ final class ScopeTest extends BrowserTestCase
         self::assertTrue(self::$chrome->driver->executeScript('const canvas = document.querySelector(".lane canvas"); const data = canvas.getContext("2d").getImageData(0, 0, canvas.width, canvas.height).data; let inked = 0; for (let i = 3; i < data.length; i += 4) inked += data[i] > 0 ? 1 : 0; return inked > 500'), 'the curve is drawn');
     }
 
-    #[Depends('testASlotIsWatchedFromItsOwnPage')]
-    public function testANumberInMessagesIsWatchedBesideIt(): void
+    private function aNumberInMessagesIsWatchedBesideIt(): void
     {
         $this->choose('Watch', 'A number in messages');
         $this->choose('Port', "Guide's tablet");

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace NimbleJunction\Tests\Browser;
 
 use NimbleJunction\Tests\Support\Background;
-use PHPUnit\Framework\Attributes\Depends;
 use Symfony\Component\Process\Process;
 
 /** What the page says when the engine is in trouble, or somebody else has saved meanwhile. */
@@ -32,7 +31,6 @@ final class TroubleTest extends BrowserTestCase
         $this->untilScript('return String(document.querySelectorAll(".mark.alive").length > 3)', 'true');
     }
 
-    #[Depends('testAnEngineThatHangsLeavesNothingAlive')]
     public function testWhatIsWrongWithTheEngineItselfStandsOnEveryPageUntilItIsOver(): void
     {
         // Where the engine writes its state down there is something in the way.
@@ -49,7 +47,6 @@ final class TroubleTest extends BrowserTestCase
         $this->untilScript('return String(document.querySelector("header.strip").textContent.includes("warning"))', 'false');
     }
 
-    #[Depends('testWhatIsWrongWithTheEngineItselfStandsOnEveryPageUntilItIsOver')]
     public function testAnOlderFormSaysWhatTheOtherHasChangedAndKeepsWhatWasTyped(): void
     {
         $this->go('Ports');

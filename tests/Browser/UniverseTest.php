@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace NimbleJunction\Tests\Browser;
 
 use Facebook\WebDriver\WebDriverKeys;
-use PHPUnit\Framework\Attributes\Depends;
 
 /** A universe looked at closely: sources with their rates, a snapshot to compare with, holds on a run, shapes, swaps, ranges, a chosen source. */
 final class UniverseTest extends BrowserTestCase
@@ -109,7 +108,6 @@ final class UniverseTest extends BrowserTestCase
         self::$chrome->press('Cancel', 'form[aria-label="Range"]');
     }
 
-    #[Depends('testARangeIsLaidDownElsewhereAndAWrongOneIsRefused')]
     public function testOneChosenSourceLeadsAndTheOthersAreShown(): void
     {
         $this->go('Universes');
