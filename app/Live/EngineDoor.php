@@ -8,6 +8,10 @@ namespace App\Live;
 final readonly class EngineDoor
 {
     private const PATIENCE_SECONDS = 15;
+    private const CONNECT_SECONDS = 1;
+
+    /** EAGAIN of connect(2): very many wait at the door at this moment. */
+    private const FULL = 11;
 
     public function __construct(private string $path)
     {
@@ -20,7 +24,11 @@ final readonly class EngineDoor
      */
     public function adopt(string $json, int $revision = 0): ?string
     {
-        $socket = @stream_socket_client("unix://{$this->path}", $code, $message, 1);
+        $socket = false;
+        $code = self::FULL;
+        for ($until = microtime(true) + self::CONNECT_SECONDS; $code === self::FULL && microtime(true) < $until; usleep($socket === false ? 10_000 : 0)) {
+            $socket = @stream_socket_client("unix://{$this->path}", $code, $message, self::CONNECT_SECONDS);
+        }
         if ($socket === false) {
             return 'The engine is not running: the change is stored and comes into force when it starts.';
         }

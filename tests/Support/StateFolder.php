@@ -53,7 +53,8 @@ final class StateFolder
     /** @param array<string, mixed> $command */
     public function tell(array $command): array
     {
-        $socket = stream_socket_client("unix://{$this->path}/engine.sock");
+        // Where very many wait at the door it is full for a moment.
+        $socket = Background::until(fn() => @stream_socket_client("unix://{$this->path}/engine.sock"), 'The control socket letting us in');
         fwrite($socket, json_encode($command, JSON_THROW_ON_ERROR)."\n");
         $answer = json_decode((string) fgets($socket), true, flags: JSON_THROW_ON_ERROR);
         fclose($socket);
