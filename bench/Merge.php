@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace NimbleJunction\Bench;
 
 use NimbleJunction\Bench\Support\Stopwatch;
+use NimbleJunction\Core\Merge\HtpMerger;
+use NimbleJunction\Core\Merge\Source;
 use NimbleJunction\Core\Signal\Protocol;
-use NimbleJunction\Core\Universe\HtpMerger;
-use NimbleJunction\Core\Universe\Source;
 
 /** HTP of two sources of 512 slots, every slot of both new each time, against a loop over characters. */
 final class Merge implements Measurement

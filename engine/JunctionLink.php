@@ -144,7 +144,7 @@ final class JunctionLink implements Conversation
             case 'check':
                 return ['findings' => $this->check($command)];
             case 'explain':
-                return $this->report->slot($this->universe($command), $command->whole('slot', 1, 512) - 1, Engine::now());
+                return $this->report->slot($this->universe($command), $command->whole('slot', 1, 512) - 1);
         }
 
         throw new CommandRefused('This command is not known. Known are: subscribe, hold, release, explain, lend, lent, check.');
@@ -242,7 +242,7 @@ final class JunctionLink implements Conversation
         if ($view->isNew("winners {$universeId}", $winners)) {
             $client->show(self::packed(2, $universeId, $winners));
         }
-        foreach (array_values($universe->sources()) as $place => $source) {
+        foreach ($universe->contributors() as $place => $source) {
             if ($view->isNew("source {$universeId} {$place}", $source->levels)) {
                 $client->show(self::packed(3, $universeId, \chr($place).$source->levels));
             }

@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace NimbleJunction\Engine;
 
 use NimbleJunction\Core\Junction;
+use NimbleJunction\Core\Merge\Contributor;
+use NimbleJunction\Core\Merge\Layer;
+use NimbleJunction\Core\Merge\SlotPriorities;
+use NimbleJunction\Core\Merge\Source;
 use NimbleJunction\Core\Scope\Probe;
 use NimbleJunction\Core\Trace\Event;
 use NimbleJunction\Core\Trace\Hop;
-use NimbleJunction\Core\Universe\SlotPriorities;
-use NimbleJunction\Core\Universe\Source;
 use NimbleJunction\Core\Universe\Universe;
 use NimbleJunction\Engine\Health\Compilation;
 use NimbleJunction\Engine\Health\Warnings;
@@ -20,6 +22,9 @@ final readonly class Report
 {
     /** Bytes of a packet that a hop shows. */
     private const MOST_BYTES = 160;
+
+    /** Names of owners that a source of ours is called by. */
+    private const MOST_NAMES = 3;
 
     public function __construct(private Junction $junction, private int $startedAt, private PortReport $ports, private Warnings $warnings, private Descriptors $descriptors)
     {
@@ -50,36 +55,19 @@ final readonly class Report
         return ['type' => 'minutes', 'ports' => (object) $ports];
     }
 
-    /** @return array<string, mixed> who sends a universe */
+    /** @return array<string, mixed> who gives a universe levels */
     public function sources(Universe $universe, int $now): array
     {
         $leading = $universe->leading();
+        $rows = [];
+        foreach ($universe->contributors() as $contributor) {
+            // Its number in the winners' picture, 0 when it takes no part.
+            $place = array_search($contributor, $leading, true);
+            $rows[] = ($contributor instanceof Source ? self::sender($contributor, $now) : self::ours($contributor))
+                + ['place' => \is_int($place) ? $place + 1 : 0];
+        }
 
-        return [
-            'type' => 'sources',
-            'universe' => $universe->id,
-            'merge' => $universe->rules()->merge->value,
-            'sources' => array_map(static fn(Source $source): array => [
-                'name' => $source->name,
-                'protocol' => $source->protocol?->spelled() ?? 'our own routes',
-                'port' => $source->portId,
-                'address' => $source->address,
-                'priority' => $source->priority,
-                'slots' => $source->slots,
-                'frames' => $source->frames,
-                'outOfOrder' => $source->outOfOrder,
-                'lost' => $source->lost,
-                'rate' => $source->protocol === null ? null : $source->rhythm->rate($now),
-                'gap' => round($source->rhythm->longestGapMillis($now)),
-                'jitter' => round($source->rhythm->jitterMillis(), 1),
-                'bySlot' => $source->slotPriorities !== '',
-                'lastResort' => $source->lastResort,
-                'preview' => $source->preview,
-                'heardAgo' => self::ago($source->heardAt, $now),
-                // its number in the winners' picture, 0 when it takes no part
-                'place' => \in_array($source, $leading, true) ? (int) array_search($source, $leading, true) + 1 : 0,
-            ], array_values($universe->sources())),
-        ];
+        return ['type' => 'sources', 'universe' => $universe->id, 'merge' => $universe->rules()->merge->value, 'sources' => $rows];
     }
 
     /**
@@ -87,18 +75,20 @@ final readonly class Report
      *
      * @return array<string, mixed>
      */
-    public function slot(Universe $universe, int $slot, int $now): array
+    public function slot(Universe $universe, int $slot): array
     {
-        return [
-            'level' => \ord($universe->levels[$slot]),
-            'why' => $universe->explain($slot, $now),
-            'contributions' => array_map(static fn(Source $source): array => [
-                'name' => $source->name,
-                'level' => \ord($source->levels[$slot]),
-                'priority' => $source->isSparse() ? null : SlotPriorities::of($source, $slot),
-                'leads' => \in_array($source, $universe->leading(), true),
-            ], array_values($universe->sources())),
-        ];
+        $contributions = [];
+        $leading = $universe->leading();
+        foreach ($universe->sources() as $source) {
+            $contributions[] = ['name' => $source->name, 'level' => \ord($source->levels[$slot]), 'priority' => SlotPriorities::of($source, $slot), 'leads' => \in_array($source, $leading, true)];
+        }
+        foreach ($universe->layers()->all() as $layer) {
+            foreach ($layer->at($slot) as $one) {
+                $contributions[] = ['name' => $one->name, 'level' => \ord($one->levels[$slot]), 'priority' => $layer->priority, 'leads' => \in_array($layer, $leading, true)];
+            }
+        }
+
+        return ['level' => \ord($universe->levels[$slot]), 'why' => $universe->explain($slot), 'contributions' => $contributions];
     }
 
     /** @return array<string, mixed>|null events changed since a revision */
@@ -162,15 +152,72 @@ final readonly class Report
     /** @return array<string, mixed> */
     private static function universe(Universe $universe): array
     {
-        $whole = array_filter($universe->leading(), static fn(Source $source): bool => ! $source->isSparse());
+        $senders = $universe->leadingSenders();
 
         return [
             'spoken' => $universe->spoken || $universe->hasStopped(),
-            'sources' => \count($universe->sources()),
-            'leaders' => array_values(array_map(static fn(Source $source): string => $source->name, $whole)),
-            'priority' => $whole === [] ? null : max(array_map(static fn(Source $source): int => (int) $source->priority, $whole)),
+            'sources' => \count($universe->contributors()),
+            'leaders' => array_map(static fn(Source $source): string => $source->name, $senders),
+            'priority' => $senders === [] ? null : max(array_map(static fn(Source $source): int => $source->priority, $senders)),
             'raised' => 512 - substr_count($universe->levels, "\0"),
         ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function sender(Source $source, int $now): array
+    {
+        return [
+            'name' => $source->name,
+            'protocol' => $source->protocol->spelled(),
+            'port' => $source->portId,
+            'address' => $source->address,
+            'priority' => $source->priority,
+            'slots' => $source->slots,
+            'frames' => $source->frames,
+            'outOfOrder' => $source->outOfOrder,
+            'lost' => $source->lost,
+            'rate' => $source->rhythm->rate($now),
+            'gap' => round($source->rhythm->longestGapMillis($now)),
+            'jitter' => round($source->rhythm->jitterMillis(), 1),
+            'bySlot' => $source->slotPriorities !== '',
+            'lastResort' => $source->lastResort,
+            'preview' => $source->preview,
+            'heardAgo' => self::ago($source->heardAt, $now),
+        ];
+    }
+
+    /** @return array<string, mixed> routes and ranges, as one source of ours */
+    private static function ours(Contributor $layer): array
+    {
+        $isLayer = $layer instanceof Layer;
+
+        return [
+            'name' => $isLayer ? implode(', ', self::firstNames($layer)) : $layer->name,
+            'protocol' => 'our own',
+            'port' => '',
+            'address' => '',
+            'priority' => $isLayer ? $layer->priority : null,
+            'slots' => $isLayer ? 512 - substr_count($layer->mask, "\0") : 0,
+            'frames' => 0,
+            'outOfOrder' => 0,
+            'lost' => 0,
+            'rate' => null,
+            'gap' => 0,
+            'jitter' => 0,
+            'bySlot' => false,
+            'lastResort' => false,
+            'preview' => false,
+            'heardAgo' => null,
+        ];
+    }
+
+    /** @return list<string> */
+    private static function firstNames(Layer $layer): array
+    {
+        $names = array_column($layer->all(), 'name');
+        $more = \count($names) - self::MOST_NAMES;
+
+        return $more > 0 ? [...\array_slice($names, 0, self::MOST_NAMES), "{$more} more"] : $names;
     }
 
     /** @return list<array<string, mixed>> */

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Shows;
 
 use NimbleJunction\Core\Patch\Fixture;
-use NimbleJunction\Core\Patch\Parameter;
 use NimbleJunction\Core\Patch\Patch;
+use NimbleJunction\Core\Patch\Profile;
 
 /** Every fixture with its slots and those of its parameters, as a page shows them. */
 final class PatchSheet
@@ -25,13 +25,23 @@ final class PatchSheet
             'first' => $fixture->first,
             'last' => $patch->lastSlot($fixture),
             'shares' => $patch->sharing($fixture),
-            'parameters' => array_values(array_map(static fn(array $place): array => self::parameter($place[0], $fixture->first + $place[1]), $patch->profiles[$fixture->profileId]->places())),
+            'parameters' => self::parameters($patch->profiles[$fixture->profileId], $fixture->first),
         ], $fixtures);
     }
 
-    /** @return array<string, mixed> */
-    private static function parameter(Parameter $parameter, int $first): array
+    /** @return list<array<string, mixed>> */
+    private static function parameters(Profile $profile, int $first): array
     {
-        return ['name' => $parameter->name, 'first' => $first, 'last' => $first + $parameter->width - 1, 'intensity' => $parameter->isIntensity];
+        $parameters = [];
+        foreach ($profile->places() as $name => $places) {
+            $slots = array_map(static fn(int $place): int => $first - 1 + $place, $places);
+            $parameters[] = [
+                'name' => $name,
+                'slots' => $slots,
+                'intensity' => $profile->parameter($name)->isIntensity ?? false,
+            ];
+        }
+
+        return $parameters;
     }
 }

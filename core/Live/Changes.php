@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Live;
 
 use NimbleJunction\Core\Plan\Plan;
+use NimbleJunction\Core\Route\MessageToSlot;
 use NimbleJunction\Core\Scope\Probes;
 use NimbleJunction\Core\Trace\Event;
 use NimbleJunction\Core\Universe\Universe;
@@ -21,6 +22,9 @@ final class Changes
 
     /** @var array<string, Universe> changed in this turn, and not copied on yet */
     private array $dirty = [];
+
+    /** @var list<Result> what routes asked for in this turn, to be told when it is known what came of it */
+    private array $asked = [];
 
     public function __construct(
         private readonly Universes $universes,
@@ -51,16 +55,28 @@ final class Changes
         $this->dirty[$universe->id] = $universe;
     }
 
-    /** The turn ends: copies follow, then outputs are offered the levels of now, once. */
+    /** A route has set a slot; what comes of it is known when the turn ends. */
+    public function ask(Universe $universe, MessageToSlot $route, int $level, Event $event): void
+    {
+        $this->universes->setByRoute($universe, $route, $level);
+        $this->asked[] = new Result($event, $route, $level, $universe, $universe->levels);
+        $this->dirty[$universe->id] = $universe;
+    }
+
+    /** The turn ends: what is ours is merged, once a universe, and copies follow; then outputs are offered the levels of now, once. */
     public function commit(int $now): void
     {
-        $changed = $this->dirty;
+        if ($this->dirty === []) {
+            return;
+        }
+        $changed = [];
         while ($this->dirty !== []) {
-            $universe = reset($this->dirty);
-            unset($this->dirty[$universe->id]);
-            if ($this->copy($universe, $now)) {
-                $changed += $this->dirty;
-            }
+            $id = $this->nextDirty();
+            $universe = $this->dirty[$id];
+            unset($this->dirty[$id]);
+            $changed[$universe->id] = $universe;
+            $this->settle($universe, $now);
+            $this->copy($universe);
         }
         foreach ($changed as $universe) {
             $this->probes->levels($universe->id, $universe->levels, $now);
@@ -87,25 +103,62 @@ final class Changes
     }
 
     /**
-     * Parts of a universe that are carried elsewhere; ranges never run in a circle, a show that does is refused.
+     * Those that others are copied from come before those that they are copied to.
      *
-     * @return bool whether another universe has changed because of it
+     * @return string id of a universe
      */
-    private function copy(Universe $universe, int $now): bool
+    private function nextDirty(): string
     {
-        $hasMoved = false;
+        $next = (string) array_key_first($this->dirty);
+        if ($this->plan->copies === []) {
+            return $next;
+        }
+        foreach ($this->dirty as $id => $universe) {
+            if (($this->plan->order[$id] ?? 0) < ($this->plan->order[$next] ?? 0)) {
+                $next = $id;
+            }
+        }
+
+        return $next;
+    }
+
+    private function settle(Universe $universe, int $now): void
+    {
+        $before = $universe->levels;
+        $events = [];
+        $asked = $this->asked;
+        $this->asked = [];
+        $hasMoved = $universe->settle($now);
+        foreach ($asked as $result) {
+            if ($result->universe !== $universe) {
+                $this->asked[] = $result;
+
+                continue;
+            }
+            $this->routing->tellResult($result);
+            $events[] = $result->event;
+        }
+        if (! $hasMoved) {
+            return;
+        }
+        $this->routing->changed($universe, $before);
+        foreach ($universe->levels === $before ? [] : $events as $event) {
+            $this->outputs->await($universe->id, $event);
+        }
+    }
+
+    /** Parts of a universe that are carried elsewhere; they never run in a circle, a show that does is refused. */
+    private function copy(Universe $universe): void
+    {
         foreach ($universe->spoken ? $this->plan->copies[$universe->id] ?? [] : [] as $copy) {
             $target = $this->universes->find($copy->toUniverse);
             if ($target === null) {
                 continue;
             }
-            $before = $target->levels;
-            if ($this->universes->setSparse($target, "range {$copy->id}", "Range \"{$copy->name}\"", $copy->of($universe->levels), $now)) {
-                $this->note($target, $before, null);
-                $hasMoved = true;
+            $this->universes->bring($target, $copy, $universe->levels);
+            if (! $target->layers()->areSettled()) {
+                $this->dirty[$target->id] = $target;
             }
         }
-
-        return $hasMoved;
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Live;
 
-use NimbleJunction\Core\Universe\SlotPriorities;
+use NimbleJunction\Core\Merge\SlotPriorities;
 
 /** Priorities of single slots that came before the first levels of their sender: kept for a moment, until those are there. */
 final class EarlyPriorities

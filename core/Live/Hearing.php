@@ -182,12 +182,7 @@ final class Hearing
         foreach ($sets as ['route' => $route, 'level' => $level]) {
             $universe = $this->universes->find($route->universeId);
             if ($universe !== null) {
-                $before = $universe->levels;
-                $moved = $this->universes->setByRoute($universe, $route->slot, $level, $now);
-                $this->routing->tellResult($event, $route, $level, $universe, $before, $now);
-                if ($moved) {
-                    $this->changes->note($universe, $before, $event);
-                }
+                $this->changes->ask($universe, $route, $level, $event);
             }
         }
     }

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Live;
 
+use NimbleJunction\Core\Merge\SlotPriorities;
+use NimbleJunction\Core\Merge\Source;
 use NimbleJunction\Core\Plan\Mapping;
 use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Signal\Frame;
 use NimbleJunction\Core\Trace\Kind;
 use NimbleJunction\Core\Trace\Step;
 use NimbleJunction\Core\Trace\Trace;
-use NimbleJunction\Core\Universe\SlotPriorities;
-use NimbleJunction\Core\Universe\Source;
 use NimbleJunction\Core\Universe\Universe;
 
 /** Takes frames of senders into universes: gets to know a source, keeps it alive, lets it go, and tells the trace. */
@@ -98,12 +98,12 @@ final class Intake
             $this->compareLeaders($universe, $was, $source->portId, $now);
         }
 
-        return $universe->move($source, $frame->levels, $now) || $changed;
+        return $universe->move($source, $this->inOutputSlots($universe, $frame->levels)) || $changed;
     }
 
     private function welcome(Universe $universe, string $key, Mapping $mapping, Frame $frame, string $from, int $now): bool
     {
-        $others = array_filter($universe->sources(), static fn(Source $other): bool => ! $other->isSparse());
+        $others = $universe->sources();
         $name = $frame->name !== '' ? $frame->name : $this->plan->portName($mapping->portId);
         if (\in_array($name, array_map(static fn(Source $other): string => $other->name, $others), true)) {
             $name = "{$name} at {$from}";
@@ -115,10 +115,10 @@ final class Intake
 
             return false;
         }
-        $source->set($frame->levels);
+        $source->set($this->inOutputSlots($universe, $frame->levels));
         $early = $this->early->take("{$universe->id} {$key}", $now);
         if ($early !== '') {
-            $source->slotPriorities = self::padded($early);
+            $source->slotPriorities = $this->inOutputSlots($universe, self::padded($early));
             $source->slotPrioritiesAt = $now;
         }
         $source->sequence = $frame->sequence;
@@ -145,10 +145,10 @@ final class Intake
     {
         $was = $this->leaders($universe);
         $changed = $universe->remove($source, $now);
-        $this->dueAt = min($this->dueAt, $universe->fadeDueAt($now));
+        $this->dueAt = min($this->dueAt, $universe->kept()->fadeDueAt($now));
         $event = $this->trace->begin(Kind::Source, "lost {$universe->id} {$source->key}", $source->portId, "Lost source for {$this->named($universe)}: {$source->name} ({$source->address}) {$why}", $now);
         $this->trace->hop($event, Step::Note, "{$source->name} {$why}");
-        if ($universe->leading() === []) {
+        if ($universe->leadingSenders() === []) {
             $this->trace->hop($event, Step::Note, 'No source is left: '.$universe->rules()->whenLost->words());
         }
         $this->compareLeaders($universe, $was, $source->portId, $now);
@@ -160,7 +160,7 @@ final class Intake
     public function rankSlots(Universe $universe, Source $source, string $levels, int $now): bool
     {
         $had = $source->slotPriorities !== '';
-        $priorities = $levels === '' ? '' : self::padded($levels);
+        $priorities = $levels === '' ? '' : $this->inOutputSlots($universe, self::padded($levels));
         $changed = $universe->rankSlots($source, $priorities, $now);
         $this->dueAt = min($this->dueAt, $now + SlotPriorities::LOST_NANOS);
         if ($had !== ($priorities !== '')) {
@@ -175,7 +175,7 @@ final class Intake
     {
         $lowest = null;
         foreach ($universe->sources() as $source) {
-            if ($source->isSparse() || $source->rank() >= $newcomer->rank()) {
+            if ($source->rank() >= $newcomer->rank()) {
                 continue;
             }
             if ($lowest === null || [$source->rank(), $source->heardAt] < [$lowest->rank(), $lowest->heardAt]) {
@@ -196,13 +196,19 @@ final class Intake
         return str_pad(substr($levels, 0, Frame::SLOTS), Frame::SLOTS, "\0");
     }
 
+    /** What changes places does so as it comes in: from here on slots are those of the output. */
+    private function inOutputSlots(Universe $universe, string $bytes): string
+    {
+        $swaps = $universe->rules()->swaps;
+
+        return $swaps === null ? $bytes : $swaps->exchange($bytes);
+    }
+
     private function leaders(Universe $universe): string
     {
         $names = [];
-        foreach ($universe->leading() as $source) {
-            if (! $source->isSparse()) {
-                $names[] = "{$source->name} (priority {$source->priority})";
-            }
+        foreach ($universe->leadingSenders() as $source) {
+            $names[] = "{$source->name} (priority {$source->priority})";
         }
 
         return implode(' and ', $names);
@@ -212,7 +218,7 @@ final class Intake
     {
         $are = $this->leaders($universe);
         if ($are !== $was && $are !== '' && $was !== '') {
-            $rule = \count($universe->leading()) > 1 ? ', merged '.$universe->rules()->merge->spelled() : '';
+            $rule = \count($universe->leadingSenders()) > 1 ? ', merged '.$universe->rules()->merge->spelled() : '';
             $this->trace->note(Kind::Source, "leads {$universe->id}", $portId, Step::Changed, "{$this->named($universe)} is now led by {$are}{$rule}; before by {$was}", $now);
         }
     }

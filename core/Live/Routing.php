@@ -84,6 +84,8 @@ final class Routing
             $level = $route->level($message);
             if (! $route->enabled) {
                 $this->trace->hop($event, Step::Nearly, "\"{$route->name}\" listens for this, but the route is switched off", '', $route->id);
+            } elseif ($route->refusal !== '') {
+                $this->trace->hop($event, Step::Refused, "\"{$route->name}\" cannot set its slot: {$route->refusal}", '', $route->id);
             } elseif ($level === null) {
                 $this->trace->hop($event, Step::Nearly, "\"{$route->name}\" wants a number as argument {$route->argument}, there is none", '', $route->id);
             } else {
@@ -102,15 +104,19 @@ final class Routing
     }
 
     /** What came of a slot that a route has set. */
-    public function tellResult(Event $event, MessageToSlot $route, int $level, Universe $universe, string $before, int $now): void
+    public function tellResult(Result $result): void
     {
-        $old = \ord($before[$route->slot]);
-        $new = \ord($universe->levels[$route->slot]);
+        $route = $result->route;
+        $old = \ord($result->before[$route->slot]);
+        $new = \ord($result->universe->levels[$route->slot]);
         $where = 'slot '.($route->slot + 1)." of {$this->plan->universeName($route->universeId)}";
-        if ($new === $level) {
-            $this->trace->hop($event, $old === $new ? Step::Unchanged : Step::Changed, $old === $new ? "{$where} is {$level} already" : "{$where} from {$old} to {$new}", '', $route->id);
+        if ($new !== $result->level) {
+            $words = "{$where} was asked for {$result->level} and is {$new}. {$result->universe->explain($route->slot)}";
+            $this->trace->hop($result->event, Step::Unchanged, $words, '', $route->id);
+        } elseif ($old === $new) {
+            $this->trace->hop($result->event, Step::Unchanged, "{$where} is {$new} already", '', $route->id);
         } else {
-            $this->trace->hop($event, Step::Unchanged, "{$where} was asked for {$level} and is {$new}. {$universe->explain($route->slot, $now)}", '', $route->id);
+            $this->trace->hop($result->event, Step::Changed, "{$where} from {$old} to {$new}", '', $route->id);
         }
     }
 

@@ -4,16 +4,19 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Live;
 
+use NimbleJunction\Core\Merge\Bytes;
+use NimbleJunction\Core\Merge\SlotPriorities;
+use NimbleJunction\Core\Merge\Source;
+use NimbleJunction\Core\Plan\Copy;
 use NimbleJunction\Core\Plan\Mapping;
 use NimbleJunction\Core\Plan\Plan;
+use NimbleJunction\Core\Route\MessageToSlot;
 use NimbleJunction\Core\Signal\Frame;
 use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\State\Stored;
 use NimbleJunction\Core\Trace\Kind;
 use NimbleJunction\Core\Trace\Step;
 use NimbleJunction\Core\Trace\Trace;
-use NimbleJunction\Core\Universe\SlotPriorities;
-use NimbleJunction\Core\Universe\Source;
 use NimbleJunction\Core\Universe\Universe;
 use NimbleJunction\Core\Universe\UniverseState;
 
@@ -52,20 +55,20 @@ final class Universes
         $this->plan = $plan;
         $this->intake->adopt($plan);
         $feeds = $plan->feeds();
+        $routes = $this->routesBySlots($plan);
+        $copies = $this->copiesByTarget($plan);
         $kept = [];
         foreach ($plan->universes as $id => $entry) {
             $universe = $this->universes[$id] ?? new Universe($id, $entry['rules']);
             $universe->use($entry['rules'], $entry['shaping'], $now);
             foreach ($universe->sources() as $source) {
-                if ($source->protocol !== null) {
-                    isset($feeds["{$source->portId} {$id}"]) || $universe->remove($source, $now);
-                } elseif ($source->key === Universe::ROUTES) {
-                    $this->keepRouteSlots($universe, $source);
-                } elseif (! $this->isCopied($source->key, $id)) {
+                if (! isset($feeds["{$source->portId} {$id}"])) {
                     $universe->remove($source, $now);
                 }
             }
-            $this->dueAt = min($this->dueAt, $universe->fadeDueAt($now));
+            $this->giveAnew($universe, $routes[$id] ?? [], $copies[$id] ?? []);
+            $universe->settle($now);
+            $this->dueAt = min($this->dueAt, $universe->kept()->fadeDueAt($now));
             $kept[$id] = $universe;
         }
         $this->universes = $kept;
@@ -88,40 +91,21 @@ final class Universes
     /** How many sources of a protocol are merged into a universe. */
     public function countOf(string $universeId, Protocol $protocol): int
     {
-        $sources = ($this->universes[$universeId] ?? null)?->leading() ?? [];
+        $senders = ($this->universes[$universeId] ?? null)?->leadingSenders() ?? [];
 
-        return \count(array_filter($sources, static fn(Source $source): bool => $source->protocol === $protocol));
+        return \count(array_filter($senders, static fn(Source $source): bool => $source->protocol === $protocol));
     }
 
-    /** Sets one slot from a route: routes are one source together, beside whichever priority leads. */
-    public function setByRoute(Universe $universe, int $slot, int $level, int $now): bool
+    /** A route sets its slot; it counts when the universe is settled. */
+    public function setByRoute(Universe $universe, MessageToSlot $route, int $level): void
     {
-        $levels = $universe->source(Universe::ROUTES)->levels ?? str_repeat("\0", Frame::SLOTS);
-        $levels[$slot] = \chr($level);
-
-        return $this->setSparse($universe, Universe::ROUTES, 'Routes', $levels, $now);
+        $universe->layers()->set($route->owner(), self::nameOf($route), [$route->slot => $level]);
     }
 
-    /**
-     * A source of our own has other levels: it joins whichever priority leads.
-     *
-     * @param string $levels 512 bytes
-     */
-    public function setSparse(Universe $universe, string $key, string $name, string $levels, int $now): bool
+    /** A copy brings what leaves elsewhere; it counts when the universe is settled. */
+    public function bring(Universe $universe, Copy $copy, string $levels): void
     {
-        $source = $universe->source($key);
-        if ($source === null) {
-            $source = new Source($key, '', null, $name, '', null);
-            $source->heardAt = $now;
-            $source->set($levels);
-
-            return $universe->add($source, $now);
-        }
-        $source->heardAt = $now;
-        $source->name = $name;
-        ++$source->frames;
-
-        return $universe->move($source, $levels, $now);
+        $universe->layers()->give($copy->owner(), "Range \"{$copy->name}\"", $copy->of($levels), $copy->mask);
     }
 
     /** @return array<string, array<string, mixed>> for restore(), by universe */
@@ -140,6 +124,7 @@ final class Universes
     {
         foreach (array_intersect_key($stored, $this->universes) as $id => $part) {
             UniverseState::restore($part, $this->universes[$id], $now, $away);
+            $this->restoreOldRoutes($part, $this->universes[$id], $now);
         }
         $this->adopt($this->plan, $now);
         $this->rankByPlan($now);
@@ -175,7 +160,7 @@ final class Universes
                 }
             }
             $moved = $universe->fadeOn($now) || $moved;
-            $next = min($next, $universe->fadeDueAt($now));
+            $next = min($next, $universe->kept()->fadeDueAt($now));
             if ($moved) {
                 $changed[] = $universe->id;
             }
@@ -183,6 +168,20 @@ final class Universes
         $this->dueAt = min($next, $this->intake->dueAt);
 
         return $changed;
+    }
+
+    /** What was written down before own contributions were kept apart has one source for all routes together. */
+    private function restoreOldRoutes(Stored $stored, Universe $universe, int $now): void
+    {
+        foreach ($stored->parts('sources') as $part) {
+            $levels = $part->bytes('key', null, 512) === 'routes' ? $part->bytes('levels', Frame::SLOTS) : '';
+            foreach ($levels === '' ? [] : $this->routesBySlots($this->plan)[$universe->id] ?? [] as $route) {
+                if ($levels[$route->slot] !== "\0") {
+                    $this->setByRoute($universe, $route, \ord($levels[$route->slot]));
+                }
+            }
+        }
+        $universe->settle($now);
     }
 
     /** What a port says of its sources may have been changed since they were written down. */
@@ -199,32 +198,61 @@ final class Universes
         }
     }
 
-    private function isCopied(string $key, string $universeId): bool
+    /**
+     * What is ours goes on by the plan of now: a route that still sets this slot gives what it gave, by the names
+     * and the patch of now; what has no owner any more ends. Copies bring what they bring when the turn is committed.
+     *
+     * @param array<string, MessageToSlot> $routes by owner
+     * @param array<string, Copy> $copies by owner
+     */
+    private function giveAnew(Universe $universe, array $routes, array $copies): void
     {
-        foreach ($this->plan->copies as $copies) {
-            foreach ($copies as $copy) {
-                if ("range {$copy->id}" === $key && $copy->toUniverse === $universeId) {
-                    return true;
-                }
+        foreach ($universe->layers()->contributions() as $owner => $contribution) {
+            $route = $routes[$owner] ?? null;
+            if ($route !== null && $contribution->mask[$route->slot] !== "\0") {
+                $levels = $mask = Bytes::$none;
+                $levels[$route->slot] = $contribution->levels[$route->slot];
+                $mask[$route->slot] = "\xFF";
+                $universe->layers()->give($owner, self::nameOf($route), $levels, $mask, null, true);
+            } elseif (! isset($copies[$owner])) {
+                $universe->layers()->end($owner);
             }
         }
-
-        return false;
     }
 
-    private function keepRouteSlots(Universe $universe, Source $source): void
+    private static function nameOf(MessageToSlot $route): string
     {
-        $kept = str_repeat("\0", Frame::SLOTS);
-        foreach ($this->plan->messageRoutes as $addresses) {
-            foreach ($addresses as $routes) {
-                foreach ($routes as $route) {
-                    if ($route->enabled && $route->universeId === $universe->id) {
-                        $kept[$route->slot] = $source->levels[$route->slot];
+        return "Route \"{$route->name}\"";
+    }
+
+    /** @return array<string, array<string, MessageToSlot>> by universe and owner, those that may set their slot */
+    private function routesBySlots(Plan $plan): array
+    {
+        $routes = [];
+        foreach ($plan->messageRoutes as $addresses) {
+            foreach ($addresses as $list) {
+                foreach ($list as $route) {
+                    if ($route->enabled && $route->refusal === '') {
+                        $routes[$route->universeId][$route->owner()] = $route;
                     }
                 }
             }
         }
-        $universe->move($source, $kept, $source->heardAt);
+
+        return $routes;
+    }
+
+    /** @return array<string, array<string, Copy>> by the universe that it is brought to, and owner */
+    private function copiesByTarget(Plan $plan): array
+    {
+        $copies = [];
+        foreach ($plan->copies as $list) {
+            foreach ($list as $copy) {
+                $copies[$copy->toUniverse][$copy->owner()] = $copy;
+            }
+        }
+
+        return $copies;
     }
 
     private function named(Universe $universe): string

@@ -4,14 +4,15 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Patch;
 
-/** One thing about a fixture that can be set: it takes one slot, or two or three for a finer value. */
+/** One thing about a fixture that can be set: it takes one slot, or two to four for a finer value. */
 final readonly class Parameter
 {
     /**
-     * @param int $width slots, 1 to 3: 8, 16 or 24 bits, the coarsest first
+     * @param int $width slots, 1 to 4: 8 to 32 bits, the coarsest first
      * @param bool $isIntensity highest takes precedence for intensity, latest for everything else (common practice, no source)
+     * @param list<int> $at its slots within the fixture, from 1, the coarsest first; none for the next ones that are free
      */
-    public function __construct(public string $name, public int $width = 1, public bool $isIntensity = false)
+    public function __construct(public string $name, public int $width = 1, public bool $isIntensity = false, public array $at = [])
     {
     }
 

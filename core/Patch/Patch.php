@@ -9,12 +9,20 @@ final readonly class Patch
 {
     private const SLOTS = 512;
 
+    /** @var array<string, list<Fixture>> by universe */
+    private array $byUniverse;
+
     /**
      * @param array<string, Profile> $profiles by id
      * @param array<string, Fixture> $fixtures by id; each with a profile that is there
      */
     public function __construct(public array $profiles, public array $fixtures)
     {
+        $byUniverse = [];
+        foreach ($fixtures as $fixture) {
+            $byUniverse[$fixture->universeId][] = $fixture;
+        }
+        $this->byUniverse = $byUniverse;
     }
 
     public function lastSlot(Fixture $fixture): int
@@ -27,14 +35,52 @@ final readonly class Patch
     {
         $latest = str_repeat("\0", self::SLOTS);
         foreach ($this->in($universeId) as $fixture) {
-            foreach ($this->profiles[$fixture->profileId]->places() as [$parameter, $offset]) {
-                if (! $parameter->isIntensity) {
-                    $latest = substr_replace($latest, str_repeat("\1", $parameter->width), $fixture->first - 1 + $offset, $parameter->width);
+            $profile = $this->profiles[$fixture->profileId];
+            foreach ($profile->places() as $name => $places) {
+                if ($profile->parameter($name)?->isIntensity === true) {
+                    continue;
+                }
+                foreach ($places as $place) {
+                    $latest[$fixture->first - 2 + $place] = "\1";
                 }
             }
         }
 
         return $latest;
+    }
+
+    /** @return list<list<int>> the slots, from 0, of every parameter that takes several, the coarsest first */
+    public function wide(string $universeId): array
+    {
+        $wide = [];
+        foreach ($this->in($universeId) as $fixture) {
+            foreach ($this->profiles[$fixture->profileId]->places() as $places) {
+                if (\count($places) > 1) {
+                    $wide[] = array_map(static fn(int $place): int => $fixture->first - 2 + $place, $places);
+                }
+            }
+        }
+
+        return $wide;
+    }
+
+    /**
+     * The slots of a universe that hold a finer part of a parameter.
+     *
+     * @return array<int, array{string, int}> by slot from 1: "Lantern, pan", and its coarsest slot
+     */
+    public function fineParts(string $universeId): array
+    {
+        $parts = [];
+        foreach ($this->in($universeId) as $fixture) {
+            foreach ($this->profiles[$fixture->profileId]->places() as $name => $places) {
+                foreach (\array_slice($places, 1) as $place) {
+                    $parts[$fixture->first - 1 + $place] ??= ["{$fixture->name}, {$name}", $fixture->first - 1 + $places[0]];
+                }
+            }
+        }
+
+        return $parts;
     }
 
     /**
@@ -47,13 +93,14 @@ final readonly class Patch
     public function slots(string $fixtureId, string $parameterName, float $value): ?array
     {
         $fixture = $this->fixtures[$fixtureId] ?? null;
-        [$parameter, $offset] = $fixture === null ? [null, 0] : $this->profiles[$fixture->profileId]->places()[$parameterName] ?? [null, 0];
-        if ($fixture === null || $parameter === null) {
+        $profile = $fixture === null ? null : $this->profiles[$fixture->profileId];
+        $parameter = $profile?->parameter($parameterName);
+        if ($fixture === null || $profile === null || $parameter === null) {
             return null;
         }
-        $first = $fixture->first + $offset;
+        $slots = array_map(static fn(int $place): int => $fixture->first - 1 + $place, $profile->places()[$parameterName]);
 
-        return ['universe' => $fixture->universeId, 'levels' => array_combine(range($first, $first + $parameter->width - 1), $parameter->levels($value))];
+        return ['universe' => $fixture->universeId, 'levels' => array_combine($slots, $parameter->levels($value))];
     }
 
     /** The slot after the last one that is taken; null when there is none left. */
@@ -83,6 +130,6 @@ final readonly class Patch
     /** @return list<Fixture> */
     private function in(string $universeId): array
     {
-        return array_values(array_filter($this->fixtures, static fn(Fixture $fixture): bool => $fixture->universeId === $universeId));
+        return $this->byUniverse[$universeId] ?? [];
     }
 }

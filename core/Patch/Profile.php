@@ -7,24 +7,68 @@ namespace NimbleJunction\Core\Patch;
 /** What each slot of a kind of fixture means: its parameters in their order. */
 final readonly class Profile
 {
+    /** @var array<string, list<int>> */
+    private array $places;
+
     /** @param list<Parameter> $parameters */
     public function __construct(public string $id, public string $name, public array $parameters)
     {
+        $this->places = self::placed($parameters);
     }
 
+    /** How many slots it takes, with gaps, if there are any. */
     public function slots(): int
     {
-        return array_sum(array_column($this->parameters, 'width'));
+        return max([0, ...array_merge(...array_values($this->places))]);
     }
 
-    /** @return array<string, array{Parameter, int}> parameter and its offset from the fixture's first slot, by name */
+    /**
+     * The slots of each parameter: those that it names, or the next ones that are free.
+     *
+     * @return array<string, list<int>> by parameter, counted from 1 as a fixture's first slot, the coarsest first
+     */
     public function places(): array
     {
-        $places = [];
-        $offset = 0;
+        return $this->places;
+    }
+
+    public function parameter(string $name): ?Parameter
+    {
         foreach ($this->parameters as $parameter) {
-            $places[$parameter->name] = [$parameter, $offset];
-            $offset += $parameter->width;
+            if ($parameter->name === $name) {
+                return $parameter;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * @param list<Parameter> $parameters
+     *
+     * @return array<string, list<int>>
+     */
+    private static function placed(array $parameters): array
+    {
+        $taken = [];
+        foreach ($parameters as $parameter) {
+            $taken += array_fill_keys($parameter->at, true);
+        }
+        $places = [];
+        $next = 1;
+        foreach ($parameters as $parameter) {
+            if ($parameter->at !== []) {
+                $places[$parameter->name] = $parameter->at;
+
+                continue;
+            }
+            $own = range($next, $next + $parameter->width - 1);
+            while (array_intersect_key($taken, array_flip($own)) !== []) {
+                ++$next;
+                $own = range($next, $next + $parameter->width - 1);
+            }
+            $places[$parameter->name] = $own;
+            $next += $parameter->width;
         }
 
         return $places;

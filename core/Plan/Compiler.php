@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Plan;
 
+use NimbleJunction\Core\Merge\WideParameters;
+use NimbleJunction\Core\Patch\Patch;
 use NimbleJunction\Core\Route\MessageToSlot;
 use NimbleJunction\Core\Route\Scale;
 use NimbleJunction\Core\Route\SlotToMessage;
@@ -11,7 +13,7 @@ use NimbleJunction\Core\Show\RangeEntry;
 use NimbleJunction\Core\Show\RouteEntry;
 use NimbleJunction\Core\Show\Show;
 use NimbleJunction\Core\Show\UniverseEntry;
-use NimbleJunction\Core\Universe\MergeRule;
+use NimbleJunction\Core\Universe\Rules;
 use NimbleJunction\Core\Universe\Shaping;
 
 /** Makes a plan of a show. A show that has been read always compiles. */
@@ -24,6 +26,7 @@ final readonly class Compiler
     public function compile(Show $show): Plan
     {
         $ports = $messageRoutes = $slotRoutes = $copies = [];
+        $patch = $show->patch();
         $entrances = new Entrances($show, $this->identity);
         foreach ($show->ports as $port) {
             $ports[$port->id] = [
@@ -35,9 +38,10 @@ final readonly class Compiler
                 'via' => $port->receives() || $port->link->kind !== \NimbleJunction\Core\Show\LinkKind::Udp ? Entrances::key($port) : '',
             ];
         }
+        $fineParts = array_map(static fn(UniverseEntry $universe): array => $patch->fineParts($universe->id), $show->universes);
         foreach ($show->routes as $route) {
             if ($route->fromMessage) {
-                $messageRoutes[$route->message->port][$route->message->address][] = $this->messageToSlot($route);
+                $messageRoutes[$route->message->port][$route->message->address][] = $this->messageToSlot($route, $fineParts[$route->slot->universe][$route->slot->slot] ?? null);
             } elseif ($route->enabled) {
                 $slotRoutes[$route->slot->universe][$route->slot->slot - 1][] = $this->slotToMessage($route, $show);
             }
@@ -50,15 +54,10 @@ final readonly class Compiler
         $endpoints = $entrances->compile();
         $exits = new Exits($show, $this->identity, $endpoints);
         $messageOutlets = $exits->messageOutlets();
-        $patch = $show->patch();
 
         return new Plan(
             $show->name,
-            array_map(static fn(UniverseEntry $universe): array => [
-                'name' => $universe->name,
-                'rules' => $universe->rules->merge === MergeRule::Slot ? $universe->rules->andLatest($patch->latest($universe->id)) : $universe->rules,
-                'shaping' => $universe->shapes === [] && $universe->swaps === [] ? null : new Shaping($universe->shapes, $universe->swaps),
-            ], $show->universes),
+            array_map(fn(UniverseEntry $universe): array => $this->universe($universe, $patch), $show->universes),
             $ports,
             $endpoints,
             $exits->outlets(),
@@ -67,11 +66,27 @@ final readonly class Compiler
             $slotRoutes,
             $copies,
             (new Announcing($show, $this->identity, $exits))->announcements($messageOutlets),
+            self::order($copies),
         );
     }
 
-    private function messageToSlot(RouteEntry $route): MessageToSlot
+    /** @return array{name: string, rules: Rules, shaping: ?Shaping} */
+    private function universe(UniverseEntry $universe, Patch $patch): array
     {
+        $wide = new WideParameters($patch->wide($universe->id));
+
+        return [
+            'name' => $universe->name,
+            'rules' => $universe->rules->patched($patch->latest($universe->id), $wide),
+            'shaping' => $universe->shapes === [] ? null : new Shaping($universe->shapes, $wide),
+        ];
+    }
+
+    /** @param array{string, int}|null $fine the parameter that the route's slot is a finer part of, and its coarsest slot */
+    private function messageToSlot(RouteEntry $route, ?array $fine): MessageToSlot
+    {
+        $refusal = $fine === null ? '' : "slot {$route->slot->slot} is a finer part of {$fine[0]}: give the route its coarsest slot, {$fine[1]}, which sets all of it";
+
         return new MessageToSlot(
             $route->id,
             $route->name,
@@ -82,6 +97,7 @@ final readonly class Compiler
             $route->slot->universe,
             $route->slot->slot - 1,
             new Scale($route->message->low, $route->message->high, $route->slot->low, $route->slot->high),
+            $refusal,
         );
     }
 
@@ -104,5 +120,35 @@ final readonly class Compiler
     private function copy(RangeEntry $range): Copy
     {
         return new Copy($range->id, $range->name, $range->to, $range->first - 1, $range->count, $range->at - 1, $range->repeat, $range->limit - 1);
+    }
+
+    /**
+     * Copies never run in a circle: a show that does is refused.
+     *
+     * @param array<string, list<Copy>> $copies by the universe that they are taken from
+     *
+     * @return array<string, int> by universe
+     */
+    private static function order(array $copies): array
+    {
+        $order = [];
+        // The longest chain of universes is as long as there are universes to copy from.
+        for ($round = \count($copies); $round >= 0; --$round) {
+            $hasMoved = false;
+            foreach ($copies as $from => $list) {
+                $order[$from] ??= 0;
+                foreach ($list as $copy) {
+                    if (($order[$copy->toUniverse] ?? 0) <= $order[$from]) {
+                        $order[$copy->toUniverse] = $order[$from] + 1;
+                        $hasMoved = true;
+                    }
+                }
+            }
+            if (! $hasMoved) {
+                break;
+            }
+        }
+
+        return $order;
     }
 }

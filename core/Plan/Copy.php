@@ -9,6 +9,9 @@ use NimbleJunction\Core\Signal\Frame;
 /** Part of a universe, carried to another place. All slots from 0. */
 final readonly class Copy
 {
+    /** @var string 512 bytes: 255 where it reaches */
+    public string $mask;
+
     public function __construct(
         public string $id,
         public string $name,
@@ -19,6 +22,13 @@ final readonly class Copy
         private int $repeat,
         private int $limit,
     ) {
+        $this->mask = $this->of(str_repeat("\xFF", Frame::SLOTS));
+    }
+
+    /** What it is called as an owner of what it gives. */
+    public function owner(): string
+    {
+        return "range {$this->id}";
     }
 
     /**

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Port;
 
+use NimbleJunction\Core\Merge\Rhythm;
 use NimbleJunction\Core\Signal\Frame;
 use NimbleJunction\Core\Signal\Message;
 use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Signal\Remark;
 use NimbleJunction\Core\Signal\Sighting;
-use NimbleJunction\Core\Universe\Rhythm;
 
 /** What one port heard and said: totals, the last minute by the second, who sent, what was refused. */
 final class Activity

@@ -12,6 +12,7 @@ final readonly class MessageToSlot
     /**
      * @param int $argument counted from 1
      * @param int $slot 0 to 511
+     * @param string $refusal why it cannot set this slot; '' where it can
      */
     public function __construct(
         public string $id,
@@ -23,7 +24,14 @@ final readonly class MessageToSlot
         public string $universeId,
         public int $slot,
         public Scale $scale,
+        public string $refusal = '',
     ) {
+    }
+
+    /** What it is called as an owner of what it gives. */
+    public function owner(): string
+    {
+        return "route {$this->id}";
     }
 
     /** The slot's new level, 0 to 255, or null when the message has no number there. */

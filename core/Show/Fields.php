@@ -202,6 +202,18 @@ final class Fields
         return $numbers;
     }
 
+    /** @return list<int> */
+    public function wholes(string $name, int $most, int $lowest, int $highest): array
+    {
+        $numbers = $this->numbers($name, $most, $lowest, $highest);
+        $broken = array_filter($numbers, static fn(float $one): bool => floor($one) !== $one);
+        if ($broken !== []) {
+            $this->fault($name, $this->was($broken), "Use whole numbers from {$lowest} to {$highest}.");
+        }
+
+        return array_map(intval(...), $numbers);
+    }
+
     /** @return array<mixed> an object as it came, for a reader of its own */
     public function raw(string $name): array
     {

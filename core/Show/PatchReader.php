@@ -30,12 +30,19 @@ final class PatchReader
     private static function parameters(Fields $fields): array
     {
         $parameters = [];
+        $taken = [];
         foreach ($fields->objects('parameters', 512) as $one) {
             $name = $one->string('name', 60);
             if (isset($parameters[$name])) {
                 $one->fault('name', "\"{$name}\" is there twice", 'Every parameter needs a name of its own, like "pan" and "tilt".');
             }
-            $parameters[$name] = new Parameter($name, $one->whole('slots', 1, 3, 1), $one->flag('intensity', false));
+            $parameters[$name] = self::parameter($one, $name);
+            foreach ($parameters[$name]->at as $slot) {
+                if (isset($taken[$slot])) {
+                    $one->fault('at', "slot {$slot} belongs to \"{$taken[$slot]}\" already", 'Every slot of a fixture belongs to one parameter.');
+                }
+                $taken[$slot] = $name;
+            }
             $one->close();
         }
         if ($parameters === []) {
@@ -43,5 +50,16 @@ final class PatchReader
         }
 
         return array_values($parameters);
+    }
+
+    private static function parameter(Fields $fields, string $name): Parameter
+    {
+        $at = $fields->has('at') ? $fields->wholes('at', 4, 1, 512) : [];
+        $slots = $fields->whole('slots', 1, 4, max(1, \count($at)));
+        if ($at !== [] && $slots !== \count($at)) {
+            $fields->fault('at', \count($at)." slots are named, and it takes {$slots}", 'Name as many slots as it takes, the coarsest first.');
+        }
+
+        return new Parameter($name, $slots, $fields->flag('intensity', false), $at);
     }
 }

@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Show;
 
+use NimbleJunction\Core\Merge\MergeRule;
+use NimbleJunction\Core\Merge\Swaps;
 use NimbleJunction\Core\Universe\Curve;
 use NimbleJunction\Core\Universe\LossRule;
-use NimbleJunction\Core\Universe\MergeRule;
 use NimbleJunction\Core\Universe\Rules;
 use NimbleJunction\Core\Universe\ShapeEntry;
 use NimbleJunction\Core\Universe\WhenLost;
@@ -32,9 +33,9 @@ final class SlotReader
                 ),
                 Span::paint($latest),
                 $merge === MergeRule::Chosen || $fields->has('chosen') ? $fields->id('chosen') : '',
+                swaps: self::swaps($fields),
             ),
             self::shapes($fields),
-            self::swaps($fields),
         );
     }
 
@@ -100,8 +101,7 @@ final class SlotReader
         return $shapes;
     }
 
-    /** @return list<array{first: int, with: int, count: int}> */
-    private static function swaps(Fields $fields): array
+    private static function swaps(Fields $fields): ?Swaps
     {
         $swaps = [];
         foreach ($fields->objects('swaps', 256) as $swap) {
@@ -115,6 +115,6 @@ final class SlotReader
             $swap->close();
         }
 
-        return $swaps;
+        return $swaps === [] ? null : new Swaps($swaps);
     }
 }

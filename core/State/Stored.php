@@ -48,6 +48,14 @@ final readonly class Stored
         return $length === null || \strlen($bytes) === $length ? $bytes : '';
     }
 
+    /** @return list<string> */
+    public function texts(string $name, int $most = 100_000): array
+    {
+        $value = $this->fields[$name] ?? null;
+
+        return \is_array($value) ? array_values(array_filter(\array_slice($value, 0, $most), is_string(...))) : [];
+    }
+
     /** @return array<string, self> by name; at most $most */
     public function parts(string $name, int $most = 100_000): array
     {

@@ -4,49 +4,98 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Universe;
 
-/** Who gives a slot its level, and why, in words. */
+use NimbleJunction\Core\Merge\Contributor;
+use NimbleJunction\Core\Merge\Control;
+use NimbleJunction\Core\Merge\Layer;
+use NimbleJunction\Core\Merge\Merger;
+use NimbleJunction\Core\Merge\SlotPriorities;
+use NimbleJunction\Core\Merge\Source;
+
+/** Who asks for a slot's level, and why, in words: the winner, the rule, the best rival; or what is kept, where nobody is there. */
 final readonly class Explanation
 {
-    /** @param array<string, Source> $sources all of the universe, whether they lead or not */
-    public function __construct(private Rules $rules, private Merger $merger, private Lead $lead, private array $sources)
-    {
+    /** @param list<Contributor> $contributors all of the universe, whether they lead or not */
+    public function __construct(
+        private Rules $rules,
+        private Merger $merger,
+        private Control $control,
+        private array $contributors,
+        private Kept $kept,
+    ) {
     }
 
     /**
      * @param int $slot 0 to 511
-     * @param bool $spoken whether the universe ever had a level
+     * @param int $asked what is asked for, 0 to 255
      */
-    public function of(int $slot, bool $spoken, int $now): string
+    public function of(int $slot, int $asked): string
     {
-        $winner = $this->lead->sources[\ord($this->lead->winners($this->merger)[$slot]) - 1] ?? null;
-        if ($winner === null) {
-            return match (true) {
-                $this->lead->hasWhole => 'No leading source raises this slot.',
-                $spoken => "No source is left: {$this->rules->whenLost->words()}.",
-                $this->sources !== [] => 'No leading source raises this slot.',
-                default => 'No source has been heard yet.',
-            };
+        $winner = $this->control->leading[\ord($this->control->winners($this->merger)[$slot]) - 1] ?? null;
+        if ($winner instanceof Layer) {
+            return $this->ofLayer($winner, $slot);
+        }
+        if ($winner !== null) {
+            return "{$winner->name}: {$this->reason($winner, $slot)}.";
         }
 
-        return "{$winner->name}: {$this->reason($winner, $slot, $now)}.";
+        return $this->control->hasSenders() || $this->control->at($slot) !== [] ? 'No leading source raises this slot.' : $this->ofKept($asked);
     }
 
-    private function reason(Source $winner, int $slot, int $now): string
+    private function ofKept(int $asked): string
     {
-        if ($this->lead->bySlot && ! $winner->isSparse()) {
-            $equal = array_values(array_filter($this->lead->sources, static fn(Source $source): bool => $source->isSparse() || SlotPriorities::of($source, $slot) === SlotPriorities::of($winner, $slot)));
-
-            return 'its priority for this slot, '.SlotPriorities::of($winner, $slot).', is the highest'
-                .(\count($equal) > 1 ? '; among equals, '.$this->merger->reason($equal, $winner, $slot, $now) : '');
-        }
-        $beaten = array_filter($this->sources, fn(Source $source): bool => ! $this->lead->has($source));
-        $rivals = array_filter($beaten, static fn(Source $source): bool => $source->lastResort === $winner->lastResort);
+        $hadSenders = $this->kept->stopped || $this->kept->fade !== null || $asked > 0;
+        $isAnythingThere = $this->contributors !== [];
 
         return match (true) {
-            $winner->isSparse() || $beaten === [] => $this->merger->reason($this->lead->sources, $winner, $slot, $now),
-            $this->rules->chosen !== '' => 'its port is the chosen one',
-            $rivals === [] => 'what is there besides is a source of last resort',
-            default => "priority {$winner->priority} is above ".max(array_map(static fn(Source $source): int => (int) $source->priority, $rivals)),
+            $hadSenders => "No source is left: {$this->rules->whenLost->words()}.",
+            $isAnythingThere => 'No leading source raises this slot.',
+            default => 'No source has been heard yet.',
         };
+    }
+
+    private function ofLayer(Layer $layer, int $slot): string
+    {
+        $owners = $layer->at($slot);
+        $first = $owners[0] ?? null;
+        if ($first === null) {
+            return 'No leading source raises this slot.';
+        }
+        $words = $first->name.': ';
+        if (\count($owners) > 1) {
+            $rival = $owners[1];
+            $isLatest = $this->rules->latestMask()[$slot] !== "\0" || ($first->isSet && $rival->isSet);
+            $level = $this->rules->wide->value($rival->levels, $slot);
+            $words .= ($isLatest ? 'set it last' : 'the highest')." of our own, before {$rival->name} with {$level}; ";
+        }
+
+        return $words.$this->reason($layer, $slot).'.';
+    }
+
+    private function reason(Contributor $winner, int $slot): string
+    {
+        $sharing = $this->control->at($slot);
+        $merged = $this->merger->reason($sharing, $winner, $slot);
+        if ($winner instanceof Source && $this->control->bySlot) {
+            return 'its priority for this slot, '.SlotPriorities::of($winner, $this->rules->wide->coarse($slot)).', is the highest'
+                .(\count($sharing) > 1 ? '; among equals, '.$merged : '');
+        }
+        if ($winner instanceof Layer && $winner->priority === null) {
+            return \count($sharing) > 1 ? $merged : 'no sender is in control here, ours has it';
+        }
+        $beaten = array_filter($this->contributors, fn(Contributor $one): bool => ! \in_array($one, $sharing, true) && ! ($one instanceof Layer && ! $one->gives($slot)));
+        $isLastResort = static fn(Contributor $one): bool => $one instanceof Source && $one->lastResort;
+        $rivals = array_filter($beaten, static fn(Contributor $one): bool => $isLastResort($one) === $isLastResort($winner));
+
+        return match (true) {
+            $beaten === [] => $merged,
+            $winner instanceof Source && $this->rules->chosen !== '' => 'its port is the chosen one',
+            $rivals === [] => 'what is there besides is a source of last resort',
+            default => 'priority '.self::priority($winner).' is above '.max(array_map(self::priority(...), $rivals)),
+        };
+    }
+
+    private static function priority(Contributor $one): int
+    {
+        return $one instanceof Source || $one instanceof Layer ? (int) $one->priority : 0;
     }
 }

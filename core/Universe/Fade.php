@@ -4,18 +4,16 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Universe;
 
+use NimbleJunction\Core\Merge\WideParameters;
 use NimbleJunction\Core\Signal\Frame;
 use NimbleJunction\Core\State\Stored;
 
-/** Levels on their way to black or to a look. A slot that is set while they fade leaves the fade and keeps what it was set to. */
+/** Levels on their way to black or to a look; a wide parameter goes there as a whole value. */
 final class Fade
 {
     /** How often a fade moves: as often as a full universe can be sent. */
     public const STEP_NANOS = 22_700_000;
     private const LONGEST_NANOS = 86_400_000_000_000;
-
-    /** @var array<int, string> level as a byte, by slot that has left the fade */
-    private array $left = [];
 
     /**
      * @param string $from 512 bytes
@@ -33,7 +31,6 @@ final class Fade
             'to' => base64_encode($this->to),
             'elapsed' => $now - $this->beganAt,
             'nanos' => $this->nanos,
-            'left' => base64_encode(implode('', array_map(static fn(int $slot, string $level): string => pack('n', $slot).$level, array_keys($this->left), $this->left))),
         ];
     }
 
@@ -46,15 +43,8 @@ final class Fade
         if ($from === '' || $elapsed === null || $nanos === null) {
             return null;
         }
-        $fade = new self($from, $stored->bytes('to', Frame::SLOTS), $now - $elapsed - $away, $nanos);
-        foreach (str_split($stored->bytes('left'), 3) as $entry) {
-            $slot = \strlen($entry) === 3 ? \ord($entry[0]) << 8 | \ord($entry[1]) : Frame::SLOTS;
-            if ($slot < Frame::SLOTS) {
-                $fade->leave($slot, $entry[2]);
-            }
-        }
 
-        return $fade;
+        return new self($from, $stored->bytes('to', Frame::SLOTS), $now - $elapsed - $away, $nanos);
     }
 
     public function isOver(int $now): bool
@@ -62,18 +52,15 @@ final class Fade
         return $now - $this->beganAt >= $this->nanos;
     }
 
-    public function leave(int $slot, string $level): void
-    {
-        $this->left[$slot] = $level;
-    }
-
     /** @return string 512 bytes */
-    public function levels(int $now): string
+    public function levels(int $now, WideParameters $wide = new WideParameters()): string
     {
         $left = max(0.0, min(1.0, 1 - ($now - $this->beganAt) / max(1, $this->nanos)));
         $levels = $this->to === '' ? $this->toBlack($left) : $this->toLook($left);
-        foreach ($this->left as $slot => $level) {
-            $levels[$slot] = $level;
+        foreach ($wide->all() as $slots) {
+            $from = $wide->value($this->from, $slots[0]);
+            $to = $this->to === '' ? 0 : $wide->value($this->to, $slots[0]);
+            $levels = WideParameters::lay($levels, $slots, (int) round($to + ($from - $to) * $left));
         }
 
         return $levels;

@@ -4,17 +4,26 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Universe;
 
+use NimbleJunction\Core\Merge\Bytes;
+use NimbleJunction\Core\Merge\Contributor;
+use NimbleJunction\Core\Merge\Control;
+use NimbleJunction\Core\Merge\Difference;
+use NimbleJunction\Core\Merge\Layers;
+use NimbleJunction\Core\Merge\Merger;
+use NimbleJunction\Core\Merge\Source;
 use NimbleJunction\Core\Signal\Frame;
 
 /**
- * The levels of one universe: its sources, the rules that merge those that
- * lead, what is done to them on the way out, and what is held by hand above
- * that. When the last source goes, its levels stay, fade, or are no longer sent.
+ * The levels of one universe: its senders and what is ours, the rules that merge
+ * those in control, what is done to them on the way out, and what is held by hand
+ * above that. When the last sender goes, its levels stay, fade, or are no longer sent.
+ *
+ * A sender's frame is merged at once. What is ours is gathered by its layers, and
+ * merged once, by settle().
  */
 final class Universe
 {
     public const MOST_SOURCES = 200;
-    public const ROUTES = 'routes';
 
     /** Up to so many slots are merged one by one, more of them all at once: measured, the two cost the same at about 50. */
     private const FEW_SLOTS = 48;
@@ -22,20 +31,20 @@ final class Universe
     /** @var string 512 bytes: what leaves */
     public string $levels;
 
-    /** Whether anything ever gave this universe a level; before that nothing is sent. */
+    /** Whether it has levels to send: anything ever gave it some, and it has not stopped since. */
     public bool $spoken = false;
 
     /** @var array<string, Source> by key, in the order in which they came */
     private array $sources = [];
-    private Lead $lead;
+    private readonly Layers $layers;
+    private Control $control;
+    private readonly Kept $kept;
     private readonly Holds $holds;
 
-    /** @var string 512 bytes: merged, before holds */
+    /** @var string 512 bytes: what is asked for, before the way out */
     private string $merged;
     private Merger $merger;
     private ?Shaping $shaping = null;
-    private ?Fade $fade = null;
-    private bool $stopped = false;
 
     /** Whether it has just become known: that is a change, also where all levels are zero. */
     private bool $fresh = false;
@@ -43,9 +52,11 @@ final class Universe
     public function __construct(public readonly string $id, private Rules $rules = new Rules())
     {
         $this->merger = $rules->merger();
-        $this->lead = Lead::among([]);
+        $this->layers = new Layers($this->merger, $rules->latestMask(), $rules->wide);
+        $this->control = Control::among([]);
+        $this->kept = new Kept();
         $this->holds = new Holds();
-        $this->merged = $this->levels = str_repeat("\0", Frame::SLOTS);
+        $this->merged = $this->levels = Bytes::$none;
     }
 
     public function rules(): Rules
@@ -61,17 +72,32 @@ final class Universe
     public function use(Rules $rules, ?Shaping $shaping, int $now): bool
     {
         $before = $this->rules;
-        $this->rules = $rules;
         $this->shaping = $shaping;
-        if ($rules->merge === $before->merge && $rules->latest === $before->latest && $rules->chosen === $before->chosen) {
+        if ($rules->mergeAlike($before)) {
+            $this->rules = $rules;
+
             return $this->lay();
         }
-        $this->merger = $rules->merger();
+        $lost = $this->control->merge($this->merger, Bytes::$none);
+        if ($this->control->hasSenders() && ! $this->layers->areNone()) {
+            $lost = Control::among($this->sources, [], $before->chosen, $before->wide)->merge($this->merger, Bytes::$none);
+        }
+        $order = $this->merger->order();
         foreach ($this->sources as $source) {
-            $this->merger->moved($source, str_repeat("\0", Frame::SLOTS), $source->heardAt);
+            $levels = $before->swaps?->undo($source->levels) ?? $source->levels;
+            $source->set($rules->swaps?->exchange($levels) ?? $levels);
+        }
+        $this->rules = $rules;
+        $this->merger = $rules->merger();
+        $this->layers->ruleBy($this->merger, $rules->latestMask(), $rules->wide);
+        foreach ($this->contributors() as $contributor) {
+            $this->merger->moved($contributor, Bytes::$none);
+        }
+        if ($order !== []) {
+            $this->merger->reorder($order);
         }
 
-        return $this->leadAnew($now) || $this->lay();
+        return $this->controlAnew($lost, $now);
     }
 
     public function source(string $key): ?Source
@@ -79,16 +105,34 @@ final class Universe
         return $this->sources[$key] ?? null;
     }
 
-    /** @return array<string, Source> */
+    /** @return array<string, Source> the senders */
     public function sources(): array
     {
         return $this->sources;
     }
 
-    /** @return list<Source> */
+    /** What is ours: what is given there counts when it is settled. */
+    public function layers(): Layers
+    {
+        return $this->layers;
+    }
+
+    /** @return list<Contributor> senders and what is ours, whether they lead or not */
+    public function contributors(): array
+    {
+        return [...array_values($this->sources), ...$this->layers->all()];
+    }
+
+    /** @return list<Contributor> those in control of any slot, senders first */
     public function leading(): array
     {
-        return $this->lead->sources;
+        return $this->control->leading;
+    }
+
+    /** @return list<Source> */
+    public function leadingSenders(): array
+    {
+        return $this->control->senders;
     }
 
     public function isFull(): bool
@@ -100,14 +144,9 @@ final class Universe
     public function add(Source $source, int $now): bool
     {
         $this->sources[$source->key] = $source;
-        $this->merger->moved($source, str_repeat("\0", Frame::SLOTS), $now);
-        $this->lead = Lead::among($this->sources, $this->rules->chosen);
-        if (! $this->lead->has($source)) {
-            return false;
-        }
-        $this->speak();
+        $this->merger->moved($source, Bytes::$none);
 
-        return $this->lead->hasWhole ? $this->remerge() : $this->overlay($source, str_repeat("\0", Frame::SLOTS));
+        return $this->controlAnew(Bytes::$none, $now);
     }
 
     /**
@@ -115,36 +154,34 @@ final class Universe
      *
      * @return bool whether what leaves has changed
      */
-    public function move(Source $source, string $levels, int $now): bool
+    public function move(Source $source, string $levels): bool
     {
         if ($levels === $source->levels) {
             return false;
         }
         $before = $source->levels;
         $source->set($levels);
-        $this->merger->moved($source, $before, $now);
-        if (! $this->lead->has($source)) {
+        $this->merger->moved($source, $before);
+        if (! $this->control->has($source)) {
             return false;
         }
-        if (! $this->lead->hasWhole) {
-            return $this->overlay($source, $before);
-        }
-        $this->merged = $this->lead->mergeSlots($this->merger, $this->merged, Difference::slots($source->levels, $before, self::FEW_SLOTS));
+        $this->mergeWhere(Difference::slots($source->levels, $before, self::FEW_SLOTS));
 
         return $this->lay();
     }
 
     /** @return bool whether what leaves has changed */
-    public function rank(Source $source, ?int $priority, int $now, bool $lastResort = false, bool $preview = false): bool
+    public function rank(Source $source, int $priority, int $now, bool $lastResort = false, bool $preview = false): bool
     {
         if ($source->priority === $priority && $source->lastResort === $lastResort && $source->preview === $preview) {
             return false;
         }
+        $lost = $this->control->ofLastSender($source, $this->merger, $this->rules->wide);
         $source->priority = $priority;
         $source->lastResort = $lastResort;
         $source->preview = $preview;
 
-        return $this->leadAnew($now);
+        return $this->controlAnew($lost, $now);
     }
 
     /**
@@ -162,16 +199,37 @@ final class Universe
         }
         $source->slotPriorities = $priorities;
 
-        return $this->leadAnew($now);
+        return $this->controlAnew(Bytes::$none, $now);
     }
 
     /** @return bool whether what leaves has changed */
     public function remove(Source $source, int $now): bool
     {
+        $lost = $this->control->ofLastSender($source, $this->merger, $this->rules->wide);
         unset($this->sources[$source->key]);
         $this->merger->forget($source);
 
-        return $this->leadAnew($now);
+        return $this->controlAnew($lost, $now);
+    }
+
+    /**
+     * What is ours has changed: it is merged, once.
+     *
+     * @return bool whether what leaves has changed
+     */
+    public function settle(int $now): bool
+    {
+        if ($this->layers->areSettled()) {
+            return false;
+        }
+        $moved = $this->layers->settled();
+        if ($moved === null) {
+            return $this->controlAnew(Bytes::$none, $now);
+        }
+        $few = Frame::SLOTS - substr_count($moved, "\0") <= self::FEW_SLOTS;
+        $this->mergeWhere($few ? Bytes::slots($moved) : null);
+
+        return $this->lay();
     }
 
     /**
@@ -181,35 +239,25 @@ final class Universe
      */
     public function fadeOn(int $now): bool
     {
-        if ($this->fade === null) {
+        if (! $this->kept->fadeOn($this->rules->wide, $now)) {
             return false;
         }
-        $this->merged = $this->fade->levels($now);
-        if ($this->fade->isOver($now)) {
-            $this->fade = null;
-        }
+        $this->mergeWhere(null);
 
         return $this->lay();
     }
 
-    /** Whether it spoke once, lost its last source, and is silent because of that. */
+    /** Whether it spoke once, lost its last sender, and is silent because of that. */
     public function hasStopped(): bool
     {
-        return $this->stopped && ! $this->spoken;
-    }
-
-    /** When fadeOn() is to be called next; PHP_INT_MAX while nothing fades. */
-    public function fadeDueAt(int $now): int
-    {
-        return $this->fade === null ? \PHP_INT_MAX : $now + Fade::STEP_NANOS;
+        return $this->kept->stopped && ! $this->spoken;
     }
 
     /** @return bool whether what leaves has changed */
     public function hold(Hold ...$holds): bool
     {
-        array_map($this->holds->set(...), $holds);
-        // A hold alone does not end a stop: when it is over there is silence again.
-        $this->spoken = true;
+        $this->holds->set($holds, $this->rules->wide, $this->levels);
+        $this->speakIfHeard();
 
         return $this->lay();
     }
@@ -222,15 +270,11 @@ final class Universe
      */
     public function release(?int $first = null, ?int $last = null): bool
     {
-        $this->holds->release($first, $last);
-        if ($this->stopped && $this->holds->all() === []) {
-            $this->spoken = false;
-            $this->lay();
+        $this->holds->release($this->rules->wide, $first, $last);
+        $hasSpoken = $this->spoken;
+        $this->speakIfHeard();
 
-            return true;
-        }
-
-        return $this->lay();
+        return $this->lay() || $hasSpoken !== $this->spoken;
     }
 
     /** @return array<int, Hold> by slot */
@@ -239,124 +283,102 @@ final class Universe
         return $this->holds->all();
     }
 
-    public function merged(): string
+    public function kept(): Kept
     {
-        return $this->merged;
+        return $this->kept;
     }
 
     /**
-     * Puts back what left before a restart.
+     * Puts back what was left of its senders before a restart; where senders are there again, that is nothing.
      *
-     * @param string $merged 512 bytes
+     * @param string $levels 512 bytes
      */
-    public function resume(string $merged, bool $stopped, ?Fade $fade): void
+    public function resume(string $levels, bool $stopped, ?Fade $fade): void
     {
-        if ($this->lead->hasWhole) {
-            $this->remerge();
-
-            return;
+        if (! $this->control->hasSenders()) {
+            $this->kept->levels = $levels;
+            $this->kept->stopped = $stopped;
+            $this->kept->fade = $fade;
+            $this->spoken = true;
+            $this->speakIfHeard();
         }
-        $this->merged = $merged;
-        $this->spoken = ! $stopped;
-        $this->stopped = $stopped;
-        $this->fade = $fade;
+        $this->mergeWhere(null);
         $this->lay();
     }
 
-    public function fade(): ?Fade
-    {
-        return $this->fade;
-    }
-
-    /** @return array<string, string> for reorder(): 512 bytes by source, one a slot */
+    /** @return array<string, string> for reorder(): 512 bytes by contributor, one a slot */
     public function order(): array
     {
         return $this->merger->order();
     }
 
     /** @param array<string, string> $order */
-    public function reorder(array $order, int $now): void
+    public function reorder(array $order): void
     {
-        $this->merger->reorder($order, $now);
-        $this->leadAnew($now);
+        $this->merger->reorder($order);
+        $this->mergeWhere(null);
+        $this->lay();
     }
 
     /** One byte a slot: the place in leading() counted from 1, 0 for none, 255 for held by hand. */
     public function winners(): string
     {
-        $winners = $this->lead->winners($this->merger);
-
-        return $this->holds->lay($this->shaping?->exchange($winners) ?? $winners, "\xFF");
+        return $this->holds->lay($this->control->winners($this->merger), "\xFF");
     }
 
-    /** Who gives a slot its level, and why, in words. $slot is 0 to 511. */
-    public function explain(int $slot, int $now): string
+    /** Who gives a slot its level, and why, in words: every stage that did something. $slot is 0 to 511. */
+    public function explain(int $slot): string
     {
-        $hold = $this->holds->on($slot);
-        if ($hold !== null) {
-            return "Held by hand at {$hold->level} by {$hold->by}: a hold is above all sources.";
+        $explanation = new Explanation($this->rules, $this->merger, $this->control, $this->contributors(), $this->kept);
+        $asked = $this->rules->wide->value($this->merged, $slot);
+        $words = [
+            $this->rules->swaps?->explain($slot) ?? '',
+            $explanation->of($slot, \ord($this->merged[$slot])),
+            $this->shaping?->explain($slot, $asked) ?? '',
+            $this->holds->explain($slot),
+        ];
+
+        return implode(' ', array_filter($words));
+    }
+
+    /**
+     * Who is in control may have changed; with the last sender gone, the universe is lost.
+     *
+     * @param string $lost 512 bytes: what the senders were merged to, where they may be gone now
+     */
+    private function controlAnew(string $lost, int $now): bool
+    {
+        $hadSenders = $this->control->hasSenders();
+        $this->control = Control::among($this->sources, $this->layers->all(), $this->rules->chosen, $this->rules->wide);
+        if ($this->control->hasSenders()) {
+            $this->kept->end();
+        } elseif ($hadSenders) {
+            $this->kept->lose($lost, $this->rules->whenLost, $now);
         }
-        $from = $this->shaping?->cameFrom($slot) ?? $slot;
+        $hasSpoken = $this->spoken;
+        $this->spoken = $this->spoken || $this->control->leading !== [];
+        $this->speakIfHeard();
+        $this->fresh = $this->fresh || (! $hasSpoken && $this->spoken);
+        $this->mergeWhere(null);
 
-        return (new Explanation($this->rules, $this->merger, $this->lead, $this->sources))->of($from, $this->spoken || $this->stopped, $now)
-            .($this->shaping?->explain($slot, \ord($this->merged[$from])) ?? '');
+        return $this->lay() || $hasSpoken !== $this->spoken;
     }
 
-    /** Who leads may have changed; with the last leading source gone, the universe is lost. */
-    private function leadAnew(int $now): bool
+    /** A universe that has stopped speaks as long as something of ours is there, or a hand. */
+    private function speakIfHeard(): void
     {
-        $hadWhole = $this->lead->hasWhole;
-        $this->lead = Lead::among($this->sources, $this->rules->chosen);
-
-        return $hadWhole && ! $this->lead->hasWhole ? $this->beLost($now) : $this->remerge();
-    }
-
-    private function overlay(Source $source, string $before): bool
-    {
-        foreach (Difference::slots($source->levels, $before, Frame::SLOTS) ?? [] as $slot) {
-            $this->merged[$slot] = $source->levels[$slot];
-            $this->fade?->leave($slot, $source->levels[$slot]);
+        $isHeard = ! $this->layers->areNone() || $this->holds->all() !== [];
+        if ($this->kept->stopped || $isHeard) {
+            $this->spoken = $isHeard || $this->control->hasSenders();
         }
-        $this->speak();
-
-        return $this->lay();
     }
 
-    private function speak(): void
+    /** @param list<int>|null $slots those that may have moved; null for any */
+    private function mergeWhere(?array $slots): void
     {
-        $this->fresh = $this->fresh || ! $this->spoken;
-        $this->spoken = true;
-        $this->stopped = false;
-    }
-
-    private function remerge(): bool
-    {
-        if (! $this->lead->hasWhole) {
-            return false;
-        }
-        $this->speak();
-        $this->fade = null;
-        $this->merged = $this->lead->merge($this->merger);
-
-        return $this->lay();
-    }
-
-    private function beLost(int $now): bool
-    {
-        $whenLost = $this->rules->whenLost;
-        if ($whenLost->rule === LossRule::Fade) {
-            $this->fade = new Fade($this->merged, $whenLost->look, $now, $whenLost->fadeNanos);
-        } elseif ($whenLost->rule === LossRule::Stop) {
-            // What is held by hand is still sent, and nothing else with it.
-            $this->merged = str_repeat("\0", Frame::SLOTS);
-            $this->spoken = $this->holds->all() !== [];
-            $this->stopped = true;
-            $this->lay();
-
-            return true;
-        }
-
-        return $this->lay();
+        $this->merged = $slots === null
+            ? $this->control->merge($this->merger, $this->kept->levels)
+            : $this->control->mergeSlots($this->merger, $this->merged, $this->rules->wide->whole($slots));
     }
 
     private function lay(): bool

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Universe;
 
+use NimbleJunction\Core\Merge\Layers;
+use NimbleJunction\Core\Merge\Source;
 use NimbleJunction\Core\Signal\Frame;
 use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\State\Stored;
@@ -25,18 +27,20 @@ final class UniverseState
             return null;
         }
         $order = $universe->order();
+        $kept = $universe->kept();
 
         return [
-            'merged' => base64_encode($universe->merged()),
+            'kept' => base64_encode($kept->levels),
             'stopped' => $universe->hasStopped(),
             'sources' => array_map(static fn(Source $source): array => self::source($source, $order[$source->key] ?? ''), array_values($universe->sources())),
+            'ours' => OwnState::of($universe->layers(), $order),
             'holds' => array_map(static fn(Hold $hold): array => [
                 'slot' => $hold->slot,
                 'level' => $hold->level,
                 'by' => $hold->by,
                 'left' => $hold->until - $now,
             ], array_values($universe->holds())),
-            'fade' => $universe->fade()?->kept($now),
+            'fade' => $kept->fade?->kept($now),
         ];
     }
 
@@ -48,8 +52,9 @@ final class UniverseState
      */
     public static function restore(Stored $stored, Universe $universe, int $now, int $away): void
     {
-        $merged = $stored->bytes('merged', Frame::SLOTS);
-        if ($merged === '') {
+        // What was written down before own contributions were kept apart says "merged".
+        $kept = $stored->bytes('kept', Frame::SLOTS) ?: $stored->bytes('merged', Frame::SLOTS);
+        if ($kept === '') {
             return;
         }
         $order = [];
@@ -60,8 +65,10 @@ final class UniverseState
                 $order[$source->key] = $part->bytes('order', Frame::SLOTS);
             }
         }
-        $universe->reorder(array_filter($order), $now);
-        $universe->resume($merged, $stored->flag('stopped'), Fade::resume($stored->part('fade'), $now, $away));
+        $order += OwnState::restore($stored->parts('ours', Layers::MOST), $universe);
+        $universe->settle($now);
+        $universe->reorder(array_filter($order));
+        $universe->resume($kept, $stored->flag('stopped'), Fade::resume($stored->part('fade'), $now, $away));
         // By now the fade is further on than what was written down.
         $universe->fadeOn($now);
         foreach ($stored->parts('holds', Frame::SLOTS) as $part) {
@@ -80,7 +87,7 @@ final class UniverseState
         return [
             'key' => base64_encode($source->key),
             'port' => $source->portId,
-            'protocol' => $source->protocol?->value,
+            'protocol' => $source->protocol->value,
             'name' => $source->name,
             'address' => $source->address,
             'priority' => $source->priority,
@@ -98,16 +105,17 @@ final class UniverseState
     {
         $key = $stored->bytes('key', null, 512);
         $levels = $stored->bytes('levels', Frame::SLOTS);
-        if ($key === '' || $levels === '') {
+        $protocol = Protocol::tryFrom($stored->text('protocol'));
+        if ($key === '' || $levels === '' || $protocol === null) {
             return null;
         }
         $source = new Source(
             $key,
             $stored->text('port'),
-            Protocol::tryFrom($stored->text('protocol')),
+            $protocol,
             $stored->text('name'),
             $stored->text('address'),
-            $stored->whole('priority', 0, 200),
+            $stored->whole('priority', 0, 200) ?? 0,
             $stored->flag('lastResort'),
         );
         $source->set(substr($levels, 0, $stored->whole('slots', 0, Frame::SLOTS) ?? Frame::SLOTS));

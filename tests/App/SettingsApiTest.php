@@ -57,7 +57,7 @@ final class SettingsApiTest extends AppTestCase
         $this->postJson('/api/show/profiles', ['name' => 'Spot', 'parameters' => [['name' => 'level', 'intensity' => true], ['name' => 'pan', 'slots' => 2]]])->assertOk()->assertJsonPath('id', 'spot');
         $sheet = $this->postJson('/api/show/fixtures', ['name' => 'Path spot', 'profile' => 'spot', 'universe' => 'palm-house', 'first' => 8])->assertOk()->assertJsonPath('id', 'path-spot')->json('patch');
         $spot = collect($sheet)->firstWhere('id', 'path-spot');
-        self::assertSame([8, 10, ['Doors'], [['name' => 'level', 'first' => 8, 'last' => 8, 'intensity' => true], ['name' => 'pan', 'first' => 9, 'last' => 10, 'intensity' => false]]], [$spot['first'], $spot['last'], $spot['shares'], $spot['parameters']]);
+        self::assertSame([8, 10, ['Doors'], [['name' => 'level', 'slots' => [8], 'intensity' => true], ['name' => 'pan', 'slots' => [9, 10], 'intensity' => false]]], [$spot['first'], $spot['last'], $spot['shares'], $spot['parameters']]);
         $this->deleteJson('/api/show/profiles/spot')->assertStatus(422)->assertJsonPath('faults.0.path', '/fixtures/8/profile');
         $this->postJson('/api/show/undo')->assertJsonPath('undone', 'add fixture "Path spot"');
     }

@@ -105,7 +105,10 @@ final class PatchTest extends TestCase
         yield 'an unknown profile' => [['profiles' => [$profile], 'fixtures' => [[...$fixture, 'profile' => 'wash']]], '/fixtures/0/profile', 'there is no profile "wash". Profiles are: spot.'];
         yield 'no profile at all' => [['fixtures' => [$fixture]], '/fixtures/0/profile', 'Profiles are: none yet.'];
         yield 'an unknown universe' => [['profiles' => [$profile], 'fixtures' => [[...$fixture, 'universe' => 'nowhere']]], '/fixtures/0/universe', 'Universes are: palm'];
-        yield 'four slots for one parameter' => [['profiles' => [[...$profile, 'parameters' => [['name' => 'pan', 'slots' => 4]]]]], '/profiles/0/parameters/0/slots', '1 to 3'];
+        yield 'five slots for one parameter' => [['profiles' => [[...$profile, 'parameters' => [['name' => 'pan', 'slots' => 5]]]]], '/profiles/0/parameters/0/slots', '1 to 4'];
+        yield 'a slot of two parameters' => [['profiles' => [[...$profile, 'parameters' => [['name' => 'pan', 'at' => [1, 3]], ['name' => 'tilt', 'at' => [3, 4]]]]]], '/profiles/0/parameters/1/at', 'slot 3 belongs to "pan" already'];
+        yield 'fewer places than slots' => [['profiles' => [[...$profile, 'parameters' => [['name' => 'pan', 'slots' => 2, 'at' => [1]]]]]], '/profiles/0/parameters/0/at', '1 slots are named, and it takes 2'];
+        yield 'half a slot' => [['profiles' => [[...$profile, 'parameters' => [['name' => 'pan', 'at' => [1, 2.5]]]]]], '/profiles/0/parameters/0/at', 'whole numbers from 1 to 512'];
         yield 'a name twice' => [['profiles' => [[...$profile, 'parameters' => [['name' => 'pan'], ['name' => 'pan']]]]], '/profiles/0/parameters/1/name', '"pan" is there twice'];
         yield 'no parameter' => [['profiles' => [[...$profile, 'parameters' => []]]], '/profiles/0/parameters', 'Give at least one parameter.'];
         yield 'too many slots' => [['profiles' => [[...$profile, 'parameters' => array_map(static fn(int $i): array => ['name' => "p{$i}", 'slots' => 3], range(1, 171))]]], '/profiles/0/parameters', 'they take 513 slots'];

@@ -31,7 +31,7 @@ final class RangesTest extends TestCase
         $rig->artNet([1 => 100, 2 => 0], number: 5);
         $rig->sacn([1 => 60, 2 => 70]);
         self::assertSame([100, 70], [$rig->level(1, 'roof'), $rig->level(2, 'roof')], 'HTP');
-        self::assertStringContainsString('Range "r"', $rig->junction->universes()['roof']->explain(1, $rig->nanos()));
+        self::assertStringContainsString('Range "r"', $rig->junction->universes()['roof']->explain(1));
         $rig->adopt($this->document([]));
         self::assertSame([100, 0], [$rig->level(1, 'roof'), $rig->level(2, 'roof')], 'taken away with the range');
     }

@@ -64,6 +64,7 @@ final class RealPacketsTest extends TestCase
         $document['ports'][0]['receive']['feeds'][0]['number'] = 99999;
         $engine = new EngineProcess($document, wait: false);
         $engine->process()->untilSaid('/ports/0/receive/feeds/0/number: it is 99999. Use a whole number from 0 to 32767.');
+        Background::until(static fn(): bool => ! $engine->process()->isRunning(), 'The engine ending by itself');
         self::assertNotSame(0, $engine->stop());
     }
 

@@ -9,7 +9,7 @@ export interface OtherEndLine { side: string, label: string, value: string }
 export interface Adapter { name: string, address: string, netmask: string, broadcast: string }
 
 /** A fixture as it lies in its universe. */
-export interface Patched { id: string, name: string, profile: string, universe: string, first: number, last: number, shares: string[], parameters: { name: string, first: number, last: number, intensity: boolean }[] }
+export interface Patched { id: string, name: string, profile: string, universe: string, first: number, last: number, shares: string[], parameters: { name: string, slots: number[], intensity: boolean }[] }
 
 interface ShowPageData {
   document: ShowDocument

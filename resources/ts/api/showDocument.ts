@@ -123,7 +123,7 @@ export interface Shape {
   high?: number
 }
 /**
- * Two runs of slots that change places on the way out.
+ * Two runs of slots that change places as they come in: from there on all slots are those of the output.
  */
 export interface Swap {
   first: Slot
@@ -373,9 +373,15 @@ export interface Profile {
 export interface Parameter {
   name: string
   /**
-   * 1, 2 or 3 slots, the coarsest first: 8, 16 or 24 bits.
+   * 1 to 4 slots, the coarsest first: 8 to 32 bits.
    */
   slots?: number
+  /**
+   * Its slots within the fixture, from 1, the coarsest first; left out, the next ones that are free.
+   *
+   * @maxItems 4
+   */
+  at?: number[]
   /**
    * Highest takes precedence; for everything else the latest does.
    */

@@ -2,8 +2,9 @@
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useSession } from '@/api/session'
-import { useShow } from '@/api/show'
+import { useShow, type Parameter } from '@/api/show'
 import { useAttempt } from '@/components/attempt'
+import { places, spellSlots } from '@/components/slots'
 import FixtureForm from './FixtureForm.vue'
 import ProfileForm from './ProfileForm.vue'
 
@@ -18,7 +19,7 @@ const chosen = computed(() => show.data?.patch.find((one) => one.id === route.pa
 watch(() => route.params.id, () => { side.value = { kind: 'none' } })
 const fixture = computed(() => { const now = side.value; return now.kind === 'fixture' && now.id !== null ? show.fixtures.find((one) => one.id === now.id) ?? null : null })
 const profile = computed(() => { const now = side.value; return now.kind === 'profile' && now.id !== null ? show.profiles.find((one) => one.id === now.id) ?? null : null })
-const slots = (parameters: { slots?: number }[]) => parameters.reduce((sum, one) => sum + (one.slots ?? 1), 0)
+const slots = (parameters: Parameter[]) => Math.max(...places(parameters).flat())
 const done = (id?: string) => {
   side.value = { kind: 'none' }
   if (id) void router.push(`/patch/${id}`)
@@ -62,7 +63,7 @@ const remove = (list: 'fixtures' | 'profiles', id: string) => attempt(() => show
         <p class="quiet">{{ chosen.profile }} at slot {{ chosen.first }} of {{ show.universeName(chosen.universe) }}, to {{ chosen.last }}</p>
         <table class="plain">
           <thead><tr><th>Slots</th><th>Parameter</th><th>Takes</th></tr></thead>
-          <tbody><tr v-for="one in chosen.parameters" :key="one.name"><td class="figures">{{ one.first === one.last ? one.first : `${one.first}–${one.last}` }}</td><td>{{ one.name }} <span class="quiet small">{{ (one.last - one.first + 1) * 8 }} bit</span></td><td class="quiet small">{{ one.intensity ? 'the highest' : 'the latest' }}</td></tr></tbody>
+          <tbody><tr v-for="one in chosen.parameters" :key="one.name"><td class="figures">{{ spellSlots(one.slots) }}</td><td>{{ one.name }} <span class="quiet small">{{ one.slots.length * 8 }} bit</span></td><td class="quiet small">{{ one.intensity ? 'the highest' : 'the latest' }}</td></tr></tbody>
         </table>
         <div class="actions">
           <v-btn :to="{ path: `/universes/${chosen.universe}`, query: { slot: chosen.first } }">Test it by hand</v-btn>

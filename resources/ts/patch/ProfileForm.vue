@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { places, readSlots, spellSlots } from '@/components/slots'
 import { useBase } from '@/api/base'
 import { useShow, type Parameter, type Profile } from '@/api/show'
 import { useAttempt } from '@/components/attempt'
@@ -11,10 +12,14 @@ const base = useBase()
 const name = ref(props.profile?.name ?? '')
 const parameters = ref<Parameter[]>(props.profile?.parameters.map((one) => ({ ...one })) ?? [{ name: 'level', slots: 1, intensity: true }])
 const { failed, attempt } = useAttempt()
-const widths = [{ value: 1, title: '1 slot, 8 bit' }, { value: 2, title: '2 slots, 16 bit' }, { value: 3, title: '3 slots, 24 bit' }]
+const widths = [{ value: 1, title: '1 slot, 8 bit' }, { value: 2, title: '2 slots, 16 bit' }, { value: 3, title: '3 slots, 24 bit' }, { value: 4, title: '4 slots, 32 bit' }]
 /** The place of each parameter, counted from the fixture's address. */
-const offsets = computed(() => parameters.value.map((_, i) => parameters.value.slice(0, i).reduce((sum, one) => sum + (one.slots ?? 1), 1)))
+const offsets = computed(() => places(parameters.value).map(spellSlots))
 const change = (at: number, fields: Partial<Parameter>) => { parameters.value = parameters.value.map((one, i) => (i === at ? { ...one, ...fields } : one)) }
+function changeAt(at: number, text: string): void {
+  const slots = readSlots(text)
+  change(at, slots ? { at: slots, slots: slots.length } : { at: undefined })
+}
 
 const save = () => attempt(async () => {
   const part = { name: name.value, parameters: parameters.value }
@@ -31,7 +36,8 @@ const save = () => attempt(async () => {
     <div v-for="(one, i) in parameters" :key="i" class="parameter">
       <span class="figures quiet">{{ offsets[i] }}</span>
       <v-text-field :model-value="one.name" label="Parameter" @update:model-value="change(i, { name: $event })" />
-      <v-select :model-value="one.slots ?? 1" :items="widths" label="Takes" @update:model-value="(slots: number) => change(i, { slots })" />
+      <v-select :model-value="one.slots ?? 1" :items="widths" label="Takes" @update:model-value="(slots: number) => change(i, { slots, at: undefined })" />
+      <v-text-field :model-value="one.at?.join(', ') ?? ''" label="At slots, if apart" :placeholder="offsets[i]" @change="changeAt(i, ($event.target as HTMLInputElement).value)" />
       <v-switch :model-value="one.intensity ?? false" label="Intensity" @update:model-value="change(i, { intensity: $event === true })" />
       <button type="button" class="small-button" :aria-label="`Take parameter ${i + 1} out`" @click="parameters = parameters.filter((_, k) => k !== i)">Remove</button>
     </div>
@@ -44,6 +50,6 @@ const save = () => attempt(async () => {
 
 <style scoped>
 form { display: grid; gap: 10px; }
-.parameter { display: grid; grid-template-columns: 24px 1fr 1fr; gap: 6px; align-items: center; border-top: 1px solid var(--rule); padding-top: 8px; }
-.parameter .v-switch { grid-column: 2; }
+.parameter { display: grid; grid-template-columns: 48px 1fr 1fr; gap: 6px; align-items: center; border-top: 1px solid var(--rule); padding-top: 8px; }
+.parameter .v-text-field:nth-of-type(2) { grid-column: 2; }
 </style>

@@ -3,6 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { useSession } from '@/api/session'
 import { useShow } from '@/api/show'
 import { useEngine } from '@/live/engine'
+import { spellSlots } from '@/components/slots'
 
 /** What the chosen slot means to its fixture, and a hand level for the whole parameter, however many slots it takes. */
 const props = defineProps<{ universe: string, slotNumber: number }>()
@@ -11,20 +12,20 @@ const session = useSession()
 const engine = useEngine()
 const percent = ref('')
 const here = computed(() => show.patchOf(props.universe).filter((one) => one.first <= props.slotNumber && props.slotNumber <= one.last)
-  .flatMap((fixture) => fixture.parameters.filter((one) => one.first <= props.slotNumber && props.slotNumber <= one.last).map((parameter) => ({ fixture, parameter }))))
+  .flatMap((fixture) => fixture.parameters.filter((one) => one.slots.includes(props.slotNumber)).map((parameter) => ({ fixture, parameter }))))
 const one = computed(() => here.value[0])
 watch(() => [props.universe, props.slotNumber], () => { percent.value = '' })
-const wide = computed(() => (one.value ? one.value.parameter.last - one.value.parameter.first + 1 : 1))
+const wide = computed(() => one.value?.parameter.slots.length ?? 1)
 const valid = computed(() => percent.value.trim() !== '' && Number(percent.value) >= 0 && Number(percent.value) <= 100)
 function hold(value: number): void {
   if (one.value) void engine.holdParameter(one.value.fixture.id, one.value.parameter.name, value)
 }
-const release = () => one.value && void engine.release(props.universe, one.value.parameter.first, one.value.parameter.last)
+const release = () => one.value && void engine.release(props.universe, props.slotNumber)
 </script>
 
 <template>
   <div v-if="one" class="parameter">
-    <p><strong>{{ one.fixture.name }}: {{ one.parameter.name }}</strong> <span class="quiet small">{{ wide === 1 ? '' : `slots ${one.parameter.first} to ${one.parameter.last}, ${wide * 8} bit` }}</span></p>
+    <p><strong>{{ one.fixture.name }}: {{ one.parameter.name }}</strong> <span class="quiet small">{{ wide === 1 ? '' : `slots ${spellSlots(one.parameter.slots)}, ${wide * 8} bit` }}</span></p>
     <p v-if="here.length > 1" class="wrong small">Also {{ here.slice(1).map((other) => `${other.fixture.name}: ${other.parameter.name}`).join(', ') }}</p>
     <form @submit.prevent="hold(Number(percent) / 100)">
       <v-text-field v-model="percent" type="number" step="any" label="Parameter at, per cent" :disabled="!session.mayOperate" />

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { type Shape, type Swap } from '@/api/show'
 
-/** What happens to runs of slots on the way out, and which of them change places. */
+/** What happens to runs of slots on the way out, and which of them change places as they come in. */
 const shapes = defineModel<Shape[]>('shapes', { required: true })
 const swaps = defineModel<Swap[]>('swaps', { required: true })
 const curves = [{ value: 'linear', title: 'straight' }, { value: 'square', title: 'square: fine below' }, { value: 'root', title: 'root: fine above' }, { value: 'smooth', title: 'smooth ends' }, { value: 'switched', title: 'switched at half' }]
@@ -22,7 +22,7 @@ const swap = (at: number, change: Partial<Swap>) => { swaps.value = swaps.value.
       <button type="button" class="small-button" :aria-label="`Take shape ${i + 1} out`" @click="shapes = shapes.filter((_, k) => k !== i)">Remove</button>
     </div>
     <button type="button" class="small-button" @click="shapes = [...shapes, { first: 1, last: 1, curve: 'linear', low: 0, high: 255 }]">Add a shape</button>
-    <h3 class="second">Runs that change places</h3>
+    <h3 class="second">Runs that change places as they come in</h3>
     <div v-for="(one, i) in swaps" :key="i" class="swap">
       <v-text-field :model-value="one.first" type="number" label="Slot" @update:model-value="swap(i, { first: Number($event) })" />
       <v-text-field :model-value="one.with" type="number" label="with slot" @update:model-value="swap(i, { with: Number($event) })" />

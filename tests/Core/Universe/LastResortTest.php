@@ -34,7 +34,7 @@ final class LastResortTest extends TestCase
         $rig->sacn([1 => 200], priority: 200);
         $rig->artNet([1 => 50]);
         $universe = $rig->junction->universes()['palm'];
-        self::assertSame('House desk: what is there besides is a source of last resort.', $universe->explain(0, $rig->nanos()));
+        self::assertSame('House desk: what is there besides is a source of last resort.', $universe->explain(0));
         self::assertCount(1, $universe->leading());
     }
 

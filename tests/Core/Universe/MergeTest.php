@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\Core\Universe;
 
-use NimbleJunction\Core\Universe\HtpMerger;
-use NimbleJunction\Core\Universe\Source;
+use NimbleJunction\Core\Merge\HtpMerger;
+use NimbleJunction\Core\Merge\Source;
+use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Tests\Support\Rig;
 use PHPUnit\Framework\TestCase;
 
@@ -24,7 +25,7 @@ final class MergeTest extends TestCase
                 for ($slot = 0; $slot < 512; ++$slot) {
                     $levels .= \chr($round < 256 && $i === 0 ? $round : ($round < 256 && $i === 1 ? $slot & 255 : mt_rand(0, 255)));
                 }
-                $sources[] = $source = new Source("s{$i}", 'p', null, 's', '', 100);
+                $sources[] = $source = new Source("s{$i}", 'p', Protocol::Sacn, 's', '', 100);
                 $source->set($levels);
                 for ($slot = 0; $slot < 512; ++$slot) {
                     $expected[$slot] = \chr(max(\ord($expected[$slot]), \ord($levels[$slot])));
@@ -42,7 +43,7 @@ final class MergeTest extends TestCase
         self::assertSame([100, 200], [$rig->level(1), $rig->level(2)]);
         $universe = $rig->junction->universes()['palm'];
         self::assertSame("\x01\x02\x00", substr($universe->winners(), 0, 3));
-        self::assertSame('Guest: highest of 2 (HTP), the next one sends 50.', $universe->explain(1, $rig->nanos()));
+        self::assertSame('Guest: highest of 2 (HTP), the next one sends 50.', $universe->explain(1));
     }
 
     public function testLtpAndWhoHadItBefore(): void
@@ -70,7 +71,7 @@ final class MergeTest extends TestCase
         $rig->artNet([1 => 255]);
         $rig->sacn([1 => 10], 150);
         self::assertSame(10, $rig->level(1));
-        self::assertSame('Guest: priority 150 is above 100.', $rig->junction->universes()['palm']->explain(0, $rig->nanos()));
+        self::assertSame('Guest: priority 150 is above 100.', $rig->junction->universes()['palm']->explain(0));
         $rig->sacn([1 => 10], 99);
         self::assertSame(255, $rig->level(1));
         self::assertContains('Palm House is now led by House desk (priority 100); before by Guest (priority 150)', $rig->titles());

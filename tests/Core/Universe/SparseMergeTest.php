@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\Core\Universe;
 
+use NimbleJunction\Core\Merge\Difference;
+use NimbleJunction\Core\Merge\HtpMerger;
+use NimbleJunction\Core\Merge\MergeRule;
+use NimbleJunction\Core\Merge\Source;
 use NimbleJunction\Core\Signal\Protocol;
-use NimbleJunction\Core\Universe\Difference;
 use NimbleJunction\Core\Universe\Hold;
-use NimbleJunction\Core\Universe\HtpMerger;
-use NimbleJunction\Core\Universe\MergeRule;
 use NimbleJunction\Core\Universe\Rules;
-use NimbleJunction\Core\Universe\Source;
 use NimbleJunction\Core\Universe\Universe;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -85,7 +85,7 @@ final class SparseMergeTest extends TestCase
 
                 continue;
             } else {
-                $universe->move($source, $after, $step);
+                $universe->move($source, $after);
             }
             foreach (Difference::slots($before, $after, 512) ?? [] as $slot) {
                 $changedAt[$key][$slot] = $step;
@@ -106,7 +106,7 @@ final class SparseMergeTest extends TestCase
         $universe->add($source, 0);
         $universe->hold(new Hold(7, 33, 'anna', \PHP_INT_MAX));
         for ($step = 1; $step < 100; ++$step) {
-            $universe->move($source, self::moved($source->levels), $step);
+            $universe->move($source, self::moved($source->levels));
             self::assertSame(33, \ord($universe->levels[7]));
             self::assertSame(\ord($source->levels[8]), \ord($universe->levels[8]));
         }

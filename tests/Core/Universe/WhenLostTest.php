@@ -161,8 +161,7 @@ final class WhenLostTest extends TestCase
         $fade = new Fade("\xFF\x80".str_repeat("\x01", 510), '', 1000, 100);
         self::assertSame("\xFF\x80\x01", substr($fade->levels(1000), 0, 3));
         self::assertSame("\x80\x40\x01", substr($fade->levels(1050), 0, 3));
-        $fade->leave(1, "\x77");
-        self::assertSame("\x00\x77\x00", substr($fade->levels(5000), 0, 3));
+        self::assertSame("\x00\x00\x00", substr($fade->levels(5000), 0, 3));
         self::assertSame([false, true], [$fade->isOver(1099), $fade->isOver(1100)]);
         self::assertSame(str_repeat("\0", 512), (new Fade(str_repeat("\xFF", 512), '', 0, 0))->levels(1), 'in no time');
     }

@@ -2,16 +2,14 @@
 
 declare(strict_types=1);
 
-namespace NimbleJunction\Core\Universe;
+namespace NimbleJunction\Core\Merge;
 
 use NimbleJunction\Core\Signal\Frame;
 use NimbleJunction\Core\Signal\Protocol;
 
 /** One sender of a universe, as long as it is heard. */
-final class Source
+final class Source extends Contributor
 {
-    /** @var string 512 bytes */
-    public string $levels;
     public int $slots = 0;
     public ?int $sequence = null;
     public int $heardAt = 0;
@@ -32,19 +30,19 @@ final class Source
     /**
      * @param string $key the same as long as it is the same sender through the same port
      * @param string $address where it sends from
-     * @param int|null $priority 0–200; null joins whatever priority leads
+     * @param int $priority 0 to 200
      * @param bool $lastResort leads only where no other kind of source is there, whatever its priority
      */
     public function __construct(
-        public readonly string $key,
+        string $key,
         public readonly string $portId,
-        public readonly ?Protocol $protocol,
-        public string $name,
+        public readonly Protocol $protocol,
+        string $name,
         public string $address,
-        public ?int $priority,
+        public int $priority,
         public bool $lastResort = false,
     ) {
-        $this->levels = str_repeat("\0", Frame::SLOTS);
+        parent::__construct($key, $name);
         $this->rhythm = new Rhythm();
     }
 
@@ -55,20 +53,14 @@ final class Source
         $this->levels = $this->slots === Frame::SLOTS ? $levels : str_pad($levels, Frame::SLOTS, "\0");
     }
 
-    /** Sets single slots only (our own routes do), so it wins or loses nothing as a whole. */
-    public function isSparse(): bool
-    {
-        return $this->priority === null;
-    }
-
     /** Where it stands among others: a source of last resort is below all that are none. */
     public function rank(): int
     {
-        return ($this->priority ?? 0) - ($this->lastResort ? 1000 : 0);
+        return $this->priority - ($this->lastResort ? 1000 : 0);
     }
 
     public function lostAt(): int
     {
-        return $this->protocol === null ? \PHP_INT_MAX : $this->heardAt + $this->protocol->sourceLossNanos();
+        return $this->heardAt + $this->protocol->sourceLossNanos();
     }
 }

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace NimbleJunction\Core\Universe;
+namespace NimbleJunction\Core\Merge;
 
 /** Where two sets of levels differ. */
 final class Difference

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace NimbleJunction\Core\Universe;
+namespace NimbleJunction\Core\Merge;
 
 /**
  * When the frames of one source come: how many a second, how evenly, and the

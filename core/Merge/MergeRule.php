@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace NimbleJunction\Core\Universe;
+namespace NimbleJunction\Core\Merge;
 
 /** How sources of equal priority share a universe. The value is the word in the show document. */
 enum MergeRule: string

@@ -1,0 +1,190 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Merge;
+
+/**
+ * What is ours in one universe: a layer for each priority that any owner gives, and
+ * one that joins whoever is in control. What is given is gathered until settled().
+ */
+final class Layers
+{
+    /** As many priorities as an order of changes has room for beside all senders. */
+    public const MOST = 50;
+
+    /** @var array<string, Layer> by key */
+    private array $layers = [];
+
+    /** @var array<string, string> key of its layer, by owner */
+    private array $layerOf = [];
+
+    /** @var string 512 bytes: 255 in slots that have been given or let go since they were settled */
+    private string $unsettled;
+
+    /** Whether other slots are given than when they were settled. */
+    private bool $haveOtherSlots = false;
+
+    public function __construct(private Merger $merger, private string $latest, private WideParameters $wide)
+    {
+        $this->unsettled = Bytes::$none;
+    }
+
+    /** @param string $latest 512 bytes: 255 in the slots where the latest takes precedence */
+    public function ruleBy(Merger $merger, string $latest, WideParameters $wide): void
+    {
+        $this->merger = $merger;
+        $this->latest = $latest;
+        $this->wide = $wide;
+        foreach ($this->layers as $layer) {
+            $layer->ruleBy($latest, $wide);
+        }
+    }
+
+    /**
+     * An owner gives levels.
+     *
+     * @param string $owner the same as long as it is the same owner
+     * @param string $name for people
+     * @param string $levels 512 bytes; 0 in slots that it does not give
+     * @param string $mask 512 bytes: 255 in the slots that it gives
+     * @param int|null $priority 0 to 200; null joins whoever is in control
+     * @param bool $isSet whether it is set by acts: of those the last act has a slot, whatever the rule
+     */
+    public function give(string $owner, string $name, string $levels, string $mask, ?int $priority = null, bool $isSet = false): void
+    {
+        [$levels, $mask] = $this->wide->fitted($levels, $mask);
+        $held = $this->holding($owner);
+        $before = $held?->of($owner);
+        if ($held !== null && $held->priority !== $priority) {
+            $this->end($owner);
+        } elseif ($before !== null && $before->mask === $mask && $before->levels === $levels) {
+            $before->name = $name;
+
+            return;
+        }
+        $layer = $this->of($priority);
+        $maskBefore = $layer->mask;
+        $changed = $layer->give(new Contribution($owner, $name, $levels, $mask, $isSet));
+        $this->layerOf[$owner] = $layer->key;
+        $this->merger->touched($layer, $changed & $mask);
+        $this->unsettled |= $changed;
+        $this->noteMask($layer, $maskBefore);
+    }
+
+    /**
+     * An owner sets slots, besides those that it has set already. It is an act: it counts as a change where the
+     * levels are the same as before.
+     *
+     * @param array<int, int> $levels 0 to 255 by slot
+     * @param int|null $priority 0 to 200; null joins whoever is in control
+     */
+    public function set(string $owner, string $name, array $levels, ?int $priority = null): void
+    {
+        $levels = $this->wide->fittedSlots($levels);
+        $layer = $this->holding($owner);
+        if ($layer === null || $layer->priority !== $priority || ! $layer->set($owner, $levels)) {
+            $this->giveBesides($owner, $name, $levels, $priority);
+            $layer = $this->of($priority);
+            $layer->set($owner, $levels);
+        }
+        $slots = array_keys($levels);
+        $this->merger->touchedSlots($layer, $slots);
+        foreach ($slots as $slot) {
+            $this->unsettled[$slot] = "\xFF";
+        }
+    }
+
+    /** An owner gives nothing any more. */
+    public function end(string $owner): void
+    {
+        $layer = $this->holding($owner);
+        if ($layer === null) {
+            return;
+        }
+        unset($this->layerOf[$owner]);
+        $maskBefore = $layer->mask;
+        $this->unsettled |= $layer->end($owner);
+        $this->noteMask($layer, $maskBefore);
+        if ($layer->isEmpty()) {
+            unset($this->layers[$layer->key]);
+            $this->merger->forget($layer);
+        }
+    }
+
+    public function areSettled(): bool
+    {
+        return $this->unsettled === Bytes::$none && ! $this->haveOtherSlots;
+    }
+
+    /**
+     * What has been given is taken over; gathering begins anew.
+     *
+     * @return string|null 512 bytes: 255 in the slots that may have other levels; null where other slots are given than before
+     */
+    public function settled(): ?string
+    {
+        $unsettled = $this->haveOtherSlots ? null : $this->unsettled;
+        $this->unsettled = Bytes::$none;
+        $this->haveOtherSlots = false;
+
+        return $unsettled;
+    }
+
+    /** @return list<Layer> those that give anything, the one that joins first, then by priority from below */
+    public function all(): array
+    {
+        $layers = array_values($this->layers);
+        usort($layers, static fn(Layer $a, Layer $b): int => ($a->priority ?? -1) <=> ($b->priority ?? -1));
+
+        return $layers;
+    }
+
+    public function areNone(): bool
+    {
+        return $this->layers === [];
+    }
+
+    /** The layer of those who give with this priority. */
+    public function of(?int $priority): Layer
+    {
+        $layer = new Layer($priority, $this->latest, $this->wide);
+
+        return $this->layers[$layer->key] ??= $layer;
+    }
+
+    /** @return array<string, Contribution> by owner */
+    public function contributions(): array
+    {
+        $all = [];
+        foreach ($this->layers as $layer) {
+            $all += $layer->all();
+        }
+
+        return $all;
+    }
+
+    private function noteMask(Layer $layer, string $before): void
+    {
+        if ($layer->mask !== $before) {
+            $this->haveOtherSlots = true;
+            $this->merger->left($layer, $before & ($layer->mask ^ Bytes::$all));
+        }
+    }
+
+    private function holding(string $owner): ?Layer
+    {
+        return $this->layers[$this->layerOf[$owner] ?? ''] ?? null;
+    }
+
+    /** @param array<int, int> $levels by slot */
+    private function giveBesides(string $owner, string $name, array $levels, ?int $priority): void
+    {
+        $before = $this->holding($owner)?->of($owner);
+        $bytes = $before->levels ?? Bytes::$none;
+        foreach ($levels as $slot => $level) {
+            $bytes[$slot] = \chr($level);
+        }
+        $this->give($owner, $name, $bytes, Bytes::mask(array_keys($levels)) | ($before->mask ?? Bytes::$none), $priority, true);
+    }
+}
