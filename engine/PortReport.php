@@ -40,7 +40,7 @@ final readonly class PortReport
                 'refusals' => (object) $activity->refusals,
                 'senders' => (object) $activity->senders,
                 'connected' => $this->transports->connected($port['via']),
-                'heard' => $activity->lastWords(),
+                'heard' => $activity->lastWords($this->junction->plan()->middleC),
                 'from' => $activity->heardFrom,
                 'firstAgo' => Report::ago($activity->firstHeardAt, $now),
                 'heardAgo' => Report::ago($activity->heardAt, $now),

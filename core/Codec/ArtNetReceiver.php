@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Codec;
 
+use NimbleJunction\Core\Message\ArtNetCommand;
+use NimbleJunction\Core\Message\ArtNetTrigger;
+use NimbleJunction\Core\Message\TimeCode as TimeCodeMessage;
 use NimbleJunction\Core\Signal\Frame;
+use NimbleJunction\Core\Signal\Message;
 use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Signal\Remark;
 use NimbleJunction\Core\Signal\Sighting;
@@ -19,6 +23,9 @@ use NimbleJunction\Core\Wire\ArtNet\Sync;
 use NimbleJunction\Core\Wire\ArtNet\TimeCode;
 use NimbleJunction\Core\Wire\ArtNet\Trigger;
 use NimbleJunction\Core\Wire\ArtNet\Unhandled;
+use NimbleJunction\Core\Wire\FrameRate;
+use NimbleJunction\Core\Wire\OutOfRange;
+use NimbleJunction\Core\Wire\TimeCode as Time;
 
 final readonly class ArtNetReceiver implements Receiver
 {
@@ -47,9 +54,9 @@ final readonly class ArtNetReceiver implements Receiver
             // Art-Net 4, "ArtSync": meant for whoever sends the frames (from memory)
             $packet instanceof Sync => new SyncPulse($from, 'a synchronisation packet'),
             $packet instanceof Nzs => new Remark("slots with start code {$packet->startCode}, which are no levels"),
-            $packet instanceof TimeCode => new Remark(\sprintf('time code %02d:%02d:%02d:%02d', $packet->hours, $packet->minutes, $packet->seconds, $packet->frames)),
-            $packet instanceof Trigger => new Remark("a trigger: key {$packet->key}, sub-key {$packet->subKey}"),
-            $packet instanceof Command => new Remark("a command: {$packet->text}"),
+            $packet instanceof TimeCode => self::timeCode($packet),
+            $packet instanceof Trigger => new ArtNetTrigger($packet),
+            $packet instanceof Command => new ArtNetCommand($packet),
             $packet instanceof Unhandled => new Remark("a packet that we leave alone ({$packet->code->spelled()})"),
             default => new Remark('a packet that sets up a node, which we leave alone'),
         }];
@@ -72,6 +79,18 @@ final readonly class ArtNetReceiver implements Receiver
         });
 
         return new Remark('a poll: who is there?', array_column($asked, 'bytes'), Packet::UDP_PORT, self::ADDRESS_AT);
+    }
+
+    private static function timeCode(TimeCode $packet): Message|Remark
+    {
+        $rate = FrameRate::tryFrom($packet->type);
+        try {
+            $time = $rate === null ? null : Time::of($rate, $packet->hours, $packet->minutes, $packet->seconds, $packet->frames);
+        } catch (OutOfRange) {
+            $time = null;
+        }
+
+        return $time === null ? new Remark('a time code that is none') : new TimeCodeMessage(Protocol::ArtNet, $time, false);
     }
 
     private function sighting(PollReply $reply): Sighting|Remark

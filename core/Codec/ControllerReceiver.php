@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Codec;
 
-use NimbleJunction\Core\Signal\Message;
-use NimbleJunction\Core\Signal\Protocol;
+use NimbleJunction\Core\Message\Control;
 use NimbleJunction\Core\Wire\Malformed;
 
 /**
@@ -34,7 +33,7 @@ final readonly class ControllerReceiver implements Receiver
             throw Malformed::at(0, 'it is not JSON', self::CLAUSE);
         }
         $messages = [];
-        foreach (['axes' => ['/axis', -1.0], 'buttons' => ['/button', 0.0]] as $list => [$kind, $lowest]) {
+        foreach (['axes' => ['axis', -1.0], 'buttons' => ['button', 0.0]] as $list => [$kind, $lowest]) {
             $changed = $fields[$list] ?? [];
             if (! \is_array($changed) || \count($changed) > self::MOST) {
                 throw Malformed::at(0, "\"{$list}\" is no object of at most ".self::MOST.' numbers', self::CLAUSE);
@@ -44,8 +43,7 @@ final readonly class ControllerReceiver implements Receiver
                     throw Malformed::at(0, "{$list} {$number} is outside {$lowest} to 1", self::CLAUSE);
                 }
                 $value = $list === 'axes' ? $this->rested($number, (float) $value) : (float) $value;
-                $name = ltrim($kind, '/').' '.($number + 1);
-                $messages[] = new Message(Protocol::Controller, "{$kind}/".($number + 1), [$value], "{$name} at ".round($value, 3));
+                $messages[] = new Control($kind, $number + 1, $value);
             }
         }
 

@@ -11,7 +11,4 @@ interface MessageWriter
 {
     /** @return string one packet; '' when the protocol has no words for it */
     public function write(Message $message): string;
-
-    /** The message as people of this protocol say it. */
-    public function spelled(Message $message): string;
 }

@@ -4,140 +4,124 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Codec;
 
+use NimbleJunction\Core\Message\Bend;
+use NimbleJunction\Core\Message\Clock;
+use NimbleJunction\Core\Message\Controller;
+use NimbleJunction\Core\Message\Encodable;
+use NimbleJunction\Core\Message\Exclusive;
+use NimbleJunction\Core\Message\KeyPressure;
+use NimbleJunction\Core\Message\MachineControl;
+use NimbleJunction\Core\Message\Note;
+use NimbleJunction\Core\Message\Pressure;
+use NimbleJunction\Core\Message\Program;
+use NimbleJunction\Core\Message\QuarterFrame;
+use NimbleJunction\Core\Message\ShowControl;
+use NimbleJunction\Core\Message\SongPosition;
+use NimbleJunction\Core\Message\SongSelect;
+use NimbleJunction\Core\Message\TimeCode;
 use NimbleJunction\Core\Signal\Message;
-use NimbleJunction\Core\Signal\MidiAddress;
 use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Signal\Remark;
 use NimbleJunction\Core\Wire\Malformed;
 use NimbleJunction\Core\Wire\Midi\ChannelKind;
 use NimbleJunction\Core\Wire\Midi\ChannelMessage;
+use NimbleJunction\Core\Wire\Midi\FullFrame;
+use NimbleJunction\Core\Wire\Midi\MachineControl as Machine;
 use NimbleJunction\Core\Wire\Midi\MidiMessage;
 use NimbleJunction\Core\Wire\Midi\RealTime;
-use NimbleJunction\Core\Wire\Midi\ShowControl;
+use NimbleJunction\Core\Wire\Midi\ShowControl as Show;
 use NimbleJunction\Core\Wire\Midi\StreamParser;
 use NimbleJunction\Core\Wire\Midi\SystemCommon;
 use NimbleJunction\Core\Wire\Midi\SystemExclusive;
 
-/** Between whole MIDI messages and events, addressed as MidiAddress says. */
+/** Between whole MIDI messages and messages with their fields. */
 final readonly class MidiCodec implements Receiver, MessageWriter
 {
-    /** @param int $middleC octave number of note 60 */
-    public function __construct(private int $middleC = 4)
-    {
-    }
-
     /** @param string $bytes one or more whole messages: a stream has been parted before */
     public function receive(string $bytes, string $from): array
     {
         $parser = new StreamParser();
-        $events = [];
+        $messages = [];
         foreach ($parser->push($bytes) as $heard) {
             if ($heard->what instanceof Malformed) {
                 throw $heard->what;
             }
-            $events[] = $this->event($heard->what);
+            $messages[] = self::message($heard->what);
         }
         if ($parser->isWithinMessage()) {
             throw Malformed::at(\strlen($bytes), 'the message is not whole', 'MIDI 1.0, Data Format');
         }
 
-        return $events;
+        return $messages;
     }
 
     public function write(Message $message): string
     {
-        $address = MidiAddress::parse($message->address);
-        if ($address === null) {
-            return '';
-        }
-        $value = (int) max(0, min($address->highest(), round($message->number(1) ?? 0)));
-
-        return (match ($address->kind) {
-            'note' => $value === 0 ? ChannelMessage::noteOff($address->channel, $address->number) : ChannelMessage::noteOn($address->channel, $address->number, $value),
-            'controller' => ChannelMessage::controlChange($address->channel, $address->number, $value),
-            'key-pressure' => new ChannelMessage(ChannelKind::PolyphonicPressure, $address->channel, $address->number, $value),
-            'program' => new ChannelMessage(ChannelKind::ProgramChange, $address->channel, $value),
-            'pressure' => new ChannelMessage(ChannelKind::ChannelPressure, $address->channel, $value),
-            'bend' => ChannelMessage::pitchBend($address->channel, $value),
-            'song-position' => SystemCommon::songPosition($value),
-            'song' => SystemCommon::songSelect($value),
-            'start' => RealTime::Start,
-            'continue' => RealTime::Continue,
-            'stop' => RealTime::Stop,
-            default => RealTime::TimingClock,
-        })->encode();
+        return $message instanceof Encodable ? $message->encode() : '';
     }
 
-    public function spelled(Message $message): string
-    {
-        $address = MidiAddress::parse($message->address);
-
-        return $address === null ? $message->spelled() : $address->spelled($this->middleC).($message->arguments === [] ? '' : ', '.(int) round($message->number(1) ?? 0));
-    }
-
-    private function event(MidiMessage $message): Message|Remark
+    private static function message(MidiMessage $message): Message|Remark
     {
         return match (true) {
-            $message instanceof ChannelMessage => $this->onChannel($message),
-            $message instanceof RealTime => match ($message) {
-                RealTime::ActiveSensing, RealTime::SystemReset => new Remark(strtolower($message->spelled())),
-                RealTime::TimingClock => $this->message('/clock'),
-                default => $this->message('/'.strtolower($message->name)),
-            },
-            $message instanceof SystemCommon => match ($message->status) {
-                SystemCommon::SONG_POSITION => $this->message('/song-position', $message->value),
-                SystemCommon::SONG_SELECT => $this->message('/song', $message->value),
-                SystemCommon::QUARTER_FRAME => new Remark('a quarter frame of time code'),
-                default => new Remark('a tune request'),
-            },
-            $message instanceof SystemExclusive => $this->exclusive($message),
+            $message instanceof ChannelMessage => self::onChannel($message),
+            $message instanceof RealTime => self::realTime($message),
+            $message instanceof SystemCommon => self::common($message),
+            $message instanceof SystemExclusive => self::exclusive($message),
             default => new Remark('a MIDI message'),
         };
     }
 
-    private function onChannel(ChannelMessage $message): Message
+    private static function onChannel(ChannelMessage $message): Message
     {
         $channel = $message->channel;
 
         return match ($message->kind) {
-            ChannelKind::NoteOn => $this->message("/note/{$channel}/{$message->data1}", $message->data2),
-            ChannelKind::NoteOff => $this->message("/note/{$channel}/{$message->data1}", 0),
-            ChannelKind::PolyphonicPressure => $this->message("/key-pressure/{$channel}/{$message->data1}", $message->data2),
-            ChannelKind::ControlChange => $this->message("/controller/{$channel}/{$message->data1}", $message->data2),
-            ChannelKind::ProgramChange => $this->message("/program/{$channel}", $message->data1),
-            ChannelKind::ChannelPressure => $this->message("/pressure/{$channel}", $message->data1),
-            ChannelKind::PitchBend => $this->message("/bend/{$channel}", $message->wideValue()),
+            ChannelKind::NoteOn => new Note($channel, $message->data1, $message->data2),
+            ChannelKind::NoteOff => new Note($channel, $message->data1, 0),
+            ChannelKind::PolyphonicPressure => new KeyPressure($channel, $message->data1, $message->data2),
+            ChannelKind::ControlChange => new Controller($channel, $message->data1, $message->data2),
+            ChannelKind::ProgramChange => new Program($channel, $message->data1),
+            ChannelKind::ChannelPressure => new Pressure($channel, $message->data1),
+            ChannelKind::PitchBend => new Bend($channel, $message->wideValue()),
         };
     }
 
-    private function exclusive(SystemExclusive $message): Message|Remark
+    private static function realTime(RealTime $message): Message|Remark
     {
-        if (! $message->isRealTime(ShowControl::SUB_ID)) {
-            return new Remark('System Exclusive of '.(\strlen($message->data) + 2).' bytes');
-        }
-        $control = ShowControl::decode($message);
-        $arguments = array_values(array_filter([$control->cue, $control->list, $control->path], static fn(?string $one): bool => $one !== null));
-
-        return new Message(
-            Protocol::Midi,
-            "/show-control/{$control->device}/".strtolower(str_replace('_', '-', $control->command->spelled())),
-            $arguments,
-            'show control: '.$control->spelled(),
-        );
+        return match ($message) {
+            RealTime::ActiveSensing, RealTime::SystemReset => new Remark(strtolower($message->spelled())),
+            default => new Clock($message),
+        };
     }
 
-    private function message(string $address, int ...$arguments): Message
+    private static function common(SystemCommon $message): Message|Remark
     {
-        $parsed = MidiAddress::parse($address);
-        $value = $arguments[0] ?? null;
-        $words = $parsed?->spelled($this->middleC) ?? $address;
-        if ($value !== null) {
-            $words .= match ($parsed?->kind) {
-                'note' => $value === 0 ? ' ends' : ", velocity {$value}",
-                default => " at {$value}",
-            };
-        }
+        return match ($message->status) {
+            SystemCommon::SONG_POSITION => new SongPosition($message->value),
+            SystemCommon::SONG_SELECT => new SongSelect($message->value),
+            SystemCommon::QUARTER_FRAME => new QuarterFrame($message->value),
+            default => new Remark('a tune request'),
+        };
+    }
 
-        return new Message(Protocol::Midi, $address, array_values($arguments), $words);
+    /**
+     * What is universal and cannot be read as what it says it is stays what it is for certain: bytes.
+     *
+     * @throws Malformed show control that breaks its own rules
+     */
+    private static function exclusive(SystemExclusive $message): Message
+    {
+        if ($message->isRealTime(Show::SUB_ID)) {
+            return new ShowControl(Show::decode($message));
+        }
+        try {
+            return match (true) {
+                $message->isRealTime(Machine::SUB_ID) => new MachineControl(Machine::decode($message)),
+                $message->isRealTime(FullFrame::SUB_ID) => new TimeCode(Protocol::Midi, FullFrame::decode($message)->time, true),
+                default => new Exclusive($message),
+            };
+        } catch (Malformed) {
+            return new Exclusive($message);
+        }
     }
 }

@@ -10,7 +10,6 @@ use NimbleJunction\Core\Port\Agenda;
 use NimbleJunction\Core\Scope\Probes;
 use NimbleJunction\Core\Signal\Frame;
 use NimbleJunction\Core\Signal\Message;
-use NimbleJunction\Core\Signal\MidiAddress;
 use NimbleJunction\Core\Signal\Postponed;
 use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Signal\SyncPulse;
@@ -19,6 +18,7 @@ use NimbleJunction\Core\Signal\SyncPulse;
 final class Hearing
 {
     private Plan $plan;
+    private readonly Assemblers $assemblers;
 
     public function __construct(
         private readonly Reception $reception,
@@ -29,12 +29,14 @@ final class Hearing
         private readonly Changes $changes,
         public readonly Agenda $agenda,
     ) {
+        $this->assemblers = new Assemblers();
         $this->plan = Plan::empty();
     }
 
     public function adopt(Plan $plan): void
     {
         $this->plan = $plan;
+        $this->assemblers->adopt($plan);
     }
 
     /** When waited() must be called next. */
@@ -174,11 +176,28 @@ final class Hearing
         $activity->heard($message, $from, $now);
         $activity->messageFrom = $from;
         $this->probes->message($portId, $message, $now);
-        if ($message->address === MidiAddress::CLOCK && ! isset($this->plan->messageRoutes[$portId][MidiAddress::CLOCK])) {
-            // Forty times a second, and nobody asks for it: it is counted, and leaves the trace to what happens.
-            return;
+        $sender = $fromPort === 0 ? $from : "{$from}:{$fromPort}";
+        $whole = $this->assemblers->push($portId, $sender, $message);
+        // What comes many times a second, and what is put together, leaves the trace to what happens where nobody asks for it.
+        if (! $message->isTick() || $this->isAskedFor($portId, $message)) {
+            $this->route($portId, $message, $sender, $bytes, $now);
         }
-        ['event' => $event, 'sets' => $sets] = $this->routing->heard($portId, $message, $fromPort === 0 ? $from : "{$from}:{$fromPort}", $bytes, $now);
+        if ($whole !== null) {
+            $this->probes->message($portId, $whole, $now);
+            if ($this->isAskedFor($portId, $whole)) {
+                $this->route($portId, $whole, $sender, $bytes, $now);
+            }
+        }
+    }
+
+    private function isAskedFor(string $portId, Message $message): bool
+    {
+        return isset($this->plan->messageRoutes[$portId][$message->address()]);
+    }
+
+    private function route(string $portId, Message $message, string $sender, string $bytes, int $now): void
+    {
+        ['event' => $event, 'sets' => $sets] = $this->routing->heard($portId, $message, $sender, $bytes, $now);
         foreach ($sets as ['route' => $route, 'level' => $level]) {
             $universe = $this->universes->find($route->universeId);
             if ($universe !== null) {

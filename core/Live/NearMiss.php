@@ -25,17 +25,17 @@ final class NearMiss
                     break 2;
                 }
                 $route = $routes[0];
-                if ($address === $message->address) {
+                if ($address === $message->address()) {
                     if ($routePort !== $portId) {
                         return ['route' => $route, 'why' => "listens for this address on {$plan->portName($routePort)}, it came in on {$plan->portName($portId)}"];
                     }
 
                     continue;
                 }
-                if ($routePort !== $portId || abs(\strlen($address) - \strlen($message->address)) > 3 || \strlen($address) > 120) {
+                if ($routePort !== $portId || abs(\strlen($address) - \strlen($message->address())) > 3 || \strlen($address) > 120) {
                     continue;
                 }
-                $distance = strcasecmp($address, $message->address) === 0 ? 0 : levenshtein($address, $message->address);
+                $distance = strcasecmp($address, $message->address()) === 0 ? 0 : levenshtein($address, $message->address());
                 if ($distance < $bestDistance) {
                     $bestDistance = $distance;
                     $best = ['route' => $route, 'why' => $distance === 0

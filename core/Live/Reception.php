@@ -96,7 +96,7 @@ final class Reception
     {
         if ($this->lets($endpoint, $portId, $from, $now)) {
             ($this->activity)($portId)->refuse($why);
-            $this->trace->note(Kind::Refused, "late {$portId} {$message->address}", $portId, Step::Refused, "{$this->plan->portName($portId)}: {$message->spelled()} from {$from} is not taken: {$why}", $now);
+            $this->trace->note(Kind::Refused, "late {$portId} {$message->address()}", $portId, Step::Refused, "{$this->plan->portName($portId)}: {$message->spelled($this->plan->middleC)} from {$from} is not taken: {$why}", $now);
         }
     }
 

@@ -74,9 +74,9 @@ final class Routing
             }
         }
         $portName = $this->plan->portName($portId);
-        $event = $this->trace->begin(Kind::Message, "message {$portId} {$message->address}", $portId, "{$portName}: {$message->spelled()}", $now);
+        $event = $this->trace->begin(Kind::Message, "message {$portId} {$message->address()}", $portId, "{$portName}: {$message->spelled($this->plan->middleC)}", $now);
         $this->trace->hop($event, Step::Heard, "{$portName} heard ".\strlen($bytes)." bytes from {$from}", $bytes);
-        $this->trace->hop($event, Step::Decoded, $message->spelled());
+        $this->trace->hop($event, Step::Decoded, $message->spelled($this->plan->middleC));
         $sets = [];
         $matched = false;
         foreach (Addressed::among($this->plan->messageRoutes[$portId] ?? [], $message) as $route) {
@@ -96,7 +96,7 @@ final class Routing
         if (! $matched) {
             $near = NearMiss::find($this->plan, $portId, $message);
             $near === null
-                ? $this->trace->hop($event, Step::Unmatched, "no route listens for {$message->address} on {$portName}")
+                ? $this->trace->hop($event, Step::Unmatched, "no route listens for {$message->address()} on {$portName}")
                 : $this->trace->hop($event, Step::Nearly, "\"{$near['route']->name}\" {$near['why']}", '', $near['route']->id);
         }
 
@@ -210,7 +210,7 @@ final class Routing
     {
         $outlet = $this->plan->messageOutlets[$route->portId] ?? null;
         $message = $route->message($level);
-        $words = $outlet?->writer->spelled($message) ?? $message->spelled();
+        $words = $message->spelled($this->plan->middleC);
         $bytes = $outlet?->writer->write($message) ?? '';
         $universe = $this->plan->universeName($route->universeId);
         $slot = $route->slot + 1;

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Plan;
 
 use NimbleJunction\Core\Codec\MessageWriter;
+use NimbleJunction\Core\Message\Osc;
 use NimbleJunction\Core\Show\PortEntry;
 use NimbleJunction\Core\Show\Show;
-use NimbleJunction\Core\Signal\Message;
 use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Wire\ArtNet\Packet as ArtNet;
 use NimbleJunction\Core\Wire\ArtNet\Poll;
@@ -74,7 +74,7 @@ final readonly class Announcing
 
     private function written(MessageWriter $writer, string $address): string
     {
-        return $writer->write(new Message(Protocol::Osc, $address, []));
+        return $writer->write(Osc::of($address));
     }
 
     /**

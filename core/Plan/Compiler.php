@@ -67,6 +67,7 @@ final readonly class Compiler
             $copies,
             (new Announcing($show, $this->identity, $exits))->announcements($messageOutlets),
             self::order($copies),
+            $show->middleC,
         );
     }
 

@@ -112,7 +112,7 @@ final readonly class Entrances
             Protocol::Sacn => new SacnReceiver($this->identity->cid),
             Protocol::Osc => new OscCodec(),
             Protocol::DmxLine => new DmxLineReceiver(),
-            Protocol::Midi => new MidiCodec($this->show->middleC),
+            Protocol::Midi => new MidiCodec(),
             Protocol::Controller => new ControllerReceiver($port->receive->deadZone ?? 0.0, $port->receive->centres ?? []),
         };
     }

@@ -60,7 +60,7 @@ final readonly class Exits
                 continue;
             }
             $outlets[$port->id] = new MessageOutlet(
-                $port->protocol === Protocol::Midi ? new MidiCodec($this->show->middleC) : new OscCodec(),
+                $port->protocol === Protocol::Midi ? new MidiCodec() : new OscCodec(),
                 $this->targets($port, $send),
                 $send->replies && $port->link->kind === LinkKind::Udp ? new Target($this->via($port, $send), '', $send->port) : null,
             );

@@ -23,6 +23,7 @@ final readonly class Plan
      * @param array<string, array<int, list<SlotToMessage>>> $slotRoutes by universe and slot, enabled ones
      * @param array<string, list<Copy>> $copies by the universe that they are taken from
      * @param list<Announcement> $announcements
+     * @param int $middleC octave number of MIDI note 60
      * @param array<string, int> $order place of each universe that copies run from or to: what is copied from comes before what is copied to
      */
     public function __construct(
@@ -37,6 +38,7 @@ final readonly class Plan
         public array $copies = [],
         public array $announcements = [],
         public array $order = [],
+        public int $middleC = 4,
     ) {
     }
 

@@ -160,7 +160,7 @@ final class Activity
         return $protocol->carriesLevels() ? State::Lost : State::Quiet;
     }
 
-    public function lastWords(): string
+    public function lastWords(int $middleC = 4): string
     {
         $last = $this->last;
 
@@ -168,7 +168,7 @@ final class Activity
             $last === null => '',
             $last instanceof Frame => \strlen($last->levels).' slots of '.self::numbered($last->protocol, $last->number)
                 .($last->priority === null ? '' : ", priority {$last->priority}"),
-            $last instanceof Message => $last->spelled(),
+            $last instanceof Message => $last->spelled($middleC),
             default => $last->words,
         };
     }

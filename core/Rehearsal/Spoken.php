@@ -24,7 +24,7 @@ final class Spoken
     {
         try {
             $words = [];
-            foreach (self::receiver($protocol, $middleC)->receive($bytes, '') as $what) {
+            foreach (self::receiver($protocol)->receive($bytes, '') as $what) {
                 if ($what instanceof SyncPulse) {
                     $words[] = $what->words;
 
@@ -32,7 +32,7 @@ final class Spoken
                 }
                 $activity = new Activity();
                 $activity->heard($what instanceof Postponed ? $what->message : $what, '', 0);
-                $words[] = $activity->lastWords();
+                $words[] = $activity->lastWords($middleC);
             }
 
             return implode('; ', array_filter($words));
@@ -41,13 +41,13 @@ final class Spoken
         }
     }
 
-    private static function receiver(Protocol $protocol, int $middleC): Receiver
+    private static function receiver(Protocol $protocol): Receiver
     {
         return match ($protocol) {
             Protocol::ArtNet => new ArtNetReceiver([]),
             Protocol::Sacn => new SacnReceiver(),
             Protocol::DmxLine => new DmxLineReceiver(),
-            Protocol::Midi => new MidiCodec($middleC),
+            Protocol::Midi => new MidiCodec(),
             default => new OscCodec(),
         };
     }

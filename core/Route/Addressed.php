@@ -21,21 +21,21 @@ final class Addressed
      */
     public static function among(array $byAddress, Message $message): array
     {
-        $exact = $byAddress[$message->address] ?? null;
-        if ($exact !== null || $message->protocol !== Protocol::Osc || ! Pattern::isPattern($message->address)) {
+        $exact = $byAddress[$message->address()] ?? null;
+        if ($exact !== null || $message->protocol !== Protocol::Osc || ! Pattern::isPattern($message->address())) {
             return $exact ?? [];
         }
         try {
-            $pattern = Pattern::of($message->address);
+            $pattern = Pattern::of($message->address());
         } catch (Malformed) {
             // A bracket that is not closed stands for nothing.
             return [];
         }
         // What comes before the first wildcard is compared at once, so that most addresses cost nothing.
-        $literal = strcspn($message->address, '?*[{');
+        $literal = strcspn($message->address(), '?*[{');
         $found = [];
         foreach ($byAddress as $address => $listeners) {
-            if (strncmp($address, $message->address, $literal) === 0 && $pattern->matches($address)) {
+            if (strncmp($address, $message->address(), $literal) === 0 && $pattern->matches($address)) {
                 array_push($found, ...$listeners);
             }
         }

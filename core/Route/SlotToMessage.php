@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Route;
 
+use NimbleJunction\Core\Message\MidiAddress;
+use NimbleJunction\Core\Message\Osc;
 use NimbleJunction\Core\Signal\Message;
 use NimbleJunction\Core\Signal\Protocol;
 
@@ -30,7 +32,9 @@ final readonly class SlotToMessage
     {
         $value = $this->scale->apply($level);
 
-        return new Message($this->protocol, $this->address, [$this->asFloat ? $value : (int) floor($value + 0.5)]);
+        $value = $this->asFloat ? $value : (int) floor($value + 0.5);
+
+        return MidiAddress::parse($this->protocol === Protocol::Midi ? $this->address : '')?->message($value) ?? Osc::of($this->address, [$value]);
     }
 
     /** The level that a message from the other end stands for, 0 to 255, or null if it says no number. */

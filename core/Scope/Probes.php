@@ -56,7 +56,7 @@ final class Probes
         if ($this->byHolder === []) {
             return;
         }
-        foreach ($this->byHolder["{$portId} {$message->address}"] ?? [] as $probe) {
+        foreach ($this->byHolder["{$portId} {$message->address()}"] ?? [] as $probe) {
             $number = $message->number($probe->subject->place);
             if ($number !== null) {
                 $probe->arrived((float) $number, $now);

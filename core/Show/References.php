@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Show;
 
+use NimbleJunction\Core\Message\MidiAddress;
 use NimbleJunction\Core\Patch\Fixture;
-use NimbleJunction\Core\Signal\MidiAddress;
 use NimbleJunction\Core\Signal\Protocol;
 
 /** Whether the parts of a show that name each other fit each other. */

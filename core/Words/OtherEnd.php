@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Words;
 
+use NimbleJunction\Core\Message\MidiAddress;
 use NimbleJunction\Core\Show\LinkKind;
 use NimbleJunction\Core\Show\MessageEnd;
 use NimbleJunction\Core\Show\PortEntry;
 use NimbleJunction\Core\Show\ReceiveSide;
 use NimbleJunction\Core\Show\SendSide;
 use NimbleJunction\Core\Show\Show;
-use NimbleJunction\Core\Signal\MidiAddress;
 use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Wire\ArtNet\PortAddress;
 use NimbleJunction\Core\Wire\Sacn\Universe as SacnUniverse;

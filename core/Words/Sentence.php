@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Words;
 
+use NimbleJunction\Core\Message\MidiAddress;
 use NimbleJunction\Core\Show\RouteEntry;
 use NimbleJunction\Core\Show\Show;
-use NimbleJunction\Core\Signal\MidiAddress;
 
 /** A route as one sentence that two people can check with each other. */
 final class Sentence

@@ -79,7 +79,7 @@ final class CompilerTest extends TestCase
         );
         self::assertSame([['in', 511], ['off', 0]], array_map(static fn($route): array => [$route->id, $route->slot], $plan->messageRoutes['osc']['/a']), 'one that is off is a near miss');
         self::assertSame([2], array_keys($plan->slotRoutes['palm']));
-        self::assertSame([127], $plan->slotRoutes['palm'][2][0]->message(255)->arguments);
+        self::assertSame([127], $plan->slotRoutes['palm'][2][0]->message(255)->arguments());
         self::assertSame(255, $plan->slotRoutes['palm'][2][0]->understood($plan->slotRoutes['palm'][2][0]->message(255)));
     }
 

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\Core\Port;
 
+use NimbleJunction\Core\Message\Osc;
 use NimbleJunction\Core\Port\Activity;
 use NimbleJunction\Core\Port\State;
 use NimbleJunction\Core\Port\Unclaimed;
 use NimbleJunction\Core\Signal\Frame;
-use NimbleJunction\Core\Signal\Message;
 use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Signal\Remark;
 use NimbleJunction\Core\Wire\ArtNet\NodePort;
@@ -74,7 +74,7 @@ final class ActivityTest extends TestCase
         self::assertSame('512 slots of Art-Net port-address 4660 (18:3:4)', $activity->lastWords());
         $activity->heard(new Frame(Protocol::Sacn, 7, 'abc', 'x', priority: 150), '127.0.0.12', 1);
         self::assertSame('3 slots of sACN universe 7, priority 150', $activity->lastWords());
-        $activity->heard(new Message(Protocol::Osc, '/doors', [1, 0.25, 'now']), '127.0.0.15', 1);
+        $activity->heard(Osc::of('/doors', [1, 0.25, 'now']), '127.0.0.15', 1);
         self::assertSame('/doors 1 0.25 "now"', $activity->lastWords());
         $activity->heard(new Remark('a poll: who is there?'), '127.0.0.15', 1);
         self::assertSame(['a poll: who is there?', '127.0.0.15'], [$activity->lastWords(), $activity->heardFrom]);
