@@ -10,6 +10,7 @@ use NimbleJunction\Core\Live\Announcements;
 use NimbleJunction\Core\Live\Changes;
 use NimbleJunction\Core\Live\Hearing;
 use NimbleJunction\Core\Live\Outputs;
+use NimbleJunction\Core\Live\PlanNames;
 use NimbleJunction\Core\Live\Reception;
 use NimbleJunction\Core\Live\Routing;
 use NimbleJunction\Core\Live\Universes;
@@ -21,6 +22,7 @@ use NimbleJunction\Core\Port\Unclaimed;
 use NimbleJunction\Core\Scope\Probes;
 use NimbleJunction\Core\State\Stored;
 use NimbleJunction\Core\Trace\Kind;
+use NimbleJunction\Core\Trace\Names;
 use NimbleJunction\Core\Trace\Step;
 use NimbleJunction\Core\Trace\Trace;
 use NimbleJunction\Core\Universe\Hands;
@@ -91,6 +93,12 @@ final class Junction
     public function unclaimed(): array
     {
         return $this->reception->unclaimed();
+    }
+
+    /** What things are called now, for whoever reads the trace. */
+    public function names(): Names
+    {
+        return new PlanNames($this->plan, $this->universes);
     }
 
     public function neighbours(): Neighbours

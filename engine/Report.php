@@ -99,6 +99,8 @@ final readonly class Report
             return null;
         }
 
+        $names = $this->junction->names();
+
         return [
             'type' => 'trace',
             'revision' => $this->junction->trace->revision(),
@@ -106,15 +108,15 @@ final readonly class Report
                 'serial' => $event->serial,
                 'kind' => $event->kind->value,
                 'port' => $event->portId,
-                'title' => $event->title,
+                'title' => $event->title($names),
                 'count' => $event->count,
                 'ago' => self::ago($event->at, $now),
                 'hops' => array_map(static fn(Hop $hop): array => [
-                    'step' => $hop->step->value,
-                    'words' => $hop->words,
+                    'step' => $hop->step($names)->value,
+                    'words' => $hop->words($names),
                     'bytes' => bin2hex(substr($hop->bytes, 0, self::MOST_BYTES)),
                     'length' => \strlen($hop->bytes),
-                    'route' => $hop->routeId,
+                    'route' => $hop->routeId($names),
                 ], $event->hops),
             ], $events),
         ];

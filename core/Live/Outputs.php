@@ -11,6 +11,7 @@ use NimbleJunction\Core\Port\Activity;
 use NimbleJunction\Core\Port\Departure;
 use NimbleJunction\Core\State\Stored;
 use NimbleJunction\Core\Trace\Event;
+use NimbleJunction\Core\Trace\Said;
 use NimbleJunction\Core\Trace\Step;
 use NimbleJunction\Core\Trace\Trace;
 use NimbleJunction\Core\Universe\Universe;
@@ -41,7 +42,6 @@ final class Outputs
 
     /** @var list<Departure> */
     private array $leaving = [];
-    private Plan $plan;
 
     /** @var array<string, Outlet> one of each port whose frames of this moment are to be synchronised */
     private array $toSync = [];
@@ -52,13 +52,11 @@ final class Outputs
     /** @param \Closure(string): Activity $activity of a port */
     public function __construct(private readonly Trace $trace, private readonly \Closure $activity)
     {
-        $this->plan = Plan::empty();
     }
 
     /** What goes on as it was keeps its cadence and its sequence numbers. */
     public function adopt(Plan $plan, int $now): void
     {
-        $this->plan = $plan;
         $running = [];
         foreach ($this->outputs as $outputs) {
             foreach ($outputs as $output) {
@@ -200,7 +198,7 @@ final class Outputs
             $this->toSync[$output->outlet->portId] = $output->outlet;
         }
         foreach ($output->awaited() as $event) {
-            $this->trace->hop($event, Step::Sent, "{$this->plan->portName($output->outlet->portId)} sent {$output->outlet->words}", $bytes);
+            $this->trace->hop($event, Step::Sent, new Said('{port} sent {what}', ['port' => $output->outlet->portId, 'what' => $output->outlet->words]), $bytes);
         }
     }
 

@@ -15,8 +15,11 @@ use NimbleJunction\Core\Signal\Message;
 use NimbleJunction\Core\State\Stored;
 use NimbleJunction\Core\Trace\Event;
 use NimbleJunction\Core\Trace\Kind;
+use NimbleJunction\Core\Trace\Overruled;
+use NimbleJunction\Core\Trace\Said;
 use NimbleJunction\Core\Trace\Step;
 use NimbleJunction\Core\Trace\Trace;
+use NimbleJunction\Core\Trace\Untaken;
 use NimbleJunction\Core\Universe\Universe;
 
 /** Messages to slots, and slots back to messages. */
@@ -73,31 +76,27 @@ final class Routing
                 $this->look($feedback);
             }
         }
-        $portName = $this->plan->portName($portId);
-        $event = $this->trace->begin(Kind::Message, "message {$portId} {$message->address()}", $portId, "{$portName}: {$message->spelled($this->plan->middleC)}", $now);
-        $this->trace->hop($event, Step::Heard, "{$portName} heard ".\strlen($bytes)." bytes from {$from}", $bytes);
-        $this->trace->hop($event, Step::Decoded, $message->spelled($this->plan->middleC));
+        $event = $this->trace->begin(Kind::Message, "message {$portId} {$message->address()}", $portId, new Said('{port}: {message}', ['port' => $portId, 'message' => $message]), $now);
+        $this->trace->hop($event, Step::Heard, new Said('{port} heard {bytes} bytes from {from}', ['port' => $portId, 'bytes' => \strlen($bytes), 'from' => $from]), $bytes);
+        $this->trace->hop($event, Step::Decoded, new Said('{message}', ['message' => $message]));
         $sets = [];
         $matched = false;
         foreach (Addressed::among($this->plan->messageRoutes[$portId] ?? [], $message) as $route) {
             $matched = true;
             $level = $route->level($message);
             if (! $route->enabled) {
-                $this->trace->hop($event, Step::Nearly, "\"{$route->name}\" listens for this, but the route is switched off", '', $route->id);
+                $this->trace->hop($event, Step::Nearly, new Said('"{route}" listens for this, but the route is switched off', ['route' => $route->name]), '', $route->id);
             } elseif ($route->refusal !== '') {
-                $this->trace->hop($event, Step::Refused, "\"{$route->name}\" cannot set its slot: {$route->refusal}", '', $route->id);
+                $this->trace->hop($event, Step::Refused, new Said('"{route}" cannot set its slot: {why}', ['route' => $route->name, 'why' => $route->refusal]), '', $route->id);
             } elseif ($level === null) {
-                $this->trace->hop($event, Step::Nearly, "\"{$route->name}\" wants a number as argument {$route->argument}, there is none", '', $route->id);
+                $this->trace->hop($event, Step::Nearly, new Said('"{route}" wants a number as argument {place}, there is none', ['route' => $route->name, 'place' => $route->argument]), '', $route->id);
             } else {
-                $this->trace->hop($event, Step::Matched, "\"{$route->name}\" takes argument {$route->argument}", '', $route->id);
+                $this->trace->hop($event, Step::Matched, new Said('"{route}" takes argument {place}', ['route' => $route->name, 'place' => $route->argument]), '', $route->id);
                 $sets[] = ['route' => $route, 'level' => $level];
             }
         }
         if (! $matched) {
-            $near = NearMiss::find($this->plan, $portId, $message);
-            $near === null
-                ? $this->trace->hop($event, Step::Unmatched, "no route listens for {$message->address()} on {$portName}")
-                : $this->trace->hop($event, Step::Nearly, "\"{$near['route']->name}\" {$near['why']}", '', $near['route']->id);
+            $this->trace->hop($event, Step::Unmatched, new Untaken($portId, $message));
         }
 
         return ['event' => $event, 'sets' => $sets];
@@ -109,14 +108,16 @@ final class Routing
         $route = $result->route;
         $old = \ord($result->before[$route->slot]);
         $new = \ord($result->universe->levels[$route->slot]);
-        $where = 'slot '.($route->slot + 1)." of {$this->plan->universeName($route->universeId)}";
         if ($new !== $result->level) {
-            $words = "{$where} was asked for {$result->level} and is {$new}. {$result->universe->explain($route->slot)}";
-            $this->trace->hop($result->event, Step::Unchanged, $words, '', $route->id);
-        } elseif ($old === $new) {
-            $this->trace->hop($result->event, Step::Unchanged, "{$where} is {$new} already", '', $route->id);
+            $this->trace->hop($result->event, Step::Unchanged, new Overruled($route->universeId, $route->slot, $result->level, $new), '', $route->id);
+
+            return;
+        }
+        $values = ['slot' => $route->slot + 1, 'universe' => $route->universeId, 'from' => $old, 'to' => $new];
+        if ($old === $new) {
+            $this->trace->hop($result->event, Step::Unchanged, new Said('slot {slot} of {universe} is {to} already', $values), '', $route->id);
         } else {
-            $this->trace->hop($result->event, Step::Changed, "{$where} from {$old} to {$new}", '', $route->id);
+            $this->trace->hop($result->event, Step::Changed, new Said('slot {slot} of {universe} from {from} to {to}', $values), '', $route->id);
         }
     }
 
@@ -210,22 +211,20 @@ final class Routing
     {
         $outlet = $this->plan->messageOutlets[$route->portId] ?? null;
         $message = $route->message($level);
-        $words = $message->spelled($this->plan->middleC);
         $bytes = $outlet?->writer->write($message) ?? '';
-        $universe = $this->plan->universeName($route->universeId);
-        $slot = $route->slot + 1;
-        $event = $this->trace->begin(Kind::Feedback, "feedback {$route->id}", $route->portId, "{$universe} slot {$slot} is {$level}: {$this->plan->portName($route->portId)} is told", $now);
-        $this->trace->hop($event, Step::Changed, "slot {$slot} of {$universe} is {$level}");
-        $this->trace->hop($event, Step::Matched, "\"{$route->name}\" makes it {$words}", '', $route->id);
+        $values = ['universe' => $route->universeId, 'slot' => $route->slot + 1, 'level' => $level, 'port' => $route->portId, 'message' => $message, 'route' => $route->name];
+        $event = $this->trace->begin(Kind::Feedback, "feedback {$route->id}", $route->portId, new Said('{universe} slot {slot} is {level}: {port} is told', $values), $now);
+        $this->trace->hop($event, Step::Changed, new Said('slot {slot} of {universe} is {level}', $values));
+        $this->trace->hop($event, Step::Matched, new Said('"{route}" makes it {message}', $values), '', $route->id);
         $departures = [];
         $activity = $activities[$route->portId] ?? null;
         foreach ($outlet?->targets($activity->messageFrom ?? '') ?? [] as $target) {
             $departures[] = new Departure($target->via, $target->address, $target->port, $bytes, $route->portId);
             $activity?->said($now);
-            $this->trace->hop($event, Step::Sent, "{$this->plan->portName($route->portId)} sent {$words} to {$target->spelled()}", $bytes);
+            $this->trace->hop($event, Step::Sent, new Said('{port} sent {message} to {to}', ['to' => $target->spelled()] + $values), $bytes);
         }
         if ($departures === []) {
-            $this->trace->hop($event, Step::Refused, "{$this->plan->portName($route->portId)} does not send: switched off, or no address to send to");
+            $this->trace->hop($event, Step::Refused, new Said('{port} does not send: switched off, or no address to send to', $values));
         }
 
         return $departures;

@@ -133,6 +133,7 @@ final class Rehearsal
     private function happened(float $at): iterable
     {
         $trace = $this->stage->junction->trace;
+        $names = $this->stage->junction->names();
         foreach ($trace->since($this->traceRevision, 500) as $event) {
             yield [
                 'at' => $at,
@@ -140,9 +141,9 @@ final class Rehearsal
                     'kind' => $event->kind->value,
                     'port' => $event->portId,
                     'count' => $event->count,
-                    'hops' => array_map(static fn(Hop $hop): array => ['step' => $hop->step->value, 'words' => $hop->words, 'hex' => bin2hex($hop->bytes), 'route' => $hop->routeId], $event->hops),
+                    'hops' => array_map(static fn(Hop $hop): array => ['step' => $hop->step($names)->value, 'words' => $hop->words($names), 'hex' => bin2hex($hop->bytes), 'route' => $hop->routeId($names)], $event->hops),
                 ],
-                'words' => $event->title,
+                'words' => $event->title($names),
             ];
         }
         $this->traceRevision = $trace->revision();

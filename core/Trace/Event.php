@@ -23,7 +23,21 @@ final class Event
         public readonly string $portId,
         public readonly int $startedAt,
         public int $at,
-        public string $title,
+        private string|Fact $what,
     ) {
+    }
+
+    /** The same happens again: it is told anew. */
+    public function again(string|Fact $what, int $now): void
+    {
+        ++$this->count;
+        $this->at = $now;
+        $this->what = $what;
+        $this->hops = [];
+    }
+
+    public function title(Names $names): string
+    {
+        return $this->what instanceof Fact ? $this->what->words($names) : $this->what;
     }
 }

@@ -4,10 +4,25 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Trace;
 
-/** One step on the way of an event, in words, with the bytes where there are any. */
+/** One step on the way of an event: a fact, or words that were there anyway; with the bytes where there are any. */
 final readonly class Hop
 {
-    public function __construct(public Step $step, public string $words, public string $bytes = '', public ?string $routeId = null)
+    public function __construct(private Step $step, private string|Fact $what, public string $bytes = '', private ?string $routeId = null)
     {
+    }
+
+    public function words(Names $names): string
+    {
+        return $this->what instanceof Fact ? $this->what->words($names) : $this->what;
+    }
+
+    public function step(Names $names): Step
+    {
+        return $this->what instanceof Untaken && $this->what->nearly($names) !== null ? Step::Nearly : $this->step;
+    }
+
+    public function routeId(Names $names): ?string
+    {
+        return $this->what instanceof Untaken ? $this->what->nearly($names) : $this->routeId;
     }
 }

@@ -19,16 +19,13 @@ final class Trace
     private int $revision = 0;
 
     /** Begins an event, or begins it anew when one with this key began less than a second ago. */
-    public function begin(Kind $kind, string $key, string $portId, string $title, int $now): Event
+    public function begin(Kind $kind, string $key, string $portId, string|Fact $what, int $now): Event
     {
         $event = $this->open[$key] ?? null;
         if ($event !== null && $now - $event->startedAt < self::FOLD_NANOS) {
-            ++$event->count;
-            $event->at = $now;
-            $event->title = $title;
-            $event->hops = [];
+            $event->again($what, $now);
         } else {
-            $event = new Event(++$this->serial, $kind, $key, $portId, $now, $now, $title);
+            $event = new Event(++$this->serial, $kind, $key, $portId, $now, $now, $what);
             $this->events[$event->serial] = $event;
             $this->open[$key] = $event;
             if (\count($this->events) > self::LENGTH) {
@@ -40,10 +37,10 @@ final class Trace
         return $event;
     }
 
-    public function hop(Event $event, Step $step, string $words, string $bytes = '', ?string $routeId = null): void
+    public function hop(Event $event, Step $step, string|Fact $what, string $bytes = '', ?string $routeId = null): void
     {
         if (\count($event->hops) < Event::MOST_HOPS) {
-            $event->hops[] = new Hop($step, $words, $bytes, $routeId);
+            $event->hops[] = new Hop($step, $what, $bytes, $routeId);
             $event->revision = ++$this->revision;
         }
     }

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\Core;
 
+use NimbleJunction\Core\Junction;
 use NimbleJunction\Core\Trace\Event;
 use NimbleJunction\Core\Trace\Kind;
+use NimbleJunction\Core\Trace\Names;
 use NimbleJunction\Core\Trace\Step;
 use NimbleJunction\Core\Trace\Trace;
 use PHPUnit\Framework\TestCase;
@@ -24,7 +26,7 @@ final class TraceTest extends TestCase
         }
         $events = $trace->since(0, 100);
         self::assertSame([3, 1], array_map(static fn(Event $event): int => $event->count, $events));
-        self::assertSame(['at 0.9', 'at 1.1'], array_map(static fn(Event $event): string => $event->title, $events));
+        self::assertSame(['at 0.9', 'at 1.1'], array_map(static fn(Event $event): string => $event->title(self::names()), $events));
         self::assertCount(1, $events[0]->hops, 'the hops of the newest one');
     }
 
@@ -36,7 +38,7 @@ final class TraceTest extends TestCase
         $read = $trace->revision();
         self::assertSame([], $trace->since($read, 100));
         $trace->hop($first, Step::Sent, 'later');
-        self::assertSame(['one'], array_map(static fn(Event $event): string => $event->title, $trace->since($read, 100)), 'an old event that got another hop');
+        self::assertSame(['one'], array_map(static fn(Event $event): string => $event->title(self::names()), $trace->since($read, 100)), 'an old event that got another hop');
         self::assertCount(1, $trace->since(0, 1), 'at most so many');
     }
 
@@ -51,7 +53,12 @@ final class TraceTest extends TestCase
         }
         $events = $trace->since(0, \PHP_INT_MAX);
         self::assertCount(Trace::LENGTH, $events);
-        self::assertSame('event '.(3 * Trace::LENGTH - 1), end($events)->title);
+        self::assertSame('event '.(3 * Trace::LENGTH - 1), end($events)->title(self::names()));
         self::assertCount(Event::MOST_HOPS, $events[0]->hops);
+    }
+
+    private static function names(): Names
+    {
+        return (new Junction())->names();
     }
 }

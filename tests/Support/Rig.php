@@ -162,7 +162,7 @@ final class Rig
     {
         foreach (array_reverse($this->junction->trace->since(0, 500)) as $event) {
             if ($event->kind->value === $kind) {
-                return array_map(static fn($hop): string => "{$hop->step->value}: {$hop->words}", $event->hops);
+                return array_map(fn($hop): string => "{$hop->step($this->junction->names())->value}: {$hop->words($this->junction->names())}", $event->hops);
             }
         }
 
@@ -172,13 +172,13 @@ final class Rig
     /** @return list<string> every hop's words */
     public function allHops(): array
     {
-        return array_merge(...array_map(static fn($event): array => array_column($event->hops, 'words'), $this->junction->trace->since(0, 500)));
+        return array_merge(...array_map(fn($event): array => array_map(fn($hop): string => $hop->words($this->junction->names()), $event->hops), $this->junction->trace->since(0, 500)));
     }
 
     /** @return list<string> */
     public function titles(): array
     {
-        return array_map(static fn($event): string => $event->title, $this->junction->trace->since(0, 500));
+        return array_map(fn($event): string => $event->title($this->junction->names()), $this->junction->trace->since(0, 500));
     }
 
     /** @param array<int, int> $slots level by slot, from 1 */

@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Live;
+
+use NimbleJunction\Core\Plan\Plan;
+use NimbleJunction\Core\Signal\Message;
+use NimbleJunction\Core\Trace\Names;
+
+/** What the plan in force calls things. */
+final readonly class PlanNames implements Names
+{
+    public function __construct(private Plan $plan, private Universes $universes)
+    {
+    }
+
+    public function port(string $id): string
+    {
+        return $this->plan->portName($id);
+    }
+
+    public function universe(string $id): string
+    {
+        return $this->plan->universeName($id);
+    }
+
+    public function message(Message $message): string
+    {
+        return $message->spelled($this->plan->middleC);
+    }
+
+    public function explain(string $universeId, int $slot): string
+    {
+        return $this->universes->find($universeId)?->explain($slot) ?? '';
+    }
+
+    public function nearMiss(string $portId, Message $message): ?array
+    {
+        $near = NearMiss::find($this->plan, $portId, $message);
+
+        return $near === null ? null : ['route' => $near['route']->id, 'words' => "\"{$near['route']->name}\" {$near['why']}"];
+    }
+}
