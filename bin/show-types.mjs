@@ -8,6 +8,7 @@ const target = new URL('resources/ts/api/showDocument.ts', root)
 const schema = JSON.parse(readFileSync(new URL('schema/show.schema.json', root), 'utf8'))
 // That a port receives, sends or does both cannot be said in a plain type.
 delete schema.$defs.port.anyOf
+delete schema.$defs.route.oneOf
 const types = await compile(schema, 'ShowDocument', {
   bannerComment: '/* Made from schema/show.schema.json by "npm run types". Change the schema, not this file. */',
   style: { semi: false, singleQuote: true },

@@ -10,7 +10,7 @@ use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
-use NimbleJunction\Core\Show\Fault;
+use NimbleJunction\Core\Document\Fault;
 use NimbleJunction\Core\Show\ShowRefused;
 
 return Application::configure(basePath: dirname(__DIR__))

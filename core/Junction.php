@@ -9,12 +9,17 @@ use NimbleJunction\Core\Live\Activities;
 use NimbleJunction\Core\Live\Announcements;
 use NimbleJunction\Core\Live\Changes;
 use NimbleJunction\Core\Live\Hearing;
+use NimbleJunction\Core\Live\LivePoints;
 use NimbleJunction\Core\Live\Outputs;
 use NimbleJunction\Core\Live\PlanNames;
 use NimbleJunction\Core\Live\Reception;
 use NimbleJunction\Core\Live\Routing;
+use NimbleJunction\Core\Live\Runner;
 use NimbleJunction\Core\Live\Universes;
 use NimbleJunction\Core\Plan\Plan;
+use NimbleJunction\Core\Point\Act;
+use NimbleJunction\Core\Point\Points;
+use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Port\Activity;
 use NimbleJunction\Core\Port\Agenda;
 use NimbleJunction\Core\Port\Departure;
@@ -23,6 +28,7 @@ use NimbleJunction\Core\Scope\Probes;
 use NimbleJunction\Core\State\Stored;
 use NimbleJunction\Core\Trace\Kind;
 use NimbleJunction\Core\Trace\Names;
+use NimbleJunction\Core\Trace\Said;
 use NimbleJunction\Core\Trace\Step;
 use NimbleJunction\Core\Trace\Trace;
 use NimbleJunction\Core\Universe\Hands;
@@ -54,7 +60,9 @@ final class Junction
     private readonly Reception $reception;
     private readonly Probes $probes;
     private readonly Hands $hands;
+    private readonly LivePoints $points;
     private readonly Changes $changes;
+    private readonly Runner $runner;
     private readonly Hearing $hearing;
 
     public function __construct()
@@ -68,8 +76,10 @@ final class Junction
         $this->reception = new Reception($this->trace, $this->activity(...));
         $this->probes = new Probes();
         $this->hands = new Hands($this->trace);
-        $this->changes = new Changes($this->universes, $this->routing, $this->outputs, $this->probes);
-        $this->hearing = new Hearing($this->reception, $this->activities, $this->universes, $this->routing, $this->probes, $this->changes, new Agenda());
+        $this->points = new LivePoints($this->trace, $this->universes, $this->activities, $this->routing, $this->outputs, $this->probes);
+        $this->changes = $this->points->changes;
+        $this->runner = $this->points->runner;
+        $this->hearing = new Hearing($this->reception, $this->activities, $this->universes, $this->routing, $this->probes, $this->changes, $this->runner, new Agenda());
         $this->plan = Plan::empty();
     }
 
@@ -123,14 +133,14 @@ final class Junction
         $this->universes->adopt($plan, $now);
         $this->routing->adopt($plan);
         $this->activities->adopt($plan);
-        $this->changes->adopt($plan);
+        $this->points->adopt($plan);
         $this->hearing->adopt($plan);
         $this->reception->adopt($plan);
         $this->outputs->adopt($plan, $now);
         $farewells = $this->outputs->take();
         $this->announcements->adopt($plan->announcements, $now);
         $this->changes->noteAll();
-        $this->changes->commit($now);
+        $this->settle($now);
         $this->trace->note(Kind::Show, 'show', '', Step::Changed, "The show \"{$plan->name}\" is in force", $now);
 
         return $farewells;
@@ -188,7 +198,7 @@ final class Junction
         if ($this->universes->dueAt <= $now) {
             $this->changes->expire($now);
         }
-        $this->changes->commit($now);
+        $this->settle($now);
         if ($this->outputs->dueAt <= $now) {
             $this->outputs->sendDue($this->universes->all(), $now);
         }
@@ -200,6 +210,41 @@ final class Junction
     public function dueAt(): int
     {
         return min($this->universes->dueAt, $this->routing->dueAt, $this->outputs->dueAt, $this->announcements->dueAt, $this->hearing->dueAt());
+    }
+
+    /** Everything that has a value: to be read, watched and looked for. */
+    public function points(): Points
+    {
+        return $this->points->all;
+    }
+
+    /**
+     * Somebody sets a point.
+     *
+     * @return array{string, list<Departure>} why it cannot be set so, '' when it is done; and what leaves because of it
+     */
+    public function set(Reference $reference, int|float|string $value, Act $act, int $now): array
+    {
+        $refusal = $this->points->all->set($reference, $value, $act, $now);
+        $words = $refusal === '' ? '{name} sets {point} to {value}' : '{name} cannot set {point} to {value}: {why}';
+        $said = new Said($words, ['name' => $act->name, 'point' => $reference->text(), 'value' => (string) $value, 'why' => $refusal]);
+        $this->trace->note(Kind::Hold, "point {$reference->text()}", '', $refusal === '' ? Step::Changed : Step::Refused, $said, $now);
+
+        return [$refusal, $this->leave($now)];
+    }
+
+    /**
+     * Somebody presses a point.
+     *
+     * @return array{string, list<Departure>} why it cannot be pressed, '' when it is done; and what leaves because of it
+     */
+    public function press(Reference $reference, Act $act, int $now): array
+    {
+        $refusal = $this->points->all->press($reference, $act, $now);
+        $words = $refusal === '' ? '{name} presses {point}' : '{name} cannot press {point}: {why}';
+        $this->trace->note(Kind::Hold, "point {$reference->text()}", '', $refusal === '' ? Step::Changed : Step::Refused, new Said($words, ['name' => $act->name, 'point' => $reference->text(), 'why' => $refusal]), $now);
+
+        return [$refusal, $this->leave($now)];
     }
 
     /**
@@ -256,6 +301,7 @@ final class Junction
             'sequences' => $this->outputs->state(),
             'feedback' => $this->routing->state(),
             'lastSenders' => $this->activities->state(),
+            'values' => $this->points->values->state(),
         ];
     }
 
@@ -272,6 +318,7 @@ final class Junction
         $this->outputs->restore($stored->part('sequences'));
         $this->routing->restore($stored->parts('feedback'));
         $this->activities->restore($stored->part('lastSenders'), $this->plan);
+        $this->points->values->restore($stored->part('values'));
         foreach ($this->universes->all() as $universe) {
             $this->outputs->offer($universe, $now);
         }
@@ -289,6 +336,15 @@ final class Junction
         return $this->outputs->take();
     }
 
+    /** All that follows from what has happened so far is done, within the bounds of a turn; then outputs are offered what came of it. */
+    private function settle(int $now): void
+    {
+        do {
+            $this->changes->settle($now);
+        } while ($this->runner->drain($now));
+        $this->changes->offer($now);
+    }
+
     /**
      * What leaves because of the call in progress; messages to the other ends of routes come first.
      *
@@ -296,10 +352,14 @@ final class Junction
      */
     private function leave(int $now): array
     {
-        $this->changes->commit($now);
+        $this->settle($now);
         $messages = $this->routing->dueAt <= $now
             ? $this->routing->send($this->universes->all(), $this->activities->all(), $now)
             : [];
+        $said = $this->runner->take();
+        if ($said !== []) {
+            $messages = [...$messages, ...$said];
+        }
         $answers = $this->reception->answers();
         $announced = $this->announcements->dueAt <= $now ? $this->announcements->sendDue($now) : [];
         $leaving = $this->outputs->take();

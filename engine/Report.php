@@ -188,7 +188,7 @@ final readonly class Report
         ];
     }
 
-    /** @return array<string, mixed> routes and ranges, as one source of ours */
+    /** @return array<string, mixed> routes and copies, as one source of ours */
     private static function ours(Contributor $layer): array
     {
         $isLayer = $layer instanceof Layer;

@@ -118,7 +118,7 @@ final class Runner
         }
         $last = $this->lastGood->read();
         if ($last === '') {
-            throw $refused ?? ShowRefused::because([new \NimbleJunction\Core\Show\Fault('', $wrong, 'Import a sound show document.')]);
+            throw $refused ?? ShowRefused::because([new \NimbleJunction\Core\Document\Fault('', $wrong, 'Import a sound show document.')]);
         }
         $engine->adopt($last);
         $this->warnings->raise('show', "The stored show cannot be read, so the one that ran last is running. What is wrong: {$wrong} Change that part, import a show, or undo the last edit.");

@@ -8,7 +8,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
- * A show; its universes, ports, routes, ranges, profiles and fixtures are its parts.
+ * A show; its universes, ports, routes, copies, profiles and fixtures are its parts.
  *
  * @property int $id
  * @property string $name

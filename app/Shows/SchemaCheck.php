@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace App\Shows;
 
-use NimbleJunction\Core\Show\Fault;
+use NimbleJunction\Core\Document\Fault;
 use NimbleJunction\Core\Show\ShowReader;
 use NimbleJunction\Core\Show\ShowRefused;
+use NimbleJunction\Core\Show\Upgrades;
 use Opis\JsonSchema\Errors\ErrorFormatter;
 use Opis\JsonSchema\Errors\ValidationError;
 use Opis\JsonSchema\Validator;
@@ -25,14 +26,16 @@ final class SchemaCheck
         ShowReader::fromJson($json);
         $validator = new Validator();
         $validator->setMaxErrors(20);
-        $result = $validator->validate(json_decode($json), (string) file_get_contents(base_path('schema/show.schema.json')));
+        // Objects stay objects: an upgrade is a matter of the names at the top.
+        $newest = (object) Upgrades::toNewest((array) json_decode($json));
+        $result = $validator->validate($newest, (string) file_get_contents(base_path('schema/show.schema.json')));
         $error = $result->error();
         if ($error !== null) {
             $faults = self::faults($error);
             throw ShowRefused::because($faults === [] ? [new Fault('', $error->message(), 'See schema/show.schema.json.')] : $faults);
         }
 
-        return json_decode($json, true);
+        return Upgrades::toNewest(json_decode($json, true));
     }
 
     /** @return list<Fault> */

@@ -12,6 +12,7 @@ use Illuminate\Support\Facades\DB;
 use NimbleJunction\Core\Show\Show as ShowDocument;
 use NimbleJunction\Core\Show\ShowReader;
 use NimbleJunction\Core\Show\ShowRefused;
+use NimbleJunction\Core\Show\Upgrades;
 
 /**
  * The shows in the database as show documents. Every change is read back as a
@@ -20,7 +21,7 @@ use NimbleJunction\Core\Show\ShowRefused;
  */
 final readonly class ShowStore
 {
-    public const LISTS = ['universes', 'ports', 'routes', 'ranges', 'profiles', 'fixtures'];
+    public const LISTS = ['universes', 'ports', 'routes', 'copies', 'profiles', 'fixtures', 'values'];
     private const MOST_EDITS = 200;
 
     public function __construct(private EngineDoor $engine)
@@ -71,6 +72,7 @@ final readonly class ShowStore
             }
             $after = $change($before);
             ShowReader::fromArray($after);
+            $after = Upgrades::toNewest($after);
             $this->store($show, $after);
             $show->edits()->create(['user_id' => $user?->id, 'summary' => $summary, 'before' => $before, 'revision' => $show->revision]);
             $show->edits()->where('id', '<=', (int) $show->edits()->max('id') - self::MOST_EDITS)->delete();
@@ -109,7 +111,7 @@ final readonly class ShowStore
                 throw new OlderForm("The last edit is another one now: {$edit->summary}, by {$edit->author()}. Nothing was undone. Press undo again to take that one back.");
             }
             $before = $this->document($show);
-            $this->store($show, $edit->before);
+            $this->store($show, Upgrades::toNewest($edit->before));
             $edit->update(['undone' => true]);
             $show->edits()->create(['user_id' => $user?->id, 'summary' => "undo: {$edit->summary}", 'before' => $before, 'revision' => $show->revision, 'undone' => true]);
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Discovery;
 
-use NimbleJunction\Core\Show\Fault;
+use NimbleJunction\Core\Document\Fault;
 use NimbleJunction\Core\Show\ShowRefused;
 use NimbleJunction\Core\Signal\Protocol;
 

@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Live;
 
 use NimbleJunction\Core\Plan\Plan;
-use NimbleJunction\Core\Route\MessageToSlot;
+use NimbleJunction\Core\Route\PointChanged;
+use NimbleJunction\Core\Route\Route;
 use NimbleJunction\Core\Scope\Probes;
 use NimbleJunction\Core\Trace\Event;
 use NimbleJunction\Core\Universe\Universe;
@@ -23,14 +24,20 @@ final class Changes
     /** @var array<string, Universe> changed in this turn, and not copied on yet */
     private array $dirty = [];
 
+    /** @var array<string, Universe> changed in this turn: outputs are offered them at its end */
+    private array $changed = [];
+
     /** @var list<Result> what routes asked for in this turn, to be told when it is known what came of it */
     private array $asked = [];
 
+    /** @param \Closure(PointChanged): void $happened a watched point has another value */
     public function __construct(
         private readonly Universes $universes,
         private readonly Routing $routing,
         private readonly Outputs $outputs,
         private readonly Probes $probes,
+        private readonly Watching $watching,
+        private readonly \Closure $happened,
     ) {
         $this->plan = Plan::empty();
     }
@@ -56,32 +63,43 @@ final class Changes
     }
 
     /** A route has set a slot; what comes of it is known when the turn ends. */
-    public function ask(Universe $universe, MessageToSlot $route, int $level, Event $event): void
+    public function ask(Universe $universe, Route $route, int $slot, int $level, ?int $priority, Event $event): void
     {
-        $this->universes->setByRoute($universe, $route, $level);
-        $this->asked[] = new Result($event, $route, $level, $universe, $universe->levels);
+        $universe->layers()->set($route->owner(), "Route \"{$route->name}\"", [$slot => $level], $priority);
+        $this->asked[] = new Result($event, $route, $slot, $level, $universe, $universe->levels);
         $this->dirty[$universe->id] = $universe;
     }
 
-    /** The turn ends: what is ours is merged, once a universe, and copies follow; then outputs are offered the levels of now, once. */
-    public function commit(int $now): void
+    /** Something of ours in a universe has been set, and is to be merged. */
+    public function touch(Universe $universe): void
     {
-        if ($this->dirty === []) {
-            return;
-        }
-        $changed = [];
+        $this->dirty[$universe->id] = $universe;
+    }
+
+    /** All that has changed so far is merged, once a universe, and copies follow. */
+    public function settle(int $now): void
+    {
         while ($this->dirty !== []) {
             $id = $this->nextDirty();
             $universe = $this->dirty[$id];
             unset($this->dirty[$id]);
-            $changed[$universe->id] = $universe;
-            $this->settle($universe, $now);
+            $this->changed[$universe->id] = $universe;
+            $this->merge($universe, $now);
             $this->copy($universe);
+            foreach ($this->watching->look($universe) as $change) {
+                ($this->happened)($change);
+            }
         }
-        foreach ($changed as $universe) {
+    }
+
+    /** The turn ends: outputs are offered the levels of now, once. */
+    public function offer(int $now): void
+    {
+        foreach ($this->changed as $universe) {
             $this->probes->levels($universe->id, $universe->levels, $now);
             $this->outputs->offer($universe, $now);
         }
+        $this->changed = [];
     }
 
     /** What time has ended: sources that were not heard, holds, fades that go on. */
@@ -122,7 +140,7 @@ final class Changes
         return $next;
     }
 
-    private function settle(Universe $universe, int $now): void
+    private function merge(Universe $universe, int $now): void
     {
         $before = $universe->levels;
         $events = [];

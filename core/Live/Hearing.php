@@ -7,6 +7,7 @@ namespace NimbleJunction\Core\Live;
 use NimbleJunction\Core\Plan\Endpoint;
 use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Port\Agenda;
+use NimbleJunction\Core\Route\Heard;
 use NimbleJunction\Core\Scope\Probes;
 use NimbleJunction\Core\Signal\Frame;
 use NimbleJunction\Core\Signal\Message;
@@ -27,6 +28,7 @@ final class Hearing
         private readonly Routing $routing,
         private readonly Probes $probes,
         private readonly Changes $changes,
+        private readonly Runner $runner,
         public readonly Agenda $agenda,
     ) {
         $this->assemblers = new Assemblers();
@@ -192,17 +194,12 @@ final class Hearing
 
     private function isAskedFor(string $portId, Message $message): bool
     {
-        return isset($this->plan->messageRoutes[$portId][$message->address()]);
+        return $this->plan->index->asksFor(new Heard($portId, $message));
     }
 
     private function route(string $portId, Message $message, string $sender, string $bytes, int $now): void
     {
-        ['event' => $event, 'sets' => $sets] = $this->routing->heard($portId, $message, $sender, $bytes, $now);
-        foreach ($sets as ['route' => $route, 'level' => $level]) {
-            $universe = $this->universes->find($route->universeId);
-            if ($universe !== null) {
-                $this->changes->ask($universe, $route, $level, $event);
-            }
-        }
+        $this->routing->shown($portId, $message, $now);
+        $this->runner->heard($portId, $message, $sender, $bytes, $now);
     }
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Live;
 
 use NimbleJunction\Core\Plan\Plan;
-use NimbleJunction\Core\Route\MessageToSlot;
+use NimbleJunction\Core\Route\Route;
 use NimbleJunction\Core\Signal\Message;
 
 /** Why a message that no route takes was nearly taken by one: the sentence that finds the fault. It is looked for when somebody reads it. */
@@ -13,18 +13,18 @@ final class NearMiss
 {
     private const MOST_LOOKED_AT = 2000;
 
-    /** @return array{route: MessageToSlot, why: string}|null */
+    /** @return array{route: Route, why: string}|null */
     public static function find(Plan $plan, string $portId, Message $message): ?array
     {
         $looked = 0;
         $best = null;
         $bestDistance = 4;
-        foreach ($plan->messageRoutes as $routePort => $addresses) {
+        foreach ($plan->index->byAddress() as $routePort => $addresses) {
             foreach ($addresses as $address => $routes) {
                 if (++$looked > self::MOST_LOOKED_AT) {
                     break 2;
                 }
-                $route = $routes[0];
+                $route = $routes[0]->route;
                 if ($address === $message->address()) {
                     if ($routePort !== $portId) {
                         return ['route' => $route, 'why' => "listens for this address on {$plan->portName($routePort)}, it came in on {$plan->portName($portId)}"];

@@ -9,17 +9,14 @@ use NimbleJunction\Core\Port\Activity;
 use NimbleJunction\Core\Port\Departure;
 use NimbleJunction\Core\Route\Addressed;
 use NimbleJunction\Core\Route\Feedback;
-use NimbleJunction\Core\Route\MessageToSlot;
 use NimbleJunction\Core\Route\SlotToMessage;
 use NimbleJunction\Core\Signal\Message;
 use NimbleJunction\Core\State\Stored;
-use NimbleJunction\Core\Trace\Event;
 use NimbleJunction\Core\Trace\Kind;
 use NimbleJunction\Core\Trace\Overruled;
 use NimbleJunction\Core\Trace\Said;
 use NimbleJunction\Core\Trace\Step;
 use NimbleJunction\Core\Trace\Trace;
-use NimbleJunction\Core\Trace\Untaken;
 use NimbleJunction\Core\Universe\Universe;
 
 /** Messages to slots, and slots back to messages. */
@@ -62,12 +59,8 @@ final class Routing
         $this->dueAt = $this->pending === [] ? \PHP_INT_MAX : 0;
     }
 
-    /**
-     * A message is matched; the slots that it sets are handed back, with the trace's event so far.
-     *
-     * @return array{event: Event, sets: list<array{route: MessageToSlot, level: int}>}
-     */
-    public function heard(string $portId, Message $message, string $from, string $bytes, int $now): array
+    /** A message from another end says what that shows now. */
+    public function shown(string $portId, Message $message, int $now): void
     {
         foreach (Addressed::among($this->byAddress[$portId] ?? [], $message) as $feedback) {
             $level = $feedback->route->understood($message);
@@ -76,48 +69,23 @@ final class Routing
                 $this->look($feedback);
             }
         }
-        $event = $this->trace->begin(Kind::Message, "message {$portId} {$message->address()}", $portId, new Said('{port}: {message}', ['port' => $portId, 'message' => $message]), $now);
-        $this->trace->hop($event, Step::Heard, new Said('{port} heard {bytes} bytes from {from}', ['port' => $portId, 'bytes' => \strlen($bytes), 'from' => $from]), $bytes);
-        $this->trace->hop($event, Step::Decoded, new Said('{message}', ['message' => $message]));
-        $sets = [];
-        $matched = false;
-        foreach (Addressed::among($this->plan->messageRoutes[$portId] ?? [], $message) as $route) {
-            $matched = true;
-            $level = $route->level($message);
-            if (! $route->enabled) {
-                $this->trace->hop($event, Step::Nearly, new Said('"{route}" listens for this, but the route is switched off', ['route' => $route->name]), '', $route->id);
-            } elseif ($route->refusal !== '') {
-                $this->trace->hop($event, Step::Refused, new Said('"{route}" cannot set its slot: {why}', ['route' => $route->name, 'why' => $route->refusal]), '', $route->id);
-            } elseif ($level === null) {
-                $this->trace->hop($event, Step::Nearly, new Said('"{route}" wants a number as argument {place}, there is none', ['route' => $route->name, 'place' => $route->argument]), '', $route->id);
-            } else {
-                $this->trace->hop($event, Step::Matched, new Said('"{route}" takes argument {place}', ['route' => $route->name, 'place' => $route->argument]), '', $route->id);
-                $sets[] = ['route' => $route, 'level' => $level];
-            }
-        }
-        if (! $matched) {
-            $this->trace->hop($event, Step::Unmatched, new Untaken($portId, $message));
-        }
-
-        return ['event' => $event, 'sets' => $sets];
     }
 
     /** What came of a slot that a route has set. */
     public function tellResult(Result $result): void
     {
-        $route = $result->route;
-        $old = \ord($result->before[$route->slot]);
-        $new = \ord($result->universe->levels[$route->slot]);
+        $old = \ord($result->before[$result->slot]);
+        $new = \ord($result->universe->levels[$result->slot]);
         if ($new !== $result->level) {
-            $this->trace->hop($result->event, Step::Unchanged, new Overruled($route->universeId, $route->slot, $result->level, $new), '', $route->id);
+            $this->trace->hop($result->event, Step::Unchanged, new Overruled($result->universe->id, $result->slot, $result->level, $new), '', $result->route->id);
 
             return;
         }
-        $values = ['slot' => $route->slot + 1, 'universe' => $route->universeId, 'from' => $old, 'to' => $new];
+        $values = ['slot' => $result->slot + 1, 'universe' => $result->universe->id, 'from' => $old, 'to' => $new];
         if ($old === $new) {
-            $this->trace->hop($result->event, Step::Unchanged, new Said('slot {slot} of {universe} is {to} already', $values), '', $route->id);
+            $this->trace->hop($result->event, Step::Unchanged, new Said('slot {slot} of {universe} is {to} already', $values), '', $result->route->id);
         } else {
-            $this->trace->hop($result->event, Step::Changed, new Said('slot {slot} of {universe} from {from} to {to}', $values), '', $route->id);
+            $this->trace->hop($result->event, Step::Changed, new Said('slot {slot} of {universe} from {from} to {to}', $values), '', $result->route->id);
         }
     }
 

@@ -10,7 +10,6 @@ use NimbleJunction\Core\Merge\Source;
 use NimbleJunction\Core\Plan\Copy;
 use NimbleJunction\Core\Plan\Mapping;
 use NimbleJunction\Core\Plan\Plan;
-use NimbleJunction\Core\Route\MessageToSlot;
 use NimbleJunction\Core\Signal\Frame;
 use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\State\Stored;
@@ -55,7 +54,7 @@ final class Universes
         $this->plan = $plan;
         $this->intake->adopt($plan);
         $feeds = $plan->feeds();
-        $routes = $this->routesBySlots($plan);
+        $routes = RouteSlots::of($plan);
         $copies = $this->copiesByTarget($plan);
         $kept = [];
         foreach ($plan->universes as $id => $entry) {
@@ -66,7 +65,7 @@ final class Universes
                     $universe->remove($source, $now);
                 }
             }
-            $this->giveAnew($universe, $routes[$id] ?? [], $copies[$id] ?? []);
+            $this->giveAnew($universe, $routes, $copies[$id] ?? []);
             $universe->settle($now);
             $this->dueAt = min($this->dueAt, $universe->kept()->fadeDueAt($now));
             $kept[$id] = $universe;
@@ -96,16 +95,21 @@ final class Universes
         return \count(array_filter($senders, static fn(Source $source): bool => $source->protocol === $protocol));
     }
 
-    /** A route sets its slot; it counts when the universe is settled. */
-    public function setByRoute(Universe $universe, MessageToSlot $route, int $level): void
+    /** Why a slot cannot be set by itself: it is a finer part of a parameter; '' where it can. */
+    public function refusal(Universe $universe, int $slot): string
     {
-        $universe->layers()->set($route->owner(), self::nameOf($route), [$route->slot => $level]);
+        if ($universe->rules()->wide->coarse($slot) === $slot) {
+            return '';
+        }
+        [$parameter, $coarse] = $this->plan->patch->fineParts($universe->id)[$slot + 1] ?? ['a parameter', $slot];
+
+        return 'slot '.($slot + 1)." is a finer part of {$parameter}: give the route its coarsest slot, {$coarse}, which sets all of it";
     }
 
     /** A copy brings what leaves elsewhere; it counts when the universe is settled. */
     public function bring(Universe $universe, Copy $copy, string $levels): void
     {
-        $universe->layers()->give($copy->owner(), "Range \"{$copy->name}\"", $copy->of($levels), $copy->mask);
+        $universe->layers()->give($copy->owner(), "Copy \"{$copy->name}\"", $copy->of($levels), $copy->mask);
     }
 
     /** @return array<string, array<string, mixed>> for restore(), by universe */
@@ -175,9 +179,11 @@ final class Universes
     {
         foreach ($stored->parts('sources') as $part) {
             $levels = $part->bytes('key', null, 512) === 'routes' ? $part->bytes('levels', Frame::SLOTS) : '';
-            foreach ($levels === '' ? [] : $this->routesBySlots($this->plan)[$universe->id] ?? [] as $route) {
-                if ($levels[$route->slot] !== "\0") {
-                    $this->setByRoute($universe, $route, \ord($levels[$route->slot]));
+            foreach ($levels === '' ? [] : RouteSlots::of($this->plan)[$universe->id] ?? [] as $owner => $slots) {
+                foreach (array_keys($slots) as $slot) {
+                    if ($levels[$slot] !== "\0") {
+                        $universe->layers()->set($owner, $this->nameOf($owner), [$slot => \ord($levels[$slot])]);
+                    }
                 }
             }
         }
@@ -199,47 +205,38 @@ final class Universes
     }
 
     /**
-     * What is ours goes on by the plan of now: a route that still sets this slot gives what it gave, by the names
+     * What is ours goes on by the plan of now: a route that still sets these slots gives what it gave, by the names
      * and the patch of now; what has no owner any more ends. Copies bring what they bring when the turn is committed.
      *
-     * @param array<string, MessageToSlot> $routes by owner
+     * @param array<string, array<string, array<int, true>>> $routes slots that each route sets, by universe and owner
      * @param array<string, Copy> $copies by owner
      */
     private function giveAnew(Universe $universe, array $routes, array $copies): void
     {
-        foreach ($universe->layers()->contributions() as $owner => $contribution) {
-            $route = $routes[$owner] ?? null;
-            if ($route !== null && $contribution->mask[$route->slot] !== "\0") {
+        foreach ($universe->layers()->all() as $layer) {
+            foreach ($layer->all() as $owner => $contribution) {
+                $slots = $routes[$universe->id][$owner] ?? [];
                 $levels = $mask = Bytes::$none;
-                $levels[$route->slot] = $contribution->levels[$route->slot];
-                $mask[$route->slot] = "\xFF";
-                $universe->layers()->give($owner, self::nameOf($route), $levels, $mask, null, true);
-            } elseif (! isset($copies[$owner])) {
-                $universe->layers()->end($owner);
-            }
-        }
-    }
-
-    private static function nameOf(MessageToSlot $route): string
-    {
-        return "Route \"{$route->name}\"";
-    }
-
-    /** @return array<string, array<string, MessageToSlot>> by universe and owner, those that may set their slot */
-    private function routesBySlots(Plan $plan): array
-    {
-        $routes = [];
-        foreach ($plan->messageRoutes as $addresses) {
-            foreach ($addresses as $list) {
-                foreach ($list as $route) {
-                    if ($route->enabled && $route->refusal === '') {
-                        $routes[$route->universeId][$route->owner()] = $route;
+                foreach (array_keys($slots) as $slot) {
+                    if ($contribution->mask[$slot] !== "\0") {
+                        $levels[$slot] = $contribution->levels[$slot];
+                        $mask[$slot] = "\xFF";
                     }
+                }
+                if ($mask !== Bytes::$none) {
+                    $universe->layers()->give($owner, $this->nameOf($owner), $levels, $mask, $layer->priority, true);
+                } elseif (! isset($copies[$owner])) {
+                    $universe->layers()->end($owner);
                 }
             }
         }
+    }
 
-        return $routes;
+    private function nameOf(string $owner): string
+    {
+        $name = $this->plan->index->routes[substr($owner, \strlen('route '))]->name ?? $owner;
+
+        return "Route \"{$name}\"";
     }
 
     /** @return array<string, array<string, Copy>> by the universe that it is brought to, and owner */

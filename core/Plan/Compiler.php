@@ -6,10 +6,10 @@ namespace NimbleJunction\Core\Plan;
 
 use NimbleJunction\Core\Merge\WideParameters;
 use NimbleJunction\Core\Patch\Patch;
-use NimbleJunction\Core\Route\MessageToSlot;
 use NimbleJunction\Core\Route\Scale;
 use NimbleJunction\Core\Route\SlotToMessage;
-use NimbleJunction\Core\Show\RangeEntry;
+use NimbleJunction\Core\Show\CopyEntry;
+use NimbleJunction\Core\Show\Ends;
 use NimbleJunction\Core\Show\RouteEntry;
 use NimbleJunction\Core\Show\Show;
 use NimbleJunction\Core\Show\UniverseEntry;
@@ -25,7 +25,7 @@ final readonly class Compiler
 
     public function compile(Show $show): Plan
     {
-        $ports = $messageRoutes = $slotRoutes = $copies = [];
+        $ports = $routes = $slotRoutes = $copies = [];
         $patch = $show->patch();
         $entrances = new Entrances($show, $this->identity);
         foreach ($show->ports as $port) {
@@ -38,17 +38,16 @@ final readonly class Compiler
                 'via' => $port->receives() || $port->link->kind !== \NimbleJunction\Core\Show\LinkKind::Udp ? Entrances::key($port) : '',
             ];
         }
-        $fineParts = array_map(static fn(UniverseEntry $universe): array => $patch->fineParts($universe->id), $show->universes);
         foreach ($show->routes as $route) {
-            if ($route->fromMessage) {
-                $messageRoutes[$route->message->port][$route->message->address][] = $this->messageToSlot($route, $fineParts[$route->slot->universe][$route->slot->slot] ?? null);
-            } elseif ($route->enabled) {
-                $slotRoutes[$route->slot->universe][$route->slot->slot - 1][] = $this->slotToMessage($route, $show);
+            if ($route->route !== null) {
+                $routes[$route->id] = $route->route;
+            } elseif ($route->ends !== null && $route->enabled) {
+                $slotRoutes[$route->ends->slot->universe][$route->ends->slot->slot - 1][] = $this->slotToMessage($route, $route->ends, $show);
             }
         }
-        foreach ($show->ranges as $range) {
-            if ($range->enabled) {
-                $copies[$range->from][] = $this->copy($range);
+        foreach ($show->copies as $copy) {
+            if ($copy->enabled) {
+                $copies[$copy->from][] = $this->copy($copy);
             }
         }
         $endpoints = $entrances->compile();
@@ -62,12 +61,14 @@ final readonly class Compiler
             $endpoints,
             $exits->outlets(),
             $messageOutlets,
-            $messageRoutes,
+            new RouteIndex($routes),
             $slotRoutes,
             $copies,
             (new Announcing($show, $this->identity, $exits))->announcements($messageOutlets),
             self::order($copies),
             $show->middleC,
+            $patch,
+            $show->values,
         );
     }
 
@@ -83,44 +84,25 @@ final readonly class Compiler
         ];
     }
 
-    /** @param array{string, int}|null $fine the parameter that the route's slot is a finer part of, and its coarsest slot */
-    private function messageToSlot(RouteEntry $route, ?array $fine): MessageToSlot
-    {
-        $refusal = $fine === null ? '' : "slot {$route->slot->slot} is a finer part of {$fine[0]}: give the route its coarsest slot, {$fine[1]}, which sets all of it";
-
-        return new MessageToSlot(
-            $route->id,
-            $route->name,
-            $route->enabled,
-            $route->message->port,
-            $route->message->address,
-            $route->message->argument,
-            $route->slot->universe,
-            $route->slot->slot - 1,
-            new Scale($route->message->low, $route->message->high, $route->slot->low, $route->slot->high),
-            $refusal,
-        );
-    }
-
-    private function slotToMessage(RouteEntry $route, Show $show): SlotToMessage
+    private function slotToMessage(RouteEntry $route, Ends $ends, Show $show): SlotToMessage
     {
         return new SlotToMessage(
             $route->id,
             $route->name,
             $route->enabled,
-            $route->slot->universe,
-            $route->slot->slot - 1,
-            $route->message->port,
-            $show->ports[$route->message->port]->protocol,
-            $route->message->address,
-            $route->message->type === 'float',
-            new Scale($route->slot->low, $route->slot->high, $route->message->low, $route->message->high),
+            $ends->slot->universe,
+            $ends->slot->slot - 1,
+            $ends->message->port,
+            $show->ports[$ends->message->port]->protocol,
+            $ends->message->address,
+            $ends->message->type === 'float',
+            new Scale($ends->slot->low, $ends->slot->high, $ends->message->low, $ends->message->high),
         );
     }
 
-    private function copy(RangeEntry $range): Copy
+    private function copy(CopyEntry $entry): Copy
     {
-        return new Copy($range->id, $range->name, $range->to, $range->first - 1, $range->count, $range->at - 1, $range->repeat, $range->limit - 1);
+        return new Copy($entry->id, $entry->name, $entry->to, $entry->first - 1, $entry->count, $entry->at - 1, $entry->repeat, $entry->limit - 1);
     }
 
     /**

@@ -28,7 +28,7 @@ final readonly class Copy
     /** What it is called as an owner of what it gives. */
     public function owner(): string
     {
-        return "range {$this->id}";
+        return "copy {$this->id}";
     }
 
     /**

@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Plan;
 
-use NimbleJunction\Core\Route\MessageToSlot;
+use NimbleJunction\Core\Patch\Patch;
 use NimbleJunction\Core\Route\SlotToMessage;
+use NimbleJunction\Core\Show\ValueEntry;
 use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Universe\Rules;
 use NimbleJunction\Core\Universe\Shaping;
@@ -19,11 +20,12 @@ final readonly class Plan
      * @param array<string, Endpoint> $endpoints by key
      * @param array<string, list<Outlet>> $outlets by universe
      * @param array<string, MessageOutlet> $messageOutlets by port
-     * @param array<string, array<string, list<MessageToSlot>>> $messageRoutes by port and address, disabled ones too: they are near misses
+     * @param RouteIndex $index routes by what they wait for, disabled ones too: they are near misses
      * @param array<string, array<int, list<SlotToMessage>>> $slotRoutes by universe and slot, enabled ones
      * @param array<string, list<Copy>> $copies by the universe that they are taken from
      * @param list<Announcement> $announcements
      * @param int $middleC octave number of MIDI note 60
+     * @param array<string, ValueEntry> $values the show's own, by id
      * @param array<string, int> $order place of each universe that copies run from or to: what is copied from comes before what is copied to
      */
     public function __construct(
@@ -33,18 +35,20 @@ final readonly class Plan
         public array $endpoints,
         public array $outlets,
         public array $messageOutlets,
-        public array $messageRoutes,
+        public RouteIndex $index,
         public array $slotRoutes,
         public array $copies = [],
         public array $announcements = [],
         public array $order = [],
         public int $middleC = 4,
+        public Patch $patch = new Patch([], []),
+        public array $values = [],
     ) {
     }
 
     public static function empty(): self
     {
-        return new self('', [], [], [], [], [], [], []);
+        return new self('', [], [], [], [], [], new RouteIndex([]), []);
     }
 
     public function portName(string $id): string

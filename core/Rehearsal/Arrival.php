@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Rehearsal;
 
-use NimbleJunction\Core\Show\Fields;
+use NimbleJunction\Core\Document\Fields;
 
 /** Bytes arrive at a port: {"port": "house-desk", "from": "127.0.0.11:6454", "hex": "…"}. */
 final readonly class Arrival implements Move

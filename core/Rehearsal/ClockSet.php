@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Rehearsal;
 
-use NimbleJunction\Core\Show\Fields;
+use NimbleJunction\Core\Document\Fields;
 
 /** What the clock of the day shows at this moment: {"time": "2026-06-21T21:00:00+02:00"}. */
 final readonly class ClockSet implements Move

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Rehearsal;
 
-use NimbleJunction\Core\Show\Fields;
+use NimbleJunction\Core\Document\Fields;
 use NimbleJunction\Core\Universe\Hold;
 
 /**

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Rehearsal;
 
+use NimbleJunction\Core\Document\Fields;
 use NimbleJunction\Core\Port\Departure;
-use NimbleJunction\Core\Show\Fields;
 
 /** One thing that a script has happen. Each kind is a class, known by the field that only it has. */
 interface Move

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Rehearsal;
 
+use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Port\Departure;
 use NimbleJunction\Core\Show\LinkKind;
 use NimbleJunction\Core\Signal\Protocol;
@@ -23,14 +24,14 @@ final class Rehearsal
     private int $now;
     private int $traceRevision = 0;
 
-    /** @var array<string, int|null> the last value of each point that is watched */
+    /** @var array<string, int|float|string|null> the last value of each point that is watched */
     private array $values = [];
 
     /**
      * @param bool $traces whether what happened is said too
-     * @param list<array{string, int}> $slots universe and slot from 0 whose changes are said
+     * @param list<Reference> $points whose changes are said
      */
-    public function __construct(private readonly Stage $stage, private readonly bool $traces = false, private readonly array $slots = [])
+    public function __construct(private readonly Stage $stage, private readonly bool $traces = false, private readonly array $points = [])
     {
         $this->now = Stage::nanos(0.0);
     }
@@ -100,10 +101,10 @@ final class Rehearsal
         foreach ($departures as $departure) {
             yield ['at' => $at, ...$this->sent($departure)];
         }
-        foreach ($this->slots as [$universeId, $slot]) {
-            $universe = $this->stage->junction->universes()[$universeId] ?? null;
-            $value = $universe !== null && $universe->spoken ? \ord($universe->levels[$slot]) : null;
-            $name = "slot:{$universeId}/".($slot + 1);
+        foreach ($this->points as $reference) {
+            $name = $reference->text();
+            $isSilent = $reference->kind === 'slot' && ($this->stage->junction->universes()[$reference->id]->spoken ?? false) === false;
+            $value = $isSilent ? null : $this->stage->junction->points()->read($reference);
             if ($value !== ($this->values[$name] ?? null)) {
                 $this->values[$name] = $value;
                 yield ['at' => $at, 'point' => $name, 'value' => $value];

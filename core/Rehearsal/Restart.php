@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Rehearsal;
 
-use NimbleJunction\Core\Show\Fields;
+use NimbleJunction\Core\Document\Fields;
 
 /** The engine is killed, and begins again at once with what it had written down: {"restart": true}. */
 final readonly class Restart implements Move

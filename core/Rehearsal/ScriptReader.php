@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Rehearsal;
 
-use NimbleJunction\Core\Show\Fault;
-use NimbleJunction\Core\Show\Fields;
+use NimbleJunction\Core\Document\Fault;
+use NimbleJunction\Core\Document\Fields;
 use NimbleJunction\Core\Show\ShowRefused;
 
 /** Reads a script, one JSON object a line, strictly: what is not known is refused with its line, never passed over. */
 final class ScriptReader
 {
     /** A new kind of move is a class of its own, named here. */
-    public const KINDS = [Arrival::class, HandHold::class, NewShow::class, Restart::class, ClockSet::class];
+    public const KINDS = [Arrival::class, HandHold::class, NewShow::class, Restart::class, ClockSet::class, PointSet::class, PointPress::class];
     private const LONGEST_SECONDS = 1_000_000.0;
 
     /**

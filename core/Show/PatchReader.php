@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Show;
 
+use NimbleJunction\Core\Document\Fields;
 use NimbleJunction\Core\Patch\Fixture;
 use NimbleJunction\Core\Patch\Parameter;
 use NimbleJunction\Core\Patch\Profile;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Show;
 
+use NimbleJunction\Core\Document\Fields;
 use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Wire\ArtNet\Packet as ArtNet;
 use NimbleJunction\Core\Wire\ArtNet\PortAddress;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Show;
 
+use NimbleJunction\Core\Document\Fault;
 use NimbleJunction\Core\Message\MidiAddress;
 use NimbleJunction\Core\Patch\Fixture;
 use NimbleJunction\Core\Signal\Protocol;
@@ -38,11 +39,11 @@ final readonly class References
         foreach (array_values($this->show->fixtures) as $i => $fixture) {
             $this->fixture($i, $fixture);
         }
-        foreach (array_values($this->show->ranges) as $i => $range) {
-            $this->universe("/ranges/{$i}/from/universe", $range->from);
-            $this->universe("/ranges/{$i}/to/universe", $range->to);
-            if ($this->leadsBack($range->to, $range->from, [])) {
-                $this->fault("/ranges/{$i}/to/universe", "\"{$range->name}\" makes a circle: what it fills comes back to where it is from", 'Let ranges run one way, or exchange slots with a swap.');
+        foreach (array_values($this->show->copies) as $i => $copy) {
+            $this->universe("/copies/{$i}/from/universe", $copy->from);
+            $this->universe("/copies/{$i}/to/universe", $copy->to);
+            if ($this->leadsBack($copy->to, $copy->from, [])) {
+                $this->fault("/copies/{$i}/to/universe", "\"{$copy->name}\" makes a circle: what it fills comes back to where it is from", 'Let copies run one way, or exchange slots with a swap.');
             }
         }
     }
@@ -54,8 +55,8 @@ final readonly class References
             return true;
         }
         $seen[$universe] = true;
-        foreach ($this->show->ranges as $range) {
-            if ($range->from === $universe && ! isset($seen[$range->to]) && $this->leadsBack($range->to, $goal, $seen)) {
+        foreach ($this->show->copies as $copy) {
+            if ($copy->from === $universe && ! isset($seen[$copy->to]) && $this->leadsBack($copy->to, $goal, $seen)) {
                 return true;
             }
         }
@@ -65,23 +66,31 @@ final readonly class References
 
     private function route(int $i, RouteEntry $route): void
     {
-        [$message, $slot] = $route->fromMessage ? ['from', 'to'] : ['to', 'from'];
-        $this->universe("/routes/{$i}/{$slot}/universe", $route->slot->universe);
-        $port = $this->show->ports[$route->message->port] ?? null;
+        if ($route->ends === null) {
+            foreach ($route->route === null ? [] : (new RouteReferences($this->show))->faults($route->route, "/routes/{$i}") as $fault) {
+                $this->faults[] = $fault;
+            }
+
+            return;
+        }
+        $ends = $route->ends;
+        [$message, $slot] = $ends->fromMessage ? ['from', 'to'] : ['to', 'from'];
+        $this->universe("/routes/{$i}/{$slot}/universe", $ends->slot->universe);
+        $port = $this->show->ports[$ends->message->port] ?? null;
         $path = "/routes/{$i}/{$message}/port";
         if ($port === null) {
-            if ($route->message->port !== '') {
-                $this->fault($path, "there is no port \"{$route->message->port}\"", 'Name the id of a port that carries messages: OSC, MIDI or a game controller.');
+            if ($ends->message->port !== '') {
+                $this->fault($path, "there is no port \"{$ends->message->port}\"", 'Name the id of a port that carries messages: OSC, MIDI or a game controller.');
             }
 
             return;
         }
         if ($port->protocol->carriesLevels()) {
             $this->fault($path, "\"{$port->name}\" is {$port->protocol->spelled()} and carries no messages", 'Name the id of a port that carries messages: OSC, MIDI or a game controller.');
-        } elseif (($route->fromMessage ? $port->receive : $port->send) === null) {
-            $this->fault($path, "\"{$port->name}\" does not ".($route->fromMessage ? 'receive' : 'send'), 'Give the port that side first.');
-        } elseif ($port->protocol === Protocol::Midi && ! $route->fromMessage && ! MidiAddress::canBeSent($route->message->address)) {
-            $this->fault("/routes/{$i}/{$message}/address", "\"{$route->message->address}\" is no MIDI message that can be sent", MidiAddress::RULE);
+        } elseif (($ends->fromMessage ? $port->receive : $port->send) === null) {
+            $this->fault($path, "\"{$port->name}\" does not ".($ends->fromMessage ? 'receive' : 'send'), 'Give the port that side first.');
+        } elseif ($port->protocol === Protocol::Midi && ! $ends->fromMessage && ! MidiAddress::canBeSent($ends->message->address)) {
+            $this->fault("/routes/{$i}/{$message}/address", "\"{$ends->message->address}\" is no MIDI message that can be sent", MidiAddress::RULE);
         }
     }
 

@@ -12,15 +12,16 @@ use NimbleJunction\Core\Patch\Profile;
 final readonly class Show
 {
     public const FORMAT = 'nimble-junction/show';
-    public const VERSION = 1;
+    public const VERSION = 2;
 
     /**
      * @param array<string, UniverseEntry> $universes by id
      * @param array<string, PortEntry> $ports by id
      * @param array<string, RouteEntry> $routes by id
-     * @param array<string, RangeEntry> $ranges by id
+     * @param array<string, CopyEntry> $copies by id
      * @param array<string, Profile> $profiles by id
      * @param array<string, Fixture> $fixtures by id
+     * @param array<string, ValueEntry> $values by id
      * @param int $middleC octave number of note 60, 3 to 5: makers differ
      */
     public function __construct(
@@ -28,10 +29,11 @@ final readonly class Show
         public array $universes,
         public array $ports,
         public array $routes,
-        public array $ranges = [],
+        public array $copies = [],
         public int $middleC = 4,
         public array $profiles = [],
         public array $fixtures = [],
+        public array $values = [],
     ) {
     }
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Show;
 
+use NimbleJunction\Core\Document\Fault;
+
 /** A show document that cannot be used. Nothing has changed because of it. */
 final class ShowRefused extends \RuntimeException
 {

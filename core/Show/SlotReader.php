@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Show;
 
+use NimbleJunction\Core\Document\Fields;
 use NimbleJunction\Core\Merge\MergeRule;
 use NimbleJunction\Core\Merge\Swaps;
 use NimbleJunction\Core\Universe\Curve;
@@ -39,13 +40,13 @@ final class SlotReader
         );
     }
 
-    public static function range(Fields $fields): RangeEntry
+    public static function copy(Fields $fields): CopyEntry
     {
         $from = $fields->object('from');
         $to = $fields->object('to');
         $first = $from?->whole('first', 1, 512) ?? 1;
         $at = $to?->whole('first', 1, 512) ?? 1;
-        $range = new RangeEntry(
+        $copy = new CopyEntry(
             $fields->id(),
             $fields->string('name'),
             $fields->flag('enabled', true),
@@ -60,7 +61,7 @@ final class SlotReader
         $from?->close();
         $to?->close();
 
-        return $range;
+        return $copy;
     }
 
     /**

@@ -27,6 +27,13 @@ final readonly class Stored
         return \is_string($value) && \strlen($value) <= $longest ? $value : '';
     }
 
+    public function scalar(string $name): int|float|string|null
+    {
+        $value = $this->fields[$name] ?? null;
+
+        return \is_int($value) || \is_float($value) || \is_string($value) ? $value : null;
+    }
+
     public function flag(string $name): bool
     {
         return ($this->fields[$name] ?? null) === true;

@@ -14,12 +14,10 @@ use NimbleJunction\Core\Merge\Source;
 use NimbleJunction\Core\Signal\Frame;
 
 /**
- * The levels of one universe: its senders and what is ours, the rules that merge
- * those in control, what is done to them on the way out, and what is held by hand
- * above that. When the last sender goes, its levels stay, fade, or are no longer sent.
- *
- * A sender's frame is merged at once. What is ours is gathered by its layers, and
- * merged once, by settle().
+ * The levels of one universe: its senders and what is ours, the rules that merge those in control, what is done
+ * to them on the way out, and what is held by hand above that. When the last sender goes, its levels stay, fade,
+ * or are no longer sent. A sender's frame is merged at once; what is ours is gathered by its layers, and merged
+ * once, by settle().
  */
 final class Universe
 {
@@ -281,6 +279,12 @@ final class Universe
     public function holds(): array
     {
         return $this->holds->all();
+    }
+
+    /** @return string 512 bytes: what is asked for, before the way out */
+    public function merged(): string
+    {
+        return $this->merged;
     }
 
     public function kept(): Kept

@@ -57,9 +57,13 @@ final class OtherEnd
             array_push($lines, ...self::numbers($port->protocol, $link->number, $show->universes[$link->universe]->name ?? $link->universe));
         }
         foreach ($show->routes as $route) {
-            if ($route->fromMessage && $route->message->port === $port->id) {
-                $which = $osc ? "argument {$route->message->argument} from" : 'from';
-                $lines[] = ["Message for \"{$route->name}\"", self::message($route->message, $show)." {$which} {$route->message->low} to {$route->message->high}"];
+            $ends = $route->ends;
+            if ($ends !== null && $ends->fromMessage && $ends->message->port === $port->id) {
+                $which = $osc ? "argument {$ends->message->argument} from" : 'from';
+                $lines[] = ["Message for \"{$route->name}\"", self::message($ends->message, $show)." {$which} {$ends->message->low} to {$ends->message->high}"];
+            }
+            foreach ($ends === null ? Sentence::messagesAt($route, $port, $show, true) : [] as $words) {
+                $lines[] = ["Message for \"{$route->name}\"", $words];
             }
         }
 
@@ -99,8 +103,12 @@ final class OtherEnd
         }
         $send->heartbeat !== '' && $lines[] = ['Heartbeat', "{$send->heartbeat} every {$send->heartbeatSeconds} s"];
         foreach ($show->routes as $route) {
-            if (! $route->fromMessage && $route->message->port === $port->id) {
-                $lines[] = ["Message of \"{$route->name}\"", self::message($route->message, $show).($osc ? " {$route->message->type}" : '')." from {$route->message->low} to {$route->message->high}"];
+            $ends = $route->ends;
+            if ($ends !== null && ! $ends->fromMessage && $ends->message->port === $port->id) {
+                $lines[] = ["Message of \"{$route->name}\"", self::message($ends->message, $show).($osc ? " {$ends->message->type}" : '')." from {$ends->message->low} to {$ends->message->high}"];
+            }
+            foreach ($ends === null ? Sentence::messagesAt($route, $port, $show, false) : [] as $words) {
+                $lines[] = ["Message of \"{$route->name}\"", $words];
             }
         }
 

@@ -5,6 +5,13 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Words;
 
 use NimbleJunction\Core\Message\MidiAddress;
+use NimbleJunction\Core\Route\Action;
+use NimbleJunction\Core\Route\Action\SendAction;
+use NimbleJunction\Core\Route\Condition;
+use NimbleJunction\Core\Route\Route;
+use NimbleJunction\Core\Route\Step;
+use NimbleJunction\Core\Route\Trigger;
+use NimbleJunction\Core\Show\PortEntry;
 use NimbleJunction\Core\Show\RouteEntry;
 use NimbleJunction\Core\Show\Show;
 
@@ -13,8 +20,13 @@ final class Sentence
 {
     public static function of(RouteEntry $route, Show $show): string
     {
-        $message = $route->message;
-        $slot = $route->slot;
+        if ($route->ends === null) {
+            $sentence = $route->route === null ? '' : self::long($route->route, new ShowWording($show));
+
+            return $route->enabled ? $sentence : "{$sentence} Switched off.";
+        }
+        $message = $route->ends->message;
+        $slot = $route->ends->slot;
         $port = $show->ports[$message->port]->name ?? $message->port;
         $universe = $show->universes[$slot->universe]->name ?? $slot->universe;
         $range = self::number($message->low).' to '.self::number($message->high);
@@ -24,12 +36,50 @@ final class Sentence
             $midi !== null => $midi->kind === 'note' ? 'its velocity' : 'its value',
             default => 'its '.self::place($message->argument).' argument',
         };
-        $sentence = $route->fromMessage
+        $sentence = $route->ends->fromMessage
             ? "When {$what} arrives on {$port}, set slot {$slot->slot} of {$universe}: {$value}, {$range}, becomes level {$slot->low} to {$slot->high}."
             : "When slot {$slot->slot} of {$universe} changes, send {$what} on {$port}: level {$slot->low} to {$slot->high} becomes {$range}, as "
                 .($message->type === 'int' || $midi !== null ? 'a whole number.' : 'a float.');
 
         return $route->enabled ? $sentence : "{$sentence} Switched off.";
+    }
+
+    /**
+     * The messages that a route hears or sends at a port, in words.
+     *
+     * @return list<string>
+     */
+    public static function messagesAt(RouteEntry $route, PortEntry $port, Show $show, bool $isHeard): array
+    {
+        $wording = new ShowWording($show);
+        $words = [];
+        foreach ($route->route === null || ! $isHeard ? [] : $route->route->triggers as $trigger) {
+            if (str_starts_with($trigger->keys()[0] ?? '', "{$port->id} ")) {
+                $words[] = $trigger->words($wording);
+            }
+        }
+        foreach ($route->route === null || $isHeard ? [] : $route->route->actions as $action) {
+            if ($action instanceof SendAction && $action->port === $port->id) {
+                $words[] = $action->message->words($wording);
+            }
+        }
+
+        return $words;
+    }
+
+    private static function long(Route $route, ShowWording $wording): string
+    {
+        $when = self::say($route->triggers, ' or ', $wording);
+        $if = $route->conditions === [] ? '' : ' and '.self::say($route->conditions, ' and ', $wording);
+        $steps = $route->steps === [] ? '' : ': '.self::say($route->steps, ', then ', $wording);
+
+        return ucfirst("when {$when}{$if}, ".self::say($route->actions, ', then ', $wording)."{$steps}.");
+    }
+
+    /** @param list<Trigger|Condition|Step|Action> $parts */
+    private static function say(array $parts, string $between, ShowWording $wording): string
+    {
+        return implode($between, array_map(static fn(Trigger|Condition|Step|Action $one): string => $one->words($wording), $parts));
     }
 
     private static function place(int $argument): string

@@ -26,7 +26,7 @@ final class FernhallGlasshouse
     {
         return [
             'format' => 'nimble-junction/show',
-            'version' => 1,
+            'version' => 2,
             'name' => 'Fernhall Glasshouse, Night Walk',
             'middleC' => 4,
             'universes' => [
@@ -37,11 +37,12 @@ final class FernhallGlasshouse
             ],
             'ports' => self::ports($loopback),
             'routes' => self::routes(),
-            'ranges' => [
+            'copies' => [
                 ['id' => 'lanterns', 'name' => 'Lantern to the path lanterns', 'from' => ['universe' => 'palm-house', 'first' => 5, 'count' => 1], 'to' => ['universe' => 'fern-gallery', 'first' => 101], 'repeat' => 8, 'limit' => 106],
             ],
             'profiles' => self::profiles(),
             'fixtures' => self::fixtures(),
+            'values' => [['id' => 'house-open', 'name' => 'House open', 'type' => 'switch']],
         ];
     }
 

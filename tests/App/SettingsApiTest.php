@@ -7,7 +7,7 @@ namespace NimbleJunction\Tests\App;
 use App\Shows\ShowStore;
 use NimbleJunction\Engine\LiveLink\Role;
 
-/** Settings of a show, finds that become ports, and ranges, as pages store them. */
+/** Settings of a show, finds that become ports, and copies, as pages store them. */
 final class SettingsApiTest extends AppTestCase
 {
     public function testTheOctaveConventionIsStoredAppliedAndUndone(): void
@@ -37,16 +37,16 @@ final class SettingsApiTest extends AppTestCase
         $this->as(Role::Operator)->postJson('/api/show/take-up', [])->assertForbidden();
     }
 
-    public function testRangesAreEditedAndACircleIsRefused(): void
+    public function testCopiesAreEditedAndACircleIsRefused(): void
     {
         $this->as(Role::Builder);
-        $range = ['name' => 'Back again', 'from' => ['universe' => 'fern-gallery', 'first' => 101, 'count' => 1], 'to' => ['universe' => 'palm-house', 'first' => 40]];
-        $this->postJson('/api/show/ranges', $range)->assertStatus(422)->assertJsonPath('faults.0.path', '/ranges/0/to/universe');
-        $range['to']['universe'] = 'canopy';
-        $this->postJson('/api/show/ranges', $range)->assertOk()->assertJsonPath('id', 'back-again');
-        $this->putJson('/api/show/ranges/back-again', [...$range, 'repeat' => 600])->assertStatus(422)->assertJsonPath('faults.0.path', '/ranges/1/repeat');
-        $this->putJson('/api/show/ranges/back-again', [...$range, 'repeat' => 3, 'limit' => 41])->assertOk()->assertJsonPath('document.ranges.1.limit', 41);
-        $this->deleteJson('/api/show/ranges/back-again')->assertOk()->assertJsonCount(1, 'document.ranges');
+        $copy = ['name' => 'Back again', 'from' => ['universe' => 'fern-gallery', 'first' => 101, 'count' => 1], 'to' => ['universe' => 'palm-house', 'first' => 40]];
+        $this->postJson('/api/show/copies', $copy)->assertStatus(422)->assertJsonPath('faults.0.path', '/copies/0/to/universe');
+        $copy['to']['universe'] = 'canopy';
+        $this->postJson('/api/show/copies', $copy)->assertOk()->assertJsonPath('id', 'back-again');
+        $this->putJson('/api/show/copies/back-again', [...$copy, 'repeat' => 600])->assertStatus(422)->assertJsonPath('faults.0.path', '/copies/1/repeat');
+        $this->putJson('/api/show/copies/back-again', [...$copy, 'repeat' => 3, 'limit' => 41])->assertOk()->assertJsonPath('document.copies.1.limit', 41);
+        $this->deleteJson('/api/show/copies/back-again')->assertOk()->assertJsonCount(1, 'document.copies');
         $this->deleteJson('/api/show/universes/canopy')->assertStatus(422);
     }
 

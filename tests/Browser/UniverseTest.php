@@ -6,7 +6,7 @@ namespace NimbleJunction\Tests\Browser;
 
 use Facebook\WebDriver\WebDriverKeys;
 
-/** A universe looked at closely: sources with their rates, a snapshot to compare with, holds on a run, shapes, swaps, ranges, a chosen source. */
+/** A universe looked at closely: sources with their rates, a snapshot to compare with, holds on a run, shapes, swaps, copies, a chosen source. */
 final class UniverseTest extends BrowserTestCase
 {
     public function testSourcesAreATableWithAddressesRatesAndGaps(): void
@@ -86,26 +86,26 @@ final class UniverseTest extends BrowserTestCase
         $this->lamp('Palm House dimmers', 1, 200);
     }
 
-    public function testARangeIsLaidDownElsewhereAndAWrongOneIsRefused(): void
+    public function testACopyIsLaidDownElsewhereAndAWrongOneIsRefused(): void
     {
         $this->go('Universes');
-        $this->sees('[aria-label="Ranges"]', 'Slots 5–5 of Palm House are laid on 101–106 of Fern Gallery, 8 times end to end, cut at 106.');
-        self::$chrome->press('Add a range', '[aria-label="Ranges"]');
-        $this->field('Name of the range', 'Row of four');
+        $this->sees('[aria-label="Copies"]', 'Slots 5–5 of Palm House are laid on 101–106 of Fern Gallery, 8 times end to end, cut at 106.');
+        self::$chrome->press('Add a copy', '[aria-label="Copies"]');
+        $this->field('Name of the copy', 'Row of four');
         $this->field('its slot', '1');
         $this->field('so many slots', '2');
         $this->field('from slot', '400');
         $this->field('times, end to end', '2');
         $this->choose('To', 'Lily Pond');
-        self::$chrome->press('Add the range', 'form[aria-label="Range"]');
-        $this->sees('[aria-label="Ranges"]', 'Slots 1–2 of Palm House are laid on 400–403 of Lily Pond, 2 times end to end.');
+        self::$chrome->press('Add the copy', 'form[aria-label="Copy"]');
+        $this->sees('[aria-label="Copies"]', 'Slots 1–2 of Palm House are laid on 400–403 of Lily Pond, 2 times end to end.');
         self::$chrome->press('Lily Pond', '.tabs');
         $this->cell(402, '200');
-        self::$chrome->press('Change', '[aria-label="Ranges"]');
+        self::$chrome->press('Change', '[aria-label="Copies"]');
         $this->choose('To', 'Palm House');
-        self::$chrome->press('Save', 'form[aria-label="Range"]');
-        $this->sees('[aria-label="Ranges"] [role=alert]', 'makes a circle');
-        self::$chrome->press('Cancel', 'form[aria-label="Range"]');
+        self::$chrome->press('Save', 'form[aria-label="Copy"]');
+        $this->sees('[aria-label="Copies"] [role=alert]', 'makes a circle');
+        self::$chrome->press('Cancel', 'form[aria-label="Copy"]');
     }
 
     public function testOneChosenSourceLeadsAndTheOthersAreShown(): void

@@ -77,7 +77,7 @@ final class CompilerTest extends TestCase
                 ['id' => 'quiet', 'name' => 'Quiet', 'enabled' => false, 'from' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 4], 'to' => ['kind' => 'message', 'port' => 'osc', 'address' => '/b']],
             ],
         );
-        self::assertSame([['in', 511], ['off', 0]], array_map(static fn($route): array => [$route->id, $route->slot], $plan->messageRoutes['osc']['/a']), 'one that is off is a near miss');
+        self::assertSame([['in', ['slot:palm/512']], ['off', ['slot:palm/1']]], array_map(static fn($one): array => [$one->route->id, array_map(static fn($action): string => $action->point->text(), $one->route->actions)], $plan->index->byAddress()['osc']['/a']), 'one that is off is a near miss');
         self::assertSame([2], array_keys($plan->slotRoutes['palm']));
         self::assertSame([127], $plan->slotRoutes['palm'][2][0]->message(255)->arguments());
         self::assertSame(255, $plan->slotRoutes['palm'][2][0]->understood($plan->slotRoutes['palm'][2][0]->message(255)));

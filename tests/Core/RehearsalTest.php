@@ -6,6 +6,7 @@ namespace NimbleJunction\Tests\Core;
 
 use NimbleJunction\Core\Plan\Compiler;
 use NimbleJunction\Core\Plan\Identity;
+use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Rehearsal\Rehearsal;
 use NimbleJunction\Core\Rehearsal\ScriptReader;
 use NimbleJunction\Core\Rehearsal\Stage;
@@ -79,7 +80,7 @@ final class RehearsalTest extends TestCase
         yield 'a port that is not there' => ['{"at":1,"port":"nope","hex":"00"}', '/2/port: there is no port "nope" in the show'];
         yield 'hex that is none' => ['{"at":1,"port":"house","hex":"0x"}', '/2/hex: it is "0x". Give pairs of hexadecimal digits'];
         yield 'a field that is not known' => ['{"at":1,"port":"house","hex":"00","frmo":"x"}', '/2/frmo: this field is not known here'];
-        yield 'a kind that is not known' => ['{"at":1,"dance":true}', '/2: it says nothing that is known here. A line has one of: hex, hold, adopt, restart, time.'];
+        yield 'a kind that is not known' => ['{"at":1,"dance":true}', '/2: it says nothing that is known here. A line has one of: hex, hold, adopt, restart, time, point, press.'];
         yield 'back in time' => ['{"at":0.1,"restart":true}', '/2/at: it is 0.1, and the line before is at 0.5'];
         yield 'no object' => ['[1]', '/2: it is no JSON object'];
         yield 'no JSON' => ['{', '/2: it is no JSON object'];
@@ -111,7 +112,7 @@ final class RehearsalTest extends TestCase
             $datagram(1, '127.0.0.1', 7777, 'somebody else'),
             $datagram(2, '127.0.0.255', 6454, (new Dmx(1, "\x0B\x14"))->encode()),
         ]);
-        $rehearsal = new Rehearsal(self::stage(), false, [['palm', 0]]);
+        $rehearsal = new Rehearsal(self::stage(), false, array_values(array_filter([Reference::parse('slot:palm/1')])));
         $values = array_map(static fn(array $line): array => [$line['at'], $line['value']], array_values(array_filter(iterator_to_array($rehearsal->playCapture($capture, null), false), static fn(array $line): bool => isset($line['point']))));
         self::assertSame([[0.0, 10], [2.0, 11]], $values);
         self::assertSame(1, $rehearsal->passedOver);
@@ -127,7 +128,22 @@ final class RehearsalTest extends TestCase
         $stage = self::stage();
         $lines = implode("\n", array_map(static fn(array $line): string => json_encode($line, JSON_THROW_ON_ERROR), $script));
 
-        return iterator_to_array((new Rehearsal($stage, true, [['palm', 4]]))->play(ScriptReader::read($lines, $stage), $until), false);
+        return iterator_to_array((new Rehearsal($stage, true, array_values(array_filter([Reference::parse('slot:palm/5')]))))->play(ScriptReader::read($lines, $stage), $until), false);
+    }
+
+    public function testPointsAreSetAndPressedInAScript(): void
+    {
+        $document = Rig::document();
+        $document['values'] = [['id' => 'open', 'name' => 'Open', 'type' => 'switch']];
+        $document['routes'] = [['id' => 'lamp', 'name' => 'Lamp', 'when' => ['kind' => 'point', 'point' => 'value:open', 'is' => 1], 'do' => [['kind' => 'set', 'point' => 'slot:palm/9', 'value' => 70]]]];
+        $stage = new Stage(new Compiler(new Identity('rehearsal')), ShowReader::fromArray($document));
+        $points = array_values(array_filter([Reference::parse('value:open'), Reference::parse('slot:palm/9')]));
+        $script = '{"at":1,"point":"value:open","value":true}'."\n".'{"at":2,"press":"value:open"}'."\n".'{"at":3,"point":"slot:palm/9","value":20}';
+        $lines = iterator_to_array((new Rehearsal($stage, false, $points))->play(ScriptReader::read($script, $stage), null), false);
+        $said = array_values(array_filter($lines, static fn(array $line): bool => isset($line['point'])));
+        self::assertSame([[1.0, 'value:open', 1], [1.0, 'slot:palm/9', 70], [2.0, 'value:open', 0]], array_slice(array_map(static fn(array $line): array => array_values($line), array_values(array_filter($said, static fn(array $line): bool => $line['value'] !== null && $line['at'] > 0))), 0, 3));
+        $this->expectExceptionMessage('/1/press: there is no point "value:door"');
+        ScriptReader::read('{"at":1,"press":"value:door"}', $stage);
     }
 
     private static function stage(): Stage

@@ -34,7 +34,7 @@ final class RoutingTest extends TestCase
         $routes = array_map(static fn(int $slot): array => ['id' => "r{$slot}", 'name' => "Route {$slot}", 'from' => ['kind' => 'message', 'port' => 'tablet', 'address' => '/all'], 'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => $slot]], [1, 2, 3]);
         $universes = [['id' => 'palm', 'name' => 'Palm House'], ['id' => 'roof', 'name' => 'Roof']];
         $ports = Rig::port('net', ['send' => ['to' => ['127.0.0.16'], 'carries' => [['number' => 9, 'universe' => 'palm'], ['number' => 10, 'universe' => 'roof']]]])['ports'];
-        $rig = new Rig(['universes' => $universes, 'ports' => $ports, 'routes' => $routes, 'ranges' => [['id' => 'twin', 'name' => 'Twin', 'from' => ['universe' => 'palm', 'first' => 1, 'count' => 3], 'to' => ['universe' => 'roof', 'first' => 11]]]]);
+        $rig = new Rig(['universes' => $universes, 'ports' => $ports, 'routes' => $routes, 'copies' => [['id' => 'twin', 'name' => 'Twin', 'from' => ['universe' => 'palm', 'first' => 1, 'count' => 3], 'to' => ['universe' => 'roof', 'first' => 11]]]]);
         $left = array_filter($rig->osc('/all', 1.0), static fn($one): bool => $one->address === '127.0.0.16');
         $levels = array_map(static fn($one): array => [\ord($one->bytes[14]), trim(substr($one->bytes, 18), "\0")], array_values($left));
         self::assertSame([[9, "\xFF\xFF\xFF"], [10, "\xFF\xFF\xFF"]], $levels);
@@ -133,7 +133,7 @@ final class RoutingTest extends TestCase
         $rig = new Rig($document);
         $rig->osc('/many/1999', 1.0);
         self::assertSame(255, $rig->level(1999 % 512 + 1));
-        self::assertCount(1, $rig->junction->plan()->messageRoutes['tablet']['/many/1999']);
+        self::assertCount(1, $rig->junction->plan()->index->byAddress()['tablet']['/many/1999']);
     }
 
     /**

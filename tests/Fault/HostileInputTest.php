@@ -20,7 +20,7 @@ final class HostileInputTest extends AppTestCase
         foreach (['name', 'protocol', 'receive', 'send', 'link', 'enabled', 'allow', 'from', 'to', 'merge', 'look', 'shapes', 'parameters', 'universe', 'first', 'middleC', 'gives', 'takes', 'address', 'ours'] as $field) {
             foreach (self::ODD as $value) {
                 $part = ['name' => 'Odd', 'protocol' => 'art-net', 'address' => '127.0.0.9', 'receive' => ['feeds' => []], $field => $value];
-                foreach ([['patch', '/api/show'], ['post', '/api/show/take-up'], ['post', '/api/show/ports'], ['put', '/api/show/ports/house-desk'], ['post', '/api/show/universes'], ['post', '/api/show/routes'], ['post', '/api/show/ranges'], ['post', '/api/show/profiles'], ['post', '/api/show/fixtures'], ['post', '/api/packets/decode'], ['post', '/api/packets/encode'], ['post', '/api/session']] as [$method, $path]) {
+                foreach ([['patch', '/api/show'], ['post', '/api/show/take-up'], ['post', '/api/show/ports'], ['put', '/api/show/ports/house-desk'], ['post', '/api/show/universes'], ['post', '/api/show/routes'], ['post', '/api/show/copies'], ['post', '/api/show/profiles'], ['post', '/api/show/fixtures'], ['post', '/api/packets/decode'], ['post', '/api/packets/encode'], ['post', '/api/session']] as [$method, $path]) {
                     $status = $this->json($method, $path, $part)->status();
                     if ($status >= 500) {
                         $wrong[] = "{$method} {$path} with {$field} = ".json_encode($value, JSON_PARTIAL_OUTPUT_ON_ERROR).": {$status}";

@@ -38,7 +38,7 @@ final class Rig
     public static function document(): array
     {
         return [
-            'format' => 'nimble-junction/show', 'version' => 1, 'name' => 'Test',
+            'format' => 'nimble-junction/show', 'version' => 2, 'name' => 'Test',
             'universes' => [['id' => 'palm', 'name' => 'Palm House', 'merge' => 'htp']],
             'ports' => [
                 ['id' => 'house', 'name' => 'House desk', 'protocol' => 'art-net', 'receive' => ['address' => '127.0.0.1', 'feeds' => [['number' => 1, 'universe' => 'palm']]]],

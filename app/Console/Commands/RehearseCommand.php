@@ -7,10 +7,13 @@ namespace App\Console\Commands;
 use Illuminate\Console\Command;
 use NimbleJunction\Core\Plan\Compiler;
 use NimbleJunction\Core\Plan\Identity;
+use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Rehearsal\CannotGoOn;
 use NimbleJunction\Core\Rehearsal\Rehearsal;
 use NimbleJunction\Core\Rehearsal\ScriptReader;
 use NimbleJunction\Core\Rehearsal\Stage;
+use NimbleJunction\Core\Show\PointNames;
+use NimbleJunction\Core\Show\Show;
 use NimbleJunction\Core\Show\ShowReader;
 use NimbleJunction\Core\Show\ShowRefused;
 use NimbleJunction\Core\Wire\Capture\Pcap;
@@ -27,7 +30,7 @@ final class RehearseCommand extends Command
         {--state= : begin with the levels and holds in this file: engine-state of a data folder}
         {--until= : go on until this second}
         {--trace : say what happened too}
-        {--points= : say changes of these, with commas between: slot:UNIVERSE/NUMBER}';
+        {--points= : say changes of these, with commas between: slot:UNIVERSE/NUMBER, fixture:FIXTURE/PARAMETER, value:VALUE}';
 
     protected $description = 'Play recorded input through a show without devices, sockets or clock: what would leave, as JSON lines';
 
@@ -42,13 +45,13 @@ final class RehearseCommand extends Command
             if ($until !== null && (! is_numeric($until) || $until < 0 || $until > 1_000_000)) {
                 throw new \InvalidArgumentException("--until is \"{$until}\": give seconds from 0 to 1000000.");
             }
-            $slots = $this->slots((string) $this->option('points'), array_keys($show->universes));
+            $points = $this->points((string) $this->option('points'), $show);
             $state = $this->state((string) $this->option('state'));
             foreach ((array) $this->option('input') as $file) {
                 $input = $this->contents((string) $file, '--input');
                 $stage = new Stage(new Compiler(new Identity(self::CID)), $show);
                 $stage->restore($state);
-                $rehearsal = new Rehearsal($stage, (bool) $this->option('trace'), $slots);
+                $rehearsal = new Rehearsal($stage, (bool) $this->option('trace'), $points);
                 $seconds = $until === null ? null : (float) $until;
                 $isCapture = Pcap::isOne($input) || Pcapng::isOne($input);
                 foreach ($isCapture ? $rehearsal->playCapture($input, $seconds) : $rehearsal->play(ScriptReader::read($input, $stage), $seconds) as $line) {
@@ -91,21 +94,18 @@ final class RehearseCommand extends Command
             ?? throw new \InvalidArgumentException("--state: {$file} is no whole file of an engine's state. Give engine-state, or engine-state.older, of its data folder.");
     }
 
-    /**
-     * @param list<string> $universes
-     *
-     * @return list<array{string, int}>
-     */
-    private function slots(string $points, array $universes): array
+    /** @return list<Reference> */
+    private function points(string $points, Show $show): array
     {
-        $slots = [];
+        $references = [];
         foreach (array_filter(explode(',', $points)) as $point) {
-            if (preg_match('#^slot:([a-z0-9-]+)/(\d{1,3})$#D', trim($point), $found) !== 1 || ! in_array($found[1], $universes, true) || (int) $found[2] < 1 || (int) $found[2] > 512) {
-                throw new \InvalidArgumentException("--points: \"{$point}\" is not known. Give slot:UNIVERSE/NUMBER, a universe of the show and a slot from 1 to 512.");
+            $reference = Reference::parse(trim($point));
+            if ($reference === null || ! PointNames::isThere($show, $reference)) {
+                throw new \InvalidArgumentException("--points: \"{$point}\" is not known. Give points of the show, like slot:UNIVERSE/NUMBER with a slot from 1 to 512.");
             }
-            $slots[] = [$found[1], (int) $found[2] - 1];
+            $references[] = $reference;
         }
 
-        return $slots;
+        return $references;
     }
 }

@@ -1,18 +1,27 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { call, Refused } from './client'
-import type { Fixture, LevelSpan, Parameter, Port, PrioritySpan, Profile, Range, Route, Shape, ShowDocument, SlotSpan, Swap, Universe } from './showDocument'
+import type { Fixture, LevelSpan, Parameter, Port, PrioritySpan, Profile, Copy, Route, Shape, ShowDocument, SlotSpan, Swap, Universe, Value } from './showDocument'
 
-export type { Fixture, LevelSpan, Parameter, Port, PrioritySpan, Profile, Range, Route, Shape, ShowDocument, SlotSpan, Swap, Universe }
-export type ListName = 'universes' | 'ports' | 'routes' | 'ranges' | 'profiles' | 'fixtures'
+export type { Fixture, LevelSpan, Parameter, Port, PrioritySpan, Profile, Copy, Route, Shape, ShowDocument, SlotSpan, Swap, Universe, Value }
+export type ListName = 'universes' | 'ports' | 'routes' | 'copies' | 'profiles' | 'fixtures' | 'values'
 export interface OtherEndLine { side: string, label: string, value: string }
 export interface Adapter { name: string, address: string, netmask: string, broadcast: string }
 
 /** A fixture as it lies in its universe. */
 export interface Patched { id: string, name: string, profile: string, universe: string, first: number, last: number, shares: string[], parameters: { name: string, slots: number[], intensity: boolean }[] }
 
+/** What a route runs between, by ids: ports that it hears and speaks at, universes that it looks at and sets. */
+export interface RouteEnds { hears: string[], says: string[], looks: string[], sets: string[], addresses: string[] }
+/** How a field of a part is shown in a form. */
+export interface FieldOfKind { name: string, type: string, label: string, default: unknown, isNeeded: boolean, low: number, high: number, words: string[], of: string }
+export interface KindOfPart { kind: string, label: string, fields: FieldOfKind[] }
+/** A part that says of what kind it is, with the fields of that kind. */
+export type KindPart = { kind: string } & Record<string, unknown>
+
 interface ShowPageData {
   document: ShowDocument
+  routeEnds: Record<string, RouteEnds>
   sentences: Record<string, string>
   otherEnds: Record<string, OtherEndLine[]>
   numbering: Record<string, string[]>
@@ -70,11 +79,12 @@ export const useShow = defineStore('show', () => {
   const universes = computed<Universe[]>(() => document.value?.universes ?? [])
   const ports = computed<Port[]>(() => document.value?.ports ?? [])
   const routes = computed<Route[]>(() => document.value?.routes ?? [])
-  const ranges = computed<Range[]>(() => document.value?.ranges ?? [])
+  const copies = computed<Copy[]>(() => document.value?.copies ?? [])
+  const values = computed<Value[]>(() => document.value?.values ?? [])
   const profiles = computed<Profile[]>(() => document.value?.profiles ?? [])
   const fixtures = computed<Fixture[]>(() => document.value?.fixtures ?? [])
   const patchOf = (universe: string) => (data.value?.patch ?? []).filter((one) => one.universe === universe)
   const universeName = (id: string) => universes.value.find((one) => one.id === id)?.name ?? id
   const portName = (id: string) => ports.value.find((one) => one.id === id)?.name ?? id
-  return { data, said, load, add, replace, remove, settle, takeUp, importJson, undo, document, universes, ports, routes, ranges, profiles, fixtures, patchOf, universeName, portName }
+  return { data, said, load, add, replace, remove, settle, takeUp, importJson, undo, document, universes, ports, routes, copies, values, profiles, fixtures, patchOf, universeName, portName }
 })

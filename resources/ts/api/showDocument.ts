@@ -10,13 +10,38 @@ export type UdpPort = number
  */
 export type Priority = number
 export type Address = string
+export type Trigger =
+  | AMessageByItsAddress
+  | ANoteWithItsVelocity0WhenItEnds
+  | AControllerIn7Or14Bits
+  | AProgramIsChosen
+  | PitchBend0To16383
+  | AnOSCMessage
+  | ShowControlACommandWithItsCue
+  | MachineControlACommand
+  | SystemExclusiveThatBeginsSo
+  | ASlotChangesOrPassesALevel
+  | APointChangesOrComesToAValue
+  | TheEngineHasStarted
+/**
+ * What a point is called: kind:id or kind:id/part.
+ */
+export type Point = string
+export type Condition = APointIsAtAValue | TheValueIsExactly | TheValueIsAtLeast | TheValueLiesBetween | TheValueIsOneOf
+export type Step =
+  FromOneRangeToAnother | KeptBetweenTwoValues | ACurveFrom0To1 | NothingPassesNearAValue | ToTheNearestMultiple
+export type Action = SetAPoint | PressAPoint | SendAMessage | DoWhatFitsTheValue | DoSeveralTimes
+export type Message =
+  AnOSCMessage1 | ANote | AController | AProgram | PitchBend | ShowControl | MachineControl | SystemExclusive
+export type Argument = AFloat | AWholeNumber | AText | True | False
+export type Option = WithinARange
 
 /**
  * A whole show: universes, ports and the routes between them.
  */
 export interface ShowDocument {
   format: 'nimble-junction/show'
-  version: 1
+  version: 2
   name: Name
   /**
    * @maxItems 1024
@@ -33,7 +58,7 @@ export interface ShowDocument {
   /**
    * @maxItems 2000
    */
-  ranges?: Range[]
+  copies?: Copy[]
   /**
    * @maxItems 1000
    */
@@ -42,6 +67,10 @@ export interface ShowDocument {
    * @maxItems 5000
    */
   fixtures?: Fixture[]
+  /**
+   * @maxItems 2000
+   */
+  values?: Value[]
   /**
    * Octave number of MIDI note 60: makers differ.
    */
@@ -299,8 +328,388 @@ export interface Route {
   id: Id
   name: Name
   enabled?: boolean
-  from: MessageEnd | SlotEnd
-  to: MessageEnd | SlotEnd
+  folder?: Name
+  /**
+   * One trigger, or several of which any will do.
+   */
+  when?: Trigger | [Trigger, ...Trigger[]]
+  /**
+   * @maxItems 100
+   */
+  if?: Condition[]
+  /**
+   * @maxItems 100
+   */
+  steps?: Step[]
+  /**
+   * @minItems 1
+   * @maxItems 100
+   */
+  do?: [Action, ...Action[]]
+  from?: MessageEnd | SlotEnd
+  to?: MessageEnd | SlotEnd
+}
+export interface AMessageByItsAddress {
+  kind: 'message'
+  port: Id
+  address: string
+  argument?: number
+}
+export interface ANoteWithItsVelocity0WhenItEnds {
+  kind: 'note'
+  port: Id
+  channel?: number
+  note?: number
+}
+export interface AControllerIn7Or14Bits {
+  kind: 'controller'
+  port: Id
+  channel?: number
+  controller: number
+  bits?: number
+}
+export interface AProgramIsChosen {
+  kind: 'program'
+  port: Id
+  channel?: number
+  program?: number
+}
+export interface PitchBend0To16383 {
+  kind: 'bend'
+  port: Id
+  channel?: number
+}
+export interface AnOSCMessage {
+  kind: 'osc'
+  port: Id
+  address: string
+  argument?: number
+  is?: number | string | boolean
+}
+export interface ShowControlACommandWithItsCue {
+  kind: 'msc'
+  port: Id
+  command?:
+    | 'go'
+    | 'stop'
+    | 'resume'
+    | 'timed-go'
+    | 'load'
+    | 'all-off'
+    | 'restore'
+    | 'reset'
+    | 'go-off'
+    | 'go/jam-clock'
+    | 'standby-+'
+    | 'standby--'
+    | 'sequence-+'
+    | 'sequence--'
+    | 'start-clock'
+    | 'stop-clock'
+    | 'zero-clock'
+    | 'set-clock'
+    | 'mtc-chase-on'
+    | 'mtc-chase-off'
+    | 'open-cue-list'
+    | 'close-cue-list'
+    | 'open-cue-path'
+    | 'close-cue-path'
+  device?: number
+  cue?: string
+  list?: string
+}
+export interface MachineControlACommand {
+  kind: 'mmc'
+  port: Id
+  command?:
+    | 'stop'
+    | 'play'
+    | 'deferred-play'
+    | 'fast-forward'
+    | 'rewind'
+    | 'record-strobe'
+    | 'record-exit'
+    | 'record-pause'
+    | 'pause'
+    | 'eject'
+    | 'chase'
+    | 'command-error-reset'
+    | 'reset'
+  device?: number
+}
+export interface SystemExclusiveThatBeginsSo {
+  kind: 'sysex'
+  port: Id
+  begins: string
+}
+export interface ASlotChangesOrPassesALevel {
+  kind: 'slot'
+  point: Point
+  rises?: number
+  falls?: number
+}
+export interface APointChangesOrComesToAValue {
+  kind: 'point'
+  point: Point
+  is?: number | string | boolean
+}
+export interface TheEngineHasStarted {
+  kind: 'started'
+}
+export interface APointIsAtAValue {
+  kind: 'point'
+  point: Point
+  is: number | string | boolean
+}
+export interface TheValueIsExactly {
+  kind: 'equal'
+  to: number
+}
+export interface TheValueIsAtLeast {
+  kind: 'least'
+  value: number
+}
+export interface TheValueLiesBetween {
+  kind: 'range'
+  low: number
+  high: number
+}
+export interface TheValueIsOneOf {
+  kind: 'one-of'
+  /**
+   * @maxItems 100
+   */
+  values: number[]
+}
+export interface FromOneRangeToAnother {
+  kind: 'scale'
+  /**
+   * @minItems 2
+   * @maxItems 2
+   */
+  from?: [number, number, ...number[]]
+  /**
+   * @minItems 2
+   * @maxItems 2
+   */
+  to?: [number, number, ...number[]]
+}
+export interface KeptBetweenTwoValues {
+  kind: 'limit'
+  low?: number
+  high?: number
+}
+export interface ACurveFrom0To1 {
+  kind: 'curve'
+  curve?: 'linear' | 'square' | 'root' | 'smooth' | 'switched'
+}
+export interface NothingPassesNearAValue {
+  kind: 'dead-band'
+  centre?: number
+  width?: number
+}
+export interface ToTheNearestMultiple {
+  kind: 'snap'
+  size?: number
+}
+export interface SetAPoint {
+  kind: 'set'
+  point: Point
+  value?: number | string | boolean
+  priority?: number
+}
+export interface PressAPoint {
+  kind: 'press'
+  point: Point
+}
+export interface SendAMessage {
+  kind: 'send'
+  port: Id
+  message: Message
+}
+export interface AnOSCMessage1 {
+  kind: 'osc'
+  address: string
+  /**
+   * @maxItems 100
+   */
+  arguments?: Argument[]
+}
+export interface AFloat {
+  kind: 'float'
+  value?: number
+}
+export interface AWholeNumber {
+  kind: 'int'
+  value?: number
+}
+export interface AText {
+  kind: 'text'
+  text: string
+}
+export interface True {
+  kind: 'true'
+}
+export interface False {
+  kind: 'false'
+}
+export interface ANote {
+  kind: 'note'
+  channel: number
+  note: number
+  velocity?: number
+}
+export interface AController {
+  kind: 'controller'
+  channel: number
+  controller: number
+  bits?: number
+  value?: number
+}
+export interface AProgram {
+  kind: 'program'
+  channel: number
+  program?: number
+}
+export interface PitchBend {
+  kind: 'bend'
+  channel: number
+  bend?: number
+}
+export interface ShowControl {
+  kind: 'msc'
+  device?: number
+  format?:
+    | 'lighting'
+    | 'moving-lights'
+    | 'colour-changers'
+    | 'strobes'
+    | 'lasers'
+    | 'chasers'
+    | 'sound'
+    | 'music'
+    | 'cd-players'
+    | 'eprom-playback'
+    | 'audio-tape-machines'
+    | 'intercoms'
+    | 'amplifiers'
+    | 'audio-effects-devices'
+    | 'equalisers'
+    | 'machinery'
+    | 'rigging'
+    | 'flys'
+    | 'lifts'
+    | 'turntables'
+    | 'trusses'
+    | 'robots'
+    | 'animation'
+    | 'floats'
+    | 'breakaways'
+    | 'barges'
+    | 'video'
+    | 'video-tape-machines'
+    | 'video-cassette-machines'
+    | 'video-disc-players'
+    | 'video-switchers'
+    | 'video-effects'
+    | 'video-character-generators'
+    | 'video-still-stores'
+    | 'video-monitors'
+    | 'projection'
+    | 'film-projectors'
+    | 'slide-projectors'
+    | 'video-projectors'
+    | 'dissolvers'
+    | 'shutter-controls'
+    | 'process-control'
+    | 'hydraulic-oil'
+    | 'h2o'
+    | 'co2'
+    | 'compressed-air'
+    | 'natural-gas'
+    | 'fog'
+    | 'smoke'
+    | 'cracked-haze'
+    | 'pyro'
+    | 'fireworks'
+    | 'explosions'
+    | 'flame'
+    | 'smoke-pots'
+    | 'all-types'
+  command?:
+    | 'go'
+    | 'stop'
+    | 'resume'
+    | 'timed-go'
+    | 'load'
+    | 'all-off'
+    | 'restore'
+    | 'reset'
+    | 'go-off'
+    | 'go/jam-clock'
+    | 'standby-+'
+    | 'standby--'
+    | 'sequence-+'
+    | 'sequence--'
+    | 'start-clock'
+    | 'stop-clock'
+    | 'zero-clock'
+    | 'set-clock'
+    | 'mtc-chase-on'
+    | 'mtc-chase-off'
+    | 'open-cue-list'
+    | 'close-cue-list'
+    | 'open-cue-path'
+    | 'close-cue-path'
+  cue?: string
+  list?: string
+  path?: string
+}
+export interface MachineControl {
+  kind: 'mmc'
+  device?: number
+  command?:
+    | 'stop'
+    | 'play'
+    | 'deferred-play'
+    | 'fast-forward'
+    | 'rewind'
+    | 'record-strobe'
+    | 'record-exit'
+    | 'record-pause'
+    | 'pause'
+    | 'eject'
+    | 'chase'
+    | 'command-error-reset'
+    | 'reset'
+}
+export interface SystemExclusive {
+  kind: 'sysex'
+  data: string
+}
+export interface DoWhatFitsTheValue {
+  kind: 'choose'
+  /**
+   * @maxItems 100
+   */
+  options?: Option[]
+}
+export interface WithinARange {
+  kind: 'within'
+  low: number
+  high: number
+  /**
+   * @maxItems 100
+   */
+  do?: Action[]
+}
+export interface DoSeveralTimes {
+  kind: 'repeat'
+  times: number
+  /**
+   * @maxItems 100
+   */
+  do?: Action[]
 }
 /**
  * An OSC message at a port, and the range of its number.
@@ -333,7 +742,7 @@ export interface SlotEnd {
 /**
  * Part of a universe that is carried to another place, there or in another universe.
  */
-export interface Range {
+export interface Copy {
   id: Id
   name: Name
   enabled?: boolean
@@ -396,4 +805,26 @@ export interface Fixture {
   profile: Id
   universe: Id
   first: Slot
+}
+/**
+ * A value of the show's own, which routes and people set and read.
+ */
+export interface Value {
+  id: Id
+  name: Name
+  type?: 'switch' | 'number' | 'choice' | 'text'
+  /**
+   * What it is at first.
+   */
+  start?: boolean | number | string
+  low?: number
+  high?: number
+  /**
+   * @maxItems 100
+   */
+  choices?: string[]
+  /**
+   * Whether it is what it was after a restart.
+   */
+  kept?: boolean
 }

@@ -9,7 +9,7 @@ import UniverseLane from './UniverseLane.vue'
 const show = useShow()
 const engine = useEngine()
 engine.follow(() => ['minutes'])
-const graph = computed(() => makeGraph(show.ports, show.universes, show.routes))
+const graph = computed(() => makeGraph(show.ports, show.universes, show.routes, show.data?.routeEnds ?? {}))
 const pointed = ref<string | null>(null)
 const lit = computed(() => (pointed.value === null ? null : pathThrough(graph.value.edges, pointed.value)))
 const dim = (node: string) => lit.value !== null && !lit.value.has(node)

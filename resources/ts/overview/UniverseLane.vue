@@ -15,7 +15,7 @@ const held = computed(() => engine.holds.filter((hold) => hold.universe === prop
 const words = computed(() => {
   const now = life.value
   if (!now?.spoken) return 'No source has been heard yet.'
-  if (now.leaders.length === 0 && !fed.value) return props.inRoutes.length > 0 ? 'Only our own routes set it.' : 'Only ranges of other universes set it.'
+  if (now.leaders.length === 0 && !fed.value) return props.inRoutes.length > 0 ? 'Only our own routes set it.' : 'Only copies of other universes set it.'
   if (now.leaders.length === 0) return `No source is left: ${lostWords(props.universe)}.`
   const names = now.leaders.join(' and ')
   return now.leaders.length > 1 ? `${names} share it (${(props.universe.merge ?? 'htp').toUpperCase()})` : `${names} ${now.sources > 1 ? `leads with priority ${now.priority}` : 'sends it'}`

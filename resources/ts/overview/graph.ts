@@ -1,10 +1,10 @@
-import type { Port, Route, Universe } from '@/api/show'
+import type { Port, Route, RouteEnds, Universe } from '@/api/show'
 
 export interface Edge { from: string, to: string }
 export interface Graph { inputs: Port[], outputs: Port[], universes: Universe[], inRoutes: Map<string, Route[]>, outRoutes: Map<string, Route[]>, edges: Edge[] }
 
 /** The show as lanes: nodes are "in:PORT", "universe:ID", "route:ID" and "out:PORT". */
-export function makeGraph(ports: Port[], universes: Universe[], routes: Route[]): Graph {
+export function makeGraph(ports: Port[], universes: Universe[], routes: Route[], ends: Record<string, RouteEnds>): Graph {
   const edges: Edge[] = []
   const inRoutes = new Map<string, Route[]>()
   const outRoutes = new Map<string, Route[]>()
@@ -13,13 +13,17 @@ export function makeGraph(ports: Port[], universes: Universe[], routes: Route[])
     for (const link of port.send?.carries ?? []) edges.push({ from: `universe:${link.universe}`, to: `out:${port.id}` })
   }
   for (const route of routes) {
-    if (route.from.kind === 'message' && route.to.kind === 'slot') {
-      edges.push({ from: `in:${route.from.port}`, to: `route:${route.id}` }, { from: `route:${route.id}`, to: `universe:${route.to.universe}` })
-      inRoutes.set(route.to.universe, [...inRoutes.get(route.to.universe) ?? [], route])
-    } else if (route.from.kind === 'slot' && route.to.kind === 'message') {
-      edges.push({ from: `universe:${route.from.universe}`, to: `route:${route.id}` }, { from: `route:${route.id}`, to: `out:${route.to.port}` })
-      outRoutes.set(route.from.universe, [...outRoutes.get(route.from.universe) ?? [], route])
-    }
+    const own = ends[route.id]
+    if (!own) continue
+    const node = `route:${route.id}`
+    for (const port of own.hears) edges.push({ from: `in:${port}`, to: node })
+    for (const universe of own.looks) edges.push({ from: `universe:${universe}`, to: node })
+    for (const universe of own.sets) edges.push({ from: node, to: `universe:${universe}` })
+    for (const port of own.says) edges.push({ from: node, to: `out:${port}` })
+    // It lies in the lane of the first universe that it sets, or looks at.
+    const lane = own.sets[0] ?? own.looks[0]
+    const lanes = own.sets[0] ? inRoutes : outRoutes
+    if (lane) lanes.set(lane, [...lanes.get(lane) ?? [], route])
   }
   return { inputs: ports.filter((port) => port.receive), outputs: ports.filter((port) => port.send), universes, inRoutes, outRoutes, edges }
 }

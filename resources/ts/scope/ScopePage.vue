@@ -32,7 +32,7 @@ watch(() => show.document, () => {
 }, { immediate: true })
 /** Addresses that routes of this port name, or that came in lately. */
 const known = computed(() => [...new Set([
-  ...show.routes.flatMap((one) => (one.from.kind === 'message' && one.from.port === port.value ? [one.from.address] : [])),
+  ...show.routes.flatMap((one) => (show.data?.routeEnds[one.id]?.hears.includes(port.value) ? show.data.routeEnds[one.id]?.addresses ?? [] : [])),
   ...engine.events.filter((event) => event.port === port.value && event.kind === 'message').flatMap((event) => /\/\S+/.exec(event.title)?.[0].replace(/[,:]$/, '') ?? []),
 ])].slice(0, 30))
 

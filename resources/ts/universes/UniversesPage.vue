@@ -6,7 +6,7 @@ import { useShow } from '@/api/show'
 import SlotStrip from '@/components/SlotStrip.vue'
 import { useEngine } from '@/live/engine'
 import { mergeWords } from '@/components/words'
-import RangesPanel from './RangesPanel.vue'
+import CopiesPanel from './CopiesPanel.vue'
 import { useSnapshot } from './snapshot'
 import SlotGrid from './SlotGrid.vue'
 import SlotPanel from './SlotPanel.vue'
@@ -76,7 +76,7 @@ function done(next: string): void {
         <hr class="rule">
         <SourceTable v-model="shown" :universe="id" />
         <hr class="rule">
-        <RangesPanel :universe="id" />
+        <CopiesPanel :universe="id" />
       </aside>
     </div>
   </div>

@@ -134,7 +134,7 @@ final class OwnContributionsTest extends TestCase
         self::assertSame([100, 51], $again->levelsOf(1, 5));
         $again->artNet([1 => 8], number: 5);
         self::assertSame(8, $again->level(5), 'the copy moves it');
-        $again->adopt(['routes' => [], ...$this->universes('ltp'), 'ranges' => []]);
+        $again->adopt(['routes' => [], ...$this->universes('ltp'), 'copies' => []]);
         self::assertSame(100, $again->level(5), 'and what the desk sent is still there');
     }
 
@@ -173,7 +173,7 @@ final class OwnContributionsTest extends TestCase
         return [
             'universes' => [['id' => 'palm', 'name' => 'Palm House', 'merge' => $rule], ['id' => 'roof', 'name' => 'Roof']],
             'ports' => $ports,
-            'ranges' => [['id' => 'r', 'name' => 'r', 'from' => ['universe' => 'roof', 'first' => 1], 'to' => ['universe' => 'palm', 'first' => 5]]],
+            'copies' => [['id' => 'r', 'name' => 'r', 'from' => ['universe' => 'roof', 'first' => 1], 'to' => ['universe' => 'palm', 'first' => 5]]],
         ];
     }
 }

@@ -59,7 +59,7 @@ final class WideParametersTest extends TestCase
         $rig->osc('/lamp', 0.5);
         self::assertSame([0, 0], $rig->levelsOf(1, 2));
         self::assertContains('refused: "Fader in" cannot set its slot: slot 2 is a finer part of Lantern, pan: give the route its coarsest slot, 1, which sets all of it', $rig->hops('message'));
-        $rig = $this->rig(more: ['ranges' => [['id' => 'r', 'name' => 'r', 'from' => ['universe' => 'roof', 'first' => 1, 'count' => 2], 'to' => ['universe' => 'palm', 'first' => 2]]]]);
+        $rig = $this->rig(more: ['copies' => [['id' => 'r', 'name' => 'r', 'from' => ['universe' => 'roof', 'first' => 1, 'count' => 2], 'to' => ['universe' => 'palm', 'first' => 2]]]]);
         $rig->artNet([1 => 40, 2 => 50], number: 5);
         self::assertSame([0, 0, 50], $rig->levelsOf(1, 2, 3), 'a copy to a finer slot alone gives it nothing');
     }

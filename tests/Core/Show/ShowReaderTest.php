@@ -20,7 +20,7 @@ final class ShowReaderTest extends TestCase
     public static function wrong(): iterable
     {
         yield 'another format' => [['format'], 'something', '/format', 'nimble-junction/show', true];
-        yield 'a later version' => [['version'], 2, '/version', 'from 1 to 1', true];
+        yield 'a later version' => [['version'], 3, '/version', 'from 1 to 2', true];
         yield 'no name' => [['name'], '', '/name', '1 to 120 characters', true];
         yield 'unknown field' => [['colour'], 'red', '/colour', 'not known here', true];
         yield 'unknown field in a universe' => [['universes', 0, 'size'], 5, '/universes/0/size', 'not known here', true];

@@ -9,7 +9,7 @@ use NimbleJunction\Tests\Support\Rig;
 use PHPUnit\Framework\TestCase;
 
 /** Parts of a universe carried to another place. */
-final class RangesTest extends TestCase
+final class CopiesTest extends TestCase
 {
     public function testAPartIsCarriedRepeatedAndCutAtItsLimit(): void
     {
@@ -31,7 +31,7 @@ final class RangesTest extends TestCase
         $rig->artNet([1 => 100, 2 => 0], number: 5);
         $rig->sacn([1 => 60, 2 => 70]);
         self::assertSame([100, 70], [$rig->level(1, 'roof'), $rig->level(2, 'roof')], 'HTP');
-        self::assertStringContainsString('Range "r"', $rig->junction->universes()['roof']->explain(1));
+        self::assertStringContainsString('Copy "r"', $rig->junction->universes()['roof']->explain(1));
         $rig->adopt($this->document([]));
         self::assertSame([100, 0], [$rig->level(1, 'roof'), $rig->level(2, 'roof')], 'taken away with the range');
     }
@@ -51,7 +51,7 @@ final class RangesTest extends TestCase
             self::fail('a circle was taken');
         } catch (ShowRefused $refused) {
             self::assertStringContainsString('makes a circle', $refused->getMessage());
-            self::assertStringContainsString('/ranges/0/to/universe', $refused->getMessage());
+            self::assertStringContainsString('/copies/0/to/universe', $refused->getMessage());
         }
     }
 
@@ -70,24 +70,24 @@ final class RangesTest extends TestCase
         self::assertSame(50, $rig->level(1, 'roof'));
     }
 
-    /** @param list<array<string, mixed>> $ranges */
-    private function rig(array $ranges): Rig
+    /** @param list<array<string, mixed>> $copies */
+    private function rig(array $copies): Rig
     {
-        return new Rig($this->document($ranges));
+        return new Rig($this->document($copies));
     }
 
     /**
-     * @param list<array<string, mixed>> $ranges
+     * @param list<array<string, mixed>> $copies
      *
      * @return array<string, mixed>
      */
-    private function document(array $ranges): array
+    private function document(array $copies): array
     {
         $ports = Rig::document()['ports'];
         $ports[0]['receive']['feeds'][] = ['number' => 5, 'universe' => 'roof'];
         $ports[] = ['id' => 'roof-node', 'name' => 'Roof node', 'protocol' => 'sacn', 'send' => ['to' => ['127.0.0.20'], 'carries' => [['number' => 20, 'universe' => 'roof']]]];
 
-        return ['universes' => [['id' => 'palm', 'name' => 'Palm House'], ['id' => 'roof', 'name' => 'Roof'], ['id' => 'pond', 'name' => 'Pond']], 'ports' => $ports, 'ranges' => $ranges];
+        return ['universes' => [['id' => 'palm', 'name' => 'Palm House'], ['id' => 'roof', 'name' => 'Roof'], ['id' => 'pond', 'name' => 'Pond']], 'ports' => $ports, 'copies' => $copies];
     }
 
     /**

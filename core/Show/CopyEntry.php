@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Show;
 
 /** Part of a universe that is carried to another place, there or in another universe. */
-final readonly class RangeEntry
+final readonly class CopyEntry
 {
     /**
      * @param int $first slot that it begins with, 1 to 512

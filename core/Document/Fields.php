@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace NimbleJunction\Core\Show;
+namespace NimbleJunction\Core\Document;
 
 /** Reads one object of a show document field by field, and remembers all that is wrong with it. */
 final class Fields
@@ -200,6 +200,53 @@ final class Fields
         }
 
         return $numbers;
+    }
+
+    /** @return list<string> */
+    public function phrases(string $name, int $most, int $longest): array
+    {
+        $fits = static fn(string $text): bool => trim($text) !== '' && mb_strlen($text) <= $longest;
+
+        return $this->texts($name, $most, $fits, "A text of 1 to {$longest} characters is needed.");
+    }
+
+    /** A number, a text, or true and false as 1 and 0. */
+    public function value(string $name): int|float|string
+    {
+        $value = $this->take($name);
+        if (\is_bool($value)) {
+            return (int) $value;
+        }
+        if (\is_int($value) || \is_float($value) || (\is_string($value) && mb_strlen($value) <= 1000)) {
+            return $value;
+        }
+        $this->fault($name, $this->was($value), 'Use a number, a text, true or false.');
+
+        return 0;
+    }
+
+    public function isList(string $name): bool
+    {
+        return \is_array($this->fields[$name] ?? null) && array_is_list($this->fields[$name]);
+    }
+
+    public function isEmpty(string $name): bool
+    {
+        return ($this->fields[$name] ?? []) === [];
+    }
+
+    /** How many faults have been found so far, here and elsewhere in the document. */
+    public function faults(): int
+    {
+        return \count($this->faults);
+    }
+
+    /** What is left over here is not looked at: it could only be known with what is wrong already. */
+    public function leave(): void
+    {
+        foreach (array_keys($this->fields) as $name) {
+            $this->asked[(string) $name] = true;
+        }
     }
 
     /** @return list<int> */

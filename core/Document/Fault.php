@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace NimbleJunction\Core\Show;
+namespace NimbleJunction\Core\Document;
 
 /** One thing that is wrong with a show document: where, what, and what is allowed. */
 final readonly class Fault

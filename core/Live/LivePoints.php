@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Live;
+
+use NimbleJunction\Core\Live\Points\Fixtures;
+use NimbleJunction\Core\Live\Points\Held;
+use NimbleJunction\Core\Live\Points\Ports;
+use NimbleJunction\Core\Live\Points\Routes;
+use NimbleJunction\Core\Live\Points\Slots;
+use NimbleJunction\Core\Live\Points\Values;
+use NimbleJunction\Core\Plan\Plan;
+use NimbleJunction\Core\Point\Points;
+use NimbleJunction\Core\Point\Reference;
+use NimbleJunction\Core\Route\PointChanged;
+use NimbleJunction\Core\Scope\Probes;
+use NimbleJunction\Core\Trace\Trace;
+
+/** The rooms of points, and what hangs together with them: a room that is added is named here, and nowhere else. */
+final class LivePoints
+{
+    public readonly Points $all;
+    public readonly Values $values;
+    public readonly Ports $ports;
+    public Changes $changes;
+    public Runner $runner;
+    private readonly Watching $watching;
+    private readonly Slots $slots;
+    private readonly Fixtures $fixtures;
+    private readonly Held $held;
+    private readonly Routes $routes;
+
+    public function __construct(Trace $trace, Universes $universes, Activities $activities, Routing $routing, Outputs $outputs, Probes $probes)
+    {
+        $this->all = new Points();
+        $changes = fn(): Changes => $this->changes;
+        $this->fixtures = new Fixtures($universes, $changes);
+        $this->watching = new Watching($this->all, $this->fixtures);
+        $this->changes = new Changes($universes, $routing, $outputs, $probes, $this->watching, fn(PointChanged $change) => $this->runner->happened($change));
+        $this->slots = new Slots($universes, $changes);
+        $this->held = new Held($universes, $changes);
+        $this->ports = new Ports($activities);
+        $this->values = new Values(function (Reference $reference, int|float|string|null $value, int|float|string|null $before): void {
+            $this->runner->happened(new PointChanged($reference, $value, $before));
+        });
+        $this->runner = new Runner($trace, $this->all, $this->changes, $universes, $activities);
+        $this->routes = new Routes(fn(): Runner => $this->runner);
+        foreach ([$this->slots, $this->fixtures, $this->held, $this->ports, $this->values, $this->routes] as $room) {
+            $this->all->add($room);
+        }
+    }
+
+    public function adopt(Plan $plan): void
+    {
+        $this->slots->adopt($plan);
+        $this->fixtures->adopt($plan);
+        $this->held->adopt($plan);
+        $this->ports->adopt($plan);
+        $this->values->adopt($plan);
+        $this->routes->adopt($plan);
+        $this->changes->adopt($plan);
+        $this->watching->adopt($plan);
+        $this->runner->adopt($plan);
+    }
+}

@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Live\Points;
+
+use NimbleJunction\Core\Live\Changes;
+use NimbleJunction\Core\Live\Universes;
+use NimbleJunction\Core\Plan\Plan;
+use NimbleJunction\Core\Point\Act;
+use NimbleJunction\Core\Point\Point;
+use NimbleJunction\Core\Point\PointKind;
+use NimbleJunction\Core\Point\PointRoom;
+use NimbleJunction\Core\Point\Reference;
+use NimbleJunction\Core\Universe\Hold;
+
+/** Holds on slots, above all merging: set they hold, pressed they let go. */
+final class Held implements PointRoom
+{
+    /** A hold that somebody forgets is over after this time. */
+    private const HOLD_NANOS = 300_000_000_000;
+    private Plan $plan;
+
+    /** @param \Closure(): Changes $changes */
+    public function __construct(private readonly Universes $universes, private readonly \Closure $changes)
+    {
+        $this->plan = Plan::empty();
+    }
+
+    public function adopt(Plan $plan): void
+    {
+        $this->plan = $plan;
+    }
+
+    public function kinds(): array
+    {
+        return ['hold'];
+    }
+
+    public function describe(Reference $reference): ?Point
+    {
+        if (self::slot($reference) === null || ! isset($this->plan->universes[$reference->id])) {
+            return null;
+        }
+
+        return new Point($reference, "Hold on {$this->plan->universeName($reference->id)}, slot {$reference->part}", PointKind::Level, 0.0, 255.0, isSet: true, isPressed: true);
+    }
+
+    /** Its level, or null while nobody holds it. */
+    public function read(Reference $reference): ?int
+    {
+        $slot = self::slot($reference);
+
+        return $slot === null ? null : ($this->universes->find($reference->id)?->holds()[$slot] ?? null)?->level;
+    }
+
+    public function set(Reference $reference, int|float|string $value, Act $act, int $now): string
+    {
+        $slot = self::slot($reference);
+        $universe = $this->universes->find($reference->id);
+        if ($slot === null || $universe === null || ! is_numeric($value)) {
+            return 'a hold is on a slot, at a level from 0 to 255';
+        }
+        $before = $universe->levels;
+        $universe->hold(new Hold($slot, (int) max(0, min(255, round((float) $value))), $act->name, $now + self::HOLD_NANOS));
+        ($this->changes)()->note($universe, $before, null);
+        $this->universes->dueAt = min($this->universes->dueAt, $now + self::HOLD_NANOS);
+
+        return '';
+    }
+
+    public function press(Reference $reference, Act $act, int $now): string
+    {
+        $slot = self::slot($reference);
+        $universe = $this->universes->find($reference->id);
+        if ($slot === null || $universe === null) {
+            return 'there is no such slot';
+        }
+        $before = $universe->levels;
+        $universe->release($slot);
+        ($this->changes)()->note($universe, $before, null);
+
+        return '';
+    }
+
+    public function all(): iterable
+    {
+        foreach ($this->universes->all() as $id => $universe) {
+            foreach (array_keys($universe->holds()) as $slot) {
+                $reference = Reference::parse("hold:{$id}/".($slot + 1));
+                if ($reference !== null) {
+                    yield $reference;
+                }
+            }
+        }
+    }
+
+    private static function slot(Reference $reference): ?int
+    {
+        return preg_match('/^[1-9]\d{0,2}$/D', $reference->part) === 1 && (int) $reference->part <= 512 ? (int) $reference->part - 1 : null;
+    }
+}

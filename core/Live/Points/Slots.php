@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Live\Points;
+
+use NimbleJunction\Core\Live\Changes;
+use NimbleJunction\Core\Live\Universes;
+use NimbleJunction\Core\Plan\Plan;
+use NimbleJunction\Core\Point\Act;
+use NimbleJunction\Core\Point\Point;
+use NimbleJunction\Core\Point\PointKind;
+use NimbleJunction\Core\Point\PointRoom;
+use NimbleJunction\Core\Point\Reference;
+
+/** Slots of universes: what leaves is read, what is set joins the merging as a contribution of its owner. */
+final class Slots implements PointRoom
+{
+    private Plan $plan;
+
+    /** @param \Closure(): Changes $changes */
+    public function __construct(private readonly Universes $universes, private readonly \Closure $changes)
+    {
+        $this->plan = Plan::empty();
+    }
+
+    public function adopt(Plan $plan): void
+    {
+        $this->plan = $plan;
+    }
+
+    public function kinds(): array
+    {
+        return ['slot'];
+    }
+
+    public function describe(Reference $reference): ?Point
+    {
+        $slot = self::slot($reference);
+        if ($slot === null || ! isset($this->plan->universes[$reference->id])) {
+            return null;
+        }
+
+        return new Point($reference, "{$this->plan->universeName($reference->id)}, slot ".($slot + 1), PointKind::Level, 0.0, 255.0, isSet: true);
+    }
+
+    public function read(Reference $reference): ?int
+    {
+        $slot = self::slot($reference);
+        $universe = $this->universes->find($reference->id);
+
+        return $slot === null || $universe === null ? null : \ord($universe->levels[$slot]);
+    }
+
+    public function set(Reference $reference, int|float|string $value, Act $act, int $now): string
+    {
+        $slot = self::slot($reference);
+        $universe = $this->universes->find($reference->id);
+        if ($slot === null || $universe === null) {
+            return 'there is no such slot';
+        }
+        if (! is_numeric($value)) {
+            return 'a slot has a level from 0 to 255';
+        }
+        $refusal = $this->universes->refusal($universe, $slot);
+        if ($refusal === '') {
+            $universe->layers()->set($act->owner, $act->name, [$slot => (int) floor(max(0.0, min(255.0, (float) $value)) + 0.5)], $act->priority);
+            ($this->changes)()->touch($universe);
+        }
+
+        return $refusal;
+    }
+
+    public function press(Reference $reference, Act $act, int $now): string
+    {
+        return 'a slot cannot be pressed';
+    }
+
+    /** Slots are found by their universe: not each of 512 is a find. */
+    public function all(): iterable
+    {
+        foreach (array_keys($this->plan->universes) as $id) {
+            $reference = Reference::parse("slot:{$id}/1");
+            if ($reference !== null) {
+                yield $reference;
+            }
+        }
+    }
+
+    /** @return int|null 0 to 511 */
+    private static function slot(Reference $reference): ?int
+    {
+        return preg_match('/^[1-9]\d{0,2}$/D', $reference->part) === 1 && (int) $reference->part <= 512 ? (int) $reference->part - 1 : null;
+    }
+}

@@ -1,0 +1,243 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Live;
+
+use NimbleJunction\Core\Plan\Plan;
+use NimbleJunction\Core\Point\Points;
+use NimbleJunction\Core\Port\Departure;
+use NimbleJunction\Core\Route\Event;
+use NimbleJunction\Core\Route\Heard;
+use NimbleJunction\Core\Route\Listener;
+use NimbleJunction\Core\Route\Missed;
+use NimbleJunction\Core\Route\Route;
+use NimbleJunction\Core\Signal\Message;
+use NimbleJunction\Core\Trace\Event as TraceEvent;
+use NimbleJunction\Core\Trace\Kind;
+use NimbleJunction\Core\Trace\Said;
+use NimbleJunction\Core\Trace\Step as Hop;
+use NimbleJunction\Core\Trace\Trace;
+use NimbleJunction\Core\Trace\Untaken;
+
+/**
+ * Runs routes: every event finds its triggers by the index, what comes of it waits in
+ * order, and belongs to the turn that began it. Depth and work of a turn are bounded:
+ * routes that call each other in a circle are cut, and said so.
+ */
+final class Runner
+{
+    public const DEEPEST = 16;
+    public const MOST_EFFECTS = 2000;
+
+    private Plan $plan;
+
+    /** @var list<Cause> events that this turn still has to deal with */
+    private array $waiting = [];
+
+    /** @var list<Departure> */
+    private array $departures = [];
+    private int $effects = 0;
+
+    /** How deep in a chain of routes it is what happens now, and the record that tells of its root. */
+    private int $depth = 0;
+    private ?TraceEvent $root = null;
+
+    /** @var array<string, int> how often each route has acted, since the engine started */
+    private array $fired = [];
+
+    /** @var array<string, bool> switched by hand or by a route, by route; the show's own word counts for all others */
+    private array $switched = [];
+
+    public function __construct(
+        private readonly Trace $trace,
+        private readonly Points $points,
+        private readonly Changes $changes,
+        private readonly Universes $universes,
+        private readonly Activities $activities,
+    ) {
+        $this->plan = Plan::empty();
+    }
+
+    public function adopt(Plan $plan): void
+    {
+        $this->plan = $plan;
+        $this->fired = array_intersect_key($this->fired, $plan->index->routes);
+        $this->switched = array_intersect_key($this->switched, $plan->index->routes);
+    }
+
+    /** A message has come in: the routes that wait for it act at once, in their order. */
+    public function heard(string $portId, Message $message, string $from, string $bytes, int $now): void
+    {
+        $event = new Heard($portId, $message);
+        $record = $this->trace->begin(Kind::Message, "message {$portId} {$message->address()}", $portId, new Said('{port}: {message}', ['port' => $portId, 'message' => $message]), $now);
+        $this->trace->hop($record, Hop::Heard, new Said('{port} heard {bytes} bytes from {from}', ['port' => $portId, 'bytes' => \strlen($bytes), 'from' => $from]), $bytes);
+        $this->trace->hop($record, Hop::Decoded, new Said('{message}', ['message' => $message]));
+        if (! $this->offer(new Cause($event, 0, $record), $now)) {
+            $this->trace->hop($record, Hop::Unmatched, new Untaken($portId, $message));
+        }
+    }
+
+    /** Something else has happened; it is dealt with in this turn. */
+    public function happened(Event $event): void
+    {
+        if ($this->plan->index->of($event) !== []) {
+            $this->waiting[] = new Cause($event, $this->depth, $this->root);
+        }
+    }
+
+    /** @return bool whether anything waited */
+    public function drain(int $now): bool
+    {
+        if ($this->waiting === []) {
+            return false;
+        }
+        while ($this->waiting !== []) {
+            $this->offer(array_shift($this->waiting), $now);
+        }
+
+        return true;
+    }
+
+    /** A person or another route presses a route: it acts as if its trigger had come with this value. */
+    public function run(string $routeId, float $value, int $depth, ?TraceEvent $record, int $now): bool
+    {
+        $route = $this->plan->index->routes[$routeId] ?? null;
+        if ($route === null) {
+            return false;
+        }
+        $record ??= $this->trace->begin(Kind::Message, "pressed {$routeId}", '', new Said('"{route}" is pressed', ['route' => $route->name]), $now);
+        $this->act($route, $value, [], $depth, $record, $now);
+
+        return true;
+    }
+
+    public function isEnabled(Route $route): bool
+    {
+        return $this->switched[$route->id] ?? $route->enabled;
+    }
+
+    public function switch(string $routeId, bool $isOn): void
+    {
+        $this->switched[$routeId] = $isOn;
+    }
+
+    public function fired(string $routeId): int
+    {
+        return $this->fired[$routeId] ?? 0;
+    }
+
+    /** @return list<Departure> what actions have sent since this was last asked; a turn ends with it */
+    public function take(): array
+    {
+        $departures = $this->departures;
+        $this->departures = [];
+        $this->effects = 0;
+        $this->depth = 0;
+        $this->root = null;
+
+        return $departures;
+    }
+
+    /** @return bool whether any trigger takes it, or nearly does */
+    private function offer(Cause $cause, int $now): bool
+    {
+        $isLookedAt = false;
+        $this->depth = $cause->depth + 1;
+        $this->root = $cause->record;
+        foreach ($this->plan->index->of($cause->event) as $listener) {
+            $taken = $listener->trigger->take($cause->event);
+            if ($taken === null) {
+                continue;
+            }
+            $isLookedAt = true;
+            $record = $this->root ??= $this->record($cause->event, $listener, $now);
+            if ($taken instanceof Missed) {
+                $this->miss($record, $listener->route, $taken->reason);
+            } elseif (! $this->isEnabled($listener->route)) {
+                $this->trace->hop($record, Hop::Nearly, new Said('"{route}" listens for this, but the route is switched off', ['route' => $listener->route->name]), '', $listener->route->id);
+            } elseif ($this->conditionsHold($listener->route, $taken->value, $record)) {
+                $this->trace->hop($record, Hop::Matched, new Said('"{route}" {takes}', ['route' => $listener->route->name, 'takes' => $taken->words]), '', $listener->route->id);
+                $this->act($listener->route, $taken->value, $cause->event->fields(), $cause->depth, $record, $now);
+            }
+        }
+
+        return $isLookedAt;
+    }
+
+    private function conditionsHold(Route $route, float $value, TraceEvent $record): bool
+    {
+        foreach ($route->conditions as $condition) {
+            $missed = $condition->check($value, $this->points);
+            if ($missed !== null) {
+                $this->miss($record, $route, $missed->reason);
+
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /** @param array<string, int|float|string> $fields what arrived, by name */
+    private function act(Route $route, float $value, array $fields, int $depth, TraceEvent $record, int $now): void
+    {
+        $passing = $value;
+        foreach ($route->steps as $step) {
+            $passing = $step->apply($passing);
+            if ($passing === null) {
+                $this->trace->hop($record, Hop::Note, new Said('"{route}" lets nothing pass at {value}', ['route' => $route->name, 'value' => (string) $value]), '', $route->id);
+
+                return;
+            }
+        }
+        $this->fired[$route->id] = ($this->fired[$route->id] ?? 0) + 1;
+        $turn = new RouteTurn($this, $route, $depth, $record, $now, $this->trace, $this->points, $this->changes, $this->universes);
+        foreach ($route->actions as $action) {
+            $action->perform($passing, $fields, $turn);
+        }
+    }
+
+    /** Whether this turn may still do something; if not, the trace says whose doing it was. */
+    public function mayAct(Route $route, int $depth, TraceEvent $record): bool
+    {
+        ++$this->effects;
+        if ($depth < self::DEEPEST && $this->effects <= self::MOST_EFFECTS) {
+            return true;
+        }
+        if ($depth >= self::DEEPEST || $this->effects === self::MOST_EFFECTS + 1) {
+            $this->trace->hop($record, Hop::Refused, new Said('cut at "{route}": routes that call each other go {depth} deep, and do {most} things in one turn', ['route' => $route->name, 'depth' => self::DEEPEST, 'most' => self::MOST_EFFECTS]), '', $route->id);
+        }
+
+        return false;
+    }
+
+    public function send(string $portId, Message $message, Route $route, TraceEvent $record, int $now): void
+    {
+        $outlet = $this->plan->messageOutlets[$portId] ?? null;
+        $bytes = $outlet?->writer->write($message) ?? '';
+        $activity = $this->activities->of($portId);
+        $values = ['port' => $portId, 'message' => $message];
+        $targets = $bytes === '' ? [] : $outlet?->targets($activity->messageFrom) ?? [];
+        foreach ($targets as $target) {
+            $this->departures[] = new Departure($target->via, $target->address, $target->port, $bytes, $portId);
+            $activity->said($now);
+            $this->trace->hop($record, Hop::Sent, new Said('{port} sent {message} to {to}', ['to' => $target->spelled()] + $values), $bytes, $route->id);
+        }
+        if ($targets === []) {
+            $this->trace->hop($record, Hop::Refused, new Said('{port} does not send {message}: switched off, no address to send to, or no words for it', $values), '', $route->id);
+        }
+    }
+
+    private function miss(TraceEvent $record, Route $route, string $reason): void
+    {
+        $this->trace->hop($record, Hop::Nearly, new Said('"{route}" {reason}', ['route' => $route->name, 'reason' => $reason]), '', $route->id);
+    }
+
+    private function record(Event $event, Listener $listener, int $now): TraceEvent
+    {
+        $words = $event->fields()['point'] ?? $event->keys()[0];
+
+        return $this->trace->begin(Kind::Message, "event {$event->keys()[0]}", '', new Said('{event}: "{route}" looks at it', ['event' => trim(strtr((string) $words, ['*' => ''])), 'route' => $listener->route->name]), $now);
+    }
+}

@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Point;
+
+/** The registry of everything that has a value: a room for each kind of reference. */
+final class Points implements Readings
+{
+    /** @var array<string, PointRoom> by kind */
+    private array $rooms = [];
+
+    public function add(PointRoom $room): void
+    {
+        foreach ($room->kinds() as $kind) {
+            $this->rooms[$kind] = $room;
+        }
+    }
+
+    public function describe(Reference $reference): ?Point
+    {
+        return ($this->rooms[$reference->kind] ?? null)?->describe($reference);
+    }
+
+    public function read(Reference $reference): int|float|string|null
+    {
+        return ($this->rooms[$reference->kind] ?? null)?->read($reference);
+    }
+
+    public function set(Reference $reference, int|float|string $value, Act $act, int $now): string
+    {
+        return ($this->rooms[$reference->kind] ?? null)?->set($reference, $value, $act, $now) ?? self::unknown($reference);
+    }
+
+    public function press(Reference $reference, Act $act, int $now): string
+    {
+        return ($this->rooms[$reference->kind] ?? null)?->press($reference, $act, $now) ?? self::unknown($reference);
+    }
+
+    /** @return list<Point> whose name or reference holds all of these words, at most so many */
+    public function find(string $text, int $most): array
+    {
+        $words = array_filter(explode(' ', mb_strtolower($text)), static fn(string $word): bool => $word !== '');
+        $found = [];
+        foreach (array_unique($this->rooms, \SORT_REGULAR) as $room) {
+            foreach ($room->all() as $reference) {
+                $point = $room->describe($reference);
+                $line = $point === null ? '' : mb_strtolower("{$point->name} {$reference->text()}");
+                $isMeant = array_filter($words, static fn(string $word): bool => ! str_contains($line, $word)) === [];
+                if ($point !== null && $isMeant) {
+                    $found[] = $point;
+                }
+                if (\count($found) >= $most) {
+                    return $found;
+                }
+            }
+        }
+
+        return $found;
+    }
+
+    private static function unknown(Reference $reference): string
+    {
+        return "there is no point {$reference->text()}";
+    }
+}

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Route\Action;
+
+use NimbleJunction\Core\Document\Field;
+use NimbleJunction\Core\Route\Action;
+use NimbleJunction\Core\Route\Turn;
+use NimbleJunction\Core\Route\Wording;
+
+/** Do what fits the value. */
+final readonly class ChooseAction implements Action
+{
+    public function __construct(/** @var list<Option> */ public array $options)
+    {
+    }
+
+    public static function kind(): string
+    {
+        return 'choose';
+    }
+
+    public static function label(): string
+    {
+        return 'Do what fits the value';
+    }
+
+    public static function fields(): array
+    {
+        return [
+            Field::parts('options', 'Options; the first that fits is done', 'option'),
+        ];
+    }
+
+    public function perform(float $value, array $fields, Turn $turn): void
+    {
+        foreach ($this->options as $option) {
+            if ($value >= $option->low && $value <= $option->high) {
+                $option->perform($value, $fields, $turn);
+
+                return;
+            }
+        }
+    }
+
+    public function words(Wording $wording): string
+    {
+        return implode('; ', array_map(static fn(Option $option): string => $option->words($wording), $this->options));
+    }
+}

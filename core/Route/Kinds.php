@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Route;
+
+use NimbleJunction\Core\Document\Kinds as DocumentKinds;
+
+/** All kinds of triggers, conditions, steps, actions and messages that there are: a new one is a class, named here. */
+final class Kinds
+{
+    public static function all(): DocumentKinds
+    {
+        return new DocumentKinds([
+            'trigger' => [
+                Trigger\MessageTrigger::class,
+                Trigger\NoteTrigger::class,
+                Trigger\ControllerTrigger::class,
+                Trigger\ProgramTrigger::class,
+                Trigger\BendTrigger::class,
+                Trigger\OscTrigger::class,
+                Trigger\MscTrigger::class,
+                Trigger\MmcTrigger::class,
+                Trigger\SysexTrigger::class,
+                Trigger\SlotTrigger::class,
+                Trigger\PointTrigger::class,
+                Trigger\StartedTrigger::class,
+            ],
+            'condition' => [
+                Condition\PointCondition::class,
+                Condition\EqualCondition::class,
+                Condition\LeastCondition::class,
+                Condition\RangeCondition::class,
+                Condition\OneOfCondition::class,
+            ],
+            'step' => [
+                Step\ScaleStep::class,
+                Step\LimitStep::class,
+                Step\CurveStep::class,
+                Step\DeadBandStep::class,
+                Step\SnapStep::class,
+            ],
+            'action' => [
+                Action\SetAction::class,
+                Action\PressAction::class,
+                Action\SendAction::class,
+                Action\ChooseAction::class,
+                Action\RepeatAction::class,
+            ],
+            'option' => [Action\Option::class],
+            'message' => [
+                Send\OscMessage::class,
+                Send\NoteMessage::class,
+                Send\ControllerMessage::class,
+                Send\ProgramMessage::class,
+                Send\BendMessage::class,
+                Send\MscMessage::class,
+                Send\MmcMessage::class,
+                Send\SysexMessage::class,
+            ],
+            'argument' => [
+                Send\FloatArgument::class,
+                Send\IntArgument::class,
+                Send\TextArgument::class,
+                Send\TrueArgument::class,
+                Send\FalseArgument::class,
+            ],
+        ]);
+    }
+}

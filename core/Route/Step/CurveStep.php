@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Route\Step;
+
+use NimbleJunction\Core\Document\Field;
+use NimbleJunction\Core\Route\Step;
+use NimbleJunction\Core\Route\Wording;
+use NimbleJunction\Core\Universe\Curve;
+
+/** A curve, from 0 to 1. */
+final readonly class CurveStep implements Step
+{
+    public function __construct(public string $curve)
+    {
+    }
+
+    public static function kind(): string
+    {
+        return 'curve';
+    }
+
+    public static function label(): string
+    {
+        return 'A curve, from 0 to 1';
+    }
+
+    public static function fields(): array
+    {
+        return [
+            Field::word('curve', 'Curve', array_column(Curve::cases(), 'value'), 'square'),
+        ];
+    }
+
+    public function apply(float $value): float
+    {
+        return Curve::from($this->curve)->apply(max(0.0, min(1.0, $value)));
+    }
+
+    public function words(Wording $wording): string
+    {
+        return "a {$this->curve} curve";
+    }
+}

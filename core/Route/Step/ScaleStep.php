@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Route\Step;
+
+use NimbleJunction\Core\Document\Field;
+use NimbleJunction\Core\Route\Scale;
+use NimbleJunction\Core\Route\Step;
+use NimbleJunction\Core\Route\Template;
+use NimbleJunction\Core\Route\Wording;
+
+/** From one range to another. */
+final readonly class ScaleStep implements Step
+{
+    public function __construct(/** @var list<float> */ public array $from, /** @var list<float> */ public array $to)
+    {
+    }
+
+    public static function kind(): string
+    {
+        return 'scale';
+    }
+
+    public static function label(): string
+    {
+        return 'From one range to another';
+    }
+
+    public static function fields(): array
+    {
+        return [
+            Field::numbers('from', 'From', -1e9, 1e9, [0.0, 1.0]),
+            Field::numbers('to', 'To', -1e9, 1e9, [0.0, 1.0]),
+        ];
+    }
+
+    public function apply(float $value): float
+    {
+        return (new Scale($this->from[0], $this->from[1], $this->to[0], $this->to[1]))->apply($value);
+    }
+
+    public function words(Wording $wording): string
+    {
+        return Template::number($this->from[0]).' to '.Template::number($this->from[1]).' becomes '.Template::number($this->to[0]).' to '.Template::number($this->to[1]);
+    }
+}

@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Route\Trigger;
+
+use NimbleJunction\Core\Document\Field;
+use NimbleJunction\Core\Message\MidiAddress;
+use NimbleJunction\Core\Route\Event;
+use NimbleJunction\Core\Route\Heard;
+use NimbleJunction\Core\Route\Missed;
+use NimbleJunction\Core\Route\Taken;
+use NimbleJunction\Core\Route\Trigger;
+use NimbleJunction\Core\Route\Wording;
+
+/** Any message, by its address: that of OSC, or the one that our own names give to others. */
+final readonly class MessageTrigger implements Trigger
+{
+    public function __construct(public string $port, public string $address, public int $argument = 1)
+    {
+    }
+
+    public static function kind(): string
+    {
+        return 'message';
+    }
+
+    public static function label(): string
+    {
+        return 'A message, by its address';
+    }
+
+    public static function fields(): array
+    {
+        return [
+            Field::port(),
+            Field::text('address', 'Address'),
+            Field::whole('argument', 'Argument, from 1', 1, 64, 1),
+        ];
+    }
+
+    public function keys(): array
+    {
+        return ["{$this->port} {$this->address}"];
+    }
+
+    public function take(Event $event): Taken|Missed|null
+    {
+        if (! $event instanceof Heard) {
+            return null;
+        }
+        $number = $event->message->number($this->argument);
+
+        return $number === null
+            ? new Missed("wants a number as argument {$this->argument}, there is none")
+            : new Taken((float) $number, "takes argument {$this->argument}");
+    }
+
+    public function words(Wording $wording): string
+    {
+        $what = MidiAddress::parse($this->address)?->spelled($wording->middleC()) ?? $this->address;
+
+        return "{$what} arrives on {$wording->port($this->port)}";
+    }
+}

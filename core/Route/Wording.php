@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Route;
+
+/** What the parts of a show are called, for sentences about routes. */
+interface Wording
+{
+    public function port(string $id): string;
+
+    public function point(string $reference): string;
+
+    public function middleC(): int;
+}

@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Show;
+
+use NimbleJunction\Core\Point\Reference;
+
+/** Which points a show has, by its document alone. */
+final class PointNames
+{
+    private const PORT_PARTS = ['alive', 'enabled', 'rate'];
+    private const ROUTE_PARTS = ['', 'enabled', 'fired'];
+
+    public static function isThere(Show $show, Reference $reference): bool
+    {
+        return match ($reference->kind) {
+            'slot', 'hold' => isset($show->universes[$reference->id]) && self::isSlot($reference->part),
+            'fixture' => self::isParameter($show, $reference),
+            'port' => isset($show->ports[$reference->id]) && \in_array($reference->part, self::PORT_PARTS, true),
+            'route' => isset($show->routes[$reference->id]) && \in_array($reference->part, self::ROUTE_PARTS, true),
+            'value' => isset($show->values[$reference->id]) && $reference->part === '',
+            default => false,
+        };
+    }
+
+    private static function isSlot(string $part): bool
+    {
+        return preg_match('/^[1-9]\d{0,2}$/D', $part) === 1 && (int) $part <= 512;
+    }
+
+    private static function isParameter(Show $show, Reference $reference): bool
+    {
+        $fixture = $show->fixtures[$reference->id] ?? null;
+        $profile = $fixture === null ? null : $show->profiles[$fixture->profileId] ?? null;
+
+        return $profile?->parameter((string) preg_replace('#/leaves$#', '', $reference->part)) !== null;
+    }
+}

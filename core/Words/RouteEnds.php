@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Words;
+
+use NimbleJunction\Core\Document\Kind;
+use NimbleJunction\Core\Point\Reference;
+use NimbleJunction\Core\Route\Route;
+use NimbleJunction\Core\Route\Trigger;
+use NimbleJunction\Core\Show\RouteEntry;
+use NimbleJunction\Core\Show\Show;
+
+/** What a route runs between: the ports that it hears and speaks at, the universes that it looks at and sets. Found by the descriptions of its parts. */
+final class RouteEnds
+{
+    /** @var array<string, true> */
+    private array $hears = [];
+
+    /** @var array<string, true> */
+    private array $says = [];
+
+    /** @var array<string, true> */
+    private array $looks = [];
+
+    /** @var array<string, true> */
+    private array $sets = [];
+
+    /** @var array<string, true> addresses of messages that it waits for */
+    private array $addresses = [];
+
+    private function __construct(private readonly Show $show)
+    {
+    }
+
+    /** @return array{hears: list<string>, says: list<string>, looks: list<string>, sets: list<string>, addresses: list<string>} ids of ports, ports, universes, universes; addresses at the ports that it hears */
+    public static function of(RouteEntry $entry, Show $show): array
+    {
+        $ends = new self($show);
+        if ($entry->ends !== null && ! $entry->ends->fromMessage) {
+            $ends->looks[$entry->ends->slot->universe] = true;
+            $ends->says[$entry->ends->message->port] = true;
+        } elseif ($entry->route !== null) {
+            $ends->ofRoute($entry->route);
+        }
+
+        return [
+            'hears' => array_keys($ends->hears),
+            'says' => array_keys($ends->says),
+            'looks' => array_keys($ends->looks),
+            'sets' => array_keys($ends->sets),
+            'addresses' => array_keys($ends->addresses),
+        ];
+    }
+
+    private function ofRoute(Route $route): void
+    {
+        foreach ($route->triggers as $trigger) {
+            $this->ofPart($trigger, true);
+            foreach ($trigger->keys() as $key) {
+                [$place, $address] = explode(' ', $key, 2);
+                if ($place[0] !== '*') {
+                    $this->addresses[$address] = true;
+                }
+            }
+        }
+        foreach ($route->conditions as $condition) {
+            $this->ofPart($condition, true);
+        }
+        foreach ($route->actions as $action) {
+            $this->ofPart($action, false);
+        }
+    }
+
+    private function ofPart(Kind $part, bool $isCause): void
+    {
+        foreach ($part::fields() as $field) {
+            $value = ((array) $part)[$field->name] ?? null;
+            if ($field->type === 'port' && \is_string($value)) {
+                $part instanceof Trigger ? $this->hears[$value] = true : $this->says[$value] = true;
+            } elseif ($value instanceof Reference) {
+                $this->ofPoint($value, $isCause);
+            }
+            foreach (\is_array($value) ? $value : [] as $one) {
+                if ($one instanceof Kind) {
+                    $this->ofPart($one, $isCause);
+                }
+            }
+        }
+    }
+
+    private function ofPoint(Reference $reference, bool $isCause): void
+    {
+        $universe = match ($reference->kind) {
+            'slot', 'hold' => $reference->id,
+            'fixture' => $this->show->fixtures[$reference->id]->universeId ?? '',
+            default => '',
+        };
+        if ($universe !== '') {
+            $isCause ? $this->looks[$universe] = true : $this->sets[$universe] = true;
+        }
+    }
+}
