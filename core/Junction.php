@@ -24,6 +24,9 @@ use NimbleJunction\Core\Port\Activity;
 use NimbleJunction\Core\Port\Agenda;
 use NimbleJunction\Core\Port\Departure;
 use NimbleJunction\Core\Port\Unclaimed;
+use NimbleJunction\Core\Route\Occurred;
+use NimbleJunction\Core\Route\Trigger\ShowTrigger;
+use NimbleJunction\Core\Route\Trigger\StartedTrigger;
 use NimbleJunction\Core\Scope\Probes;
 use NimbleJunction\Core\State\Stored;
 use NimbleJunction\Core\Trace\Kind;
@@ -62,14 +65,14 @@ final class Junction
     private readonly Hands $hands;
     private readonly LivePoints $points;
     private readonly Changes $changes;
-    private readonly Runner $runner;
+    private Runner $runner;
     private readonly Hearing $hearing;
 
     public function __construct()
     {
         $this->trace = new Trace();
         $this->activities = new Activities();
-        $this->universes = new Universes($this->trace, fn(string $portId, int $frames) => $this->activity($portId)->missed($frames));
+        $this->universes = new Universes($this->trace, fn(string $portId, int $frames) => $this->activity($portId)->missed($frames), fn(Occurred $event) => $this->runner->happened($event));
         $this->routing = new Routing($this->trace);
         $this->outputs = new Outputs($this->trace, $this->activity(...));
         $this->announcements = new Announcements($this->activity(...));
@@ -141,6 +144,8 @@ final class Junction
         $this->announcements->adopt($plan->announcements, $now);
         $this->changes->noteAll();
         $this->settle($now);
+        // Dealt with at the next waking: after a start, what there was before is put back first.
+        $this->runner->happened(new Occurred($this->adoptions === 1 ? StartedTrigger::WHAT : ShowTrigger::WHAT));
         $this->trace->note(Kind::Show, 'show', '', Step::Changed, "The show \"{$plan->name}\" is in force", $now);
 
         return $farewells;
@@ -198,6 +203,9 @@ final class Junction
         if ($this->universes->dueAt <= $now) {
             $this->changes->expire($now);
         }
+        if ($this->points->dueAt() <= $now) {
+            $this->points->look($now);
+        }
         $this->settle($now);
         if ($this->outputs->dueAt <= $now) {
             $this->outputs->sendDue($this->universes->all(), $now);
@@ -209,7 +217,7 @@ final class Junction
     /** When wake() must be called next; PHP_INT_MAX for not at all. */
     public function dueAt(): int
     {
-        return min($this->universes->dueAt, $this->routing->dueAt, $this->outputs->dueAt, $this->announcements->dueAt, $this->hearing->dueAt());
+        return min($this->universes->dueAt, $this->routing->dueAt, $this->outputs->dueAt, $this->announcements->dueAt, $this->hearing->dueAt(), $this->points->dueAt(), $this->runner->dueAt());
     }
 
     /** Everything that has a value: to be read, watched and looked for. */

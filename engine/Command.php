@@ -51,6 +51,21 @@ final readonly class Command
         return (float) $value;
     }
 
+    /**
+     * A number, a text, or true and false as 1 and 0.
+     *
+     * @throws CommandRefused
+     */
+    public function value(string $name): int|float|string
+    {
+        $value = $this->fields[$name] ?? null;
+        if (\is_bool($value)) {
+            return (int) $value;
+        }
+
+        return \is_int($value) || \is_float($value) || \is_string($value) ? $value : throw new CommandRefused("\"{$name}\" must be a number, a text, true or false.");
+    }
+
     /** @throws CommandRefused */
     public function whole(string $name, int $lowest, int $highest, ?int $default = null): int
     {

@@ -7,6 +7,8 @@ namespace NimbleJunction\Engine;
 use NimbleJunction\Core\Junction;
 use NimbleJunction\Core\Plan\Compiler;
 use NimbleJunction\Core\Plan\Identity;
+use NimbleJunction\Core\Point\Act;
+use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Port\Departure;
 use NimbleJunction\Core\Show\Show;
 use NimbleJunction\Core\Show\ShowReader;
@@ -162,6 +164,28 @@ final class Engine
         $this->dispatch($this->junction->hold($universeId, $holds, $now));
         $this->keepState();
         $this->schedule();
+    }
+
+    /** @return string why the point cannot be set so; '' when it is done */
+    public function set(Reference $reference, int|float|string $value, Act $act): string
+    {
+        [$refusal, $departures] = $this->junction->set($reference, $value, $act, self::now());
+        $this->dispatch($departures);
+        $this->keepState();
+        $this->schedule();
+
+        return $refusal;
+    }
+
+    /** @return string why the point cannot be pressed; '' when it is done */
+    public function press(Reference $reference, Act $act): string
+    {
+        [$refusal, $departures] = $this->junction->press($reference, $act, self::now());
+        $this->dispatch($departures);
+        $this->keepState();
+        $this->schedule();
+
+        return $refusal;
     }
 
     /**

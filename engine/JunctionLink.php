@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Engine;
 
+use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Scope\Subject;
 use NimbleJunction\Engine\Health\FaultLog;
 use NimbleJunction\Engine\Health\Warnings;
@@ -14,12 +15,12 @@ use NimbleJunction\Engine\Net\Descriptors;
 /**
  * What a page and the engine say to each other. A page subscribes to topics:
  * "status", "minutes", "finds", "trace", "levels:UNIVERSE", "sources:UNIVERSE",
- * "scope:SUBJECT".
+ * "scope:SUBJECT", "points:POINT".
  */
 final class JunctionLink implements Conversation
 {
-    private const EVERY_MILLIS = ['status' => 250, 'minutes' => 1000, 'finds' => 500, 'trace' => 100, 'sources' => 250, 'scope' => 66];
-    private const TOPICS = ['status', 'minutes', 'finds', 'trace', 'levels', 'sources', 'scope'];
+    private const EVERY_MILLIS = ['status' => 250, 'minutes' => 1000, 'finds' => 500, 'trace' => 100, 'sources' => 250, 'scope' => 66, 'points' => 40];
+    private const TOPICS = ['status', 'minutes', 'finds', 'trace', 'levels', 'sources', 'scope', 'points'];
 
     /** One page must not keep the loop: what is not shown within this time is shown at the next turn. */
     private const MOST_NANOS = 5_000_000;
@@ -30,6 +31,7 @@ final class JunctionLink implements Conversation
     private readonly Report $report;
     private readonly Lending $lending;
     private readonly Holding $holding;
+    private readonly Pointing $pointing;
 
     /** @var array<string, Diagnosis> by port; the newest one of each */
     private array $diagnoses = [];
@@ -41,6 +43,7 @@ final class JunctionLink implements Conversation
         $this->report = new Report($engine->junction, $engine->startedAt, $this->ports, $warnings, $descriptors);
         $this->lending = new Lending($engine->transports->lent);
         $this->holding = new Holding($engine);
+        $this->pointing = new Pointing($engine, $this->holding);
         // A check listens at the neighbouring port numbers; the fix that it offers needs one of them.
         $engine->beforeOpening(function (): void {
             foreach ($this->diagnoses as $diagnosis) {
@@ -97,6 +100,7 @@ final class JunctionLink implements Conversation
                 'minutes' => $client->tell($this->report->minutes($now)),
                 'finds' => $client->tell($this->ports->finds($now)),
                 'scope' => $this->showScope($client, $view, $subject, $now),
+                'points' => $this->showPoint($client, $view, $subject),
                 'trace' => $this->showTrace($client, $view, $now),
                 'levels' => $this->showLevels($client, $view, $subject),
                 default => $this->showSources($client, $view, $subject, $now),
@@ -141,13 +145,25 @@ final class JunctionLink implements Conversation
                 $this->lending->heard($client, $command);
 
                 return [];
+            case 'set':
+                $this->mayOperate($client);
+                $this->pointing->set($command, $by);
+
+                return [];
+            case 'press':
+                $this->mayOperate($client);
+                $this->pointing->press($command, $by);
+
+                return [];
+            case 'find':
+                return $this->pointing->find($command);
             case 'check':
                 return ['findings' => $this->check($command)];
             case 'explain':
                 return $this->report->slot($this->universe($command), $command->whole('slot', 1, 512) - 1);
         }
 
-        throw new CommandRefused('This command is not known. Known are: subscribe, hold, release, explain, lend, lent, check.');
+        throw new CommandRefused('This command is not known. Known are: subscribe, hold, release, explain, lend, lent, set, press, find, check.');
     }
 
     /** @throws CommandRefused */
@@ -173,7 +189,7 @@ final class JunctionLink implements Conversation
         $wanted = [];
         foreach ($topics as $topic) {
             [$kind, $subject] = explode(':', $topic, 2) + [1 => ''];
-            if (! \in_array($kind, self::TOPICS, true) || ($kind === 'scope' && Subject::parse($subject) === null)) {
+            if (! \in_array($kind, self::TOPICS, true) || ($kind === 'scope' && Subject::parse($subject) === null) || ($kind === 'points' && Reference::parse($subject) === null)) {
                 throw new CommandRefused("There is no topic \"{$topic}\".");
             }
             $wanted[$topic] = $subject;
@@ -211,6 +227,16 @@ final class JunctionLink implements Conversation
         if ($probe !== null) {
             $client->tell($this->report->scope($probe, $view->scopes[$subject] ?? 0, $now));
             $view->scopes[$subject] = $probe->next();
+        }
+    }
+
+    /** Told when it is another one than before; what is not there has no value. */
+    private function showPoint(Client $client, PageView $view, string $subject): void
+    {
+        $reference = Reference::parse($subject);
+        $value = $reference === null ? null : $this->engine->junction->points()->read($reference);
+        if ($view->isNew("point {$subject}", json_encode($value, \JSON_THROW_ON_ERROR))) {
+            $client->tell(['type' => 'point', 'point' => $subject, 'value' => $value]);
         }
     }
 

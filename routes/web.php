@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\KindController;
 use App\Http\Controllers\PacketController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\ShowController;
@@ -18,6 +19,7 @@ Route::prefix('api')->group(function (): void {
         Route::get('show', [ShowController::class, 'show']);
         Route::get('show/export', [ShowController::class, 'export']);
 
+        Route::get('kinds', KindController::class);
         Route::get('packets/formats', [PacketController::class, 'formats']);
         Route::post('packets/decode', [PacketController::class, 'decode']);
         Route::post('packets/encode', [PacketController::class, 'encode']);

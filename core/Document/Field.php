@@ -13,7 +13,7 @@ use NimbleJunction\Core\Point\Reference;
 final readonly class Field
 {
     /**
-     * @param string $type whole, number, numbers, text, word, flag, port, point, parts (objects with a kind of their own)
+     * @param string $type whole, number, numbers, text, word, flag, port, universe, point, parts (objects with a kind of their own)
      * @param mixed $default what it is where it is left out; null for nothing
      * @param list<string> $words of a word
      * @param string $of what the parts of a list are, by the name of their kinds
@@ -80,6 +80,11 @@ final readonly class Field
         return new self($name, 'port', $label, null, true);
     }
 
+    public static function universe(string $name = 'universe', string $label = 'Universe'): self
+    {
+        return new self($name, 'universe', $label, null, true);
+    }
+
     public static function point(string $name = 'point', string $label = 'Point'): self
     {
         return new self($name, 'point', $label, null, true);
@@ -106,14 +111,14 @@ final readonly class Field
 
         return match ($this->type) {
             'whole' => $fields->whole($this->name, (int) $this->low, (int) $this->high),
-            'number' => $fields->within($this->name, $this->low, $this->high, 0.0),
+            'number' => $this->readNumber($fields),
             'numbers' => $this->readNumbers($fields),
             'text' => $fields->string($this->name, (int) $this->high),
             'value' => $fields->value($this->name),
-            'list' => $fields->numbers($this->name, Kinds::MOST, $this->low, $this->high),
+            'list' => $this->readList($fields),
             'word' => $fields->word($this->name, $this->words),
             'flag' => $fields->flag($this->name, false),
-            'port' => $fields->id($this->name),
+            'port', 'universe' => $fields->id($this->name),
             'point' => Reference::parse($fields->matching($this->name, Reference::PATTERN, Reference::RULE)),
             'parts' => $kinds->readList($fields, $this->name, $this->of),
             default => $kinds->readOne($fields, $this->name, $this->of),
@@ -132,7 +137,7 @@ final readonly class Field
             'list' => ['type' => 'array', 'maxItems' => Kinds::MOST, 'items' => ['type' => 'number']],
             'word' => ['enum' => $this->words],
             'flag' => ['type' => 'boolean'],
-            'port' => ['$ref' => '#/$defs/id'],
+            'port', 'universe' => ['$ref' => '#/$defs/id'],
             'point' => ['$ref' => '#/$defs/point'],
             'parts' => ['type' => 'array', 'maxItems' => Kinds::MOST, 'items' => ['$ref' => "#/\$defs/{$this->of}"]],
             default => ['$ref' => "#/\$defs/{$this->of}"],
@@ -155,6 +160,25 @@ final readonly class Field
             'words' => $this->words,
             'of' => $this->of,
         ];
+    }
+
+    private function readNumber(Fields $fields): float
+    {
+        if (! $fields->has($this->name)) {
+            $fields->fault($this->name, 'it is missing', "Use a number from {$this->low} to {$this->high}.");
+        }
+
+        return $fields->within($this->name, $this->low, $this->high, 0.0);
+    }
+
+    /** @return list<float> */
+    private function readList(Fields $fields): array
+    {
+        if (! $fields->has($this->name)) {
+            $fields->fault($this->name, 'it is missing', 'Use a list of numbers.');
+        }
+
+        return $fields->numbers($this->name, Kinds::MOST, $this->low, $this->high);
     }
 
     /** @return list<float> */

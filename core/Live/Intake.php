@@ -8,6 +8,8 @@ use NimbleJunction\Core\Merge\SlotPriorities;
 use NimbleJunction\Core\Merge\Source;
 use NimbleJunction\Core\Plan\Mapping;
 use NimbleJunction\Core\Plan\Plan;
+use NimbleJunction\Core\Route\Occurred;
+use NimbleJunction\Core\Route\Trigger\SourceTrigger;
 use NimbleJunction\Core\Signal\Frame;
 use NimbleJunction\Core\Trace\Kind;
 use NimbleJunction\Core\Trace\Step;
@@ -23,8 +25,11 @@ final class Intake
     private Plan $plan;
     private readonly EarlyPriorities $early;
 
-    /** @param \Closure(string, int): void $missed so many frames of a port's source never came */
-    public function __construct(private readonly Trace $trace, private readonly \Closure $missed)
+    /**
+     * @param \Closure(string, int): void $missed so many frames of a port's source never came
+     * @param \Closure(Occurred): void $happened a source of levels came or went
+     */
+    public function __construct(private readonly Trace $trace, private readonly \Closure $missed, private readonly \Closure $happened)
     {
         $this->plan = Plan::empty();
         $this->early = new EarlyPriorities();
@@ -136,6 +141,7 @@ final class Intake
             $this->trace->hop($event, Step::Note, 'It is source number '.(\count($others) + 1).' here: we merge it, but many Art-Net nodes merge two and leave a third out');
         }
         $this->compareLeaders($universe, $was, $mapping->portId, $now);
+        $this->tell($universe, $source, 'gained');
 
         return $changed;
     }
@@ -152,8 +158,15 @@ final class Intake
             $this->trace->hop($event, Step::Note, 'No source is left: '.$universe->rules()->whenLost->words());
         }
         $this->compareLeaders($universe, $was, $source->portId, $now);
+        $this->tell($universe, $source, 'lost');
 
         return $changed;
+    }
+
+    private function tell(Universe $universe, Source $source, string $state): void
+    {
+        $fields = ['universe' => $universe->id, 'source' => $source->name, 'port' => $source->portId, 'state' => $state];
+        ($this->happened)(new Occurred(SourceTrigger::what($universe->id, $state), $fields));
     }
 
     /** @param string $levels of a packet with priorities instead of levels; '' for no longer */

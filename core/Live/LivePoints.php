@@ -51,6 +51,21 @@ final class LivePoints
         }
     }
 
+    /** When look() must be called next: somebody waits for points that change with time. */
+    public function dueAt(): int
+    {
+        return $this->watching->dueAt;
+    }
+
+    /** Points that change with time are looked at: a port is alive, or not any more. */
+    public function look(int $now): void
+    {
+        $this->ports->passes($now);
+        foreach ($this->watching->poll($now) as $change) {
+            $this->runner->happened($change);
+        }
+    }
+
     public function adopt(Plan $plan): void
     {
         $this->slots->adopt($plan);

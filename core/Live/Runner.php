@@ -86,6 +86,12 @@ final class Runner
         }
     }
 
+    /** When the junction must be woken for what waits here. */
+    public function dueAt(): int
+    {
+        return $this->waiting === [] && $this->departures === [] ? \PHP_INT_MAX : 0;
+    }
+
     /** @return bool whether anything waited */
     public function drain(int $now): bool
     {

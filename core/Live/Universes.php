@@ -10,6 +10,7 @@ use NimbleJunction\Core\Merge\Source;
 use NimbleJunction\Core\Plan\Copy;
 use NimbleJunction\Core\Plan\Mapping;
 use NimbleJunction\Core\Plan\Plan;
+use NimbleJunction\Core\Route\Occurred;
 use NimbleJunction\Core\Signal\Frame;
 use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\State\Stored;
@@ -30,10 +31,13 @@ final class Universes
     private Plan $plan;
     private readonly Intake $intake;
 
-    /** @param \Closure(string, int): void $missed so many frames of a port's source never came */
-    public function __construct(private readonly Trace $trace, \Closure $missed)
+    /**
+     * @param \Closure(string, int): void $missed so many frames of a port's source never came
+     * @param \Closure(Occurred): void $happened a source of levels came or went
+     */
+    public function __construct(private readonly Trace $trace, \Closure $missed, \Closure $happened)
     {
-        $this->intake = new Intake($trace, $missed);
+        $this->intake = new Intake($trace, $missed, $happened);
         $this->plan = Plan::empty();
     }
 

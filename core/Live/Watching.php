@@ -14,11 +14,20 @@ use NimbleJunction\Core\Universe\Universe;
 /** The slots that somebody waits for: a universe is masked with them first, so that all others cost nothing. */
 final class Watching
 {
+    /** How often points are looked at that change with time. */
+    private const EVERY_NANOS = 250_000_000;
+
     /** @var array<string, array<int, list<Reference>>> by universe and slot */
     private array $bySlot = [];
 
     /** @var array<string, int|float|string|null> what each watched point was, by reference */
     private array $was = [];
+
+    /** @var list<Reference> points that change with time */
+    private array $polled = [];
+
+    /** When poll() must be called next. */
+    public int $dueAt = \PHP_INT_MAX;
 
     public function __construct(private readonly Points $points, private readonly Fixtures $fixtures)
     {
@@ -27,6 +36,7 @@ final class Watching
     public function adopt(Plan $plan): void
     {
         $this->bySlot = [];
+        $this->polled = [];
         $was = [];
         foreach ($plan->index->watched() as $reference) {
             $universe = $reference->kind === 'fixture' ? $plan->patch->fixtures[$reference->id]->universeId ?? '' : $reference->id;
@@ -38,11 +48,24 @@ final class Watching
             foreach ($slots as $slot) {
                 $this->bySlot[$universe][$slot][] = $reference;
             }
-            if ($slots !== []) {
+            if ($reference->kind === 'port') {
+                $this->polled[] = $reference;
+            }
+            if ($slots !== [] || $reference->kind === 'port') {
                 $was[$reference->text()] = $this->was[$reference->text()] ?? $this->points->read($reference);
             }
         }
         $this->was = $was;
+        $this->dueAt = $this->polled === [] ? \PHP_INT_MAX : 0;
+    }
+
+    /** @return list<PointChanged> points that have other values because time has passed */
+    public function poll(int $now): array
+    {
+        $this->dueAt = $this->polled === [] ? \PHP_INT_MAX : $now + self::EVERY_NANOS;
+        $changes = array_map($this->compare(...), $this->polled);
+
+        return array_values(array_filter($changes));
     }
 
     /**
@@ -55,15 +78,23 @@ final class Watching
         $changes = [];
         foreach ($this->bySlot[$universe->id] ?? [] as $references) {
             foreach ($references as $reference) {
-                $key = $reference->text();
-                $now = $this->points->read($reference);
-                if ($now !== $this->was[$key]) {
-                    $changes[$key] = new PointChanged($reference, $now, $this->was[$key]);
-                    $this->was[$key] = $now;
-                }
+                $changes[] = $this->compare($reference);
             }
         }
 
-        return array_values($changes);
+        return array_values(array_filter($changes));
+    }
+
+    private function compare(Reference $reference): ?PointChanged
+    {
+        $key = $reference->text();
+        $now = $this->points->read($reference);
+        $was = $this->was[$key] ?? null;
+        if ($now === $was) {
+            return null;
+        }
+        $this->was[$key] = $now;
+
+        return new PointChanged($reference, $now, $was);
     }
 }

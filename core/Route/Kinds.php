@@ -24,7 +24,9 @@ final class Kinds
                 Trigger\SysexTrigger::class,
                 Trigger\SlotTrigger::class,
                 Trigger\PointTrigger::class,
+                Trigger\SourceTrigger::class,
                 Trigger\StartedTrigger::class,
+                Trigger\ShowTrigger::class,
             ],
             'condition' => [
                 Condition\PointCondition::class,

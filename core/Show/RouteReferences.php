@@ -41,6 +41,9 @@ final readonly class RouteReferences
             $value = ((array) $part)[$field->name] ?? null;
             if ($field->type === 'port' && \is_string($value)) {
                 array_push($faults, ...$this->ofPort($part, $value, "{$path}/{$field->name}"));
+            } elseif ($field->type === 'universe' && \is_string($value) && ! isset($this->show->universes[$value])) {
+                $known = implode(', ', \array_slice(array_keys($this->show->universes), 0, 12)) ?: 'none yet';
+                $faults[] = new Fault("{$path}/{$field->name}", "there is no universe \"{$value}\"", "Universes are: {$known}.");
             } elseif ($value instanceof Reference) {
                 array_push($faults, ...$this->ofPoint($value, "{$path}/{$field->name}"));
             } elseif ($value instanceof Kind) {

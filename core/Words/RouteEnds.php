@@ -78,6 +78,8 @@ final class RouteEnds
             $value = ((array) $part)[$field->name] ?? null;
             if ($field->type === 'port' && \is_string($value)) {
                 $part instanceof Trigger ? $this->hears[$value] = true : $this->says[$value] = true;
+            } elseif ($field->type === 'universe' && \is_string($value)) {
+                $this->looks[$value] = true;
             } elseif ($value instanceof Reference) {
                 $this->ofPoint($value, $isCause);
             }

@@ -76,4 +76,20 @@ final class SettingsApiTest extends AppTestCase
             self::assertSame(ip2long($adapter['address']) | ip2long($adapter['netmask']) ^ 0xFFFFFFFF, ip2long($adapter['broadcast']), 'all bits of the host set (RFC 919, from memory)');
         }
     }
+
+    public function testValuesAndLongRoutesAreEditedAndTheirKindsDescribed(): void
+    {
+        $this->as(Role::Builder);
+        $kinds = $this->getJson('/api/kinds')->assertOk()->json();
+        self::assertSame(['trigger', 'condition', 'step', 'action', 'option', 'message', 'argument'], array_keys($kinds));
+        self::assertGreaterThanOrEqual(5, min(array_map(count(...), array_diff_key($kinds, ['option' => 0]))));
+        self::assertSame(['port', 'universe', 'state'][0], collect($kinds['trigger'])->firstWhere('kind', 'note')['fields'][0]['name']);
+        $this->postJson('/api/show/values', ['name' => 'Mood', 'type' => 'choice', 'choices' => ['calm', 'bright']])->assertOk()->assertJsonPath('id', 'mood');
+        $route = ['name' => 'Mood by tablet', 'when' => ['kind' => 'osc', 'port' => 'guides-tablet', 'address' => '/mood'], 'do' => [['kind' => 'set', 'point' => 'value:mood', 'value' => 'bright']]];
+        $this->postJson('/api/show/routes', $route)->assertOk()->assertJsonPath('id', 'mood-by-tablet')
+            ->assertJsonPath('sentences.mood-by-tablet', 'When /mood arrives on Guide\'s tablet, set "Mood" to bright.')
+            ->assertJsonPath('routeEnds.mood-by-tablet.hears', ['guides-tablet']);
+        $this->deleteJson('/api/show/values/mood')->assertStatus(422)->assertJsonPath('faults.0.path', '/routes/12/do/0/point');
+        $this->postJson('/api/show/undo')->assertJsonPath('undone', 'add route "Mood by tablet"');
+    }
 }

@@ -76,6 +76,35 @@ final class LiveLinkTest extends TestCase
         self::assertSame([], array_values(array_filter($heard['json'], static fn(array $message): bool => $message['type'] === 'status' && $message['holds'] !== [])));
     }
 
+    public function testPointsAreFoundSetPressedAndWatched(): void
+    {
+        $client = $this->open(Role::Operator, [
+            ['do' => 'subscribe', 'topics' => ['points:value:open', 'points:slot:palm/3']],
+            ['do' => 'set', 'point' => 'value:open', 'value' => true],
+            ['do' => 'set', 'point' => 'slot:palm/3', 'value' => 33],
+            ['do' => 'find', 'text' => 'house open'],
+            ['do' => 'set', 'point' => 'value:shut', 'value' => 1],
+            ['do' => 'press', 'point' => 'slot:palm/3'],
+        ], 0.8);
+        $client->mustRun();
+        $heard = self::heard($client)['json'];
+        $answers = array_values(array_filter($heard, static fn(array $message): bool => $message['type'] === 'answer'));
+        self::assertSame([true, true, true, true, false, false], array_column($answers, 'ok'));
+        self::assertSame(['value:open', 1], [$answers[3]['points'][0]['point'], $answers[3]['points'][0]['value']]);
+        self::assertStringStartsWith('There is no point "value:shut" in the show.', $answers[4]['error']);
+        self::assertSame('A slot cannot be pressed.', $answers[5]['error']);
+        $told = [];
+        foreach ($heard as $message) {
+            if ($message['type'] === 'point') {
+                $told[$message['point']][] = $message['value'];
+            }
+        }
+        self::assertSame([1, 33], [end($told['value:open']), end($told['slot:palm/3'])], 'a person holds a slot: it leaves so');
+        $viewer = $this->open(Role::Viewer, [['do' => 'set', 'point' => 'value:open', 'value' => 0], ['do' => 'press', 'point' => 'value:open']], 0.3);
+        $viewer->mustRun();
+        self::assertSame([false, false], array_column(array_values(array_filter(self::heard($viewer)['json'], static fn(array $message): bool => $message['type'] === 'answer')), 'ok'));
+    }
+
     public function testWrongCommandsAreAnsweredInWords(): void
     {
         $client = $this->open(Role::Operator, [
@@ -89,7 +118,7 @@ final class LiveLinkTest extends TestCase
         self::assertSame([
             'There is no universe "nowhere" in the show.',
             '"slot" must be a whole number from 1 to 512.',
-            'This command is not known. Known are: subscribe, hold, release, explain, lend, lent, check.',
+            'This command is not known. Known are: subscribe, hold, release, explain, lend, lent, set, press, find, check.',
             'There is no topic "weather".',
             '"do" must be a text.',
         ], array_column(array_filter(self::heard($client)['json'], static fn(array $message): bool => $message['type'] === 'answer'), 'error'));

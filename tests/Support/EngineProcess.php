@@ -33,7 +33,8 @@ final class EngineProcess
     public static function document(string $net): array
     {
         return [
-            'format' => 'nimble-junction/show', 'version' => 1, 'name' => 'Engine test',
+            'format' => 'nimble-junction/show', 'version' => 2, 'name' => 'Engine test',
+            'values' => [['id' => 'open', 'name' => 'House open', 'type' => 'switch']],
             'universes' => [['id' => 'palm', 'name' => 'Palm House'], ['id' => 'other', 'name' => 'Other']],
             'ports' => [
                 ['id' => 'desk', 'name' => 'Desk', 'protocol' => 'art-net', 'receive' => ['address' => "{$net}.1", 'feeds' => [['number' => 1, 'universe' => 'palm']]]],

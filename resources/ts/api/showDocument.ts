@@ -22,7 +22,9 @@ export type Trigger =
   | SystemExclusiveThatBeginsSo
   | ASlotChangesOrPassesALevel
   | APointChangesOrComesToAValue
+  | ASourceOfLevelsComesOrGoes
   | TheEngineHasStarted
+  | TheShowHasBeenEdited
 /**
  * What a point is called: kind:id or kind:id/part.
  */
@@ -453,8 +455,16 @@ export interface APointChangesOrComesToAValue {
   point: Point
   is?: number | string | boolean
 }
+export interface ASourceOfLevelsComesOrGoes {
+  kind: 'source'
+  universe: Id
+  state?: 'gained' | 'lost'
+}
 export interface TheEngineHasStarted {
   kind: 'started'
+}
+export interface TheShowHasBeenEdited {
+  kind: 'show'
 }
 export interface APointIsAtAValue {
   kind: 'point'

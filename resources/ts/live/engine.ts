@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, onScopeDispose, ref, shallowRef, watch, type WatchSource } from 'vue'
 import { Link } from './link'
-import type { Finding, Finds, Hold, PortLife, ScopeNews, Sources, Status, TraceEvent, Unclaimed, UniverseLife } from './types'
+import type { Finding, Finds, Hold, PortLife, ScopeNews, Sources, Status, TraceEvent, Unclaimed, UniverseLife, FoundPoint } from './types'
 
 const TRACE_LENGTH = 500
 type Painter = (bytes: Uint8Array) => void
@@ -112,7 +112,11 @@ export const useEngine = defineStore('engine', () => {
   const handOn = (device: string, what: { bytes: string } | { state: string }) => void link.ask({ do: 'lent', device, ...what })
   const onLent = (taker: (device: string, bytes: string) => void) => listen(lenders, taker)
   const onScope = (taker: (news: ScopeNews) => void) => listen(scopes, taker)
+  /** Points whose names hold these words. */
+  const findPoints = (text: string) => link.ask({ do: 'find', text }).then((answer) => (answer.ok ? answer.points as FoundPoint[] : []))
+  const setPoint = (point: string, value: number | string | boolean) => command({ do: 'set', point, value })
+  const pressPoint = (point: string) => command({ do: 'press', point })
   const explain = (universe: string, slot: number) => link.ask({ do: 'explain', universe, slot })
 
-  return { start: () => link.start(), state, engine, ports, universes, holds, unclaimed, minutes, sources, events, finds, said, follow, paint, levelsNow, hold, holdParameter, release, explain, check, lend, handOn, onLent, onScope }
+  return { start: () => link.start(), state, engine, ports, universes, holds, unclaimed, minutes, sources, events, finds, said, follow, paint, levelsNow, hold, holdParameter, release, explain, findPoints, setPoint, pressPoint, check, lend, handOn, onLent, onScope }
 })

@@ -21,6 +21,9 @@ export interface PortLife {
   sentAgo: number | null
 }
 
+/** A point of the show, as the engine describes it. */
+export interface FoundPoint { point: string, name: string, kind: string, low: number, high: number, unit: string, choices: string[], isSet: boolean, isPressed: boolean, value: number | string | null }
+
 export interface UniverseLife { spoken: boolean, sources: number, leaders: string[], priority: number | null, raised: number }
 export interface Hold { universe: string, slot: number, level: number, by: string, left: number }
 export interface Unclaimed { ports: string[], protocol: string, number: number, name: string, from: string, count: number }

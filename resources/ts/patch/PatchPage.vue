@@ -63,7 +63,7 @@ const remove = (list: 'fixtures' | 'profiles', id: string) => attempt(() => show
         <p class="quiet">{{ chosen.profile }} at slot {{ chosen.first }} of {{ show.universeName(chosen.universe) }}, to {{ chosen.last }}</p>
         <table class="plain">
           <thead><tr><th>Slots</th><th>Parameter</th><th>Takes</th></tr></thead>
-          <tbody><tr v-for="one in chosen.parameters" :key="one.name"><td class="figures">{{ spellSlots(one.slots) }}</td><td>{{ one.name }} <span class="quiet small">{{ one.slots.length * 8 }} bit</span></td><td class="quiet small">{{ one.intensity ? 'the highest' : 'the latest' }}</td></tr></tbody>
+          <tbody><tr v-for="one in chosen.parameters" :key="one.name"><td class="figures">{{ spellSlots(one.slots).replace(" to ", "–") }}</td><td>{{ one.name }} <span class="quiet small">{{ one.slots.length * 8 }} bit</span></td><td class="quiet small">{{ one.intensity ? 'the highest' : 'the latest' }}</td></tr></tbody>
         </table>
         <div class="actions">
           <v-btn :to="{ path: `/universes/${chosen.universe}`, query: { slot: chosen.first } }">Test it by hand</v-btn>

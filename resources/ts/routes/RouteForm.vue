@@ -3,6 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { Refused, type Fault } from '@/api/client'
 import { useBase } from '@/api/base'
 import { useShow, type Route } from '@/api/show'
+import LongRouteForm from './LongRouteForm.vue'
 import MessageFields from './MessageFields.vue'
 import { addressOf, kindsFor, partsOf } from './messages'
 
@@ -17,7 +18,7 @@ const slot = from?.kind === 'slot' ? from : to?.kind === 'slot' ? to : null
 const draft = ref({
   name: props.route?.name ?? '',
   enabled: props.route?.enabled ?? true,
-  way: from?.kind ?? 'message',
+  way: (props.route?.when ? 'long' : from?.kind ?? 'message') as 'message' | 'slot' | 'long',
   port: message?.port ?? show.ports.find((one) => ['osc', 'midi', 'controller'].includes(one.protocol))?.id ?? '',
   address: message?.address ?? '/',
   argument: message?.argument ?? 1,
@@ -45,7 +46,7 @@ function span(low: number, high: number): void {
   draft.value.low = low
   draft.value.high = high
 }
-const ways = [{ value: 'message', title: 'A message sets a slot' }, { value: 'slot', title: 'A slot sends a message' }]
+const ways = [{ value: 'message', title: 'A message sets a slot' }, { value: 'slot', title: 'A slot sends a message' }, { value: 'long', title: 'Step by step: any message, point or event' }]
 const lines = computed(() => (faults.value.length ? faults.value.map((fault) => `${fault.path.replace(/^\/routes\/\d+\//, '')}: ${fault.problem}. ${fault.allowed}`) : failed.value ? [failed.value] : []))
 
 async function save(): Promise<void> {
@@ -68,11 +69,14 @@ async function save(): Promise<void> {
 </script>
 
 <template>
-  <form class="panel" aria-label="Route" @submit.prevent="save">
+  <LongRouteForm v-if="draft.way === 'long'" :route="route?.when ? route : null" :name="draft.name" @done="emit('done', $event)" @cancel="emit('cancel')">
+    <v-select v-if="!route" v-model="draft.way" :items="ways" label="What it does" />
+  </LongRouteForm>
+  <form v-else class="panel" aria-label="Route" @submit.prevent="save">
     <h2>{{ route ? 'Change the route' : 'New route' }}</h2>
     <div class="fields">
       <v-text-field v-model="draft.name" label="Name" class="wide" autofocus />
-      <v-select v-model="draft.way" :items="ways" label="What it does" class="wide" />
+      <v-select v-model="draft.way" :items="route ? ways.slice(0, 2) : ways" label="What it does" class="wide" />
       <v-switch v-model="draft.enabled" label="Enabled" class="wide" />
       <h3 class="wide">Message</h3>
       <v-select v-model="draft.port" :items="ports" item-title="name" item-value="id" label="Port" class="wide" no-data-text="Add an OSC, MIDI or controller port first" />

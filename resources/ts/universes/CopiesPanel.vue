@@ -30,7 +30,11 @@ function edit(copy: Copy | null): void {
     toUniverse: copy?.to.universe ?? props.universe, toFirst: copy?.to.first ?? 1, repeat: copy?.repeat ?? 1, limit: copy?.limit ?? '',
   }
 }
-const change = async (what: () => Promise<unknown>) => { if (await attempt(what)) draft.value = null }
+/** A form that was opened while the answer was on its way stays open. */
+async function change(what: () => Promise<unknown>): Promise<void> {
+  const mine = draft.value
+  if (await attempt(what) && draft.value === mine) draft.value = null
+}
 const save = () => change(() => {
   const now = draft.value as Draft
   const part = {

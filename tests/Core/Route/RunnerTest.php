@@ -121,6 +121,7 @@ final class RunnerTest extends TestCase
     public function testPointsAreFoundReadAndPressed(): void
     {
         $rig = $this->rig([['id' => 'r', 'name' => 'Ring', 'when' => ['kind' => 'started'], 'do' => [['kind' => 'send', 'port' => 'lectern', 'message' => ['kind' => 'program', 'channel' => 1, 'program' => 4]]]]]);
+        self::assertSame(['c004'], array_map(static fn(array $one): string => bin2hex($one[1]->bytes), array_values(array_filter($rig->pass(0.001), static fn(array $one): bool => $one[1]->portId === 'lectern'))), 'the show has started');
         $points = $rig->junction->points();
         self::assertSame(['route:r'], array_map(static fn($point): string => $point->reference->text(), $points->find('ring', 5)));
         self::assertSame(['port:lectern/alive', 'port:lectern/enabled', 'port:lectern/rate'], array_map(static fn($point): string => $point->reference->text(), $points->find('lectern', 5)));
@@ -135,6 +136,29 @@ final class RunnerTest extends TestCase
         self::assertSame(0, $points->read($this->point('route:r/enabled')));
         self::assertSame([1, 'a slot cannot be pressed'], [$points->read($this->point('port:lectern/enabled')), $rig->junction->press($this->point('slot:palm/3'), new Act('ada', 'Ada'), $rig->nanos())[0]]);
         self::assertNull($points->describe($this->point('slot:palm/513')));
+    }
+
+    public function testSourcesPortsAndEditsAreEvents(): void
+    {
+        $tell = static fn(int $program): array => [['kind' => 'send', 'port' => 'lectern', 'message' => ['kind' => 'program', 'channel' => 1, 'program' => $program]]];
+        $routes = [
+            ['id' => 'gained', 'name' => 'Gained', 'when' => ['kind' => 'source', 'universe' => 'palm', 'state' => 'gained'], 'do' => $tell(1)],
+            ['id' => 'lost', 'name' => 'Lost', 'when' => ['kind' => 'source', 'universe' => 'palm', 'state' => 'lost'], 'do' => $tell(2)],
+            ['id' => 'port', 'name' => 'Port', 'when' => ['kind' => 'point', 'point' => 'port:guest/alive', 'is' => 'lost'], 'do' => $tell(3)],
+            ['id' => 'edit', 'name' => 'Edit', 'when' => ['kind' => 'show'], 'do' => $tell(4)],
+        ];
+        $rig = $this->rig($routes);
+        $fired = fn(): array => array_map(fn(string $id) => $rig->junction->points()->read($this->point("route:{$id}/fired")), ['gained', 'lost', 'port', 'edit']);
+        $rig->pass(1);
+        $rig->sacn([1 => 9]);
+        self::assertSame([1, 0, 0, 0], $fired());
+        $rig->pass(1);
+        self::assertSame([1, 0, 0, 0], $fired());
+        $rig->pass(3);
+        self::assertSame([1, 1, 1, 0], $fired(), 'a source and its port are lost after 2.5 s');
+        $rig->adopt(['routes' => $routes, 'ports' => $rig->document['ports']]);
+        $rig->pass(0.01);
+        self::assertSame([1, 1, 1, 1], $fired());
     }
 
     public function testARouteThatEndsTakesItsLevelsWithIt(): void

@@ -50,6 +50,17 @@ final class UpgradesTest extends TestCase
         $route = ['id' => 'r', 'name' => 'R', 'when' => [['kind' => 'osc', 'port' => 'nobody', 'address' => '/a'], ['kind' => 'osc', 'port' => 'node', 'address' => '/a']], 'if' => [['kind' => 'point', 'point' => 'value:gone', 'is' => 1]], 'do' => [['kind' => 'set', 'point' => 'slot:palm/600'], ['kind' => 'send', 'port' => 'tablet', 'message' => ['kind' => 'note', 'channel' => 1, 'note' => 1]], ['kind' => 'repeat', 'times' => 2, 'do' => [['kind' => 'press', 'point' => 'route:gone']]]]];
         $this->refused([...Rig::document(), 'routes' => [$route]], '/routes/0/when/0/port', '/routes/0/when/1/port', '/routes/0/if/0/point', '/routes/0/do/0/point', '/routes/0/do/1/port', '/routes/0/do/2/do/0/point');
         $this->refused([...Rig::document(), 'routes' => [['id' => 'r', 'name' => 'R', 'when' => ['kind' => 'started']]]], '/routes/0/do');
+        // Every field that is needed is missed, whatever its type.
+        foreach (['trigger' => 'when', 'condition' => 'if', 'step' => 'steps', 'action' => 'do'] as $of => $list) {
+            foreach (Kinds::all()->described()[$of] as $kind) {
+                $needed = array_column(array_filter($kind['fields'], static fn(array $field): bool => $field['isNeeded']), 'name');
+                $route = ['id' => 'r', 'name' => 'R', 'when' => [['kind' => 'started']], 'do' => [['kind' => 'press', 'point' => 'route:r']]];
+                $route[$list] = [['kind' => $kind['kind']]];
+                if ($needed !== []) {
+                    $this->refused([...Rig::document(), 'routes' => [$route]], ...array_map(static fn(string $name): string => "/routes/0/{$list}/0/{$name}", $needed));
+                }
+            }
+        }
         $this->refused([...Rig::document(), 'values' => [['id' => 'a', 'name' => 'A', 'type' => 'choice'], ['id' => 'b', 'name' => 'B', 'type' => 'number', 'low' => 5, 'high' => 1]]], '/values/0/choices', '/values/1/high');
     }
 

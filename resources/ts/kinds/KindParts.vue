@@ -1,0 +1,40 @@
+<script setup lang="ts">
+import type { KindOfPart, KindPart } from '@/api/show'
+import { fresh } from './kinds'
+import KindFields from './KindFields.vue'
+
+/** Parts that each say of what kind they are: one after the other, or one alone. */
+const props = defineProps<{ of: string, kinds: Record<string, KindOfPart[]>, title: string, alone?: boolean }>()
+const parts = defineModel<KindPart[]>({ required: true })
+const choices = () => props.kinds[props.of] ?? []
+const kindOf = (part: KindPart) => choices().find((one) => one.kind === part.kind)
+function add(): void {
+  const first = choices()[0]
+  if (first) parts.value = [...parts.value, fresh(first)]
+}
+function become(at: number, kind: string): void {
+  const chosen = choices().find((one) => one.kind === kind)
+  if (chosen) change(at, fresh(chosen))
+}
+const change = (at: number, part: KindPart) => { parts.value = parts.value.map((one, i) => (i === at ? part : one)) }
+const remove = (at: number) => { parts.value = parts.value.filter((_, i) => i !== at) }
+</script>
+
+<template>
+  <section :aria-label="title">
+    <h3>{{ title }}</h3>
+    <div v-for="(part, i) in parts" :key="i" class="part">
+      <div class="part-head">
+        <v-select :model-value="part.kind" :items="choices()" item-title="label" item-value="kind" :label="alone ? title : `${title}, ${i + 1}`" @update:model-value="become(i, $event)" />
+        <button type="button" class="small-button" :aria-label="`${title}: take ${i + 1} out`" @click="remove(i)">Remove</button>
+      </div>
+      <KindFields v-if="kindOf(part)" :model-value="part" :kind="kindOf(part)!" :kinds="kinds" @update:model-value="change(i, $event)" />
+    </div>
+    <button v-if="!alone || parts.length === 0" type="button" class="small-button" :aria-label="`${title}: add one`" @click="add">Add</button>
+  </section>
+</template>
+
+<style scoped>
+.part { border-left: 2px solid var(--rule); padding: 4px 0 4px 10px; margin: 6px 0; display: grid; gap: 8px; }
+.part-head { display: grid; grid-template-columns: 1fr auto; gap: 8px; align-items: center; }
+</style>
