@@ -13,6 +13,8 @@ require __DIR__.'/../vendor/autoload.php';
 
 $all = [
     'merge' => static fn(): Measurement => new Merge(),
+    'parameters' => static fn(): Measurement => new Parameters(),
+    'routes' => static fn(): Measurement => new Routes(),
     'relay' => static fn(): Measurement => new Relay(64, 2.0),
     'load' => static fn(): Measurement => new Relay(256, 2.0),
     'flood' => static fn(): Measurement => new Flood(4.0),

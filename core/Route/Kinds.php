@@ -16,6 +16,7 @@ final class Kinds
                 Trigger\MessageTrigger::class,
                 Trigger\NoteTrigger::class,
                 Trigger\ControllerTrigger::class,
+                Trigger\RelativeTrigger::class,
                 Trigger\ProgramTrigger::class,
                 Trigger\BendTrigger::class,
                 Trigger\OscTrigger::class,

@@ -116,7 +116,7 @@ final class PortReader
             $levels && $fields->has('lines') ? $fields->whole('lines', 1, 1024) : null,
             $protocol === Protocol::ArtNet && $fields->flag('sync', false),
             $sacn ? $fields->whole('syncUniverse', 0, SacnUniverse::HIGHEST, 0) : 0,
-            $sacn ? SlotReader::spans($fields, 'slotPriorities', 'priority', 200) : [],
+            $sacn ? UniverseReader::spans($fields, 'slotPriorities', 'priority', 200) : [],
             $osc && $fields->flag('replies', false),
             $heartbeat,
             $heartbeatSeconds,

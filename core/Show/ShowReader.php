@@ -40,10 +40,10 @@ final class ShowReader
         $fields->whole('version', 1, Show::VERSION);
         $show = new Show(
             $fields->string('name'),
-            self::byId($fields->objects('universes', 1024), SlotReader::universe(...)),
+            self::byId($fields->objects('universes', 1024), UniverseReader::universe(...)),
             self::byId($fields->objects('ports', 512), PortReader::read(...)),
             self::byId($fields->objects('routes', 20000), RouteReader::read(...)),
-            self::byId($fields->objects('copies', 2000), SlotReader::copy(...)),
+            self::byId($fields->objects('copies', 2000), UniverseReader::copy(...)),
             $fields->whole('middleC', 3, 5, 4),
             self::byId($fields->objects('profiles', 1000), PatchReader::profile(...)),
             self::byId($fields->objects('fixtures', 5000), PatchReader::fixture(...)),

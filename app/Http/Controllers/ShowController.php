@@ -13,7 +13,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Str;
-use NimbleJunction\Core\Discovery\Offer;
+use NimbleJunction\Core\Discovery\DiscoveredPort;
 
 /**
  * The current show: seen, changed part by part, exported, imported, undone.
@@ -48,7 +48,7 @@ final readonly class ShowController
         $find = self::body($request);
         $id = '';
         $answer = $this->changed($request, 'add "'.PartSummary::name($find, 'a port').'", found on the network', static function (array $document) use ($find, &$id): array {
-            [$document, $id] = Offer::apply($document, $find);
+            [$document, $id] = DiscoveredPort::apply($document, $find);
 
             return $document;
         });

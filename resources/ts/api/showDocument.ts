@@ -14,6 +14,7 @@ export type Trigger =
   | AMessageByItsAddress
   | ANoteWithItsVelocity0WhenItEnds
   | AControllerIn7Or14Bits
+  | AnEndlessEncoderInStepsUpOrDown
   | AProgramIsChosen
   | PitchBend0To16383
   | AnOSCMessage
@@ -369,6 +370,13 @@ export interface AControllerIn7Or14Bits {
   channel?: number
   controller: number
   bits?: number
+}
+export interface AnEndlessEncoderInStepsUpOrDown {
+  kind: 'relative'
+  port: Id
+  channel?: number
+  controller: number
+  encoding?: 'twos-complement' | 'offset-64' | 'sign-bit'
 }
 export interface AProgramIsChosen {
   kind: 'program'

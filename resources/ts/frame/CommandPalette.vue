@@ -33,6 +33,8 @@ const everything = computed<Find[]>(() => [
   ...show.fixtures.map((fixture) => ({ kind: 'fixture', name: fixture.name, run: go(`/patch/${fixture.id}`) })),
   ...show.routes.map((route) => ({ kind: 'route', name: route.name, run: go(`/routes/${route.id}`) })),
   ...show.ports.map((port) => ({ kind: 'check', name: `${port.name}: two boxes do not talk`, run: go(`/ports/${port.id}?check=1`) })),
+  ...(session.mayOperate ? show.values.filter((value) => (value.type ?? 'switch') === 'switch').map((value) => ({ kind: 'point', name: `Turn over: ${value.name}`, run: () => void engine.pressPoint(`value:${value.id}`) })) : []),
+  ...(session.mayOperate ? show.routes.filter((route) => route.from?.kind !== 'slot').map((route) => ({ kind: 'point', name: `Run: ${route.name}`, run: () => void engine.pressPoint(`route:${route.id}`) })) : []),
   ...(session.mayOperate ? [{ kind: 'action', name: 'Release everything held by hand', run: () => void engine.release() }] : []),
   ...(session.mayBuild && show.data?.undo ? [{ kind: 'action', name: `Take back: ${show.data.undo}`, run: () => emit('undo') }] : []),
   ...(session.mayBuild ? [{ kind: 'action', name: 'Add a port', run: go('/ports?add=1') }, { kind: 'action', name: 'Add a route', run: go('/routes?add=1') }] : []),

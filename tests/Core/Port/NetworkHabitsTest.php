@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\Core\Port;
 
-use NimbleJunction\Core\Discovery\Offer;
+use NimbleJunction\Core\Discovery\DiscoveredPort;
 use NimbleJunction\Core\Port\Departure;
 use NimbleJunction\Core\Show\ShowReader;
 use NimbleJunction\Core\Show\ShowRefused;
@@ -224,16 +224,16 @@ final class NetworkHabitsTest extends TestCase
 
     public function testAFindBecomesAPortWithUniversesOfItsOwn(): void
     {
-        [$document, $id] = Offer::apply(Rig::document(), ['protocol' => 'art-net', 'name' => 'House desk', 'address' => '127.0.0.40', 'ours' => '127.0.0.1', 'gives' => [5], 'takes' => [6, 7]]);
+        [$document, $id] = DiscoveredPort::apply(Rig::document(), ['protocol' => 'art-net', 'name' => 'House desk', 'address' => '127.0.0.40', 'ours' => '127.0.0.1', 'gives' => [5], 'takes' => [6, 7]]);
         $show = ShowReader::fromArray($document);
         self::assertSame('house-desk', $id);
         self::assertSame(['127.0.0.40'], $show->ports[$id]->send->to);
         self::assertSame([6, 7], array_column($show->ports[$id]->send->carries, 'number'));
         self::assertSame('House desk 5', $show->universes[$show->ports[$id]->receive->feeds[0]->universe]->name);
         self::assertCount(4, $show->universes, 'what is lit stays as it is');
-        [$document, $second] = Offer::apply($document, ['protocol' => 'sacn', 'name' => 'House desk', 'address' => '127.0.0.41']);
+        [$document, $second] = DiscoveredPort::apply($document, ['protocol' => 'sacn', 'name' => 'House desk', 'address' => '127.0.0.41']);
         self::assertSame(['house-desk-2', []], [$second, ShowReader::fromArray($document)->ports[$second]->receive->feeds]);
         $this->expectException(ShowRefused::class);
-        Offer::apply($document, ['protocol' => 'sacn', 'name' => 'x', 'address' => 'nowhere']);
+        DiscoveredPort::apply($document, ['protocol' => 'sacn', 'name' => 'x', 'address' => 'nowhere']);
     }
 }

@@ -14,7 +14,7 @@ use NimbleJunction\Core\Universe\ShapeEntry;
 use NimbleJunction\Core\Universe\WhenLost;
 
 /** Reads what a show document says of universes and runs of their slots. */
-final class SlotReader
+final class UniverseReader
 {
     public static function universe(Fields $fields): UniverseEntry
     {

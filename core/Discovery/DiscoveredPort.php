@@ -9,7 +9,7 @@ use NimbleJunction\Core\Show\ShowRefused;
 use NimbleJunction\Core\Signal\Protocol;
 
 /** Makes a port out of something that was found on the network. */
-final class Offer
+final class DiscoveredPort
 {
     private const MOST_UNIVERSES = 512;
 
