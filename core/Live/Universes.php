@@ -28,6 +28,8 @@ final class Universes
 
     /** @var array<string, Universe> by id */
     private array $universes = [];
+    /** @var array<string, array<string, array<int, true>>> slots that each route sets, by universe and owner */
+    private array $routeSlots = [];
     private Plan $plan;
     private readonly Intake $intake;
 
@@ -63,18 +65,20 @@ final class Universes
         $kept = [];
         foreach ($plan->universes as $id => $entry) {
             $universe = $this->universes[$id] ?? new Universe($id, $entry['rules']);
+            $isPatchedAlike = $universe->rules()->wide->equal($entry['rules']->wide);
             $universe->use($entry['rules'], $entry['shaping'], $now);
             foreach ($universe->sources() as $source) {
                 if (! isset($feeds["{$source->portId} {$id}"])) {
                     $universe->remove($source, $now);
                 }
             }
-            $this->giveAnew($universe, $routes, $copies[$id] ?? []);
+            $this->giveAnew($universe, $routes[$id] ?? [], $isPatchedAlike ? $this->routeSlots[$id] ?? [] : [], $copies[$id] ?? []);
             $universe->settle($now);
             $this->dueAt = min($this->dueAt, $universe->kept()->fadeDueAt($now));
             $kept[$id] = $universe;
         }
         $this->universes = $kept;
+        $this->routeSlots = $routes;
     }
 
     /** @return bool whether the universe's levels changed */
@@ -212,14 +216,20 @@ final class Universes
      * What is ours goes on by the plan of now: a route that still sets these slots gives what it gave, by the names
      * and the patch of now; what has no owner any more ends. Copies bring what they bring when the turn is committed.
      *
-     * @param array<string, array<string, array<int, true>>> $routes slots that each route sets, by universe and owner
+     * @param array<string, array<int, true>> $routes slots that each route sets, by owner
+     * @param array<string, array<int, true>> $before those that each route set until now: what did not change is left alone
      * @param array<string, Copy> $copies by owner
      */
-    private function giveAnew(Universe $universe, array $routes, array $copies): void
+    private function giveAnew(Universe $universe, array $routes, array $before, array $copies): void
     {
         foreach ($universe->layers()->all() as $layer) {
             foreach ($layer->all() as $owner => $contribution) {
-                $slots = $routes[$universe->id][$owner] ?? [];
+                $slots = $routes[$owner] ?? [];
+                if ($slots !== [] && $slots === ($before[$owner] ?? null)) {
+                    $contribution->name = $this->nameOf($owner);
+
+                    continue;
+                }
                 $levels = $mask = Bytes::$none;
                 foreach (array_keys($slots) as $slot) {
                     if ($contribution->mask[$slot] !== "\0") {

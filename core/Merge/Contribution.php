@@ -7,6 +7,9 @@ namespace NimbleJunction\Core\Merge;
 /** What one owner of ours (a route, a copy) gives a universe: levels for some of its slots, until it ends. */
 final class Contribution
 {
+    /** @var list<int>|null */
+    private ?array $slots = null;
+
     /**
      * @param string $owner the same as long as it is the same owner
      * @param string $name for people
@@ -18,8 +21,14 @@ final class Contribution
         public readonly string $owner,
         public string $name,
         public string $levels,
-        public string $mask,
+        public readonly string $mask,
         public readonly bool $isSet = false,
     ) {
+    }
+
+    /** @return list<int> the slots that it gives, 0 to 511 */
+    public function slots(): array
+    {
+        return $this->slots ??= Bytes::slots($this->mask);
     }
 }

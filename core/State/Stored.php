@@ -55,6 +55,14 @@ final readonly class Stored
         return $length === null || \strlen($bytes) === $length ? $bytes : '';
     }
 
+    /** @return list<int> */
+    public function numbers(string $name, int $most = 100_000): array
+    {
+        $value = $this->fields[$name] ?? null;
+
+        return \is_array($value) ? array_values(array_filter(\array_slice($value, 0, $most), is_int(...))) : [];
+    }
+
     /** @return list<string> */
     public function texts(string $name, int $most = 100_000): array
     {

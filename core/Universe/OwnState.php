@@ -14,6 +14,7 @@ use NimbleJunction\Core\State\Stored;
 final class OwnState
 {
     private const MOST_OWNERS = 20_000;
+    private const FEW_SLOTS = 64;
 
     /**
      * @param array<string, string> $order who changed each slot last, by contributor
@@ -25,13 +26,8 @@ final class OwnState
         return array_map(static fn(Layer $layer): array => [
             'priority' => $layer->priority,
             'order' => base64_encode($order[$layer->key] ?? ''),
-            'given' => array_map(static fn(Contribution $one): array => [
-                'owner' => $one->owner,
-                'name' => $one->name,
-                'levels' => base64_encode($one->levels),
-                'mask' => base64_encode($one->mask),
-                'isSet' => $one->isSet,
-            ], array_values($layer->all())),
+            'set' => self::few($layer),
+            'given' => array_values(array_map(self::many(...), array_filter($layer->all(), static fn(Contribution $one): bool => ! self::isFew($one)))),
             'shared' => array_map(static fn(int $slot, array $owners): array => [
                 'slot' => $slot,
                 'owners' => $owners,
@@ -56,6 +52,13 @@ final class OwnState
                     $universe->layers()->give($one->text('owner'), $one->text('name'), $levels, $mask, $priority, $one->flag('isSet'));
                 }
             }
+            $set = $part->part('set');
+            foreach (\array_slice($set->names(), 0, self::MOST_OWNERS) as $owner) {
+                $levels = self::pairs($set->numbers($owner));
+                if ($levels !== []) {
+                    $universe->layers()->set($owner, $owner, $levels, $priority);
+                }
+            }
             $layer = $universe->layers()->of($priority);
             foreach ($part->parts('shared', Frame::SLOTS) as $one) {
                 $slot = $one->whole('slot', 0, Frame::SLOTS - 1);
@@ -67,5 +70,61 @@ final class OwnState
         }
 
         return $order;
+    }
+
+    private static function isFew(Contribution $one): bool
+    {
+        return $one->isSet && \count($one->slots()) <= self::FEW_SLOTS;
+    }
+
+    /**
+     * There may be ten thousand owners of one slot each: what they give is kept as numbers.
+     *
+     * @return array<string, list<int>> slot, level, slot, level and so on, by owner
+     */
+    private static function few(Layer $layer): array
+    {
+        $few = [];
+        foreach ($layer->all() as $owner => $one) {
+            if (! self::isFew($one)) {
+                continue;
+            }
+            foreach ($one->slots() as $slot) {
+                $few[$owner][] = $slot;
+                $few[$owner][] = \ord($one->levels[$slot]);
+            }
+        }
+
+        return $few;
+    }
+
+    /** @return array<string, mixed> */
+    private static function many(Contribution $one): array
+    {
+        return [
+            'owner' => $one->owner,
+            'name' => $one->name,
+            'isSet' => $one->isSet,
+            'levels' => base64_encode($one->levels),
+            'mask' => base64_encode($one->mask),
+        ];
+    }
+
+    /**
+     * @param list<int> $numbers slot, level, slot, level and so on
+     *
+     * @return array<int, int> level by slot
+     */
+    private static function pairs(array $numbers): array
+    {
+        $levels = [];
+        foreach (array_chunk($numbers, 2) as $pair) {
+            $isSound = \count($pair) === 2 && $pair[0] >= 0 && $pair[0] < Frame::SLOTS && $pair[1] >= 0 && $pair[1] <= 255;
+            if ($isSound) {
+                $levels[$pair[0]] = $pair[1];
+            }
+        }
+
+        return $levels;
     }
 }

@@ -20,7 +20,7 @@ final class ParameterMergeTest extends TestCase
     public static function walks(): iterable
     {
         foreach ([MergeRule::Htp, MergeRule::Ltp, MergeRule::Slot] as $rule) {
-            foreach (range(1, 12) as $seed) {
+            foreach (range(1, 8) as $seed) {
                 yield "{$rule->value}, walk {$seed}" => [$rule, $seed];
             }
         }
