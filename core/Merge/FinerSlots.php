@@ -52,6 +52,16 @@ final readonly class FinerSlots
     }
 
     /**
+     * The same, for whoever looks at these slots only: what stands in others is of no meaning.
+     *
+     * @param string $bytes 512 bytes
+     */
+    public function brought(string $bytes): string
+    {
+        return $this->areSideBySide ? "\0".substr($bytes, 0, Frame::SLOTS - 1) : $this->down->of($bytes);
+    }
+
+    /**
      * @param string $bytes 512 bytes
      *
      * @return string 512 bytes: in the slots one place coarser what stood in these, 0 elsewhere

@@ -62,6 +62,10 @@ final class HtpMerger implements Merger
 
     public function mergeSlots(string $merged, array $contributors, array $slots): string
     {
+        if (! $this->wide->areNone()) {
+            [$slots, $parameters] = $this->wide->apart($slots);
+            $merged = $this->mergeWide($merged, $contributors, $parameters);
+        }
         foreach ($slots as $slot) {
             $merged[$slot] = "\0";
         }
@@ -74,7 +78,7 @@ final class HtpMerger implements Merger
             }
         }
 
-        return $this->wide->areNone() ? $merged : $this->mergeWide($merged, $contributors, $slots);
+        return $merged;
     }
 
     public function winners(array $contributors): string
@@ -129,24 +133,26 @@ final class HtpMerger implements Merger
 
     /**
      * @param list<Contributor> $contributors
-     * @param list<int> $slots
+     * @param list<list<int>> $parameters the slots of each, the coarsest first
      */
-    private function mergeWide(string $merged, array $contributors, array $slots): string
+    private function mergeWide(string $merged, array $contributors, array $parameters): string
     {
-        foreach ($slots as $slot) {
-            $parameter = $this->wide->slots($slot);
-            if (\count($parameter) === 1 || $parameter[0] !== $slot) {
-                continue;
-            }
+        foreach ($parameters as $slots) {
             $highest = -1;
+            $best = $merged;
             foreach ($contributors as $contributor) {
-                $value = $this->wide->value($contributor->levels, $slot);
+                $levels = $contributor->levels;
+                $value = 0;
+                foreach ($slots as $slot) {
+                    $value = $value << 8 | \ord($levels[$slot]);
+                }
                 if ($value > $highest) {
                     $highest = $value;
-                    foreach ($parameter as $one) {
-                        $merged[$one] = $contributor->levels[$one];
-                    }
+                    $best = $levels;
                 }
+            }
+            foreach ($slots as $slot) {
+                $merged[$slot] = $best[$slot];
             }
         }
 

@@ -141,6 +141,26 @@ final readonly class WideParameters
     }
 
     /**
+     * @param list<int> $slots of a wide parameter all
+     *
+     * @return array{list<int>, list<list<int>>} those that stand for themselves, and the slots of each wide parameter among them
+     */
+    public function apart(array $slots): array
+    {
+        $single = $parameters = [];
+        foreach ($slots as $slot) {
+            $own = $this->slotsOf[$slot] ?? null;
+            if ($own === null) {
+                $single[] = $slot;
+            } elseif ($own[0] === $slot) {
+                $parameters[] = $own;
+            }
+        }
+
+        return [$single, $parameters];
+    }
+
+    /**
      * @param string $mask 512 bytes of 0 or 255
      *
      * @return string the same, filled up to whole parameters
@@ -237,13 +257,16 @@ final readonly class WideParameters
             return $isHigher;
         }
         $decided = Bytes::filled($difference);
-        foreach ($this->finer as $finer) {
+        $last = \count($this->finer) - 1;
+        foreach ($this->finer as $place => $finer) {
             $before = $finer->fromCoarser($decided);
             if ($before === Bytes::$none) {
                 continue;
             }
-            $isHigher = Bytes::laid($isHigher, $finer->fromCoarser($isHigher), $before);
-            $decided |= $before;
+            $isHigher ^= ($isHigher ^ $finer->brought($isHigher)) & $before;
+            if ($place < $last) {
+                $decided |= $before;
+            }
         }
 
         return $isHigher;

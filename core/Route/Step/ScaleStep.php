@@ -13,8 +13,15 @@ use NimbleJunction\Core\Route\Wording;
 /** From one range to another. */
 final readonly class ScaleStep implements Step
 {
-    public function __construct(/** @var list<float> */ public array $from, /** @var list<float> */ public array $to)
+    private Scale $scale;
+
+    /**
+     * @param list<float> $from two of them
+     * @param list<float> $to two of them
+     */
+    public function __construct(public array $from, public array $to)
     {
+        $this->scale = new Scale($from[0], $from[1], $to[0], $to[1]);
     }
 
     public static function kind(): string
@@ -37,7 +44,7 @@ final readonly class ScaleStep implements Step
 
     public function apply(float $value): float
     {
-        return (new Scale($this->from[0], $this->from[1], $this->to[0], $this->to[1]))->apply($value);
+        return $this->scale->apply($value);
     }
 
     public function words(Wording $wording): string
