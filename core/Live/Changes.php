@@ -65,7 +65,7 @@ final class Changes
     /** A route has set a slot; what comes of it is known when the turn ends. */
     public function ask(Universe $universe, Route $route, int $slot, int $level, ?int $priority, Event $event): void
     {
-        $universe->layers()->set($route->owner(), "Route \"{$route->name}\"", [$slot => $level], $priority);
+        $universe->layers()->set($route->owner, $route->title, [$slot => $level], $priority);
         $this->asked[] = new Result($event, $route, $slot, $level, $universe, $universe->levels);
         $this->dirty[$universe->id] = $universe;
     }
@@ -128,7 +128,7 @@ final class Changes
     private function nextDirty(): string
     {
         $next = (string) array_key_first($this->dirty);
-        if ($this->plan->copies === []) {
+        if ($this->plan->copies === [] || \count($this->dirty) === 1) {
             return $next;
         }
         foreach ($this->dirty as $id => $universe) {

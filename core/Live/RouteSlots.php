@@ -20,7 +20,7 @@ final class RouteSlots
             foreach ($route->enabled ? self::sets($route->actions) : [] as $reference) {
                 [$universe, $ofIt] = self::slots($reference, $plan);
                 foreach ($ofIt as $slot) {
-                    $slots[$universe][$route->owner()][$slot] = true;
+                    $slots[$universe][$route->owner][$slot] = true;
                 }
             }
         }

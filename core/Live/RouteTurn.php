@@ -42,7 +42,7 @@ final readonly class RouteTurn implements Turn
 
             return;
         }
-        $act = new Act($this->route->owner(), "Route \"{$this->route->name}\"", $priority);
+        $act = new Act($this->route->owner, $this->route->title, $priority);
         $refused = $this->points->set($reference, $value, $act, $this->now);
         $values = ['point' => $reference->text(), 'value' => (string) $value, 'why' => $refused];
         if ($refused === '') {
@@ -63,7 +63,7 @@ final readonly class RouteTurn implements Turn
 
             return;
         }
-        $refused = $this->points->press($reference, new Act($this->route->owner(), "Route \"{$this->route->name}\""), $this->now);
+        $refused = $this->points->press($reference, new Act($this->route->owner, $this->route->title), $this->now);
         $words = $refused === '' ? '{point} is pressed' : '{point} cannot be pressed: {why}';
         $this->trace->hop($this->record, $refused === '' ? Step::Changed : Step::Refused, new Said($words, ['point' => $reference->text(), 'why' => $refused]), '', $this->route->id);
     }

@@ -15,6 +15,7 @@ use NimbleJunction\Core\State\Stored;
 use NimbleJunction\Core\Trace\Kind;
 use NimbleJunction\Core\Trace\Overruled;
 use NimbleJunction\Core\Trace\Said;
+use NimbleJunction\Core\Trace\SlotSet;
 use NimbleJunction\Core\Trace\Step;
 use NimbleJunction\Core\Trace\Trace;
 use NimbleJunction\Core\Universe\Universe;
@@ -81,12 +82,8 @@ final class Routing
 
             return;
         }
-        $values = ['slot' => $result->slot + 1, 'universe' => $result->universe->id, 'from' => $old, 'to' => $new];
-        if ($old === $new) {
-            $this->trace->hop($result->event, Step::Unchanged, new Said('slot {slot} of {universe} is {to} already', $values), '', $result->route->id);
-        } else {
-            $this->trace->hop($result->event, Step::Changed, new Said('slot {slot} of {universe} from {from} to {to}', $values), '', $result->route->id);
-        }
+        $fact = new SlotSet($result->universe->id, $result->slot, $old, $new);
+        $this->trace->hop($result->event, $old === $new ? Step::Unchanged : Step::Changed, $fact, '', $result->route->id);
     }
 
     /** A universe has other levels than before: the routes of the slots that moved are looked at. */

@@ -11,12 +11,17 @@ use NimbleJunction\Core\Route\Event;
 use NimbleJunction\Core\Route\Heard;
 use NimbleJunction\Core\Route\Listener;
 use NimbleJunction\Core\Route\Missed;
+use NimbleJunction\Core\Route\Occurred;
 use NimbleJunction\Core\Route\Route;
 use NimbleJunction\Core\Signal\Message;
+use NimbleJunction\Core\Trace\BytesHeard;
+use NimbleJunction\Core\Trace\Decoded;
 use NimbleJunction\Core\Trace\Event as TraceEvent;
 use NimbleJunction\Core\Trace\Kind;
+use NimbleJunction\Core\Trace\MessageAt;
 use NimbleJunction\Core\Trace\Said;
 use NimbleJunction\Core\Trace\Step as Hop;
+use NimbleJunction\Core\Trace\TakenBy;
 use NimbleJunction\Core\Trace\Trace;
 use NimbleJunction\Core\Trace\Untaken;
 
@@ -70,9 +75,9 @@ final class Runner
     public function heard(string $portId, Message $message, string $from, string $bytes, int $now): void
     {
         $event = new Heard($portId, $message);
-        $record = $this->trace->begin(Kind::Message, "message {$portId} {$message->address()}", $portId, new Said('{port}: {message}', ['port' => $portId, 'message' => $message]), $now);
-        $this->trace->hop($record, Hop::Heard, new Said('{port} heard {bytes} bytes from {from}', ['port' => $portId, 'bytes' => \strlen($bytes), 'from' => $from]), $bytes);
-        $this->trace->hop($record, Hop::Decoded, new Said('{message}', ['message' => $message]));
+        $record = $this->trace->begin(Kind::Message, "message {$portId} {$message->address()}", $portId, new MessageAt($portId, $message), $now);
+        $this->trace->hop($record, Hop::Heard, new BytesHeard($portId, \strlen($bytes), $from), $bytes);
+        $this->trace->hop($record, Hop::Decoded, new Decoded($message));
         if (! $this->offer(new Cause($event, 0, $record), $now)) {
             $this->trace->hop($record, Hop::Unmatched, new Untaken($portId, $message));
         }
@@ -113,7 +118,7 @@ final class Runner
             return false;
         }
         $record ??= $this->trace->begin(Kind::Message, "pressed {$routeId}", '', new Said('"{route}" is pressed', ['route' => $route->name]), $now);
-        $this->act($route, $value, [], $depth, $record, $now);
+        $this->act($route, $value, new Occurred('pressed'), $depth, $record, $now);
 
         return true;
     }
@@ -163,8 +168,8 @@ final class Runner
             } elseif (! $this->isEnabled($listener->route)) {
                 $this->trace->hop($record, Hop::Nearly, new Said('"{route}" listens for this, but the route is switched off', ['route' => $listener->route->name]), '', $listener->route->id);
             } elseif ($this->conditionsHold($listener->route, $taken->value, $record)) {
-                $this->trace->hop($record, Hop::Matched, new Said('"{route}" {takes}', ['route' => $listener->route->name, 'takes' => $taken->words]), '', $listener->route->id);
-                $this->act($listener->route, $taken->value, $cause->event->fields(), $cause->depth, $record, $now);
+                $this->trace->hop($record, Hop::Matched, new TakenBy($listener->route->name, $taken->words), '', $listener->route->id);
+                $this->act($listener->route, $taken->value, $cause->event, $cause->depth, $record, $now);
             }
         }
 
@@ -185,8 +190,7 @@ final class Runner
         return true;
     }
 
-    /** @param array<string, int|float|string> $fields what arrived, by name */
-    private function act(Route $route, float $value, array $fields, int $depth, TraceEvent $record, int $now): void
+    private function act(Route $route, float $value, Event $event, int $depth, TraceEvent $record, int $now): void
     {
         $passing = $value;
         foreach ($route->steps as $step) {
@@ -200,7 +204,7 @@ final class Runner
         $this->fired[$route->id] = ($this->fired[$route->id] ?? 0) + 1;
         $turn = new RouteTurn($this, $route, $depth, $record, $now, $this->trace, $this->points, $this->changes, $this->universes);
         foreach ($route->actions as $action) {
-            $action->perform($passing, $fields, $turn);
+            $action->perform($passing, $event, $turn);
         }
     }
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Merge;
 
+use NimbleJunction\Core\Signal\Frame;
+
 /**
  * What is ours in one universe: a layer for each priority that any owner gives, and
  * one that joins whoever is in control. What is given is gathered until settled().
@@ -19,8 +21,11 @@ final class Layers
     /** @var array<string, string> key of its layer, by owner */
     private array $layerOf = [];
 
-    /** @var string 512 bytes: 255 in slots that have been given or let go since they were settled */
+    /** @var string 512 bytes: 255 in slots that have been given or let go in runs since they were settled */
     private string $unsettled;
+
+    /** @var array<int, int> slots that have been set one by one since */
+    private array $unsettledSlots = [];
 
     /** Whether other slots are given than when they were settled. */
     private bool $haveOtherSlots = false;
@@ -91,7 +96,7 @@ final class Layers
         $slots = array_keys($levels);
         $this->merger->touchedSlots($layer, $slots);
         foreach ($slots as $slot) {
-            $this->unsettled[$slot] = "\xFF";
+            $this->unsettledSlots[$slot] = $slot;
         }
     }
 
@@ -114,21 +119,34 @@ final class Layers
 
     public function areSettled(): bool
     {
-        return $this->unsettled === Bytes::$none && ! $this->haveOtherSlots;
+        return $this->unsettledSlots === [] && ! $this->haveOtherSlots && $this->unsettled === Bytes::$none;
+    }
+
+    /** Whether other slots are given than when they were settled. */
+    public function haveOtherSlots(): bool
+    {
+        return $this->haveOtherSlots;
     }
 
     /**
      * What has been given is taken over; gathering begins anew.
      *
-     * @return string|null 512 bytes: 255 in the slots that may have other levels; null where other slots are given than before
+     * @param int $most slots that are named one by one
+     *
+     * @return list<int>|null slots that may have other levels; null where they are too many to name
      */
-    public function settled(): ?string
+    public function settled(int $most): ?array
     {
-        $unsettled = $this->haveOtherSlots ? null : $this->unsettled;
-        $this->unsettled = Bytes::$none;
+        $slots = array_values($this->unsettledSlots);
+        if ($this->unsettled !== Bytes::$none) {
+            $isFew = Frame::SLOTS - substr_count($this->unsettled, "\0") <= $most;
+            $slots = $isFew ? array_values(array_unique([...$slots, ...Bytes::slots($this->unsettled)])) : null;
+            $this->unsettled = Bytes::$none;
+        }
+        $this->unsettledSlots = [];
         $this->haveOtherSlots = false;
 
-        return $unsettled;
+        return $slots;
     }
 
     /** @return list<Layer> those that give anything, the one that joins first, then by priority from below */

@@ -9,8 +9,8 @@ use NimbleJunction\Core\Document\Kind;
 /** What a route does. */
 interface Action extends Kind
 {
-    /** @param array<string, int|float|string> $fields what arrived, by name */
-    public function perform(float $value, array $fields, Turn $turn): void;
+    /** @param Event $event what arrived: texts may have gaps for its fields */
+    public function perform(float $value, Event $event, Turn $turn): void;
 
     /** @return string what it does, as a command */
     public function words(Wording $wording): string;

@@ -7,6 +7,12 @@ namespace NimbleJunction\Core\Route;
 /** Trigger, conditions, steps, actions: a route as it runs. Nothing in it changes. */
 final readonly class Route
 {
+    /** What it is called as an owner of what it gives. */
+    public string $owner;
+
+    /** What people call it as such. */
+    public string $title;
+
     /**
      * @param list<Trigger> $triggers any of them
      * @param list<Condition> $conditions all of them
@@ -22,11 +28,7 @@ final readonly class Route
         public array $steps,
         public array $actions,
     ) {
-    }
-
-    /** What it is called as an owner of what it gives. */
-    public function owner(): string
-    {
-        return "route {$this->id}";
+        $this->owner = "route {$id}";
+        $this->title = "Route \"{$name}\"";
     }
 }

@@ -7,14 +7,14 @@ namespace NimbleJunction\Core\Route;
 /** A text with gaps: {value}, and what arrived by its names, like {cue} or {velocity}. */
 final class Template
 {
-    /** @param array<string, int|float|string> $fields */
-    public static function fill(string $text, float $value, array $fields): string
+    /** @param Event $event what arrived */
+    public static function fill(string $text, float $value, Event $event): string
     {
         if (! str_contains($text, '{')) {
             return $text;
         }
         $words = ['{value}' => self::number($value)];
-        foreach ($fields as $name => $field) {
+        foreach ($event->fields() as $name => $field) {
             $words["{{$name}}"] = \is_float($field) ? self::number($field) : (string) $field;
         }
 

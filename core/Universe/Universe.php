@@ -11,7 +11,6 @@ use NimbleJunction\Core\Merge\Difference;
 use NimbleJunction\Core\Merge\Layers;
 use NimbleJunction\Core\Merge\Merger;
 use NimbleJunction\Core\Merge\Source;
-use NimbleJunction\Core\Signal\Frame;
 
 /**
  * The levels of one universe: its senders and what is ours, the rules that merge those in control, what is done
@@ -220,12 +219,12 @@ final class Universe
         if ($this->layers->areSettled()) {
             return false;
         }
-        $moved = $this->layers->settled();
-        if ($moved === null) {
+        $haveOtherSlots = $this->layers->haveOtherSlots();
+        $moved = $this->layers->settled(self::FEW_SLOTS);
+        if ($haveOtherSlots) {
             return $this->controlAnew(Bytes::$none, $now);
         }
-        $few = Frame::SLOTS - substr_count($moved, "\0") <= self::FEW_SLOTS;
-        $this->mergeWhere($few ? Bytes::slots($moved) : null);
+        $this->mergeWhere($moved);
 
         return $this->lay();
     }

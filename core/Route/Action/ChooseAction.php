@@ -6,6 +6,7 @@ namespace NimbleJunction\Core\Route\Action;
 
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Route\Action;
+use NimbleJunction\Core\Route\Event;
 use NimbleJunction\Core\Route\Turn;
 use NimbleJunction\Core\Route\Wording;
 
@@ -33,11 +34,11 @@ final readonly class ChooseAction implements Action
         ];
     }
 
-    public function perform(float $value, array $fields, Turn $turn): void
+    public function perform(float $value, Event $event, Turn $turn): void
     {
         foreach ($this->options as $option) {
             if ($value >= $option->low && $value <= $option->high) {
-                $option->perform($value, $fields, $turn);
+                $option->perform($value, $event, $turn);
 
                 return;
             }

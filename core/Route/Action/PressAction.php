@@ -7,6 +7,7 @@ namespace NimbleJunction\Core\Route\Action;
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Route\Action;
+use NimbleJunction\Core\Route\Event;
 use NimbleJunction\Core\Route\Turn;
 use NimbleJunction\Core\Route\Wording;
 
@@ -34,7 +35,7 @@ final readonly class PressAction implements Action
         ];
     }
 
-    public function perform(float $value, array $fields, Turn $turn): void
+    public function perform(float $value, Event $event, Turn $turn): void
     {
         $turn->press($this->point);
     }

@@ -6,6 +6,7 @@ namespace NimbleJunction\Core\Route\Action;
 
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Route\Action;
+use NimbleJunction\Core\Route\Event;
 use NimbleJunction\Core\Route\Turn;
 use NimbleJunction\Core\Route\Wording;
 
@@ -34,11 +35,11 @@ final readonly class RepeatAction implements Action
         ];
     }
 
-    public function perform(float $value, array $fields, Turn $turn): void
+    public function perform(float $value, Event $event, Turn $turn): void
     {
         for ($time = 0; $time < $this->times; ++$time) {
             foreach ($this->do as $action) {
-                $action->perform($value, $fields, $turn);
+                $action->perform($value, $event, $turn);
             }
         }
     }

@@ -6,6 +6,7 @@ namespace NimbleJunction\Core\Route\Action;
 
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Route\Action;
+use NimbleJunction\Core\Route\Event;
 use NimbleJunction\Core\Route\Send\Sendable;
 use NimbleJunction\Core\Route\Turn;
 use NimbleJunction\Core\Route\Wording;
@@ -35,9 +36,9 @@ final readonly class SendAction implements Action
         ];
     }
 
-    public function perform(float $value, array $fields, Turn $turn): void
+    public function perform(float $value, Event $event, Turn $turn): void
     {
-        $turn->send($this->port, $this->message->make($value, $fields));
+        $turn->send($this->port, $this->message->make($value, $event));
     }
 
     public function words(Wording $wording): string

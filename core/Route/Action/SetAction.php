@@ -7,6 +7,7 @@ namespace NimbleJunction\Core\Route\Action;
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Route\Action;
+use NimbleJunction\Core\Route\Event;
 use NimbleJunction\Core\Route\Template;
 use NimbleJunction\Core\Route\Turn;
 use NimbleJunction\Core\Route\Wording;
@@ -37,9 +38,9 @@ final readonly class SetAction implements Action
         ];
     }
 
-    public function perform(float $value, array $fields, Turn $turn): void
+    public function perform(float $value, Event $event, Turn $turn): void
     {
-        $to = \is_string($this->value) ? Template::fill($this->value, $value, $fields) : $this->value ?? $value;
+        $to = \is_string($this->value) ? Template::fill($this->value, $value, $event) : $this->value ?? $value;
         $turn->set($this->point, $to, $this->priority);
     }
 

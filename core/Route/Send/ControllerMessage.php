@@ -6,6 +6,7 @@ namespace NimbleJunction\Core\Route\Send;
 
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Message\Controller;
+use NimbleJunction\Core\Route\Event;
 use NimbleJunction\Core\Route\Wording;
 use NimbleJunction\Core\Signal\Message;
 use NimbleJunction\Core\Signal\Protocol;
@@ -42,7 +43,7 @@ final readonly class ControllerMessage implements Sendable
         ];
     }
 
-    public function make(float $value, array $fields): Message
+    public function make(float $value, Event $event): Message
     {
         $isWide = $this->bits > 7 && $this->controller < 32;
 

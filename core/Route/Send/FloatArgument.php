@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Route\Send;
 
 use NimbleJunction\Core\Document\Field;
+use NimbleJunction\Core\Route\Event;
 use NimbleJunction\Core\Route\Template;
 use NimbleJunction\Core\Wire\Osc\Argument;
 
@@ -30,7 +31,7 @@ final readonly class FloatArgument implements SendArgument
         return [Field::number('value', 'Value; empty for the value that arrives', -1e9, 1e9, null, false)];
     }
 
-    public function make(float $value, array $fields): Argument
+    public function make(float $value, Event $event): Argument
     {
         return Argument::float($this->value ?? $value);
     }

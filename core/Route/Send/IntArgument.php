@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Route\Send;
 
 use NimbleJunction\Core\Document\Field;
+use NimbleJunction\Core\Route\Event;
 use NimbleJunction\Core\Wire\Osc\Argument;
 
 /** A whole number. */
@@ -29,7 +30,7 @@ final readonly class IntArgument implements SendArgument
         return [Field::whole('value', 'Value; empty for the value that arrives', -2147483648, 2147483647, null, false)];
     }
 
-    public function make(float $value, array $fields): Argument
+    public function make(float $value, Event $event): Argument
     {
         return Argument::int($this->value ?? (int) floor(max(-2147483648.0, min(2147483647.0, $value)) + 0.5));
     }

@@ -6,6 +6,7 @@ namespace NimbleJunction\Core\Route\Send;
 
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Message\MachineControl;
+use NimbleJunction\Core\Route\Event;
 use NimbleJunction\Core\Route\Wording;
 use NimbleJunction\Core\Signal\Message;
 use NimbleJunction\Core\Signal\Protocol;
@@ -41,7 +42,7 @@ final readonly class MmcMessage implements Sendable
         ];
     }
 
-    public function make(float $value, array $fields): Message
+    public function make(float $value, Event $event): Message
     {
         return new MachineControl(new Control(MmcWords::command($this->command), $this->device));
     }

@@ -6,6 +6,7 @@ namespace NimbleJunction\Core\Route\Send;
 
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Message\ShowControl;
+use NimbleJunction\Core\Route\Event;
 use NimbleJunction\Core\Route\Template;
 use NimbleJunction\Core\Route\Wording;
 use NimbleJunction\Core\Signal\Message;
@@ -46,9 +47,9 @@ final readonly class MscMessage implements Sendable
         ];
     }
 
-    public function make(float $value, array $fields): Message
+    public function make(float $value, Event $event): Message
     {
-        $number = static fn(string $text): ?string => MscWords::number(Template::fill($text, $value, $fields));
+        $number = static fn(string $text): ?string => MscWords::number(Template::fill($text, $value, $event));
 
         return new ShowControl(new Control(
             MscWords::command($this->command),

@@ -7,6 +7,7 @@ namespace NimbleJunction\Core\Route\Send;
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Message\Note;
 use NimbleJunction\Core\Message\Pitch;
+use NimbleJunction\Core\Route\Event;
 use NimbleJunction\Core\Route\Wording;
 use NimbleJunction\Core\Signal\Message;
 use NimbleJunction\Core\Signal\Protocol;
@@ -42,7 +43,7 @@ final readonly class NoteMessage implements Sendable
         ];
     }
 
-    public function make(float $value, array $fields): Message
+    public function make(float $value, Event $event): Message
     {
         return new Note($this->channel, $this->note, $this->velocity ?? Bits::held($value, 127));
     }

@@ -6,6 +6,7 @@ namespace NimbleJunction\Core\Route\Send;
 
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Message\Osc;
+use NimbleJunction\Core\Route\Event;
 use NimbleJunction\Core\Route\Template;
 use NimbleJunction\Core\Route\Wording;
 use NimbleJunction\Core\Signal\Message;
@@ -43,11 +44,11 @@ final readonly class OscMessage implements Sendable
         ];
     }
 
-    public function make(float $value, array $fields): Message
+    public function make(float $value, Event $event): Message
     {
-        $arguments = array_map(static fn(SendArgument $one): Argument => $one->make($value, $fields), $this->arguments);
+        $arguments = array_map(static fn(SendArgument $one): Argument => $one->make($value, $event), $this->arguments);
 
-        return new Osc(new Packet(OscWords::address(Template::fill($this->address, $value, $fields)), $arguments));
+        return new Osc(new Packet(OscWords::address(Template::fill($this->address, $value, $event)), $arguments));
     }
 
     public function words(Wording $wording): string

@@ -6,6 +6,7 @@ namespace NimbleJunction\Core\Route\Send;
 
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Message\Program;
+use NimbleJunction\Core\Route\Event;
 use NimbleJunction\Core\Route\Wording;
 use NimbleJunction\Core\Signal\Message;
 use NimbleJunction\Core\Signal\Protocol;
@@ -40,7 +41,7 @@ final readonly class ProgramMessage implements Sendable
         ];
     }
 
-    public function make(float $value, array $fields): Message
+    public function make(float $value, Event $event): Message
     {
         return new Program($this->channel, $this->program ?? Bits::held($value, 127));
     }

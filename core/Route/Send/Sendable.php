@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Route\Send;
 
 use NimbleJunction\Core\Document\Kind;
+use NimbleJunction\Core\Route\Event;
 use NimbleJunction\Core\Route\Wording;
 use NimbleJunction\Core\Signal\Message;
 use NimbleJunction\Core\Signal\Protocol;
@@ -15,8 +16,8 @@ interface Sendable extends Kind
     /** @return Protocol what its port must speak */
     public static function protocol(): Protocol;
 
-    /** @param array<string, int|float|string> $fields what arrived, by name */
-    public function make(float $value, array $fields): Message;
+    /** @param Event $event what arrived: texts may have gaps for its fields */
+    public function make(float $value, Event $event): Message;
 
     public function words(Wording $wording): string;
 }

@@ -6,6 +6,7 @@ namespace NimbleJunction\Core\Route\Send;
 
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Message\Exclusive;
+use NimbleJunction\Core\Route\Event;
 use NimbleJunction\Core\Route\Wording;
 use NimbleJunction\Core\Signal\Message;
 use NimbleJunction\Core\Signal\Protocol;
@@ -40,7 +41,7 @@ final readonly class SysexMessage implements Sendable
         ];
     }
 
-    public function make(float $value, array $fields): Message
+    public function make(float $value, Event $event): Message
     {
         $hex = strtolower(str_replace(' ', '', strtr($this->data, ['{value}' => \sprintf('%02x', Bits::held($value, 127))])));
         $bytes = preg_match('/^f0([0-7][0-9a-f])*f7$/D', $hex) === 1 ? (string) hex2bin($hex) : "\xF0\xF7";

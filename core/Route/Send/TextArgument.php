@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Route\Send;
 
 use NimbleJunction\Core\Document\Field;
+use NimbleJunction\Core\Route\Event;
 use NimbleJunction\Core\Route\Template;
 use NimbleJunction\Core\Wire\Osc\Argument;
 
@@ -30,9 +31,9 @@ final readonly class TextArgument implements SendArgument
         return [Field::text('text', 'Text, like cue {cue}')];
     }
 
-    public function make(float $value, array $fields): Argument
+    public function make(float $value, Event $event): Argument
     {
-        return Argument::string(str_replace("\0", '', Template::fill($this->text, $value, $fields)));
+        return Argument::string(str_replace("\0", '', Template::fill($this->text, $value, $event)));
     }
 
     public function words(): string

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Route\Send;
 
+use NimbleJunction\Core\Route\Event;
 use NimbleJunction\Core\Wire\Osc\Argument;
 
 /** True. */
@@ -28,7 +29,7 @@ final readonly class TrueArgument implements SendArgument
         return [];
     }
 
-    public function make(float $value, array $fields): Argument
+    public function make(float $value, Event $event): Argument
     {
         return Argument::tagged('T', true);
     }

@@ -16,8 +16,11 @@ use NimbleJunction\Core\Route\Wording;
 /** Any message, by its address: that of OSC, or the one that our own names give to others. */
 final readonly class MessageTrigger implements Trigger
 {
+    private string $takes;
+
     public function __construct(public string $port, public string $address, public int $argument = 1)
     {
+        $this->takes = "takes argument {$argument}";
     }
 
     public static function kind(): string
@@ -53,7 +56,7 @@ final readonly class MessageTrigger implements Trigger
 
         return $number === null
             ? new Missed("wants a number as argument {$this->argument}, there is none")
-            : new Taken((float) $number, "takes argument {$this->argument}");
+            : new Taken((float) $number, $this->takes);
     }
 
     public function words(Wording $wording): string
