@@ -9,6 +9,9 @@ const schema = JSON.parse(readFileSync(new URL('schema/show.schema.json', root),
 // That a port receives, sends or does both cannot be said in a plain type.
 delete schema.$defs.port.anyOf
 delete schema.$defs.route.oneOf
+// What fields a part of a kind has the page asks the server: forms are built from that.
+for (const name of ['trigger', 'condition', 'step', 'action']) schema.$defs[name] = { title: 'PartOfKind', type: 'object', required: ['kind'], properties: { kind: { type: 'string' } } }
+for (const name of ['option', 'message', 'argument']) delete schema.$defs[name]
 const types = await compile(schema, 'ShowDocument', {
   bannerComment: '/* Made from schema/show.schema.json by "npm run types". Change the schema, not this file. */',
   style: { semi: false, singleQuote: true },

@@ -19,6 +19,14 @@ final readonly class Reference
         return preg_match(self::PATTERN, $text, $found) === 1 ? new self($found[1], $found[2], $found[3] ?? '') : null;
     }
 
+    /** @return int|null the slot that the part names, 0 to 511; null where it names none */
+    public function slot(): ?int
+    {
+        $isSlot = preg_match('/^[1-9]\d{0,2}$/D', $this->part) === 1 && (int) $this->part <= 512;
+
+        return $isSlot ? (int) $this->part - 1 : null;
+    }
+
     public function text(): string
     {
         return "{$this->kind}:{$this->id}".($this->part === '' ? '' : "/{$this->part}");

@@ -15,18 +15,13 @@ final class PointNames
     public static function isThere(Show $show, Reference $reference): bool
     {
         return match ($reference->kind) {
-            'slot', 'hold' => isset($show->universes[$reference->id]) && self::isSlot($reference->part),
+            'slot', 'hold' => isset($show->universes[$reference->id]) && $reference->slot() !== null,
             'fixture' => self::isParameter($show, $reference),
             'port' => isset($show->ports[$reference->id]) && \in_array($reference->part, self::PORT_PARTS, true),
             'route' => isset($show->routes[$reference->id]) && \in_array($reference->part, self::ROUTE_PARTS, true),
             'value' => isset($show->values[$reference->id]) && $reference->part === '',
             default => false,
         };
-    }
-
-    private static function isSlot(string $part): bool
-    {
-        return preg_match('/^[1-9]\d{0,2}$/D', $part) === 1 && (int) $part <= 512;
     }
 
     private static function isParameter(Show $show, Reference $reference): bool

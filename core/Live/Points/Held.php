@@ -39,7 +39,7 @@ final class Held implements PointRoom
 
     public function describe(Reference $reference): ?Point
     {
-        if (self::slot($reference) === null || ! isset($this->plan->universes[$reference->id])) {
+        if ($reference->slot() === null || ! isset($this->plan->universes[$reference->id])) {
             return null;
         }
 
@@ -49,14 +49,14 @@ final class Held implements PointRoom
     /** Its level, or null while nobody holds it. */
     public function read(Reference $reference): ?int
     {
-        $slot = self::slot($reference);
+        $slot = $reference->slot();
 
         return $slot === null ? null : ($this->universes->find($reference->id)?->holds()[$slot] ?? null)?->level;
     }
 
     public function set(Reference $reference, int|float|string $value, Act $act, int $now): string
     {
-        $slot = self::slot($reference);
+        $slot = $reference->slot();
         $universe = $this->universes->find($reference->id);
         if ($slot === null || $universe === null || ! is_numeric($value)) {
             return 'a hold is on a slot, at a level from 0 to 255';
@@ -71,7 +71,7 @@ final class Held implements PointRoom
 
     public function press(Reference $reference, Act $act, int $now): string
     {
-        $slot = self::slot($reference);
+        $slot = $reference->slot();
         $universe = $this->universes->find($reference->id);
         if ($slot === null || $universe === null) {
             return 'there is no such slot';
@@ -93,10 +93,5 @@ final class Held implements PointRoom
                 }
             }
         }
-    }
-
-    private static function slot(Reference $reference): ?int
-    {
-        return preg_match('/^[1-9]\d{0,2}$/D', $reference->part) === 1 && (int) $reference->part <= 512 ? (int) $reference->part - 1 : null;
     }
 }

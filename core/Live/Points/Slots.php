@@ -36,7 +36,7 @@ final class Slots implements PointRoom
 
     public function describe(Reference $reference): ?Point
     {
-        $slot = self::slot($reference);
+        $slot = $reference->slot();
         if ($slot === null || ! isset($this->plan->universes[$reference->id])) {
             return null;
         }
@@ -46,7 +46,7 @@ final class Slots implements PointRoom
 
     public function read(Reference $reference): ?int
     {
-        $slot = self::slot($reference);
+        $slot = $reference->slot();
         $universe = $this->universes->find($reference->id);
 
         return $slot === null || $universe === null ? null : \ord($universe->levels[$slot]);
@@ -54,7 +54,7 @@ final class Slots implements PointRoom
 
     public function set(Reference $reference, int|float|string $value, Act $act, int $now): string
     {
-        $slot = self::slot($reference);
+        $slot = $reference->slot();
         $universe = $this->universes->find($reference->id);
         if ($slot === null || $universe === null) {
             return 'there is no such slot';
@@ -85,11 +85,5 @@ final class Slots implements PointRoom
                 yield $reference;
             }
         }
-    }
-
-    /** @return int|null 0 to 511 */
-    private static function slot(Reference $reference): ?int
-    {
-        return preg_match('/^[1-9]\d{0,2}$/D', $reference->part) === 1 && (int) $reference->part <= 512 ? (int) $reference->part - 1 : null;
     }
 }

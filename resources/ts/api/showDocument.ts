@@ -10,34 +10,6 @@ export type UdpPort = number
  */
 export type Priority = number
 export type Address = string
-export type Trigger =
-  | AMessageByItsAddress
-  | ANoteWithItsVelocity0WhenItEnds
-  | AControllerIn7Or14Bits
-  | AnEndlessEncoderInStepsUpOrDown
-  | AProgramIsChosen
-  | PitchBend0To16383
-  | AnOSCMessage
-  | ShowControlACommandWithItsCue
-  | MachineControlACommand
-  | SystemExclusiveThatBeginsSo
-  | ASlotChangesOrPassesALevel
-  | APointChangesOrComesToAValue
-  | ASourceOfLevelsComesOrGoes
-  | TheEngineHasStarted
-  | TheShowHasBeenEdited
-/**
- * What a point is called: kind:id or kind:id/part.
- */
-export type Point = string
-export type Condition = APointIsAtAValue | TheValueIsExactly | TheValueIsAtLeast | TheValueLiesBetween | TheValueIsOneOf
-export type Step =
-  FromOneRangeToAnother | KeptBetweenTwoValues | ACurveFrom0To1 | NothingPassesNearAValue | ToTheNearestMultiple
-export type Action = SetAPoint | PressAPoint | SendAMessage | DoWhatFitsTheValue | DoSeveralTimes
-export type Message =
-  AnOSCMessage1 | ANote | AController | AProgram | PitchBend | ShowControl | MachineControl | SystemExclusive
-export type Argument = AFloat | AWholeNumber | AText | True | False
-export type Option = WithinARange
 
 /**
  * A whole show: universes, ports and the routes between them.
@@ -335,399 +307,38 @@ export interface Route {
   /**
    * One trigger, or several of which any will do.
    */
-  when?: Trigger | [Trigger, ...Trigger[]]
+  when?: PartOfKind | [PartOfKind, ...PartOfKind[]]
   /**
    * @maxItems 100
    */
-  if?: Condition[]
+  if?: PartOfKind1[]
   /**
    * @maxItems 100
    */
-  steps?: Step[]
+  steps?: PartOfKind2[]
   /**
    * @minItems 1
    * @maxItems 100
    */
-  do?: [Action, ...Action[]]
+  do?: [PartOfKind3, ...PartOfKind3[]]
   from?: MessageEnd | SlotEnd
   to?: MessageEnd | SlotEnd
 }
-export interface AMessageByItsAddress {
-  kind: 'message'
-  port: Id
-  address: string
-  argument?: number
+export interface PartOfKind {
+  kind: string
+  [k: string]: unknown
 }
-export interface ANoteWithItsVelocity0WhenItEnds {
-  kind: 'note'
-  port: Id
-  channel?: number
-  note?: number
+export interface PartOfKind1 {
+  kind: string
+  [k: string]: unknown
 }
-export interface AControllerIn7Or14Bits {
-  kind: 'controller'
-  port: Id
-  channel?: number
-  controller: number
-  bits?: number
+export interface PartOfKind2 {
+  kind: string
+  [k: string]: unknown
 }
-export interface AnEndlessEncoderInStepsUpOrDown {
-  kind: 'relative'
-  port: Id
-  channel?: number
-  controller: number
-  encoding?: 'twos-complement' | 'offset-64' | 'sign-bit'
-}
-export interface AProgramIsChosen {
-  kind: 'program'
-  port: Id
-  channel?: number
-  program?: number
-}
-export interface PitchBend0To16383 {
-  kind: 'bend'
-  port: Id
-  channel?: number
-}
-export interface AnOSCMessage {
-  kind: 'osc'
-  port: Id
-  address: string
-  argument?: number
-  is?: number | string | boolean
-}
-export interface ShowControlACommandWithItsCue {
-  kind: 'msc'
-  port: Id
-  command?:
-    | 'go'
-    | 'stop'
-    | 'resume'
-    | 'timed-go'
-    | 'load'
-    | 'all-off'
-    | 'restore'
-    | 'reset'
-    | 'go-off'
-    | 'go/jam-clock'
-    | 'standby-+'
-    | 'standby--'
-    | 'sequence-+'
-    | 'sequence--'
-    | 'start-clock'
-    | 'stop-clock'
-    | 'zero-clock'
-    | 'set-clock'
-    | 'mtc-chase-on'
-    | 'mtc-chase-off'
-    | 'open-cue-list'
-    | 'close-cue-list'
-    | 'open-cue-path'
-    | 'close-cue-path'
-  device?: number
-  cue?: string
-  list?: string
-}
-export interface MachineControlACommand {
-  kind: 'mmc'
-  port: Id
-  command?:
-    | 'stop'
-    | 'play'
-    | 'deferred-play'
-    | 'fast-forward'
-    | 'rewind'
-    | 'record-strobe'
-    | 'record-exit'
-    | 'record-pause'
-    | 'pause'
-    | 'eject'
-    | 'chase'
-    | 'command-error-reset'
-    | 'reset'
-  device?: number
-}
-export interface SystemExclusiveThatBeginsSo {
-  kind: 'sysex'
-  port: Id
-  begins: string
-}
-export interface ASlotChangesOrPassesALevel {
-  kind: 'slot'
-  point: Point
-  rises?: number
-  falls?: number
-}
-export interface APointChangesOrComesToAValue {
-  kind: 'point'
-  point: Point
-  is?: number | string | boolean
-}
-export interface ASourceOfLevelsComesOrGoes {
-  kind: 'source'
-  universe: Id
-  state?: 'gained' | 'lost'
-}
-export interface TheEngineHasStarted {
-  kind: 'started'
-}
-export interface TheShowHasBeenEdited {
-  kind: 'show'
-}
-export interface APointIsAtAValue {
-  kind: 'point'
-  point: Point
-  is: number | string | boolean
-}
-export interface TheValueIsExactly {
-  kind: 'equal'
-  to: number
-}
-export interface TheValueIsAtLeast {
-  kind: 'least'
-  value: number
-}
-export interface TheValueLiesBetween {
-  kind: 'range'
-  low: number
-  high: number
-}
-export interface TheValueIsOneOf {
-  kind: 'one-of'
-  /**
-   * @maxItems 100
-   */
-  values: number[]
-}
-export interface FromOneRangeToAnother {
-  kind: 'scale'
-  /**
-   * @minItems 2
-   * @maxItems 2
-   */
-  from?: [number, number, ...number[]]
-  /**
-   * @minItems 2
-   * @maxItems 2
-   */
-  to?: [number, number, ...number[]]
-}
-export interface KeptBetweenTwoValues {
-  kind: 'limit'
-  low?: number
-  high?: number
-}
-export interface ACurveFrom0To1 {
-  kind: 'curve'
-  curve?: 'linear' | 'square' | 'root' | 'smooth' | 'switched'
-}
-export interface NothingPassesNearAValue {
-  kind: 'dead-band'
-  centre?: number
-  width?: number
-}
-export interface ToTheNearestMultiple {
-  kind: 'snap'
-  size?: number
-}
-export interface SetAPoint {
-  kind: 'set'
-  point: Point
-  value?: number | string | boolean
-  priority?: number
-}
-export interface PressAPoint {
-  kind: 'press'
-  point: Point
-}
-export interface SendAMessage {
-  kind: 'send'
-  port: Id
-  message: Message
-}
-export interface AnOSCMessage1 {
-  kind: 'osc'
-  address: string
-  /**
-   * @maxItems 100
-   */
-  arguments?: Argument[]
-}
-export interface AFloat {
-  kind: 'float'
-  value?: number
-}
-export interface AWholeNumber {
-  kind: 'int'
-  value?: number
-}
-export interface AText {
-  kind: 'text'
-  text: string
-}
-export interface True {
-  kind: 'true'
-}
-export interface False {
-  kind: 'false'
-}
-export interface ANote {
-  kind: 'note'
-  channel: number
-  note: number
-  velocity?: number
-}
-export interface AController {
-  kind: 'controller'
-  channel: number
-  controller: number
-  bits?: number
-  value?: number
-}
-export interface AProgram {
-  kind: 'program'
-  channel: number
-  program?: number
-}
-export interface PitchBend {
-  kind: 'bend'
-  channel: number
-  bend?: number
-}
-export interface ShowControl {
-  kind: 'msc'
-  device?: number
-  format?:
-    | 'lighting'
-    | 'moving-lights'
-    | 'colour-changers'
-    | 'strobes'
-    | 'lasers'
-    | 'chasers'
-    | 'sound'
-    | 'music'
-    | 'cd-players'
-    | 'eprom-playback'
-    | 'audio-tape-machines'
-    | 'intercoms'
-    | 'amplifiers'
-    | 'audio-effects-devices'
-    | 'equalisers'
-    | 'machinery'
-    | 'rigging'
-    | 'flys'
-    | 'lifts'
-    | 'turntables'
-    | 'trusses'
-    | 'robots'
-    | 'animation'
-    | 'floats'
-    | 'breakaways'
-    | 'barges'
-    | 'video'
-    | 'video-tape-machines'
-    | 'video-cassette-machines'
-    | 'video-disc-players'
-    | 'video-switchers'
-    | 'video-effects'
-    | 'video-character-generators'
-    | 'video-still-stores'
-    | 'video-monitors'
-    | 'projection'
-    | 'film-projectors'
-    | 'slide-projectors'
-    | 'video-projectors'
-    | 'dissolvers'
-    | 'shutter-controls'
-    | 'process-control'
-    | 'hydraulic-oil'
-    | 'h2o'
-    | 'co2'
-    | 'compressed-air'
-    | 'natural-gas'
-    | 'fog'
-    | 'smoke'
-    | 'cracked-haze'
-    | 'pyro'
-    | 'fireworks'
-    | 'explosions'
-    | 'flame'
-    | 'smoke-pots'
-    | 'all-types'
-  command?:
-    | 'go'
-    | 'stop'
-    | 'resume'
-    | 'timed-go'
-    | 'load'
-    | 'all-off'
-    | 'restore'
-    | 'reset'
-    | 'go-off'
-    | 'go/jam-clock'
-    | 'standby-+'
-    | 'standby--'
-    | 'sequence-+'
-    | 'sequence--'
-    | 'start-clock'
-    | 'stop-clock'
-    | 'zero-clock'
-    | 'set-clock'
-    | 'mtc-chase-on'
-    | 'mtc-chase-off'
-    | 'open-cue-list'
-    | 'close-cue-list'
-    | 'open-cue-path'
-    | 'close-cue-path'
-  cue?: string
-  list?: string
-  path?: string
-}
-export interface MachineControl {
-  kind: 'mmc'
-  device?: number
-  command?:
-    | 'stop'
-    | 'play'
-    | 'deferred-play'
-    | 'fast-forward'
-    | 'rewind'
-    | 'record-strobe'
-    | 'record-exit'
-    | 'record-pause'
-    | 'pause'
-    | 'eject'
-    | 'chase'
-    | 'command-error-reset'
-    | 'reset'
-}
-export interface SystemExclusive {
-  kind: 'sysex'
-  data: string
-}
-export interface DoWhatFitsTheValue {
-  kind: 'choose'
-  /**
-   * @maxItems 100
-   */
-  options?: Option[]
-}
-export interface WithinARange {
-  kind: 'within'
-  low: number
-  high: number
-  /**
-   * @maxItems 100
-   */
-  do?: Action[]
-}
-export interface DoSeveralTimes {
-  kind: 'repeat'
-  times: number
-  /**
-   * @maxItems 100
-   */
-  do?: Action[]
+export interface PartOfKind3 {
+  kind: string
+  [k: string]: unknown
 }
 /**
  * An OSC message at a port, and the range of its number.
