@@ -326,7 +326,7 @@ final class Junction
         $this->outputs->restore($stored->part('sequences'));
         $this->routing->restore($stored->parts('feedback'));
         $this->activities->restore($stored->part('lastSenders'), $this->plan);
-        $this->points->values->restore($stored->part('values'));
+        $this->points->restore($stored->part('values'));
         foreach ($this->universes->all() as $universe) {
             $this->outputs->offer($universe, $now);
         }

@@ -15,6 +15,7 @@ use NimbleJunction\Core\Point\Points;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Route\PointChanged;
 use NimbleJunction\Core\Scope\Probes;
+use NimbleJunction\Core\State\Stored;
 use NimbleJunction\Core\Trace\Trace;
 
 /** The rooms of points, and what hangs together with them: a room that is added is named here, and nowhere else. */
@@ -64,6 +65,13 @@ final class LivePoints
         foreach ($this->watching->poll($now) as $change) {
             $this->runner->happened($change);
         }
+    }
+
+    /** What there was before a restart is there again. */
+    public function restore(Stored $values): void
+    {
+        $this->values->restore($values);
+        $this->watching->beginAnew();
     }
 
     public function adopt(Plan $plan): void

@@ -59,6 +59,16 @@ final class Watching
         $this->dueAt = $this->polled === [] ? \PHP_INT_MAX : 0;
     }
 
+    /** What there was before a restart has been put back: nothing of it is a change. */
+    public function beginAnew(): void
+    {
+        foreach ($this->bySlot as $slots) {
+            foreach (array_merge(...array_values($slots)) as $reference) {
+                $this->was[$reference->text()] = $this->points->read($reference);
+            }
+        }
+    }
+
     /** @return list<PointChanged> points that have other values because time has passed */
     public function poll(int $now): array
     {

@@ -45,6 +45,9 @@ final class RouteReader
         $triggers = $fields->isList('when')
             ? $kinds->readList($fields, 'when', 'trigger')
             : array_values(array_filter([$kinds->readOne($fields, 'when', 'trigger')]));
+        if ($fields->isEmpty('when')) {
+            $fields->fault('when', 'there is none', 'Give at least one trigger.');
+        }
         $actions = $kinds->readList($fields, 'do', 'action');
         if ($fields->has('do') === false || ($actions === [] && $fields->isEmpty('do'))) {
             $fields->fault('do', 'there is none', 'Give at least one action.');

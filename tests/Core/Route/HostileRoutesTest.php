@@ -10,6 +10,7 @@ use NimbleJunction\Core\Route\Kinds;
 use NimbleJunction\Core\Show\ShowReader;
 use NimbleJunction\Core\Show\ShowRefused;
 use NimbleJunction\Tests\Support\Rig;
+use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\TestCase;
 
 /** Whatever a document, a page or a sender says: it is refused in words, or it works; nothing is thrown. */
@@ -20,6 +21,8 @@ final class HostileRoutesTest extends TestCase
     public function testRoutesOfRandomFieldsAreRefusedOrRun(): void
     {
         mt_srand(13);
+        $validator = new Validator();
+        $schema = (string) file_get_contents(__DIR__.'/../../../schema/show.schema.json');
         $taken = $refused = 0;
         for ($i = 0; $i < 1500; ++$i) {
             $route = ['id' => 'r', 'name' => 'R', 'when' => mt_rand(0, 3) === 0 ? $this->whatever() : $this->part('trigger', 0), 'if' => $this->parts('condition'), 'steps' => $this->parts('step'), 'do' => $this->parts('action')];
@@ -27,6 +30,7 @@ final class HostileRoutesTest extends TestCase
             try {
                 ShowReader::fromArray($document);
                 ++$taken;
+                self::assertTrue($validator->validate(json_decode((string) json_encode(self::withoutNothing($document))), $schema)->isValid(), 'the published schema agrees: '.json_encode($route));
             } catch (ShowRefused $exception) {
                 ++$refused;
                 self::assertMatchesRegularExpression('#^/routes/0/#', $exception->getMessage());
@@ -61,6 +65,20 @@ final class HostileRoutesTest extends TestCase
         self::assertGreaterThan(100, $said);
         self::assertSame([null, null, null], array_map(Reference::parse(...), ['', 'slot', 'SLOT:palm/1']));
         self::assertIsString(json_encode($rig->junction->state($rig->nanos()), JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE));
+    }
+
+    /**
+     * The reader takes a null for a field that is left out; a schema does not.
+     *
+     * @param array<mixed> $document
+     *
+     * @return array<mixed>
+     */
+    private static function withoutNothing(array $document): array
+    {
+        $left = array_filter($document, static fn(mixed $one): bool => $one !== null);
+
+        return array_map(static fn(mixed $one): mixed => \is_array($one) ? self::withoutNothing($one) : $one, $left);
     }
 
     /** @return list<mixed> */

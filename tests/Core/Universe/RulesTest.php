@@ -182,4 +182,33 @@ final class RulesTest extends TestCase
         }
         self::assertSame(0, $rig->level(13), 'all of them end by themselves');
     }
+
+    /** Every stage of the one order that did something is said, from the bottom up. */
+    public function testWhoHasASlotAndWhyIsSaidStageByStage(): void
+    {
+        $rig = Rig::with(['swaps' => [['first' => 1, 'with' => 11]], 'shapes' => [['first' => 1, 'inverted' => true]]]);
+        $universe = $rig->junction->universes()['palm'];
+        self::assertSame('As it comes in it changes places with slot 11. No source has been heard yet. On the way out: inverted (0 becomes 255).', $universe->explain(0));
+        $rig->artNet([11 => 55]);
+        $rig->sacn([11 => 20]);
+        self::assertSame('As it comes in it changes places with slot 11. House desk: highest of 2 (HTP), the next one sends 20. On the way out: inverted (55 becomes 200).', $universe->explain(0));
+        $universe->layers()->set('look', 'Doors', [0 => 5], 150);
+        $universe->settle($rig->nanos());
+        self::assertStringContainsString('Doors: priority 150 is above 100. On the way out: inverted (5 becomes 250).', $universe->explain(0));
+        $rig->junction->hold('palm', [new Hold(0, 7, 'Ada', \PHP_INT_MAX)], $rig->nanos());
+        self::assertStringEndsWith('(5 becomes 250). Held by hand at 7 by Ada: a hold is above all that.', $universe->explain(0));
+        $rig->junction->release('palm', 0, null, 'Ada', $rig->nanos());
+        $universe->layers()->end('look');
+        $universe->settle($rig->nanos());
+        $rig->pass(12);
+        self::assertStringContainsString('No source is left: the last levels stay.', $universe->explain(0));
+    }
+
+    public function testTheOneThatCameFirstHasALevelThatTwoSend(): void
+    {
+        $rig = new Rig();
+        $rig->artNet([1 => 9]);
+        $rig->sacn([1 => 9]);
+        self::assertSame('House desk: highest, level with another source that came later (HTP).', $rig->junction->universes()['palm']->explain(0));
+    }
 }
