@@ -14,6 +14,8 @@ final class FrameTest extends BrowserTestCase
     public function testKeysGoToPagesAndThePaletteFindsAnything(): void
     {
         $this->go('Overview');
+        // The name of the show comes with the show: until then there is nothing to click at.
+        $this->sees('main h1', 'Fernhall Glasshouse');
         self::$chrome->find('main h1')->click();
         foreach (['2' => 'Ports', '3' => 'Patch', '5' => 'Scope', '6' => 'Routes', '8' => 'Packets', '9' => 'Show', '1' => 'Fernhall Glasshouse'] as $key => $title) {
             $this->key((string) $key);
