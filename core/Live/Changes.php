@@ -13,9 +13,9 @@ use NimbleJunction\Core\Universe\Universe;
 
 /**
  * What other levels of universes bring with them. One call of the junction is one
- * turn: changes are gathered while it lasts, and committed once at its end. First
- * copies follow, universe by universe, then every output is offered the levels that
- * came of it all: no frame carries half an event.
+ * turn: what is ours is merged once a universe, copies follow in their order, and at
+ * its end every output is offered the levels that came of it all: no frame carries
+ * half an event.
  */
 final class Changes
 {

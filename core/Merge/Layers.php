@@ -171,17 +171,6 @@ final class Layers
         return $this->layers[$layer->key] ??= $layer;
     }
 
-    /** @return array<string, Contribution> by owner */
-    public function contributions(): array
-    {
-        $all = [];
-        foreach ($this->layers as $layer) {
-            $all += $layer->all();
-        }
-
-        return $all;
-    }
-
     private function noteMask(Layer $layer, string $before): void
     {
         if ($layer->mask !== $before) {

@@ -10,8 +10,12 @@ final class Points implements Readings
     /** @var array<string, PointRoom> by kind */
     private array $rooms = [];
 
+    /** @var list<PointRoom> each once, however many kinds it has */
+    private array $all = [];
+
     public function add(PointRoom $room): void
     {
+        $this->all[] = $room;
         foreach ($room->kinds() as $kind) {
             $this->rooms[$kind] = $room;
         }
@@ -42,7 +46,7 @@ final class Points implements Readings
     {
         $words = array_filter(explode(' ', mb_strtolower($text)), static fn(string $word): bool => $word !== '');
         $found = [];
-        foreach (array_unique($this->rooms, \SORT_REGULAR) as $room) {
+        foreach ($this->all as $room) {
             foreach ($room->all() as $reference) {
                 $point = $room->describe($reference);
                 $line = $point === null ? '' : mb_strtolower("{$point->name} {$reference->text()}");
