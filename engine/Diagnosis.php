@@ -116,7 +116,7 @@ final class Diagnosis
     private function askOtherEnds(): void
     {
         $send = $this->port->send;
-        if ($send === null || $this->port->link->kind !== LinkKind::Udp || $send->multicast) {
+        if ($send === null || $this->port->link->kind !== LinkKind::Udp || $send->group(1) !== null) {
             return;
         }
         foreach ($send->to as $to) {

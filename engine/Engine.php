@@ -68,7 +68,7 @@ final class Engine
     public function __construct(Identity $identity, private readonly ?StateFile $state = null, string $cables = '', Descriptors $descriptors = new Descriptors())
     {
         $this->junction = new Junction();
-        $this->show = new Show('', [], [], []);
+        $this->show = new Show('');
         $this->compiler = new Compiler($identity);
         $this->portFaults = new PortFaults($this->junction);
         $this->startedAt = self::now();

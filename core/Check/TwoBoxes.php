@@ -7,8 +7,8 @@ namespace NimbleJunction\Core\Check;
 use NimbleJunction\Core\Plan\AllowList;
 use NimbleJunction\Core\Show\LinkKind;
 use NimbleJunction\Core\Show\PortEntry;
-use NimbleJunction\Core\Show\ReceiveSide;
-use NimbleJunction\Core\Show\SendSide;
+use NimbleJunction\Core\Show\Side\ReceiveSide;
+use NimbleJunction\Core\Show\Side\SendSide;
 use NimbleJunction\Core\Show\UniverseLink;
 use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Wire\ArtNet\PortAddress;
@@ -194,7 +194,7 @@ final class TwoBoxes
     private function sending(SendSide $send, string $other, int $now): void
     {
         $activity = $this->seen->activity;
-        if ($other !== '' && $this->port->link->kind === LinkKind::Udp && ! $send->multicast && ! $send->replies && ! \in_array($other, $send->to, true)) {
+        if ($other !== '' && $this->port->link->kind === LinkKind::Udp && $send->group(1) === null && ! $send->repliesToo() && ! \in_array($other, $send->to, true)) {
             $this->wrong('Do we send to it?', 'We send to '.implode(', ', $send->to).", not to {$other}.", 'Send to it as well.', ['label' => "Send to {$other} too", 'changes' => ['send/to' => [...$send->to, $other]]]);
 
             return;

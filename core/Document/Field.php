@@ -4,194 +4,289 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Document;
 
-use NimbleJunction\Core\Point\Reference;
+use NimbleJunction\Core\Document\Field\Addresses;
+use NimbleJunction\Core\Document\Field\Choice;
+use NimbleJunction\Core\Document\Field\Flag;
+use NimbleJunction\Core\Document\Field\Id;
+use NimbleJunction\Core\Document\Field\Networks;
+use NimbleJunction\Core\Document\Field\Number;
+use NimbleJunction\Core\Document\Field\NumberList;
+use NimbleJunction\Core\Document\Field\Numbers;
+use NimbleJunction\Core\Document\Field\OurAddress;
+use NimbleJunction\Core\Document\Field\PartOfKind;
+use NimbleJunction\Core\Document\Field\Parts;
+use NimbleJunction\Core\Document\Field\PartsOfKind;
+use NimbleJunction\Core\Document\Field\Pattern;
+use NimbleJunction\Core\Document\Field\Point;
+use NimbleJunction\Core\Document\Field\Side;
+use NimbleJunction\Core\Document\Field\SinglePart;
+use NimbleJunction\Core\Document\Field\Text;
+use NimbleJunction\Core\Document\Field\Value;
+use NimbleJunction\Core\Document\Field\Whole;
+use NimbleJunction\Core\Document\Field\Word;
 
 /**
- * One field of a part of the show document, said once: its reader with its errors,
- * its JSON Schema and what a form shows of it follow from this.
+ * One field of a part of the show document, said once: its reader with its errors, its JSON Schema and what a form
+ * shows of it follow from this. A new type of field is a class in Field/, with a name here.
  */
-final readonly class Field
+abstract class Field
 {
-    /**
-     * @param string $type whole, number, numbers, text, word, flag, port, universe, point, parts (objects with a kind of their own)
-     * @param mixed $default what it is where it is left out; null for nothing
-     * @param list<string> $words of a word
-     * @param string $of what the parts of a list are, by the name of their kinds
-     */
-    private function __construct(
-        public string $name,
-        public string $type,
-        public string $label,
-        public mixed $default,
-        public bool $isNeeded,
-        public float $low = 0.0,
-        public float $high = 0.0,
-        public array $words = [],
-        public string $of = '',
-    ) {
+    private string $onlyAt = '';
+
+    /** @var list<string> */
+    private array $onlyWords = [];
+
+    private string $help = '';
+
+    /** @param mixed $default what it is where it is left out; null for nothing */
+    public function __construct(public readonly string $name, public readonly string $label, public readonly mixed $default, public readonly bool $isNeeded)
+    {
     }
 
-    public static function whole(string $name, string $label, int $low, int $high, ?int $default = null, bool $isNeeded = true): self
+    /** @return string what a form shows it as */
+    abstract public function type(): string;
+
+    /** The value that stands in the document; what is wrong with it is noted, and something sound stands in for it. */
+    abstract protected function value(Fields $fields, Reading $reading): mixed;
+
+    /** @return array<string, mixed> JSON Schema of the value */
+    abstract protected function shape(): array;
+
+    public static function whole(string $name, string $label, int $low, int $high, ?int $default = null, bool $isNeeded = true): Whole
     {
-        return new self($name, 'whole', $label, $default, $isNeeded && $default === null, $low, $high);
+        return new Whole($name, $label, $low, $high, $default, $isNeeded);
     }
 
-    public static function number(string $name, string $label, float $low, float $high, ?float $default = null, bool $isNeeded = true): self
+    public static function number(string $name, string $label, float $low, float $high, ?float $default = null, bool $isNeeded = true): Number
     {
-        return new self($name, 'number', $label, $default, $isNeeded && $default === null, $low, $high);
+        return new Number($name, $label, $low, $high, $default, $isNeeded);
     }
 
     /** @param list<float> $default as many numbers as are needed */
-    public static function numbers(string $name, string $label, float $low, float $high, array $default): self
+    public static function numbers(string $name, string $label, float $low, float $high, array $default): Numbers
     {
-        return new self($name, 'numbers', $label, $default, false, $low, $high);
+        return new Numbers($name, $label, $low, $high, $default);
     }
 
-    public static function text(string $name, string $label, ?string $default = null): self
+    public static function text(string $name, string $label, ?string $default = null, int $longest = 1000): Text
     {
-        return new self($name, 'text', $label, $default, $default === null, 1, 1000);
+        return new Text($name, $label, $default, $longest);
     }
 
     /** @param list<string> $words */
-    public static function word(string $name, string $label, array $words, ?string $default = null): self
+    public static function word(string $name, string $label, array $words, ?string $default = null): Word
     {
-        return new self($name, 'word', $label, $default, $default === null, words: $words);
+        return new Word($name, $label, $words, $default);
+    }
+
+    /**
+     * A word that the code has an enum for.
+     *
+     * @param class-string<\BackedEnum> $enum
+     */
+    public static function choice(string $name, string $label, string $enum, ?\BackedEnum $default = null): Choice
+    {
+        return new Choice($name, $label, $enum, $default);
+    }
+
+    /** Nothing, or a text. */
+    public static function textOrNone(string $name, string $label, int $longest): Text
+    {
+        return new Text($name, $label, '', $longest);
     }
 
     /** A number, a text, or true and false. */
-    public static function value(string $name, string $label, bool $isNeeded = true): self
+    public static function anything(string $name, string $label, bool $isNeeded = true): Value
     {
-        return new self($name, 'value', $label, null, $isNeeded);
+        return new Value($name, $label, $isNeeded);
     }
 
     /** Any number of numbers. */
-    public static function list(string $name, string $label): self
+    public static function list(string $name, string $label): NumberList
     {
-        return new self($name, 'list', $label, null, true, -1e9, 1e9);
+        return new NumberList($name, $label, Kinds::MOST, -1e9, 1e9, true);
     }
 
-    public static function flag(string $name, string $label, bool $default): self
+    public static function flag(string $name, string $label, bool $default): Flag
     {
-        return new self($name, 'flag', $label, $default, false);
+        return new Flag($name, $label, $default);
     }
 
-    public static function port(string $name = 'port', string $label = 'Port'): self
+    /** Its own id. */
+    public static function id(): Id
     {
-        return new self($name, 'port', $label, null, true);
+        return new Id('id', 'Id', 'id', true);
     }
 
-    public static function universe(string $name = 'universe', string $label = 'Universe'): self
+    /** Its own name. */
+    public static function name(int $longest = 120): Text
     {
-        return new self($name, 'universe', $label, null, true);
+        return new Text('name', 'Name', null, $longest);
     }
 
-    public static function point(string $name = 'point', string $label = 'Point'): self
+    public static function port(string $name = 'port', string $label = 'Port'): Id
     {
-        return new self($name, 'point', $label, null, true);
+        return new Id($name, $label, 'port', true);
+    }
+
+    public static function portOrNone(string $name, string $label): Id
+    {
+        return new Id($name, $label, 'port', false);
+    }
+
+    public static function universe(string $name = 'universe', string $label = 'Universe'): Id
+    {
+        return new Id($name, $label, 'universe', true);
+    }
+
+    public static function point(string $name = 'point', string $label = 'Point'): Point
+    {
+        return new Point($name, $label);
+    }
+
+    /** @param string $rule what a text has to be like, in words */
+    public static function pattern(string $name, string $label, string $pattern, string $rule, bool $isNeeded = true): Pattern
+    {
+        return new Pattern($name, $label, $pattern, $rule, $isNeeded);
+    }
+
+    public static function ourAddress(string $name, string $label): OurAddress
+    {
+        return new OurAddress($name, $label);
+    }
+
+    public static function addresses(string $name, string $label, int $most): Addresses
+    {
+        return new Addresses($name, $label, $most);
+    }
+
+    public static function networks(string $name, string $label, int $most): Networks
+    {
+        return new Networks($name, $label, $most);
     }
 
     /** @param string $of the name of their kinds */
-    public static function parts(string $name, string $label, string $of): self
+    public static function parts(string $name, string $label, string $of): PartsOfKind
     {
-        return new self($name, 'parts', $label, [], false, of: $of);
+        return new PartsOfKind($name, $label, $of);
     }
 
     /** One object with a kind of its own. @param string $of the name of its kinds */
-    public static function part(string $name, string $label, string $of): self
+    public static function part(string $name, string $label, string $of): PartOfKind
     {
-        return new self($name, 'part', $label, null, true, of: $of);
+        return new PartOfKind($name, $label, $of);
+    }
+
+    /**
+     * One object.
+     *
+     * @param class-string<Part> $class
+     */
+    public static function object(string $name, string $label, string $class, bool $isNeeded = true): SinglePart
+    {
+        return new SinglePart($name, $label, $class, $isNeeded);
+    }
+
+    /**
+     * A list of objects that are all alike.
+     *
+     * @param class-string<Part> $class
+     */
+    public static function objects(string $name, string $label, string $class, int $most, int $least = 0): Parts
+    {
+        return new Parts($name, $label, $class, $most, $least);
+    }
+
+    /**
+     * One object that is of another class for each word of another field.
+     *
+     * @param string $at the field that says the word
+     * @param array<string, class-string<Part>> $classes by word; a word that is not there has no such object
+     */
+    public static function side(string $name, string $label, string $at, array $classes): Side
+    {
+        return new Side($name, $label, $at, $classes);
+    }
+
+    /**
+     * It is there only where a field of this part, or of one around it, says one of these words.
+     *
+     * @param string $at a name, or a path like "link/kind"
+     */
+    final public function only(string $at, string ...$words): static
+    {
+        $this->onlyAt = $at;
+        $this->onlyWords = array_values($words);
+
+        return $this;
+    }
+
+    /** What it is for, for whoever reads the schema or rests on the field. */
+    final public function meaning(string $help): static
+    {
+        $this->help = $help;
+
+        return $this;
+    }
+
+    final public function applies(Reading $reading): bool
+    {
+        return $this->onlyAt === '' || \in_array($reading->word($this->onlyAt), $this->onlyWords, true);
+    }
+
+    /** Whether it has to be there whatever else the part says. */
+    final public function isAlwaysNeeded(): bool
+    {
+        return $this->isNeeded && $this->onlyAt === '';
     }
 
     /** The value in a document, or the default; what is wrong is noted as a fault. */
-    public function read(Fields $fields, Kinds $kinds): mixed
+    public function read(Fields $fields, Reading $reading): mixed
     {
-        if (! $this->isNeeded && ! $fields->has($this->name)) {
-            return $this->default;
-        }
+        return $fields->has($this->name) || $this->isNeeded ? $this->value($fields, $reading) : $this->usual($reading);
+    }
 
-        return match ($this->type) {
-            'whole' => $fields->whole($this->name, (int) $this->low, (int) $this->high),
-            'number' => $this->readNumber($fields),
-            'numbers' => $this->readNumbers($fields),
-            'text' => $fields->string($this->name, (int) $this->high),
-            'value' => $fields->value($this->name),
-            'list' => $this->readList($fields),
-            'word' => $fields->word($this->name, $this->words),
-            'flag' => $fields->flag($this->name, false),
-            'port', 'universe' => $fields->id($this->name),
-            'point' => Reference::parse($fields->matching($this->name, Reference::PATTERN, Reference::RULE)),
-            'parts' => $kinds->readList($fields, $this->name, $this->of),
-            default => $kinds->readOne($fields, $this->name, $this->of),
-        };
+    /** What it is where it is left out. */
+    public function usual(Reading $reading): mixed
+    {
+        return $this->default;
     }
 
     /** @return array<string, mixed> of JSON Schema */
-    public function schema(): array
+    final public function schema(): array
     {
-        $is = match ($this->type) {
-            'whole' => ['type' => 'integer', 'minimum' => (int) $this->low, 'maximum' => (int) $this->high],
-            'number' => ['type' => 'number', 'minimum' => $this->low, 'maximum' => $this->high],
-            'numbers' => ['type' => 'array', 'minItems' => \count((array) $this->default), 'maxItems' => \count((array) $this->default), 'items' => ['type' => 'number', 'minimum' => $this->low, 'maximum' => $this->high]],
-            'text' => ['type' => 'string', 'minLength' => 1, 'maxLength' => (int) $this->high],
-            'value' => ['type' => ['number', 'string', 'boolean']],
-            'list' => ['type' => 'array', 'maxItems' => Kinds::MOST, 'items' => ['type' => 'number']],
-            'word' => ['enum' => $this->words],
-            'flag' => ['type' => 'boolean'],
-            'port', 'universe' => ['$ref' => '#/$defs/id'],
-            'point' => ['$ref' => '#/$defs/point'],
-            'parts' => ['type' => 'array', 'maxItems' => Kinds::MOST, 'items' => ['$ref' => "#/\$defs/{$this->of}"]],
-            default => ['$ref' => "#/\$defs/{$this->of}"],
-        };
+        $shape = $this->shape();
+        $default = $this->default instanceof \BackedEnum ? $this->default->value : $this->default;
+        $about = $this->help === '' ? [] : ['description' => $this->help];
 
-        return $this->default === null || isset($is['$ref']) ? $is : [...$is, 'default' => $this->default];
+        return $default === null || $default === '' || $default === [] || isset($shape['$ref']) ? [...$about, ...$shape] : [...$about, ...$shape, 'default' => $default];
+    }
+
+    /** @return array<string, list<class-string<Part>>> what it holds, by the name of its definition in the schema */
+    public function holds(): array
+    {
+        return [];
     }
 
     /** @return array<string, mixed> what a form needs */
-    public function described(): array
+    final public function described(): array
     {
         return [
             'name' => $this->name,
-            'type' => $this->type,
+            'type' => $this->type(),
             'label' => $this->label,
-            'default' => $this->default,
+            'default' => $this->default instanceof \BackedEnum ? $this->default->value : $this->default,
             'isNeeded' => $this->isNeeded,
-            'low' => $this->low,
-            'high' => $this->high,
-            'words' => $this->words,
-            'of' => $this->of,
+            'onlyAt' => $this->onlyAt,
+            'onlyWords' => $this->onlyWords,
+            'help' => $this->help,
+            ...$this->details(),
         ];
     }
 
-    private function readNumber(Fields $fields): float
+    /** @return array<string, mixed> what a form needs besides */
+    protected function details(): array
     {
-        if (! $fields->has($this->name)) {
-            $fields->fault($this->name, 'it is missing', "Use a number from {$this->low} to {$this->high}.");
-        }
-
-        return $fields->within($this->name, $this->low, $this->high, 0.0);
-    }
-
-    /** @return list<float> */
-    private function readList(Fields $fields): array
-    {
-        if (! $fields->has($this->name)) {
-            $fields->fault($this->name, 'it is missing', 'Use a list of numbers.');
-        }
-
-        return $fields->numbers($this->name, Kinds::MOST, $this->low, $this->high);
-    }
-
-    /** @return list<float> */
-    private function readNumbers(Fields $fields): array
-    {
-        $count = \count((array) $this->default);
-        $numbers = $fields->numbers($this->name, $count, $this->low, $this->high);
-        if (\count($numbers) !== $count) {
-            $fields->fault($this->name, \count($numbers).' numbers are there', "Give {$count} numbers.");
-
-            return \is_array($this->default) ? array_values(array_filter($this->default, is_float(...))) : [];
-        }
-
-        return $numbers;
+        return [];
     }
 }

@@ -52,7 +52,7 @@ final class RouteSlots
                 $sets[] = $action->point;
             }
             foreach ($action instanceof Kind ? $action::fields() : [] as $field) {
-                $inner = $field->type === 'parts' ? ((array) $action)[$field->name] ?? [] : [];
+                $inner = $field->type() === 'parts' ? ((array) $action)[$field->name] ?? [] : [];
                 array_push($sets, ...self::sets(\is_array($inner) ? $inner : []));
             }
         }

@@ -7,7 +7,7 @@ namespace NimbleJunction\Core\Merge;
 /** Runs of slots that change places as they come in: from there on everything is spoken of in the slots of the output. */
 final readonly class Swaps
 {
-    /** @param list<array{first: int, with: int, count: int}> $swaps from slot 1 */
+    /** @param list<Swap> $swaps */
     public function __construct(private array $swaps)
     {
     }
@@ -16,11 +16,11 @@ final readonly class Swaps
     public function exchange(string $bytes): string
     {
         foreach ($this->swaps as $swap) {
-            $reach = max($swap['first'], $swap['with']) + $swap['count'] - 1;
+            $reach = max($swap->first, $swap->with) + $swap->count - 1;
             $bytes = str_pad($bytes, $reach, "\0");
-            $one = substr($bytes, $swap['first'] - 1, $swap['count']);
-            $other = substr($bytes, $swap['with'] - 1, $swap['count']);
-            $bytes = substr_replace(substr_replace($bytes, $other, $swap['first'] - 1, $swap['count']), $one, $swap['with'] - 1, $swap['count']);
+            $one = substr($bytes, $swap->first - 1, $swap->count);
+            $other = substr($bytes, $swap->with - 1, $swap->count);
+            $bytes = substr_replace(substr_replace($bytes, $other, $swap->first - 1, $swap->count), $one, $swap->with - 1, $swap->count);
         }
 
         return $bytes;
@@ -41,11 +41,11 @@ final readonly class Swaps
     {
         $from = $slot;
         foreach (array_reverse($this->swaps) as $swap) {
-            $first = $swap['first'] - 1;
-            $with = $swap['with'] - 1;
-            if ($from >= $first && $from < $first + $swap['count']) {
+            $first = $swap->first - 1;
+            $with = $swap->with - 1;
+            if ($from >= $first && $from < $first + $swap->count) {
                 $from += $with - $first;
-            } elseif ($from >= $with && $from < $with + $swap['count']) {
+            } elseif ($from >= $with && $from < $with + $swap->count) {
                 $from += $first - $with;
             }
         }

@@ -7,6 +7,8 @@ namespace NimbleJunction\Core\Plan;
 use NimbleJunction\Core\Codec\MessageWriter;
 use NimbleJunction\Core\Message\Osc;
 use NimbleJunction\Core\Show\PortEntry;
+use NimbleJunction\Core\Show\Side\OscSend;
+use NimbleJunction\Core\Show\Side\SacnSend;
 use NimbleJunction\Core\Show\Show;
 use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Wire\ArtNet\Packet as ArtNet;
@@ -41,7 +43,7 @@ final readonly class Announcing
 
     private function poll(PortEntry $port): ?Announcement
     {
-        if (! $port->receives() || $port->receive === null || $port->receive->poll === []) {
+        if (! $port->receives() || $port->receive === null || $port->receive->polled() === []) {
             return null;
         }
         $via = Entrances::key($port);
@@ -51,13 +53,13 @@ final readonly class Announcing
             $port->id,
             self::POLL_NANOS,
             [(new Poll(Poll::REPLY_ON_CHANGE))->encode()],
-            array_map(static fn(string $to): Target => new Target($via, $to, ArtNet::UDP_PORT), $port->receive->poll),
+            array_map(static fn(string $to): Target => new Target($via, $to, ArtNet::UDP_PORT), $port->receive->polled()),
         );
     }
 
     private function heartbeat(PortEntry $port, ?MessageOutlet $outlet): ?Announcement
     {
-        if ($outlet === null || $port->send === null || $port->send->heartbeat === '') {
+        if ($outlet === null || ! $port->send instanceof OscSend || $port->send->heartbeat === '') {
             return null;
         }
         $writer = $outlet->writer;
@@ -86,19 +88,19 @@ final readonly class Announcing
     {
         $byTarget = [];
         foreach ($this->show->ports as $port) {
-            if ($port->protocol !== Protocol::Sacn || $port->send === null || ! $port->sends() || ! $port->send->announce) {
+            if (! $port->send instanceof SacnSend || ! $port->sends() || ! $port->send->announce) {
                 continue;
             }
             foreach ($this->exits->targets($port, $port->send, Discovery::UNIVERSE) as $target) {
                 $key = "{$target->via} {$target->spelled()}";
-                $byTarget[$key] ??= ['port' => $port, 'target' => $target, 'numbers' => []];
+                $byTarget[$key] ??= ['portId' => $port->id, 'name' => $port->send->sourceName, 'target' => $target, 'numbers' => []];
                 array_push($byTarget[$key]['numbers'], ...array_column($port->send->ranked()[0], 'number'));
             }
         }
         $announcements = [];
         foreach ($byTarget as $key => $one) {
-            $pages = Discovery::pages($this->identity->cid, $one['port']->send->sourceName ?? '', $one['numbers']);
-            $announcements[] = new Announcement("discovery {$key}", $one['port']->id, Discovery::INTERVAL_NANOS, array_map(static fn(Discovery $page): string => $page->encode(), $pages), [$one['target']]);
+            $pages = Discovery::pages($this->identity->cid, $one['name'], $one['numbers']);
+            $announcements[] = new Announcement("discovery {$key}", $one['portId'], Discovery::INTERVAL_NANOS, array_map(static fn(Discovery $page): string => $page->encode(), $pages), [$one['target']]);
         }
 
         return $announcements;

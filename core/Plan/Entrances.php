@@ -13,7 +13,8 @@ use NimbleJunction\Core\Codec\Receiver;
 use NimbleJunction\Core\Codec\SacnReceiver;
 use NimbleJunction\Core\Show\LinkKind;
 use NimbleJunction\Core\Show\PortEntry;
-use NimbleJunction\Core\Show\ReceiveSide;
+use NimbleJunction\Core\Show\Side\ControllerReceive;
+use NimbleJunction\Core\Show\Side\ReceiveSide;
 use NimbleJunction\Core\Show\Show;
 use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Wire\Sacn\Discovery;
@@ -77,9 +78,8 @@ final readonly class Entrances
             $portIds[] = $port->id;
             foreach ($receive->feeds as $link) {
                 $mappings[$link->number][] = $this->mapping($port, $receive, $link->universe);
-                $groups[] = $receive->multicast ? SacnUniverse::multicastGroup($link->number) : null;
             }
-            $groups[] = $receive->multicast ? SacnUniverse::multicastGroup(Discovery::UNIVERSE) : null;
+            array_push($groups, ...$receive->groups());
         }
         $receive = $first->receive;
 
@@ -91,7 +91,7 @@ final readonly class Entrances
             $this->receiver($first),
             $portIds,
             $mappings,
-            array_values(array_unique(array_filter($groups))),
+            array_values(array_unique($groups)),
             $allowed,
             $first->link->device,
             $first->link->framing,
@@ -102,7 +102,7 @@ final readonly class Entrances
 
     private function mapping(PortEntry $port, ReceiveSide $receive, string $universe): Mapping
     {
-        return new Mapping($port->id, $universe, $port->protocol === Protocol::Sacn ? null : $receive->priority, $receive->lastResort, $receive->priorities);
+        return new Mapping($port->id, $universe, $receive->priority(), $receive->isLastResort(), $receive->prioritiesOfSenders());
     }
 
     private function receiver(PortEntry $port): Receiver
@@ -113,7 +113,9 @@ final readonly class Entrances
             Protocol::Osc => new OscCodec(),
             Protocol::DmxLine => new DmxLineReceiver(),
             Protocol::Midi => new MidiCodec(),
-            Protocol::Controller => new ControllerReceiver($port->receive->deadZone ?? 0.0, $port->receive->centres ?? []),
+            Protocol::Controller => $port->receive instanceof ControllerReceive
+                ? new ControllerReceiver($port->receive->deadZone, $port->receive->centres)
+                : new ControllerReceiver(0.0, []),
         };
     }
 

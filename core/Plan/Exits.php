@@ -12,7 +12,9 @@ use NimbleJunction\Core\Codec\OscCodec;
 use NimbleJunction\Core\Codec\SacnSender;
 use NimbleJunction\Core\Show\LinkKind;
 use NimbleJunction\Core\Show\PortEntry;
-use NimbleJunction\Core\Show\SendSide;
+use NimbleJunction\Core\Show\Side\ArtNetSend;
+use NimbleJunction\Core\Show\Side\SacnSend;
+use NimbleJunction\Core\Show\Side\SendSide;
 use NimbleJunction\Core\Show\Show;
 use NimbleJunction\Core\Show\Span;
 use NimbleJunction\Core\Show\UniverseLink;
@@ -62,7 +64,7 @@ final readonly class Exits
             $outlets[$port->id] = new MessageOutlet(
                 $port->protocol === Protocol::Midi ? new MidiCodec() : new OscCodec(),
                 $this->targets($port, $send),
-                $send->replies && $port->link->kind === LinkKind::Udp ? new Target($this->via($port, $send), '', $send->port) : null,
+                $send->repliesToo() && $port->link->kind === LinkKind::Udp ? new Target($this->via($port, $send), '', $send->port) : null,
             );
         }
 
@@ -81,8 +83,9 @@ final readonly class Exits
             // What goes to whom is the link's own affair: a device has one other end, a session or a TCP listener those that are connected.
             return [new Target($via, $port->link->device !== '' ? $port->link->device : $this->endpoints[$via]->spelled(), 0)];
         }
-        if ($send->multicast && $number !== null) {
-            return [new Target($via, SacnUniverse::multicastGroup($number), $send->port)];
+        $group = $number === null ? null : $send->group($number);
+        if ($group !== null) {
+            return [new Target($via, $group, $send->port)];
         }
 
         return array_map(static fn(string $to): Target => new Target($via, $to, $send->port), $send->to);
@@ -96,9 +99,10 @@ final readonly class Exits
             Protocol::Sacn => "sACN universe {$link->number}",
             default => 'the line',
         };
+        $syncUniverse = $send instanceof SacnSend ? $send->syncUniverse : 0;
         $sync = match (true) {
-            $send->sync => (new Sync())->encode(),
-            $send->syncUniverse > 0 => (new Synchronization($this->identity->cid, $send->syncUniverse))->encode(),
+            $send instanceof ArtNetSend && $send->sync => (new Sync())->encode(),
+            $syncUniverse > 0 => (new Synchronization($this->identity->cid, $syncUniverse))->encode(),
             default => '',
         };
 
@@ -107,26 +111,26 @@ final readonly class Exits
             $port->id,
             $link->universe,
             "{$number} to ".implode(', ', array_map(static fn(Target $target): string => $target->spelled(), $targets)),
-            $this->sender($port->protocol, $send, $link),
+            $this->sender($send, $link),
             $targets,
             Cadence::of($port->protocol, $send->perSecond),
             $sync,
-            $sync === '' ? [] : $this->targets($port, $send, $send->syncUniverse),
-            $send->syncUniverse > 0 ? self::SYNC_COUNTER_AT : null,
+            $sync === '' ? [] : $this->targets($port, $send, $syncUniverse),
+            $syncUniverse > 0 ? self::SYNC_COUNTER_AT : null,
         );
     }
 
-    private function sender(Protocol $protocol, SendSide $send, UniverseLink $link): FrameSender
+    private function sender(SendSide $send, UniverseLink $link): FrameSender
     {
-        return match ($protocol) {
-            Protocol::ArtNet => new ArtNetSender($link->number),
-            Protocol::Sacn => new SacnSender(
+        return match (true) {
+            $send instanceof ArtNetSend => new ArtNetSender($link->number),
+            $send instanceof SacnSend => new SacnSender(
                 $this->identity->cid,
                 $link->number,
                 $send->priority,
                 $send->sourceName,
                 $send->syncUniverse,
-                $send->slotPriorities === [] ? '' : Span::paint($send->slotPriorities, \chr($send->priority)),
+                $send->prioritiesBySlot(),
             ),
             default => new DmxLineSender(),
         };

@@ -39,16 +39,16 @@ final readonly class RouteReferences
         $faults = [];
         foreach ($part::fields() as $field) {
             $value = ((array) $part)[$field->name] ?? null;
-            if ($field->type === 'port' && \is_string($value)) {
+            if ($field->type() === 'port' && \is_string($value)) {
                 array_push($faults, ...$this->ofPort($part, $value, "{$path}/{$field->name}"));
-            } elseif ($field->type === 'universe' && \is_string($value) && ! isset($this->show->universes[$value])) {
+            } elseif ($field->type() === 'universe' && \is_string($value) && ! isset($this->show->universes[$value])) {
                 $known = implode(', ', \array_slice(array_keys($this->show->universes), 0, 12)) ?: 'none yet';
                 $faults[] = new Fault("{$path}/{$field->name}", "there is no universe \"{$value}\"", "Universes are: {$known}.");
             } elseif ($value instanceof Reference) {
                 array_push($faults, ...$this->ofPoint($value, "{$path}/{$field->name}"));
             } elseif ($value instanceof Kind) {
                 array_push($faults, ...$this->ofPart($value, "{$path}/{$field->name}"));
-            } elseif ($field->type === 'parts' && \is_array($value)) {
+            } elseif ($field->type() === 'parts' && \is_array($value)) {
                 foreach (array_values($value) as $i => $one) {
                     array_push($faults, ...($one instanceof Kind ? $this->ofPart($one, "{$path}/{$field->name}/{$i}") : []));
                 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Show;
 
+use NimbleJunction\Core\Document\Part;
 use NimbleJunction\Core\Patch\Fixture;
 use NimbleJunction\Core\Patch\Patch;
 use NimbleJunction\Core\Patch\Profile;
@@ -14,31 +15,74 @@ final readonly class Show
     public const FORMAT = 'nimble-junction/show';
     public const VERSION = 2;
 
+    /** Its lists: of what each is, and how many there may be. A new one is named here, and is a property below. */
+    public const LISTS = [
+        'universes' => [UniverseEntry::class, 1024],
+        'ports' => [PortEntry::class, 512],
+        'routes' => [RouteEntry::class, 20000],
+        'copies' => [CopyEntry::class, 2000],
+        'profiles' => [Profile::class, 1000],
+        'fixtures' => [Fixture::class, 5000],
+        'values' => [ValueEntry::class, 2000],
+    ];
+
+    /** @var array<string, UniverseEntry> by id */
+    public array $universes;
+
+    /** @var array<string, PortEntry> by id */
+    public array $ports;
+
+    /** @var array<string, RouteEntry> by id */
+    public array $routes;
+
+    /** @var array<string, CopyEntry> by id */
+    public array $copies;
+
+    /** @var array<string, Profile> by id */
+    public array $profiles;
+
+    /** @var array<string, Fixture> by id */
+    public array $fixtures;
+
+    /** @var array<string, ValueEntry> by id */
+    public array $values;
+
     /**
-     * @param array<string, UniverseEntry> $universes by id
-     * @param array<string, PortEntry> $ports by id
-     * @param array<string, RouteEntry> $routes by id
-     * @param array<string, CopyEntry> $copies by id
-     * @param array<string, Profile> $profiles by id
-     * @param array<string, Fixture> $fixtures by id
-     * @param array<string, ValueEntry> $values by id
      * @param int $middleC octave number of note 60, 3 to 5: makers differ
+     * @param array<string, array<string, Part>> $lists by name and id
      */
-    public function __construct(
-        public string $name,
-        public array $universes,
-        public array $ports,
-        public array $routes,
-        public array $copies = [],
-        public int $middleC = 4,
-        public array $profiles = [],
-        public array $fixtures = [],
-        public array $values = [],
-    ) {
+    public function __construct(public string $name, public int $middleC = 4, array $lists = [])
+    {
+        $this->universes = self::only($lists['universes'] ?? [], UniverseEntry::class);
+        $this->ports = self::only($lists['ports'] ?? [], PortEntry::class);
+        $this->routes = self::only($lists['routes'] ?? [], RouteEntry::class);
+        $this->copies = self::only($lists['copies'] ?? [], CopyEntry::class);
+        $this->profiles = self::only($lists['profiles'] ?? [], Profile::class);
+        $this->fixtures = self::only($lists['fixtures'] ?? [], Fixture::class);
+        $this->values = self::only($lists['values'] ?? [], ValueEntry::class);
+    }
+
+    /** @return class-string<Part> of what a list is */
+    public static function classOf(string $list): string
+    {
+        return self::LISTS[$list][0];
     }
 
     public function patch(): Patch
     {
         return new Patch($this->profiles, $this->fixtures);
+    }
+
+    /**
+     * @template T of Part
+     *
+     * @param array<string, Part> $parts
+     * @param class-string<T> $class
+     *
+     * @return array<string, T>
+     */
+    private static function only(array $parts, string $class): array
+    {
+        return array_filter($parts, static fn(Part $part): bool => $part instanceof $class);
     }
 }

@@ -6,13 +6,14 @@ namespace NimbleJunction\Core\Show;
 
 use NimbleJunction\Core\Document\Fault;
 use NimbleJunction\Core\Document\Fields;
+use NimbleJunction\Core\Document\Kinds;
+use NimbleJunction\Core\Document\Part;
+use NimbleJunction\Core\Document\Reading;
+use NimbleJunction\Core\Route\Kinds as RouteKinds;
 
 /** Reads a show document strictly: all of it is sound, or it is refused with every fault found. */
 final class ShowReader
 {
-    public const ADDRESS_PATTERN = '#^/[^\s\#*,?\[\]{}]{1,199}$#D';
-    public const ADDRESS_RULE = 'An address begins with "/" and has no spaces and none of # * , ? [ ] { }.';
-
     /** @throws ShowRefused */
     public static function fromJson(string $json): Show
     {
@@ -38,17 +39,14 @@ final class ShowReader
         $fields = new Fields(Upgrades::toNewest($document), '', $faults);
         $fields->word('format', [Show::FORMAT]);
         $fields->whole('version', 1, Show::VERSION);
-        $show = new Show(
-            $fields->string('name'),
-            self::byId($fields->objects('universes', 1024), UniverseReader::universe(...)),
-            self::byId($fields->objects('ports', 512), PortReader::read(...)),
-            self::byId($fields->objects('routes', 20000), RouteReader::read(...)),
-            self::byId($fields->objects('copies', 2000), UniverseReader::copy(...)),
-            $fields->whole('middleC', 3, 5, 4),
-            self::byId($fields->objects('profiles', 1000), PatchReader::profile(...)),
-            self::byId($fields->objects('fixtures', 5000), PatchReader::fixture(...)),
-            self::byId($fields->objects('values', 2000), ValueReader::read(...)),
-        );
+        $name = $fields->string('name');
+        $middleC = $fields->whole('middleC', 3, 5, 4);
+        $lists = [];
+        $kinds = self::kinds();
+        foreach (Show::LISTS as $list => [$class, $most]) {
+            $lists[$list] = self::byId($fields->objects($list, $most), $class, $kinds);
+        }
+        $show = new Show($name, $middleC, $lists);
         $fields->close();
         (new References($show, $faults))->check();
         $found = Upgrades::asWritten(array_values($faults->getArrayCopy()), $version);
@@ -59,23 +57,33 @@ final class ShowReader
         return $show;
     }
 
+    /** All kinds of parts that a show document has. */
+    public static function kinds(): Kinds
+    {
+        return new Kinds([
+            ...RouteKinds::all()->kinds,
+            'fromEnd' => [MessageFrom::class, SlotEnd::class],
+            'toEnd' => [MessageTo::class, SlotEnd::class],
+        ]);
+    }
+
     /**
-     * @template T of object
-     *
      * @param list<Fields> $objects
-     * @param callable(Fields): T $read
+     * @param class-string<Part> $class
      *
-     * @return array<string, T>
+     * @return array<string, Part>
      */
-    private static function byId(array $objects, callable $read): array
+    private static function byId(array $objects, string $class, Kinds $kinds): array
     {
         $entries = [];
         foreach ($objects as $fields) {
-            $id = $fields->id();
+            $entry = Reading::with($kinds)->part($fields, $class);
+            $id = get_object_vars($entry)['id'] ?? null;
+            $id = \is_string($id) ? $id : '';
             if (isset($entries[$id])) {
                 $fields->fault('id', "\"{$id}\" is used twice", 'Every id may be used once.');
             }
-            $entries[$id] = $read($fields);
+            $entries[$id] = $entry;
             $fields->close();
         }
 

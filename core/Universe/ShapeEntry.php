@@ -4,8 +4,12 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Universe;
 
-/** What happens to a run of slots on the way out. */
-final readonly class ShapeEntry
+use NimbleJunction\Core\Document\Field;
+use NimbleJunction\Core\Document\Part;
+use NimbleJunction\Core\Signal\Frame;
+
+/** What happens to a run of slots on the way out: the curve first, then inversion, then the limits. */
+final readonly class ShapeEntry implements Part
 {
     /**
      * @param int $first 1 to 512
@@ -15,5 +19,22 @@ final readonly class ShapeEntry
      */
     public function __construct(public int $first, public int $last, public Curve $curve, public bool $inverted, public int $low, public int $high)
     {
+    }
+
+    public static function label(): string
+    {
+        return 'Shape';
+    }
+
+    public static function fields(): array
+    {
+        return [
+            Field::whole('first', 'Slot', 1, Frame::SLOTS),
+            Field::whole('last', 'to slot', 1, Frame::SLOTS, null, false)->atLeast('first'),
+            Field::choice('curve', 'Curve', Curve::class, Curve::Linear),
+            Field::flag('inverted', 'Inverted', false),
+            Field::whole('low', 'Never below', 0, 255, 0)->meaning('Nothing goes below.'),
+            Field::whole('high', 'Never above', 0, 255, 255)->atLeast('low')->meaning('Nothing goes above.'),
+        ];
     }
 }

@@ -8,8 +8,10 @@ use NimbleJunction\Core\Message\MidiAddress;
 use NimbleJunction\Core\Show\LinkKind;
 use NimbleJunction\Core\Show\MessageEnd;
 use NimbleJunction\Core\Show\PortEntry;
-use NimbleJunction\Core\Show\ReceiveSide;
-use NimbleJunction\Core\Show\SendSide;
+use NimbleJunction\Core\Show\Side\OscSend;
+use NimbleJunction\Core\Show\Side\ReceiveSide;
+use NimbleJunction\Core\Show\Side\SacnSend;
+use NimbleJunction\Core\Show\Side\SendSide;
 use NimbleJunction\Core\Show\Show;
 use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Wire\ArtNet\PortAddress;
@@ -46,7 +48,7 @@ final class OtherEnd
         $osc = $port->protocol === Protocol::Osc;
         $lines = match ($port->link->kind) {
             LinkKind::Udp => [
-                $receive->multicast ? ['Destination', 'multicast'] : [$osc ? 'Send to (outgoing address)' : 'Destination (unicast)', $address],
+                $receive->groups() !== [] ? ['Destination', 'multicast'] : [$osc ? 'Send to (outgoing address)' : 'Destination (unicast)', $address],
                 [$osc ? 'Its send port (our receive port)' : 'UDP port', (string) $receive->port],
             ],
             LinkKind::Tcp => [['Connect to', $address], ['TCP port', (string) $receive->port], ['Packets are told apart by', self::framing($port)]],
@@ -78,8 +80,8 @@ final class OtherEnd
         $lines = match ($port->link->kind) {
             LinkKind::Udp => [
                 ['Its own address', match (true) {
-                    $send->multicast => 'any: we send multicast',
-                    $send->replies => implode(', ', [...$send->to, 'any: we answer whoever spoke to us last']),
+                    $send instanceof SacnSend && $send->multicast => 'any: we send multicast',
+                    $send->repliesToo() => implode(', ', [...$send->to, 'any: we answer whoever spoke to us last']),
                     default => $to,
                 }],
                 [$osc ? 'Its receive port (our send port)' : 'UDP port', (string) $send->port],
@@ -96,12 +98,16 @@ final class OtherEnd
         foreach ($send->carries as $link) {
             array_push($lines, ...self::numbers($port->protocol, $link->number, $show->universes[$link->universe]->name ?? $link->universe));
         }
-        if ($port->protocol === Protocol::Sacn) {
+        if ($send instanceof SacnSend) {
             $lines[] = ['Our priority', (string) $send->priority];
             $lines[] = ['Our source name', $send->sourceName];
-            $send->syncUniverse > 0 && $lines[] = ['Synchronisation universe', (string) $send->syncUniverse];
+            if ($send->syncUniverse > 0) {
+                $lines[] = ['Synchronisation universe', (string) $send->syncUniverse];
+            }
         }
-        $send->heartbeat !== '' && $lines[] = ['Heartbeat', "{$send->heartbeat} every {$send->heartbeatSeconds} s"];
+        if ($send instanceof OscSend && $send->heartbeat !== '') {
+            $lines[] = ['Heartbeat', "{$send->heartbeat} every {$send->heartbeatSeconds} s"];
+        }
         foreach ($show->routes as $route) {
             $ends = $route->ends;
             if ($ends !== null && ! $ends->fromMessage && $ends->message->port === $port->id) {

@@ -76,9 +76,9 @@ final class RouteEnds
     {
         foreach ($part::fields() as $field) {
             $value = ((array) $part)[$field->name] ?? null;
-            if ($field->type === 'port' && \is_string($value)) {
+            if ($field->type() === 'port' && \is_string($value)) {
                 $part instanceof Trigger ? $this->hears[$value] = true : $this->says[$value] = true;
-            } elseif ($field->type === 'universe' && \is_string($value)) {
+            } elseif ($field->type() === 'universe' && \is_string($value)) {
                 $this->looks[$value] = true;
             } elseif ($value instanceof Reference) {
                 $this->ofPoint($value, $isCause);

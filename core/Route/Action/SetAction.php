@@ -33,7 +33,7 @@ final readonly class SetAction implements Action
     {
         return [
             Field::point(),
-            Field::value('value', 'To; empty for the value that arrives', false),
+            Field::anything('value', 'To; empty for the value that arrives', false),
             Field::whole('priority', 'Priority; empty to join whoever is in control', 0, 200, null, false),
         ];
     }

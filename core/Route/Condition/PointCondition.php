@@ -32,7 +32,7 @@ final readonly class PointCondition implements Condition
     {
         return [
             Field::point(),
-            Field::value('is', 'It must be'),
+            Field::anything('is', 'It must be'),
         ];
     }
 

@@ -36,7 +36,7 @@ final readonly class OscTrigger implements Trigger
             Field::port(),
             Field::text('address', 'Address'),
             Field::whole('argument', 'Argument, from 1', 1, 64, 1),
-            Field::value('is', 'Only if it is; empty for any', false),
+            Field::anything('is', 'Only if it is; empty for any', false),
         ];
     }
 

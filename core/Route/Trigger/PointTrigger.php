@@ -34,7 +34,7 @@ final readonly class PointTrigger implements Trigger
     {
         return [
             Field::point(),
-            Field::value('is', 'Only where it becomes; empty for any change', false),
+            Field::anything('is', 'Only where it becomes; empty for any change', false),
         ];
     }
 

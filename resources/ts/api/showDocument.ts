@@ -1,23 +1,20 @@
 /* Made from schema/show.schema.json by "npm run types". Change the schema, not this file. */
 
-export type Name = string
 export type Id = string
-export type Slot = number
-export type Level = number
-export type UdpPort = number
-/**
- * Highest wins.
- */
-export type Priority = number
-export type Address = string
+export type FromEnd = MessageIn | Slot
+export type ToEnd = MessageOut | Slot1
 
 /**
- * A whole show: universes, ports and the routes between them.
+ * A whole show: universes, ports, routes between them, and what it has of its own.
  */
 export interface ShowDocument {
   format: 'nimble-junction/show'
   version: 2
-  name: Name
+  name: string
+  /**
+   * Octave number of MIDI note 60: makers differ.
+   */
+  middleC?: number
   /**
    * @maxItems 1024
    */
@@ -46,31 +43,21 @@ export interface ShowDocument {
    * @maxItems 2000
    */
   values?: Value[]
-  /**
-   * Octave number of MIDI note 60: makers differ.
-   */
-  middleC?: number
 }
-/**
- * 512 slots of 8 bits.
- */
 export interface Universe {
   id: Id
-  name: Name
+  name: string
   /**
    * How sources of equal priority share a slot: highest, latest, slot by slot, or the sources of one chosen port only.
    */
   merge?: 'htp' | 'ltp' | 'slot' | 'chosen'
   /**
-   * Slots where the latest takes precedence, for merging slot by slot.
+   * For merging slot by slot.
    *
    * @maxItems 512
    */
   latest?: SlotSpan[]
-  /**
-   * The port whose sources alone lead.
-   */
-  chosen?: string
+  chosen?: Id
   /**
    * What becomes of it when its last source is gone: its levels stay, fade to zero, or are no longer sent.
    */
@@ -80,7 +67,7 @@ export interface Universe {
    */
   fadeSeconds?: number
   /**
-   * What that fade ends at; without it, black.
+   * Without it, black.
    *
    * @maxItems 512
    */
@@ -94,27 +81,18 @@ export interface Universe {
    */
   swaps?: Swap[]
 }
-/**
- * A run of slots.
- */
 export interface SlotSpan {
-  first: Slot
-  last?: Slot
+  first: number
+  last?: number
 }
-/**
- * A run of slots, all at one level.
- */
 export interface LevelSpan {
-  first: Slot
-  last?: Slot
-  level: Level
+  first: number
+  last?: number
+  level: number
 }
-/**
- * What happens to a run of slots on the way out: the curve first, then inversion, then the limits.
- */
 export interface Shape {
-  first: Slot
-  last?: Slot
+  first: number
+  last?: number
   curve?: 'linear' | 'square' | 'root' | 'smooth' | 'switched'
   inverted?: boolean
   /**
@@ -126,23 +104,17 @@ export interface Shape {
    */
   high?: number
 }
-/**
- * Two runs of slots that change places as they come in: from there on all slots are those of the output.
- */
 export interface Swap {
-  first: Slot
-  with: Slot
+  first: number
+  with: number
   count?: number
 }
-/**
- * One end of a link. Gives receive, send or both.
- */
 export interface Port {
   id: Id
-  name: Name
+  name: string
   protocol: 'art-net' | 'sacn' | 'osc' | 'dmx-line' | 'midi' | 'controller'
-  enabled?: boolean
   link?: PortLink
+  enabled?: boolean
   /**
    * Senders that it listens to, addresses or networks; without it, all.
    *
@@ -152,37 +124,31 @@ export interface Port {
   receive?: ReceiveSide
   send?: SendSide
 }
-/**
- * Over what a port reaches its other end: UDP or TCP (OSC), a browser's device or a session, a device or a cable of this machine (MIDI), a serial interface (DMX line).
- */
 export interface PortLink {
-  kind: 'udp' | 'tcp' | 'browser' | 'session' | 'device' | 'cable' | 'serial'
-  /**
-   * Path of the device, name of the cable, or name that a browser gives it.
-   */
+  kind?: 'udp' | 'tcp' | 'serial' | 'browser' | 'session' | 'device' | 'cable'
   device?: string
-  /**
-   * OSC over TCP: four bytes of length (OSC 1.0) or SLIP (OSC 1.1).
-   */
   framing?: 'length' | 'slip'
 }
 export interface ReceiveSide {
-  enabled?: boolean
   /**
    * Our own address to listen at, or the name of a network adapter; 0.0.0.0 for all.
    */
   address?: {
     [k: string]: unknown
   } & string
-  port?: UdpPort
+  port?: number
+  enabled?: boolean
   /**
-   * sACN only: join the groups of the universes.
-   */
-  multicast?: boolean
-  priority?: Priority
-  /**
-   * Art-Net only: priorities of single senders.
+   * Addresses that are asked who is there, broadcast addresses too.
    *
+   * @maxItems 16
+   */
+  poll?: string[]
+  /**
+   * Highest wins.
+   */
+  priority?: number
+  /**
    * @maxItems 64
    */
   priorities?: SenderPriority[]
@@ -195,41 +161,37 @@ export interface ReceiveSide {
    */
   feeds?: UniverseLink[]
   /**
-   * Art-Net only: addresses that are asked who is there, broadcast addresses too.
-   *
-   * @maxItems 16
+   * Join the multicast groups of the universes.
    */
-  poll?: Address[]
+  multicast?: boolean
   /**
-   * Game controllers only: part of an axis' way that counts as its centre.
+   * Part of an axis' way that counts as its centre.
    */
   deadZone?: number
   /**
-   * Game controllers only: where each axis rests.
+   * Where each axis rests.
    *
    * @maxItems 16
    */
   centres?: number[]
 }
-/**
- * What comes from this address has a priority of its own.
- */
 export interface SenderPriority {
-  from: Address
+  from: string
   priority: number
 }
-/**
- * A universe's number on the wire (Art-Net port-address 0-32767, sACN universe 1-63999, 1 on a DMX line) and the universe of the show that it is.
- */
 export interface UniverseLink {
+  /**
+   * Art-Net port-address from 0, sACN universe from 1, 1 on a DMX line.
+   */
   number: number
   universe: Id
-  /**
-   * Where an interface has fewer lines than universes, the lowest number goes first.
-   */
-  rank?: number
 }
 export interface SendSide {
+  /**
+   * @maxItems 64
+   */
+  to?: string[]
+  port?: number
   enabled?: boolean
   /**
    * Our own address to send from, or the name of a network adapter; 0.0.0.0 leaves the choice to the system.
@@ -238,72 +200,70 @@ export interface SendSide {
     [k: string]: unknown
   } & string
   /**
-   * @maxItems 64
-   */
-  to?: Address[]
-  port?: UdpPort
-  /**
-   * sACN only: send to the group of each universe.
-   */
-  multicast?: boolean
-  /**
    * Most frames a second of each universe.
    */
   perSecond?: number
-  priority?: Priority
-  sourceName?: string
-  /**
-   * @maxItems 1024
-   */
-  carries?: UniverseLink[]
   /**
    * How many universes the interface has room for; those of the highest rank numbers are not sent.
    */
   lines?: number
   /**
-   * Art-Net only: a synchronisation packet follows the frames of one moment.
+   * A synchronisation packet follows the frames of one moment.
    */
   sync?: boolean
   /**
-   * sACN only: universe of our synchronization packets; 0 for none.
+   * @maxItems 1024
    */
-  syncUniverse?: number
+  carries?: CarriedUniverse[]
   /**
-   * sACN only: priorities of single slots.
-   *
-   * @maxItems 512
+   * Send to the multicast group of each universe.
    */
-  slotPriorities?: PrioritySpan[]
+  multicast?: boolean
   /**
-   * sACN only: universe discovery every ten seconds; usual with multicast.
+   * Universe discovery every ten seconds; usual with multicast.
    */
   announce?: boolean
   /**
-   * OSC only: also to whoever spoke to us last.
+   * Highest wins.
    */
+  priority?: number
+  /**
+   * Universe of our synchronization packets; 0 for none.
+   */
+  syncUniverse?: number
+  sourceName?: string
+  /**
+   * @maxItems 512
+   */
+  slotPriorities?: PrioritySpan[]
   replies?: boolean
   /**
-   * OSC only: a message that is sent all the time.
+   * A message that is sent all the time.
    */
   heartbeat?: string
   heartbeatSeconds?: number
 }
-/**
- * A run of slots, all with one priority; 0 says that they are not sent.
- */
+export interface CarriedUniverse {
+  /**
+   * Art-Net port-address from 0, sACN universe from 1, 1 on a DMX line.
+   */
+  number: number
+  universe: Id
+  /**
+   * Where an interface has fewer lines than universes, the lowest number goes first.
+   */
+  rank?: number
+}
 export interface PrioritySpan {
-  first: Slot
-  last?: Slot
+  first: number
+  last?: number
   priority: number
 }
-/**
- * When this arrives, send that.
- */
 export interface Route {
   id: Id
-  name: Name
+  name: string
   enabled?: boolean
-  folder?: Name
+  folder?: string
   /**
    * One trigger, or several of which any will do.
    */
@@ -317,12 +277,11 @@ export interface Route {
    */
   steps?: PartOfKind2[]
   /**
-   * @minItems 1
    * @maxItems 100
    */
-  do?: [PartOfKind3, ...PartOfKind3[]]
-  from?: MessageEnd | SlotEnd
-  to?: MessageEnd | SlotEnd
+  do?: PartOfKind3[]
+  from?: FromEnd
+  to?: ToEnd
 }
 export interface PartOfKind {
   kind: string
@@ -340,50 +299,42 @@ export interface PartOfKind3 {
   kind: string
   [k: string]: unknown
 }
-/**
- * An OSC message at a port, and the range of its number.
- */
-export interface MessageEnd {
+export interface MessageIn {
   kind: 'message'
   port: Id
   address: string
-  /**
-   * Counted from 1; where messages arrive.
-   */
   argument?: number
-  /**
-   * How the number is sent.
-   */
-  type?: 'float' | 'int'
   low?: number
   high?: number
 }
-/**
- * One slot of a universe, and the range of its level.
- */
-export interface SlotEnd {
+export interface Slot {
   kind: 'slot'
   universe: Id
   slot: number
   low?: number
   high?: number
 }
-/**
- * Part of a universe that is carried to another place, there or in another universe.
- */
+export interface MessageOut {
+  kind: 'message'
+  port: Id
+  address: string
+  type?: 'float' | 'int'
+  low?: number
+  high?: number
+}
+export interface Slot1 {
+  kind: 'slot'
+  universe: Id
+  slot: number
+  low?: number
+  high?: number
+}
 export interface Copy {
   id: Id
-  name: Name
+  name: string
   enabled?: boolean
-  from: {
-    universe: Id
-    first: Slot
-    count?: number
-  }
-  to: {
-    universe: Id
-    first: Slot
-  }
+  from: CopySource
+  to: CopyTarget
   /**
    * How often it is laid down, end to end.
    */
@@ -393,65 +344,57 @@ export interface Copy {
    */
   limit?: number
 }
-/**
- * What each slot of a kind of fixture means.
- */
+export interface CopySource {
+  universe: Id
+  first: number
+  count?: number
+}
+export interface CopyTarget {
+  universe: Id
+  first: number
+}
 export interface Profile {
   id: Id
-  name: Name
+  name: string
   /**
    * @minItems 1
    * @maxItems 512
    */
   parameters: [Parameter, ...Parameter[]]
 }
-/**
- * One thing about a fixture that can be set.
- */
 export interface Parameter {
   name: string
   /**
-   * 1 to 4 slots, the coarsest first: 8 to 32 bits.
+   * How many slots it takes, the coarsest first; without it, as many as are named.
    */
   slots?: number
   /**
-   * Its slots within the fixture, from 1, the coarsest first; left out, the next ones that are free.
-   *
    * @maxItems 4
    */
   at?: number[]
   /**
-   * Highest takes precedence; for everything else the latest does.
+   * Highest takes precedence for intensity, the latest for everything else.
    */
   intensity?: boolean
 }
-/**
- * Something that listens to a run of slots.
- */
 export interface Fixture {
   id: Id
-  name: Name
+  name: string
   profile: Id
   universe: Id
-  first: Slot
+  first: number
 }
-/**
- * A value of the show's own, which routes and people set and read.
- */
 export interface Value {
   id: Id
-  name: Name
+  name: string
   type?: 'switch' | 'number' | 'choice' | 'text'
-  /**
-   * What it is at first.
-   */
-  start?: boolean | number | string
   low?: number
   high?: number
   /**
    * @maxItems 100
    */
   choices?: string[]
+  start?: boolean | number | string
   /**
    * Whether it is what it was after a restart.
    */

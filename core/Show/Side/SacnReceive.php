@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Show\Side;
+
+use NimbleJunction\Core\Document\Field;
+use NimbleJunction\Core\Show\UniverseLink;
+use NimbleJunction\Core\Wire\Sacn\Discovery;
+use NimbleJunction\Core\Wire\Sacn\Packet;
+use NimbleJunction\Core\Wire\Sacn\Universe;
+
+/** sACN comes in: each of its packets says its own priority. */
+final readonly class SacnReceive extends ReceiveSide
+{
+    /** @param list<UniverseLink> $feeds */
+    public function __construct(bool $enabled, string $address, int $port, array $feeds, private bool $multicast, private bool $lastResort)
+    {
+        parent::__construct($enabled, $address, $port, $feeds);
+    }
+
+    public static function fields(): array
+    {
+        return [
+            self::addressField(),
+            Field::whole('port', 'Our receive port (UDP)', 1, 65535, Packet::UDP_PORT),
+            self::enabledField(),
+            Field::flag('multicast', 'Multicast', false)->meaning('Join the multicast groups of the universes.'),
+            self::lastResortField(),
+            self::feedsField(),
+        ];
+    }
+
+    public function groups(): array
+    {
+        if (! $this->multicast) {
+            return [];
+        }
+        $groups = array_map(static fn(UniverseLink $link): string => Universe::multicastGroup($link->number), $this->feeds);
+
+        return [...$groups, Universe::multicastGroup(Discovery::UNIVERSE)];
+    }
+
+    public function priority(): ?int
+    {
+        return null;
+    }
+
+    public function isLastResort(): bool
+    {
+        return $this->lastResort;
+    }
+}
