@@ -6,7 +6,7 @@ use App\Http\Controllers\KindController;
 use App\Http\Controllers\PacketController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\ShowController;
-use App\Shows\ShowStore;
+use NimbleJunction\Core\Show\Show;
 use Illuminate\Support\Facades\Route;
 
 Route::prefix('api')->group(function (): void {
@@ -29,9 +29,9 @@ Route::prefix('api')->group(function (): void {
             Route::post('show/take-up', [ShowController::class, 'takeUp']);
             Route::post('show/import', [ShowController::class, 'import']);
             Route::post('show/undo', [ShowController::class, 'undo']);
-            Route::post('show/{list}', [ShowController::class, 'add'])->whereIn('list', ShowStore::LISTS);
-            Route::put('show/{list}/{id}', [ShowController::class, 'replace'])->whereIn('list', ShowStore::LISTS);
-            Route::delete('show/{list}/{id}', [ShowController::class, 'remove'])->whereIn('list', ShowStore::LISTS);
+            Route::post('show/{list}', [ShowController::class, 'add'])->whereIn('list', array_keys(Show::LISTS));
+            Route::put('show/{list}/{id}', [ShowController::class, 'replace'])->whereIn('list', array_keys(Show::LISTS));
+            Route::delete('show/{list}/{id}', [ShowController::class, 'remove'])->whereIn('list', array_keys(Show::LISTS));
         });
     });
 });

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Shows;
 
+use NimbleJunction\Core\Show\Show;
+
 /** What an edit does, in the words that undo uses. */
 final class PartSummary
 {
@@ -11,7 +13,13 @@ final class PartSummary
 
     public static function of(string $verb, string $list, string $name): string
     {
-        return "{$verb} ".rtrim($list, 's').' "'.mb_strimwidth($name, 0, self::LONGEST, '…').'"';
+        return "{$verb} ".self::singular($list).' "'.mb_strimwidth($name, 0, self::LONGEST, '…').'"';
+    }
+
+    /** What one of a list is called: "port" for "ports". */
+    public static function singular(string $list): string
+    {
+        return lcfirst(Show::classOf($list)::label());
     }
 
     /**

@@ -11,6 +11,7 @@ use NimbleJunction\Core\Show\UniverseEntry;
 use NimbleJunction\Core\Show\UniverseLink;
 use NimbleJunction\Core\Words\Numbering;
 use NimbleJunction\Core\Words\OtherEnd;
+use NimbleJunction\Core\Words\PortPlace;
 use NimbleJunction\Core\Words\RouteEnds;
 use NimbleJunction\Core\Words\Sentence;
 use NimbleJunction\Engine\Net\Adapters;
@@ -40,6 +41,7 @@ final readonly class ShowPage
             'sentences' => (object) array_map(static fn($route): string => Sentence::of($route, $show), $show->routes),
             'routeEnds' => (object) array_map(static fn($route): array => RouteEnds::of($route, $show), $show->routes),
             'otherEnds' => (object) array_map(static fn($port): array => OtherEnd::of($port, $show, $ours, $byAdapter), $show->ports),
+            'places' => (object) array_map(static fn(PortEntry $port): string => PortPlace::of($port, $show), $show->ports),
             'numbering' => (object) Numbering::ofUniverses($show),
             'unsent' => (object) array_filter(array_map(static fn(PortEntry $port): array => array_map(static fn(UniverseLink $link): string => $show->universes[$link->universe]->name, $port->send?->ranked()[1] ?? []), $show->ports)),
             'patch' => PatchSheet::of($show->patch()),

@@ -21,7 +21,6 @@ use NimbleJunction\Core\Show\Upgrades;
  */
 final readonly class ShowStore
 {
-    public const LISTS = ['universes', 'ports', 'routes', 'copies', 'profiles', 'fixtures', 'values'];
     private const MOST_EDITS = 200;
 
     public function __construct(private EngineDoor $engine)
@@ -40,7 +39,7 @@ final readonly class ShowStore
         $show ??= $this->current();
         $document = ['format' => ShowDocument::FORMAT, 'version' => ShowDocument::VERSION, 'name' => $show->name, 'middleC' => $show->middle_c ?? 4];
         $parts = $show->parts()->get()->sortBy('position')->groupBy('kind');
-        foreach (self::LISTS as $list) {
+        foreach (array_keys(ShowDocument::LISTS) as $list) {
             $document[$list] = array_values($parts->get($list)?->pluck('definition')->all() ?? []);
         }
 
@@ -126,7 +125,7 @@ final readonly class ShowStore
     {
         // Over all shows, so that the engine can tell which of two is the newer one.
         $show->update(['name' => $document['name'], 'middle_c' => $document['middleC'] ?? 4, 'revision' => (int) Show::query()->max('revision') + 1]);
-        foreach (self::LISTS as $list) {
+        foreach (array_keys(ShowDocument::LISTS) as $list) {
             $old = $show->parts()->where('kind', $list)->get()->keyBy('key');
             $keys = [];
             foreach ($document[$list] ?? [] as $position => $definition) {

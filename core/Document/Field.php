@@ -119,9 +119,9 @@ abstract class Field
     }
 
     /** Its own name. */
-    public static function name(int $longest = 120): Text
+    public static function name(string $label = 'Name', int $longest = 120): Text
     {
-        return new Text('name', 'Name', null, $longest);
+        return new Text('name', $label, null, $longest);
     }
 
     public static function port(string $name = 'port', string $label = 'Port'): Id

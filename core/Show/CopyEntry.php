@@ -46,7 +46,7 @@ final readonly class CopyEntry implements Part
     {
         return [
             Field::id(),
-            Field::name(),
+            Field::name('Name of the copy'),
             Field::flag('enabled', 'Copy on', true),
             Field::object('from', 'From', CopySource::class),
             Field::object('to', 'To', CopyTarget::class),

@@ -25,7 +25,7 @@ final readonly class CopySource implements Part, Checked
     public static function fields(): array
     {
         return [
-            Field::universe(),
+            Field::universe('universe', 'From'),
             Field::whole('first', 'its slot', 1, Frame::SLOTS),
             Field::whole('count', 'so many slots', 1, Frame::SLOTS, 1),
         ];

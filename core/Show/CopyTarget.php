@@ -23,7 +23,7 @@ final readonly class CopyTarget implements Part
     public static function fields(): array
     {
         return [
-            Field::universe(),
+            Field::universe('universe', 'To'),
             Field::whole('first', 'from slot', 1, Frame::SLOTS),
         ];
     }

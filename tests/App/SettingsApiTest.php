@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Tests\App;
 
 use App\Shows\ShowStore;
+use NimbleJunction\Core\Show\Show;
 use NimbleJunction\Engine\LiveLink\Role;
 
 /** Settings of a show, finds that become ports, and copies, as pages store them. */
@@ -81,14 +82,20 @@ final class SettingsApiTest extends AppTestCase
     {
         $this->as(Role::Builder);
         $kinds = $this->getJson('/api/kinds')->assertOk()->json();
-        self::assertSame(['trigger', 'condition', 'step', 'action', 'option', 'message', 'argument'], array_keys($kinds));
-        self::assertGreaterThanOrEqual(5, min(array_map(count(...), array_diff_key($kinds, ['option' => 0]))));
+        self::assertSame(array_keys(Show::LISTS), array_keys($kinds['lists']));
+        self::assertSame('art-net', $kinds['lists']['ports']['fields'][2]['words'][0]);
+        $kinds = $kinds['kinds'];
+        self::assertSame(['trigger', 'condition', 'step', 'action', 'option', 'message', 'argument', 'fromEnd', 'toEnd'], array_keys($kinds));
+        self::assertGreaterThanOrEqual(5, min(array_map(count(...), array_diff_key($kinds, ['option' => 0, 'fromEnd' => 0, 'toEnd' => 0]))));
         self::assertSame(['port', 'universe', 'state'][0], collect($kinds['trigger'])->firstWhere('kind', 'note')['fields'][0]['name']);
         $this->postJson('/api/show/values', ['name' => 'Mood', 'type' => 'choice', 'choices' => ['calm', 'bright']])->assertOk()->assertJsonPath('id', 'mood');
         $route = ['name' => 'Mood by tablet', 'when' => ['kind' => 'osc', 'port' => 'guides-tablet', 'address' => '/mood'], 'do' => [['kind' => 'set', 'point' => 'value:mood', 'value' => 'bright']]];
         $this->postJson('/api/show/routes', $route)->assertOk()->assertJsonPath('id', 'mood-by-tablet')
             ->assertJsonPath('sentences.mood-by-tablet', 'When /mood arrives on Guide\'s tablet, set "Mood" to bright.')
             ->assertJsonPath('routeEnds.mood-by-tablet.hears', ['guides-tablet']);
+        $copy = $this->getJson('/api/show')->json('document.copies.0');
+        $this->putJson("/api/show/copies/{$copy['id']}", array_diff_key($copy, ['id' => 0]))->assertOk()->assertJsonPath('undo', "change copy \"{$copy['name']}\"");
+        $this->postJson('/api/show/undo')->assertOk();
         $this->deleteJson('/api/show/values/mood')->assertStatus(422)->assertJsonPath('faults.0.path', '/routes/12/do/0/point');
         $this->postJson('/api/show/undo')->assertJsonPath('undone', 'add route "Mood by tablet"');
     }

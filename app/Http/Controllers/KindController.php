@@ -5,13 +5,17 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use Illuminate\Http\JsonResponse;
-use NimbleJunction\Core\Route\Kinds;
+use NimbleJunction\Core\Document\Schema;
+use NimbleJunction\Core\Show\Show;
+use NimbleJunction\Core\Show\ShowReader;
 
-/** What forms need to know of every kind of trigger, condition, step, action and message: as their classes describe them. */
+/** What forms need to know of the parts of a show, and of every kind of trigger, condition, step, action and message: as their classes describe them. */
 final readonly class KindController
 {
     public function __invoke(): JsonResponse
     {
-        return response()->json(Kinds::all()->described());
+        $lists = array_map(static fn(array $list): array => Schema::described($list[0]), Show::LISTS);
+
+        return response()->json(['lists' => $lists, 'kinds' => ShowReader::kinds()->described()]);
     }
 }

@@ -63,7 +63,7 @@ final readonly class ShowController
         $id = null;
         $answer = $this->changed($request, PartSummary::of('add', $list, $name), static function (array $document) use ($list, $part, $name, &$id): array {
             $taken = array_column($document[$list], 'id');
-            $base = Str::limit(Str::slug($name) ?: rtrim($list, 's'), 50, '');
+            $base = Str::limit(Str::slug($name) ?: Str::slug(PartSummary::singular($list)), 50, '');
             for ($id = $base, $i = 2; \in_array($id, $taken, true); ++$i) {
                 $id = "{$base}-{$i}";
             }

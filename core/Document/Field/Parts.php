@@ -50,6 +50,6 @@ final class Parts extends Field
 
     protected function details(): array
     {
-        return ['of' => Schema::nameOf($this->class), 'most' => $this->most];
+        return ['of' => Schema::nameOf($this->class), 'part' => Schema::described($this->class), 'most' => $this->most];
     }
 }

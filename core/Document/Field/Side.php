@@ -51,6 +51,6 @@ final class Side extends Field
 
     protected function details(): array
     {
-        return ['at' => $this->at, 'sides' => (object) array_map(Schema::nameOf(...), $this->classes)];
+        return ['at' => $this->at, 'sides' => (object) array_map(Schema::described(...), $this->classes)];
     }
 }

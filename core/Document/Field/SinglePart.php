@@ -55,6 +55,6 @@ final class SinglePart extends Field
 
     protected function details(): array
     {
-        return ['of' => Schema::nameOf($this->class)];
+        return ['of' => Schema::nameOf($this->class), 'part' => Schema::described($this->class)];
     }
 }

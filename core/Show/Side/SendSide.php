@@ -97,7 +97,7 @@ abstract readonly class SendSide implements Part
 
     protected static function linesField(): Field
     {
-        return Field::whole('lines', 'Room for universes; empty for all', 1, 1024, null, false)
+        return Field::whole('lines', 'Room for universes', 1, 1024, null, false)
             ->meaning('How many universes the interface has room for; those of the highest rank numbers are not sent.');
     }
 

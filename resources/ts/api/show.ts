@@ -4,7 +4,8 @@ import { call, Refused } from './client'
 import type { Fixture, LevelSpan, Parameter, Port, PrioritySpan, Profile, Copy, Route, Shape, ShowDocument, SlotSpan, Swap, Universe, Value } from './showDocument'
 
 export type { Fixture, LevelSpan, Parameter, Port, PrioritySpan, Profile, Copy, Route, Shape, ShowDocument, SlotSpan, Swap, Universe, Value }
-export type ListName = 'universes' | 'ports' | 'routes' | 'copies' | 'profiles' | 'fixtures' | 'values'
+/** The lists of a show. */
+export type ListName = Exclude<keyof ShowDocument, 'format' | 'version' | 'name' | 'middleC'>
 export interface OtherEndLine { side: string, label: string, value: string }
 export interface Adapter { name: string, address: string, netmask: string, broadcast: string }
 
@@ -13,11 +14,17 @@ export interface Patched { id: string, name: string, profile: string, universe: 
 
 /** What a route runs between, by ids: ports that it hears and speaks at, universes that it looks at and sets. */
 export interface RouteEnds { hears: string[], says: string[], looks: string[], sets: string[], addresses: string[] }
-/** How a field of a part is shown in a form. */
-export interface FieldOfKind { name: string, type: string, label: string, default: unknown, isNeeded: boolean, low: number, high: number, words: string[], of: string }
-export interface KindOfPart { kind: string, label: string, fields: FieldOfKind[] }
+export type Values = Record<string, unknown>
+/** A field of a part, as its class describes it; what is beside the first line belongs to some types only. */
+export interface FieldOfPart {
+  name: string, type: string, label: string, default: unknown, isNeeded: boolean, onlyAt: string, onlyWords: string[], help: string
+  low?: number, high?: number, suggested?: number | null, like?: string, of?: string, most?: number
+  words?: string[], titles?: Record<string, string>, by?: string, wordsBy?: Record<string, string[]>
+  part?: PartDescription, at?: string, sides?: Record<string, PartDescription>
+}
+export interface PartDescription { kind: string, label: string, fields: FieldOfPart[] }
 /** A part that says of what kind it is, with the fields of that kind. */
-export type KindPart = { kind: string } & Record<string, unknown>
+export type KindPart = { kind: string } & Values
 
 interface ShowPageData {
   document: ShowDocument
@@ -25,6 +32,7 @@ interface ShowPageData {
   sentences: Record<string, string>
   otherEnds: Record<string, OtherEndLine[]>
   numbering: Record<string, string[]>
+  places: Record<string, string>
   unsent: Record<string, string[]>
   patch: Patched[]
   nextFree: Record<string, number | null>

@@ -1,12 +1,13 @@
 <script setup lang="ts">
-import type { KindOfPart, KindPart } from '@/api/show'
-import { fresh } from './kinds'
-import KindFields from './KindFields.vue'
+import type { KindPart } from '@/api/show'
+import { fresh, useDescriptions } from './kinds'
+import PartFields from './PartFields.vue'
 
 /** Parts that each say of what kind they are: one after the other, or one alone. */
-const props = defineProps<{ of: string, kinds: Record<string, KindOfPart[]>, title: string, alone?: boolean }>()
+const props = defineProps<{ of: string, title: string, alone?: boolean }>()
 const parts = defineModel<KindPart[]>({ required: true })
-const choices = () => props.kinds[props.of] ?? []
+const descriptions = useDescriptions()
+const choices = () => descriptions.value?.kinds[props.of] ?? []
 const kindOf = (part: KindPart) => choices().find((one) => one.kind === part.kind)
 function add(): void {
   const first = choices()[0]
@@ -28,7 +29,7 @@ const remove = (at: number) => { parts.value = parts.value.filter((_, i) => i !=
         <v-select :model-value="part.kind" :items="choices()" item-title="label" item-value="kind" :label="alone ? title : `${title}, ${i + 1}`" @update:model-value="become(i, $event)" />
         <button type="button" class="small-button" :aria-label="`${title}: take ${i + 1} out`" @click="remove(i)">Remove</button>
       </div>
-      <KindFields v-if="kindOf(part)" :model-value="part" :kind="kindOf(part)!" :kinds="kinds" @update:model-value="change(i, $event)" />
+      <PartFields v-if="kindOf(part)" :model-value="part" :fields="kindOf(part)!.fields" @update:model-value="change(i, $event as KindPart)" />
     </div>
     <button v-if="!alone || parts.length === 0" type="button" class="small-button" :aria-label="`${title}: add one`" @click="add">Add</button>
   </section>

@@ -1,44 +1,25 @@
+import { ref, type Ref } from 'vue'
 import { call } from '@/api/client'
-import type { FieldOfKind, KindOfPart, KindPart } from '@/api/show'
+import type { KindPart, ListName, PartDescription } from '@/api/show'
 
-let asked: Promise<Record<string, KindOfPart[]>> | null = null
+/** What the server's classes say of the parts of a show, list by list, and of every kind of part. */
+export interface Descriptions { lists: Record<ListName, PartDescription>, kinds: Record<string, PartDescription[]> }
 
-/** What every kind of part looks like in a form, as the server's classes describe it; asked for once. */
-export function allKinds(): Promise<Record<string, KindOfPart[]>> {
-  asked ??= call<Record<string, KindOfPart[]>>('GET', 'kinds')
-  return asked
+const known: Ref<Descriptions | null> = ref(null)
+let asked: Promise<void> | null = null
+
+/** Asked for once; null until the answer is there. */
+export function useDescriptions(): Ref<Descriptions | null> {
+  asked ??= call<Descriptions>('GET', 'kinds').then((answer) => { known.value = answer }, () => { asked = null })
+  return known
 }
 
 /** A new part of a kind, with what its fields are where nobody says otherwise. */
-export function fresh(kind: KindOfPart): KindPart {
+export function fresh(kind: PartDescription): KindPart {
   const part: KindPart = { kind: kind.kind }
   for (const field of kind.fields) {
     if (field.type === 'parts') part[field.name] = []
     else if (field.default !== null && field.default !== '') part[field.name] = field.default
   }
   return part
-}
-
-/** What a field of a form holds, as the document has it: nothing for an empty one that is not needed. */
-export function asTyped(field: FieldOfKind, text: string): unknown {
-  const written = text.trim()
-  if (written === '') return undefined
-  switch (field.type) {
-    case 'whole':
-    case 'number':
-      return Number(written)
-    case 'numbers':
-    case 'list':
-      return written.split(/[\s,;]+/).filter(Boolean).map(Number)
-    case 'value':
-      return Number.isNaN(Number(written)) ? written : Number(written)
-    default:
-      return text
-  }
-}
-
-/** How a field's value is written in a form. */
-export function asText(value: unknown): string {
-  if (value === undefined || value === null) return ''
-  return Array.isArray(value) ? value.join(', ') : String(value)
 }

@@ -2,14 +2,13 @@
 import { computed } from 'vue'
 import type { Port } from '@/api/show'
 import { useEngine } from '@/live/engine'
-import { usualPorts } from './draft'
 
 /** An OSC link is two ports that cross: what they send to is what we listen at, and the other way round. */
 const props = defineProps<{ port: Port }>()
 const engine = useEngine()
 const life = computed(() => engine.ports[props.port.id])
-const ours = computed(() => props.port.receive && (props.port.receive.port ?? usualPorts.osc.receive))
-const theirs = computed(() => props.port.send && (props.port.send.port ?? usualPorts.osc.send))
+const ours = computed(() => props.port.receive?.port)
+const theirs = computed(() => props.port.send?.port)
 </script>
 
 <template>

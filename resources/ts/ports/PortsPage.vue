@@ -12,7 +12,6 @@ import OutThere from './OutThere.vue'
 import PortDetail from './PortDetail.vue'
 import PortForm from './PortForm.vue'
 import TwoBoxes from './TwoBoxes.vue'
-import { placeWords } from './where'
 
 type Side = 'none' | 'add' | 'edit' | 'check'
 const show = useShow()
@@ -68,7 +67,7 @@ function back(): void {
             <span class="rate"><span class="figures">{{ rates(port) }}</span> a second</span>
           </span>
           <span class="where" :class="{ wrong: ['lost', 'fault'].includes(engine.ports[port.id]?.state ?? '') }"><StateMark :state="engine.ports[port.id]?.state ?? 'waiting'" words class="state" /> {{ rowWords(port) }}</span>
-          <span class="where quiet">{{ placeWords(port, show.universeName) }}</span>
+          <span class="where quiet">{{ show.data?.places[port.id] }}</span>
           <span v-if="unsent[port.id]" class="where wrong">Not sent, as there is no room: {{ unsent[port.id]?.join(', ') }}</span>
         </button>
       </div>

@@ -1,9 +1,8 @@
 <script setup lang="ts">
-import { onMounted, ref } from 'vue'
+import { ref } from 'vue'
 import { Refused, type Fault } from '@/api/client'
 import { useBase } from '@/api/base'
-import { useShow, type KindOfPart, type KindPart, type Route } from '@/api/show'
-import { allKinds } from '@/kinds/kinds'
+import { useShow, type KindPart, type Route } from '@/api/show'
 import KindParts from '@/kinds/KindParts.vue'
 
 /** A route step by step: when, if, what becomes of the value, and what is done. */
@@ -11,8 +10,6 @@ const props = defineProps<{ route: Route | null, name: string }>()
 const emit = defineEmits<{ done: [id: string], cancel: [] }>()
 const show = useShow()
 const base = useBase()
-const kinds = ref<Record<string, KindOfPart[]>>({})
-onMounted(async () => { kinds.value = await allKinds() })
 const listOf = (value: unknown): KindPart[] => (Array.isArray(value) ? value as KindPart[] : value ? [value as KindPart] : [])
 const name = ref(props.route?.name ?? props.name)
 const enabled = ref(props.route?.enabled ?? true)
@@ -49,10 +46,10 @@ const place = (path: string) => path.replace(/^\/routes\/\d+\//, '').replaceAll(
       <slot />
       <v-text-field v-model="name" label="Name" autofocus />
       <v-switch v-model="enabled" label="Enabled" />
-      <KindParts v-model="when" of="trigger" :kinds="kinds" title="When any of these" />
-      <KindParts v-model="conditions" of="condition" :kinds="kinds" title="And only if" />
-      <KindParts v-model="steps" of="step" :kinds="kinds" title="What becomes of the value" />
-      <KindParts v-model="actions" of="action" :kinds="kinds" title="Then do" />
+      <KindParts v-model="when" of="trigger" title="When any of these" />
+      <KindParts v-model="conditions" of="condition" title="And only if" />
+      <KindParts v-model="steps" of="step" title="What becomes of the value" />
+      <KindParts v-model="actions" of="action" title="Then do" />
     </div>
     <div v-if="failed" class="wrong" role="alert"><p v-if="faults.length === 0">{{ failed }}</p><p v-for="fault in faults" :key="fault.path">{{ place(fault.path) }}: {{ fault.problem }}. {{ fault.allowed }}</p></div>
     <div class="actions">

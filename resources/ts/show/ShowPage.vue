@@ -5,6 +5,7 @@ import { useSession } from '@/api/session'
 import { useShow } from '@/api/show'
 import { spellAgo } from '@/components/words'
 import { useEngine } from '@/live/engine'
+import ValuesPanel from './ValuesPanel.vue'
 
 const show = useShow()
 const session = useSession()
@@ -62,6 +63,7 @@ async function load(): Promise<void> {
         <p>Makers differ in the octave of a MIDI note. The number always stands beside the name: it is what both ends agree on.</p>
         <v-select :model-value="show.document?.middleC ?? 4" :items="octaves" label="Note 60 is called" class="octave" :disabled="!session.mayBuild" @update:model-value="(middleC: number) => attempt(() => show.settle({ middleC }))" />
       </section>
+      <ValuesPanel />
       <section class="panel">
         <h2>Export</h2>
         <p>The whole show in one JSON document, with a published schema. The engine runs from it alone on a spare computer.</p>

@@ -1,18 +1,18 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { useSession } from '@/api/session'
-import { useBase } from '@/api/base'
-import { useShow, type Copy } from '@/api/show'
+import { useShow, type Copy, type Values } from '@/api/show'
 import { useAttempt } from '@/components/attempt'
+import PartForm from '@/kinds/PartForm.vue'
 
 /** Parts of this universe that are laid down elsewhere, and what is laid down here. */
 const props = defineProps<{ universe: string }>()
 const show = useShow()
-const base = useBase()
 const session = useSession()
 const mine = computed(() => show.copies.filter((one) => one.from.universe === props.universe || one.to.universe === props.universe))
-interface Draft { id: string, name: string, enabled: boolean, fromUniverse: string, fromFirst: number, count: number, toUniverse: string, toFirst: number, repeat: number, limit: number | string }
-const draft = ref<Draft | null>(null)
+/** The copy in the form; null for a new one. */
+const edited = ref<Copy | null>(null)
+const draft = ref<Values | null>(null)
 const { failed, attempt } = useAttempt()
 watch(() => props.universe, () => { draft.value = null })
 
@@ -24,25 +24,10 @@ function sentence(copy: Copy): string {
 }
 function edit(copy: Copy | null): void {
   failed.value = ''
-  base.begin()
-  draft.value = {
-    id: copy?.id ?? '', name: copy?.name ?? '', enabled: copy?.enabled ?? true, fromUniverse: copy?.from.universe ?? props.universe, fromFirst: copy?.from.first ?? 1, count: copy?.from.count ?? 1,
-    toUniverse: copy?.to.universe ?? props.universe, toFirst: copy?.to.first ?? 1, repeat: copy?.repeat ?? 1, limit: copy?.limit ?? '',
-  }
+  edited.value = copy
+  draft.value = copy ? JSON.parse(JSON.stringify(copy)) as Values : { from: { universe: props.universe }, to: { universe: props.universe } }
 }
-/** A form that was opened while the answer was on its way stays open. */
-async function change(what: () => Promise<unknown>): Promise<void> {
-  const mine = draft.value
-  if (await attempt(what) && draft.value === mine) draft.value = null
-}
-const save = () => change(() => {
-  const now = draft.value as Draft
-  const part = {
-    name: now.name, enabled: now.enabled, from: { universe: now.fromUniverse, first: Number(now.fromFirst), count: Number(now.count) }, to: { universe: now.toUniverse, first: Number(now.toFirst) },
-    repeat: Number(now.repeat), ...(String(now.limit).trim() === '' ? {} : { limit: Number(now.limit) }),
-  }
-  return now.id ? base.save((at) => show.replace('copies', now.id, part, at)) : show.add('copies', part)
-})
+const remove = (copy: Copy) => attempt(() => show.remove('copies', copy.id))
 </script>
 
 <template>
@@ -52,20 +37,9 @@ const save = () => change(() => {
     <div v-for="copy in mine" :key="copy.id" class="copy">
       <strong>{{ copy.name }}</strong><span v-if="copy.enabled === false" class="quiet"> switched off</span>
       <p class="small">{{ sentence(copy) }}</p>
-      <p v-if="session.mayBuild"><button type="button" class="small-button" @click="edit(copy)">Change</button> <button type="button" class="small-button" :aria-label="`Delete ${copy.name}`" @click="change(() => show.remove('copies', copy.id))">Delete</button></p>
+      <p v-if="session.mayBuild"><button type="button" class="small-button" @click="edit(copy)">Change</button> <button type="button" class="small-button" :aria-label="`Delete ${copy.name}`" @click="remove(copy)">Delete</button></p>
     </div>
-    <form v-if="draft" class="fields form" aria-label="Copy" @submit.prevent="save">
-      <v-text-field v-model="draft.name" label="Name of the copy" class="wide" autofocus />
-      <v-select v-model="draft.fromUniverse" :items="show.universes" item-title="name" item-value="id" label="From" class="wide" />
-      <v-text-field v-model.number="draft.fromFirst" type="number" label="its slot" />
-      <v-text-field v-model.number="draft.count" type="number" label="so many slots" />
-      <v-select v-model="draft.toUniverse" :items="show.universes" item-title="name" item-value="id" label="To" class="wide" />
-      <v-text-field v-model.number="draft.toFirst" type="number" label="from slot" />
-      <v-text-field v-model.number="draft.repeat" type="number" label="times, end to end" />
-      <v-text-field v-model="draft.limit" type="number" label="Cut after slot; empty for 512" class="wide" />
-      <v-switch v-model="draft.enabled" label="Copy on" class="wide" />
-      <div class="actions wide"><v-btn type="submit" variant="flat" color="primary">{{ draft.id ? 'Save' : 'Add the copy' }}</v-btn><v-btn @click="draft = null">Cancel</v-btn></div>
-    </form>
+    <PartForm v-if="draft" :key="edited?.id ?? 'new'" v-model="draft" list="copies" :part="edited" class="form" @done="draft = null" @cancel="draft = null" />
     <button v-else-if="session.mayBuild" type="button" class="small-button" @click="edit(null)">Add a copy</button>
     <p v-if="failed" class="wrong small" role="alert">{{ failed }}</p>
   </section>
