@@ -6,8 +6,8 @@ use App\Http\Controllers\KindController;
 use App\Http\Controllers\PacketController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\ShowController;
-use NimbleJunction\Core\Show\Show;
 use Illuminate\Support\Facades\Route;
+use NimbleJunction\Core\Show\Show;
 
 Route::prefix('api')->group(function (): void {
     Route::get('session', [SessionController::class, 'show']);

@@ -68,7 +68,14 @@ final readonly class Kinds
         }
         $class = $byWord[$word];
         $values = $reading->values($fields, $class);
+        if ($fields->faults() !== $faults) {
+            return null;
+        }
+        $part = new $class(...$values);
+        if ($part instanceof Checked) {
+            $part->check($fields);
+        }
 
-        return $fields->faults() === $faults ? new $class(...$values) : null;
+        return $fields->faults() === $faults ? $part : null;
     }
 }

@@ -20,6 +20,7 @@ use NimbleJunction\Core\Wire\Midi\ControllerAssembler;
 use NimbleJunction\Core\Wire\Midi\QuarterFrames;
 use NimbleJunction\Core\Wire\Midi\SystemCommon;
 use NimbleJunction\Core\Wire\Midi\WideController;
+use NimbleJunction\Core\Wire\TimeCode as Time;
 
 /**
  * What several messages say together: controllers of 14 bits, numbered parameters,
@@ -42,11 +43,31 @@ final class Assemblers
     /** @var array<string, array<string, ClockPosition>> by port and sender */
     private array $clocks = [];
 
+    /** @var array<string, array<string, Time>> the time that was said last, by port and sender */
+    private array $times = [];
+
     public function adopt(Plan $plan): void
     {
+        $this->times = array_intersect_key($this->times, $plan->ports);
         $this->controllers = array_intersect_key($this->controllers, $plan->ports);
         $this->quarterFrames = array_intersect_key($this->quarterFrames, $plan->ports);
         $this->clocks = array_intersect_key($this->clocks, $plan->ports);
+    }
+
+    /** A time says more with the one before it: whether it ran past another. All else stays as it is. */
+    public function placed(string $portId, string $from, Message $message): Message
+    {
+        if (! $message instanceof TimeCode) {
+            return $message;
+        }
+        $placed = $message->after($this->times[$portId][$from] ?? null);
+        $this->times[$portId] ??= [];
+        if (! isset($this->times[$portId][$from])) {
+            $this->times[$portId] = self::withRoom($this->times[$portId]);
+        }
+        $this->times[$portId][$from] = $message->time;
+
+        return $placed;
     }
 
     /** What a message says together with those before it; null where it stands for itself, or is not whole yet. */
@@ -90,7 +111,7 @@ final class Assemblers
         }
         $time = $assembler->push($message->data);
 
-        return $time === null ? null : new TimeCode(Protocol::Midi, $time->now, false);
+        return $time === null ? null : $this->placed($portId, $from, new TimeCode(Protocol::Midi, $time->now, false));
     }
 
     private function beat(string $portId, string $from, Clock|SongPosition $message): ?Message

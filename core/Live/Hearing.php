@@ -179,6 +179,7 @@ final class Hearing
         $activity->messageFrom = $from;
         $this->probes->message($portId, $message, $now);
         $sender = $fromPort === 0 ? $from : "{$from}:{$fromPort}";
+        $message = $this->assemblers->placed($portId, $sender, $message);
         $whole = $this->assemblers->push($portId, $sender, $message);
         // What comes many times a second, and what is put together, leaves the trace to what happens where nobody asks for it.
         if (! $message->isTick() || $this->isAskedFor($portId, $message)) {

@@ -47,6 +47,7 @@ final class Runner
     /** How deep in a chain of routes it is what happens now, and the record that tells of its root. */
     private int $depth = 0;
     private ?TraceEvent $root = null;
+    private readonly Echoes $echoes;
 
     /** @var array<string, int> how often each route has acted, since the engine started */
     private array $fired = [];
@@ -62,6 +63,7 @@ final class Runner
         private readonly Activities $activities,
     ) {
         $this->plan = Plan::empty();
+        $this->echoes = new Echoes();
     }
 
     public function adopt(Plan $plan): void
@@ -69,6 +71,7 @@ final class Runner
         $this->plan = $plan;
         $this->fired = array_intersect_key($this->fired, $plan->index->routes);
         $this->switched = array_intersect_key($this->switched, $plan->index->routes);
+        $this->echoes->keep($plan->index->routes);
     }
 
     /** A message has come in: the routes that wait for it act at once, in their order. */
@@ -78,7 +81,8 @@ final class Runner
         $record = $this->trace->begin(Kind::Message, "message {$portId} {$message->address()}", $portId, new MessageAt($portId, $message), $now);
         $this->trace->hop($record, Hop::Heard, new BytesHeard($portId, \strlen($bytes), $from), $bytes);
         $this->trace->hop($record, Hop::Decoded, new Decoded($message));
-        if (! $this->offer(new Cause($event, 0, $record), $now)) {
+        $isOurOwn = $this->echoes->isOurs($bytes, $now);
+        if (! $this->offer(new Cause($event, 0, $record, $isOurOwn), $now)) {
             $this->trace->hop($record, Hop::Unmatched, new Untaken($portId, $message));
         }
     }
@@ -169,11 +173,25 @@ final class Runner
                 $this->trace->hop($record, Hop::Nearly, new Said('"{route}" listens for this, but the route is switched off', ['route' => $listener->route->name]), '', $listener->route->id);
             } elseif ($this->conditionsHold($listener->route, $taken->value, $record)) {
                 $this->trace->hop($record, Hop::Matched, new TakenBy($listener->route->name, $taken->words), '', $listener->route->id);
-                $this->act($listener->route, $taken->value, $cause->event, $cause->depth, $record, $now);
+                if (! $cause->isOurOwn || $this->maySetItselfOff($listener->route, $record, $now)) {
+                    $this->act($listener->route, $taken->value, $cause->event, $cause->depth, $record, $now);
+                }
             }
         }
 
         return $isLookedAt;
+    }
+
+    /** What a route has sent has come back to it: so often a second, and no more. */
+    private function maySetItselfOff(Route $route, TraceEvent $record, int $now): bool
+    {
+        $times = $this->echoes->count($route->id, $now);
+        if ($times > Echoes::MOST_A_SECOND) {
+            $words = 'cut at "{route}": what is sent comes back and sets it off, {most} times this second';
+            $this->trace->hop($record, Hop::Refused, new Said($words, ['route' => $route->name, 'most' => Echoes::MOST_A_SECOND]), '', $route->id);
+        }
+
+        return $times <= Echoes::MOST_A_SECOND;
     }
 
     private function conditionsHold(Route $route, float $value, TraceEvent $record): bool
@@ -232,6 +250,7 @@ final class Runner
         foreach ($targets as $target) {
             $this->departures[] = new Departure($target->via, $target->address, $target->port, $bytes, $portId);
             $activity->said($now);
+            $this->echoes->sent($bytes, $now);
             $this->trace->hop($record, Hop::Sent, new Said('{port} sent {message} to {to}', ['to' => $target->spelled()] + $values), $bytes, $route->id);
         }
         if ($targets === []) {

@@ -12,7 +12,8 @@ use NimbleJunction\Core\Wire\TimeCode as Time;
 /** A time of a time code: a jump to it, or one that running pieces have said. */
 final readonly class TimeCode extends Message implements Encodable
 {
-    public function __construct(Protocol $protocol, public Time $time, public bool $isJump)
+    /** @param Time|null $before what the same sender said before; null where nothing is known */
+    public function __construct(Protocol $protocol, public Time $time, public bool $isJump, public ?Time $before = null)
     {
         parent::__construct($protocol);
     }
@@ -46,6 +47,11 @@ final readonly class TimeCode extends Message implements Encodable
     public function isTick(): bool
     {
         return ! $this->isJump;
+    }
+
+    public function after(?Time $before): self
+    {
+        return new self($this->protocol, $this->time, $this->isJump, $before);
     }
 
     public function encode(): string

@@ -13,12 +13,10 @@ use NimbleJunction\Core\Codec\Receiver;
 use NimbleJunction\Core\Codec\SacnReceiver;
 use NimbleJunction\Core\Show\LinkKind;
 use NimbleJunction\Core\Show\PortEntry;
+use NimbleJunction\Core\Show\Show;
 use NimbleJunction\Core\Show\Side\ControllerReceive;
 use NimbleJunction\Core\Show\Side\ReceiveSide;
-use NimbleJunction\Core\Show\Show;
 use NimbleJunction\Core\Signal\Protocol;
-use NimbleJunction\Core\Wire\Sacn\Discovery;
-use NimbleJunction\Core\Wire\Sacn\Universe as SacnUniverse;
 
 /** The endpoints of a show: every place that bytes come in at, or that has to be open for them to go out. */
 final readonly class Entrances

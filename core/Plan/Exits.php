@@ -12,17 +12,15 @@ use NimbleJunction\Core\Codec\OscCodec;
 use NimbleJunction\Core\Codec\SacnSender;
 use NimbleJunction\Core\Show\LinkKind;
 use NimbleJunction\Core\Show\PortEntry;
+use NimbleJunction\Core\Show\Show;
 use NimbleJunction\Core\Show\Side\ArtNetSend;
 use NimbleJunction\Core\Show\Side\SacnSend;
 use NimbleJunction\Core\Show\Side\SendSide;
-use NimbleJunction\Core\Show\Show;
-use NimbleJunction\Core\Show\Span;
 use NimbleJunction\Core\Show\UniverseLink;
 use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Universe\Cadence;
 use NimbleJunction\Core\Wire\ArtNet\Sync;
 use NimbleJunction\Core\Wire\Sacn\Synchronization;
-use NimbleJunction\Core\Wire\Sacn\Universe as SacnUniverse;
 
 /** Every way out of a show: of universes, and of messages. */
 final readonly class Exits

@@ -18,8 +18,8 @@ final readonly class RouteIndex
     /** @var array<string, array<string, list<Listener>>> by port (or "*point", "*occurred") and key */
     private array $listeners;
 
-    /** @var array<string, true> ports that have triggers which name the beginning of an address only */
-    private array $withBeginnings;
+    /** @var array<string, array<string, list<Listener>>> by port and beginning, those that take every address that begins so */
+    private array $beginnings;
 
     /** @var array<string, Route> by id */
     public array $routes;
@@ -27,20 +27,22 @@ final readonly class RouteIndex
     /** @param array<string, Route> $routes by id, disabled ones too: they are near misses */
     public function __construct(array $routes)
     {
-        $listeners = $withBeginnings = [];
+        $listeners = [];
+        $beginnings = [];
         foreach ($routes as $route) {
             foreach ($route->triggers as $trigger) {
                 foreach ($trigger->keys() as $key) {
                     [$place, $rest] = explode(' ', $key, 2);
-                    $listeners[$place][$rest][] = new Listener($route, $trigger);
-                    if (preg_match('~^/(note|controller|controller-14|key-pressure)(/\d+)?$|^/(program|bend|pressure|show-control|machine-control)$~D', $rest) === 1) {
-                        $withBeginnings[$place] = true;
+                    if (str_ends_with($rest, Heard::ANY)) {
+                        $beginnings[$place][substr($rest, 0, -\strlen(Heard::ANY))][] = new Listener($route, $trigger);
+                    } else {
+                        $listeners[$place][$rest][] = new Listener($route, $trigger);
                     }
                 }
             }
         }
         $this->listeners = $listeners;
-        $this->withBeginnings = $withBeginnings;
+        $this->beginnings = $beginnings;
         $this->routes = $routes;
     }
 
@@ -52,13 +54,14 @@ final readonly class RouteIndex
 
             return $this->listeners[$place][$key] ?? [];
         }
-        $byAddress = $this->listeners[$event->portId] ?? [];
-        $found = Addressed::among($byAddress, $event->message);
-        if (! isset($this->withBeginnings[$event->portId]) || $event->message->protocol === Protocol::Osc) {
+        $message = $event->message;
+        $found = Addressed::among($this->listeners[$event->portId] ?? [], $message);
+        $beginnings = $this->beginnings[$event->portId] ?? [];
+        if ($beginnings === [] || $message->protocol === Protocol::Osc) {
             return $found;
         }
-        foreach (\array_slice(Heard::addresses($event->message->address()), 1) as $beginning) {
-            array_push($found, ...$byAddress[$beginning] ?? []);
+        foreach (Heard::addresses($message->address()) as $beginning) {
+            array_push($found, ...$beginnings[$beginning] ?? []);
         }
 
         return $found;
@@ -67,14 +70,24 @@ final readonly class RouteIndex
     public function asksFor(Heard $event): bool
     {
         $byAddress = $this->listeners[$event->portId] ?? [];
+        if ($byAddress === [] && ! isset($this->beginnings[$event->portId])) {
+            return false;
+        }
 
-        return $byAddress !== [] && (isset($byAddress[$event->message->address()]) || $this->of($event) !== []);
+        return isset($byAddress[$event->message->address()]) || $this->of($event) !== [];
     }
 
     /** @return array<string, array<string, list<Listener>>> by port and address, those that wait for messages */
     public function byAddress(): array
     {
-        return array_filter($this->listeners, static fn(string $place): bool => $place[0] !== '*', \ARRAY_FILTER_USE_KEY);
+        $byAddress = array_filter($this->listeners, static fn(string $place): bool => $place[0] !== '*', \ARRAY_FILTER_USE_KEY);
+        foreach ($this->beginnings as $port => $beginnings) {
+            foreach ($beginnings as $beginning => $listeners) {
+                $byAddress[$port][$beginning] = [...$byAddress[$port][$beginning] ?? [], ...$listeners];
+            }
+        }
+
+        return $byAddress;
     }
 
     /** @return list<Reference> points that a trigger waits for */

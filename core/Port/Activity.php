@@ -18,6 +18,12 @@ final class Activity
     private const MINUTE = 60;
     private const MOST_SENDERS = 16;
 
+    /** Whole seconds that count as lately. */
+    private const LATELY = 3;
+
+    /** One frame in so many is missing: it is unsteady (common practice, no source). */
+    private const UNSTEADY_PART = 20;
+
     public int $received = 0;
     public int $sent = 0;
     public int $refused = 0;
@@ -51,11 +57,14 @@ final class Activity
 
     /** @var array<int, int> */
     private array $out;
+
+    /** @var array<int, int> frames that never came */
+    private array $missing;
     private int $second = 0;
 
     public function __construct()
     {
-        $this->in = $this->out = array_fill(0, self::MINUTE + 1, 0);
+        $this->in = $this->out = $this->missing = array_fill(0, self::MINUTE + 1, 0);
         $this->rhythm = new Rhythm();
     }
 
@@ -92,6 +101,15 @@ final class Activity
     public function missed(int $frames): void
     {
         $this->lost += $frames;
+        $this->missing[$this->second % (self::MINUTE + 1)] += $frames;
+    }
+
+    /** Whether one frame in twenty, or more, never came in the last three whole seconds. */
+    public function isUnsteady(int $now): bool
+    {
+        $this->advance($now);
+
+        return self::UNSTEADY_PART * $this->lately($this->missing) > $this->lately($this->in);
     }
 
     /** @return bool whether this reason is new here */
@@ -116,13 +134,8 @@ final class Activity
     public function rate(int $now, bool $received): float
     {
         $this->advance($now);
-        $ring = $received ? $this->in : $this->out;
-        $sum = 0;
-        for ($back = 1; $back <= 3; ++$back) {
-            $sum += $ring[($this->second - $back + self::MINUTE + 1) % (self::MINUTE + 1)];
-        }
 
-        return $sum / 3;
+        return $this->lately($received ? $this->in : $this->out) / self::LATELY;
     }
 
     /** @return list<int> packets in each of the last 60 whole seconds, oldest first */
@@ -182,6 +195,17 @@ final class Activity
         };
     }
 
+    /** @param array<int, int> $ring by second; the last three whole ones together */
+    private function lately(array $ring): int
+    {
+        $sum = 0;
+        for ($back = 1; $back <= self::LATELY; ++$back) {
+            $sum += $ring[($this->second - $back + self::MINUTE + 1) % (self::MINUTE + 1)];
+        }
+
+        return $sum;
+    }
+
     private function count(string $from): void
     {
         if (isset($this->senders[$from])) {
@@ -201,6 +225,7 @@ final class Activity
         for ($step = 1; $step <= min($steps, self::MINUTE + 1); ++$step) {
             $this->in[($this->second + $step) % (self::MINUTE + 1)] = 0;
             $this->out[($this->second + $step) % (self::MINUTE + 1)] = 0;
+            $this->missing[($this->second + $step) % (self::MINUTE + 1)] = 0;
         }
         $this->second = $second;
     }

@@ -9,7 +9,7 @@ use NimbleJunction\Core\Point\Reference;
 /** Which points a show has, by its document alone. */
 final class PointNames
 {
-    private const PORT_PARTS = ['alive', 'enabled', 'rate'];
+    public const PORT_PARTS = ['alive', 'steady', 'enabled', 'rate'];
     private const ROUTE_PARTS = ['', 'enabled', 'fired'];
 
     public static function isThere(Show $show, Reference $reference): bool

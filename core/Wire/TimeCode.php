@@ -66,6 +66,14 @@ final readonly class TimeCode
         return self::fromFrames($this->rate, $this->toFrames() + $frames);
     }
 
+    /** How many frames forwards it is to another time of the same rate; past midnight where that is earlier. */
+    public function framesUntil(self $other): int
+    {
+        $day = self::framesADay($this->rate);
+
+        return ($other->toFrames() - $this->toFrames() + $day) % $day;
+    }
+
     /** Nanoseconds since midnight of a clock that this time code keeps up with, rounded down. */
     public function toNanos(): int
     {

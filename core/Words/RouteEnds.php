@@ -6,6 +6,7 @@ namespace NimbleJunction\Core\Words;
 
 use NimbleJunction\Core\Document\Kind;
 use NimbleJunction\Core\Point\Reference;
+use NimbleJunction\Core\Route\Heard;
 use NimbleJunction\Core\Route\Route;
 use NimbleJunction\Core\Route\Trigger;
 use NimbleJunction\Core\Show\RouteEntry;
@@ -60,7 +61,7 @@ final class RouteEnds
             foreach ($trigger->keys() as $key) {
                 [$place, $address] = explode(' ', $key, 2);
                 if ($place[0] !== '*') {
-                    $this->addresses[$address] = true;
+                    $this->addresses[str_replace(Heard::ANY, '', $address)] = true;
                 }
             }
         }

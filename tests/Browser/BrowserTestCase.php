@@ -138,4 +138,12 @@ abstract class BrowserTestCase extends TestCase
     {
         return Background::until(static fn() => self::$chrome->driver->executeScript('return [...document.querySelectorAll("main label")].find((one) => one.htmlFor && one.textContent.trim() === arguments[0])?.htmlFor', [$label]), "The field {$label}");
     }
+
+    /** Takes the last edit back, by the keys, and sees that it was this one. */
+    protected function undo(string $what): void
+    {
+        self::$chrome->find('main h1')->click();
+        $this->key(WebDriverKeys::CONTROL.'z'.WebDriverKeys::NULL);
+        $this->sees('.notice', $what);
+    }
 }

@@ -45,4 +45,24 @@ final class LongRouteTest extends BrowserTestCase
         $this->sees('form [role=alert]', 'if, 0, value: it is missing');
         self::$chrome->press('Cancel', 'form');
     }
+
+    /** Its form is what its class says: other fields for another type. */
+    public function testAValueOfTheShowsOwnIsMadeChangedAndRefused(): void
+    {
+        $panel = 'section[aria-label="Values"]';
+        $this->go('Show');
+        self::$chrome->press('Add a value', $panel);
+        $this->field('Name', 'Mood of the walk');
+        $this->choose('It is a', 'choice');
+        self::$chrome->press('Add the value', $panel);
+        $this->sees("{$panel} [role=alert]", 'choices: there are none. Name at least one choice.');
+        $this->field('Choices', 'calm, bright');
+        $this->field('At first', 'loud');
+        self::$chrome->press('Add the value', $panel);
+        $this->sees("{$panel} form", 'Use one of: calm, bright.');
+        $this->field('At first', 'bright');
+        self::$chrome->press('Add the value', $panel);
+        $this->sees($panel, 'value:mood-of-the-walk');
+        $this->undo('add value "Mood of the walk"');
+    }
 }

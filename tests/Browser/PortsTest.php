@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\Browser;
 
-use Facebook\WebDriver\WebDriverKeys;
-
 /** Everything on the page of ports: what is out there, how ports cross, why two boxes do not talk, and the fix on a button. */
 final class PortsTest extends BrowserTestCase
 {
@@ -148,12 +146,5 @@ final class PortsTest extends BrowserTestCase
     {
         $this->go('Stand-ins');
         self::$chrome->press($habit, "[aria-label=\"{$device}\"]");
-    }
-
-    private function undo(string $what): void
-    {
-        self::$chrome->find('main h1')->click();
-        $this->key(WebDriverKeys::CONTROL.'z'.WebDriverKeys::NULL);
-        $this->sees('.notice', $what);
     }
 }

@@ -82,6 +82,11 @@ final readonly class Pictures
                 $this->chrome->untilText('.fields-list', 'Q_number');
                 $this->chrome->driver->action()->moveToElement($this->chrome->find('[data-byte="5"]'))->perform();
             },
+            'route-form' => function (): void {
+                $this->go('Routes');
+                $this->chrome->press('Doors', '.list');
+                $this->chrome->press('Change', 'aside.panel');
+            },
             'show' => fn() => $this->go('Show'),
             'trace' => function (): void {
                 $this->go('Overview');

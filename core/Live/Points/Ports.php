@@ -12,11 +12,11 @@ use NimbleJunction\Core\Point\PointKind;
 use NimbleJunction\Core\Point\PointRoom;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Port\State;
+use NimbleJunction\Core\Show\PointNames;
 
-/** Ports: whether they are alive and switched on, and how much comes in. They are read only; a port is switched by an edit of the show. */
+/** Ports: whether they are alive, steady and switched on, and how much comes in. They are read only; a port is switched by an edit of the show. */
 final class Ports implements PointRoom
 {
-    private const PARTS = ['alive', 'enabled', 'rate'];
     private Plan $plan;
 
     /** When it was last asked how things are: a port is alive or not at some time. */
@@ -44,7 +44,7 @@ final class Ports implements PointRoom
 
     public function describe(Reference $reference): ?Point
     {
-        if (! isset($this->plan->ports[$reference->id]) || ! \in_array($reference->part, self::PARTS, true)) {
+        if (! isset($this->plan->ports[$reference->id]) || ! \in_array($reference->part, PointNames::PORT_PARTS, true)) {
             return null;
         }
         $name = "{$this->plan->portName($reference->id)}, {$reference->part}";
@@ -66,6 +66,7 @@ final class Ports implements PointRoom
 
         return match ($reference->part) {
             'alive' => $port['enabled'] ? $activity->state($port['protocol'], $port['receives'], $port['sends'], $this->now)->value : State::Off->value,
+            'steady' => (int) ! $activity->isUnsteady($this->now),
             'rate' => $activity->rate($this->now, true),
             'enabled' => (int) $port['enabled'],
             default => null,
@@ -85,7 +86,7 @@ final class Ports implements PointRoom
     public function all(): iterable
     {
         foreach (array_keys($this->plan->ports) as $id) {
-            foreach (self::PARTS as $part) {
+            foreach (PointNames::PORT_PARTS as $part) {
                 $reference = Reference::parse("port:{$id}/{$part}");
                 if ($reference !== null) {
                     yield $reference;

@@ -4,21 +4,14 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Route\Trigger;
 
-use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Message\Bend;
-use NimbleJunction\Core\Route\Event;
-use NimbleJunction\Core\Route\Heard;
 use NimbleJunction\Core\Route\Taken;
-use NimbleJunction\Core\Route\Trigger;
 use NimbleJunction\Core\Route\Wording;
+use NimbleJunction\Core\Signal\Message;
 
 /** Pitch bend, 0 to 16383. */
-final readonly class BendTrigger implements Trigger
+final readonly class BendTrigger extends ChannelTrigger
 {
-    public function __construct(public string $port, public ?int $channel)
-    {
-    }
-
     public static function kind(): string
     {
         return 'bend';
@@ -31,25 +24,26 @@ final readonly class BendTrigger implements Trigger
 
     public static function fields(): array
     {
-        return [
-            Field::port(),
-            Field::whole('channel', 'Channel, 1 to 16; empty for any', 1, 16, null, false),
-        ];
+        return self::channelFields();
     }
 
-    public function keys(): array
+    protected function beginning(): string
     {
-        return [MidiKey::of($this->port, '/bend', $this->channel)];
+        return '/bend';
     }
 
-    public function take(Event $event): ?Taken
+    protected function parts(): array
     {
-        $message = $event instanceof Heard ? $event->message : null;
+        return [$this->channel];
+    }
+
+    protected function accept(Message $message): ?Taken
+    {
         return $message instanceof Bend ? new Taken((float) $message->bend, 'takes its value') : null;
     }
 
-    public function words(Wording $wording): string
+    protected function named(Wording $wording): string
     {
-        return 'pitch bend'.MidiKey::onChannel($this->channel)." arrives on {$wording->port($this->port)}";
+        return 'pitch bend';
     }
 }

@@ -4,19 +4,23 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Route\Trigger;
 
+use NimbleJunction\Core\Document\Checked;
 use NimbleJunction\Core\Document\Field;
+use NimbleJunction\Core\Document\Fields;
 use NimbleJunction\Core\Message\Controller;
-use NimbleJunction\Core\Route\Event;
-use NimbleJunction\Core\Route\Heard;
 use NimbleJunction\Core\Route\Taken;
-use NimbleJunction\Core\Route\Trigger;
 use NimbleJunction\Core\Route\Wording;
+use NimbleJunction\Core\Signal\Message;
 
 /** A controller, in 7 or 14 bits. */
-final readonly class ControllerTrigger implements Trigger
+final readonly class ControllerTrigger extends ChannelTrigger implements Checked
 {
-    public function __construct(public string $port, public ?int $channel, public int $controller, public int $bits = 7)
+    /** MIDI 1.0, "Control Change": 0 to 31 have their finer part in 32 to 63 (from memory). */
+    private const HIGHEST_WIDE = 31;
+
+    public function __construct(string $port, ?int $channel, public int $controller, public int $bits = 7)
     {
+        parent::__construct($port, $channel);
     }
 
     public static function kind(): string
@@ -32,30 +36,43 @@ final readonly class ControllerTrigger implements Trigger
     public static function fields(): array
     {
         return [
-            Field::port(),
-            Field::whole('channel', 'Channel, 1 to 16; empty for any', 1, 16, null, false),
+            ...self::channelFields(),
             Field::whole('controller', 'Controller, 0 to 127', 0, 127),
             Field::whole('bits', 'Bits, 7 or 14', 7, 14, 7),
         ];
     }
 
-    public function keys(): array
+    public function check(Fields $fields): void
     {
-        return [MidiKey::of($this->port, $this->bits > 7 ? '/controller-14' : '/controller', $this->channel, $this->controller)];
+        if ($this->bits !== 7 && $this->bits !== 14) {
+            $fields->fault('bits', "it is {$this->bits}", 'Use 7 or 14.');
+        }
+        if ($this->bits === 14 && $this->controller > self::HIGHEST_WIDE) {
+            $fields->fault('controller', "it is {$this->controller}", 'Of 14 bits are controllers 0 to 31; their finer part comes 32 above.');
+        }
     }
 
-    public function take(Event $event): ?Taken
+    protected function beginning(): string
     {
-        $message = $event instanceof Heard ? $event->message : null;
-        if (! $message instanceof Controller || $message->controller !== $this->controller) {
+        return $this->bits === 14 ? '/controller-14' : '/controller';
+    }
+
+    protected function parts(): array
+    {
+        return [$this->channel, $this->controller];
+    }
+
+    protected function accept(Message $message): ?Taken
+    {
+        if (! $message instanceof Controller || $message->bits !== $this->bits || $message->controller !== $this->controller) {
             return null;
         }
 
         return new Taken((float) $message->value, 'takes its value');
     }
 
-    public function words(Wording $wording): string
+    protected function named(Wording $wording): string
     {
-        return "controller {$this->controller}".MidiKey::onChannel($this->channel).($this->bits > 7 ? ' in 14 bits' : '')." arrives on {$wording->port($this->port)}";
+        return "controller {$this->controller}".($this->bits === 14 ? ' in 14 bits' : '');
     }
 }

@@ -42,7 +42,7 @@ final readonly class MmcTrigger implements Trigger
 
     public function keys(): array
     {
-        return ["{$this->port} /machine-control"];
+        return ["{$this->port} /machine-control".Heard::ANY];
     }
 
     public function take(Event $event): Taken|Missed|null

@@ -44,7 +44,7 @@ final readonly class MscTrigger implements Trigger
 
     public function keys(): array
     {
-        return ["{$this->port} /show-control"];
+        return ["{$this->port} /show-control".Heard::ANY];
     }
 
     public function take(Event $event): Taken|Missed|null

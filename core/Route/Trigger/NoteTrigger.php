@@ -4,20 +4,18 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Route\Trigger;
 
-use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Message\Note;
 use NimbleJunction\Core\Message\Pitch;
-use NimbleJunction\Core\Route\Event;
-use NimbleJunction\Core\Route\Heard;
 use NimbleJunction\Core\Route\Taken;
-use NimbleJunction\Core\Route\Trigger;
 use NimbleJunction\Core\Route\Wording;
+use NimbleJunction\Core\Signal\Message;
 
 /** A note, with its velocity; 0 when it ends. */
-final readonly class NoteTrigger implements Trigger
+final readonly class NoteTrigger extends ChannelTrigger
 {
-    public function __construct(public string $port, public ?int $channel, public ?int $note)
+    public function __construct(string $port, ?int $channel, public ?int $note)
     {
+        parent::__construct($port, $channel);
     }
 
     public static function kind(): string
@@ -33,20 +31,23 @@ final readonly class NoteTrigger implements Trigger
     public static function fields(): array
     {
         return [
-            Field::port(),
-            Field::whole('channel', 'Channel, 1 to 16; empty for any', 1, 16, null, false),
-            Field::whole('note', 'Note, 0 to 127; empty for any', 0, 127, null, false),
+            ...self::channelFields(),
+            self::noteField(),
         ];
     }
 
-    public function keys(): array
+    protected function beginning(): string
     {
-        return [MidiKey::of($this->port, '/note', $this->channel, $this->note)];
+        return '/note';
     }
 
-    public function take(Event $event): ?Taken
+    protected function parts(): array
     {
-        $message = $event instanceof Heard ? $event->message : null;
+        return [$this->channel, $this->note];
+    }
+
+    protected function accept(Message $message): ?Taken
+    {
         if (! $message instanceof Note || ($this->note !== null && $message->note !== $this->note)) {
             return null;
         }
@@ -54,8 +55,8 @@ final readonly class NoteTrigger implements Trigger
         return new Taken((float) $message->velocity, 'takes its velocity');
     }
 
-    public function words(Wording $wording): string
+    protected function named(Wording $wording): string
     {
-        return ($this->note === null ? 'any note' : Pitch::spelled($this->note, $wording->middleC())).MidiKey::onChannel($this->channel)." arrives on {$wording->port($this->port)}";
+        return ($this->note === null ? 'any note' : Pitch::spelled($this->note, $wording->middleC()));
     }
 }

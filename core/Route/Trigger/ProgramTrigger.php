@@ -6,18 +6,17 @@ namespace NimbleJunction\Core\Route\Trigger;
 
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Message\Program;
-use NimbleJunction\Core\Route\Event;
-use NimbleJunction\Core\Route\Heard;
 use NimbleJunction\Core\Route\Missed;
 use NimbleJunction\Core\Route\Taken;
-use NimbleJunction\Core\Route\Trigger;
 use NimbleJunction\Core\Route\Wording;
+use NimbleJunction\Core\Signal\Message;
 
 /** A program is chosen. */
-final readonly class ProgramTrigger implements Trigger
+final readonly class ProgramTrigger extends ChannelTrigger
 {
-    public function __construct(public string $port, public ?int $channel, public ?int $program)
+    public function __construct(string $port, ?int $channel, public ?int $program)
     {
+        parent::__construct($port, $channel);
     }
 
     public static function kind(): string
@@ -33,20 +32,23 @@ final readonly class ProgramTrigger implements Trigger
     public static function fields(): array
     {
         return [
-            Field::port(),
-            Field::whole('channel', 'Channel, 1 to 16; empty for any', 1, 16, null, false),
+            ...self::channelFields(),
             Field::whole('program', 'Program, 0 to 127; empty for any', 0, 127, null, false),
         ];
     }
 
-    public function keys(): array
+    protected function beginning(): string
     {
-        return [MidiKey::of($this->port, '/program', $this->channel)];
+        return '/program';
     }
 
-    public function take(Event $event): Taken|Missed|null
+    protected function parts(): array
     {
-        $message = $event instanceof Heard ? $event->message : null;
+        return [$this->channel];
+    }
+
+    protected function accept(Message $message): Taken|Missed|null
+    {
         if (! $message instanceof Program) {
             return null;
         }
@@ -57,8 +59,8 @@ final readonly class ProgramTrigger implements Trigger
         return new Taken((float) $message->program, 'takes its number');
     }
 
-    public function words(Wording $wording): string
+    protected function named(Wording $wording): string
     {
-        return ($this->program === null ? 'any program' : "program {$this->program}").MidiKey::onChannel($this->channel)." arrives on {$wording->port($this->port)}";
+        return $this->program === null ? 'any program' : "program {$this->program}";
     }
 }

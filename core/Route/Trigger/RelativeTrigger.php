@@ -6,18 +6,17 @@ namespace NimbleJunction\Core\Route\Trigger;
 
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Message\Controller;
-use NimbleJunction\Core\Route\Event;
-use NimbleJunction\Core\Route\Heard;
 use NimbleJunction\Core\Route\Taken;
-use NimbleJunction\Core\Route\Trigger;
 use NimbleJunction\Core\Route\Wording;
+use NimbleJunction\Core\Signal\Message;
 use NimbleJunction\Core\Wire\Midi\RelativeEncoding;
 
 /** An endless encoder, in steps up or down. */
-final readonly class RelativeTrigger implements Trigger
+final readonly class RelativeTrigger extends ChannelTrigger
 {
-    public function __construct(public string $port, public ?int $channel, public int $controller, public string $encoding)
+    public function __construct(string $port, ?int $channel, public int $controller, public string $encoding)
     {
+        parent::__construct($port, $channel);
     }
 
     public static function kind(): string
@@ -33,21 +32,24 @@ final readonly class RelativeTrigger implements Trigger
     public static function fields(): array
     {
         return [
-            Field::port(),
-            Field::whole('channel', 'Channel, 1 to 16; empty for any', 1, 16, null, false),
+            ...self::channelFields(),
             Field::whole('controller', 'Controller, 0 to 127', 0, 127),
             Field::word('encoding', 'How it says its steps', array_column(RelativeEncoding::cases(), 'value'), 'twos-complement'),
         ];
     }
 
-    public function keys(): array
+    protected function beginning(): string
     {
-        return [MidiKey::of($this->port, '/controller', $this->channel, $this->controller)];
+        return '/controller';
     }
 
-    public function take(Event $event): ?Taken
+    protected function parts(): array
     {
-        $message = $event instanceof Heard ? $event->message : null;
+        return [$this->channel, $this->controller];
+    }
+
+    protected function accept(Message $message): ?Taken
+    {
         if (! $message instanceof Controller || $message->bits !== 7 || $message->controller !== $this->controller) {
             return null;
         }
@@ -55,8 +57,8 @@ final readonly class RelativeTrigger implements Trigger
         return new Taken((float) RelativeEncoding::from($this->encoding)->steps($message->value), 'takes its steps');
     }
 
-    public function words(Wording $wording): string
+    protected function named(Wording $wording): string
     {
-        return "encoder {$this->controller}".MidiKey::onChannel($this->channel)." arrives on {$wording->port($this->port)}";
+        return "encoder {$this->controller}";
     }
 }

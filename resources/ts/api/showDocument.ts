@@ -332,7 +332,6 @@ export interface Slot1 {
 export interface Copy {
   id: Id
   name: string
-  enabled?: boolean
   from: CopySource
   to: CopyTarget
   /**
@@ -343,6 +342,7 @@ export interface Copy {
    * Last slot that it may reach.
    */
   limit?: number
+  enabled?: boolean
 }
 export interface CopySource {
   universe: Id

@@ -37,7 +37,7 @@ const changeParts = (field: FieldOfPart, parts: KindPart[]) => change(field, isA
 <template>
   <template v-for="field in now" :key="`${field.name} ${field.label}`">
     <slot :name="field.name" :value="value(field)" :change="(to: unknown) => change(field, to)" :field="field" :scope="scope">
-      <v-select v-if="lists[field.type]" :model-value="asText(value(field))" :items="lists[field.type]?.()" item-title="name" item-value="id" :label="field.label" :title="field.help" :error-messages="wrong(field)" @update:model-value="change(field, $event)" />
+      <v-select v-if="lists[field.type]" :model-value="asText(value(field))" :items="lists[field.type]?.()" item-title="name" item-value="id" class="wide" :label="field.label" :title="field.help" :error-messages="wrong(field)" @update:model-value="change(field, $event)" />
       <v-select v-else-if="field.type === 'word' && words(field).length > 1" :model-value="asText(value(field))" :items="words(field)" :label="field.label" :title="field.help" :disabled="locked?.includes(field.name)" :error-messages="wrong(field)" @update:model-value="change(field, $event)" />
       <v-switch v-else-if="field.type === 'flag'" :model-value="value(field) === true" :label="field.label" :title="field.help" :class="{ wide: field.label.length > 24 }" @update:model-value="change(field, $event === true)" />
       <PointField v-else-if="field.type === 'point'" :model-value="asText(value(field))" :label="field.label" @update:model-value="change(field, $event || undefined)" />

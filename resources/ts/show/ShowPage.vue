@@ -63,7 +63,6 @@ async function load(): Promise<void> {
         <p>Makers differ in the octave of a MIDI note. The number always stands beside the name: it is what both ends agree on.</p>
         <v-select :model-value="show.document?.middleC ?? 4" :items="octaves" label="Note 60 is called" class="octave" :disabled="!session.mayBuild" @update:model-value="(middleC: number) => attempt(() => show.settle({ middleC }))" />
       </section>
-      <ValuesPanel />
       <section class="panel">
         <h2>Export</h2>
         <p>The whole show in one JSON document, with a published schema. The engine runs from it alone on a spare computer.</p>
@@ -92,6 +91,7 @@ async function load(): Promise<void> {
         <p v-else class="quiet">No edit to undo.</p>
         <div class="actions"><v-btn :disabled="!session.mayBuild || !show.data?.undo" @click="attempt(() => show.undo())">Undo it</v-btn></div>
       </section>
+      <ValuesPanel />
       <section class="panel">
         <h2>Engine</h2>
         <dl v-if="engine.state === 'open' && engine.engine" class="facts">

@@ -126,7 +126,7 @@ final class RunnerTest extends TestCase
         self::assertSame(['c004'], array_map(static fn(array $one): string => bin2hex($one[1]->bytes), array_values(array_filter($rig->pass(0.001), static fn(array $one): bool => $one[1]->portId === 'lectern'))), 'the show has started');
         $points = $rig->junction->points();
         self::assertSame(['route:r'], array_map(static fn($point): string => $point->reference->text(), $points->find('ring', 5)));
-        self::assertSame(['port:lectern/alive', 'port:lectern/enabled', 'port:lectern/rate'], array_map(static fn($point): string => $point->reference->text(), $points->find('lectern', 5)));
+        self::assertSame(['port:lectern/alive', 'port:lectern/steady', 'port:lectern/enabled', 'port:lectern/rate'], array_map(static fn($point): string => $point->reference->text(), $points->find('lectern', 5)));
         $left = $rig->junction->press($this->point('route:r'), new Act('ada', 'Ada'), $rig->nanos());
         self::assertSame(['', ['c004']], [$left[0], array_map(static fn(Departure $one): string => bin2hex($one->bytes), $left[1])]);
         $rig->junction->set($this->point('hold:palm/3'), 44, new Act('ada', 'Ada'), $rig->nanos());

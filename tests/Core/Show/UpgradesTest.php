@@ -6,9 +6,9 @@ namespace NimbleJunction\Tests\Core\Show;
 
 use NimbleJunction\Core\Route\Kinds;
 use NimbleJunction\Core\Show\Show;
-use NimbleJunction\Core\Show\ShowSchema;
 use NimbleJunction\Core\Show\ShowReader;
 use NimbleJunction\Core\Show\ShowRefused;
+use NimbleJunction\Core\Show\ShowSchema;
 use NimbleJunction\Core\Show\Upgrades;
 use NimbleJunction\Core\Words\Sentence;
 use NimbleJunction\Tests\Support\Rig;
