@@ -9,6 +9,7 @@ use NimbleJunction\Core\Live\Activities;
 use NimbleJunction\Core\Live\Announcements;
 use NimbleJunction\Core\Live\Changes;
 use NimbleJunction\Core\Live\Hearing;
+use NimbleJunction\Core\Live\HeldSlots;
 use NimbleJunction\Core\Live\LivePoints;
 use NimbleJunction\Core\Live\Outputs;
 use NimbleJunction\Core\Live\PlanNames;
@@ -28,6 +29,7 @@ use NimbleJunction\Core\Route\Occurred;
 use NimbleJunction\Core\Route\Trigger\ShowTrigger;
 use NimbleJunction\Core\Route\Trigger\StartedTrigger;
 use NimbleJunction\Core\Scope\Probes;
+use NimbleJunction\Core\State\Rooms;
 use NimbleJunction\Core\State\Stored;
 use NimbleJunction\Core\Trace\Kind;
 use NimbleJunction\Core\Trace\Names;
@@ -51,6 +53,9 @@ final class Junction
 {
     public readonly Trace $trace;
 
+    /** What is kept over a restart. */
+    public readonly Rooms $rooms;
+
     /** How often a plan was taken on: whoever shows the show looks again when it grows. */
     public int $adoptions = 0;
     private Plan $plan;
@@ -67,6 +72,7 @@ final class Junction
     private readonly Changes $changes;
     private Runner $runner;
     private readonly Hearing $hearing;
+    private readonly HeldSlots $held;
 
     public function __construct()
     {
@@ -83,6 +89,12 @@ final class Junction
         $this->changes = $this->points->changes;
         $this->runner = $this->points->runner;
         $this->hearing = new Hearing($this->reception, $this->activities, $this->universes, $this->routing, $this->probes, $this->changes, $this->runner, new Agenda());
+        $this->held = new HeldSlots($this->universes);
+        $this->rooms = new Rooms(
+            [$this->universes, $this->routing, $this->activities],
+            [$this->outputs, $this->runner->firings],
+            [$this->held, $this->points->values, $this->runner->switches],
+        );
         $this->plan = Plan::empty();
     }
 
@@ -184,7 +196,7 @@ final class Junction
      */
     public function joined(string $endpointKey, int $now): array
     {
-        $portIds = array_keys(array_filter($this->plan->ports, static fn(array $port): bool => $port['via'] === $endpointKey));
+        $portIds = array_map(strval(...), array_keys(array_filter($this->plan->ports, static fn(array $port): bool => $port['via'] === $endpointKey)));
         $this->routing->forgetShown($portIds);
 
         return $this->leave($now);
@@ -286,10 +298,10 @@ final class Junction
      */
     public function release(?string $universeId, ?int $first, ?int $last, string $by, int $now): array
     {
-        foreach ($this->universes->all() as $id => $universe) {
-            if (($universeId === null || $universeId === $id) && $universe->holds() !== []) {
+        foreach ($this->universes->all() as $universe) {
+            if (($universeId === null || $universeId === $universe->id) && $universe->holds() !== []) {
                 $before = $universe->levels;
-                $event = $this->hands->release($universe, $this->plan->universeName($id), $first, $last, $by, $now);
+                $event = $this->hands->release($universe, $this->plan->universeName($universe->id), $first, $last, $by, $now);
                 $this->changes->note($universe, $before, $event);
             }
         }
@@ -304,17 +316,12 @@ final class Junction
      */
     public function state(int $now): array
     {
-        return [
-            'universes' => $this->universes->state($now),
-            'sequences' => $this->outputs->state(),
-            'feedback' => $this->routing->state(),
-            'lastSenders' => $this->activities->state(),
-            'values' => $this->points->values->state(),
-        ];
+        return $this->rooms->state($now);
     }
 
     /**
      * Goes on as if there had been no restart, by the rules of the plan of now. What cannot be read is left out.
+     * What was written down apart may be put back one after the other.
      *
      * @param array<mixed> $state
      * @param int $away nanoseconds since it was written down
@@ -323,10 +330,11 @@ final class Junction
     {
         $stored = new Stored($state);
         $this->universes->restore($stored->parts('universes'), $now, $away);
+        $this->held->restore($this->heldOf($stored), $now, $away);
         $this->outputs->restore($stored->part('sequences'));
         $this->routing->restore($stored->parts('feedback'));
         $this->activities->restore($stored->part('lastSenders'), $this->plan);
-        $this->points->restore($stored->part('values'));
+        $this->points->restore($stored, $this->plan);
         foreach ($this->universes->all() as $universe) {
             $this->outputs->offer($universe, $now);
         }
@@ -342,6 +350,14 @@ final class Junction
         $this->outputs->end($now);
 
         return $this->outputs->take();
+    }
+
+    /** Holds have a room of their own; before that they stood with their universes. */
+    private function heldOf(Stored $stored): Stored
+    {
+        $old = array_map(static fn(Stored $universe): array => $universe->list('holds'), $stored->parts('universes'));
+
+        return $stored->has('holds') ? $stored->part('holds') : new Stored($old);
     }
 
     /** All that follows from what has happened so far is done, within the bounds of a turn; then outputs are offered what came of it. */

@@ -69,8 +69,8 @@ final class Diagnosis
         $now = Engine::now();
         $elsewhere = [];
         foreach ($this->junction->plan()->ports as $id => $port) {
-            if ($id !== $this->port->id) {
-                $elsewhere[$port['name']] = $this->junction->activity($id)->senders;
+            if ((string) $id !== $this->port->id) {
+                $elsewhere[$port['name']] = $this->junction->activity((string) $id)->senders;
             }
         }
         $mine = array_filter($this->report->unclaimed($now), fn(array $one): bool => \in_array($this->port->id, $one['ports'], true));

@@ -28,11 +28,6 @@ final class Engine
 {
     /** Waking more often than this gains nothing that a lamp could show. */
     private const SHORTEST_SLEEP = 1_000_000;
-    private const STATE_SECONDS = 0.2;
-
-    /** Writing the state down takes at most this part of the time: with many universes it is done less often. */
-    private const STATE_SHARE = 25;
-    private const SLOWEST_STATE_NANOS = 1_000_000_000;
     private const LOOK_SECONDS = 1.0;
     private const CLOCK_SECONDS = 10.0;
 
@@ -45,11 +40,11 @@ final class Engine
     public readonly Transports $transports;
     private readonly Compiler $compiler;
     private readonly PortFaults $portFaults;
+    private readonly ?StateKeeper $keeper;
     private Show $show;
 
     /** @var list<\Closure(string): void> who is told of each show that was taken on */
     private array $adopted = [];
-    private int $stateAt = 0;
     private string $adapters = '';
     private int $looks = 0;
     private ?string $timer = null;
@@ -65,10 +60,11 @@ final class Engine
      * @param StateFile|null $state null keeps nothing over a restart
      * @param string $cables folder of the virtual cables; '' for none
      */
-    public function __construct(Identity $identity, private readonly ?StateFile $state = null, string $cables = '', Descriptors $descriptors = new Descriptors())
+    public function __construct(Identity $identity, ?StateFile $state = null, string $cables = '', Descriptors $descriptors = new Descriptors())
     {
         $this->junction = new Junction();
         $this->show = new Show('');
+        $this->keeper = $state === null ? null : new StateKeeper($this->junction, $state);
         $this->compiler = new Compiler($identity);
         $this->portFaults = new PortFaults($this->junction);
         $this->startedAt = self::now();
@@ -127,11 +123,8 @@ final class Engine
         gc_disable();
         $this->tellTheTime();
         $this->callbacks[] = EventLoop::repeat(self::CLOCK_SECONDS, $this->tellTheTime(...));
-        if ($this->state !== null) {
-            ['state' => $state, 'away' => $away] = $this->state->read();
-            $this->junction->restore($state, self::now(), $away);
-            $this->callbacks[] = EventLoop::repeat(self::STATE_SECONDS, $this->keepStateNowAndThen(...));
-        }
+        $this->keeper?->restore(self::now());
+        $this->keeper?->start();
         // Adapters come and go, and get other addresses: nobody tells us, so it is looked at.
         $this->callbacks[] = EventLoop::repeat(self::LOOK_SECONDS, $this->lookAround(...));
         $this->callbacks[] = EventLoop::repeat(self::TIDY_SECONDS, static function (): void {
@@ -145,7 +138,7 @@ final class Engine
     {
         array_map(EventLoop::cancel(...), $this->callbacks);
         EventLoop::cancel($this->timer ?? '');
-        $this->keepState(true);
+        $this->keeper?->stop();
         if ($forGood) {
             $this->dispatch($this->junction->end(self::now()));
         }
@@ -162,7 +155,7 @@ final class Engine
             return;
         }
         $this->dispatch($this->junction->hold($universeId, $holds, $now));
-        $this->keepState();
+        $this->keeper?->look();
         $this->schedule();
     }
 
@@ -171,7 +164,7 @@ final class Engine
     {
         [$refusal, $departures] = $this->junction->set($reference, $value, $act, self::now());
         $this->dispatch($departures);
-        $this->keepState();
+        $this->keeper?->look();
         $this->schedule();
 
         return $refusal;
@@ -182,7 +175,7 @@ final class Engine
     {
         [$refusal, $departures] = $this->junction->press($reference, $act, self::now());
         $this->dispatch($departures);
-        $this->keepState();
+        $this->keeper?->look();
         $this->schedule();
 
         return $refusal;
@@ -195,7 +188,7 @@ final class Engine
     public function release(?string $universeId, ?int $first, ?int $last, string $by): void
     {
         $this->dispatch($this->junction->release($universeId, $first, $last, $by, self::now()));
-        $this->keepState();
+        $this->keeper?->look();
         $this->schedule();
     }
 
@@ -291,19 +284,5 @@ final class Engine
     private function tellTheTime(): void
     {
         $this->junction->setClock((int) (microtime(true) * 1e9), self::now());
-    }
-
-    private function keepStateNowAndThen(): void
-    {
-        $now = self::now();
-        if ($now >= $this->stateAt) {
-            $this->keepState();
-            $this->stateAt = $now + min(self::SLOWEST_STATE_NANOS, self::STATE_SHARE * (self::now() - $now));
-        }
-    }
-
-    private function keepState(bool $always = false): void
-    {
-        $this->state?->write($this->junction->state(self::now()), $always);
     }
 }

@@ -45,7 +45,7 @@ final class PortFaults
         }
         foreach ($this->junction->plan()->ports as $portId => $port) {
             if ($port['via'] === $endpoint) {
-                $this->show($portId);
+                $this->show((string) $portId);
             }
         }
     }

@@ -24,7 +24,7 @@ final readonly class PortReport
         $rhythms = $this->rhythms($now);
         $ports = [];
         foreach ($plan->ports as $id => $port) {
-            $activity = $this->junction->activity($id);
+            $activity = $this->junction->activity((string) $id);
             $rhythm = $port['protocol']->carriesLevels() || $activity->heardAt === null ? null : $activity->rhythm;
             $ports[$id] = [
                 'state' => $activity->state($port['protocol'], $port['receives'], $port['sends'], $now)->value,

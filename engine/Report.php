@@ -48,7 +48,7 @@ final readonly class Report
     {
         $ports = [];
         foreach (array_keys($this->junction->plan()->ports) as $id) {
-            $activity = $this->junction->activity($id);
+            $activity = $this->junction->activity((string) $id);
             $ports[$id] = ['in' => $activity->minute($now, true), 'out' => $activity->minute($now, false)];
         }
 
@@ -226,9 +226,9 @@ final readonly class Report
     private function holds(int $now): array
     {
         $holds = [];
-        foreach ($this->junction->universes() as $id => $universe) {
+        foreach ($this->junction->universes() as $universe) {
             foreach ($universe->holds() as $hold) {
-                $holds[] = ['universe' => $id, 'slot' => $hold->slot + 1, 'level' => $hold->level, 'by' => $hold->by, 'left' => intdiv($hold->until - $now, 1_000_000_000)];
+                $holds[] = ['universe' => $universe->id, 'slot' => $hold->slot + 1, 'level' => $hold->level, 'by' => $hold->by, 'left' => intdiv($hold->until - $now, 1_000_000_000)];
             }
         }
 

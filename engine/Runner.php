@@ -131,7 +131,7 @@ final class Runner
     {
         $live = $this->settings->live === '' ? '' : ", live link at {$this->settings->live}";
         ($this->say)("The engine runs \"{$engine->junction->plan()->name}\"{$live}; ".Compilation::words().'.');
-        foreach (array_keys($engine->junction->plan()->ports) as $port) {
+        foreach (array_map(strval(...), array_keys($engine->junction->plan()->ports)) as $port) {
             $fault = $engine->junction->activity($port)->fault;
             if ($fault !== '') {
                 ($this->say)("{$engine->junction->plan()->portName($port)}: {$fault}");

@@ -19,7 +19,6 @@ final class StateFile
     /** Older than what a system keeps back before it writes to a disk (30 s where nobody set it otherwise). */
     private const GENERATION_SECONDS = 40;
 
-    private string $written = '';
     private int $generationAt = 0;
 
     public function __construct(private readonly string $path, private readonly ?Warnings $warnings = null)
@@ -50,14 +49,19 @@ final class StateFile
 
     /**
      * @param array<string, mixed> $state
-     * @param bool $always write it even if nothing has changed, for its time
      */
-    public function write(array $state, bool $always = false): void
+    public function write(array $state): void
     {
-        $json = json_encode($state, \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE);
-        if ($json === $this->written && ! $always) {
-            return;
-        }
+        $this->keep(json_encode($state, \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE));
+    }
+
+    /**
+     * @param string $json the same, as it is to be written
+     *
+     * @return bool whether it is written
+     */
+    public function keep(string $json): bool
+    {
         $body = json_encode(['boot' => self::boot(), 'at' => hrtime(true), 'time' => time()], \JSON_THROW_ON_ERROR)."\n{$json}";
         $bytes = self::HEAD.' '.hash('xxh128', $body)."\n{$body}";
         $next = "{$this->path}.next";
@@ -65,13 +69,15 @@ final class StateFile
             @unlink($next);
             $this->warnings?->raise('disk', 'Levels and holds cannot be kept for a restart: '.dirname($this->path).' cannot be written. Is the disk full? The show goes on.');
 
-            return;
+            return false;
         }
         $this->rotate();
-        if (@rename($next, $this->path)) {
-            $this->written = $json;
-            $this->warnings?->clear('disk');
+        if (! @rename($next, $this->path)) {
+            return false;
         }
+        $this->warnings?->clear('disk');
+
+        return true;
     }
 
     private function rotate(): void

@@ -36,9 +36,9 @@ final class PatchSheet
         foreach ($profile->places() as $name => $places) {
             $slots = array_map(static fn(int $place): int => $first - 1 + $place, $places);
             $parameters[] = [
-                'name' => $name,
+                'name' => (string) $name,
                 'slots' => $slots,
-                'intensity' => $profile->parameter($name)->isIntensity ?? false,
+                'intensity' => $profile->parameter((string) $name)->isIntensity ?? false,
             ];
         }
 

@@ -6,10 +6,11 @@ namespace NimbleJunction\Core\Live;
 
 use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Port\Activity;
+use NimbleJunction\Core\State\Room;
 use NimbleJunction\Core\State\Stored;
 
 /** What each port of the show heard and said. */
-final class Activities
+final class Activities implements Room
 {
     /** @var array<string, Activity> by port */
     private array $all = [];
@@ -30,16 +31,26 @@ final class Activities
         $this->all = array_intersect_key($this->all, $plan->ports);
     }
 
-    /** @return array<string, string> for restore(): who spoke last, by port: it is whoever is replied to */
-    public function state(): array
+    public function key(): string
     {
-        return array_filter(array_map(static fn(Activity $activity): string => $activity->messageFrom, $this->all));
+        return 'lastSenders';
+    }
+
+    /** Who spoke last, by port: it is whoever is replied to. */
+    public function revisions(): array
+    {
+        return array_filter(array_map(static fn(Activity $activity): int => $activity->speakers, $this->all));
+    }
+
+    public function kept(string $part, int $now): string
+    {
+        return $this->of($part)->messageFrom;
     }
 
     public function restore(Stored $lastSenders, Plan $plan): void
     {
         foreach (array_intersect($lastSenders->names(), array_keys($plan->ports)) as $portId) {
-            $this->of($portId)->messageFrom = $lastSenders->text($portId, 64);
+            $this->of($portId)->spokeLast($lastSenders->text($portId, 64));
         }
     }
 }

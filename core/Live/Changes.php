@@ -131,9 +131,9 @@ final class Changes
         if ($this->plan->copies === [] || \count($this->dirty) === 1) {
             return $next;
         }
-        foreach ($this->dirty as $id => $universe) {
-            if (($this->plan->order[$id] ?? 0) < ($this->plan->order[$next] ?? 0)) {
-                $next = $id;
+        foreach ($this->dirty as $universe) {
+            if (($this->plan->order[$universe->id] ?? 0) < ($this->plan->order[$next] ?? 0)) {
+                $next = $universe->id;
             }
         }
 

@@ -176,7 +176,7 @@ final class Hearing
     {
         $activity = $this->activities->of($portId);
         $activity->heard($message, $from, $now);
-        $activity->messageFrom = $from;
+        $activity->spokeLast($from);
         $this->probes->message($portId, $message, $now);
         $sender = $fromPort === 0 ? $from : "{$from}:{$fromPort}";
         $message = $this->assemblers->placed($portId, $sender, $message);

@@ -115,7 +115,7 @@ final class Intake
         }
         $source = new Source($key, $mapping->portId, $frame->protocol, $name, $from, $mapping->priorityOf($frame->priority, $from), $mapping->lastResort);
         $source->preview = $frame->preview;
-        if ($universe->isFull() && ! $this->makeRoom($universe, $source, $now)) {
+        if (\count($others) >= Universe::MOST_SOURCES && ! $this->makeRoom($universe, $source, $now)) {
             $this->trace->note(Kind::Refused, "full {$universe->id}", $mapping->portId, Step::Refused, "{$name} ({$from}) is not merged into {$this->named($universe)}: it has ".Universe::MOST_SOURCES.' sources already', $now);
 
             return false;

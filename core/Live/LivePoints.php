@@ -68,9 +68,11 @@ final class LivePoints
     }
 
     /** What there was before a restart is there again. */
-    public function restore(Stored $values): void
+    public function restore(Stored $stored, Plan $plan): void
     {
-        $this->values->restore($values);
+        $this->values->restore($stored->part('values'));
+        $this->runner->firings->restore($stored->part('fired'), $plan->index->routes);
+        $this->runner->switches->restore($stored->part('switched'), $plan->index->routes);
         $this->watching->beginAnew();
     }
 

@@ -9,6 +9,7 @@ use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Plan\Target;
 use NimbleJunction\Core\Port\Activity;
 use NimbleJunction\Core\Port\Departure;
+use NimbleJunction\Core\State\Room;
 use NimbleJunction\Core\State\Stored;
 use NimbleJunction\Core\Trace\Event;
 use NimbleJunction\Core\Trace\Said;
@@ -17,7 +18,7 @@ use NimbleJunction\Core\Trace\Trace;
 use NimbleJunction\Core\Universe\Universe;
 
 /** All ways out of all universes: a change leaves at once where the cadence lets it, everything else when it is due. */
-final class Outputs
+final class Outputs implements Room
 {
     /** Longer than the time between two frames, shorter than that between repeats of what stays the same. */
     private const SOON_NANOS = 100_000_000;
@@ -75,8 +76,13 @@ final class Outputs
         $this->dueAt = $this->lookAt = 0;
     }
 
-    /** @return array<string, int> the number of the next frame, by outlet */
-    public function state(): array
+    public function key(): string
+    {
+        return 'sequences';
+    }
+
+    /** The number of the next frame, by outlet. */
+    public function revisions(): array
     {
         $numbers = [];
         foreach ($this->outputs as $outputs) {
@@ -86,6 +92,11 @@ final class Outputs
         }
 
         return $numbers;
+    }
+
+    public function kept(string $part, int $now): int
+    {
+        return $this->revisions()[$part] ?? 0;
     }
 
     /** Goes on counting where a restart broke off, and a jump further, so that nothing seems older than what was sent last. */

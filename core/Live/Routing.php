@@ -11,6 +11,7 @@ use NimbleJunction\Core\Route\Addressed;
 use NimbleJunction\Core\Route\Feedback;
 use NimbleJunction\Core\Route\SlotToMessage;
 use NimbleJunction\Core\Signal\Message;
+use NimbleJunction\Core\State\Room;
 use NimbleJunction\Core\State\Stored;
 use NimbleJunction\Core\Trace\Kind;
 use NimbleJunction\Core\Trace\Overruled;
@@ -21,7 +22,7 @@ use NimbleJunction\Core\Trace\Trace;
 use NimbleJunction\Core\Universe\Universe;
 
 /** Messages to slots, and slots back to messages. */
-final class Routing
+final class Routing implements Room
 {
     /** When the next message to the other end of a route is due. */
     public int $dueAt = \PHP_INT_MAX;
@@ -147,10 +148,19 @@ final class Routing
         }
     }
 
-    /** @return array<string, array<string, mixed>> for restore(), by route */
-    public function state(): array
+    public function key(): string
     {
-        return array_map(static fn(Feedback $feedback): array => $feedback->kept(), $this->feedback);
+        return 'feedback';
+    }
+
+    public function revisions(): array
+    {
+        return array_map(static fn(Feedback $feedback): int => $feedback->changes, $this->feedback);
+    }
+
+    public function kept(string $part, int $now): array
+    {
+        return $this->feedback[$part]->kept();
     }
 
     /** @param array<string, Stored> $stored by route */

@@ -49,11 +49,8 @@ final class Runner
     private ?TraceEvent $root = null;
     private readonly Echoes $echoes;
 
-    /** @var array<string, int> how often each route has acted, since the engine started */
-    private array $fired = [];
-
-    /** @var array<string, bool> switched by hand or by a route, by route; the show's own word counts for all others */
-    private array $switched = [];
+    public readonly Firings $firings;
+    public readonly Switches $switches;
 
     public function __construct(
         private readonly Trace $trace,
@@ -64,13 +61,15 @@ final class Runner
     ) {
         $this->plan = Plan::empty();
         $this->echoes = new Echoes();
+        $this->firings = new Firings();
+        $this->switches = new Switches();
     }
 
     public function adopt(Plan $plan): void
     {
         $this->plan = $plan;
-        $this->fired = array_intersect_key($this->fired, $plan->index->routes);
-        $this->switched = array_intersect_key($this->switched, $plan->index->routes);
+        $this->firings->keep($plan->index->routes);
+        $this->switches->keep($plan->index->routes);
         $this->echoes->keep($plan->index->routes);
     }
 
@@ -127,21 +126,6 @@ final class Runner
         return true;
     }
 
-    public function isEnabled(Route $route): bool
-    {
-        return $this->switched[$route->id] ?? $route->enabled;
-    }
-
-    public function switch(string $routeId, bool $isOn): void
-    {
-        $this->switched[$routeId] = $isOn;
-    }
-
-    public function fired(string $routeId): int
-    {
-        return $this->fired[$routeId] ?? 0;
-    }
-
     /** @return list<Departure> what actions have sent since this was last asked; a turn ends with it */
     public function take(): array
     {
@@ -169,7 +153,7 @@ final class Runner
             $record = $this->root ??= $this->record($cause->event, $listener, $now);
             if ($taken instanceof Missed) {
                 $this->miss($record, $listener->route, $taken->reason);
-            } elseif (! $this->isEnabled($listener->route)) {
+            } elseif (! $this->switches->isEnabled($listener->route)) {
                 $this->trace->hop($record, Hop::Nearly, new Said('"{route}" listens for this, but the route is switched off', ['route' => $listener->route->name]), '', $listener->route->id);
             } elseif ($this->conditionsHold($listener->route, $taken->value, $record)) {
                 $this->trace->hop($record, Hop::Matched, new TakenBy($listener->route->name, $taken->words), '', $listener->route->id);
@@ -219,7 +203,7 @@ final class Runner
                 return;
             }
         }
-        $this->fired[$route->id] = ($this->fired[$route->id] ?? 0) + 1;
+        $this->firings->add($route->id);
         $turn = new RouteTurn($this, $route, $depth, $record, $now, $this->trace, $this->points, $this->changes, $this->universes);
         foreach ($route->actions as $action) {
             $action->perform($passing, $event, $turn);

@@ -13,6 +13,7 @@ use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Route\Occurred;
 use NimbleJunction\Core\Signal\Frame;
 use NimbleJunction\Core\Signal\Protocol;
+use NimbleJunction\Core\State\Room;
 use NimbleJunction\Core\State\Stored;
 use NimbleJunction\Core\Trace\Kind;
 use NimbleJunction\Core\Trace\Step;
@@ -21,7 +22,7 @@ use NimbleJunction\Core\Universe\Universe;
 use NimbleJunction\Core\Universe\UniverseState;
 
 /** All universes of the show: what they hear, what our own routes and copies set in them, and what ends in time. */
-final class Universes
+final class Universes implements Room
 {
     /** When the next source may be lost, or hold be over. */
     public int $dueAt = \PHP_INT_MAX;
@@ -64,7 +65,7 @@ final class Universes
         $copies = $this->copiesByTarget($plan);
         $kept = [];
         foreach ($plan->universes as $id => $entry) {
-            $universe = $this->universes[$id] ?? new Universe($id, $entry['rules']);
+            $universe = $this->universes[$id] ?? new Universe((string) $id, $entry['rules']);
             $isPatchedAlike = $universe->rules()->wide->equal($entry['rules']->wide);
             $universe->use($entry['rules'], $entry['shaping'], $now);
             foreach ($universe->sources() as $source) {
@@ -120,10 +121,19 @@ final class Universes
         $universe->layers()->give($copy->owner(), "Copy \"{$copy->name}\"", $copy->of($levels), $copy->mask);
     }
 
-    /** @return array<string, array<string, mixed>> for restore(), by universe */
-    public function state(int $now): array
+    public function key(): string
     {
-        return array_filter(array_map(static fn(Universe $universe): ?array => UniverseState::of($universe, $now), $this->universes));
+        return 'universes';
+    }
+
+    public function revisions(): array
+    {
+        return array_map(static fn(Universe $universe): int => $universe->changes, array_filter($this->universes, UniverseState::isThere(...)));
+    }
+
+    public function kept(string $part, int $now): array
+    {
+        return UniverseState::of($this->universes[$part], $now);
     }
 
     /**

@@ -37,7 +37,7 @@ final readonly class Patch
         foreach ($this->in($universeId) as $fixture) {
             $profile = $this->profiles[$fixture->profileId];
             foreach ($profile->places() as $name => $places) {
-                if ($profile->parameter($name)?->isIntensity === true) {
+                if ($profile->parameter((string) $name)?->isIntensity === true) {
                     continue;
                 }
                 foreach ($places as $place) {

@@ -35,6 +35,9 @@ final class Activity
     /** Who sent the last message: whoever is replied to. */
     public string $messageFrom = '';
 
+    /** Rises when somebody else speaks than before. */
+    public int $speakers = 0;
+
     /** Frames that never came, by the gaps in their sequence numbers. */
     public int $lost = 0;
 
@@ -87,6 +90,14 @@ final class Activity
         $this->heardFrom = $from;
         $this->last = $what;
         $this->count($from);
+    }
+
+    public function spokeLast(string $from): void
+    {
+        if ($from !== $this->messageFrom) {
+            $this->messageFrom = $from;
+            ++$this->speakers;
+        }
     }
 
     public function said(int $now): void

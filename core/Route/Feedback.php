@@ -20,6 +20,9 @@ final class Feedback
     /** Shortest time between two messages of one route. Our own choice: 40 a second. */
     public const GAP_NANOS = 25_000_000;
 
+    /** Rises with every change of what the other end shows. */
+    public int $changes = 0;
+
     private ?int $shown = null;
     private ?int $heardAt = null;
     private ?int $sentAt = null;
@@ -55,6 +58,12 @@ final class Feedback
         }
     }
 
+    private function show(?int $level): void
+    {
+        $this->changes += (int) ($level !== $this->shown);
+        $this->shown = $level;
+    }
+
     /** What the other end's picture hangs on: a route that sends elsewhere, or in another range, begins anew. */
     private function where(): string
     {
@@ -65,20 +74,20 @@ final class Feedback
 
     public function heard(int $level, int $now): void
     {
-        $this->shown = $level;
+        $this->show($level);
         $this->heardAt = $now;
     }
 
     /** What the other end shows is not known any more. */
     public function forget(): void
     {
-        $this->shown = null;
+        $this->show(null);
         $this->sentAt = null;
     }
 
     public function sent(int $level, int $now): void
     {
-        $this->shown = $level;
+        $this->show($level);
         $this->sentAt = $now;
     }
 

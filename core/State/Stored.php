@@ -88,6 +88,14 @@ final readonly class Stored
         return $parts;
     }
 
+    /** @return array<mixed> as it stands there */
+    public function list(string $name): array
+    {
+        $value = $this->fields[$name] ?? null;
+
+        return \is_array($value) ? $value : [];
+    }
+
     public function part(string $name): self
     {
         $value = $this->fields[$name] ?? null;

@@ -25,10 +25,29 @@ final readonly class Explanation
     }
 
     /**
+     * Every stage that did something, in their order.
+     *
+     * @param int $slot 0 to 511
+     * @param string $merged 512 bytes: what is asked for
+     */
+    public function stages(int $slot, string $merged, ?Shaping $shaping, Holds $holds): string
+    {
+        $asked = $this->rules->wide->value($merged, $slot);
+        $words = [
+            $this->rules->swaps?->explain($slot) ?? '',
+            $this->of($slot, \ord($merged[$slot])),
+            $shaping?->explain($slot, $asked) ?? '',
+            $holds->explain($slot),
+        ];
+
+        return implode(' ', array_filter($words));
+    }
+
+    /**
      * @param int $slot 0 to 511
      * @param int $asked what is asked for, 0 to 255
      */
-    public function of(int $slot, int $asked): string
+    private function of(int $slot, int $asked): string
     {
         $winner = $this->control->leading[\ord($this->control->winners($this->merger)[$slot]) - 1] ?? null;
         if ($winner instanceof Layer) {

@@ -31,6 +31,12 @@ final class Universe
     /** Whether it has levels to send: anything ever gave it some, and it has not stopped since. */
     public bool $spoken = false;
 
+    /** Rises with every change of what is kept of it over a restart, but for its holds. */
+    public int $changes = 0;
+
+    /** Rises whenever something is held or released. */
+    public int $hands = 0;
+
     /** @var array<string, Source> by key, in the order in which they came */
     private array $sources = [];
     private readonly Layers $layers;
@@ -132,11 +138,6 @@ final class Universe
         return $this->control->senders;
     }
 
-    public function isFull(): bool
-    {
-        return \count($this->sources) >= self::MOST_SOURCES;
-    }
-
     /** @return bool whether what leaves has changed */
     public function add(Source $source, int $now): bool
     {
@@ -160,6 +161,8 @@ final class Universe
         $source->set($levels);
         $this->merger->moved($source, $before);
         if (! $this->control->has($source)) {
+            ++$this->changes;
+
             return false;
         }
         $this->mergeWhere(Difference::slots($source->levels, $before, self::FEW_SLOTS));
@@ -253,6 +256,7 @@ final class Universe
     /** @return bool whether what leaves has changed */
     public function hold(Hold ...$holds): bool
     {
+        ++$this->hands;
         $this->holds->set($holds, $this->rules->wide, $this->levels);
         $this->speakIfHeard();
 
@@ -267,6 +271,7 @@ final class Universe
      */
     public function release(?int $first = null, ?int $last = null): bool
     {
+        ++$this->hands;
         $this->holds->release($this->rules->wide, $first, $last);
         $hasSpoken = $this->spoken;
         $this->speakIfHeard();
@@ -333,15 +338,8 @@ final class Universe
     public function explain(int $slot): string
     {
         $explanation = new Explanation($this->rules, $this->merger, $this->control, $this->contributors(), $this->kept);
-        $asked = $this->rules->wide->value($this->merged, $slot);
-        $words = [
-            $this->rules->swaps?->explain($slot) ?? '',
-            $explanation->of($slot, \ord($this->merged[$slot])),
-            $this->shaping?->explain($slot, $asked) ?? '',
-            $this->holds->explain($slot),
-        ];
 
-        return implode(' ', array_filter($words));
+        return $explanation->stages($slot, $this->merged, $this->shaping, $this->holds);
     }
 
     /**
@@ -379,6 +377,7 @@ final class Universe
     /** @param list<int>|null $slots those that may have moved; null for any */
     private function mergeWhere(?array $slots): void
     {
+        ++$this->changes;
         $this->merged = $slots === null
             ? $this->control->merge($this->merger, $this->kept->levels)
             : $this->control->mergeSlots($this->merger, $this->merged, $this->rules->wide->whole($slots));

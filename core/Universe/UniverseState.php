@@ -13,19 +13,21 @@ use NimbleJunction\Core\State\Stored;
 /**
  * What a universe needs to go on after a restart as if nothing had happened:
  * its sources with their flags and the order of their changes, what it merged,
- * a fade with the time that it has run, its holds. Plain arrays, ready for
- * JSON; bytes are base64.
+ * a fade with the time that it has run. The number of a sender's last packet is
+ * not kept: it moves all the time, and an old one would say nothing. Plain
+ * arrays, ready for JSON; bytes are base64.
  */
 final class UniverseState
 {
-    private const LONGEST_HOLD_NANOS = 86_400_000_000_000;
-
-    /** @return array<string, mixed>|null null while nothing ever gave it a level */
-    public static function of(Universe $universe, int $now): ?array
+    /** Whether anything ever gave it a level. */
+    public static function isThere(Universe $universe): bool
     {
-        if (! $universe->spoken && ! $universe->hasStopped()) {
-            return null;
-        }
+        return $universe->spoken || $universe->hasStopped();
+    }
+
+    /** @return array<string, mixed> */
+    public static function of(Universe $universe, int $now): array
+    {
         $order = $universe->order();
         $kept = $universe->kept();
 
@@ -34,12 +36,6 @@ final class UniverseState
             'stopped' => $universe->hasStopped(),
             'sources' => array_map(static fn(Source $source): array => self::source($source, $order[$source->key] ?? ''), array_values($universe->sources())),
             'ours' => OwnState::of($universe->layers(), $order),
-            'holds' => array_map(static fn(Hold $hold): array => [
-                'slot' => $hold->slot,
-                'level' => $hold->level,
-                'by' => $hold->by,
-                'left' => $hold->until - $now,
-            ], array_values($universe->holds())),
             'fade' => $kept->fade?->kept($now),
         ];
     }
@@ -71,14 +67,6 @@ final class UniverseState
         $universe->resume($kept, $stored->flag('stopped'), Fade::resume($stored->part('fade'), $now, $away));
         // By now the fade is further on than what was written down.
         $universe->fadeOn($now);
-        foreach ($stored->parts('holds', Frame::SLOTS) as $part) {
-            $slot = $part->whole('slot', 0, Frame::SLOTS - 1);
-            $level = $part->whole('level', 0, 255);
-            $left = $part->whole('left', 1, self::LONGEST_HOLD_NANOS);
-            if ($slot !== null && $level !== null && $left !== null && $left > $away) {
-                $universe->hold(new Hold($slot, $level, $part->text('by'), $now + $left - $away));
-            }
-        }
     }
 
     /** @return array<string, mixed> */
@@ -93,7 +81,6 @@ final class UniverseState
             'priority' => $source->priority,
             'lastResort' => $source->lastResort,
             'preview' => $source->preview,
-            'sequence' => $source->sequence,
             'slots' => $source->slots,
             'levels' => base64_encode($source->levels),
             'slotPriorities' => base64_encode($source->slotPriorities),
@@ -120,7 +107,6 @@ final class UniverseState
         );
         $source->set(substr($levels, 0, $stored->whole('slots', 0, Frame::SLOTS) ?? Frame::SLOTS));
         $source->preview = $stored->flag('preview');
-        $source->sequence = $stored->whole('sequence', 0, 255);
         $source->slotPriorities = $stored->bytes('slotPriorities', Frame::SLOTS);
         $source->heardAt = $source->slotPrioritiesAt = $now;
 

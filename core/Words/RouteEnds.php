@@ -46,12 +46,22 @@ final class RouteEnds
         }
 
         return [
-            'hears' => array_keys($ends->hears),
-            'says' => array_keys($ends->says),
-            'looks' => array_keys($ends->looks),
-            'sets' => array_keys($ends->sets),
-            'addresses' => array_keys($ends->addresses),
+            'hears' => self::names($ends->hears),
+            'says' => self::names($ends->says),
+            'looks' => self::names($ends->looks),
+            'sets' => self::names($ends->sets),
+            'addresses' => self::names($ends->addresses),
         ];
+    }
+
+    /**
+     * @param array<string, true> $set
+     *
+     * @return list<string> an id of digits alone is a whole number to PHP
+     */
+    private static function names(array $set): array
+    {
+        return array_map(strval(...), array_keys($set));
     }
 
     private function ofRoute(Route $route): void

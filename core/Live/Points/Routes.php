@@ -50,8 +50,8 @@ final class Routes implements PointRoom
         $route = $this->plan->index->routes[$reference->id] ?? null;
 
         return $route === null ? null : match ($reference->part) {
-            'enabled' => (int) ($this->runner)()->isEnabled($route),
-            'fired' => ($this->runner)()->fired($route->id),
+            'enabled' => (int) ($this->runner)()->switches->isEnabled($route),
+            'fired' => ($this->runner)()->firings->of($route->id),
             default => null,
         };
     }
@@ -61,7 +61,7 @@ final class Routes implements PointRoom
         if ($reference->part !== 'enabled' || ! isset($this->plan->index->routes[$reference->id]) || ! is_numeric($value)) {
             return 'of a route only "enabled" can be set, to 0 or 1';
         }
-        ($this->runner)()->switch($reference->id, (float) $value > 0);
+        ($this->runner)()->switches->turn($reference->id, (float) $value > 0);
 
         return '';
     }

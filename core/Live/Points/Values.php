@@ -11,16 +11,20 @@ use NimbleJunction\Core\Point\PointKind;
 use NimbleJunction\Core\Point\PointRoom;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Show\ValueEntry;
+use NimbleJunction\Core\State\Room;
 use NimbleJunction\Core\State\Stored;
 
 /** Switches, numbers, choices and texts of the show's own. */
-final class Values implements PointRoom
+final class Values implements PointRoom, Room
 {
     /** @var array<string, ValueEntry> by id */
     private array $entries = [];
 
     /** @var array<string, int|float|string> by id */
     private array $now = [];
+
+    /** @var array<string, int> how often each has changed, by id */
+    private array $changes = [];
 
     /** @param \Closure(Reference, int|float|string|null, int|float|string|null): void $changed a point has another value, and had this one */
     public function __construct(private readonly \Closure $changed)
@@ -38,16 +42,26 @@ final class Values implements PointRoom
         $this->now = $now;
     }
 
-    /** @return array<string, int|float|string> for restore(), by id: those that are kept */
-    public function state(): array
+    public function key(): string
     {
-        return array_filter($this->now, fn(string $id): bool => $this->entries[$id]->isKept, \ARRAY_FILTER_USE_KEY);
+        return 'values';
+    }
+
+    /** Of those that are kept. */
+    public function revisions(): array
+    {
+        return array_map(fn(ValueEntry $entry): int => $this->changes[$entry->id] ?? 0, array_filter($this->entries, static fn(ValueEntry $entry): bool => $entry->isKept));
+    }
+
+    public function kept(string $part, int $now): int|float|string
+    {
+        return $this->now[$part];
     }
 
     public function restore(Stored $stored): void
     {
         foreach ($this->entries as $id => $entry) {
-            $value = $entry->isKept ? $stored->scalar($id) : null;
+            $value = $entry->isKept ? $stored->scalar($entry->id) : null;
             if ($value !== null && self::refusal($entry, $value) === '') {
                 $this->now[$id] = $value;
             }
@@ -94,6 +108,7 @@ final class Values implements PointRoom
         $before = $this->now[$entry->id];
         if ($refusal === '' && $before !== $value) {
             $this->now[$entry->id] = $value;
+            $this->changes[$entry->id] = ($this->changes[$entry->id] ?? 0) + 1;
             ($this->changed)($reference, $value, $before);
         }
 

@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Live;
+
+use NimbleJunction\Core\Route\Route;
+use NimbleJunction\Core\State\Room;
+use NimbleJunction\Core\State\Stored;
+
+/** How often each route has acted. */
+final class Firings implements Room
+{
+    private const MOST = 1_000_000_000_000;
+
+    /** @var array<string, int> by route */
+    private array $counts = [];
+
+    /** @param array<string, Route> $routes by id: of all others nothing is kept */
+    public function keep(array $routes): void
+    {
+        $this->counts = array_intersect_key($this->counts, $routes);
+    }
+
+    public function add(string $routeId): void
+    {
+        $this->counts[$routeId] = ($this->counts[$routeId] ?? 0) + 1;
+    }
+
+    public function of(string $routeId): int
+    {
+        return $this->counts[$routeId] ?? 0;
+    }
+
+    public function key(): string
+    {
+        return 'fired';
+    }
+
+    public function revisions(): array
+    {
+        return $this->counts;
+    }
+
+    public function kept(string $part, int $now): int
+    {
+        return $this->counts[$part] ?? 0;
+    }
+
+    /** @param array<string, Route> $routes of the plan of now */
+    public function restore(Stored $stored, array $routes): void
+    {
+        foreach (array_intersect($stored->names(), array_keys($routes)) as $id) {
+            $this->counts[$id] = $stored->whole($id, 0, self::MOST) ?? 0;
+        }
+    }
+}

@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Live;
+
+use NimbleJunction\Core\Signal\Frame;
+use NimbleJunction\Core\State\Room;
+use NimbleJunction\Core\State\Stored;
+use NimbleJunction\Core\Universe\Hold;
+use NimbleJunction\Core\Universe\Universe;
+
+/** What people hold by hand, as it is kept over a restart: with the time that is left. */
+final readonly class HeldSlots implements Room
+{
+    private const LONGEST_NANOS = 86_400_000_000_000;
+
+    public function __construct(private Universes $universes)
+    {
+    }
+
+    public function key(): string
+    {
+        return 'holds';
+    }
+
+    public function revisions(): array
+    {
+        $touched = array_filter($this->universes->all(), static fn(Universe $universe): bool => $universe->hands > 0);
+
+        return array_map(static fn(Universe $universe): int => $universe->hands, $touched);
+    }
+
+    public function kept(string $part, int $now): array
+    {
+        return array_map(static fn(Hold $hold): array => [
+            'slot' => $hold->slot,
+            'level' => $hold->level,
+            'by' => $hold->by,
+            'left' => $hold->until - $now,
+        ], array_values($this->universes->find($part)?->holds() ?? []));
+    }
+
+    /**
+     * @param Stored $stored lists of holds, by universe
+     * @param int $away nanoseconds since it was written down
+     */
+    public function restore(Stored $stored, int $now, int $away): void
+    {
+        foreach ($this->universes->all() as $universe) {
+            foreach ($stored->parts($universe->id, Frame::SLOTS) as $part) {
+                $slot = $part->whole('slot', 0, Frame::SLOTS - 1);
+                $level = $part->whole('level', 0, 255);
+                $left = $part->whole('left', 1, self::LONGEST_NANOS);
+                if ($slot !== null && $level !== null && $left !== null && $left > $away) {
+                    $universe->hold(new Hold($slot, $level, $part->text('by'), $now + $left - $away));
+                    $this->universes->dueAt = min($this->universes->dueAt, $now + $left - $away);
+                }
+            }
+        }
+    }
+}

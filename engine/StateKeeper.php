@@ -1,0 +1,131 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Engine;
+
+use NimbleJunction\Core\Junction;
+use NimbleJunction\Core\State\Room;
+use Revolt\EventLoop;
+
+/**
+ * Keeps the state for a restart: what somebody did at once, levels a moment later, counts once a second. Only what
+ * has changed is put into words again, and writing takes no more than a small part of the time, however large the
+ * show is.
+ */
+final class StateKeeper
+{
+    private const LOOK_SECONDS = 0.05;
+    private const LEVELS_NANOS = 200_000_000;
+    private const COUNTS_NANOS = 1_000_000_000;
+
+    /** Writing takes at most this part of the time. */
+    private const SHARE = 25;
+
+    /** Where somebody waits for it: a hold, a value. */
+    private const DEEDS_SHARE = 5;
+
+    /** @var array<string, array<string, array{int, string}>> revision and JSON, by room and part */
+    private array $parts = [];
+
+    /** @var array<string, array<string, int>> revisions that are written down, by room */
+    private array $written = [];
+    private int $writtenAt = 0;
+
+    /** How long the last writing took. */
+    private int $cost = 0;
+    private string $callback = '';
+
+    public function __construct(private readonly Junction $junction, private readonly StateFile $file)
+    {
+    }
+
+    /** What was there before: the junction goes on with it. */
+    public function restore(int $now): void
+    {
+        ['state' => $state, 'away' => $away] = $this->file->read();
+        $this->junction->restore($state, $now, $away);
+    }
+
+    public function start(): void
+    {
+        $this->callback = EventLoop::repeat(self::LOOK_SECONDS, $this->look(...));
+    }
+
+    /** It is over: all is written down, for its time too. */
+    public function stop(): void
+    {
+        EventLoop::cancel($this->callback);
+        $this->write((int) hrtime(true));
+    }
+
+    /** Writes what has to be written by now. */
+    public function look(): void
+    {
+        $now = (int) hrtime(true);
+        $since = $now - $this->writtenAt;
+        $rooms = $this->junction->rooms;
+        $slow = min(self::COUNTS_NANOS, self::SHARE * $this->cost);
+        $isDue = ($since >= self::DEEDS_SHARE * $this->cost && $this->hasChanged($rooms->deeds))
+            || ($since >= max(self::LEVELS_NANOS, $slow) && $this->hasChanged($rooms->levels))
+            || ($since >= self::COUNTS_NANOS && $this->hasChanged($rooms->counts));
+        if ($isDue) {
+            $this->write($now);
+        }
+    }
+
+    private function write(int $now): void
+    {
+        $rooms = $this->junction->rooms;
+        $json = [];
+        foreach ([...$rooms->levels, ...$rooms->counts] as $room) {
+            $json[] = $this->encoded($room, $now, true);
+        }
+        foreach ($rooms->deeds as $room) {
+            // They say how long something still lasts, which is another time at each writing.
+            $json[] = $this->encoded($room, $now, false);
+        }
+        if (! $this->file->keep('{'.implode(',', $json).'}')) {
+            // It is tried again.
+            $this->written = [];
+        }
+        $this->writtenAt = $now;
+        $this->cost = (int) hrtime(true) - $now;
+    }
+
+    /** @param list<Room> $rooms */
+    private function hasChanged(array $rooms): bool
+    {
+        foreach ($rooms as $room) {
+            if ($room->revisions() !== ($this->written[$room->key()] ?? [])) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    private function encoded(Room $room, int $now, bool $isReused): string
+    {
+        $key = $room->key();
+        $revisions = $room->revisions();
+        $known = $isReused ? $this->parts[$key] ?? [] : [];
+        $parts = [];
+        $json = [];
+        foreach ($revisions as $part => $revision) {
+            // An id of digits alone is a whole number to PHP.
+            $part = (string) $part;
+            $parts[$part] = ($known[$part][0] ?? null) === $revision ? $known[$part] : [$revision, self::json($room->kept($part, $now))];
+            $json[] = self::json($part).':'.$parts[$part][1];
+        }
+        $this->parts[$key] = $isReused ? $parts : [];
+        $this->written[$key] = $revisions;
+
+        return self::json($key).':{'.implode(',', $json).'}';
+    }
+
+    private static function json(mixed $value): string
+    {
+        return json_encode($value, \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE);
+    }
+}

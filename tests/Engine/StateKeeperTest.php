@@ -1,0 +1,149 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Tests\Engine;
+
+use NimbleJunction\Core\Point\Act;
+use NimbleJunction\Core\Point\Reference;
+use NimbleJunction\Core\Universe\Hold;
+use NimbleJunction\Engine\StateFile;
+use NimbleJunction\Engine\StateKeeper;
+use NimbleJunction\Tests\Support\Background;
+use NimbleJunction\Tests\Support\Rig;
+use PHPUnit\Framework\TestCase;
+use Revolt\EventLoop;
+use Symfony\Component\Process\Process;
+
+/** What is kept for a restart, and when: what somebody did at once, the rest a moment later, and only what has changed. */
+final class StateKeeperTest extends TestCase
+{
+    private const SHOW = [
+        'values' => [['id' => 'open', 'name' => 'House open', 'type' => 'switch'], ['id' => '7', 'name' => 'A number for a name', 'type' => 'number']],
+        'routes' => [['id' => 'r', 'name' => 'R', 'when' => ['kind' => 'osc', 'port' => 'tablet', 'address' => '/a'], 'do' => [['kind' => 'set', 'point' => 'slot:palm/9']]]],
+    ];
+
+    private string $folder;
+
+    protected function setUp(): void
+    {
+        $this->folder = sys_get_temp_dir().'/junction-keeper-'.bin2hex(random_bytes(6));
+        mkdir($this->folder);
+    }
+
+    protected function tearDown(): void
+    {
+        (new Process(['rm', '-rf', $this->folder]))->mustRun();
+    }
+
+    /** It is put together of pieces: what comes of them is what the junction says in one piece. */
+    public function testWhatIsWrittenIsWhatTheJunctionSays(): void
+    {
+        $rig = $this->rig();
+        $keeper = new StateKeeper($rig->junction, $this->file());
+        foreach ([1, 2] as $round) {
+            $rig->artNet([1 => 100 + $round]);
+            $rig->osc('/a', 40.0 + $round);
+            $rig->junction->set($this->point('value:7'), 50 + $round, new Act('ada', 'Ada'), $rig->nanos());
+            $keeper->stop();
+            $stored = $this->file()->read()['state'];
+            self::assertSame(['universes', 'feedback', 'lastSenders', 'sequences', 'fired', 'holds', 'values', 'switched'], array_keys($stored));
+            self::assertEquals(json_decode(json_encode($rig->junction->state($rig->nanos()), JSON_THROW_ON_ERROR), true), $stored, "round {$round}");
+        }
+    }
+
+    public function testEverythingThatSomebodyDidGoesOnAfterARestart(): void
+    {
+        $rig = $this->rig();
+        $rig->osc('/a', 99.0);
+        $rig->osc('/a', 98.0);
+        $rig->junction->hold('palm', [new Hold(2, 77, 'Ada', $rig->nanos() + 60_000_000_000)], $rig->nanos());
+        foreach (['value:open' => 1, 'route:r/enabled' => 0] as $point => $value) {
+            self::assertSame('', $rig->junction->set($this->point($point), $value, new Act('ada', 'Ada'), $rig->nanos())[0]);
+        }
+        (new StateKeeper($rig->junction, $this->file()))->stop();
+        $again = $this->rig();
+        (new StateKeeper($again->junction, $this->file()))->restore($again->nanos());
+        $read = fn(string $point): mixed => $again->junction->points()->read($this->point($point));
+        self::assertSame([98, 77], $again->levelsOf(9, 3));
+        self::assertSame([1, 0, 2], [$read('value:open'), $read('route:r/enabled'), $read('route:r/fired')]);
+        $again->osc('/a', 10.0);
+        self::assertSame(98, $again->level(9), 'the route is still switched off');
+        $again->pass(61);
+        self::assertSame(0, $again->level(3), 'the hold ends when it would have');
+    }
+
+    public function testADeedIsWrittenAtOnceAndWhatDoesNotChangeIsNotWrittenAgain(): void
+    {
+        $rig = $this->rig();
+        $keeper = new StateKeeper($rig->junction, $this->file());
+        $keeper->start();
+        try {
+            $rig->junction->press($this->point('value:open'), new Act('ada', 'Ada'), $rig->nanos());
+            $this->runs(fn(): bool => ($this->file()->read()['state']['values']['open'] ?? null) === 1, 'The value being kept');
+            $first = (string) file_get_contents("{$this->folder}/state");
+            $rig->artNet([1 => 9]);
+            $this->runs(fn(): bool => isset($this->file()->read()['state']['universes']['palm']), 'The levels being kept');
+            self::assertNotSame($first, file_get_contents("{$this->folder}/state"));
+            // What is written now says when it was written: if nothing is written again, it stays what it is.
+            $second = file_get_contents("{$this->folder}/state");
+            $rounds = 0;
+            $counter = EventLoop::repeat(0.05, static function () use (&$rounds): void {
+                ++$rounds;
+            });
+            $this->runs(static function () use (&$rounds): bool {
+                return $rounds >= 30;
+            }, 'Thirty looks');
+            EventLoop::cancel($counter);
+            self::assertSame($second, file_get_contents("{$this->folder}/state"));
+        } finally {
+            $keeper->stop();
+        }
+    }
+
+    public function testWhatCouldNotBeWrittenIsTriedAgain(): void
+    {
+        $rig = $this->rig();
+        $keeper = new StateKeeper($rig->junction, $this->file());
+        mkdir("{$this->folder}/state.next");
+        $rig->junction->press($this->point('value:open'), new Act('ada', 'Ada'), $rig->nanos());
+        $keeper->look();
+        self::assertFileDoesNotExist("{$this->folder}/state");
+        rmdir("{$this->folder}/state.next");
+        $keeper->start();
+        $this->runs(fn(): bool => ($this->file()->read()['state']['values']['open'] ?? null) === 1, 'The value being kept');
+        $keeper->stop();
+    }
+
+    /** Runs the loop until it is so. */
+    private function runs(\Closure $isSo, string $what): void
+    {
+        $suspension = EventLoop::getSuspension();
+        $began = microtime(true);
+        $late = false;
+        $watch = EventLoop::repeat(0.02, static function () use ($isSo, $suspension, $began, &$late): void {
+            $late = microtime(true) - $began > Background::PATIENCE;
+            if ($late || $isSo()) {
+                $suspension->resume();
+            }
+        });
+        $suspension->suspend();
+        EventLoop::cancel($watch);
+        self::assertFalse($late, "{$what} did not happen");
+    }
+
+    private function rig(): Rig
+    {
+        return new Rig(self::SHOW);
+    }
+
+    private function file(): StateFile
+    {
+        return new StateFile("{$this->folder}/state");
+    }
+
+    private function point(string $text): Reference
+    {
+        return Reference::parse($text) ?? self::fail($text);
+    }
+}
