@@ -17,6 +17,10 @@ use NimbleJunction\Engine\Net\CannotListen;
 use NimbleJunction\Engine\Net\Listener;
 use NimbleJunction\Engine\Net\Place;
 use NimbleJunction\Engine\Net\UdpSocket;
+use NimbleJunction\Engine\Said\FindingFix;
+use NimbleJunction\Engine\Said\FindingLine;
+use NimbleJunction\Engine\Said\Findings;
+use NimbleJunction\Engine\Said\Stray;
 use Revolt\EventLoop;
 
 /**
@@ -59,8 +63,7 @@ final class Diagnosis
         }
     }
 
-    /** @return list<array<string, mixed>> */
-    public function findings(string $other): array
+    public function findings(string $other): Findings
     {
         EventLoop::cancel($this->timer ?? '');
         $this->timer = EventLoop::delay(self::PATIENCE_SECONDS, $this->close(...));
@@ -73,16 +76,24 @@ final class Diagnosis
                 $elsewhere[$port['name']] = $this->junction->activity((string) $id)->senders;
             }
         }
-        $mine = array_filter($this->report->unclaimed($now), fn(array $one): bool => \in_array($this->port->id, $one['ports'], true));
+        $mine = array_filter($this->report->strays($now), fn(Stray $one): bool => \in_array($this->port->id, $one->ports, true));
         $seen = new Observed(
             $this->junction->activity($this->port->id),
-            array_values(array_map(static fn(array $one): array => ['number' => $one['number'], 'from' => $one['from']], $mine)),
+            array_values(array_map(static fn(Stray $one): array => ['number' => $one->number, 'from' => $one->from], $mine)),
             array_values($this->knocks),
             $elsewhere,
             array_keys($this->deaf),
         );
 
-        return array_map(static fn(Finding $finding): array => $finding->toArray(), TwoBoxes::check($this->port, $seen, new Network(Adapters::all()), $other, $now));
+        $found = TwoBoxes::check($this->port, $seen, new Network(Adapters::all()), $other, $now);
+
+        return new Findings(array_map(static fn(Finding $one): FindingLine => new FindingLine(
+            $one->state,
+            $one->question,
+            $one->words,
+            $one->remedy,
+            $one->fix === null ? null : new FindingFix($one->fix['label'], $one->fix['changes']),
+        ), $found));
     }
 
     public function close(): void

@@ -111,6 +111,12 @@ final class Engine
         $this->leaving[] = $leave;
     }
 
+    /** Milliseconds of our own clock, as pages are told times. */
+    public static function millis(int $nanos): float
+    {
+        return round($nanos / 1e6, 1);
+    }
+
     /** The show in force. */
     public function show(): Show
     {

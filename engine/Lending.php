@@ -6,11 +6,11 @@ namespace NimbleJunction\Engine;
 
 use NimbleJunction\Engine\LiveLink\Client;
 use NimbleJunction\Engine\Net\Lent;
+use NimbleJunction\Engine\Said\LentNews;
 
 /** What pages and the engine say to each other about the devices that pages lend. */
 final readonly class Lending
 {
-    private const MOST_DEVICES = 64;
     private const LONGEST = 65536;
 
     public function __construct(private Lent $lent)
@@ -18,14 +18,14 @@ final readonly class Lending
     }
 
     /**
-     * {"do": "lend", "devices": ["midi NAME", "controller NAME"]}: all that the page lends now.
+     * @param list<string> $devices all that the page lends now: "midi NAME" or "controller NAME"
      *
      * @throws CommandRefused
      */
-    public function lend(Client $client, Command $command): void
+    public function lend(Client $client, array $devices): void
     {
         $keys = [];
-        foreach ($command->words('devices', self::MOST_DEVICES) as $device) {
+        foreach ($devices as $device) {
             [$kind, $name] = explode(' ', $device, 2) + [1 => ''];
             if (! \in_array($kind, ['midi', 'controller'], true) || $name === '' || \strlen($name) > 200) {
                 throw new CommandRefused("\"{$device}\" cannot be lent: give \"midi\" or \"controller\" and the device's name.");
@@ -33,19 +33,23 @@ final readonly class Lending
             $keys[] = Lent::key($kind, $name);
         }
         $this->lent->lend(spl_object_id($client), $client->token->user, $keys, static function (string $key, string $bytes) use ($client): void {
-            $client->tell(['type' => 'lent', 'device' => self::device($key), 'bytes' => bin2hex($bytes)]);
+            $client->tell(new LentNews(self::device($key), bin2hex($bytes)));
         });
     }
 
     /**
-     * {"do": "lent", "device": "midi NAME", "bytes": "903c7f"} or, from a controller, {…, "state": "{…}"}: something came from it.
+     * Something came from a device.
+     *
+     * @param string $device "midi NAME" or "controller NAME"
+     * @param string $hex of a MIDI device
+     * @param string $state of a game controller, as JSON
      *
      * @throws CommandRefused
      */
-    public function heard(Client $client, Command $command): void
+    public function heard(Client $client, string $device, string $hex, string $state): void
     {
-        [$kind, $name] = explode(' ', $command->word('device'), 2) + [1 => ''];
-        $bytes = $kind === 'midi' ? @hex2bin($command->word('bytes')) : $command->word('state');
+        [$kind, $name] = explode(' ', $device, 2) + [1 => ''];
+        $bytes = $kind === 'midi' ? @hex2bin($hex) : $state;
         if (! \is_string($bytes) || \strlen($bytes) > self::LONGEST) {
             throw new CommandRefused('"bytes" must be hexadecimal digits, two for each byte, of at most '.self::LONGEST.' bytes.');
         }

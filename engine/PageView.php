@@ -9,10 +9,9 @@ final class PageView
 {
     /** @var array<string, string> topic and its subject */
     public array $topics = [];
-    public int $traceRevision = 0;
 
-    /** @var array<string, int> number of the next point to show, by subject */
-    public array $scopes = [];
+    /** @var array<string, int> how far each topic has been told, by topic */
+    private array $numbers = [];
 
     /** @var array<string, int> by topic, in nanoseconds */
     private array $shownAt = [];
@@ -21,16 +20,27 @@ final class PageView
     private array $shown = [];
     private string $goOnAt = '';
 
-    /** @param array<string, string> $topics */
-    public function want(array $topics): void
+    /**
+     * @param array<string, string> $topics topic and its subject
+     * @param bool $isAnew the page has lost something: it is told everything again
+     */
+    public function want(array $topics, bool $isAnew): void
     {
-        if (! isset($topics['trace'])) {
-            $this->traceRevision = 0;
-        }
         $this->topics = $topics;
-        $this->scopes = array_filter($this->scopes, static fn(string $subject): bool => isset($topics["scope:{$subject}"]), \ARRAY_FILTER_USE_KEY);
+        $this->numbers = $isAnew ? [] : array_intersect_key($this->numbers, $topics);
         $this->shown = $this->shownAt = [];
         $this->goOnAt = '';
+    }
+
+    /** How far a topic has been told: 0 at first. */
+    public function number(string $topic): int
+    {
+        return $this->numbers[$topic] ?? 0;
+    }
+
+    public function count(string $topic, int $number): void
+    {
+        $this->numbers[$topic] = $number;
     }
 
     /** @return iterable<string, string> topic and its subject, beginning where the last turn broke off */
@@ -69,5 +79,11 @@ final class PageView
         $this->shown[$what] = $bytes;
 
         return true;
+    }
+
+    /** What it was shown whose name begins so counts as never shown. */
+    public function forget(string $beginning): void
+    {
+        $this->shown = array_filter($this->shown, static fn(string $what): bool => ! str_starts_with($what, $beginning), \ARRAY_FILTER_USE_KEY);
     }
 }

@@ -7,8 +7,13 @@ namespace NimbleJunction\Engine;
 use NimbleJunction\Core\Discovery\Neighbour;
 use NimbleJunction\Core\Junction;
 use NimbleJunction\Engine\Net\Transports;
+use NimbleJunction\Engine\Said\Finds;
+use NimbleJunction\Engine\Said\LentDevice;
+use NimbleJunction\Engine\Said\Neighbour as NeighbourFound;
+use NimbleJunction\Engine\Said\PortLife;
+use NimbleJunction\Engine\Said\Stray;
 
-/** How the ports are, and what is out there, as plain arrays for the live link. */
+/** How the ports are, and what is out there, as pages are told. */
 final readonly class PortReport
 {
     private const LATELY_NANOS = 10_000_000_000;
@@ -17,75 +22,82 @@ final readonly class PortReport
     {
     }
 
-    /** @return array<string, array<string, mixed>> by port */
-    public function all(int $now): array
+    /** @return array<string, PortLife> by port */
+    public function lives(int $now): array
     {
         $plan = $this->junction->plan();
         $rhythms = $this->rhythms($now);
-        $ports = [];
+        $lives = [];
         foreach ($plan->ports as $id => $port) {
             $activity = $this->junction->activity((string) $id);
             $rhythm = $port['protocol']->carriesLevels() || $activity->heardAt === null ? null : $activity->rhythm;
-            $ports[$id] = [
-                'state' => $activity->state($port['protocol'], $port['receives'], $port['sends'], $now)->value,
-                'fault' => $activity->fault,
-                'in' => round($activity->rate($now, true), 1),
-                'out' => round($activity->rate($now, false), 1),
-                'received' => $activity->received,
-                'sent' => $activity->sent,
-                'lost' => $activity->lost + $this->transports->lost($port['via']),
-                'gap' => $rhythms[$id]['gap'] ?? ($rhythm === null ? null : round($rhythm->longestGapMillis($now), 1)),
-                'jitter' => $rhythms[$id]['jitter'] ?? ($rhythm === null ? null : round($rhythm->jitterMillis(), 1)),
-                'refused' => $activity->refused,
-                'refusals' => (object) $activity->refusals,
-                'senders' => (object) $activity->senders,
-                'connected' => $this->transports->connected($port['via']),
-                'heard' => $activity->lastWords($this->junction->plan()->middleC),
-                'from' => $activity->heardFrom,
-                'firstAgo' => Report::ago($activity->firstHeardAt, $now),
-                'heardAgo' => Report::ago($activity->heardAt, $now),
-                'sentAgo' => Report::ago($activity->sentAt, $now),
-            ];
+            $lives[$id] = new PortLife(
+                $activity->state($port['protocol'], $port['receives'], $port['sends'], $now)->value,
+                $activity->fault,
+                round($activity->rate($now, true), 1),
+                round($activity->rate($now, false), 1),
+                $activity->received,
+                $activity->sent,
+                $activity->lost + $this->transports->lost($port['via']),
+                $rhythms[$id]['gap'] ?? ($rhythm === null ? null : round($rhythm->longestGapMillis($now), 1)),
+                $rhythms[$id]['jitter'] ?? ($rhythm === null ? null : round($rhythm->jitterMillis(), 1)),
+                $activity->refused,
+                $activity->refusals,
+                $activity->senders,
+                $this->transports->connected($port['via']),
+                $activity->lastWords($plan->middleC),
+                $activity->heardFrom,
+                self::at($activity->firstHeardAt),
+                self::at($activity->heardAt),
+                self::at($activity->sentAt),
+            );
         }
 
-        return $ports;
+        return $lives;
     }
 
-    /** @return array<string, mixed> devices that say that they are there, devices that pages lend, universes that nobody asks for */
-    public function finds(int $now): array
+    public function finds(int $now): Finds
     {
-        return [
-            'type' => 'finds',
-            'neighbours' => array_map(static fn(Neighbour $one): array => [
-                'key' => bin2hex($one->key),
-                'protocol' => $one->protocol->value,
-                'name' => $one->name,
-                'address' => $one->address,
-                'details' => $one->details,
-                'gives' => $one->gives($now),
-                'takes' => $one->takes($now),
-                'lost' => $one->isLost($now),
-                'heardAgo' => Report::ago($one->heardAt, $now),
-            ], $this->junction->neighbours()->all($now)),
-            'lent' => array_map(static fn(string $key, array $who): array => ['kind' => strstr($key, ' ', true), 'name' => explode(' ', $key, 3)[2], 'who' => implode(', ', $who)], array_keys($this->transports->lent->connected()), $this->transports->lent->connected()),
-            'unclaimed' => $this->unclaimed($now),
-        ];
+        $lent = $this->transports->lent->connected();
+        $neighbours = array_map(static fn(Neighbour $one): NeighbourFound => new NeighbourFound(
+            bin2hex($one->key),
+            $one->protocol->value,
+            $one->name,
+            $one->address,
+            $one->details,
+            $one->gives($now),
+            $one->takes($now),
+            $one->isLost($now),
+            Engine::millis($one->heardAt),
+        ), $this->junction->neighbours()->all($now));
+        $devices = array_map(static fn(string $key, array $who): LentDevice => new LentDevice(
+            (string) strstr($key, ' ', true),
+            explode(' ', $key, 3)[2],
+            implode(', ', $who),
+        ), array_keys($lent), $lent);
+
+        return new Finds(array_values($neighbours), $devices, $this->strays($now));
     }
 
-    /** @return list<array{ports: list<string>, protocol: string, number: int, name: string, from: string, count: int}> frames that no port asks for, heard lately */
-    public function unclaimed(int $now): array
+    /** @return list<Stray> frames that no port asks for, heard lately */
+    public function strays(int $now): array
     {
-        $list = [];
+        $strays = [];
         foreach ($this->junction->unclaimed() as $key => $unclaimed) {
             $ports = $this->junction->plan()->endpoints[$key]->portIds ?? [];
             foreach ($unclaimed->heard as $one) {
                 if ($now - $one['at'] < self::LATELY_NANOS) {
-                    $list[] = ['ports' => $ports, 'protocol' => (string) strstr($key, ' ', true), 'number' => $one['number'], 'name' => $one['name'], 'from' => $one['from'], 'count' => $one['count']];
+                    $strays[] = new Stray($ports, (string) strstr($key, ' ', true), $one['number'], $one['name'], $one['from'], $one['count']);
                 }
             }
         }
 
-        return $list;
+        return $strays;
+    }
+
+    private static function at(?int $nanos): ?float
+    {
+        return $nanos === null ? null : Engine::millis($nanos);
     }
 
     /** @return array<string, array{gap: float, jitter: float}> the worst of each port's sources, in milliseconds */

@@ -27,10 +27,4 @@ final readonly class Finding
         public ?array $fix = null,
     ) {
     }
-
-    /** @return array<string, mixed> ready for JSON */
-    public function toArray(): array
-    {
-        return ['state' => $this->state, 'question' => $this->question, 'words' => $this->words, 'remedy' => $this->remedy, 'fix' => $this->fix];
-    }
 }

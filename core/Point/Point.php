@@ -27,20 +27,4 @@ final readonly class Point
         public bool $isPressed = false,
     ) {
     }
-
-    /** @return array<string, mixed> ready for JSON */
-    public function described(): array
-    {
-        return [
-            'point' => $this->reference->text(),
-            'name' => $this->name,
-            'kind' => $this->kind->value,
-            'low' => $this->low,
-            'high' => $this->high,
-            'unit' => $this->unit,
-            'choices' => $this->choices,
-            'isSet' => $this->isSet,
-            'isPressed' => $this->isPressed,
-        ];
-    }
 }

@@ -6,6 +6,7 @@ namespace NimbleJunction\Engine\LiveLink;
 
 use Amp\Socket\Socket;
 use NimbleJunction\Engine\LiveLink\WebSocket\Frame;
+use NimbleJunction\Engine\Said\Message;
 use Revolt\EventLoop;
 
 /**
@@ -23,6 +24,7 @@ final class Client
     private array $waiting = [];
     private int $waitingBytes = 0;
     private int $answers = 0;
+    private int $told = 0;
     private bool $writing = false;
     private bool $closed = false;
     private bool $ending = false;
@@ -36,10 +38,15 @@ final class Client
         return $this->writing || $this->closed;
     }
 
-    /** @param array<string, mixed> $message */
-    public function tell(array $message): void
+    /**
+     * What is said unasked is counted, so that a page knows when it has missed something.
+     *
+     * @param Message|array<string, mixed> $message
+     */
+    public function tell(Message|array $message): void
     {
-        $this->write(self::text($message));
+        $fields = \is_array($message) ? $message : $message->jsonSerialize();
+        $this->write(self::text([...$fields, 'n' => ++$this->told]));
     }
 
     /** @param array<string, mixed> $message */

@@ -10,6 +10,7 @@ use NimbleJunction\Engine\LiveLink\Role;
 use NimbleJunction\Engine\LiveLink\Token;
 use NimbleJunction\Tests\Support\Background;
 use NimbleJunction\Tests\Support\EngineProcess;
+use NimbleJunction\Tests\Support\LiveLink;
 use NimbleJunction\Tests\Support\Rig;
 use NimbleJunction\Tests\Support\Udp;
 use PHPUnit\Framework\TestCase;
@@ -54,11 +55,35 @@ final class LiveLinkTest extends TestCase
         }
         self::assertSame('operator', $by['welcome'][0]['role']);
         self::assertSame('alive', end($by['status'])['ports']['desk']['state']);
-        self::assertSame([['universe' => 'palm', 'slot' => 2, 'level' => 99, 'by' => 'Ada']], array_map(static fn(array $hold): array => array_diff_key($hold, ['left' => 0]), end($by['status'])['holds']));
+        self::assertSame([['universe' => 'palm', 'slot' => 2, 'level' => 99, 'by' => 'Ada']], array_map(static fn(array $hold): array => array_diff_key($hold, ['until' => 0]), end($by['status'])['holds']));
         self::assertSame('Desk', $by['sources'][0]['sources'][0]['name']);
         self::assertStringContainsString('Held by hand at 99 by Ada', $by['answer'][2]['why']);
         self::assertContains('New source for Palm House: Desk (127.78.5.11), priority 100', array_column($by['trace'][0]['events'], 'title'));
         self::assertCount(60, $by['minutes'][0]['ports']['desk']['in']);
+    }
+
+    /** Nothing comes in here: after the first picture a page hears only that the engine is there, until it asks for all again. */
+    public function testOnlyWhatHasChangedIsSaidAndItIsCounted(): void
+    {
+        $subscribe = ['do' => 'subscribe', 'topics' => ['status', 'minutes', 'finds']];
+        $client = $this->open(Role::Viewer, [$subscribe], 2.6);
+        $client->mustRun();
+        $said = json_decode($client->getOutput(), true, flags: JSON_THROW_ON_ERROR)['json'];
+        $counted = array_values(array_filter($said, static fn(array $one): bool => $one['type'] !== 'answer'));
+        self::assertSame(range(1, \count($counted)), array_column($counted, 'n'));
+        $statuses = array_values(array_filter($counted, static fn(array $one): bool => $one['type'] === 'status'));
+        self::assertTrue($statuses[0]['whole']);
+        self::assertSame(['desk'], array_slice(array_keys($statuses[0]['ports']), 0, 1));
+        self::assertGreaterThanOrEqual(2, \count($statuses));
+        self::assertLessThanOrEqual(4, \count($statuses), 'once a second');
+        foreach (\array_slice($statuses, 1) as $one) {
+            self::assertSame([false, [], [], null], [$one['whole'], $one['ports'], $one['universes'], $one['holds']]);
+        }
+        self::assertCount(1, array_filter($counted, static fn(array $one): bool => $one['type'] === 'finds'));
+        $client = $this->open(Role::Viewer, [$subscribe, [...$subscribe, 'anew' => true]], 1.0);
+        $client->mustRun();
+        $again = array_filter(json_decode($client->getOutput(), true, flags: JSON_THROW_ON_ERROR)['json'], static fn(array $one): bool => $one['type'] === 'status' && $one['whole']);
+        self::assertNotSame([], $again);
     }
 
     public function testAViewerSeesAndChangesNothing(): void
@@ -117,8 +142,8 @@ final class LiveLinkTest extends TestCase
         $client->mustRun();
         self::assertSame([
             'There is no universe "nowhere" in the show.',
-            '"slot" must be a whole number from 1 to 512.',
-            'This command is not known. Known are: subscribe, hold, release, explain, lend, lent, set, press, find, check.',
+            '"slot": it is 513. Use a whole number from 1 to 512.',
+            'This command is not known. Known are: subscribe, hold, hold-parameter, release, explain, lend, lent, set, press, find, check.',
             'There is no topic "weather".',
             '"do" must be a text.',
         ], array_column(array_filter(self::heard($client)['json'], static fn(array $message): bool => $message['type'] === 'answer'), 'error'));
@@ -194,6 +219,8 @@ final class LiveLinkTest extends TestCase
     /** @return array<string, mixed> */
     private static function heard(Process $client): array
     {
-        return json_decode($client->getOutput(), true, flags: JSON_THROW_ON_ERROR);
+        $heard = json_decode($client->getOutput(), true, flags: JSON_THROW_ON_ERROR);
+
+        return [...$heard, 'json' => LiveLink::put($heard['json'])];
     }
 }

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\Fault;
 
+use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Wire\ArtNet\Dmx;
 use NimbleJunction\Engine\LiveLink\Role;
+use NimbleJunction\Engine\Order\Orders;
 use NimbleJunction\Tests\Support\Background;
 use NimbleJunction\Tests\Support\EngineProcess;
 use NimbleJunction\Tests\Support\LiveLink;
@@ -29,10 +31,13 @@ final class HostileLinkTest extends TestCase
         $line = new Udp(self::NET.'.2', 5120);
         try {
             $commands = [];
-            foreach (['subscribe', 'hold', 'release', 'lend', 'lent', 'check', 'explain', 'dance'] as $do) {
-                foreach (['topics', 'universe', 'slot', 'last', 'level', 'seconds', 'fixture', 'parameter', 'value', 'devices', 'device', 'bytes', 'state', 'port', 'other', 'do'] as $field) {
+            $sound = ['universe' => 'palm', 'slot' => 5, 'level' => 9, 'port' => 'desk', 'device' => 'midi Keys', 'bytes' => '90', 'topics' => ['status'], 'devices' => [], 'point' => 'slot:palm/5', 'value' => 1, 'fixture' => 'none', 'parameter' => 'pan'];
+            foreach (Orders::ALL as $order) {
+                $names = array_map(static fn(Field $field): string => $field->name, $order::fields());
+                $own = array_intersect_key($sound, array_flip($names));
+                foreach ([...$names, 'do', 'colour'] as $field) {
                     foreach (self::ODD as $value) {
-                        $commands[] = ['do' => $do, 'universe' => 'palm', 'slot' => 5, 'level' => 9, 'port' => 'desk', 'device' => 'midi Keys', 'bytes' => '90', 'topics' => ['status'], 'devices' => [], $field => $value];
+                        $commands[] = ['do' => $order::kind(), ...$own, $field => $value];
                     }
                 }
             }

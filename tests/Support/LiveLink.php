@@ -30,11 +30,36 @@ final class LiveLink
     public function heard(): array
     {
         $all = [];
-        foreach ($this->heardWhole()['json'] as $message) {
+        foreach (self::put($this->heardWhole()['json']) as $message) {
             $all[$message['type']][] = $message;
         }
 
         return $all;
+    }
+
+    /**
+     * Each status says what has changed: here every one is put together with those before it, as a page does.
+     *
+     * @param list<array<string, mixed>> $messages
+     *
+     * @return list<array<string, mixed>>
+     */
+    public static function put(array $messages): array
+    {
+        $whole = ['engine' => null, 'ports' => [], 'universes' => [], 'holds' => [], 'unclaimed' => []];
+
+        return array_map(static function (array $message) use (&$whole): array {
+            if ($message['type'] !== 'status') {
+                return $message;
+            }
+            foreach ($whole as $name => $before) {
+                $isMap = $name === 'ports' || $name === 'universes';
+                $fresh = $message[$name];
+                $whole[$name] = $isMap && ! $message['whole'] ? [...$before, ...$fresh] : $fresh ?? $before;
+            }
+
+            return [...$message, ...$whole];
+        }, $messages);
     }
 
     /** @return array<string, list<array<string, mixed>>> the same; nothing where the link was not opened */

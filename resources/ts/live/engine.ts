@@ -1,27 +1,31 @@
 import { defineStore } from 'pinia'
 import { computed, onScopeDispose, ref, shallowRef, watch, type WatchSource } from 'vue'
 import { Link } from './link'
-import type { Finding, Finds, Hold, PortLife, ScopeNews, Sources, Status, TraceEvent, Unclaimed, UniverseLife, FoundPoint } from './types'
+import type { Answers, Finds as FindsSaid, Message, MinuteCounts, Orders, ScopeNews, Sources as SourcesSaid, TraceNews } from './messages'
+import { after, ago, heldSlot, minutesAfter, nothing, portLife } from './status'
+import type { Finding, Finds, PortLife, Sources, TraceEvent } from './types'
 
 const TRACE_LENGTH = 500
 type Painter = (bytes: Uint8Array) => void
-const silenced = (life: PortLife): PortLife => ({ ...life, state: life.state === 'off' ? 'off' : 'unknown', fault: life.state === 'off' ? '' : 'Not known: the engine does not answer.', in: NaN, out: NaN })
 
 /** What the engine says: status, trace, levels. Levels do not pass through Vue: whoever paints them is called. */
 export const useEngine = defineStore('engine', () => {
   const link = new Link((addresses) => addresses.live, 4000)
   const state = link.state
-  const engine = shallowRef<Status['engine'] | null>(null)
-  const told = shallowRef<Record<string, PortLife>>({})
-  /** While the engine does not answer nobody knows how the ports are: none of them is alive. */
-  const ports = computed<Record<string, PortLife>>(() => (state.value === 'open' ? told.value : Object.fromEntries(Object.entries(told.value).map(([id, life]) => [id, silenced(life)]))))
-  const universes = shallowRef<Record<string, UniverseLife>>({})
-  const holds = shallowRef<Hold[]>([])
-  const unclaimed = shallowRef<Unclaimed[]>([])
-  const minutes = shallowRef<Record<string, { in: number[], out: number[] }>>({})
-  const sources = shallowRef<Record<string, Sources>>({})
+  const whole = shallowRef(nothing)
+  const engine = computed(() => whole.value.engine)
+  const ports = computed<Record<string, PortLife>>(() => Object.fromEntries(Object.entries(whole.value.ports).map(([id, life]) => [id, portLife(life, whole.value.now, state.value === 'open')])))
+  const universes = computed(() => whole.value.universes)
+  const holds = computed(() => whole.value.holds.map((hold) => heldSlot(hold, whole.value.now)))
+  const unclaimed = computed(() => whole.value.unclaimed)
+  /** How long ago something was by the engine's clock, in milliseconds. */
+  const since = (at: number) => ago(at, whole.value.now)
+  const minutes = shallowRef<Record<string, MinuteCounts>>({})
+  const given = shallowRef<Record<string, SourcesSaid>>({})
+  const sources = computed<Record<string, Sources>>(() => Object.fromEntries(Object.entries(given.value).map(([id, one]) => [id, { ...one, sources: one.sources.map((source) => ({ ...source, heardAgo: ago(source.heardAt, whole.value.now) })) }])))
   const events = shallowRef<TraceEvent[]>([])
-  const finds = shallowRef<Finds>({ neighbours: [], lent: [], unclaimed: [] })
+  const found = shallowRef<Omit<FindsSaid, 'type' | 'n'>>({ neighbours: [], lent: [], unclaimed: [] })
+  const finds = computed<Finds>(() => ({ ...found.value, neighbours: found.value.neighbours.map((one) => ({ ...one, heardAgo: since(one.heardAt) })) }))
   const said = ref('')
   const newest = new Map<string, Uint8Array>()
   const painters = new Map<string, Set<Painter>>()
@@ -29,21 +33,34 @@ export const useEngine = defineStore('engine', () => {
   const scopes = new Set<(news: ScopeNews) => void>()
   const lenders = new Set<(device: string, bytes: string) => void>()
 
-  link.onMessage = (message) => {
-    if (message.type === 'welcome') events.value = []
-    else if (message.type === 'status') {
-      const status = message as unknown as Status
-      engine.value = status.engine
-      told.value = status.ports
-      universes.value = status.universes
-      holds.value = status.holds
-      unclaimed.value = status.unclaimed
-    } else if (message.type === 'minutes') minutes.value = message.ports as typeof minutes.value
-    else if (message.type === 'sources') sources.value = { ...sources.value, [message.universe as string]: message as unknown as Sources }
-    else if (message.type === 'trace') takeEvents(message.events as TraceEvent[])
-    else if (message.type === 'finds') finds.value = message as unknown as Finds
-    else if (message.type === 'scope') scopes.forEach((take) => take(message as unknown as ScopeNews))
-    else if (message.type === 'lent') lenders.forEach((take) => take(message.device as string, message.bytes as string))
+  link.onMessage = (told) => {
+    const message = told as unknown as Message
+    switch (message.type) {
+      case 'welcome':
+        events.value = []
+        break
+      case 'status':
+        whole.value = after(whole.value, message)
+        break
+      case 'minutes':
+        minutes.value = minutesAfter(minutes.value, message)
+        break
+      case 'sources':
+        given.value = { ...given.value, [message.universe]: message }
+        break
+      case 'trace':
+        takeEvents(message)
+        break
+      case 'finds':
+        found.value = message
+        break
+      case 'scope':
+        scopes.forEach((take) => take(message))
+        break
+      case 'lent':
+        lenders.forEach((take) => take(message.device, message.bytes))
+        break
+    }
   }
   link.onBytes = (bytes) => {
     const length = bytes[1] ?? 0
@@ -56,10 +73,10 @@ export const useEngine = defineStore('engine', () => {
     painters.get(key)?.forEach((paint) => paint(levels))
   }
 
-  function takeEvents(fresh: TraceEvent[]): void {
+  function takeEvents(news: TraceNews): void {
     const known = new Map(events.value.map((event) => [event.serial, event]))
     const now = Date.now()
-    for (const event of fresh) known.set(event.serial, { ...event, at: now - event.ago })
+    for (const event of news.events) known.set(event.serial, { ...event, at: now - ago(event.happenedAt, news.now) })
     events.value = [...known.values()].sort((a, b) => b.serial - a.serial).slice(0, TRACE_LENGTH)
   }
 
@@ -94,8 +111,9 @@ export const useEngine = defineStore('engine', () => {
   /** The newest levels of a universe that is followed. */
   const levelsNow = (universe: string) => (newest.get(`levels:${universe}`) ?? new Uint8Array(512)).slice()
 
-  async function command(what: Record<string, unknown>): Promise<Record<string, unknown> | null> {
-    const answer = await link.ask(what)
+  const ask = <K extends keyof Orders>(order: K, fields: Orders[K]) => link.ask({ do: order, ...fields }) as Promise<{ ok: boolean, error?: string } & Partial<Answers[K]>>
+  async function command<K extends keyof Orders>(order: K, fields: Orders[K]): Promise<object | null> {
+    const answer = await ask(order, fields)
     said.value = answer.ok ? '' : answer.error ?? 'The engine did not say why.'
     return answer.ok ? answer : null
   }
@@ -103,20 +121,20 @@ export const useEngine = defineStore('engine', () => {
     set.add(taker)
     return () => { set.delete(taker) }
   }
-  const hold = (universe: string, slot: number, level: number, last = slot, seconds?: number) => command({ do: 'hold', universe, slot, level, last, seconds })
-  const holdParameter = (fixture: string, parameter: string, value: number, seconds?: number) => command({ do: 'hold', fixture, parameter, value, seconds })
-  const release = (universe?: string, slot?: number, last?: number) => command({ do: 'release', universe, slot, last })
-  const check = (port: string, other: string) => link.ask({ do: 'check', port, other: other || undefined }).then((answer) => (answer.ok ? { findings: answer.findings as Finding[], error: '' } : { findings: [], error: answer.error ?? '' }))
+  const hold = (universe: string, slot: number, level: number, last = slot, seconds?: number) => command('hold', { universe, slot, level, last, seconds })
+  const holdParameter = (fixture: string, parameter: string, value: number, seconds?: number) => command('hold-parameter', { fixture, parameter, value, seconds })
+  const release = (universe?: string, slot?: number, last?: number) => command('release', { universe, slot, last })
+  const check = (port: string, other: string) => ask('check', { port, other: other || undefined }).then((answer) => ({ findings: (answer.findings ?? []) as Finding[], error: answer.error ?? '' }))
   /** What a page says about the devices that it lends, and hands on from them. */
-  const lend = (devices: string[]) => command({ do: 'lend', devices })
-  const handOn = (device: string, what: { bytes: string } | { state: string }) => void link.ask({ do: 'lent', device, ...what })
+  const lend = (devices: string[]) => command('lend', { devices })
+  const handOn = (device: string, what: { bytes: string } | { state: string }) => void ask('lent', { device, ...what })
   const onLent = (taker: (device: string, bytes: string) => void) => listen(lenders, taker)
   const onScope = (taker: (news: ScopeNews) => void) => listen(scopes, taker)
   /** Points whose names hold these words. */
-  const findPoints = (text: string) => link.ask({ do: 'find', text }).then((answer) => (answer.ok ? answer.points as FoundPoint[] : []))
-  const setPoint = (point: string, value: number | string | boolean) => command({ do: 'set', point, value })
-  const pressPoint = (point: string) => command({ do: 'press', point })
-  const explain = (universe: string, slot: number) => link.ask({ do: 'explain', universe, slot })
+  const findPoints = (text: string) => ask('find', { text }).then((answer) => answer.points ?? [])
+  const setPoint = (point: string, value: number | string | boolean) => command('set', { point, value })
+  const pressPoint = (point: string) => command('press', { point })
+  const explain = (universe: string, slot: number) => ask('explain', { universe, slot })
 
-  return { start: () => link.start(), state, engine, ports, universes, holds, unclaimed, minutes, sources, events, finds, said, follow, paint, levelsNow, hold, holdParameter, release, explain, findPoints, setPoint, pressPoint, check, lend, handOn, onLent, onScope }
+  return { start: () => link.start(), state, engine, ports, universes, holds, unclaimed, minutes, sources, events, finds, said, since, follow, paint, levelsNow, hold, holdParameter, release, explain, findPoints, setPoint, pressPoint, check, lend, handOn, onLent, onScope }
 })

@@ -19,8 +19,10 @@ export class Link {
   private number = 0
   private readonly asked = new Map<number, (answer: Answer) => void>()
   private wanted = false
-
   private heardAt = 0
+
+  /** Number of the last message that was said unasked: the next one has the next. */
+  private told = 0
 
   /** @param patience milliseconds of silence after which the other end counts as dead, though the connection stands; 0 for never */
   constructor(private readonly choose: (addresses: Addresses) => string | null, private readonly patience = 0) {}
@@ -63,6 +65,7 @@ export class Link {
     socket.binaryType = 'arraybuffer'
     socket.onopen = () => {
       this.wait = FIRST_WAIT
+      this.told = 0
       this.heardAt = Date.now()
       this.state.value = 'open'
       if (this.topics) void this.ask({ do: 'subscribe', topics: JSON.parse(this.topics) })
@@ -71,11 +74,19 @@ export class Link {
       this.heardAt = Date.now()
       if (typeof data !== 'string') return this.onBytes(new Uint8Array(data))
       const message = JSON.parse(data)
-      if (message.type !== 'answer') return this.onMessage(message)
+      if (message.type !== 'answer') return this.take(message)
       this.asked.get(message.id)?.(message)
       this.asked.delete(message.id)
     }
     socket.onclose = () => { if (this.socket === socket) this.again() }
+  }
+
+  /** What is said piece by piece makes no whole once a piece is missing: then all of it is asked for again. */
+  private take(message: { type: string, n?: number, [field: string]: unknown }): void {
+    const isMissing = message.n !== undefined && message.n !== this.told + 1
+    this.told = message.n ?? this.told
+    this.onMessage(message)
+    if (isMissing && this.topics) void this.ask({ do: 'subscribe', topics: JSON.parse(this.topics), anew: true })
   }
 
   /** An engine that hangs keeps its connections, and says nothing. */

@@ -95,7 +95,7 @@ async function load(): Promise<void> {
       <section class="panel">
         <h2>Engine</h2>
         <dl v-if="engine.state === 'open' && engine.engine" class="facts">
-          <dt>Started</dt><dd>{{ spellAgo(engine.engine.upSeconds * 1000) }}</dd>
+          <dt>Started</dt><dd>{{ spellAgo(engine.since(engine.engine.startedAt)) }}</dd>
           <dt>With</dt><dd>{{ engine.engine.runs }}</dd>
           <dt>Open files and sockets</dt><dd class="figures">{{ engine.engine.descriptors }} of 980</dd>
         </dl>

@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Engine\Order;
+
+use NimbleJunction\Core\Document\Field;
+use NimbleJunction\Core\Document\Field\Id;
+use NimbleJunction\Engine\Said\Said;
+
+/** What is held is let go: a run of slots, all of a universe, or all. */
+final readonly class Release implements Order
+{
+    /** @param string $universe '' for all */
+    public function __construct(private string $universe, private ?int $slot, private ?int $last)
+    {
+    }
+
+    public static function kind(): string
+    {
+        return 'release';
+    }
+
+    public static function label(): string
+    {
+        return 'Release';
+    }
+
+    public static function fields(): array
+    {
+        return [
+            new Id('universe', 'Universe', 'universe', false),
+            Field::whole('slot', 'Slot', 1, 512, null, false),
+            Field::whole('last', 'Last slot', 1, 512, null, false),
+        ];
+    }
+
+    public static function isForOperators(): bool
+    {
+        return true;
+    }
+
+    public static function answers(): ?string
+    {
+        return null;
+    }
+
+    public function obey(Reach $reach): ?Said
+    {
+        $universe = $this->universe === '' ? null : $reach->universe($this->universe)->id;
+        $reach->engine->release($universe, self::fromZero($this->slot), self::fromZero($this->last), $reach->by());
+
+        return null;
+    }
+
+    private static function fromZero(?int $slot): ?int
+    {
+        return $slot === null ? null : $slot - 1;
+    }
+}

@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Engine\Order;
+
+use NimbleJunction\Core\Document\Field;
+use NimbleJunction\Core\Point\Reference;
+use NimbleJunction\Engine\Said\Said;
+
+/** A point is set; a person does not give a lamp levels of their own, but holds it. */
+final readonly class SetPoint implements Order
+{
+    public function __construct(private ?Reference $point, private int|float|string $value)
+    {
+    }
+
+    public static function kind(): string
+    {
+        return 'set';
+    }
+
+    public static function label(): string
+    {
+        return 'Set a point';
+    }
+
+    public static function fields(): array
+    {
+        return [
+            Field::point(),
+            Field::anything('value', 'To'),
+        ];
+    }
+
+    public static function isForOperators(): bool
+    {
+        return true;
+    }
+
+    public static function answers(): ?string
+    {
+        return null;
+    }
+
+    public function obey(Reach $reach): ?Said
+    {
+        $point = $reach->point($this->point);
+        $held = match ($point->kind) {
+            'fixture' => ['do' => 'hold-parameter', 'fixture' => $point->id, 'parameter' => $point->part, 'value' => is_numeric($this->value) ? $this->value / 100 : $this->value],
+            'slot' => ['do' => 'hold', 'universe' => $point->id, 'slot' => (int) $point->part, 'level' => $this->value],
+            default => null,
+        };
+        if ($held !== null) {
+            return Orders::read($held)->obey($reach);
+        }
+        $reach->done($reach->engine->set($point, $this->value, $reach->act()));
+
+        return null;
+    }
+}

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Engine\Said;
+
+/** What says that it is there, what pages lend, what arrives and nobody asks for. */
+final readonly class Finds extends Message
+{
+    /**
+     * @param list<Neighbour> $neighbours
+     * @param list<LentDevice> $lent
+     * @param list<Stray> $unclaimed
+     */
+    public function __construct(
+        #[ListOf(Neighbour::class)]
+        public array $neighbours,
+        #[ListOf(LentDevice::class)]
+        public array $lent,
+        #[ListOf(Stray::class)]
+        public array $unclaimed,
+    ) {
+    }
+
+    public static function type(): string
+    {
+        return 'finds';
+    }
+}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Engine\Said;
+
+/** One step of what happened. */
+final readonly class Hop extends Said
+{
+    /**
+     * @param string $bytes hexadecimal, the first of them
+     */
+    public function __construct(
+        public string $step,
+        public string $words,
+        public string $bytes,
+        public int $length,
+        public ?string $route,
+    ) {
+    }
+}

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Engine\Topic;
+
+use NimbleJunction\Engine\Engine;
+use NimbleJunction\Engine\Health\Warnings;
+use NimbleJunction\Engine\Net\Descriptors;
+use NimbleJunction\Engine\PortReport;
+
+/** All topics that there are: a new one is a class, named here. */
+final class Topics
+{
+    public const ALL = [
+        StatusTopic::class,
+        MinutesTopic::class,
+        FindsTopic::class,
+        TraceTopic::class,
+        LevelsTopic::class,
+        SourcesTopic::class,
+        ScopeTopic::class,
+        PointsTopic::class,
+    ];
+
+    /** @return array<string, Topic> by name */
+    public static function of(Engine $engine, PortReport $ports, Warnings $warnings, Descriptors $descriptors): array
+    {
+        $junction = $engine->junction;
+        $topics = [
+            new StatusTopic($engine, $ports, $warnings, $descriptors),
+            new MinutesTopic($junction),
+            new FindsTopic($ports),
+            new TraceTopic($junction),
+            new LevelsTopic($junction),
+            new SourcesTopic($junction),
+            new ScopeTopic($junction),
+            new PointsTopic($junction),
+        ];
+
+        return array_combine(array_map(static fn(Topic $topic): string => $topic::name(), $topics), $topics);
+    }
+}

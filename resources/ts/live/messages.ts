@@ -1,0 +1,285 @@
+/* Made by bin/live-types of the classes in engine/Said, engine/Topic and engine/Order. Change those, not this file. */
+
+export interface EngineLife {
+  show: string
+  adoptions: number
+  startedAt: number
+  pid: number
+  runs: string
+  warnings: WarningLine[]
+  descriptors: number
+}
+
+export interface FindingFix {
+  label: string
+  changes: Record<string, unknown>
+}
+
+export interface FindingLine {
+  state: string
+  question: string
+  words: string
+  remedy: string
+  fix: FindingFix | null
+}
+
+export interface Findings {
+  findings: FindingLine[]
+}
+
+export interface Finds {
+  type: 'finds'
+  n: number
+  neighbours: Neighbour[]
+  lent: LentDevice[]
+  unclaimed: Stray[]
+}
+
+export interface FoundPoint {
+  point: string
+  name: string
+  kind: string
+  low: number
+  high: number
+  unit: string
+  choices: string[]
+  isSet: boolean
+  isPressed: boolean
+  value: string | number | null
+}
+
+export interface FoundPoints {
+  points: FoundPoint[]
+}
+
+export interface HeldSlot {
+  universe: string
+  slot: number
+  level: number
+  by: string
+  until: number
+}
+
+export interface Hop {
+  step: string
+  words: string
+  bytes: string
+  length: number
+  route: string | null
+}
+
+export interface LentDevice {
+  kind: string
+  name: string
+  who: string
+}
+
+export interface LentNews {
+  type: 'lent'
+  n: number
+  device: string
+  bytes: string
+}
+
+export interface MinuteCounts {
+  in: number[]
+  out: number[]
+}
+
+export interface Minutes {
+  type: 'minutes'
+  n: number
+  whole: boolean
+  ports: Record<string, MinuteCounts>
+}
+
+export interface Neighbour {
+  key: string
+  protocol: string
+  name: string
+  address: string
+  details: string
+  gives: number[]
+  takes: number[]
+  lost: boolean
+  heardAt: number
+}
+
+export interface PointNews {
+  type: 'point'
+  n: number
+  point: string
+  value: string | number | null
+}
+
+export interface PortLife {
+  state: string
+  fault: string
+  in: number
+  out: number
+  received: number
+  sent: number
+  lost: number
+  gap: number | null
+  jitter: number | null
+  refused: number
+  refusals: Record<string, number>
+  senders: Record<string, number>
+  connected: string[]
+  heard: string
+  from: string
+  firstAt: number | null
+  heardAt: number | null
+  sentAt: number | null
+}
+
+export interface ScopeNews {
+  type: 'scope'
+  n: number
+  subject: string
+  from: number
+  next: number
+  now: number
+  points: [number, number][]
+  words: string
+  rate: number
+  arrivals: number
+  step: number
+  jitter: number
+}
+
+export interface SlotContribution {
+  name: string
+  level: number
+  priority: number | null
+  leads: boolean
+}
+
+export interface SlotReport {
+  level: number
+  why: string
+  contributions: SlotContribution[]
+}
+
+export interface SourceLife {
+  name: string
+  protocol: string
+  port: string
+  address: string
+  priority: number | null
+  slots: number
+  frames: number
+  outOfOrder: number
+  lost: number
+  rate: number | null
+  gap: number
+  jitter: number
+  bySlot: boolean
+  lastResort: boolean
+  preview: boolean
+  heardAt: number | null
+  place: number
+}
+
+export interface Sources {
+  type: 'sources'
+  n: number
+  universe: string
+  merge: string
+  sources: SourceLife[]
+}
+
+export interface Status {
+  type: 'status'
+  n: number
+  now: number
+  whole: boolean
+  engine: EngineLife | null
+  ports: Record<string, PortLife>
+  universes: Record<string, UniverseLife>
+  holds: HeldSlot[] | null
+  unclaimed: Stray[] | null
+}
+
+export interface Stray {
+  ports: string[]
+  protocol: string
+  number: number
+  name: string
+  from: string
+  count: number
+}
+
+export interface TraceEvent {
+  serial: number
+  kind: string
+  port: string
+  title: string
+  count: number
+  happenedAt: number
+  hops: Hop[]
+}
+
+export interface TraceNews {
+  type: 'trace'
+  n: number
+  now: number
+  revision: number
+  events: TraceEvent[]
+}
+
+export interface UniverseLife {
+  spoken: boolean
+  sources: number
+  leaders: string[]
+  priority: number | null
+  raised: number
+}
+
+export interface WarningLine {
+  key: string
+  words: string
+  at: number
+}
+
+export interface Welcome {
+  type: 'welcome'
+  n: number
+  user: string
+  role: string
+}
+
+/** What the engine says unasked. */
+export type Message = Welcome | Status | Minutes | Finds | TraceNews | Sources | ScopeNews | PointNews | LentNews
+
+export type TopicName = 'status' | 'minutes' | 'finds' | 'trace' | 'levels' | 'sources' | 'scope' | 'points'
+
+/** What a page can ask for, by the word after "do". */
+export interface Orders {
+  'subscribe': { topics?: string[], anew?: boolean }
+  'hold': { universe: string, slot: number, last?: number, level: number, seconds?: number }
+  'hold-parameter': { fixture: string, parameter: string, value: number, seconds?: number }
+  'release': { universe?: string, slot?: number, last?: number }
+  'explain': { universe: string, slot: number }
+  'lend': { devices?: string[] }
+  'lent': { device: string, bytes?: string, state?: string }
+  'set': { point: string, value: number | string | boolean }
+  'press': { point: string }
+  'find': { text?: string }
+  'check': { port: string, other?: string }
+}
+
+/** What the answers to them have beside "ok". */
+export interface Answers {
+  'subscribe': object
+  'hold': object
+  'hold-parameter': object
+  'release': object
+  'explain': SlotReport
+  'lend': object
+  'lent': object
+  'set': object
+  'press': object
+  'find': FoundPoints
+  'check': Findings
+}
