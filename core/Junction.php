@@ -284,6 +284,7 @@ final class Junction
         $event = $this->hands->hold($universe, $this->plan->universeName($universeId), $holds, $now);
         $this->changes->note($universe, $before, $event);
         $this->universes->dueAt = min($this->universes->dueAt, $holds[0]->until);
+        $this->changes->lookSoon();
 
         return $this->leave($now);
     }
@@ -303,6 +304,7 @@ final class Junction
                 $before = $universe->levels;
                 $event = $this->hands->release($universe, $this->plan->universeName($universe->id), $first, $last, $by, $now);
                 $this->changes->note($universe, $before, $event);
+                $this->changes->lookSoon();
             }
         }
 
@@ -377,6 +379,7 @@ final class Junction
     private function leave(int $now): array
     {
         $this->settle($now);
+        $this->probes->points($this->points->all, $now);
         $messages = $this->routing->dueAt <= $now
             ? $this->routing->send($this->universes->all(), $this->activities->all(), $now)
             : [];

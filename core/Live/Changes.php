@@ -47,6 +47,12 @@ final class Changes
         $this->plan = $plan;
     }
 
+    /** Something has happened that may have changed a point which nobody tells of. */
+    public function lookSoon(): void
+    {
+        $this->watching->lookSoon();
+    }
+
     /**
      * A universe has other levels, or has become known, or has stopped.
      *

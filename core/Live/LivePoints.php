@@ -37,7 +37,7 @@ final class LivePoints
         $this->all = new Points();
         $changes = fn(): Changes => $this->changes;
         $this->fixtures = new Fixtures($universes, $changes);
-        $this->watching = new Watching($this->all, $this->fixtures);
+        $this->watching = new Watching($this->all);
         $this->changes = new Changes($universes, $routing, $outputs, $probes, $this->watching, fn(PointChanged $change) => $this->runner->happened($change));
         $this->slots = new Slots($universes, $changes);
         $this->held = new Held($universes, $changes);
@@ -46,7 +46,7 @@ final class LivePoints
             $this->runner->happened(new PointChanged($reference, $value, $before));
         });
         $this->runner = new Runner($trace, $this->all, $this->changes, $universes, $activities);
-        $this->routes = new Routes(fn(): Runner => $this->runner);
+        $this->routes = new Routes(fn(): Runner => $this->runner, $changes);
         foreach ([$this->slots, $this->fixtures, $this->held, $this->ports, $this->values, $this->routes] as $room) {
             $this->all->add($room);
         }
@@ -63,7 +63,7 @@ final class LivePoints
     {
         $this->ports->passes($now);
         foreach ($this->watching->poll($now) as $change) {
-            $this->runner->happened($change);
+            $this->runner->happened($change, true);
         }
     }
 

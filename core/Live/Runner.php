@@ -86,11 +86,15 @@ final class Runner
         }
     }
 
-    /** Something else has happened; it is dealt with in this turn. */
-    public function happened(Event $event): void
+    /**
+     * Something else has happened; it is dealt with in this turn.
+     *
+     * @param bool $isOurOwn it may be what routes have done in the turn before
+     */
+    public function happened(Event $event, bool $isOurOwn = false): void
     {
         if ($this->plan->index->of($event) !== []) {
-            $this->waiting[] = new Cause($event, $this->depth, $this->root);
+            $this->waiting[] = new Cause($event, $this->depth, $this->root, $isOurOwn);
         }
     }
 
@@ -171,7 +175,7 @@ final class Runner
     {
         $times = $this->echoes->count($route->id, $now);
         if ($times > Echoes::MOST_A_SECOND) {
-            $words = 'cut at "{route}": what is sent comes back and sets it off, {most} times this second';
+            $words = 'cut at "{route}": it has set itself off {most} times this second';
             $this->trace->hop($record, Hop::Refused, new Said($words, ['route' => $route->name, 'most' => Echoes::MOST_A_SECOND]), '', $route->id);
         }
 
@@ -204,6 +208,7 @@ final class Runner
             }
         }
         $this->firings->add($route->id);
+        $this->changes->lookSoon();
         $turn = new RouteTurn($this, $route, $depth, $record, $now, $this->trace, $this->points, $this->changes, $this->universes);
         foreach ($route->actions as $action) {
             $action->perform($passing, $event, $turn);

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Live;
 
-use NimbleJunction\Core\Live\Points\Fixtures;
 use NimbleJunction\Core\Plan\Plan;
+use NimbleJunction\Core\Point\Notice;
 use NimbleJunction\Core\Point\Points;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Route\PointChanged;
@@ -29,7 +29,7 @@ final class Watching
     /** When poll() must be called next. */
     public int $dueAt = \PHP_INT_MAX;
 
-    public function __construct(private readonly Points $points, private readonly Fixtures $fixtures)
+    public function __construct(private readonly Points $points)
     {
     }
 
@@ -39,19 +39,15 @@ final class Watching
         $this->polled = [];
         $was = [];
         foreach ($plan->index->watched() as $reference) {
-            $universe = $reference->kind === 'fixture' ? $plan->patch->fixtures[$reference->id]->universeId ?? '' : $reference->id;
-            $slots = match ($reference->kind) {
-                'slot' => [(int) $reference->part - 1],
-                'fixture' => $this->fixtures->slots($reference),
-                default => [],
-            };
-            foreach ($slots as $slot) {
+            $notice = $this->points->notice($reference);
+            [$universe, $slots] = $this->points->slots($reference);
+            foreach ($notice === Notice::Levels ? $slots : [] as $slot) {
                 $this->bySlot[$universe][$slot][] = $reference;
             }
-            if ($reference->kind === 'port') {
+            if ($notice === Notice::Looked) {
                 $this->polled[] = $reference;
             }
-            if ($slots !== [] || $reference->kind === 'port') {
+            if ($notice === Notice::Looked || $notice === Notice::Levels) {
                 $was[$reference->text()] = $this->was[$reference->text()] ?? $this->points->read($reference);
             }
         }
@@ -67,6 +63,15 @@ final class Watching
                 $this->was[$reference->text()] = $this->points->read($reference);
             }
         }
+        foreach ($this->polled as $reference) {
+            $this->was[$reference->text()] = $this->points->read($reference);
+        }
+    }
+
+    /** Something has happened that may have changed a point which nobody tells of: it is looked at in a moment. */
+    public function lookSoon(): void
+    {
+        $this->dueAt = $this->polled === [] ? \PHP_INT_MAX : 0;
     }
 
     /** @return list<PointChanged> points that have other values because time has passed */

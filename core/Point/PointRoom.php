@@ -10,6 +10,11 @@ interface PointRoom
     /** @return list<string> the kinds of its references */
     public function kinds(): array;
 
+    public function notice(): Notice;
+
+    /** @return array{string, list<int>} the universe, and its slots from 0, that a point hangs on, the coarsest first; none for others */
+    public function slots(Reference $reference): array;
+
     /** @return Point|null null where there is none of this name */
     public function describe(Reference $reference): ?Point;
 

@@ -21,6 +21,18 @@ final class Points implements Readings
         }
     }
 
+    /** How it becomes known that it has another value; null where there is no such kind. */
+    public function notice(Reference $reference): ?Notice
+    {
+        return ($this->rooms[$reference->kind] ?? null)?->notice();
+    }
+
+    /** @return array{string, list<int>} the universe, and its slots from 0, that it hangs on */
+    public function slots(Reference $reference): array
+    {
+        return ($this->rooms[$reference->kind] ?? null)?->slots($reference) ?? ['', []];
+    }
+
     public function describe(Reference $reference): ?Point
     {
         return ($this->rooms[$reference->kind] ?? null)?->describe($reference);

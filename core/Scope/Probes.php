@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Scope;
 
+use NimbleJunction\Core\Point\Readings;
 use NimbleJunction\Core\Signal\Message;
 
 /** All values that somebody looks at over time. */
@@ -18,6 +19,9 @@ final class Probes
     /** @var array<string, array<string, Probe>> those of slots by universe, those of messages by port and address */
     private array $byHolder = [];
 
+    /** @var array<string, array{Probe, int|float|null}> those of points, with the value that they had last, by key */
+    private array $ofPoints = [];
+
     /** The probe for a subject, or null when too many are watched already. */
     public function watch(Subject $subject, int $now): ?Probe
     {
@@ -29,7 +33,11 @@ final class Probes
                 return null;
             }
             $probe = $this->probes[$key] = new Probe($subject, $now);
-            $this->byHolder["{$subject->holder} {$subject->address}"][$key] = $probe;
+            if ($subject->point === null) {
+                $this->byHolder["{$subject->holder} {$subject->address}"][$key] = $probe;
+            } else {
+                $this->ofPoints[$key] = [$probe, null];
+            }
         }
         $probe->askedAt = $now;
 
@@ -64,12 +72,24 @@ final class Probes
         }
     }
 
+    /** A turn is over: points that have another value now. What has no number has no curve. */
+    public function points(Readings $readings, int $now): void
+    {
+        foreach ($this->ofPoints as $key => [$probe, $before]) {
+            $value = $probe->subject->point === null ? null : $readings->read($probe->subject->point);
+            if ($value !== $before && (\is_int($value) || \is_float($value))) {
+                $probe->arrived((float) $value, $now);
+                $this->ofPoints[$key][1] = $value;
+            }
+        }
+    }
+
     /** Takes away what nobody looks at any more. */
     public function prune(int $now): void
     {
         foreach ($this->probes as $key => $probe) {
             if ($now - $probe->askedAt > self::FORGOTTEN_NANOS) {
-                unset($this->probes[$key], $this->byHolder["{$probe->subject->holder} {$probe->subject->address}"][$key]);
+                unset($this->probes[$key], $this->ofPoints[$key], $this->byHolder["{$probe->subject->holder} {$probe->subject->address}"][$key]);
             }
         }
         $this->byHolder = array_filter($this->byHolder);

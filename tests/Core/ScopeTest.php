@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\Core;
 
+use NimbleJunction\Core\Point\Act;
+use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Scope\Probe;
 use NimbleJunction\Core\Scope\Probes;
 use NimbleJunction\Core\Scope\Subject;
@@ -47,6 +49,23 @@ final class ScopeTest extends TestCase
             $rig->pass([0.02, 0.18][$frame % 2]);
         }
         self::assertStringContainsString('unevenly (± 80 ms)', $probe->analysis($rig->nanos())->words);
+    }
+
+    public function testAPointIsSeenWheneverItHasAnotherValue(): void
+    {
+        $rig = new Rig(['values' => [['id' => 'wind', 'name' => 'Wind', 'type' => 'number'], ['id' => 'mood', 'name' => 'Mood', 'type' => 'text']]]);
+        $probe = $this->watch($rig, 'point:value:wind');
+        $mood = $this->watch($rig, 'point:value:mood');
+        $act = new Act('ada', 'Ada');
+        foreach ([10, 20, 20, 5] as $wind) {
+            $rig->junction->set(Reference::parse('value:wind') ?? self::fail(), $wind, $act, $rig->nanos());
+            $rig->junction->set(Reference::parse('value:mood') ?? self::fail(), 'calm', $act, $rig->nanos());
+            $rig->pass(0.5);
+        }
+        self::assertSame([10.0, 20.0, 5.0], array_column($probe->since(0), 1), 'what stays the same is no arrival');
+        self::assertSame([], $mood->since(0), 'a text has no curve');
+        self::assertNull(Subject::parse('point:nothing'));
+        self::assertSame('point:fixture:lantern/pan', Subject::parse('point:fixture:lantern/pan')?->key());
     }
 
     public function testASteadyValueAndNone(): void

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Port, Route, Universe } from '@/api/show'
+import { readSubject } from '@/scope/subjects'
 import { makeGraph, pathThrough } from '@/overview/graph'
 
 const ports = [
@@ -29,5 +30,19 @@ describe('the lanes of a show', () => {
   it('end where copies lead in a circle', () => {
     const circle = [{ from: 'a', to: 'b' }, { from: 'b', to: 'a' }]
     expect([...pathThrough(circle, 'a')].sort()).toEqual(['a', 'b'])
+  })
+})
+
+describe('what the scope watches', () => {
+  it.each([
+    ['slot:palm-house:5', { kind: 'slot', holder: 'palm-house', place: 5 }],
+    ['message:tablet:2:/palm/lantern', { kind: 'message', holder: 'tablet', place: 2, address: '/palm/lantern' }],
+    ['point:value:house-open', { kind: 'point', holder: 'value:house-open' }],
+    ['point:fixture:lantern/pan', { kind: 'point', holder: 'fixture:lantern/pan' }],
+  ])('%s', (subject, read) => {
+    expect(readSubject(subject)).toMatchObject({ subject, ...read })
+  })
+  it.each(['', 'slot:palm', 'message:tablet:1:lamp', 'point:', 'point:Value:x', 'weather'])('not %s', (subject) => {
+    expect(readSubject(subject)).toBeNull()
   })
 })

@@ -114,8 +114,10 @@ final class Rig
     {
         $end = $this->nanos() + (int) round($seconds * 1e9);
         $left = [];
+        $at = $this->nanos();
         while ($this->junction->dueAt() <= $end) {
-            $at = max($this->junction->dueAt(), $this->nanos());
+            // What is due since long is due now: the clock never runs back.
+            $at = max($this->junction->dueAt(), $at);
             foreach ($this->junction->wake($at) as $departure) {
                 $left[] = [$at / 1e9, $departure];
             }

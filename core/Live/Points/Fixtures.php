@@ -6,28 +6,20 @@ namespace NimbleJunction\Core\Live\Points;
 
 use NimbleJunction\Core\Live\Changes;
 use NimbleJunction\Core\Live\Universes;
-use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Point\Act;
+use NimbleJunction\Core\Point\Notice;
 use NimbleJunction\Core\Point\Point;
 use NimbleJunction\Core\Point\PointKind;
-use NimbleJunction\Core\Point\PointRoom;
 use NimbleJunction\Core\Point\Reference;
 
 /** Parameters of fixtures, in per cent at their full width: what is asked for, or, with "/leaves", what leaves. */
-final class Fixtures implements PointRoom
+final class Fixtures extends PlanRoom
 {
     private const LEAVES = '/leaves';
-    private Plan $plan;
-
     /** @param \Closure(): Changes $changes */
     public function __construct(private readonly Universes $universes, private readonly \Closure $changes)
     {
-        $this->plan = Plan::empty();
-    }
-
-    public function adopt(Plan $plan): void
-    {
-        $this->plan = $plan;
+        parent::__construct();
     }
 
     public function kinds(): array
@@ -35,10 +27,15 @@ final class Fixtures implements PointRoom
         return ['fixture'];
     }
 
+    public function notice(): Notice
+    {
+        return Notice::Levels;
+    }
+
     public function describe(Reference $reference): ?Point
     {
         $fixture = $this->plan->patch->fixtures[$reference->id] ?? null;
-        $slots = $this->slots($reference);
+        [, $slots] = $this->slots($reference);
         if ($fixture === null || $slots === []) {
             return null;
         }
@@ -46,10 +43,18 @@ final class Fixtures implements PointRoom
         return new Point($reference, "{$fixture->name}, {$reference->part}", PointKind::Level, 0.0, 100.0, '%', isSet: ! str_ends_with($reference->part, self::LEAVES));
     }
 
+    public function slots(Reference $reference): array
+    {
+        $part = str_ends_with($reference->part, self::LEAVES) ? substr($reference->part, 0, -\strlen(self::LEAVES)) : $reference->part;
+        $slots = $this->plan->patch->slots($reference->id, $part, 0.0);
+
+        return $slots === null ? ['', []] : [$slots['universe'], array_map(static fn(int $slot): int => $slot - 1, array_keys($slots['levels']))];
+    }
+
     public function read(Reference $reference): int|float|null
     {
-        $slots = $this->slots($reference);
-        $universe = $this->universes->find($this->plan->patch->fixtures[$reference->id]->universeId ?? '');
+        [$universeId, $slots] = $this->slots($reference);
+        $universe = $this->universes->find($universeId);
         if ($slots === [] || $universe === null) {
             return null;
         }
@@ -94,14 +99,5 @@ final class Fixtures implements PointRoom
                 }
             }
         }
-    }
-
-    /** @return list<int> 0 to 511, the coarsest first; none where there is no such parameter */
-    public function slots(Reference $reference): array
-    {
-        $part = str_ends_with($reference->part, self::LEAVES) ? substr($reference->part, 0, -\strlen(self::LEAVES)) : $reference->part;
-        $slots = $this->plan->patch->slots($reference->id, $part, 0.0);
-
-        return $slots === null ? [] : array_map(static fn(int $slot): int => $slot - 1, array_keys($slots['levels']));
     }
 }

@@ -6,35 +6,32 @@ namespace NimbleJunction\Core\Live\Points;
 
 use NimbleJunction\Core\Live\Changes;
 use NimbleJunction\Core\Live\Universes;
-use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Point\Act;
+use NimbleJunction\Core\Point\Notice;
 use NimbleJunction\Core\Point\Point;
 use NimbleJunction\Core\Point\PointKind;
-use NimbleJunction\Core\Point\PointRoom;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Universe\Hold;
 
 /** Holds on slots, above all merging: set they hold, pressed they let go. */
-final class Held implements PointRoom
+final class Held extends PlanRoom
 {
     /** A hold that somebody forgets is over after this time. */
     private const HOLD_NANOS = 300_000_000_000;
-    private Plan $plan;
-
     /** @param \Closure(): Changes $changes */
     public function __construct(private readonly Universes $universes, private readonly \Closure $changes)
     {
-        $this->plan = Plan::empty();
-    }
-
-    public function adopt(Plan $plan): void
-    {
-        $this->plan = $plan;
+        parent::__construct();
     }
 
     public function kinds(): array
     {
         return ['hold'];
+    }
+
+    public function notice(): Notice
+    {
+        return Notice::Looked;
     }
 
     public function describe(Reference $reference): ?Point
@@ -64,6 +61,7 @@ final class Held implements PointRoom
         $before = $universe->levels;
         $universe->hold(new Hold($slot, (int) max(0, min(255, round((float) $value))), $act->name, $now + self::HOLD_NANOS));
         ($this->changes)()->note($universe, $before, null);
+        ($this->changes)()->lookSoon();
         $this->universes->dueAt = min($this->universes->dueAt, $now + self::HOLD_NANOS);
 
         return '';
@@ -79,6 +77,7 @@ final class Held implements PointRoom
         $before = $universe->levels;
         $universe->release($slot);
         ($this->changes)()->note($universe, $before, null);
+        ($this->changes)()->lookSoon();
 
         return '';
     }

@@ -5,31 +5,23 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Live\Points;
 
 use NimbleJunction\Core\Live\Activities;
-use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Point\Act;
+use NimbleJunction\Core\Point\Notice;
 use NimbleJunction\Core\Point\Point;
 use NimbleJunction\Core\Point\PointKind;
-use NimbleJunction\Core\Point\PointRoom;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Port\State;
 use NimbleJunction\Core\Show\PointNames;
 
 /** Ports: whether they are alive, steady and switched on, and how much comes in. They are read only; a port is switched by an edit of the show. */
-final class Ports implements PointRoom
+final class Ports extends PlanRoom
 {
-    private Plan $plan;
-
     /** When it was last asked how things are: a port is alive or not at some time. */
     private int $now = 0;
 
     public function __construct(private readonly Activities $activities)
     {
-        $this->plan = Plan::empty();
-    }
-
-    public function adopt(Plan $plan): void
-    {
-        $this->plan = $plan;
+        parent::__construct();
     }
 
     public function passes(int $now): void
@@ -40,6 +32,11 @@ final class Ports implements PointRoom
     public function kinds(): array
     {
         return ['port'];
+    }
+
+    public function notice(): Notice
+    {
+        return Notice::Looked;
     }
 
     public function describe(Reference $reference): ?Point

@@ -4,33 +4,34 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Live\Points;
 
+use NimbleJunction\Core\Live\Changes;
 use NimbleJunction\Core\Live\Runner;
-use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Point\Act;
+use NimbleJunction\Core\Point\Notice;
 use NimbleJunction\Core\Point\Point;
 use NimbleJunction\Core\Point\PointKind;
-use NimbleJunction\Core\Point\PointRoom;
 use NimbleJunction\Core\Point\Reference;
 
 /** Routes: pressed they run, and they are switched on and off until the show says otherwise. */
-final class Routes implements PointRoom
+final class Routes extends PlanRoom
 {
-    private Plan $plan;
-
-    /** @param \Closure(): Runner $runner */
-    public function __construct(private readonly \Closure $runner)
+    /**
+     * @param \Closure(): Runner $runner
+     * @param \Closure(): Changes $changes
+     */
+    public function __construct(private readonly \Closure $runner, private readonly \Closure $changes)
     {
-        $this->plan = Plan::empty();
-    }
-
-    public function adopt(Plan $plan): void
-    {
-        $this->plan = $plan;
+        parent::__construct();
     }
 
     public function kinds(): array
     {
         return ['route'];
+    }
+
+    public function notice(): Notice
+    {
+        return Notice::Looked;
     }
 
     public function describe(Reference $reference): ?Point
@@ -62,6 +63,7 @@ final class Routes implements PointRoom
             return 'of a route only "enabled" can be set, to 0 or 1';
         }
         ($this->runner)()->switches->turn($reference->id, (float) $value > 0);
+        ($this->changes)()->lookSoon();
 
         return '';
     }

@@ -6,32 +6,29 @@ namespace NimbleJunction\Core\Live\Points;
 
 use NimbleJunction\Core\Live\Changes;
 use NimbleJunction\Core\Live\Universes;
-use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Point\Act;
+use NimbleJunction\Core\Point\Notice;
 use NimbleJunction\Core\Point\Point;
 use NimbleJunction\Core\Point\PointKind;
-use NimbleJunction\Core\Point\PointRoom;
 use NimbleJunction\Core\Point\Reference;
 
 /** Slots of universes: what leaves is read, what is set joins the merging as a contribution of its owner. */
-final class Slots implements PointRoom
+final class Slots extends PlanRoom
 {
-    private Plan $plan;
-
     /** @param \Closure(): Changes $changes */
     public function __construct(private readonly Universes $universes, private readonly \Closure $changes)
     {
-        $this->plan = Plan::empty();
-    }
-
-    public function adopt(Plan $plan): void
-    {
-        $this->plan = $plan;
+        parent::__construct();
     }
 
     public function kinds(): array
     {
         return ['slot'];
+    }
+
+    public function notice(): Notice
+    {
+        return Notice::Levels;
     }
 
     public function describe(Reference $reference): ?Point
@@ -42,6 +39,13 @@ final class Slots implements PointRoom
         }
 
         return new Point($reference, "{$this->plan->universeName($reference->id)}, slot ".($slot + 1), PointKind::Level, 0.0, 255.0, isSet: true);
+    }
+
+    public function slots(Reference $reference): array
+    {
+        $slot = $reference->slot();
+
+        return [$reference->id, $slot === null ? [] : [$slot]];
     }
 
     public function read(Reference $reference): ?int

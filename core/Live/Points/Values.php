@@ -6,6 +6,7 @@ namespace NimbleJunction\Core\Live\Points;
 
 use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Point\Act;
+use NimbleJunction\Core\Point\Notice;
 use NimbleJunction\Core\Point\Point;
 use NimbleJunction\Core\Point\PointKind;
 use NimbleJunction\Core\Point\PointRoom;
@@ -71,6 +72,16 @@ final class Values implements PointRoom, Room
     public function kinds(): array
     {
         return ['value'];
+    }
+
+    public function notice(): Notice
+    {
+        return Notice::Told;
+    }
+
+    public function slots(Reference $reference): array
+    {
+        return ['', []];
     }
 
     public function describe(Reference $reference): ?Point

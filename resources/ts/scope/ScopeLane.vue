@@ -13,9 +13,14 @@ const emit = defineEmits<{ drop: [] }>()
 const show = useShow()
 const theme = useTheme()
 const box = ref<HTMLElement | null>(null)
-const title = computed(() => (props.watched.isSlot ? `${show.universeName(props.watched.holder)}, slot ${props.watched.place}` : `${show.portName(props.watched.holder)}, ${props.watched.address}${props.watched.place > 1 ? `, argument ${props.watched.place}` : ''}`))
+const isSlot = computed(() => props.watched.kind === 'slot')
+const title = computed(() => {
+  const { kind, holder, place, address } = props.watched
+  if (kind === 'point') return holder
+  return kind === 'slot' ? `${show.universeName(holder)}, slot ${place}` : `${show.portName(holder)}, ${address}${place > 1 ? `, argument ${place}` : ''}`
+})
 const newest = computed(() => props.curve?.values.at(-1))
-const spelled = computed(() => (newest.value === undefined ? '–' : props.watched.isSlot ? spellLevel(newest.value) : String(Math.round(newest.value * 10_000) / 10_000)))
+const spelled = computed(() => (newest.value === undefined ? '–' : isSlot.value ? spellLevel(newest.value) : String(Math.round(newest.value * 10_000) / 10_000)))
 let plot: UPlot | null = null
 let frame = 0
 let paintedAt = 0
@@ -31,8 +36,8 @@ function make(): void {
     height: props.height,
     legend: { show: false },
     cursor: { show: false },
-    scales: { x: { time: false, range: () => [-props.seconds, 0] }, y: { range: (_, low, high) => (props.watched.isSlot ? [0, 255] : low === high ? [low - 1, high + 1] : [low, high]) } },
-    axes: [{ ...axis, size: 30, values: (_, marks) => marks.map((mark) => (mark === 0 ? 'now' : `${mark} s`)) }, { ...axis, size: 56, values: (_, marks) => marks.map((mark) => (props.watched.isSlot ? spellLevel(Math.round(mark)) : String(mark))) }],
+    scales: { x: { time: false, range: () => [-props.seconds, 0] }, y: { range: (_, low, high) => (isSlot.value ? [0, 255] : low === high ? [low - 1, high + 1] : [low, high]) } },
+    axes: [{ ...axis, size: 30, values: (_, marks) => marks.map((mark) => (mark === 0 ? 'now' : `${mark} s`)) }, { ...axis, size: 56, values: (_, marks) => marks.map((mark) => (isSlot.value ? spellLevel(Math.round(mark)) : String(mark))) }],
     series: [
       {},
       { stroke: colour('--alive'), width: 2, paths: UPlot.paths.stepped?.({ align: 1 }), points: { show: false } },

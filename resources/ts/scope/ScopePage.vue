@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useShow } from '@/api/show'
+import PointField from '@/kinds/PointField.vue'
 import { useEngine } from '@/live/engine'
 import { useCurves } from './curve'
 import ScopeLane from './ScopeLane.vue'
@@ -15,12 +16,13 @@ const router = useRouter()
 const curves = useCurves()
 const seconds = ref(10)
 const frozen = ref(false)
-const kind = ref<'slot' | 'message'>('slot')
+const kind = ref<'slot' | 'message' | 'point'>('slot')
 const universe = ref('')
 const slot = ref(1)
 const port = ref('')
 const address = ref('/')
 const argument = ref(1)
+const point = ref('')
 const failed = ref('')
 /** What is watched stands in the page's address, so that a reload, or a colleague, sees the same. */
 const watched = computed<Watched[]>(() => [route.query.watch ?? []].flat().flatMap((one) => readSubject(String(one)) ?? []))
@@ -40,10 +42,11 @@ function change(subjects: string[]): void {
   void router.replace({ path: '/scope', query: { watch: subjects } })
 }
 function add(): void {
-  const subject = kind.value === 'slot' ? `slot:${universe.value}:${Number(slot.value)}` : `message:${port.value}:${Number(argument.value)}:${address.value.trim()}`
+  const subject = { slot: `slot:${universe.value}:${Number(slot.value)}`, message: `message:${port.value}:${Number(argument.value)}:${address.value.trim()}`, point: `point:${point.value.trim()}` }[kind.value]
   const read = readSubject(subject)
+  const rule = { slot: 'Choose a universe, and a slot from 1 to 512.', message: 'Choose a port, and write an address that begins with /.', point: 'Write a point, like value:house-open or fixture:lantern/level.' }[kind.value]
   const now = watched.value.map((one) => one.subject)
-  failed.value = read === null || (read.isSlot && (read.place < 1 || read.place > 512)) ? (kind.value === 'slot' ? 'Choose a universe, and a slot from 1 to 512.' : 'Choose a port, and write an address that begins with /.')
+  failed.value = read === null || (read.kind === 'slot' && (read.place < 1 || read.place > 512)) ? rule
     : now.includes(subject) ? 'This is watched already.' : now.length >= MOST ? `At most ${MOST} at a time: take one away first.` : ''
   if (!failed.value) change([...now, subject])
 }
@@ -58,11 +61,12 @@ const drop = (subject: string) => change(watched.value.map((one) => one.subject)
       <v-btn :aria-pressed="frozen" :variant="frozen ? 'flat' : 'outlined'" @click="frozen = !frozen">{{ frozen ? 'Frozen: go on' : 'Freeze' }}</v-btn>
     </div>
     <form class="add" aria-label="Watch" @submit.prevent="add">
-      <v-select v-model="kind" :items="[{ value: 'slot', title: 'A slot' }, { value: 'message', title: 'A number in messages' }]" label="Watch" />
+      <v-select v-model="kind" :items="[{ value: 'slot', title: 'A slot' }, { value: 'message', title: 'A number in messages' }, { value: 'point', title: 'A point' }]" label="Watch" />
       <template v-if="kind === 'slot'">
         <v-select v-model="universe" :items="show.universes" item-title="name" item-value="id" label="Universe" />
         <v-text-field v-model.number="slot" type="number" label="Slot, 1 to 512" />
       </template>
+      <PointField v-else-if="kind === 'point'" v-model="point" label="Point" class="point" />
       <template v-else>
         <v-select v-model="port" :items="talking" item-title="name" item-value="id" label="Port" no-data-text="Add an OSC, MIDI or controller port first" />
         <v-text-field v-model="address" label="Address" list="known-addresses" />
@@ -79,6 +83,7 @@ const drop = (subject: string) => change(watched.value.map((one) => one.subject)
 
 <style scoped>
 .add { display: grid; grid-template-columns: 200px 1fr 1fr auto auto; gap: 12px; align-items: center; margin-bottom: 12px; }
+.point { grid-column: 2 / 5; }
 .spans { display: flex; gap: 4px; }
 @media (max-width: 900px) { .add { grid-template-columns: 1fr; } }
 </style>

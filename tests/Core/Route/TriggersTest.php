@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Tests\Core\Route;
 
 use NimbleJunction\Core\Live\Echoes;
+use NimbleJunction\Core\Point\Act;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Show\ShowReader;
 use NimbleJunction\Core\Show\ShowRefused;
@@ -126,10 +127,35 @@ final class TriggersTest extends TestCase
             $came = implode('', $this->plays($rig, [$came]));
         }
         self::assertSame(Echoes::MOST_A_SECOND + 2, $rounds, 'the first was not our own, and the last one is not answered');
-        self::assertContains('refused: cut at "R": what is sent comes back and sets it off, 100 times this second', $rig->hops('message'));
+        self::assertContains('refused: cut at "R": it has set itself off 100 times this second', $rig->hops('message'));
         self::assertSame(['c005'], $this->plays($rig, ['c002']), 'whoever else says it is heard');
         $rig->pass(1.1);
         self::assertSame(['c005'], $this->plays($rig, ['c005']), 'a second later it is somebody else');
+    }
+
+    /** Holds, and how routes are, tell nobody: they are looked at after whatever may have changed them. */
+    public function testEveryPointCanBeATrigger(): void
+    {
+        $when = static fn(string $id, string $point, int $slot): array => ['id' => $id, 'name' => ucfirst($id), 'when' => ['kind' => 'point', 'point' => $point], 'do' => [['kind' => 'set', 'point' => "slot:palm/{$slot}", 'value' => 200]]];
+        $rig = new Rig(['ports' => Rig::document()['ports'], 'routes' => [$when('held', 'hold:palm/5', 101), $when('turned', 'route:held/enabled', 102), $when('fired', 'route:held/fired', 103)]]);
+        $act = new Act('ada', 'Ada');
+        self::assertSame([0, 0, 0], $rig->levelsOf(101, 102, 103));
+        $rig->junction->set($this->point('hold:palm/5'), 60, $act, $rig->nanos());
+        $rig->pass(0.005);
+        self::assertSame([200, 0, 200], $rig->levelsOf(101, 102, 103), 'the hold, and in the turn after what came of it');
+        $rig->junction->set($this->point('route:held/enabled'), 0, $act, $rig->nanos());
+        $rig->pass(0.005);
+        self::assertSame(200, $rig->level(102));
+    }
+
+    public function testARouteThatWaitsForItsOwnFiringIsCutToo(): void
+    {
+        $rig = new Rig(['ports' => Rig::document()['ports'], 'routes' => [['id' => 'r', 'name' => 'R', 'when' => [['kind' => 'osc', 'port' => 'tablet', 'address' => '/a'], ['kind' => 'point', 'point' => 'route:r/fired']], 'do' => [['kind' => 'set', 'point' => 'slot:palm/9']]]]]);
+        $rig->osc('/a', 1.0);
+        $rig->pass(3.0);
+        $fired = $rig->junction->points()->read($this->point('route:r/fired'));
+        self::assertLessThanOrEqual(4 * Echoes::MOST_A_SECOND + 1, $fired);
+        self::assertGreaterThan(50, $fired);
     }
 
     /** @return iterable<string, array{array<string, mixed>, string, string}> */
