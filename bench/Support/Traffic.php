@@ -18,11 +18,17 @@ final class Traffic
     private const STAMP = 18;
     private const SEQUENCE = 12;
 
+    /** Between two frames of a universe at 44 a second. */
+    private const FRAME_NANOS = 22_727_273;
+
     /** @var list<\Socket> */
     private array $desks;
     private \Socket $node;
     public int $sent = 0;
     public int $heard = 0;
+
+    /** Frames that never left, as a newer one of their universe took their place. */
+    public int $superseded = 0;
 
     /** @var list<float> microseconds from sending to hearing, of frames that the output's rate limit did not keep back */
     public array $lateness = [];
@@ -33,9 +39,13 @@ final class Traffic
         $this->node = $this->socket("{$net}.21");
     }
 
-    /** @param int $gap nanoseconds that an output waits between two frames */
-    public function run(int $universes, float $rate, float $seconds, int $gap, string $to): void
+    /**
+     * @param int $gap nanoseconds that an output waits between two frames
+     * @param bool $isAllMoving every slot moves with every frame; otherwise a few do
+     */
+    public function run(int $universes, float $rate, float $seconds, int $gap, string $to, bool $isAllMoving = false): void
     {
+        $noise = array_map(static fn(): string => random_bytes(496), range(1, 64));
         mt_srand(64);
         $frames = [];
         for ($number = 0; $number < $universes; ++$number) {
@@ -52,6 +62,9 @@ final class Traffic
             for ($burst = 0; $burst < 32 && $now >= $begin + $i * $each; ++$burst, ++$i) {
                 [$desk, $bytes, $turn] = $frames[$i % $count];
                 $bytes[self::SEQUENCE] = \chr($turn % 255 + 1);
+                if ($isAllMoving) {
+                    $bytes = substr_replace($bytes, $noise[($turn + $i) & 63], self::STAMP + 16, 496);
+                }
                 $bytes[self::STAMP + 20 + $turn % 400] = \chr($turn & 255);
                 if ($desk === 0) {
                     $bytes = substr_replace($bytes, pack('J', hrtime(true)), self::STAMP, 8);
@@ -83,6 +96,7 @@ final class Traffic
         $universe = \ord($bytes[14]) | \ord($bytes[15]) << 8;
         $stamp = unpack('J', $bytes, self::STAMP)[1];
         [$before, $shown] = $leftAt[$universe] ?? [0, 0];
+        $this->superseded += $stamp > 0 && $shown > 0 && $stamp - $shown > 1.5 * self::FRAME_NANOS ? (int) round(($stamp - $shown) / self::FRAME_NANOS) - 1 : 0;
         if ($stamp !== $shown && $stamp > 0) {
             $this->lateness[] = ($now - max($stamp, $before + $gap)) / 1000;
         }

@@ -8,8 +8,8 @@ use Revolt\EventLoop;
 
 /**
  * Reads one socket as datagrams come. While many come, being woken for each
- * costs more than the datagram itself: then the socket is looked at every two
- * milliseconds instead. A quiet port answers at once, a crowded one in batches,
+ * costs more than the datagram itself: then the socket is looked at every
+ * millisecond or two instead. A quiet port answers at once, a crowded one in batches,
  * and where even that does not keep up each sender gets its fair share.
  */
 final class Listener
@@ -19,7 +19,12 @@ final class Listener
 
     /** Those that are only left out cost little, but not nothing. */
     private const MOST_LOOKED_AT = 800;
-    private const PACE_SECONDS = 0.002;
+
+    /** Levels can wait for two milliseconds: no lamp shows that. */
+    public const OF_LEVELS = 0.002;
+
+    /** A message is somebody's finger. */
+    public const OF_MESSAGES = 0.001;
     private const WINDOW_NANOS = 100_000_000;
 
     /** Datagrams within a window from which on it is crowded, and under which it is quiet again. */
@@ -27,7 +32,7 @@ final class Listener
     private const QUIET = 75;
 
     private readonly string $onReadable;
-    private ?string $pace = null;
+    private ?string $pacer = null;
     private ?string $again = null;
     private int $windowEnds = 0;
     private int $inWindow = 0;
@@ -38,27 +43,29 @@ final class Listener
      * @param int $longest bytes of a datagram that are read
      * @param \Closure(string, string, int): void $arrived bytes, sender's address, sender's port
      * @param \Closure(): void $drained called after each look at the socket
+     * @param float $pace seconds between two looks where it is crowded
      */
     public function __construct(
         public readonly UdpSocket $socket,
         private readonly int $longest,
         private readonly \Closure $arrived,
         private readonly \Closure $drained,
+        private readonly float $pace = self::OF_LEVELS,
     ) {
         $this->share = new FairShare();
         $this->onReadable = EventLoop::onReadable($socket->stream(), $this->read(...));
     }
 
-    /** Whether the socket is looked at, and $drained called, every two milliseconds. */
+    /** Whether the socket is looked at, and $drained called, at a pace of its own. */
     public function isPaced(): bool
     {
-        return $this->pace !== null;
+        return $this->pacer !== null;
     }
 
     public function close(): void
     {
         EventLoop::cancel($this->onReadable);
-        EventLoop::cancel($this->pace ?? '');
+        EventLoop::cancel($this->pacer ?? '');
         EventLoop::cancel($this->again ?? '');
         $this->socket->close();
     }
@@ -81,7 +88,7 @@ final class Listener
         $this->inWindow += $looked;
         $this->wasEmpty = $this->wasEmpty || $isEmpty;
         $this->choosePace((int) hrtime(true));
-        if (! $isEmpty && $this->pace !== null) {
+        if (! $isEmpty && $this->pacer !== null) {
             $this->again ??= EventLoop::defer(function (): void {
                 $this->again = null;
                 $this->read();
@@ -105,12 +112,12 @@ final class Listener
         if ($now < $this->windowEnds) {
             return;
         }
-        if ($this->pace === null && $this->inWindow >= self::CROWDED) {
+        if ($this->pacer === null && $this->inWindow >= self::CROWDED) {
             EventLoop::disable($this->onReadable);
-            $this->pace = EventLoop::repeat(self::PACE_SECONDS, $this->read(...));
-        } elseif ($this->pace !== null && $this->inWindow < self::QUIET) {
-            EventLoop::cancel($this->pace);
-            $this->pace = null;
+            $this->pacer = EventLoop::repeat($this->pace, $this->read(...));
+        } elseif ($this->pacer !== null && $this->inWindow < self::QUIET) {
+            EventLoop::cancel($this->pacer);
+            $this->pacer = null;
             EventLoop::enable($this->onReadable);
         }
         $this->share->next($this->wasEmpty);

@@ -62,7 +62,7 @@ final class Sockets
         return $this->faults;
     }
 
-    /** Whether some port is so crowded that $drained is called every two milliseconds anyway. */
+    /** Whether some port is so crowded that $drained is called every millisecond or two anyway. */
     public function isPaced(): bool
     {
         foreach ($this->listeners as [, $listeners]) {
@@ -144,11 +144,14 @@ final class Sockets
 
     private function listener(Endpoint $endpoint, UdpSocket $socket): Listener
     {
+        $isOfMessages = $endpoint->receiver instanceof OscCodec;
+
         return new Listener(
             $socket,
-            $endpoint->receiver instanceof OscCodec ? 65535 : 2048,
+            $isOfMessages ? 65535 : 2048,
             fn(string $bytes, string $from, int $port) => ($this->world->arrived)($endpoint->key, $from, $port, $bytes),
             $this->world->drained,
+            $isOfMessages ? Listener::OF_MESSAGES : Listener::OF_LEVELS,
         );
     }
 

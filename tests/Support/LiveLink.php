@@ -76,6 +76,11 @@ final class LiveLink
         return json_decode($this->process->getOutput(), true, flags: JSON_THROW_ON_ERROR);
     }
 
+    public function stop(): void
+    {
+        $this->process->stop(1);
+    }
+
     public function isRunning(): bool
     {
         return $this->process->isRunning();
