@@ -26,13 +26,13 @@ final class NearMiss
                 }
                 $route = $routes[0]->route;
                 if ($address === $message->address()) {
-                    if ($routePort !== $portId) {
-                        return ['route' => $route, 'why' => "listens for this address on {$plan->portName($routePort)}, it came in on {$plan->portName($portId)}"];
+                    if ((string) $routePort !== $portId) {
+                        return ['route' => $route, 'why' => "listens for this address on {$plan->portName((string) $routePort)}, it came in on {$plan->portName($portId)}"];
                     }
 
                     continue;
                 }
-                if ($routePort !== $portId || abs(\strlen($address) - \strlen($message->address())) > 3 || \strlen($address) > 120) {
+                if ((string) $routePort !== $portId || abs(\strlen($address) - \strlen($message->address())) > 3 || \strlen($address) > 120) {
                     continue;
                 }
                 $distance = strcasecmp($address, $message->address()) === 0 ? 0 : levenshtein($address, $message->address());

@@ -6,6 +6,7 @@ namespace NimbleJunction\Core\Show;
 
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Document\Kind;
+use NimbleJunction\Core\Message\MessageAddress;
 
 /** The end of a route in its short form where a message goes out. */
 final readonly class MessageTo implements Kind

@@ -86,6 +86,27 @@ final class LiveLinkTest extends TestCase
         self::assertNotSame([], $again);
     }
 
+    /** Ids that are numbers are told as names all the same. */
+    public function testAShowOfNumbersIsTold(): void
+    {
+        $document = ['format' => 'nimble-junction/show', 'version' => 2, 'name' => 'Numbers', 'universes' => [['id' => '1', 'name' => '1']], 'ports' => [['id' => '0', 'name' => '0', 'protocol' => 'osc', 'receive' => ['address' => '127.78.5.1', 'port' => 8055]]]];
+        $live = Background::freePort();
+        $engine = new EngineProcess($document, ['--for=170', "--live=127.0.0.1:{$live}"]);
+        try {
+            $heard = (new LiveLink($live, Role::Operator, [
+                ['do' => 'subscribe', 'topics' => ['status', 'minutes', 'finds', 'trace', 'levels:1', 'sources:1', 'points:port:0/alive', 'scope:slot:1:1']],
+                ['do' => 'hold', 'universe' => '1', 'slot' => 1, 'level' => 5],
+                ['do' => 'check', 'port' => '0'],
+                ['do' => 'explain', 'universe' => '1', 'slot' => 1],
+                ['do' => 'release'],
+            ], 0.6))->heard();
+            self::assertSame([true, true, true, true, true], array_column($heard['answer'], 'ok'), json_encode($heard['answer'], JSON_THROW_ON_ERROR));
+            self::assertSame(['waiting', [0]], [end($heard['status'])['ports']['0']['state'], array_keys($heard['minutes'][0]['ports'])]);
+        } finally {
+            $engine->stop();
+        }
+    }
+
     public function testAViewerSeesAndChangesNothing(): void
     {
         $client = $this->open(Role::Viewer, [

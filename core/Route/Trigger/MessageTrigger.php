@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Route\Trigger;
 
 use NimbleJunction\Core\Document\Field;
+use NimbleJunction\Core\Message\MessageAddress;
 use NimbleJunction\Core\Message\MidiAddress;
 use NimbleJunction\Core\Route\Event;
 use NimbleJunction\Core\Route\Heard;
@@ -37,7 +38,7 @@ final readonly class MessageTrigger implements Trigger
     {
         return [
             Field::port(),
-            Field::text('address', 'Address'),
+            Field::pattern('address', 'Address', MessageAddress::PATTERN, MessageAddress::RULE),
             Field::whole('argument', 'Argument, from 1', 1, 64, 1),
         ];
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Route\Trigger;
 
 use NimbleJunction\Core\Document\Field;
+use NimbleJunction\Core\Message\MessageAddress;
 use NimbleJunction\Core\Message\Osc;
 use NimbleJunction\Core\Route\Event;
 use NimbleJunction\Core\Route\Heard;
@@ -34,7 +35,7 @@ final readonly class OscTrigger implements Trigger
     {
         return [
             Field::port(),
-            Field::text('address', 'Address'),
+            Field::pattern('address', 'Address', MessageAddress::WITH_WILDCARDS, MessageAddress::BEGINS),
             Field::whole('argument', 'Argument, from 1', 1, 64, 1),
             Field::anything('is', 'Only if it is; empty for any', false),
         ];

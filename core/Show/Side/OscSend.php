@@ -7,7 +7,7 @@ namespace NimbleJunction\Core\Show\Side;
 use NimbleJunction\Core\Document\Checked;
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Document\Fields;
-use NimbleJunction\Core\Show\MessageAddress;
+use NimbleJunction\Core\Message\MessageAddress;
 
 /** OSC goes out. */
 final readonly class OscSend extends SendSide implements Checked
