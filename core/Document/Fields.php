@@ -148,22 +148,6 @@ final class Fields
         return $value;
     }
 
-    /**
-     * What single addresses have of their own: a list of objects with "from" and a number.
-     *
-     * @return array<string, int> by IPv4 address
-     */
-    public function byAddress(string $name, string $value, int $lowest, int $highest, int $most): array
-    {
-        $all = [];
-        foreach ($this->objects($name, $most) as $one) {
-            $all[$one->address('from')] = $one->whole($value, $lowest, $highest);
-            $one->close();
-        }
-
-        return $all;
-    }
-
     /** @return list<string> */
     public function addresses(string $name, int $most): array
     {

@@ -98,11 +98,6 @@ final class Client
         $this->socket->close();
     }
 
-    public function isClosed(): bool
-    {
-        return $this->closed;
-    }
-
     private function flush(): void
     {
         try {

@@ -29,7 +29,6 @@ final class SerialDevice
     private const BOTHER = 0x1000;
 
     /** struct termios2: input, output, control and local modes, line discipline, 19 control characters, two speeds. */
-    private const TERMIOS2 = 'LiFlag/LoFlag/LcFlag/LlFlag/Cline/a19cc/Lispeed/Lospeed';
     private const TERMIOS2_BYTES = 44;
 
     /** One byte satisfies a read. */
@@ -77,15 +76,6 @@ final class SerialDevice
         }
 
         return $device;
-    }
-
-    /** @return array{int, int, int} input and control modes, and bits a second, as the driver has them */
-    public function modes(): array
-    {
-        $modes = unpack(self::TERMIOS2, $this->ask(self::TCGETS2, self::TERMIOS2_BYTES)) ?: [];
-        $whole = static fn(string $name): int => \is_int($modes[$name] ?? null) ? $modes[$name] : 0;
-
-        return [$whole('iFlag'), $whole('cFlag'), $whole('ospeed')];
     }
 
     /**

@@ -5,19 +5,12 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Route\Trigger;
 
 use NimbleJunction\Core\Message\Note;
-use NimbleJunction\Core\Message\Pitch;
 use NimbleJunction\Core\Route\Taken;
 use NimbleJunction\Core\Route\Wording;
-use NimbleJunction\Core\Signal\Message;
 
 /** A note ends: note off, or note on with velocity 0 (MIDI 1.0, "Note Off", from memory). */
-final readonly class NoteOffTrigger extends ChannelTrigger
+final readonly class NoteOffTrigger extends AboutNotes
 {
-    public function __construct(string $port, ?int $channel, public ?int $note)
-    {
-        parent::__construct($port, $channel);
-    }
-
     public static function kind(): string
     {
         return 'note-off';
@@ -28,35 +21,13 @@ final readonly class NoteOffTrigger extends ChannelTrigger
         return 'A note ends';
     }
 
-    public static function fields(): array
+    protected function takes(Note $note): ?Taken
     {
-        return [
-            ...self::channelFields(),
-            self::noteField(),
-        ];
-    }
-
-    protected function beginning(): string
-    {
-        return '/note';
-    }
-
-    protected function parts(): array
-    {
-        return [$this->channel, $this->note];
-    }
-
-    protected function accept(Message $message): ?Taken
-    {
-        if (! $message instanceof Note || ($this->note !== null && $message->note !== $this->note) || $message->velocity !== 0) {
-            return null;
-        }
-
-        return new Taken(0.0, 'takes that it ends');
+        return $note->velocity === 0 ? new Taken(0.0, 'takes that it ends') : null;
     }
 
     protected function named(Wording $wording): string
     {
-        return ($this->note === null ? 'any note' : Pitch::spelled($this->note, $wording->middleC())).' off';
+        return parent::named($wording).' off';
     }
 }

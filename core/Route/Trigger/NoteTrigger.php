@@ -5,19 +5,11 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Route\Trigger;
 
 use NimbleJunction\Core\Message\Note;
-use NimbleJunction\Core\Message\Pitch;
 use NimbleJunction\Core\Route\Taken;
-use NimbleJunction\Core\Route\Wording;
-use NimbleJunction\Core\Signal\Message;
 
 /** A note, with its velocity; 0 when it ends. */
-final readonly class NoteTrigger extends ChannelTrigger
+final readonly class NoteTrigger extends AboutNotes
 {
-    public function __construct(string $port, ?int $channel, public ?int $note)
-    {
-        parent::__construct($port, $channel);
-    }
-
     public static function kind(): string
     {
         return 'note';
@@ -28,35 +20,8 @@ final readonly class NoteTrigger extends ChannelTrigger
         return 'A note, with its velocity; 0 when it ends';
     }
 
-    public static function fields(): array
+    protected function takes(Note $note): Taken
     {
-        return [
-            ...self::channelFields(),
-            self::noteField(),
-        ];
-    }
-
-    protected function beginning(): string
-    {
-        return '/note';
-    }
-
-    protected function parts(): array
-    {
-        return [$this->channel, $this->note];
-    }
-
-    protected function accept(Message $message): ?Taken
-    {
-        if (! $message instanceof Note || ($this->note !== null && $message->note !== $this->note)) {
-            return null;
-        }
-
-        return new Taken((float) $message->velocity, 'takes its velocity');
-    }
-
-    protected function named(Wording $wording): string
-    {
-        return ($this->note === null ? 'any note' : Pitch::spelled($this->note, $wording->middleC()));
+        return new Taken((float) $note->velocity, 'takes its velocity');
     }
 }
