@@ -52,7 +52,8 @@ final class Upgrades
     }
 
     /**
-     * Version 1 called a copy a range; a route between a message and a slot keeps its short form.
+     * Version 1 called a copy a range, and exchanged slots on the way out; a route between a message and a slot keeps
+     * its short form.
      *
      * @param array<mixed> $document
      *
@@ -67,6 +68,6 @@ final class Upgrades
         }
         $upgraded['version'] = 2;
 
-        return $upgraded;
+        return SwappedSlots::upgraded($upgraded);
     }
 }
