@@ -234,6 +234,12 @@ abstract class Field
         return $this->onlyAt === '' || \in_array($reading->word($this->onlyAt), $this->onlyWords, true);
     }
 
+    /** On what it is there, like "`type` is number or step"; '' for always. */
+    final public function condition(): string
+    {
+        return $this->onlyAt === '' ? '' : "`{$this->onlyAt}` is ".implode(' or ', $this->onlyWords);
+    }
+
     /** Whether it has to be there whatever else the part says. */
     final public function isAlwaysNeeded(): bool
     {

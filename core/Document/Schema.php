@@ -37,17 +37,31 @@ final class Schema
     public static function definitions(array $parts): array
     {
         $definitions = [];
-        while ($parts !== []) {
-            $name = (string) array_key_first($parts);
-            $classes = $parts[$name];
-            unset($parts[$name]);
+        foreach (self::held($parts) as $name => $classes) {
             $definitions[$name] = self::definition($name, $classes);
-            foreach (self::heldBy($classes) as $inner => $innerClasses) {
-                $parts += isset($definitions[$inner]) ? [] : [$inner => $innerClasses];
-            }
         }
 
         return $definitions;
+    }
+
+    /**
+     * These parts, and all that they hold.
+     *
+     * @param array<string, list<class-string<Part>>> $parts by the name of their definition
+     *
+     * @return array<string, list<class-string<Part>>>
+     */
+    public static function held(array $parts): array
+    {
+        $held = [];
+        while ($parts !== []) {
+            $name = (string) array_key_first($parts);
+            $held[$name] = $parts[$name];
+            unset($parts[$name]);
+            $parts += array_diff_key(self::heldBy($held[$name]), $held);
+        }
+
+        return $held;
     }
 
     /** @return array<string, mixed> the definition of one of several kinds */

@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Tests\Core\Live;
+
+use NimbleJunction\Core\Live\Echoes;
+use NimbleJunction\Core\Live\Firings;
+use NimbleJunction\Core\Live\Switches;
+use NimbleJunction\Core\Route\Route;
+use NimbleJunction\Core\State\Stored;
+use PHPUnit\Framework\TestCase;
+
+/** What is remembered of routes: what they have sent, how often they have acted, whether they are switched on. */
+final class EchoesTest extends TestCase
+{
+    private const SECOND = 1_000_000_000;
+
+    public function testWhatWasSentIsOursForASecond(): void
+    {
+        $echoes = new Echoes();
+        $echoes->sent("\x90\x3c\x40", 5 * self::SECOND);
+        self::assertTrue($echoes->isOurs("\x90\x3c\x40", 5 * self::SECOND));
+        self::assertTrue($echoes->isOurs("\x90\x3c\x40", 6 * self::SECOND - 1));
+        self::assertFalse($echoes->isOurs("\x90\x3c\x40", 6 * self::SECOND));
+        self::assertFalse($echoes->isOurs("\x90\x3c\x41", 5 * self::SECOND), 'another one is not');
+        $echoes->sent("\x90\x3c\x40", 7 * self::SECOND);
+        self::assertTrue($echoes->isOurs("\x90\x3c\x40", 7 * self::SECOND + 1), 'sent again');
+    }
+
+    public function testOfTooManyTheOldestIsForgotten(): void
+    {
+        $echoes = new Echoes();
+        for ($i = 0; $i < 256; ++$i) {
+            $echoes->sent("message {$i}", $i);
+        }
+        $echoes->sent('message 0', 300);
+        $echoes->sent('one more', 301);
+        self::assertTrue($echoes->isOurs('message 0', 302), 'it was sent again, so it is not the oldest');
+        self::assertFalse($echoes->isOurs('message 1', 302));
+        self::assertTrue($echoes->isOurs('message 2', 302));
+    }
+
+    public function testARouteIsCountedBySeconds(): void
+    {
+        $echoes = new Echoes();
+        self::assertSame([1, 2, 1], [$echoes->count('a', 10), $echoes->count('a', 20), $echoes->count('b', 30)]);
+        self::assertSame(1, $echoes->count('a', self::SECOND), 'another second');
+        $echoes->keep(['a' => true]);
+        self::assertSame([2, 1], [$echoes->count('a', self::SECOND + 1), $echoes->count('b', self::SECOND + 1)], 'what is gone begins anew');
+    }
+
+    public function testFiringsAndSwitchesAreKeptOfRoutesThatAreThere(): void
+    {
+        $routes = ['a' => self::route('a', true), '7' => self::route('7', false)];
+        $firings = new Firings();
+        $switches = new Switches();
+        foreach (['a', 'a', '7', 'gone'] as $id) {
+            $firings->add($id);
+            $switches->turn($id, $id !== 'a');
+        }
+        $firings->keep($routes);
+        $switches->keep($routes);
+        self::assertSame([2, 1, 0], array_map($firings->of(...), ['a', '7', 'gone']));
+        self::assertSame([false, true], array_map($switches->isEnabled(...), array_values($routes)));
+        $again = [new Firings(), new Switches()];
+        $kept = static fn(Firings|Switches $room): Stored => new Stored(array_combine(array_keys($room->revisions()), array_map(static fn(string|int $part): mixed => $room->kept((string) $part, 0), array_keys($room->revisions()))));
+        $again[0]->restore($kept($firings), $routes);
+        $again[1]->restore($kept($switches), $routes);
+        self::assertSame([2, 1], [$again[0]->of('a'), $again[0]->of('7')]);
+        self::assertSame([false, true], array_map($again[1]->isEnabled(...), array_values($routes)));
+        $again[0]->restore(new Stored(['a' => -1, '7' => 'often', 'x' => 9]), $routes);
+        self::assertSame([0, 0, 0], array_map($again[0]->of(...), ['a', '7', 'x']), 'rubbish is nothing');
+        self::assertTrue((new Switches())->isEnabled($routes['a']), 'the show\'s own word');
+        self::assertFalse((new Switches())->isEnabled($routes['7']));
+    }
+
+    private static function route(string $id, bool $isEnabled): Route
+    {
+        return new Route($id, ucfirst($id), $isEnabled, [], [], [], []);
+    }
+}
