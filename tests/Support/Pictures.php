@@ -83,9 +83,16 @@ final readonly class Pictures
                 $this->chrome->driver->action()->moveToElement($this->chrome->find('[data-byte="5"]'))->perform();
             },
             'route-form' => function (): void {
+                $this->store('routes', [
+                    'name' => 'Lantern up starts the walk',
+                    'when' => ['kind' => 'osc', 'port' => 'guides-tablet', 'address' => '/palm/lantern'],
+                    'if' => [['kind' => 'point', 'point' => 'value:house-open', 'is' => true]],
+                    'do' => [['kind' => 'send', 'port' => 'cue-desk-midi', 'message' => ['kind' => 'msc', 'device' => 20, 'cue' => '1', 'list' => '1']]],
+                ]);
                 $this->go('Routes');
-                $this->chrome->press('Doors', '.list');
+                $this->chrome->press('Lantern up starts the walk', '.page');
                 $this->chrome->press('Change', 'aside.panel');
+                $this->chrome->untilText('form', 'Then do');
             },
             'show' => fn() => $this->go('Show'),
             'trace' => function (): void {
@@ -113,6 +120,16 @@ final readonly class Pictures
         $this->chrome->find('[data-slot="12"]')->click();
         $this->chrome->driver->getKeyboard()->sendKeys('231'."\u{E007}");
         $this->chrome->untilText('header.strip', '1 held');
+    }
+
+    /** @param array<string, mixed> $part stored as the page itself would, and seen by it */
+    private function store(string $list, array $part): void
+    {
+        $this->chrome->driver->executeAsyncScript(
+            'const done = arguments[2]; const token = decodeURIComponent(/XSRF-TOKEN=([^;]+)/.exec(document.cookie)[1]); fetch(`/api/show/${arguments[0]}`, { method: "POST", headers: { "Content-Type": "application/json", Accept: "application/json", "X-XSRF-TOKEN": token }, body: JSON.stringify(arguments[1]) }).then(() => done(true), () => done(false))',
+            [$list, $part],
+        );
+        $this->chrome->driver->navigate()->refresh();
     }
 
     private function slide(string $label, float|int $value): void
