@@ -11,12 +11,9 @@ use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Route\Occurred;
 use NimbleJunction\Core\Route\Trigger\SourceTrigger;
 use NimbleJunction\Core\Signal\Frame;
-use NimbleJunction\Core\Trace\Kind;
-use NimbleJunction\Core\Trace\Step;
-use NimbleJunction\Core\Trace\Trace;
 use NimbleJunction\Core\Universe\Universe;
 
-/** Takes frames of senders into universes: gets to know a source, keeps it alive, lets it go, and tells the trace. */
+/** Takes frames of senders into universes: gets to know a source, keeps it alive, lets it go. */
 final class Intake
 {
     /** When a source may be lost, or a fade go on, because of what was taken in since this was last set. */
@@ -29,7 +26,7 @@ final class Intake
      * @param \Closure(string, int): void $missed so many frames of a port's source never came
      * @param \Closure(Occurred): void $happened a source of levels came or went
      */
-    public function __construct(private readonly Trace $trace, private readonly \Closure $missed, private readonly \Closure $happened)
+    public function __construct(private readonly SourceTrace $trace, private readonly \Closure $missed, private readonly \Closure $happened)
     {
         $this->plan = Plan::empty();
         $this->early = new EarlyPriorities();
@@ -96,11 +93,13 @@ final class Intake
         $changed = false;
         $priority = $mapping->priorityOf($frame->priority, $from);
         if ($priority !== $source->priority || $mapping->lastResort !== $source->lastResort || $frame->preview !== $source->preview) {
-            $was = $this->leaders($universe);
+            $was = SourceTrace::leaders($universe);
             $before = $source->priority;
             $changed = $universe->rank($source, $priority, $now, $mapping->lastResort, $frame->preview);
-            $priority === $before || $this->trace->note(Kind::Source, "rank {$universe->id} {$key}", $source->portId, Step::Changed, "{$source->name} now sends {$this->named($universe)} with priority {$priority}, before {$before}", $now);
-            $this->compareLeaders($universe, $was, $source->portId, $now);
+            if ($priority !== $before) {
+                $this->trace->hasAnotherPriority($universe, $source, $before, $now);
+            }
+            $this->trace->leads($universe, $was, $source->portId, $now);
         }
 
         return $universe->move($source, $this->inOutputSlots($universe, $frame->levels)) || $changed;
@@ -116,7 +115,7 @@ final class Intake
         $source = new Source($key, $mapping->portId, $frame->protocol, $name, $from, $mapping->priorityOf($frame->priority, $from), $mapping->lastResort);
         $source->preview = $frame->preview;
         if (\count($others) >= Universe::MOST_SOURCES && ! $this->makeRoom($universe, $source, $now)) {
-            $this->trace->note(Kind::Refused, "full {$universe->id}", $mapping->portId, Step::Refused, "{$name} ({$from}) is not merged into {$this->named($universe)}: it has ".Universe::MOST_SOURCES.' sources already', $now);
+            $this->trace->foundNoRoom($universe, $source, $now);
 
             return false;
         }
@@ -129,18 +128,11 @@ final class Intake
         $source->sequence = $frame->sequence;
         $source->heardAt = $now;
         $source->frames = 1;
-        $was = $this->leaders($universe);
+        $was = SourceTrace::leaders($universe);
         $changed = $universe->add($source, $now);
         $this->dueAt = min($this->dueAt, $source->lostAt());
-        $event = $this->trace->begin(Kind::Source, "new {$universe->id} {$key}", $mapping->portId, "New source for {$this->named($universe)}: {$name} ({$from}), priority {$source->priority}", $now);
-        $this->trace->hop($event, Step::Heard, "{$this->plan->portName($mapping->portId)} heard {$name} from {$from} for the first time");
-        if ($frame->preview) {
-            $this->trace->hop($event, Step::Note, 'It says that its levels are a preview: they are shown, and not merged');
-        }
-        if (\count($others) >= 2) {
-            $this->trace->hop($event, Step::Note, 'It is source number '.(\count($others) + 1).' here: we merge it, but many Art-Net nodes merge two and leave a third out');
-        }
-        $this->compareLeaders($universe, $was, $mapping->portId, $now);
+        $this->trace->came($universe, $source, \count($others) + 1, $now);
+        $this->trace->leads($universe, $was, $mapping->portId, $now);
         $this->tell($universe, $source, 'gained');
 
         return $changed;
@@ -149,15 +141,11 @@ final class Intake
     /** @return bool whether the universe's levels changed */
     public function lose(Universe $universe, Source $source, string $why, int $now): bool
     {
-        $was = $this->leaders($universe);
+        $was = SourceTrace::leaders($universe);
         $changed = $universe->remove($source, $now);
         $this->dueAt = min($this->dueAt, $universe->kept()->fadeDueAt($now));
-        $event = $this->trace->begin(Kind::Source, "lost {$universe->id} {$source->key}", $source->portId, "Lost source for {$this->named($universe)}: {$source->name} ({$source->address}) {$why}", $now);
-        $this->trace->hop($event, Step::Note, "{$source->name} {$why}");
-        if ($universe->leadingSenders() === []) {
-            $this->trace->hop($event, Step::Note, 'No source is left: '.$universe->rules()->whenLost->words());
-        }
-        $this->compareLeaders($universe, $was, $source->portId, $now);
+        $this->trace->went($universe, $source, $why, $now);
+        $this->trace->leads($universe, $was, $source->portId, $now);
         $this->tell($universe, $source, 'lost');
 
         return $changed;
@@ -177,7 +165,7 @@ final class Intake
         $changed = $universe->rankSlots($source, $priorities, $now);
         $this->dueAt = min($this->dueAt, $now + SlotPriorities::LOST_NANOS);
         if ($had !== ($priorities !== '')) {
-            $this->trace->note(Kind::Source, "slots {$universe->id} {$source->key}", $source->portId, Step::Changed, "{$source->name} ".($had ? 'no longer gives' : 'gives')." single slots of {$this->named($universe)} priorities of their own", $now);
+            $this->trace->ranksSlots($universe, $source, ! $had, $now);
         }
 
         return $changed;
@@ -215,29 +203,5 @@ final class Intake
         $swaps = $universe->rules()->swaps;
 
         return $swaps === null ? $bytes : $swaps->exchange($bytes);
-    }
-
-    private function leaders(Universe $universe): string
-    {
-        $names = [];
-        foreach ($universe->leadingSenders() as $source) {
-            $names[] = "{$source->name} (priority {$source->priority})";
-        }
-
-        return implode(' and ', $names);
-    }
-
-    private function compareLeaders(Universe $universe, string $was, string $portId, int $now): void
-    {
-        $are = $this->leaders($universe);
-        if ($are !== $was && $are !== '' && $was !== '') {
-            $rule = \count($universe->leadingSenders()) > 1 ? ', merged '.$universe->rules()->merge->spelled() : '';
-            $this->trace->note(Kind::Source, "leads {$universe->id}", $portId, Step::Changed, "{$this->named($universe)} is now led by {$are}{$rule}; before by {$was}", $now);
-        }
-    }
-
-    private function named(Universe $universe): string
-    {
-        return $this->plan->universeName($universe->id);
     }
 }

@@ -18,7 +18,9 @@ use NimbleJunction\Core\Signal\Postponed;
 use NimbleJunction\Core\Signal\Remark;
 use NimbleJunction\Core\Signal\Sighting;
 use NimbleJunction\Core\Signal\SyncPulse;
+use NimbleJunction\Core\Trace\BytesHeard;
 use NimbleJunction\Core\Trace\Kind;
+use NimbleJunction\Core\Trace\Said;
 use NimbleJunction\Core\Trace\Step;
 use NimbleJunction\Core\Trace\Trace;
 use NimbleJunction\Core\Wire\Malformed;
@@ -29,7 +31,6 @@ final class Reception
     public readonly Neighbours $neighbours;
     public readonly Synchroniser $synchroniser;
     private readonly PollAnswers $pollAnswers;
-    private Plan $plan;
 
     /** @var array<string, Unclaimed> by endpoint */
     private array $unclaimed = [];
@@ -40,7 +41,6 @@ final class Reception
     /** @param \Closure(string): Activity $activity of a port */
     public function __construct(private readonly Trace $trace, private readonly \Closure $activity)
     {
-        $this->plan = Plan::empty();
         $this->neighbours = new Neighbours($trace);
         $this->synchroniser = new Synchroniser();
         $this->pollAnswers = new PollAnswers();
@@ -48,7 +48,6 @@ final class Reception
 
     public function adopt(Plan $plan): void
     {
-        $this->plan = $plan;
         $this->unclaimed = array_intersect_key($this->unclaimed, $plan->endpoints);
     }
 
@@ -96,7 +95,8 @@ final class Reception
     {
         if ($this->lets($endpoint, $portId, $from, $now)) {
             ($this->activity)($portId)->refuse($why);
-            $this->trace->note(Kind::Refused, "late {$portId} {$message->address()}", $portId, Step::Refused, "{$this->plan->portName($portId)}: {$message->spelled($this->plan->middleC)} from {$from} is not taken: {$why}", $now);
+            $said = new Said('{port}: {message} from {from} is not taken: {why}', ['port' => $portId, 'message' => $message, 'from' => $from, 'why' => $why]);
+            $this->trace->note(Kind::Refused, "late {$portId} {$message->address()}", $portId, Step::Refused, $said, $now);
         }
     }
 
@@ -107,8 +107,8 @@ final class Reception
             return true;
         }
         if (($this->activity)($portId)->refuse("{$from} is not among the senders that this port listens to")) {
-            $name = $this->plan->portName($portId);
-            $this->trace->note(Kind::Refused, "stranger {$portId} {$from}", $portId, Step::Refused, "{$name} does not listen to {$from}: only to ".implode(', ', $endpoint->allowed[$portId]->entries), $now);
+            $said = new Said('{port} does not listen to {from}: only to {allowed}', ['port' => $portId, 'from' => $from, 'allowed' => implode(', ', $endpoint->allowed[$portId]->entries)]);
+            $this->trace->note(Kind::Refused, "stranger {$portId} {$from}", $portId, Step::Refused, $said, $now);
         }
 
         return false;
@@ -158,11 +158,12 @@ final class Reception
                 continue;
             }
             ($this->activity)($portId)->refuse($malformed->reason);
-            $name = $this->plan->portName($portId);
-            $event = $this->trace->begin(Kind::Refused, "refused {$portId} {$malformed->clause} {$malformed->offset}", $portId, "{$name} refused a packet from {$from}: {$malformed->reason}", $now);
+            $values = ['port' => $portId, 'from' => $from, 'reason' => $malformed->reason, 'offset' => $malformed->offset, 'clause' => $malformed->clause];
+            $title = new Said('{port} refused a packet from {from}: {reason}', $values);
+            $event = $this->trace->begin(Kind::Refused, "refused {$portId} {$malformed->clause} {$malformed->offset}", $portId, $title, $now);
             if ($event->count === 1 || $event->hops === []) {
-                $this->trace->hop($event, Step::Heard, "{$name} heard ".\strlen($bytes)." bytes from {$from}", substr($bytes, 0, 64));
-                $this->trace->hop($event, Step::Refused, "{$malformed->reason}, at byte {$malformed->offset} ({$malformed->clause})");
+                $this->trace->hop($event, Step::Heard, new BytesHeard($portId, \strlen($bytes), $from), substr($bytes, 0, 64));
+                $this->trace->hop($event, Step::Refused, new Said('{reason}, at byte {offset} ({clause})', $values));
             }
         }
     }

@@ -40,7 +40,7 @@ final class Universes implements Room
      */
     public function __construct(private readonly Trace $trace, \Closure $missed, \Closure $happened)
     {
-        $this->intake = new Intake($trace, $missed, $happened);
+        $this->intake = new Intake(new SourceTrace($trace), $missed, $happened);
         $this->plan = Plan::empty();
     }
 

@@ -2,7 +2,8 @@
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useSession } from '@/api/session'
-import { useShow } from '@/api/show'
+import { useShow, type ListName } from '@/api/show'
+import { useDescriptions } from '@/kinds/kinds'
 import { useEngine } from '@/live/engine'
 import { places } from '@/router'
 
@@ -12,12 +13,14 @@ const router = useRouter()
 const show = useShow()
 const session = useSession()
 const engine = useEngine()
+const descriptions = useDescriptions()
 const text = ref('')
 const at = ref(0)
 const field = ref<HTMLInputElement | null>(null)
 watch(open, async (now) => {
   text.value = ''
   if (now) {
+    useDescriptions()
     await nextTick()
     field.value?.focus()
   }
@@ -26,12 +29,22 @@ watch(text, () => { at.value = 0 })
 
 interface Find { kind: string, name: string, run: () => void }
 const go = (path: string) => () => void router.push(path)
+/** Where the parts of each list are seen; what they are called, their classes say. */
+const pages: Partial<Record<ListName, (id: string) => string>> = {
+  ports: (id) => `/ports/${id}`,
+  universes: (id) => `/universes/${id}`,
+  fixtures: (id) => `/patch/${id}`,
+  routes: (id) => `/routes/${id}`,
+  values: () => '/show',
+}
+const parts = computed<Find[]>(() => Object.entries(pages).flatMap(([list, path]) => {
+  const kind = descriptions.value?.lists[list as ListName].label.toLowerCase() ?? ''
+  const all = (show.document?.[list as ListName] ?? []) as { id: string, name: string }[]
+  return all.map((one) => ({ kind, name: one.name, run: go(path(one.id)) }))
+}))
 const everything = computed<Find[]>(() => [
   ...places.map((place) => ({ kind: 'page', name: place.name, run: go(place.path) })),
-  ...show.ports.map((port) => ({ kind: 'port', name: port.name, run: go(`/ports/${port.id}`) })),
-  ...show.universes.map((universe) => ({ kind: 'universe', name: universe.name, run: go(`/universes/${universe.id}`) })),
-  ...show.fixtures.map((fixture) => ({ kind: 'fixture', name: fixture.name, run: go(`/patch/${fixture.id}`) })),
-  ...show.routes.map((route) => ({ kind: 'route', name: route.name, run: go(`/routes/${route.id}`) })),
+  ...parts.value,
   ...show.ports.map((port) => ({ kind: 'check', name: `${port.name}: two boxes do not talk`, run: go(`/ports/${port.id}?check=1`) })),
   ...(session.mayOperate ? show.values.filter((value) => (value.type ?? 'switch') === 'switch').map((value) => ({ kind: 'point', name: `Turn over: ${value.name}`, run: () => void engine.pressPoint(`value:${value.id}`) })) : []),
   ...(session.mayOperate ? show.routes.filter((route) => route.from?.kind !== 'slot').map((route) => ({ kind: 'point', name: `Run: ${route.name}`, run: () => void engine.pressPoint(`route:${route.id}`) })) : []),

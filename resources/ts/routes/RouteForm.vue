@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { Refused, type Fault } from '@/api/client'
-import { useBase } from '@/api/base'
 import { useShow, type Route } from '@/api/show'
+import FormFrame from '@/kinds/FormFrame.vue'
+import { useStoring } from '@/kinds/storing'
 import LongRouteForm from './LongRouteForm.vue'
 import MessageFields from './MessageFields.vue'
 import { addressOf, kindsFor, partsOf } from './messages'
@@ -10,7 +10,7 @@ import { addressOf, kindsFor, partsOf } from './messages'
 const props = defineProps<{ route: Route | null }>()
 const emit = defineEmits<{ done: [id: string], cancel: [] }>()
 const show = useShow()
-const base = useBase()
+const { store, wrong, busy } = useStoring('routes')
 const from = props.route?.from
 const to = props.route?.to
 const message = from?.kind === 'message' ? from : to?.kind === 'message' ? to : null
@@ -30,8 +30,6 @@ const draft = ref({
   slotLow: slot?.low ?? 0,
   slotHigh: slot?.high ?? 255,
 })
-const faults = ref<Fault[]>([])
-const failed = ref('')
 const ports = computed(() => show.ports.filter((port) => ['osc', 'midi', 'controller'].includes(port.protocol) && (draft.value.way === 'message' ? port.receive : port.send)))
 const port = computed(() => show.ports.find((one) => one.id === draft.value.port))
 /** Another protocol names its messages in another way. */
@@ -47,24 +45,15 @@ function span(low: number, high: number): void {
   draft.value.high = high
 }
 const ways = [{ value: 'message', title: 'A message sets a slot' }, { value: 'slot', title: 'A slot sends a message' }, { value: 'long', title: 'Step by step: any message, point or event' }]
-const lines = computed(() => (faults.value.length ? faults.value.map((fault) => `${fault.path.replace(/^\/routes\/\d+\//, '')}: ${fault.problem}. ${fault.allowed}`) : failed.value ? [failed.value] : []))
 
 async function save(): Promise<void> {
-  faults.value = []
-  failed.value = ''
   const now = draft.value
   const toSlot = now.way === 'message'
   const messageEnd = { kind: 'message', port: now.port, address: now.address, ...(toSlot ? { argument: Number(now.argument) } : { type: now.type }), low: Number(now.low), high: Number(now.high) }
   const slotEnd = { kind: 'slot', universe: now.universe, slot: Number(now.slot), low: Number(now.slotLow), high: Number(now.slotHigh) }
   const part = { name: now.name, enabled: now.enabled, from: toSlot ? messageEnd : slotEnd, to: toSlot ? slotEnd : messageEnd }
-  try {
-    const id = props.route?.id
-    if (id) await base.save((at) => show.replace('routes', id, part, at))
-    emit('done', id ?? (await show.add('routes', part)).id ?? '')
-  } catch (error) {
-    failed.value = (error as Error).message
-    if (error instanceof Refused) faults.value = error.faults
-  }
+  const id = await store(props.route?.id, part)
+  if (id !== null) emit('done', id)
 }
 </script>
 
@@ -72,8 +61,7 @@ async function save(): Promise<void> {
   <LongRouteForm v-if="draft.way === 'long'" :route="route?.when ? route : null" :name="draft.name" @done="emit('done', $event)" @cancel="emit('cancel')">
     <v-select v-if="!route" v-model="draft.way" :items="ways" label="What it does" />
   </LongRouteForm>
-  <form v-else class="panel" aria-label="Route" @submit.prevent="save">
-    <h2>{{ route ? 'Change the route' : 'New route' }}</h2>
+  <FormFrame v-else name="Route" :title="route ? 'Change the route' : 'New route'" :save="route ? 'Save' : 'Add the route'" :wrong="wrong" :busy="busy" @save="save" @cancel="emit('cancel')">
     <div class="fields">
       <v-text-field v-model="draft.name" label="Name" class="wide" autofocus />
       <v-select v-model="draft.way" :items="route ? ways.slice(0, 2) : ways" label="What it does" class="wide" />
@@ -91,14 +79,5 @@ async function save(): Promise<void> {
       <v-text-field v-model.number="draft.slotLow" type="number" label="Level at the low end, 0 to 255" />
       <v-text-field v-model.number="draft.slotHigh" type="number" label="Level at the high end, 0 to 255" />
     </div>
-    <div v-if="lines.length" class="wrong" role="alert"><p v-for="line in lines" :key="line">{{ line }}</p></div>
-    <div class="actions">
-      <v-btn type="submit" variant="flat" color="primary">{{ route ? 'Save' : 'Add the route' }}</v-btn>
-      <v-btn @click="emit('cancel')">Cancel</v-btn>
-    </div>
-  </form>
+  </FormFrame>
 </template>
-
-<style scoped>
-form h2 { margin-bottom: 12px; }
-</style>

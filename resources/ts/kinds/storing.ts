@@ -1,0 +1,42 @@
+import { computed, ref } from 'vue'
+import { useBase } from '@/api/base'
+import { Refused, type Fault } from '@/api/client'
+import { useShow, type ListName } from '@/api/show'
+
+/** Where a fault is, within the part that a form is about: "receive/port" of "/ports/3/receive/port". */
+export const within = (path: string) => path.replace(/^\/\w+\/\d+\/?/, '')
+
+/** Stores a part of the show, new or changed, and keeps what the server found wrong with it. */
+export function useStoring(list: ListName) {
+  const show = useShow()
+  const { save } = useBase()
+  const faults = ref<Fault[]>([])
+  const failed = ref('')
+  const busy = ref(false)
+  /** What is wrong with a field. */
+  const fault = (path: string) => {
+    const found = faults.value.find((one) => within(one.path) === path)
+    return found ? `${found.problem}. ${found.allowed}` : undefined
+  }
+  /** Everything that is wrong, each with its place. */
+  const wrong = computed(() => (faults.value.length > 0 ? faults.value.map((one) => `${within(one.path).replaceAll('/', ', ') || 'this'}: ${one.problem}. ${one.allowed}`) : failed.value ? [failed.value] : []))
+
+  /** The id of the part, or null where it was refused. */
+  async function store(id: string | undefined, part: object): Promise<string | null> {
+    busy.value = true
+    faults.value = []
+    failed.value = ''
+    try {
+      if (id === undefined) return (await show.add(list, part)).id ?? ''
+      await save((base) => show.replace(list, id, part, base))
+      return id
+    } catch (error) {
+      failed.value = (error as Error).message
+      if (error instanceof Refused) faults.value = error.faults
+      return null
+    } finally {
+      busy.value = false
+    }
+  }
+  return { store, fault, wrong, busy }
+}
