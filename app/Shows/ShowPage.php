@@ -8,7 +8,7 @@ use NimbleJunction\Core\Check\Network;
 use NimbleJunction\Core\Show\PortEntry;
 use NimbleJunction\Core\Show\ShowReader;
 use NimbleJunction\Core\Show\UniverseEntry;
-use NimbleJunction\Core\Show\UniverseLink;
+use NimbleJunction\Core\Show\WireUniverse;
 use NimbleJunction\Core\Words\Numbering;
 use NimbleJunction\Core\Words\OtherEnd;
 use NimbleJunction\Core\Words\PortPlace;
@@ -43,7 +43,7 @@ final readonly class ShowPage
             'otherEnds' => (object) array_map(static fn($port): array => OtherEnd::of($port, $show, $ours, $byAdapter), $show->ports),
             'places' => (object) array_map(static fn(PortEntry $port): string => PortPlace::of($port, $show), $show->ports),
             'numbering' => (object) Numbering::ofUniverses($show),
-            'unsent' => (object) array_filter(array_map(static fn(PortEntry $port): array => array_map(static fn(UniverseLink $link): string => $show->universes[$link->universe]->name, $port->send?->ranked()[1] ?? []), $show->ports)),
+            'unsent' => (object) array_filter(array_map(static fn(PortEntry $port): array => array_map(static fn(WireUniverse $link): string => $show->universes[$link->universe]->name, $port->send?->ranked()[1] ?? []), $show->ports)),
             'patch' => PatchSheet::of($show->patch()),
             'nextFree' => (object) array_map(static fn(UniverseEntry $universe): ?int => $show->patch()->nextFree($universe->id), $show->universes),
             'adapters' => $adapters,

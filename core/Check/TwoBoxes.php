@@ -9,7 +9,7 @@ use NimbleJunction\Core\Show\LinkKind;
 use NimbleJunction\Core\Show\PortEntry;
 use NimbleJunction\Core\Show\Side\ReceiveSide;
 use NimbleJunction\Core\Show\Side\SendSide;
-use NimbleJunction\Core\Show\UniverseLink;
+use NimbleJunction\Core\Show\WireUniverse;
 use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Wire\ArtNet\PortAddress;
 
@@ -224,11 +224,11 @@ final class TwoBoxes
     /** @return list<array{number: int, universe: string}> the feeds, with the one whose number is nearest moved to what is heard */
     private function moved(ReceiveSide $receive, int $number): array
     {
-        $distances = array_map(static fn(UniverseLink $link): int => abs($link->number - $number), $receive->feeds);
+        $distances = array_map(static fn(WireUniverse $link): int => abs($link->number - $number), $receive->feeds);
         $nearest = $distances === [] ? null : array_search(min($distances), $distances, true);
 
         return array_map(
-            static fn(UniverseLink $link, int $i): array => ['number' => $i === $nearest ? $number : $link->number, 'universe' => $link->universe],
+            static fn(WireUniverse $link, int $i): array => ['number' => $i === $nearest ? $number : $link->number, 'universe' => $link->universe],
             $receive->feeds,
             array_keys($receive->feeds),
         );

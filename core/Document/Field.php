@@ -269,7 +269,7 @@ abstract class Field
     }
 
     /** @return array<string, list<class-string<Part>>> what it holds, by the name of its definition in the schema */
-    public function holds(): array
+    public function contains(): array
     {
         return [];
     }

@@ -154,7 +154,7 @@ final class Schema
         $held = [];
         foreach ($classes as $class) {
             foreach (Reading::fieldsOf($class) as $field) {
-                $held += $field->holds();
+                $held += $field->contains();
             }
         }
 

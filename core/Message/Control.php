@@ -17,7 +17,7 @@ final readonly class Control extends Message
      */
     public function __construct(public string $kind, public int $number, public float $value)
     {
-        parent::__construct(Protocol::Controller);
+        parent::__construct(Protocol::GameController);
     }
 
     public function address(): string

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Plan;
 
 use NimbleJunction\Core\Codec\ArtNetReceiver;
-use NimbleJunction\Core\Codec\ControllerReceiver;
 use NimbleJunction\Core\Codec\DmxLineReceiver;
+use NimbleJunction\Core\Codec\GameControllerReceiver;
 use NimbleJunction\Core\Codec\MidiCodec;
 use NimbleJunction\Core\Codec\OscCodec;
 use NimbleJunction\Core\Codec\Receiver;
@@ -14,7 +14,7 @@ use NimbleJunction\Core\Codec\SacnReceiver;
 use NimbleJunction\Core\Show\LinkKind;
 use NimbleJunction\Core\Show\PortEntry;
 use NimbleJunction\Core\Show\Show;
-use NimbleJunction\Core\Show\Side\ControllerReceive;
+use NimbleJunction\Core\Show\Side\GameControllerReceive;
 use NimbleJunction\Core\Show\Side\ReceiveSide;
 use NimbleJunction\Core\Signal\Protocol;
 
@@ -111,9 +111,9 @@ final readonly class Entrances
             Protocol::Osc => new OscCodec(),
             Protocol::DmxLine => new DmxLineReceiver(),
             Protocol::Midi => new MidiCodec(),
-            Protocol::Controller => $port->receive instanceof ControllerReceive
-                ? new ControllerReceiver($port->receive->deadZone, $port->receive->centres)
-                : new ControllerReceiver(0.0, []),
+            Protocol::GameController => $port->receive instanceof GameControllerReceive
+                ? new GameControllerReceiver($port->receive->deadZone, $port->receive->centres)
+                : new GameControllerReceiver(0.0, []),
         };
     }
 

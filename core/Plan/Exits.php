@@ -16,7 +16,7 @@ use NimbleJunction\Core\Show\Show;
 use NimbleJunction\Core\Show\Side\ArtNetSend;
 use NimbleJunction\Core\Show\Side\SacnSend;
 use NimbleJunction\Core\Show\Side\SendSide;
-use NimbleJunction\Core\Show\UniverseLink;
+use NimbleJunction\Core\Show\WireUniverse;
 use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Universe\Cadence;
 use NimbleJunction\Core\Wire\ArtNet\Sync;
@@ -89,7 +89,7 @@ final readonly class Exits
         return array_map(static fn(string $to): Target => new Target($via, $to, $send->port), $send->to);
     }
 
-    private function outlet(PortEntry $port, SendSide $send, UniverseLink $link): Outlet
+    private function outlet(PortEntry $port, SendSide $send, WireUniverse $link): Outlet
     {
         $targets = $this->targets($port, $send, $link->number);
         $number = match ($port->protocol) {
@@ -118,7 +118,7 @@ final readonly class Exits
         );
     }
 
-    private function sender(SendSide $send, UniverseLink $link): FrameSender
+    private function sender(SendSide $send, WireUniverse $link): FrameSender
     {
         return match (true) {
             $send instanceof ArtNetSend => new ArtNetSender($link->number),

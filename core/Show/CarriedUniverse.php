@@ -7,7 +7,7 @@ namespace NimbleJunction\Core\Show;
 use NimbleJunction\Core\Document\Field;
 
 /** One of our universes that a port sends, and its number on the wire. */
-final readonly class CarriedUniverse extends UniverseLink
+final readonly class CarriedUniverse extends WireUniverse
 {
     /** @param int|null $rank where an interface has fewer lines than universes, the lowest number goes first; null for its place in the list */
     public function __construct(int $number, string $universe, public ?int $rank = null)

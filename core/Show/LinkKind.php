@@ -35,7 +35,7 @@ enum LinkKind: string
             Protocol::Osc => [self::Udp, self::Tcp],
             Protocol::DmxLine => [self::Udp, self::Serial],
             Protocol::Midi => [self::Browser, self::Session, self::Device, self::Cable],
-            Protocol::Controller => [self::Browser],
+            Protocol::GameController => [self::Browser],
         };
     }
 

@@ -11,9 +11,9 @@ use NimbleJunction\Core\Document\Fields;
 use NimbleJunction\Core\Document\Part;
 use NimbleJunction\Core\Show\Side\ArtNetReceive;
 use NimbleJunction\Core\Show\Side\ArtNetSend;
-use NimbleJunction\Core\Show\Side\ControllerReceive;
 use NimbleJunction\Core\Show\Side\DmxLineReceive;
 use NimbleJunction\Core\Show\Side\DmxLineSend;
+use NimbleJunction\Core\Show\Side\GameControllerReceive;
 use NimbleJunction\Core\Show\Side\MidiReceive;
 use NimbleJunction\Core\Show\Side\MidiSend;
 use NimbleJunction\Core\Show\Side\OscReceive;
@@ -33,7 +33,7 @@ final readonly class PortEntry implements Part, Checked, Constrained
         'osc' => OscReceive::class,
         'dmx-line' => DmxLineReceive::class,
         'midi' => MidiReceive::class,
-        'controller' => ControllerReceive::class,
+        'controller' => GameControllerReceive::class,
     ];
 
     /** A game controller has nothing to send to. */

@@ -12,7 +12,7 @@ enum Protocol: string
     case Osc = 'osc';
     case DmxLine = 'dmx-line';
     case Midi = 'midi';
-    case Controller = 'controller';
+    case GameController = 'controller';
 
     public function spelled(): string
     {
@@ -22,7 +22,7 @@ enum Protocol: string
             self::Osc => 'OSC',
             self::DmxLine => 'DMX line',
             self::Midi => 'MIDI',
-            self::Controller => 'Game controller',
+            self::GameController => 'Game controller',
         };
     }
 
@@ -32,7 +32,7 @@ enum Protocol: string
         return match ($this) {
             self::ArtNet => 10_000_000_000, // Art-Net 4, "merging": a source silent for 10 s leaves the merge (from memory)
             self::Sacn => 2_500_000_000,    // ANSI E1.31-2018, 6.7.1: E131_NETWORK_DATA_LOSS_TIMEOUT
-            self::DmxLine, self::Osc, self::Midi, self::Controller => 1_000_000_000, // ANSI E1.11, 9.2: 1 s without data
+            self::DmxLine, self::Osc, self::Midi, self::GameController => 1_000_000_000, // ANSI E1.11, 9.2: 1 s without data
         };
     }
 

@@ -9,7 +9,7 @@ use NimbleJunction\Core\Show\PortEntry;
 use NimbleJunction\Core\Show\Show;
 use NimbleJunction\Core\Show\Side\ReceiveSide;
 use NimbleJunction\Core\Show\Side\SendSide;
-use NimbleJunction\Core\Show\UniverseLink;
+use NimbleJunction\Core\Show\WireUniverse;
 use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Wire\ArtNet\PortAddress;
 
@@ -62,8 +62,8 @@ final readonly class PortPlace
     /** @return list<string> */
     private function universes(): array
     {
-        $feeds = array_map(fn(UniverseLink $link): string => $this->number($link->number).' → '.$this->name($link->universe), $this->port->receive->feeds ?? []);
-        $carries = array_map(fn(UniverseLink $link): string => $this->name($link->universe).' → '.$this->number($link->number), $this->port->send->carries ?? []);
+        $feeds = array_map(fn(WireUniverse $link): string => $this->number($link->number).' → '.$this->name($link->universe), $this->port->receive->feeds ?? []);
+        $carries = array_map(fn(WireUniverse $link): string => $this->name($link->universe).' → '.$this->number($link->number), $this->port->send->carries ?? []);
 
         return [...$feeds, ...$carries];
     }

@@ -24,7 +24,7 @@ final class Parts extends Field
         return 'objects';
     }
 
-    public function holds(): array
+    public function contains(): array
     {
         return [Schema::nameOf($this->class) => [$this->class]];
     }

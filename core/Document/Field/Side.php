@@ -24,7 +24,7 @@ final class Side extends Field
         return 'side';
     }
 
-    public function holds(): array
+    public function contains(): array
     {
         return ["{$this->name}Side" => array_values($this->classes)];
     }

@@ -31,7 +31,7 @@ final class SinglePart extends Field
         return null;
     }
 
-    public function holds(): array
+    public function contains(): array
     {
         return [Schema::nameOf($this->class) => [$this->class]];
     }

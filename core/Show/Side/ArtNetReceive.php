@@ -6,14 +6,14 @@ namespace NimbleJunction\Core\Show\Side;
 
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Show\SenderPriority;
-use NimbleJunction\Core\Show\UniverseLink;
+use NimbleJunction\Core\Show\WireUniverse;
 use NimbleJunction\Core\Wire\ArtNet\Packet;
 
 /** Art-Net comes in. */
 final readonly class ArtNetReceive extends ReceiveSide
 {
     /**
-     * @param list<UniverseLink> $feeds
+     * @param list<WireUniverse> $feeds
      * @param list<SenderPriority> $priorities of single senders
      * @param list<string> $poll addresses that are asked who is there; a broadcast address asks a whole network
      */

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Show\Side;
 
 use NimbleJunction\Core\Document\Field;
-use NimbleJunction\Core\Show\UniverseLink;
+use NimbleJunction\Core\Show\WireUniverse;
 
 /** A DMX line is listened to. */
 final readonly class DmxLineReceive extends ReceiveSide
 {
-    /** @param list<UniverseLink> $feeds */
+    /** @param list<WireUniverse> $feeds */
     public function __construct(
         bool $enabled,
         array $feeds,

@@ -6,7 +6,7 @@ namespace NimbleJunction\Core\Show\Side;
 
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Document\Part;
-use NimbleJunction\Core\Show\UniverseLink;
+use NimbleJunction\Core\Show\WireUniverse;
 
 /** What a port receives with; each protocol has a class of its own, with the fields that only it has. */
 abstract readonly class ReceiveSide implements Part
@@ -14,7 +14,7 @@ abstract readonly class ReceiveSide implements Part
     /**
      * @param string $address our own address to listen at, or the name of an adapter; 0.0.0.0 for all
      * @param int $port 0 where the link has none
-     * @param list<UniverseLink> $feeds universes on the wire and where they go; none for a protocol of messages
+     * @param list<WireUniverse> $feeds universes on the wire and where they go; none for a protocol of messages
      */
     public function __construct(public bool $enabled, public string $address, public int $port, public array $feeds)
     {
@@ -78,6 +78,6 @@ abstract readonly class ReceiveSide implements Part
 
     protected static function feedsField(): Field
     {
-        return Field::objects('feeds', 'Universes it feeds', UniverseLink::class, 1024);
+        return Field::objects('feeds', 'Universes it feeds', WireUniverse::class, 1024);
     }
 }

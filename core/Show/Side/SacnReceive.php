@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Show\Side;
 
 use NimbleJunction\Core\Document\Field;
-use NimbleJunction\Core\Show\UniverseLink;
+use NimbleJunction\Core\Show\WireUniverse;
 use NimbleJunction\Core\Wire\Sacn\Discovery;
 use NimbleJunction\Core\Wire\Sacn\Packet;
 use NimbleJunction\Core\Wire\Sacn\Universe;
@@ -13,7 +13,7 @@ use NimbleJunction\Core\Wire\Sacn\Universe;
 /** sACN comes in: each of its packets says its own priority. */
 final readonly class SacnReceive extends ReceiveSide
 {
-    /** @param list<UniverseLink> $feeds */
+    /** @param list<WireUniverse> $feeds */
     public function __construct(bool $enabled, string $address, int $port, array $feeds, private bool $multicast, private bool $lastResort)
     {
         parent::__construct($enabled, $address, $port, $feeds);
@@ -36,7 +36,7 @@ final readonly class SacnReceive extends ReceiveSide
         if (! $this->multicast) {
             return [];
         }
-        $groups = array_map(static fn(UniverseLink $link): string => Universe::multicastGroup($link->number), $this->feeds);
+        $groups = array_map(static fn(WireUniverse $link): string => Universe::multicastGroup($link->number), $this->feeds);
 
         return [...$groups, Universe::multicastGroup(Discovery::UNIVERSE)];
     }

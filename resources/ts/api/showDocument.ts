@@ -159,7 +159,7 @@ export interface ReceiveSide {
   /**
    * @maxItems 1024
    */
-  feeds?: UniverseLink[]
+  feeds?: WireUniverse[]
   /**
    * Join the multicast groups of the universes.
    */
@@ -179,7 +179,7 @@ export interface SenderPriority {
   from: string
   priority: number
 }
-export interface UniverseLink {
+export interface WireUniverse {
   /**
    * Art-Net port-address from 0, sACN universe from 1, 1 on a DMX line.
    */

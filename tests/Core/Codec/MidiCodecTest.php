@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\Core\Codec;
 
-use NimbleJunction\Core\Codec\ControllerReceiver;
+use NimbleJunction\Core\Codec\GameControllerReceiver;
 use NimbleJunction\Core\Codec\MidiCodec;
 use NimbleJunction\Core\Message\MidiAddress;
 use NimbleJunction\Core\Message\Osc;
@@ -121,11 +121,11 @@ final class MidiCodecTest extends TestCase
     /** Dead zone and centre: our own reckoning, checked by hand. */
     public function testAGameControllersAxesRestAtTheirCentre(): void
     {
-        $receiver = new ControllerReceiver(0.2, [0.1]);
+        $receiver = new GameControllerReceiver(0.2, [0.1]);
         $value = static fn(float $axis): float => $receiver->receive(json_encode(['axes' => ['0' => $axis]]), '')[0]->arguments()[0];
         self::assertSame([0.0, 0.0, 0.0, 1.0, -1.0], array_map($value, [0.1, 0.29, -0.09, 1.0, -1.0]));
         self::assertEqualsWithDelta(0.5, $value(0.65), 1e-9, '0.55 from the centre, 0.2 of it dead, 0.9 to the end: 0.35 of 0.7');
-        $messages = (new ControllerReceiver())->receive('{"axes":{"1":-0.25},"buttons":{"3":1}}', '');
+        $messages = (new GameControllerReceiver())->receive('{"axes":{"1":-0.25},"buttons":{"3":1}}', '');
         self::assertSame([['/axis/2', [-0.25]], ['/button/4', [1.0]]], array_map(static fn(Message $one): array => [$one->address(), $one->arguments()], $messages));
         foreach (['', '[1', '{"axes":{"0":2}}', '{"axes":{"x":0}}', '{"buttons":{"0":-1}}', '{"axes":7}', '{"buttons":{"64":1}}'] as $broken) {
             try {

@@ -8,7 +8,7 @@ use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Document\Field\NumberList;
 
 /** A game controller is listened to. */
-final readonly class ControllerReceive extends ReceiveSide
+final readonly class GameControllerReceive extends ReceiveSide
 {
     /**
      * @param float $deadZone part of an axis' way, from its centre, that counts as the centre, 0 to 0.9

@@ -10,7 +10,7 @@ use NimbleJunction\Core\Wire\ArtNet\PortAddress;
 use NimbleJunction\Core\Wire\Sacn\Universe;
 
 /** A universe's number on the wire, and which of our universes that is. */
-readonly class UniverseLink implements Part
+readonly class WireUniverse implements Part
 {
     /** @param int $number Art-Net port-address 0 to 32767, sACN universe 1 to 63999, 1 on a DMX line */
     public function __construct(public int $number, public string $universe)
@@ -19,7 +19,7 @@ readonly class UniverseLink implements Part
 
     public static function label(): string
     {
-        return 'Universe link';
+        return 'Wire universe';
     }
 
     public static function fields(): array

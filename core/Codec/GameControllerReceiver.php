@@ -16,7 +16,7 @@ use NimbleJunction\Core\Wire\Malformed;
  * An axis rests at its centre; what lies within the dead zone around it is 0,
  * and the rest of the way still reaches -1 and 1.
  */
-final readonly class ControllerReceiver implements Receiver
+final readonly class GameControllerReceiver implements Receiver
 {
     private const CLAUSE = 'our own format; the numbers are those of the W3C Gamepad API';
     private const MOST = 64;
