@@ -1,6 +1,9 @@
 /** One thing that is wrong with what was sent: where, what, and what is allowed. */
 export interface Fault { path: string, problem: string, allowed: string }
 
+/** Where a fault is, within the part that a form is about: "receive/port" of "/ports/3/receive/port". */
+export const within = (path: string) => path.replace(/^\/\w+\/\d+\/?/, '')
+
 /** The server said no, in words for a person. */
 export class Refused extends Error {
   constructor(message: string, readonly status: number, readonly faults: Fault[] = []) { super(message) }

@@ -1,10 +1,10 @@
 import { ref, type Ref } from 'vue'
-import { Refused } from '@/api/client'
+import { Refused, within } from '@/api/client'
 
 /** Why something was refused, in words; each fault with the field that it is about. */
 export function spellRefusal(error: unknown): string {
   if (!(error instanceof Refused) || error.faults.length === 0) return (error as Error).message
-  return error.faults.map((fault) => `${fault.path.replace(/^\/\w+\/\d+\/?/, '') || 'this'}: ${fault.problem}. ${fault.allowed}`).join(' ')
+  return error.faults.map((fault) => `${within(fault.path) || 'this'}: ${fault.problem}. ${fault.allowed}`).join(' ')
 }
 
 /** Runs what may be refused, and keeps why it was. */

@@ -1,10 +1,7 @@
 import { computed, ref } from 'vue'
 import { useBase } from '@/api/base'
-import { Refused, type Fault } from '@/api/client'
+import { Refused, within, type Fault } from '@/api/client'
 import { useShow, type ListName } from '@/api/show'
-
-/** Where a fault is, within the part that a form is about: "receive/port" of "/ports/3/receive/port". */
-export const within = (path: string) => path.replace(/^\/\w+\/\d+\/?/, '')
 
 /** Stores a part of the show, new or changed, and keeps what the server found wrong with it. */
 export function useStoring(list: ListName) {
