@@ -12,10 +12,11 @@ delete schema.$defs.route.oneOf
 // What fields a part of a kind has the page asks the server: forms are built from that.
 for (const name of ['trigger', 'condition', 'step', 'action']) schema.$defs[name] = { title: 'PartOfKind', type: 'object', required: ['kind'], properties: { kind: { type: 'string' } } }
 for (const name of ['option', 'message', 'argument']) delete schema.$defs[name]
-const types = await compile(schema, 'ShowDocument', {
+// How many of a list there may be is the reader's business: a type cannot say it, and its comments hide what is there.
+const schemaOfTypes = JSON.parse(JSON.stringify(schema, (key, value) => (key === 'maxItems' && typeof value === 'number' ? undefined : value)))
+const types = await compile(schemaOfTypes, 'ShowDocument', {
   bannerComment: '/* Made from schema/show.schema.json by "npm run types". Change the schema, not this file. */',
   style: { semi: false, singleQuote: true },
-  maxItems: -1,
 })
 
 if (process.argv.includes('--check')) {

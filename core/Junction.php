@@ -281,7 +281,7 @@ final class Junction
             return [];
         }
         $before = $universe->levels;
-        $event = $this->hands->hold($universe, $this->plan->universeName($universeId), $holds, $now);
+        $event = $this->hands->hold($universe, $holds, $now);
         $this->changes->note($universe, $before, $event);
         $this->universes->dueAt = min($this->universes->dueAt, $holds[0]->until);
         $this->changes->lookSoon();
@@ -302,7 +302,7 @@ final class Junction
         foreach ($this->universes->all() as $universe) {
             if (($universeId === null || $universeId === $universe->id) && $universe->holds() !== []) {
                 $before = $universe->levels;
-                $event = $this->hands->release($universe, $this->plan->universeName($universe->id), $first, $last, $by, $now);
+                $event = $this->hands->release($universe, $first, $last, $by, $now);
                 $this->changes->note($universe, $before, $event);
                 $this->changes->lookSoon();
             }

@@ -6,6 +6,7 @@ namespace NimbleJunction\Core\Discovery;
 
 use NimbleJunction\Core\Signal\Sighting;
 use NimbleJunction\Core\Trace\Kind;
+use NimbleJunction\Core\Trace\Said;
 use NimbleJunction\Core\Trace\Step;
 use NimbleJunction\Core\Trace\Trace;
 
@@ -31,7 +32,9 @@ final class Neighbours
             if ($neighbour === null && \count($this->neighbours) >= self::MOST) {
                 array_shift($this->neighbours);
             }
-            $this->trace->note(Kind::Port, "neighbour {$sighting->key}", $portId, Step::Heard, "{$sighting->name} is there, at {$sighting->address} ({$sighting->protocol->spelled()})", $now);
+            $values = ['name' => $sighting->name, 'address' => $sighting->address, 'protocol' => $sighting->protocol->spelled()];
+            $said = new Said('{name} is there, at {address} ({protocol})', $values);
+            $this->trace->note(Kind::Port, "neighbour {$sighting->key}", $portId, Step::Heard, $said, $now);
         }
         ($this->neighbours[$sighting->key] ??= new Neighbour($sighting->key, $sighting->protocol))->seen($sighting, $now);
     }

@@ -119,7 +119,8 @@ final class Reception
     {
         $name = Activity::numbered($frame->protocol, $frame->number);
         if (($this->unclaimed[$endpoint->key] ??= new Unclaimed())->heard($name, $frame->number, $from, $now)) {
-            $this->trace->note(Kind::Port, "unclaimed {$endpoint->key} {$name}", $endpoint->portIds[0] ?? '', Step::Unmatched, "{$from} sends {$name} to {$endpoint->spelled()}, and no port listens to it", $now);
+            $said = new Said('{from} sends {number} to {endpoint}, and no port listens to it', ['from' => $from, 'number' => $name, 'endpoint' => $endpoint->spelled()]);
+            $this->trace->note(Kind::Port, "unclaimed {$endpoint->key} {$name}", $endpoint->portIds[0] ?? '', Step::Unmatched, $said, $now);
         }
     }
 

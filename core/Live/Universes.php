@@ -16,6 +16,7 @@ use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\State\Room;
 use NimbleJunction\Core\State\Stored;
 use NimbleJunction\Core\Trace\Kind;
+use NimbleJunction\Core\Trace\Said;
 use NimbleJunction\Core\Trace\Step;
 use NimbleJunction\Core\Trace\Trace;
 use NimbleJunction\Core\Universe\Universe;
@@ -176,7 +177,8 @@ final class Universes implements Room
             foreach ($universe->holds() as $hold) {
                 if ($hold->until <= $now) {
                     $moved = $universe->release($hold->slot) || $moved;
-                    $this->trace->note(Kind::Hold, "hold {$universe->id}", '', Step::Changed, 'The hold on slot '.($hold->slot + 1)." of {$this->named($universe)} is over: its time has passed", $now);
+                    $over = 'The hold on slot {slot} of {universe} is over: its time has passed';
+                    $this->trace->note(Kind::Hold, "hold {$universe->id}", '', Step::Changed, new Said($over, ['slot' => $hold->slot + 1, 'universe' => $universe->id]), $now);
                 } else {
                     $next = min($next, $hold->until);
                 }
@@ -274,10 +276,5 @@ final class Universes implements Room
         }
 
         return $copies;
-    }
-
-    private function named(Universe $universe): string
-    {
-        return $this->plan->universeName($universe->id);
     }
 }

@@ -15,33 +15,12 @@ export interface ShowDocument {
    * Octave number of MIDI note 60: makers differ.
    */
   middleC?: number
-  /**
-   * @maxItems 1024
-   */
   universes?: Universe[]
-  /**
-   * @maxItems 512
-   */
   ports?: Port[]
-  /**
-   * @maxItems 20000
-   */
   routes?: Route[]
-  /**
-   * @maxItems 2000
-   */
   copies?: Copy[]
-  /**
-   * @maxItems 1000
-   */
   profiles?: Profile[]
-  /**
-   * @maxItems 5000
-   */
   fixtures?: Fixture[]
-  /**
-   * @maxItems 2000
-   */
   values?: Value[]
 }
 export interface Universe {
@@ -53,8 +32,6 @@ export interface Universe {
   merge?: 'htp' | 'ltp' | 'slot' | 'chosen'
   /**
    * For merging slot by slot.
-   *
-   * @maxItems 512
    */
   latest?: SlotSpan[]
   chosen?: Id
@@ -68,17 +45,9 @@ export interface Universe {
   fadeSeconds?: number
   /**
    * Without it, black.
-   *
-   * @maxItems 512
    */
   look?: LevelSpan[]
-  /**
-   * @maxItems 512
-   */
   shapes?: Shape[]
-  /**
-   * @maxItems 256
-   */
   swaps?: Swap[]
 }
 export interface SlotSpan {
@@ -117,8 +86,6 @@ export interface Port {
   enabled?: boolean
   /**
    * Senders that it listens to, addresses or networks; without it, all.
-   *
-   * @maxItems 64
    */
   allow?: string[]
   receive?: ReceiveSide
@@ -140,25 +107,17 @@ export interface ReceiveSide {
   enabled?: boolean
   /**
    * Addresses that are asked who is there, broadcast addresses too.
-   *
-   * @maxItems 16
    */
   poll?: string[]
   /**
    * Highest wins.
    */
   priority?: number
-  /**
-   * @maxItems 64
-   */
   priorities?: SenderPriority[]
   /**
    * Its sources lead only where no others are, whatever their priority.
    */
   lastResort?: boolean
-  /**
-   * @maxItems 1024
-   */
   feeds?: WireUniverse[]
   /**
    * Join the multicast groups of the universes.
@@ -170,8 +129,6 @@ export interface ReceiveSide {
   deadZone?: number
   /**
    * Where each axis rests.
-   *
-   * @maxItems 16
    */
   centres?: number[]
 }
@@ -187,9 +144,6 @@ export interface WireUniverse {
   universe: Id
 }
 export interface SendSide {
-  /**
-   * @maxItems 64
-   */
   to?: string[]
   port?: number
   enabled?: boolean
@@ -211,9 +165,6 @@ export interface SendSide {
    * A synchronisation packet follows the frames of one moment.
    */
   sync?: boolean
-  /**
-   * @maxItems 1024
-   */
   carries?: CarriedUniverse[]
   /**
    * Send to the multicast group of each universe.
@@ -232,9 +183,6 @@ export interface SendSide {
    */
   syncUniverse?: number
   sourceName?: string
-  /**
-   * @maxItems 512
-   */
   slotPriorities?: PrioritySpan[]
   replies?: boolean
   /**
@@ -268,17 +216,8 @@ export interface Route {
    * One trigger, or several of which any will do.
    */
   when?: PartOfKind | [PartOfKind, ...PartOfKind[]]
-  /**
-   * @maxItems 100
-   */
   if?: PartOfKind1[]
-  /**
-   * @maxItems 100
-   */
   steps?: PartOfKind2[]
-  /**
-   * @maxItems 100
-   */
   do?: PartOfKind3[]
   from?: FromEnd
   to?: ToEnd
@@ -358,7 +297,6 @@ export interface Profile {
   name: string
   /**
    * @minItems 1
-   * @maxItems 512
    */
   parameters: [Parameter, ...Parameter[]]
 }
@@ -368,9 +306,6 @@ export interface Parameter {
    * How many slots it takes, the coarsest first; without it, as many as are named.
    */
   slots?: number
-  /**
-   * @maxItems 4
-   */
   at?: number[]
   /**
    * Highest takes precedence for intensity, the latest for everything else.
@@ -390,9 +325,6 @@ export interface Value {
   type?: 'switch' | 'number' | 'choice' | 'text'
   low?: number
   high?: number
-  /**
-   * @maxItems 100
-   */
   choices?: string[]
   start?: boolean | number | string
   /**

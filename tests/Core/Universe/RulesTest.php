@@ -173,6 +173,7 @@ final class RulesTest extends TestCase
         $rig->junction->hold('palm', array_map(static fn(int $slot): Hold => new Hold($slot, 200, 'Ada', $rig->nanos() + 5_000_000_000), range(9, 19)), $rig->nanos());
         self::assertSame([9, 200, 200, 200, 0], $rig->levelsOf(9, 10, 12, 20, 21));
         self::assertContains('Ada holds slots 10 to 20 of Palm House at 200', $rig->titles());
+        $rig->pass(1.1);
         $rig->junction->release('palm', 9, 11, 'Ada', $rig->nanos());
         self::assertSame([0, 12, 200], $rig->levelsOf(10, 12, 13));
         $rig->pass(0.5);
@@ -181,6 +182,12 @@ final class RulesTest extends TestCase
             $rig->pass(0.5);
         }
         self::assertSame(0, $rig->level(13), 'all of them end by themselves');
+        $rig->adopt(['universes' => [['id' => 'palm', 'name' => 'Hot House', 'merge' => 'htp']]]);
+        self::assertSame([
+            'Ada holds slots 10 to 20 of Hot House at 200',
+            'Ada releases slots 10 to 12 of Hot House',
+            'The hold on slot 20 of Hot House is over: its time has passed',
+        ], array_values(array_filter($rig->titles(), static fn(string $title): bool => preg_match('/hold|release/', $title) === 1)), 'with the name that the universe has now');
     }
 
     /** Every stage of the one order that did something is said, from the bottom up. */
