@@ -60,6 +60,11 @@ final readonly class Command
         return $settings;
     }
 
+    public function spelled(): string
+    {
+        return "\"{$this->text}\"";
+    }
+
     public static function layout(): Layout
     {
         return Header::layout(

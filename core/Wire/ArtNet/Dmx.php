@@ -55,6 +55,11 @@ final readonly class Dmx
             .$levels;
     }
 
+    public function spelled(): string
+    {
+        return 'port-address '.PortAddress::of($this->portAddress)->told();
+    }
+
     public static function layout(): Layout
     {
         return Header::layout(

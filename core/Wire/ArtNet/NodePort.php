@@ -49,6 +49,11 @@ final readonly class NodePort
         return ($this->type & self::OUTPUT) !== 0;
     }
 
+    public function isInput(): bool
+    {
+        return ($this->type & self::INPUT) !== 0;
+    }
+
     public function isMerging(): bool
     {
         return ($this->goodOutput & self::GOOD_OUTPUT_MERGING) !== 0;

@@ -18,7 +18,12 @@ final class Notation implements NotationInterface
         $packet = Packet::decode($bytes);
         $layout = self::layout(Packet::code($bytes));
 
-        return Part::group($layout->name, 0, \strlen($bytes), $layout->parts($bytes), $packet instanceof Dmx ? 'port-address '.$packet->portAddress.', '.PortAddress::of($packet->portAddress)->spelled() : '');
+        $words = match (true) {
+            $packet instanceof Dmx, $packet instanceof Nzs, $packet instanceof PollReply, $packet instanceof TimeCode, $packet instanceof Command => $packet->spelled(),
+            default => '',
+        };
+
+        return Part::group($layout->name, 0, \strlen($bytes), $layout->parts($bytes), $words);
     }
 
     public function write(array $fields): string

@@ -46,6 +46,11 @@ final readonly class Nzs
         ]);
     }
 
+    public function spelled(): string
+    {
+        return 'port-address '.PortAddress::of($this->portAddress)->told().", start code {$this->startCode}";
+    }
+
     public static function layout(): Layout
     {
         return Header::layout(

@@ -6,6 +6,7 @@ namespace NimbleJunction\Core\Wire\ArtNet;
 
 use NimbleJunction\Core\Wire\Layout\Field;
 use NimbleJunction\Core\Wire\Layout\Layout;
+use NimbleJunction\Core\Wire\Layout\Spelling;
 use NimbleJunction\Core\Wire\Layout\Values;
 use NimbleJunction\Core\Wire\Malformed;
 use NimbleJunction\Core\Wire\OutOfRange;
@@ -119,7 +120,13 @@ final readonly class PollReply
     /** The port-address that a port of this page feeds or takes. */
     public function portAddress(NodePort $port): PortAddress
     {
-        return PortAddress::from($this->net, $this->subNet, $port->isOutput() ? $port->out : $port->in);
+        return $this->at($port->isOutput() ? $port->out : $port->in);
+    }
+
+    /** @param int $universe 0 to 15 */
+    private function at(int $universe): PortAddress
+    {
+        return PortAddress::from($this->net, $this->subNet, $universe);
     }
 
     /** What the status bits say, in words: those that an integrator asks about. */
@@ -131,6 +138,22 @@ final readonly class PollReply
         ];
 
         return implode(', ', array_column(array_filter($words, static fn(array $one): bool => $one[0] !== 0), 1));
+    }
+
+    /** Its name and the port-addresses of its ports, as Net:Sub-Net:Universe. */
+    public function spelled(): string
+    {
+        $takes = array_filter($this->ports, static fn(NodePort $port): bool => $port->isOutput());
+        $gives = array_filter($this->ports, static fn(NodePort $port): bool => $port->isInput());
+        $words = ["\"{$this->portName}\" at {$this->address}"];
+        if ($takes !== []) {
+            $words[] = 'takes port-address '.implode(', ', array_map(fn(NodePort $port): string => $this->at($port->out)->told(), $takes));
+        }
+        if ($gives !== []) {
+            $words[] = 'feeds port-address '.implode(', ', array_map(fn(NodePort $port): string => $this->at($port->in)->told(), $gives));
+        }
+
+        return implode(', ', $words);
     }
 
     public static function layout(): Layout
@@ -162,13 +185,13 @@ final readonly class PollReply
             Field::number('SwRemote', 1),
             Field::bytes('Spare', 3),
             Field::number('Style', 1)->meaning(static fn(int $style): string => self::STYLES[$style] ?? ''),
-            Field::bytes('MAC', 6),
+            Field::bytes('MAC', 6)->saying(Spelling::mac(...)),
             Field::address('BindIp'),
             Field::number('BindIndex', 1),
             Field::number('Status2', 1),
             Field::numbers('GoodOutputB', 4),
             Field::number('Status3', 1),
-            Field::bytes('DefaultRespUID', 6),
+            Field::bytes('DefaultRespUID', 6)->saying(Spelling::rdmUid(...)),
             Field::number('User', 2),
             Field::number('RefreshRate', 2),
             Field::number('BackgroundQueuePolicy', 1),

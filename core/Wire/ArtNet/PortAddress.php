@@ -90,4 +90,10 @@ final readonly class PortAddress
     {
         return "{$this->net()}:{$this->subNet()}:{$this->universe()}";
     }
+
+    /** Its number and its parts: "32767 (127:15:15)". */
+    public function told(): string
+    {
+        return "{$this->number} ({$this->spelled()})";
+    }
 }

@@ -50,6 +50,14 @@ final readonly class TimeCode
         ]);
     }
 
+    /** As its clock shows it, with a semicolon before the frames where frames are dropped. */
+    public function spelled(): string
+    {
+        $frames = ($this->type === 2 ? ';' : ':').\sprintf('%02d', $this->frames);
+
+        return \sprintf('%02d:%02d:%02d', $this->hours, $this->minutes, $this->seconds).$frames.', '.self::TYPES[$this->type];
+    }
+
     public static function layout(): Layout
     {
         return Header::layout(

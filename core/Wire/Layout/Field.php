@@ -11,6 +11,8 @@ final readonly class Field
      * @param int $width in bytes; 0 for all that is left
      * @param int|string $default what is written when nothing is given
      * @param (\Closure(int): string)|null $meaning
+     * @param (\Closure(string): string)|null $words of bytes
+     * @param int<1, 7> $each bytes of one number, where there are several
      */
     private function __construct(
         public string $name,
@@ -19,6 +21,8 @@ final readonly class Field
         public int|string $default,
         private int $highest = 0,
         private ?\Closure $meaning = null,
+        private ?\Closure $words = null,
+        private int $each = 1,
     ) {
     }
 
@@ -49,9 +53,13 @@ final readonly class Field
         return new self($name, Kind::Bytes, $width, str_repeat("\0", $width));
     }
 
-    public static function numbers(string $name, int $width = 0): self
+    /**
+     * @param int $width of all of them; 0 for all that is left
+     * @param int<1, 7> $each bytes of one, high byte first
+     */
+    public static function numbers(string $name, int $width = 0, int $each = 1): self
     {
-        return new self($name, Kind::Numbers, $width, str_repeat("\0", $width));
+        return new self($name, Kind::Numbers, $width, str_repeat("\0", $width), each: $each);
     }
 
     public static function fixed(string $name, string $bytes): self
@@ -63,6 +71,12 @@ final readonly class Field
     public function meaning(\Closure $meaning): self
     {
         return new self($this->name, $this->kind, $this->width, $this->default, $this->highest, $meaning);
+    }
+
+    /** @param \Closure(string): string $words what bytes say, as people write it */
+    public function saying(\Closure $words): self
+    {
+        return new self($this->name, $this->kind, $this->width, $this->default, $this->highest, words: $words);
     }
 
     /** @return int|string numbers as such, text and addresses as text, everything else as bytes */
@@ -82,13 +96,7 @@ final readonly class Field
         $value = $this->read($bytes);
         $length = \strlen($bytes);
         if ($this->kind === Kind::Numbers) {
-            $numbers = $bytes === '' ? [] : array_map(
-                static fn(string $byte, int $i): Part => Part::value((string) $i, $offset + $i, 1, \ord($byte)),
-                str_split($bytes),
-                range(0, $length - 1),
-            );
-
-            return Part::list($this->name, $offset, $length, $numbers);
+            return Part::list($this->name, $offset, $length, $this->single($bytes, $offset));
         }
         return Part::value(
             $this->name,
@@ -99,8 +107,22 @@ final readonly class Field
                 Kind::Bytes => bin2hex($bytes),
                 default => $value,
             },
-            \is_int($value) && $this->meaning !== null ? ($this->meaning)($value) : '',
+            match (true) {
+                \is_int($value) => $this->meaning === null ? '' : ($this->meaning)($value),
+                default => $this->words === null ? '' : ($this->words)($bytes),
+            },
         );
+    }
+
+    /** @return list<Part> each number, named by its place from 0 */
+    private function single(string $bytes, int $offset): array
+    {
+        $parts = [];
+        foreach ($bytes === '' ? [] : str_split($bytes, $this->each) as $i => $piece) {
+            $parts[] = Part::value((string) $i, $offset + $i * $this->each, \strlen($piece), self::unsigned($piece));
+        }
+
+        return $parts;
     }
 
     /**
@@ -150,11 +172,7 @@ final readonly class Field
     public function fromPlain(mixed $plain): int|string
     {
         if ($this->kind === Kind::Numbers) {
-            if (! \is_array($plain) || array_filter($plain, static fn(mixed $one): bool => ! \is_int($one) || $one < 0 || $one > 255) !== []) {
-                throw Unwritable::field($this->name, $plain, 'use a list of whole numbers from 0 to 255');
-            }
-
-            return implode('', array_map(static fn(mixed $one): string => \chr(\is_int($one) ? $one : 0), $plain));
+            return $this->joined($plain);
         }
         if ($this->kind === Kind::Fixed) {
             return $plain === $this->fixedText() ? $this->default : throw Unwritable::field($this->name, $plain, "it is always \"{$this->fixedText()}\"");
@@ -164,6 +182,28 @@ final readonly class Field
         }
 
         return \is_int($plain) || \is_string($plain) ? $plain : throw Unwritable::field($this->name, $plain, 'use a number or a text');
+    }
+
+    /**
+     * From a list; longer numbers were hexadecimal once, and may still be.
+     *
+     * @throws Unwritable
+     */
+    private function joined(mixed $plain): string
+    {
+        if (\is_string($plain) && $this->each > 1) {
+            return Plain::bytes($plain, $this->name);
+        }
+        $highest = self::most($this->each);
+        $bytes = '';
+        foreach (\is_array($plain) ? $plain : [null] as $number) {
+            if (! \is_int($number) || $number < 0 || $number > $highest) {
+                throw Unwritable::field($this->name, $plain, "use a list of whole numbers from 0 to {$highest}");
+            }
+            $bytes .= substr(pack('J', $number), -$this->each);
+        }
+
+        return $bytes;
     }
 
     /** What is always the same stands as text where it is text, otherwise in hexadecimal. */

@@ -22,7 +22,7 @@ enum Kind
     /** As they are; hexadecimal outside. */
     case Bytes;
 
-    /** One number a byte. */
+    /** Several numbers, one after the other. */
     case Numbers;
 
     /** Always the same; hexadecimal outside. */

@@ -102,6 +102,14 @@ final readonly class Discovery
         ]);
     }
 
+    public function spelled(): string
+    {
+        $count = \count($this->universes);
+        $many = $count === 1 ? '1 universe' : "{$count} universes";
+
+        return "\"{$this->sourceName}\" sends {$many} on page ".($this->page + 1).' of '.($this->lastPage + 1);
+    }
+
     public static function layout(): Layout
     {
         return new Layout(
@@ -118,7 +126,7 @@ final readonly class Discovery
                 Field::number('Universe Discovery Layer Vector', 4, 1),
                 Field::number('Page', 1),
                 Field::number('Last Page', 1),
-                Field::bytes('List of Universes'),
+                Field::numbers('List of Universes', each: 2),
             ],
         );
     }

@@ -23,7 +23,7 @@ final class Notation implements NotationInterface
             default => Unhandled::layout(),
         };
 
-        return Part::group($layout->name, 0, \strlen($bytes), $layout->parts($bytes), $packet instanceof Data ? $packet->spelled() : '');
+        return Part::group($layout->name, 0, \strlen($bytes), $layout->parts($bytes), $packet instanceof Data || $packet instanceof Discovery ? $packet->spelled() : '');
     }
 
     public function write(array $fields): string

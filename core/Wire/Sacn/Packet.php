@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Wire\Sacn;
 
 use NimbleJunction\Core\Wire\Layout\Field;
+use NimbleJunction\Core\Wire\Layout\Spelling;
 use NimbleJunction\Core\Wire\Malformed;
 
 /**
@@ -73,7 +74,7 @@ final class Packet
             Field::fixed('ACN Packet Identifier', "ASC-E1.17\0\0\0"),
             Field::number('Root Layer Flags and Length', 2, 0x7000 | $length)->meaning(static fn(int $field): string => ($field & 0xFFF).' bytes from here on'),
             Field::number('Root Layer Vector', 4, $vector),
-            Field::bytes('CID', 16),
+            Field::bytes('CID', 16)->saying(Spelling::uuid(...)),
         ];
     }
 
