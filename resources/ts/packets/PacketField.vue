@@ -16,7 +16,7 @@ const litPart = (part: Part) => props.lit !== null && props.lit.offset === part.
     <div class="field" :class="{ lit: isLit }" :style="{ paddingLeft: `${12 + depth * 16}px` }" tabindex="0" @mouseenter="emit('point', part)" @mouseleave="emit('point', null)" @focus="emit('point', part)" @blur="emit('point', null)">
       <span class="name">{{ part.name }}</span>
       <span v-if="part.parts === undefined" class="value figures">{{ spelled }}</span>
-      <span v-else-if="plainList" class="value quiet">{{ part.parts.length }} values</span>
+      <span v-else-if="plainList" class="value quiet">{{ part.parts.length === 1 ? '1 value' : `${part.parts.length} values` }}</span>
       <span v-if="part.meaning" class="meaning quiet">{{ part.meaning }}</span>
     </div>
     <p v-if="plainList && part.parts?.length" class="run figures" :style="{ paddingLeft: `${28 + depth * 16}px` }">
@@ -34,5 +34,5 @@ ul { list-style: none; padding: 0; }
 .value { overflow-wrap: anywhere; }
 .meaning { grid-column: 2; font-size: 13px; }
 .run { padding: 4px 12px; font-size: 13px; border-bottom: 1px solid var(--rule); max-height: 160px; overflow: auto; }
-.run span { display: inline-block; min-width: 3ch; text-align: right; padding: 0 2px; }
+.run span { display: inline-block; min-width: 3ch; text-align: right; padding: 0 4px; }
 </style>
