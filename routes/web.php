@@ -29,6 +29,7 @@ Route::prefix('api')->group(function (): void {
             Route::post('show/take-up', [ShowController::class, 'takeUp']);
             Route::post('show/import', [ShowController::class, 'import']);
             Route::post('show/undo', [ShowController::class, 'undo']);
+            Route::post('show/redo', [ShowController::class, 'redo']);
             Route::post('show/{list}', [ShowController::class, 'add'])->whereIn('list', array_keys(Show::LISTS));
             Route::put('show/{list}/{id}', [ShowController::class, 'replace'])->whereIn('list', array_keys(Show::LISTS));
             Route::delete('show/{list}/{id}', [ShowController::class, 'remove'])->whereIn('list', array_keys(Show::LISTS));

@@ -28,6 +28,7 @@ final readonly class ShowPage
     {
         $document = $this->shows->document();
         $edit = $this->shows->lastEdit();
+        $undone = $this->shows->lastUndone();
         $show = ShowReader::fromArray($document);
         $adapters = array_map(static fn(array $one): array => [...$one, 'broadcast' => Network::broadcast($one['address'], $one['netmask'])], Adapters::all());
         $ours = array_column($adapters, 'address');
@@ -50,6 +51,8 @@ final readonly class ShowPage
             'revision' => $this->shows->current()->revision,
             'undo' => $edit?->summary,
             'undoBy' => $edit?->author(),
+            'redo' => $undone?->summary,
+            'redoBy' => $undone?->author(),
         ];
     }
 }

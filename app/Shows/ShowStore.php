@@ -85,10 +85,13 @@ final readonly class ShowStore
     /** The edit that undo would take back. */
     public function lastEdit(): ?Edit
     {
-        /** @var Edit|null $edit */
-        $edit = $this->current()->edits()->where('undone', false)->orderByDesc('id')->first();
+        return Edit::lastOf($this->current());
+    }
 
-        return $edit;
+    /** The edit that redo would do again: the one that was taken back last, as long as nothing was changed since. */
+    public function lastUndone(): ?Edit
+    {
+        return Edit::takenBack(Edit::lastUndoOf($this->current()));
     }
 
     /**
@@ -100,24 +103,64 @@ final readonly class ShowStore
      */
     public function undo(?User $user = null, ?int $base = null): ?array
     {
-        $undone = DB::transaction(function () use ($user, $base): ?array {
+        return $this->step('undo', $base, function (Show $show) use ($user): ?array {
+            $edit = Edit::lastOf($show);
+            $edit?->update(['undone' => true]);
+
+            return $edit === null ? null : [$edit, $edit->before, ['user_id' => $user?->id, 'took_back' => $edit->id]];
+        });
+    }
+
+    /**
+     * Does again what was taken back last.
+     *
+     * @param int|null $base the revision that whoever asks had seen
+     *
+     * @return array{summary: string, by: string, notice: string|null}|null null when there is nothing to redo
+     *
+     * @throws OlderForm
+     */
+    public function redo(?User $user = null, ?int $base = null): ?array
+    {
+        return $this->step('redo', $base, static function (Show $show) use ($user): ?array {
+            $undo = Edit::lastUndoOf($show);
+            $edit = Edit::takenBack($undo);
+            $edit?->update(['undone' => false]);
+            $undo?->update(['took_back' => null]);
+
+            return $edit === null || $undo === null ? null : [$edit, $undo->before, ['user_id' => $user?->id]];
+        });
+    }
+
+    /**
+     * Goes to a document that was there before.
+     *
+     * @param \Closure(Show): (array{Edit, array<string, mixed>, array<string, mixed>}|null) $find the edit that it is
+     *                         about, the document, and what is kept of this step
+     *
+     * @return array{summary: string, by: string, notice: string|null}|null
+     */
+    private function step(string $way, ?int $base, \Closure $find): ?array
+    {
+        $gone = DB::transaction(function () use ($way, $base, $find): ?array {
             $show = $this->current();
-            $edit = $this->lastEdit();
-            if ($edit === null) {
+            $found = $find($show);
+            if ($found === null) {
                 return null;
             }
+            [$edit, $document, $fields] = $found;
             if ($base !== null && $base < $show->revision) {
-                throw new OlderForm("The last edit is another one now: {$edit->summary}, by {$edit->author()}. Nothing was undone. Press undo again to take that one back.");
+                $done = $way === 'undo' ? "undone. Press {$way} again to take that one back." : "done again. Press {$way} again to do that one again.";
+                throw new OlderForm("The last edit is another one now: {$edit->summary}, by {$edit->author()}. Nothing was {$done}");
             }
             $before = $this->document($show);
-            $this->store($show, Upgrades::toNewest($edit->before));
-            $edit->update(['undone' => true]);
-            $show->edits()->create(['user_id' => $user?->id, 'summary' => "undo: {$edit->summary}", 'before' => $before, 'revision' => $show->revision, 'undone' => true]);
+            $this->store($show, Upgrades::toNewest($document));
+            $show->edits()->create([...$fields, 'summary' => "{$way}: {$edit->summary}", 'before' => $before, 'revision' => $show->revision, 'undone' => true]);
 
             return ['edit' => $edit, 'told' => [$this->json($show), $show->revision]];
         });
 
-        return $undone === null ? null : ['summary' => $undone['edit']->summary, 'by' => $undone['edit']->author(), 'notice' => $this->engine->adopt(...$undone['told'])];
+        return $gone === null ? null : ['summary' => $gone['edit']->summary, 'by' => $gone['edit']->author(), 'notice' => $this->engine->adopt(...$gone['told'])];
     }
 
     /** @param array<string, mixed> $document found sound before */

@@ -37,9 +37,9 @@ watch(() => engine.engine?.adoptions, (_, before) => {
   if (before !== undefined && framed.value) void show.load()
 })
 
-async function undo(): Promise<void> {
+async function step(way: 'undo' | 'redo'): Promise<void> {
   try {
-    await show.undo()
+    await show[way]()
   } catch (error) {
     show.said = (error as Error).message
   }
@@ -53,7 +53,8 @@ const keys = useKeys((key) => {
   else if (key === 'X' && session.mayOperate) void engine.release()
   else if (key === '/' || key === 'Ctrl+K') palette.value = true
   else if (key === '?') keyList.value = true
-  else if (key === 'Ctrl+Z' && session.mayBuild) void undo()
+  else if (key === 'Ctrl+Z' && session.mayBuild) void step('undo')
+  else if ((key === 'Ctrl+Shift+Z' || key === 'Ctrl+Y') && session.mayBuild) void step('redo')
   else return false
   return true
 })
@@ -77,7 +78,7 @@ function dismiss(): void {
       <div v-if="notice" class="notice" role="status">
         <span>{{ notice }}</span><button type="button" @click="dismiss">Close</button>
       </div>
-      <CommandPalette v-model="palette" @undo="undo" />
+      <CommandPalette v-model="palette" @step="step" />
       <KeyList v-model="keyList" />
     </template>
     <router-view v-else />

@@ -39,7 +39,7 @@ final class ShowApiTest extends AppTestCase
             $this->as($role);
             $this->getJson('/api/show')->assertOk();
             $before = app(ShowStore::class)->json();
-            foreach ([['patch', '/api/show'], ['post', '/api/show/import'], ['post', '/api/show/undo'], ['post', '/api/show/ports'], ['put', '/api/show/ports/house-desk'], ['delete', '/api/show/ports/house-desk']] as [$method, $path]) {
+            foreach ([['patch', '/api/show'], ['post', '/api/show/import'], ['post', '/api/show/undo'], ['post', '/api/show/redo'], ['post', '/api/show/ports'], ['put', '/api/show/ports/house-desk'], ['delete', '/api/show/ports/house-desk']] as [$method, $path]) {
                 $this->json($method, $path, ['name' => 'x'])->assertForbidden()->assertJsonPath('message', 'Only a builder can change the show: log in as one.');
             }
             self::assertSame($before, app(ShowStore::class)->json());
@@ -66,6 +66,72 @@ final class ShowApiTest extends AppTestCase
         $this->postJson('/api/show/undo')->assertJsonPath('undo', null);
         $this->postJson('/api/show/undo')->assertConflict();
         self::assertSame(FernhallGlasshouse::document('127.0.0'), app(ShowStore::class)->document());
+    }
+
+    public function testWhatWasUndoneIsDoneAgainInItsOrder(): void
+    {
+        $this->as(Role::Builder);
+        $names = ['One', 'Two', 'Three'];
+        $documents = [app(ShowStore::class)->document()];
+        foreach ($names as $name) {
+            $this->patchJson('/api/show', ['name' => $name])->assertOk()->assertJsonPath('redo', null);
+            $documents[] = app(ShowStore::class)->document();
+        }
+        $this->postJson('/api/show/redo')->assertConflict()->assertJsonPath('message', 'There is nothing to do again: nothing was undone, or something was changed since.');
+        foreach ([2, 1, 0] as $back) {
+            $this->postJson('/api/show/undo')->assertOk()->assertJsonPath('redo', "rename the show to \"{$names[$back]}\"")->assertJsonPath('redoBy', 'builder');
+            self::assertSame($documents[$back], app(ShowStore::class)->document());
+        }
+        foreach ([1, 2, 3] as $on) {
+            $this->postJson('/api/show/redo')->assertOk()->assertJsonPath('redone', "rename the show to \"{$names[$on - 1]}\"")->assertJsonPath('undo', "rename the show to \"{$names[$on - 1]}\"");
+            self::assertSame($documents[$on], app(ShowStore::class)->document());
+        }
+        $this->postJson('/api/show/redo')->assertConflict();
+        self::assertSame($documents[3], app(ShowStore::class)->document());
+    }
+
+    public function testAnEditEndsWhatCouldBeDoneAgainAndNothingElseDoes(): void
+    {
+        $this->as(Role::Builder);
+        $this->patchJson('/api/show', ['name' => 'One'])->assertOk();
+        $this->postJson('/api/show/undo')->assertJsonPath('redo', 'rename the show to "One"');
+        $this->patchJson('/api/show', ['name' => 'Other'])->assertJsonPath('redo', null);
+        $this->postJson('/api/show/redo')->assertConflict();
+        $this->postJson('/api/show/undo')->assertJsonPath('redo', 'rename the show to "Other"');
+        $this->postJson('/api/show/redo')->assertJsonPath('redo', null)->assertJsonPath('document.name', 'Other');
+        $this->postJson('/api/show/undo')->assertJsonPath('undone', 'rename the show to "Other"');
+        $seen = $this->getJson('/api/show')->json('revision');
+        $this->postJson('/api/show/redo');
+        $this->postJson('/api/show/undo');
+        $this->postJson('/api/show/redo', [], ['X-Base-Revision' => (string) $seen])->assertConflict()->assertJsonPath('redo', null);
+        $this->postJson('/api/show/redo')->assertJsonPath('document.name', 'Other');
+    }
+
+    /** Any walk through edits, undos and redos shows what a list of documents with a finger on it shows. */
+    public function testAnyWalkThroughTheHistoryIsAFingerOnAList(): void
+    {
+        $this->as(Role::Builder);
+        mt_srand(20261126);
+        $list = [app(ShowStore::class)->document()];
+        $finger = 0;
+        for ($step = 0; $step < 80; ++$step) {
+            $way = mt_rand(0, 4);
+            if ($way < 2) {
+                $this->patchJson('/api/show', ['name' => "Step {$step}"])->assertOk();
+                $list = [...\array_slice($list, 0, ++$finger), app(ShowStore::class)->document()];
+            } elseif ($way === 2) {
+                $this->postJson('/api/show/redo')->assertStatus($finger + 1 < \count($list) ? 200 : 409);
+                $finger = min($finger + 1, \count($list) - 1);
+            } else {
+                $this->postJson('/api/show/undo')->assertStatus($finger > 0 ? 200 : 409);
+                $finger = max(0, $finger - 1);
+            }
+            self::assertSame($list[$finger], app(ShowStore::class)->document(), "step {$step}");
+        }
+        while ($finger-- > 0) {
+            $this->postJson('/api/show/undo')->assertOk();
+        }
+        self::assertSame($list[0], app(ShowStore::class)->document());
     }
 
     public function testAWrongPartChangesNothingAndSaysWhere(): void

@@ -146,4 +146,12 @@ abstract class BrowserTestCase extends TestCase
         $this->key(WebDriverKeys::CONTROL.'z'.WebDriverKeys::NULL);
         $this->sees('.notice', $what);
     }
+
+    /** Does again what was taken back last, by the keys, and sees that it was this. */
+    protected function redo(string $what): void
+    {
+        self::$chrome->find('main h1')->click();
+        $this->key(WebDriverKeys::CONTROL.WebDriverKeys::SHIFT.'z'.WebDriverKeys::NULL);
+        $this->sees('.notice', "Done again: {$what}");
+    }
 }

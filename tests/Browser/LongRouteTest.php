@@ -64,5 +64,7 @@ final class LongRouteTest extends BrowserTestCase
         self::$chrome->press('Add the value', $panel);
         $this->sees($panel, 'value:mood-of-the-walk');
         $this->undo('add value "Mood of the walk"');
+        $this->redo('add value "Mood of the walk"');
+        $this->undo('add value "Mood of the walk"');
     }
 }

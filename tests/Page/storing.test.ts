@@ -106,6 +106,17 @@ describe('the show', () => {
     await useShow().undo()
     expect(useShow().said).toBe('Undone: add port Desk (by Ada). A universe is fed by nobody.')
   })
+  it('says whose edit was done again, and asks for it with the form that is shown', async () => {
+    willAnswer(json(200, { revision: 9, document: {}, redone: 'add port Desk', redoneBy: 'Ada', notice: null }))
+    await useShow().redo()
+    expect(useShow().said).toBe('Done again: add port Desk (by Ada).')
+    expect(asked.map((one) => [one.method, one.path, one.base])).toEqual([['POST', '/api/show/redo', '7']])
+  })
+  it('looks again where somebody else was faster with an edit, an undo or a redo', async () => {
+    willAnswer(json(409, { message: 'The last edit is another one now.' }), show(30))
+    await expect(useShow().redo()).rejects.toThrow('another one')
+    expect(useShow().data?.revision).toBe(30)
+  })
   it('does not show an older form after a newer one', async () => {
     let late: (response: Response) => void = () => {}
     vi.stubGlobal('fetch', (_path: string, request: { method: string }) => request.method === 'GET' ? new Promise<Response>((resolve) => (late = resolve)) : Promise.resolve(show(21)()))

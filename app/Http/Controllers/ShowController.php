@@ -16,7 +16,7 @@ use Illuminate\Support\Str;
 use NimbleJunction\Core\Discovery\DiscoveredPort;
 
 /**
- * The current show: seen, changed part by part, exported, imported, undone.
+ * The current show: seen, changed part by part, exported, imported, undone, done again.
  * Whoever changes something may say, in the header X-Base-Revision, which
  * revision was looked at: what others have changed since is then not overwritten.
  */
@@ -101,6 +101,14 @@ final readonly class ShowController
         abort_if($undone === null, 409, 'There is nothing to undo.');
 
         return response()->json([...$this->page->assemble(), 'undone' => $undone['summary'], 'undoneBy' => $undone['by'], 'notice' => $undone['notice']]);
+    }
+
+    public function redo(Request $request): JsonResponse
+    {
+        $redone = $this->shows->redo($request->user(), self::base($request));
+        abort_if($redone === null, 409, 'There is nothing to do again: nothing was undone, or something was changed since.');
+
+        return response()->json([...$this->page->assemble(), 'redone' => $redone['summary'], 'redoneBy' => $redone['by'], 'notice' => $redone['notice']]);
     }
 
     public function export(): Response

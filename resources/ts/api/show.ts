@@ -40,9 +40,13 @@ interface ShowPageData {
   revision: number
   undo: string | null
   undoBy: string | null
+  redo: string | null
+  redoBy: string | null
   notice?: string | null
   undone?: string
   undoneBy?: string
+  redone?: string
+  redoneBy?: string
   id?: string
 }
 
@@ -54,7 +58,7 @@ export const useShow = defineStore('show', () => {
   async function take(promise: Promise<ShowPageData>): Promise<ShowPageData> {
     const answer = await promise
     data.value = answer
-    said.value = answer.undone ? `Undone: ${answer.undone} (by ${answer.undoneBy}).` : ''
+    said.value = answer.undone ? `Undone: ${answer.undone} (by ${answer.undoneBy}).` : answer.redone ? `Done again: ${answer.redone} (by ${answer.redoneBy}).` : ''
     if (answer.notice) said.value = `${said.value} ${answer.notice}`.trim()
     return answer
   }
@@ -73,15 +77,17 @@ export const useShow = defineStore('show', () => {
   /** A port for something that was found on the network. */
   const takeUp = (find: object) => take(call('POST', 'show/take-up', find))
   const importJson = (json: string) => take(call('POST', 'show/import', json))
-  /** Takes back the edit that is shown as the last one, and no other. */
-  async function undo(): Promise<ShowPageData> {
+  /** Takes back the edit that is shown as the last one, and no other; or does again what was taken back last. */
+  async function step(way: 'undo' | 'redo'): Promise<ShowPageData> {
     try {
-      return await take(call<ShowPageData>('POST', 'show/undo', undefined, seen()))
+      return await take(call<ShowPageData>('POST', `show/${way}`, undefined, seen()))
     } catch (error) {
       if (error instanceof Refused && error.status === 409) await load()
       throw error
     }
   }
+  const undo = () => step('undo')
+  const redo = () => step('redo')
 
   const document = computed(() => data.value?.document)
   const universes = computed<Universe[]>(() => document.value?.universes ?? [])
@@ -94,5 +100,5 @@ export const useShow = defineStore('show', () => {
   const patchOf = (universe: string) => (data.value?.patch ?? []).filter((one) => one.universe === universe)
   const universeName = (id: string) => universes.value.find((one) => one.id === id)?.name ?? id
   const portName = (id: string) => ports.value.find((one) => one.id === id)?.name ?? id
-  return { data, said, load, add, replace, remove, settle, takeUp, importJson, undo, document, universes, ports, routes, copies, values, profiles, fixtures, patchOf, universeName, portName }
+  return { data, said, load, add, replace, remove, settle, takeUp, importJson, undo, redo, document, universes, ports, routes, copies, values, profiles, fixtures, patchOf, universeName, portName }
 })

@@ -5,6 +5,7 @@ export const keyTable = [
   { key: '/ or Ctrl+K', does: 'find a port, universe, route, page or action' },
   { key: 'X', does: 'release everything held by hand' },
   { key: 'Ctrl+Z', does: 'undo the last edit' },
+  { key: 'Ctrl+Shift+Z or Ctrl+Y', does: 'do again what was undone' },
   { key: 'Arrows', does: 'on a universe: move from slot to slot' },
   { key: '0 … 9, Enter', does: 'on a slot: write a level and hold it' },
   { key: 'Delete', does: 'on a slot: release it' },
@@ -17,7 +18,7 @@ export function useKeys(act: (key: string) => boolean): { listen: () => void, st
     const writing = target.closest('input, textarea, select, [contenteditable], [role="grid"], .v-overlay__content') !== null
     const command = event.ctrlKey || event.metaKey
     if (event.altKey || event.defaultPrevented || (writing && !(command && event.key.toLowerCase() === 'k'))) return
-    const key = (command ? 'Ctrl+' : '') + (event.key.length === 1 ? event.key.toUpperCase() : event.key)
+    const key = (command ? (event.shiftKey ? 'Ctrl+Shift+' : 'Ctrl+') : '') + (event.key.length === 1 ? event.key.toUpperCase() : event.key)
     if (act(key)) event.preventDefault()
   }
   return {

@@ -1,0 +1,70 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { keyTable, useKeys } from '@/frame/keys'
+
+type Pressed = Partial<KeyboardEvent> & { within?: string }
+
+let listener: ((event: KeyboardEvent) => void) | undefined
+const acted: string[] = []
+const prevented = vi.fn()
+
+/** A key, pressed on an element that lies within what the selector says, or on the page itself. */
+function press(key: string, pressed: Pressed = {}): void {
+  const target = { closest: (selectors: string) => (pressed.within !== undefined && selectors.split(', ').includes(pressed.within) ? {} : null) }
+  listener?.({ key, ctrlKey: false, metaKey: false, shiftKey: false, altKey: false, defaultPrevented: false, preventDefault: prevented, ...pressed, target } as unknown as KeyboardEvent)
+}
+
+beforeEach(() => {
+  acted.length = 0
+  prevented.mockClear()
+  vi.stubGlobal('window', { addEventListener: (_: string, heard: typeof listener) => (listener = heard), removeEventListener: () => (listener = undefined) })
+})
+afterEach(() => vi.unstubAllGlobals())
+
+describe('the keys', () => {
+  const known = ['Ctrl+Z', 'Ctrl+Shift+Z', 'Ctrl+Y', 'Ctrl+K', 'T', '/', '1']
+  const keys = useKeys((key) => {
+    acted.push(key)
+    return known.includes(key)
+  })
+  it.each<[string, Pressed, string]>([
+    ['t', {}, 'T'],
+    ['T', { shiftKey: true }, 'T'],
+    ['1', {}, '1'],
+    ['z', { ctrlKey: true }, 'Ctrl+Z'],
+    ['z', { metaKey: true }, 'Ctrl+Z'],
+    ['Z', { ctrlKey: true, shiftKey: true }, 'Ctrl+Shift+Z'],
+    ['y', { ctrlKey: true }, 'Ctrl+Y'],
+    ['ArrowDown', {}, 'ArrowDown'],
+    ['k', { ctrlKey: true, within: 'input' }, 'Ctrl+K'],
+  ])('%s with %o is %s', (key, pressed, name) => {
+    keys.listen()
+    press(key, pressed)
+    keys.stop()
+    expect(acted).toEqual([name])
+    expect(prevented).toHaveBeenCalledTimes(known.includes(name) ? 1 : 0)
+  })
+  it.each<[string, string, Pressed]>([
+    ['while somebody writes', '1', { within: 'input' }],
+    ['in an area of text', 'z', { within: 'textarea', ctrlKey: true }],
+    ['in the grid of slots, which has keys of its own', '5', { within: '[role="grid"]' }],
+    ['in an open list', 't', { within: '.v-overlay__content' }],
+    ['with Alt, which belongs to the browser', 't', { altKey: true }],
+    ['where somebody has taken it already', 't', { defaultPrevented: true }],
+  ])('are nothing %s', (_, key, pressed) => {
+    keys.listen()
+    press(key, pressed)
+    keys.stop()
+    expect([acted, prevented.mock.calls.length]).toEqual([[], 0])
+  })
+  it('are listened to no longer than the page is there', () => {
+    keys.listen()
+    keys.stop()
+    press('t')
+    expect(acted).toEqual([])
+  })
+  it('stand in the list of keys, each once', () => {
+    const said = keyTable.map((line) => line.key)
+    expect(new Set(said).size).toBe(said.length)
+    expect(said).toContain('Ctrl+Shift+Z or Ctrl+Y')
+  })
+})
