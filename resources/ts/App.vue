@@ -47,7 +47,7 @@ async function step(way: 'undo' | 'redo'): Promise<void> {
 
 const keys = useKeys((key) => {
   if (!framed.value) return false
-  const place = places[Number(key) - 1]
+  const place = /^G \d$/.test(key) ? places[Number(key.slice(2)) - 1] : undefined
   if (place) void router.push(place.path)
   else if (key === 'T') drawer.value = !drawer.value
   else if (key === 'X' && session.mayOperate) void engine.release()

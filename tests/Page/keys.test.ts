@@ -21,7 +21,7 @@ beforeEach(() => {
 afterEach(() => vi.unstubAllGlobals())
 
 describe('the keys', () => {
-  const known = ['Ctrl+Z', 'Ctrl+Shift+Z', 'Ctrl+Y', 'Ctrl+K', 'T', '/', '1']
+  const known = ['Ctrl+Z', 'Ctrl+Shift+Z', 'Ctrl+Y', 'Ctrl+K', 'T', '/', 'G 1']
   const keys = useKeys((key) => {
     acted.push(key)
     return known.includes(key)
@@ -55,6 +55,18 @@ describe('the keys', () => {
     press(key, pressed)
     keys.stop()
     expect([acted, prevented.mock.calls.length]).toEqual([[], 0])
+  })
+  it.each([
+    [['g', '1'], ['G 1'], 2],
+    [['1'], ['1'], 0],
+    [['g', '1', '1'], ['G 1', '1'], 2],
+    [['g', 'g', '1'], ['G G', '1'], 1],
+    [['G', 'Shift', '1'], ['G 1'], 2],
+  ])('%j are %j: only a digit after G goes anywhere', (pressed, names, used) => {
+    keys.listen()
+    for (const key of pressed) press(key)
+    keys.stop()
+    expect([acted, prevented.mock.calls.length]).toEqual([names, used])
   })
   it('are listened to no longer than the page is there', () => {
     keys.listen()

@@ -1,6 +1,6 @@
 /** The single keys of this application; none of them works while a person is writing. */
 export const keyTable = [
-  { key: '1 … 9', does: 'go to the pages of the rail, from the top' },
+  { key: 'G, then 1 … 9', does: 'go to the pages of the rail, from the top' },
   { key: 'T', does: 'open or close the trace' },
   { key: '/ or Ctrl+K', does: 'find a port, universe, route, page or action' },
   { key: 'X', does: 'release everything held by hand' },
@@ -12,14 +12,22 @@ export const keyTable = [
   { key: '?', does: 'this list' },
 ]
 
+/** A key that only begins: a digit alone belongs to whatever is on the page. */
+const LEADING = 'G'
+
+/** @param act told each key by its name, one that followed the leading key as "G 1"; whether it did something */
 export function useKeys(act: (key: string) => boolean): { listen: () => void, stop: () => void } {
+  let led = false
   const pressed = (event: KeyboardEvent) => {
     const target = event.target as HTMLElement
     const writing = target.closest('input, textarea, select, [contenteditable], [role="grid"], .v-overlay__content') !== null
     const command = event.ctrlKey || event.metaKey
     if (event.altKey || event.defaultPrevented || (writing && !(command && event.key.toLowerCase() === 'k'))) return
     const key = (command ? (event.shiftKey ? 'Ctrl+Shift+' : 'Ctrl+') : '') + (event.key.length === 1 ? event.key.toUpperCase() : event.key)
-    if (act(key)) event.preventDefault()
+    if (event.key === 'Shift' || event.key === 'Control') return
+    const followed = led
+    led = key === LEADING && !followed
+    if (led || act(followed ? `${LEADING} ${key}` : key)) event.preventDefault()
   }
   return {
     listen: () => window.addEventListener('keydown', pressed),
