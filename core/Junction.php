@@ -294,15 +294,17 @@ final class Junction
      *
      * @param int|null $first 0 to 511
      * @param int|null $last 0 to 511; null for $first alone
+     * @param bool $onlyOwn what others hold stays held
      *
      * @return list<Departure>
      */
-    public function release(?string $universeId, ?int $first, ?int $last, string $by, int $now): array
+    public function release(?string $universeId, ?int $first, ?int $last, string $by, int $now, bool $onlyOwn = false): array
     {
         foreach ($this->universes->all() as $universe) {
-            if (($universeId === null || $universeId === $universe->id) && $universe->holds() !== []) {
-                $before = $universe->levels;
-                $event = $this->hands->release($universe, $first, $last, $by, $now);
+            $before = $universe->levels;
+            $isMeant = $universeId === null || $universeId === $universe->id;
+            $event = $isMeant ? $this->hands->release($universe, $first, $last, $by, $now, $onlyOwn) : null;
+            if ($event !== null) {
                 $this->changes->note($universe, $before, $event);
                 $this->changes->lookSoon();
             }

@@ -190,10 +190,11 @@ final class Engine
     /**
      * @param int|null $first 0 to 511
      * @param int|null $last 0 to 511
+     * @param bool $onlyOwn what others hold stays held
      */
-    public function release(?string $universeId, ?int $first, ?int $last, string $by): void
+    public function release(?string $universeId, ?int $first, ?int $last, string $by, bool $onlyOwn = false): void
     {
-        $this->dispatch($this->junction->release($universeId, $first, $last, $by, self::now()));
+        $this->dispatch($this->junction->release($universeId, $first, $last, $by, self::now(), $onlyOwn));
         $this->keeper?->look();
         $this->schedule();
     }

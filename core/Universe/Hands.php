@@ -35,16 +35,48 @@ final readonly class Hands
     /**
      * @param int|null $first 0 to 511; null for all
      * @param int|null $last 0 to 511; null for $first alone
+     * @param bool $onlyOwn what others hold stays held
+     *
+     * @return Event|null null where there is nothing to let go
      */
-    public function release(Universe $universe, ?int $first, ?int $last, string $by, int $now): Event
+    public function release(Universe $universe, ?int $first, ?int $last, string $by, int $now, bool $onlyOwn = false): ?Event
     {
+        $own = array_keys(array_filter($universe->holds(), static fn(Hold $hold): bool => $hold->by === $by));
+        $meant = $first === null ? $own : array_values(array_intersect($own, range($first, $last ?? $first)));
+        if ($onlyOwn ? $meant === [] : $universe->holds() === []) {
+            return null;
+        }
         $what = $first === null ? 'all slots' : self::slots($first, $last ?? $first);
-        $title = new Said('{name} releases {slots} of {universe}', ['name' => $by, 'slots' => $what, 'universe' => $universe->id]);
+        $words = $onlyOwn ? '{name} releases what {name} held in {slots} of {universe}' : '{name} releases {slots} of {universe}';
+        $title = new Said($words, ['name' => $by, 'slots' => $what, 'universe' => $universe->id]);
         $event = $this->trace->begin(Kind::Hold, "hold {$universe->id}", '', $title, $now);
-        $universe->release($first, $last);
+        foreach ($onlyOwn ? self::runs($meant) : [[$first, $last]] as [$from, $to]) {
+            $universe->release($from, $to);
+        }
         $this->trace->hop($event, Step::Changed, 'the sources have it again');
 
         return $event;
+    }
+
+    /**
+     * @param list<int> $slots
+     *
+     * @return list<array{int, int}> first and last of each run
+     */
+    private static function runs(array $slots): array
+    {
+        sort($slots);
+        $runs = [];
+        foreach ($slots as $slot) {
+            [$first, $last] = array_pop($runs) ?? [$slot, $slot];
+            if ($slot <= $last + 1) {
+                $runs[] = [$first, $slot];
+            } else {
+                array_push($runs, [$first, $last], [$slot, $slot]);
+            }
+        }
+
+        return $runs;
     }
 
     private static function slots(int $first, int $last): string

@@ -8,11 +8,11 @@ use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Document\Field\Id;
 use NimbleJunction\Engine\Said\Said;
 
-/** What is held is let go: a run of slots, all of a universe, or all. */
+/** What is held is let go: a run of slots, all of a universe, or all; or of that what this person holds. */
 final readonly class Release implements Order
 {
     /** @param string $universe '' for all */
-    public function __construct(private string $universe, private ?int $slot, private ?int $last)
+    public function __construct(private string $universe, private ?int $slot, private ?int $last, private bool $mine = false)
     {
     }
 
@@ -32,6 +32,7 @@ final readonly class Release implements Order
             new Id('universe', 'Universe', 'universe', false),
             Field::whole('slot', 'Slot', 1, 512, null, false),
             Field::whole('last', 'Last slot', 1, 512, null, false),
+            Field::flag('mine', 'Only what I hold', false),
         ];
     }
 
@@ -48,7 +49,7 @@ final readonly class Release implements Order
     public function obey(Reach $reach): ?Said
     {
         $universe = $this->universe === '' ? null : $reach->universe($this->universe)->id;
-        $reach->engine->release($universe, self::fromZero($this->slot), self::fromZero($this->last), $reach->by());
+        $reach->engine->release($universe, self::fromZero($this->slot), self::fromZero($this->last), $reach->by(), $this->mine);
 
         return null;
     }

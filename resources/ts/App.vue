@@ -50,7 +50,8 @@ const keys = useKeys((key) => {
   const place = /^G \d$/.test(key) ? places[Number(key.slice(2)) - 1] : undefined
   if (place) void router.push(place.path)
   else if (key === 'T') drawer.value = !drawer.value
-  else if (key === 'X' && session.mayOperate) void engine.release()
+  else if (key === 'X' && session.mayOperate) void engine.releaseMine()
+  else if (key === 'Shift+X' && session.mayOperate) void engine.release()
   else if (key === '/' || key === 'Ctrl+K') palette.value = true
   else if (key === '?') keyList.value = true
   else if (key === 'Ctrl+Z' && session.mayBuild) void step('undo')

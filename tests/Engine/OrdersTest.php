@@ -54,7 +54,7 @@ final class OrdersTest extends TestCase
         yield 'a slot too high' => [['do' => 'hold', 'universe' => 'palm', 'slot' => 513, 'level' => 1], '"slot": it is 513. Use a whole number from 1 to 512.'];
         yield 'a run that ends before it begins' => [['do' => 'hold', 'universe' => 'palm', 'slot' => 9, 'last' => 8, 'level' => 1], '"last": it is 8. Use a whole number from 9 to 512.'];
         yield 'too long' => [['do' => 'hold', 'universe' => 'palm', 'slot' => 9, 'level' => 1, 'seconds' => 3601], '"seconds": it is 3601. Use a whole number from 1 to 3600.'];
-        yield 'a field that it has not' => [['do' => 'release', 'colour' => 'red'], '"colour": this field is not known here. Known are: universe, slot, last.'];
+        yield 'a field that it has not' => [['do' => 'release', 'colour' => 'red'], '"colour": this field is not known here. Known are: universe, slot, last, mine.'];
         yield 'two things at once' => [['do' => 'explain', 'universe' => 'Palm House', 'slot' => 0], '"universe": it is "Palm House". Use 1 to 60 small letters'];
         yield 'topics that are none' => [['do' => 'subscribe', 'topics' => 'status'], '"topics": it is "status". Use a list of at most 10000.'];
         yield 'no point' => [['do' => 'press', 'point' => 'lamp'], '"point": it is "lamp". Name a point as kind:id'];

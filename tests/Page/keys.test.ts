@@ -28,7 +28,9 @@ describe('the keys', () => {
   })
   it.each<[string, Pressed, string]>([
     ['t', {}, 'T'],
-    ['T', { shiftKey: true }, 'T'],
+    ['X', { shiftKey: true }, 'Shift+X'],
+    ['X', {}, 'X'],
+    ['?', { shiftKey: true }, '?'],
     ['1', {}, '1'],
     ['z', { ctrlKey: true }, 'Ctrl+Z'],
     ['z', { metaKey: true }, 'Ctrl+Z'],

@@ -33,6 +33,7 @@ use NimbleJunction\StandIn\MistLaser;
 use NimbleJunction\StandIn\Presentation;
 use NimbleJunction\StandIn\SoundWorkstation;
 use NimbleJunction\StandIn\Tablet;
+use NimbleJunction\Tests\Support\Background;
 use NimbleJunction\Tests\Support\Looping;
 use NimbleJunction\Tests\Support\Rig;
 use NimbleJunction\Tests\Support\Udp;
@@ -293,9 +294,9 @@ final class InstrumentsTest extends TestCase
             self::assertSame([2], $house->state()['universes']);
         });
         $this->playing($guest, function () use ($sacn): void {
-            self::assertNotNull($this->next($sacn, 1.0));
+            self::assertNotNull($this->next($sacn, Background::PATIENCE));
             self::assertNull($this->next($sacn, 2.6), 'longer than the 2.5 s after which a source is lost (ANSI E1.31-2018, 6.7.1)');
-            self::assertNotNull($this->next($sacn, 1.5));
+            self::assertNotNull($this->next($sacn, Background::PATIENCE));
         });
         $art->close();
         $sacn->close();
@@ -308,11 +309,11 @@ final class InstrumentsTest extends TestCase
         $wrong = new Udp(self::NET.'.8', 9000);
         $this->playing($tablet, function () use ($tablet, $we, $wrong): void {
             $tablet->play('fader', ['value' => 0.5]);
-            self::assertNotNull($this->next($we, 1.0));
+            self::assertNotNull($this->next($we, Background::PATIENCE));
             $tablet->play('habit', ['habit' => Habits::SWAPPED, 'on' => true]);
             $tablet->play('fader', ['value' => 0.6]);
             self::assertNull($this->next($we, 0.2));
-            self::assertNotNull($this->next($wrong, 1.0));
+            self::assertNotNull($this->next($wrong, Background::PATIENCE));
             $wrong->send((new Message('/lamp', [Argument::float(0.9)]))->encode(), self::NET.'.25:8000');
             $this->until(static fn(): bool => $tablet->state()['fader'] === 0.9);
         });

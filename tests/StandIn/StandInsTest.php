@@ -21,6 +21,7 @@ use NimbleJunction\StandIn\HouseDesk;
 use NimbleJunction\StandIn\Lamps;
 use NimbleJunction\StandIn\Rack;
 use NimbleJunction\StandIn\Tablet;
+use NimbleJunction\Tests\Support\Background;
 use NimbleJunction\Tests\Support\Looping;
 use NimbleJunction\Tests\Support\Udp;
 use PHPUnit\Framework\TestCase;
@@ -90,10 +91,10 @@ final class StandInsTest extends TestCase
         $we = new Udp(self::NET.'.4', 5568);
         $desk->play('thins', ['on' => true]);
         $this->playing($desk, function () use ($desk, $we): void {
-            $this->next($we, 1.0);
+            $this->next($we, Background::PATIENCE);
             $desk->play('broken', []);
             $refused = 0;
-            for ($i = 0; $i < 6 && ($bytes = $this->next($we, 0.2)) !== null; ++$i) {
+            for ($i = 0; $i < 6 && ($bytes = $this->next($we, 1.0)) !== null; ++$i) {
                 try {
                     Sacn::decode($bytes);
                 } catch (Malformed) {
@@ -130,7 +131,7 @@ final class StandInsTest extends TestCase
         $we = new Udp(self::NET.'.6', 8000);
         $this->playing($tablet, function () use ($tablet, $we): void {
             $tablet->play('fader', ['value' => 0.25]);
-            self::assertSame(0.25, Osc::decode((string) $this->next($we, 1.0))[0]->arguments[0]->value);
+            self::assertSame(0.25, Osc::decode((string) $this->next($we, Background::PATIENCE))[0]->arguments[0]->value);
             $we->send((new Message('/lamp', [Argument::float(1.0)]))->encode(), self::NET.'.16:9000');
             $this->until(static fn(): bool => $tablet->state()['fader'] === 1.0);
             $we->send('rubbish', self::NET.'.16:9000');

@@ -46,7 +46,7 @@ trait Looping
 
     private function decoded(Udp $socket, callable $decode, callable $fits): mixed
     {
-        for ($end = microtime(true) + 2; microtime(true) < $end;) {
+        for ($end = microtime(true) + Background::PATIENCE; microtime(true) < $end;) {
             $bytes = $this->next($socket, 1.0);
             $packet = $bytes === null ? null : $decode($bytes);
             if ($fits($packet)) {

@@ -39,7 +39,7 @@ function changeTheme(): void {
         <StateMark :state="engine.ports[port.id]?.state ?? (engine.state === 'open' ? 'waiting' : 'unknown')" /><span class="name">{{ port.name }}</span>
       </router-link>
     </span>
-    <button v-if="engine.holds.length > 0" type="button" class="held" :disabled="!session.mayOperate" title="Release everything held by hand (X)" @click="engine.release()">
+    <button v-if="engine.holds.length > 0" type="button" class="held" :disabled="!session.mayOperate" title="Release everything held by hand (Shift+X)" @click="engine.release()">
       <StateMark state="held" /> {{ engine.holds.length }} held: release
     </button>
     <span v-else class="quiet nothing">nothing held</span>

@@ -3,7 +3,8 @@ export const keyTable = [
   { key: 'G, then 1 … 9', does: 'go to the pages of the rail, from the top' },
   { key: 'T', does: 'open or close the trace' },
   { key: '/ or Ctrl+K', does: 'find a port, universe, route, page or action' },
-  { key: 'X', does: 'release everything held by hand' },
+  { key: 'X', does: 'release what you hold by hand' },
+  { key: 'Shift+X', does: 'release everything held by hand, others\' holds too' },
   { key: 'Ctrl+Z', does: 'undo the last edit' },
   { key: 'Ctrl+Shift+Z or Ctrl+Y', does: 'do again what was undone' },
   { key: 'Arrows', does: 'on a universe: move from slot to slot' },
@@ -23,7 +24,8 @@ export function useKeys(act: (key: string) => boolean): { listen: () => void, st
     const writing = target.closest('input, textarea, select, [contenteditable], [role="grid"], .v-overlay__content') !== null
     const command = event.ctrlKey || event.metaKey
     if (event.altKey || event.defaultPrevented || (writing && !(command && event.key.toLowerCase() === 'k'))) return
-    const key = (command ? (event.shiftKey ? 'Ctrl+Shift+' : 'Ctrl+') : '') + (event.key.length === 1 ? event.key.toUpperCase() : event.key)
+    const isLetter = /^[a-z]$/i.test(event.key)
+    const key = (command ? 'Ctrl+' : '') + (isLetter && event.shiftKey ? 'Shift+' : '') + (isLetter ? event.key.toUpperCase() : event.key)
     if (event.key === 'Shift' || event.key === 'Control') return
     const followed = led
     led = key === LEADING && !followed

@@ -123,6 +123,7 @@ export const useEngine = defineStore('engine', () => {
   }
   const hold = (universe: string, slot: number, level: number, last = slot, seconds?: number) => command('hold', { universe, slot, level, last, seconds })
   const holdParameter = (fixture: string, parameter: string, value: number, seconds?: number) => command('hold-parameter', { fixture, parameter, value, seconds })
+  const releaseMine = () => command('release', { mine: true })
   const release = (universe?: string, slot?: number, last?: number) => command('release', { universe, slot, last })
   const check = (port: string, other: string) => ask('check', { port, other: other || undefined }).then((answer) => ({ findings: (answer.findings ?? []) as Finding[], error: answer.error ?? '' }))
   /** What a page says about the devices that it lends, and hands on from them. */
@@ -136,5 +137,5 @@ export const useEngine = defineStore('engine', () => {
   const pressPoint = (point: string) => command('press', { point })
   const explain = (universe: string, slot: number) => ask('explain', { universe, slot })
 
-  return { start: () => link.start(), state, engine, ports, universes, holds, unclaimed, minutes, sources, events, finds, said, since, follow, paint, levelsNow, hold, holdParameter, release, explain, findPoints, setPoint, pressPoint, check, lend, handOn, onLent, onScope }
+  return { start: () => link.start(), state, engine, ports, universes, holds, unclaimed, minutes, sources, events, finds, said, since, follow, paint, levelsNow, hold, holdParameter, release, releaseMine, explain, findPoints, setPoint, pressPoint, check, lend, handOn, onLent, onScope }
 })

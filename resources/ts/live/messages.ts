@@ -259,7 +259,7 @@ export interface Orders {
   'subscribe': { topics?: string[], anew?: boolean }
   'hold': { universe: string, slot: number, last?: number, level: number, seconds?: number }
   'hold-parameter': { fixture: string, parameter: string, value: number, seconds?: number }
-  'release': { universe?: string, slot?: number, last?: number }
+  'release': { universe?: string, slot?: number, last?: number, mine?: boolean }
   'explain': { universe: string, slot: number }
   'lend': { devices?: string[] }
   'lent': { device: string, bytes?: string, state?: string }

@@ -190,6 +190,26 @@ final class RulesTest extends TestCase
         ], array_values(array_filter($rig->titles(), static fn(string $title): bool => preg_match('/hold|release/', $title) === 1)), 'with the name that the universe has now');
     }
 
+    public function testReleasingOnesOwnLeavesTheHoldsOfOthers(): void
+    {
+        $rig = new Rig();
+        $rig->sacn(array_fill(1, 20, 9));
+        $until = $rig->nanos() + 60_000_000_000;
+        foreach (['Ada' => [0, 1, 2, 7, 11], 'Ben' => [3, 8]] as $by => $slots) {
+            $rig->junction->hold('palm', array_map(static fn(int $slot): Hold => new Hold($slot, 200, $by, $until), $slots), $rig->nanos());
+        }
+        $rig->pass(1.1);
+        $rig->junction->release(null, null, null, 'Cleo', $rig->nanos(), onlyOwn: true);
+        self::assertCount(7, $rig->junction->universes()['palm']->holds(), 'who holds nothing lets go of nothing');
+        $rig->junction->release('palm', 2, 4, 'Ada', $rig->nanos(), onlyOwn: true);
+        self::assertSame([200, 9, 200], $rig->levelsOf(2, 3, 4), 'of a run too');
+        $rig->junction->release(null, null, null, 'Ada', $rig->nanos(), onlyOwn: true);
+        self::assertSame([9, 9, 9, 200, 9, 200, 9], $rig->levelsOf(1, 2, 3, 4, 8, 9, 12));
+        self::assertContains('Ada releases what Ada held in all slots of Palm House', $rig->titles());
+        $rig->junction->release(null, null, null, 'Ben', $rig->nanos(), onlyOwn: true);
+        self::assertSame([], $rig->junction->universes()['palm']->holds());
+    }
+
     /** Every stage of the one order that did something is said, from the bottom up. */
     public function testWhoHasASlotAndWhyIsSaidStageByStage(): void
     {
