@@ -10,7 +10,7 @@ const prevented = vi.fn()
 /** A key, pressed on an element that lies within what the selector says, or on the page itself. */
 function press(key: string, pressed: Pressed = {}): void {
   const target = { closest: (selectors: string) => (pressed.within !== undefined && selectors.split(', ').includes(pressed.within) ? {} : null) }
-  listener?.({ key, ctrlKey: false, metaKey: false, shiftKey: false, altKey: false, defaultPrevented: false, preventDefault: prevented, ...pressed, target } as unknown as KeyboardEvent)
+  listener?.({ key, ctrlKey: false, metaKey: false, shiftKey: false, altKey: false, defaultPrevented: false, timeStamp: 0, preventDefault: prevented, ...pressed, target } as unknown as KeyboardEvent)
 }
 
 beforeEach(() => {
@@ -62,13 +62,23 @@ describe('the keys', () => {
     [['g', '1'], ['G 1'], 2],
     [['1'], ['1'], 0],
     [['g', '1', '1'], ['G 1', '1'], 2],
-    [['g', 'g', '1'], ['G G', '1'], 1],
+    [['g', 'g', '1'], ['G 1'], 3],
+    [['g', 't', '1'], ['T', '1'], 2],
     [['G', 'Shift', '1'], ['G 1'], 2],
   ])('%j are %j: only a digit after G goes anywhere', (pressed, names, used) => {
     keys.listen()
     for (const key of pressed) press(key)
     keys.stop()
     expect([acted, prevented.mock.calls.length]).toEqual([names, used])
+  })
+  it('wait two seconds for the digit, and no longer', () => {
+    keys.listen()
+    press('g', { timeStamp: 1000 })
+    press('1', { timeStamp: 3000 })
+    press('g', { timeStamp: 5000 })
+    press('1', { timeStamp: 7001 })
+    keys.stop()
+    expect(acted).toEqual(['G 1', '1'])
   })
   it('are listened to no longer than the page is there', () => {
     keys.listen()

@@ -15,10 +15,12 @@ export const keyTable = [
 
 /** A key that only begins: a digit alone belongs to whatever is on the page. */
 const LEADING = 'G'
+/** So long after it a digit still follows: whoever touched it by mistake is not taken elsewhere later. */
+const FOLLOWS_MILLIS = 2000
 
-/** @param act told each key by its name, one that followed the leading key as "G 1"; whether it did something */
+/** @param act told each key by its name, a digit that followed the leading key as "G 1"; whether it did something */
 export function useKeys(act: (key: string) => boolean): { listen: () => void, stop: () => void } {
-  let led = false
+  let ledAt = -Infinity
   const pressed = (event: KeyboardEvent) => {
     const target = event.target as HTMLElement
     const writing = target.closest('input, textarea, select, [contenteditable], [role="grid"], .v-overlay__content') !== null
@@ -27,9 +29,9 @@ export function useKeys(act: (key: string) => boolean): { listen: () => void, st
     const isLetter = /^[a-z]$/i.test(event.key)
     const key = (command ? 'Ctrl+' : '') + (isLetter && event.shiftKey ? 'Shift+' : '') + (isLetter ? event.key.toUpperCase() : event.key)
     if (event.key === 'Shift' || event.key === 'Control') return
-    const followed = led
-    led = key === LEADING && !followed
-    if (led || act(followed ? `${LEADING} ${key}` : key)) event.preventDefault()
+    const follows = /^\d$/.test(key) && event.timeStamp - ledAt <= FOLLOWS_MILLIS
+    ledAt = key === LEADING ? event.timeStamp : -Infinity
+    if (key === LEADING || act(follows ? `${LEADING} ${key}` : key)) event.preventDefault()
   }
   return {
     listen: () => window.addEventListener('keydown', pressed),
