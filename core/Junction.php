@@ -9,8 +9,8 @@ use NimbleJunction\Core\Live\Activities;
 use NimbleJunction\Core\Live\Announcements;
 use NimbleJunction\Core\Live\Changes;
 use NimbleJunction\Core\Live\Hearing;
-use NimbleJunction\Core\Live\HeldSlots;
 use NimbleJunction\Core\Live\LivePoints;
+use NimbleJunction\Core\Live\Memory;
 use NimbleJunction\Core\Live\Outputs;
 use NimbleJunction\Core\Live\PlanNames;
 use NimbleJunction\Core\Live\Reception;
@@ -33,7 +33,6 @@ use NimbleJunction\Core\State\Rooms;
 use NimbleJunction\Core\State\Stored;
 use NimbleJunction\Core\Trace\Kind;
 use NimbleJunction\Core\Trace\Names;
-use NimbleJunction\Core\Trace\Said;
 use NimbleJunction\Core\Trace\Step;
 use NimbleJunction\Core\Trace\Trace;
 use NimbleJunction\Core\Universe\Hands;
@@ -53,9 +52,6 @@ final class Junction
 {
     public readonly Trace $trace;
 
-    /** What is kept over a restart. */
-    public readonly Rooms $rooms;
-
     /** How often a plan was taken on: whoever shows the show looks again when it grows. */
     public int $adoptions = 0;
     private Plan $plan;
@@ -72,7 +68,7 @@ final class Junction
     private readonly Changes $changes;
     private Runner $runner;
     private readonly Hearing $hearing;
-    private readonly HeldSlots $held;
+    private readonly Memory $memory;
 
     public function __construct()
     {
@@ -89,13 +85,14 @@ final class Junction
         $this->changes = $this->points->changes;
         $this->runner = $this->points->runner;
         $this->hearing = new Hearing($this->reception, $this->activities, $this->universes, $this->routing, $this->probes, $this->changes, $this->runner, new Agenda());
-        $this->held = new HeldSlots($this->universes);
-        $this->rooms = new Rooms(
-            [$this->universes, $this->routing, $this->activities],
-            [$this->outputs, $this->runner->firings],
-            [$this->held, $this->points->values, $this->runner->switches],
-        );
+        $this->memory = new Memory($this->universes, $this->routing, $this->activities, $this->outputs, $this->points);
         $this->plan = Plan::empty();
+    }
+
+    /** What is kept over a restart. */
+    public function rooms(): Rooms
+    {
+        return $this->memory->rooms;
     }
 
     public function plan(): Plan
@@ -144,18 +141,7 @@ final class Junction
     public function adopt(Plan $plan, int $now): array
     {
         ++$this->adoptions;
-        $this->plan = $plan;
-        $this->universes->adopt($plan, $now);
-        $this->routing->adopt($plan);
-        $this->activities->adopt($plan);
-        $this->points->adopt($plan);
-        $this->hearing->adopt($plan);
-        $this->reception->adopt($plan);
-        $this->outputs->adopt($plan, $now);
-        $farewells = $this->outputs->take();
-        $this->announcements->adopt($plan->announcements, $now);
-        $this->changes->noteAll();
-        $this->settle($now);
+        $farewells = $this->run($this->points->ports->asSwitched($plan), $now);
         // Dealt with at the next waking: after a start, what there was before is put back first.
         $this->runner->happened(new Occurred($this->adoptions === 1 ? StartedTrigger::WHAT : ShowTrigger::WHAT));
         $this->trace->note(Kind::Show, 'show', '', Step::Changed, "The show \"{$plan->name}\" is in force", $now);
@@ -196,8 +182,7 @@ final class Junction
      */
     public function joined(string $endpointKey, int $now): array
     {
-        $portIds = array_map(strval(...), array_keys(array_filter($this->plan->ports, static fn(array $port): bool => $port['via'] === $endpointKey)));
-        $this->routing->forgetShown($portIds);
+        $this->routing->forgetShown($this->plan->portsAt($endpointKey));
 
         return $this->leave($now);
     }
@@ -245,10 +230,7 @@ final class Junction
      */
     public function set(Reference $reference, int|float|string $value, Act $act, int $now): array
     {
-        $refusal = $this->points->all->set($reference, $value, $act, $now);
-        $words = $refusal === '' ? '{name} sets {point} to {value}' : '{name} cannot set {point} to {value}: {why}';
-        $said = new Said($words, ['name' => $act->name, 'point' => $reference->text(), 'value' => (string) $value, 'why' => $refusal]);
-        $this->trace->note(Kind::Hold, "point {$reference->text()}", '', $refusal === '' ? Step::Changed : Step::Refused, $said, $now);
+        $refusal = $this->points->set($reference, $value, $act, $now);
 
         return [$refusal, $this->leave($now)];
     }
@@ -260,9 +242,7 @@ final class Junction
      */
     public function press(Reference $reference, Act $act, int $now): array
     {
-        $refusal = $this->points->all->press($reference, $act, $now);
-        $words = $refusal === '' ? '{name} presses {point}' : '{name} cannot press {point}: {why}';
-        $this->trace->note(Kind::Hold, "point {$reference->text()}", '', $refusal === '' ? Step::Changed : Step::Refused, new Said($words, ['name' => $act->name, 'point' => $reference->text(), 'why' => $refusal]), $now);
+        $refusal = $this->points->press($reference, $act, $now);
 
         return [$refusal, $this->leave($now)];
     }
@@ -320,7 +300,7 @@ final class Junction
      */
     public function state(int $now): array
     {
-        return $this->rooms->state($now);
+        return $this->memory->rooms->state($now);
     }
 
     /**
@@ -333,15 +313,9 @@ final class Junction
     public function restore(array $state, int $now, int $away = 0): void
     {
         $stored = new Stored($state);
-        $this->universes->restore($stored->parts('universes'), $now, $away);
-        $this->held->restore($this->heldOf($stored), $now, $away);
-        $this->outputs->restore($stored->part('sequences'));
-        $this->routing->restore($stored->parts('feedback'));
-        $this->activities->restore($stored->part('lastSenders'), $this->plan);
-        $this->points->restore($stored, $this->plan);
-        foreach ($this->universes->all() as $universe) {
-            $this->outputs->offer($universe, $now);
-        }
+        $this->memory->restoreSwitches($stored, $this->plan);
+        $this->switchPorts($now);
+        $this->memory->restore($stored, $this->plan, $now, $away);
     }
 
     /**
@@ -356,12 +330,38 @@ final class Junction
         return $this->outputs->take();
     }
 
-    /** Holds have a room of their own; before that they stood with their universes. */
-    private function heldOf(Stored $stored): Stored
+    /** @return list<Departure> what the other ends of the plan before are told */
+    private function run(Plan $plan, int $now): array
     {
-        $old = array_map(static fn(Stored $universe): array => $universe->list('holds'), $stored->parts('universes'));
+        $this->plan = $plan;
+        $this->universes->adopt($plan, $now);
+        $this->routing->adopt($plan);
+        $this->activities->adopt($plan);
+        $this->points->adopt($plan);
+        $this->hearing->adopt($plan);
+        $this->reception->adopt($plan);
+        $this->outputs->adopt($plan, $now);
+        $farewells = $this->outputs->take();
+        $this->announcements->adopt($plan->announcements, $now);
+        $this->changes->noteAll();
+        $this->settle($now);
 
-        return $stored->has('holds') ? $stored->part('holds') : new Stored($old);
+        return $farewells;
+    }
+
+    /**
+     * Ports that were switched on or off in this turn are so from its end on.
+     *
+     * @return list<Departure> what the other ends are told
+     */
+    private function switchPorts(int $now): array
+    {
+        $other = $this->points->ports->otherPlan();
+        if ($other === null) {
+            return [];
+        }
+
+        return $this->run($other, $now);
     }
 
     /** All that follows from what has happened so far is done, within the bounds of a turn; then outputs are offered what came of it. */
@@ -381,6 +381,7 @@ final class Junction
     private function leave(int $now): array
     {
         $this->settle($now);
+        $farewells = $this->switchPorts($now);
         $this->probes->points($this->points->all, $now);
         $messages = $this->routing->dueAt <= $now
             ? $this->routing->send($this->universes->all(), $this->activities->all(), $now)
@@ -393,6 +394,6 @@ final class Junction
         $announced = $this->announcements->dueAt <= $now ? $this->announcements->sendDue($now) : [];
         $leaving = $this->outputs->take();
 
-        return $messages === [] && $answers === [] && $announced === [] ? $leaving : [...$messages, ...$answers, ...$announced, ...$leaving];
+        return $messages === [] && $answers === [] && $announced === [] && $farewells === [] ? $leaving : [...$messages, ...$answers, ...$announced, ...$farewells, ...$leaving];
     }
 }

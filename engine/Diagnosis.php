@@ -85,7 +85,8 @@ final class Diagnosis
             array_keys($this->deaf),
         );
 
-        $found = TwoBoxes::check($this->port, $seen, new Network(Adapters::all()), $other, $now);
+        $isOn = $this->junction->plan()->ports[$this->port->id]['enabled'] ?? $this->port->enabled;
+        $found = TwoBoxes::check($this->port, $isOn, $seen, new Network(Adapters::all()), $other, $now);
 
         return new Findings(array_map(static fn(Finding $one): FindingLine => new FindingLine(
             $one->state,

@@ -7,6 +7,7 @@ namespace NimbleJunction\Engine;
 use NimbleJunction\Core\Junction;
 use NimbleJunction\Core\Plan\Compiler;
 use NimbleJunction\Core\Plan\Identity;
+use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Point\Act;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Port\Departure;
@@ -43,6 +44,9 @@ final class Engine
     private readonly ?StateKeeper $keeper;
     private Show $show;
 
+    /** The plan that sockets are open for. */
+    private Plan $opened;
+
     /** @var list<\Closure(string): void> who is told of each show that was taken on */
     private array $adopted = [];
     private string $adapters = '';
@@ -63,6 +67,7 @@ final class Engine
     public function __construct(Identity $identity, ?StateFile $state = null, string $cables = '', Descriptors $descriptors = new Descriptors())
     {
         $this->junction = new Junction();
+        $this->opened = $this->junction->plan();
         $this->show = new Show('');
         $this->keeper = $state === null ? null : new StateKeeper($this->junction, $state);
         $this->compiler = new Compiler($identity);
@@ -89,10 +94,6 @@ final class Engine
         $this->show = $show;
         // What is over is told by the sockets of the plan before, so it is sent first.
         $this->dispatch($this->junction->adopt($plan, self::now()));
-        foreach ($this->leaving as $leave) {
-            $leave();
-        }
-        $this->openSockets();
         $this->wake();
         foreach ($this->adopted as $tell) {
             $tell($json);
@@ -245,6 +246,7 @@ final class Engine
     private function openSockets(): void
     {
         $plan = $this->junction->plan();
+        $this->opened = $plan;
         $this->portFaults->look($this->transports->adopt($plan));
     }
 
@@ -284,6 +286,12 @@ final class Engine
             if ($departure->portId !== '') {
                 $this->portFaults->sent($departure->portId, $departure->port === 0 ? $departure->address : "{$departure->address}:{$departure->port}", $problem);
             }
+        }
+        if ($this->junction->plan() !== $this->opened) {
+            foreach ($this->leaving as $leave) {
+                $leave();
+            }
+            $this->openSockets();
         }
     }
 

@@ -64,7 +64,7 @@ final class StateKeeper
     {
         $now = (int) hrtime(true);
         $since = $now - $this->writtenAt;
-        $rooms = $this->junction->rooms;
+        $rooms = $this->junction->rooms();
         $slow = min(self::COUNTS_NANOS, self::SHARE * $this->cost);
         $isDue = ($since >= self::DEEDS_SHARE * $this->cost && $this->hasChanged($rooms->deeds))
             || ($since >= max(self::LEVELS_NANOS, $slow) && $this->hasChanged($rooms->levels))
@@ -76,7 +76,7 @@ final class StateKeeper
 
     private function write(int $now): void
     {
-        $rooms = $this->junction->rooms;
+        $rooms = $this->junction->rooms();
         $json = [];
         foreach ([...$rooms->levels, ...$rooms->counts] as $room) {
             $json[] = $this->encoded($room, $now, true);

@@ -26,33 +26,39 @@ final class TwoBoxes
     }
 
     /**
+     * @param bool $isOn whether it is on now: it may have been switched while the show runs
      * @param string $other IPv4 address of the other end; '' if it is not known
      *
      * @return list<Finding>
      */
-    public static function check(PortEntry $port, Observed $seen, Network $network, string $other, int $now): array
+    public static function check(PortEntry $port, bool $isOn, Observed $seen, Network $network, string $other, int $now): array
     {
-        $check = new self($port, $seen, $network);
-        $check->switchedOn();
+        $check = new self($port->switched($isOn), $seen, $network);
+        $check->switchedOn($port->enabled);
         if ($port->link->kind === LinkKind::Udp || $port->link->kind === LinkKind::Tcp || $port->link->kind === LinkKind::Session) {
             $check->ourAddress($other);
             $check->sameNetwork($other);
         }
         $check->open();
-        if ($port->receive !== null && $port->receives()) {
+        if ($port->receive !== null && $check->port->receives()) {
             $check->allowed($other);
             $check->heard($port->receive, $other, $now);
             $check->refused();
         }
-        if ($port->send !== null && $port->sends()) {
+        if ($port->send !== null && $check->port->sends()) {
             $check->sending($port->send, $other, $now);
         }
 
         return $check->findings;
     }
 
-    private function switchedOn(): void
+    private function switchedOn(bool $said): void
     {
+        if ($said && ! $this->port->enabled) {
+            $this->wrong('Is it switched on?', 'The port was switched off while the show runs, by hand or by a route.', 'Press "Switch on again" at the port.');
+
+            return;
+        }
         $off = array_keys(array_filter([
             'the port' => ! $this->port->enabled,
             'receiving' => $this->port->receive !== null && ! $this->port->receive->enabled,

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Live;
 
-use NimbleJunction\Core\Route\Route;
 use NimbleJunction\Core\State\Room;
 use NimbleJunction\Core\State\Stored;
 
@@ -16,7 +15,7 @@ final class Firings implements Room
     /** @var array<string, int> by route */
     private array $counts = [];
 
-    /** @param array<string, Route> $routes by id: of all others nothing is kept */
+    /** @param array<string, mixed> $routes by id: of all others nothing is kept */
     public function keep(array $routes): void
     {
         $this->counts = array_intersect_key($this->counts, $routes);
@@ -47,10 +46,10 @@ final class Firings implements Room
         return $this->counts[$part] ?? 0;
     }
 
-    /** @param array<string, Route> $routes of the plan of now */
+    /** @param list<string> $routes those of now */
     public function restore(Stored $stored, array $routes): void
     {
-        foreach (array_intersect($stored->names(), array_keys($routes)) as $id) {
+        foreach (array_intersect($stored->names(), $routes) as $id) {
             $this->counts[$id] = $stored->whole($id, 0, self::MOST) ?? 0;
         }
     }

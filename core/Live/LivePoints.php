@@ -11,11 +11,15 @@ use NimbleJunction\Core\Live\Points\Routes;
 use NimbleJunction\Core\Live\Points\Slots;
 use NimbleJunction\Core\Live\Points\Values;
 use NimbleJunction\Core\Plan\Plan;
+use NimbleJunction\Core\Point\Act;
 use NimbleJunction\Core\Point\Points;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Route\PointChanged;
 use NimbleJunction\Core\Scope\Probes;
 use NimbleJunction\Core\State\Stored;
+use NimbleJunction\Core\Trace\Kind;
+use NimbleJunction\Core\Trace\Said;
+use NimbleJunction\Core\Trace\Step;
 use NimbleJunction\Core\Trace\Trace;
 
 /** The rooms of points, and what hangs together with them: a room that is added is named here, and nowhere else. */
@@ -32,7 +36,7 @@ final class LivePoints
     private readonly Held $held;
     private readonly Routes $routes;
 
-    public function __construct(Trace $trace, Universes $universes, Activities $activities, Routing $routing, Outputs $outputs, Probes $probes)
+    public function __construct(private readonly Trace $trace, Universes $universes, Activities $activities, Routing $routing, Outputs $outputs, Probes $probes)
     {
         $this->all = new Points();
         $changes = fn(): Changes => $this->changes;
@@ -41,15 +45,36 @@ final class LivePoints
         $this->changes = new Changes($universes, $routing, $outputs, $probes, $this->watching, fn(PointChanged $change) => $this->runner->happened($change));
         $this->slots = new Slots($universes, $changes);
         $this->held = new Held($universes, $changes);
-        $this->ports = new Ports($activities);
+        $this->ports = new Ports($activities, $changes);
         $this->values = new Values(function (Reference $reference, int|float|string|null $value, int|float|string|null $before): void {
             $this->runner->happened(new PointChanged($reference, $value, $before));
         });
-        $this->runner = new Runner($trace, $this->all, $this->changes, $universes, $activities);
-        $this->routes = new Routes(fn(): Runner => $this->runner, $changes);
+        $this->runner = new Runner($trace, $this->all, $this->changes, $universes, $activities, $routing->firings, $routing->switches);
+        $this->routes = new Routes(fn(): Runner => $this->runner, $changes, $routing);
         foreach ([$this->slots, $this->fixtures, $this->held, $this->ports, $this->values, $this->routes] as $room) {
             $this->all->add($room);
         }
+    }
+
+    /** @return string why it cannot be set so; '' when it is done */
+    public function set(Reference $reference, int|float|string $value, Act $act, int $now): string
+    {
+        $refusal = $this->all->set($reference, $value, $act, $now);
+        $words = $refusal === '' ? '{name} sets {point} to {value}' : '{name} cannot set {point} to {value}: {why}';
+        $said = new Said($words, ['name' => $act->name, 'point' => $reference->text(), 'value' => (string) $value, 'why' => $refusal]);
+        $this->tell($reference, $refusal, $said, $now);
+
+        return $refusal;
+    }
+
+    /** @return string why it cannot be pressed; '' when it is done */
+    public function press(Reference $reference, Act $act, int $now): string
+    {
+        $refusal = $this->all->press($reference, $act, $now);
+        $words = $refusal === '' ? '{name} presses {point}' : '{name} cannot press {point}: {why}';
+        $this->tell($reference, $refusal, new Said($words, ['name' => $act->name, 'point' => $reference->text(), 'why' => $refusal]), $now);
+
+        return $refusal;
     }
 
     /** When look() must be called next: somebody waits for points that change with time. */
@@ -68,11 +93,9 @@ final class LivePoints
     }
 
     /** What there was before a restart is there again. */
-    public function restore(Stored $stored, Plan $plan): void
+    public function restore(Stored $stored): void
     {
         $this->values->restore($stored->part('values'));
-        $this->runner->firings->restore($stored->part('fired'), $plan->index->routes);
-        $this->runner->switches->restore($stored->part('switched'), $plan->index->routes);
         $this->watching->beginAnew();
     }
 
@@ -87,5 +110,11 @@ final class LivePoints
         $this->changes->adopt($plan);
         $this->watching->adopt($plan);
         $this->runner->adopt($plan);
+    }
+
+    private function tell(Reference $reference, string $refusal, Said $said, int $now): void
+    {
+        $step = $refusal === '' ? Step::Changed : Step::Refused;
+        $this->trace->note(Kind::Hold, "point {$reference->text()}", '', $step, $said, $now);
     }
 }

@@ -38,8 +38,13 @@ final class Routing implements Room
     /** @var array<string, Feedback> those whose other end shows something else, by route */
     private array $pending = [];
 
+    public readonly Firings $firings;
+    public readonly Switches $switches;
+
     public function __construct(private readonly Trace $trace)
     {
+        $this->firings = new Firings();
+        $this->switches = new Switches('switched');
         $this->plan = Plan::empty();
     }
 
@@ -47,6 +52,9 @@ final class Routing implements Room
     {
         $old = $this->feedback;
         $this->plan = $plan;
+        $routes = $plan->origin?->routesOn() ?? [];
+        $this->switches->adopt($routes);
+        $this->firings->keep($routes);
         $this->feedback = $this->byAddress = $this->pending = [];
         foreach ($plan->slotRoutes as $slots) {
             foreach ($slots as $routes) {
@@ -119,7 +127,7 @@ final class Routing implements Room
             $universe = $universes[$feedback->route->universeId] ?? null;
             $level = $universe !== null && $universe->spoken ? \ord($universe->levels[$feedback->route->slot]) : null;
             $due = $level === null ? null : $feedback->dueAt($level, $now);
-            if ($level === null || $due === null) {
+            if ($level === null || $due === null || ! $this->switches->isOn($feedback->route->id, $feedback->route->enabled)) {
                 unset($this->pending[$id]);
             } elseif ($due > $now) {
                 $this->dueAt = min($this->dueAt, $due);
@@ -131,6 +139,19 @@ final class Routing implements Room
         }
 
         return $departures;
+    }
+
+    /** A route has been switched on, or is to tell once more what it told: what its other end shows is not known any more. */
+    public function tellAnew(string $routeId): void
+    {
+        $this->feedback[$routeId]->forget();
+        $this->look($this->feedback[$routeId]);
+    }
+
+    /** @return array<string, Feedback> routes that tell a slot to another end, by id */
+    public function tellers(): array
+    {
+        return $this->feedback;
     }
 
     /**
@@ -198,7 +219,9 @@ final class Routing implements Room
             $activity?->said($now);
             $this->trace->hop($event, Step::Sent, new Said('{port} sent {message} to {to}', ['to' => $target->spelled()] + $values), $bytes);
         }
-        if ($departures === []) {
+        if ($departures !== []) {
+            $this->firings->add($route->id);
+        } else {
             $this->trace->hop($event, Step::Refused, new Said('{port} does not send: switched off, or no address to send to', $values));
         }
 

@@ -49,8 +49,6 @@ final class Runner
     private ?TraceEvent $root = null;
     private readonly Echoes $echoes;
 
-    public readonly Firings $firings;
-    public readonly Switches $switches;
 
     public function __construct(
         private readonly Trace $trace,
@@ -58,18 +56,16 @@ final class Runner
         private readonly Changes $changes,
         private readonly Universes $universes,
         private readonly Activities $activities,
+        private readonly Firings $firings,
+        private readonly Switches $switches,
     ) {
         $this->plan = Plan::empty();
         $this->echoes = new Echoes();
-        $this->firings = new Firings();
-        $this->switches = new Switches();
     }
 
     public function adopt(Plan $plan): void
     {
         $this->plan = $plan;
-        $this->firings->keep($plan->index->routes);
-        $this->switches->keep($plan->index->routes);
         $this->echoes->keep($plan->index->routes);
     }
 
@@ -157,7 +153,7 @@ final class Runner
             $record = $this->root ??= $this->record($cause->event, $listener, $now);
             if ($taken instanceof Missed) {
                 $this->miss($record, $listener->route, $taken->reason);
-            } elseif (! $this->switches->isEnabled($listener->route)) {
+            } elseif (! $this->switches->isOn($listener->route->id, $listener->route->enabled)) {
                 $this->trace->hop($record, Hop::Nearly, new Said('"{route}" listens for this, but the route is switched off', ['route' => $listener->route->name]), '', $listener->route->id);
             } elseif ($this->conditionsHold($listener->route, $taken->value, $record)) {
                 $this->trace->hop($record, Hop::Matched, new TakenBy($listener->route->name, $taken->words), '', $listener->route->id);

@@ -4,35 +4,60 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Live;
 
-use NimbleJunction\Core\Route\Route;
 use NimbleJunction\Core\State\Room;
 use NimbleJunction\Core\State\Stored;
 
-/** Which routes have been switched on or off by hand, or by a route; for all others the show's own word counts. */
+/**
+ * Which routes, or which ports, have been switched on or off by hand, or by a route. For all others the show's own
+ * word counts; and where the show's word changes, that counts again.
+ */
 final class Switches implements Room
 {
-    /** @var array<string, bool> by route */
+    /** @var array<string, bool> by id */
     private array $switched = [];
 
-    /** @param array<string, Route> $routes by id: of all others nothing is kept */
-    public function keep(array $routes): void
+    /** @var array<string, bool> the show's own word, by id */
+    private array $said = [];
+
+    /** @param string $key its name in the state that is kept */
+    public function __construct(private readonly string $key)
     {
-        $this->switched = array_intersect_key($this->switched, $routes);
     }
 
-    public function isEnabled(Route $route): bool
+    /** @param array<string, bool> $said the show's own word, by id: of all others nothing is kept */
+    public function adopt(array $said): void
     {
-        return $this->switched[$route->id] ?? $route->enabled;
+        foreach ($this->switched as $id => $isOn) {
+            if (! isset($said[$id]) || $said[$id] === $isOn || $said[$id] !== ($this->said[$id] ?? null)) {
+                unset($this->switched[$id]);
+            }
+        }
+        $this->said = $said;
     }
 
-    public function turn(string $routeId, bool $isOn): void
+    /** @return array<string, bool> those that are otherwise than the show says, by id */
+    public function all(): array
     {
-        $this->switched[$routeId] = $isOn;
+        return $this->switched;
+    }
+
+    /** @param bool $said the show's own word */
+    public function isOn(string $id, bool $said): bool
+    {
+        return $this->switched[$id] ?? $said;
+    }
+
+    public function turn(string $id, bool $isOn): void
+    {
+        unset($this->switched[$id]);
+        if (($this->said[$id] ?? $isOn) !== $isOn) {
+            $this->switched[$id] = $isOn;
+        }
     }
 
     public function key(): string
     {
-        return 'switched';
+        return $this->key;
     }
 
     public function revisions(): array
@@ -45,11 +70,10 @@ final class Switches implements Room
         return $this->switched[$part] ?? false;
     }
 
-    /** @param array<string, Route> $routes of the plan of now */
-    public function restore(Stored $stored, array $routes): void
+    public function restore(Stored $stored): void
     {
-        foreach (array_intersect($stored->names(), array_keys($routes)) as $id) {
-            $this->switched[$id] = $stored->flag($id);
+        foreach (array_intersect($stored->names(), array_map(strval(...), array_keys($this->said))) as $id) {
+            $this->turn($id, $stored->flag($id));
         }
     }
 }

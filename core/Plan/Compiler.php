@@ -23,8 +23,11 @@ final readonly class Compiler
     {
     }
 
-    public function compile(Show $show): Plan
+    /** @param array<string, bool> $switched ports that are on or off otherwise than the show says, by id */
+    public function compile(Show $show, array $switched = []): Plan
     {
+        $origin = new Origin($show, $this);
+        $show = $show->switched($switched);
         $ports = $routes = $slotRoutes = $copies = [];
         $patch = $show->patch();
         $entrances = new Entrances($show, $this->identity);
@@ -41,7 +44,7 @@ final readonly class Compiler
         foreach ($show->routes as $route) {
             if ($route->route !== null) {
                 $routes[$route->id] = $route->route;
-            } elseif ($route->ends !== null && $route->enabled) {
+            } elseif ($route->ends !== null) {
                 $slotRoutes[$route->ends->slot->universe][$route->ends->slot->slot - 1][] = $this->slotToMessage($route, $route->ends, $show);
             }
         }
@@ -69,6 +72,7 @@ final readonly class Compiler
             $show->middleC,
             $patch,
             $show->values,
+            $origin,
         );
     }
 

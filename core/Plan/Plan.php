@@ -21,11 +21,12 @@ final readonly class Plan
      * @param array<string, list<Outlet>> $outlets by universe
      * @param array<string, MessageOutlet> $messageOutlets by port
      * @param RouteIndex $index routes by what they wait for, disabled ones too: they are near misses
-     * @param array<string, array<int, list<SlotToMessage>>> $slotRoutes by universe and slot, enabled ones
+     * @param array<string, array<int, list<SlotToMessage>>> $slotRoutes by universe and slot, disabled ones too: they can be switched on
      * @param array<string, list<Copy>> $copies by the universe that they are taken from
      * @param list<Announcement> $announcements
      * @param int $middleC octave number of MIDI note 60
      * @param array<string, ValueEntry> $values the show's own, by id
+     * @param Origin|null $origin null for a plan that was made by hand
      * @param array<string, int> $order place of each universe that copies run from or to: what is copied from comes before what is copied to
      */
     public function __construct(
@@ -43,6 +44,7 @@ final readonly class Plan
         public int $middleC = 4,
         public Patch $patch = new Patch([], []),
         public array $values = [],
+        public ?Origin $origin = null,
     ) {
     }
 
@@ -59,6 +61,19 @@ final readonly class Plan
     public function universeName(string $id): string
     {
         return $this->universes[$id]['name'] ?? $id;
+    }
+
+    /** @return list<string> ids of the ports that have an endpoint of their own there */
+    public function portsAt(string $endpointKey): array
+    {
+        $ids = [];
+        foreach ($this->ports as $id => $port) {
+            if ($port['via'] === $endpointKey) {
+                $ids[] = (string) $id;
+            }
+        }
+
+        return $ids;
     }
 
     /** @return array<string, Mapping> how frames reach universes, by "port universe" */

@@ -107,6 +107,11 @@ final readonly class PortEntry implements Part, Checked, Constrained
         }
     }
 
+    public function switched(bool $isOn): self
+    {
+        return new self($this->id, $this->name, $this->protocol, $isOn, $this->link, $this->receive, $this->send, $this->allow);
+    }
+
     public function receives(): bool
     {
         return $this->enabled && $this->receive !== null && $this->receive->enabled;

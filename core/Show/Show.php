@@ -68,6 +68,26 @@ final readonly class Show
         return self::LISTS[$list][0];
     }
 
+    /** @param array<string, bool> $ports that are on or off otherwise than is said here, by id */
+    public function switched(array $ports): self
+    {
+        $others = [];
+        foreach (array_intersect_key($this->ports, $ports) as $id => $port) {
+            $others[$id] = $port->switched($ports[$id]);
+        }
+        $lists = [
+            'universes' => $this->universes,
+            'ports' => array_replace($this->ports, $others),
+            'routes' => $this->routes,
+            'copies' => $this->copies,
+            'profiles' => $this->profiles,
+            'fixtures' => $this->fixtures,
+            'values' => $this->values,
+        ];
+
+        return $others === [] ? $this : new self($this->name, $this->middleC, $lists);
+    }
+
     public function patch(): Patch
     {
         return new Patch($this->profiles, $this->fixtures);

@@ -78,7 +78,7 @@ final class CompilerTest extends TestCase
             ],
         );
         self::assertSame([['in', ['slot:palm/512']], ['off', ['slot:palm/1']]], array_map(static fn($one): array => [$one->route->id, array_map(static fn($action): string => $action->point->text(), $one->route->actions)], $plan->index->byAddress()['osc']['/a']), 'one that is off is a near miss');
-        self::assertSame([2], array_keys($plan->slotRoutes['palm']));
+        self::assertSame([2 => [true], 3 => [false]], array_map(static fn(array $routes): array => array_column($routes, 'enabled'), $plan->slotRoutes['palm']), 'one that is off can be switched on');
         self::assertSame([127], $plan->slotRoutes['palm'][2][0]->message(255)->arguments());
         self::assertSame(255, $plan->slotRoutes['palm'][2][0]->understood($plan->slotRoutes['palm'][2][0]->message(255)));
     }

@@ -9,6 +9,8 @@ use NimbleJunction\Core\Check\Network;
 use NimbleJunction\Core\Check\Observed;
 use NimbleJunction\Core\Check\TwoBoxes;
 use NimbleJunction\Core\Plan\AllowList;
+use NimbleJunction\Core\Point\Act;
+use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Show\ShowReader;
 use NimbleJunction\Tests\Support\Rig;
 use PHPUnit\Framework\TestCase;
@@ -104,6 +106,14 @@ final class TwoBoxesTest extends TestCase
         self::assertSame([Finding::WRONG, ['enabled' => true, 'receive/enabled' => true, 'send/enabled' => true]], [$finding->state, $finding->fix['changes'] ?? null]);
     }
 
+    public function testSwitchedOffWhileTheShowRunsIsSaid(): void
+    {
+        $rig = new Rig();
+        $rig->junction->set(Reference::parse('port:tablet/enabled') ?? throw new \LogicException(), 0, new Act('ada', 'Ada'), $rig->nanos());
+        $finding = $this->answer($this->check($rig, 'tablet', ''), 'Is it switched on?');
+        self::assertSame(['The port was switched off while the show runs, by hand or by a route.', 'Press "Switch on again" at the port.', null], [$finding->words, $finding->remedy, $finding->fix]);
+    }
+
     public function testNotAllowedNotSentToAndNotListening(): void
     {
         $rig = new Rig(Rig::port('tablet', ['allow' => ['127.0.0.20']]));
@@ -145,7 +155,7 @@ final class TwoBoxesTest extends TestCase
     {
         $show = ShowReader::fromArray($rig->document);
 
-        return TwoBoxes::check($show->ports[$id], new Observed($rig->junction->activity($id), $unclaimed, $knocks, $elsewhere, $deaf), new Network(self::ADAPTERS), $other, $rig->nanos());
+        return TwoBoxes::check($show->ports[$id], $rig->junction->plan()->ports[$id]['enabled'], new Observed($rig->junction->activity($id), $unclaimed, $knocks, $elsewhere, $deaf), new Network(self::ADAPTERS), $other, $rig->nanos());
     }
 
     /** @param list<Finding> $findings */

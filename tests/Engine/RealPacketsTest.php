@@ -49,6 +49,33 @@ final class RealPacketsTest extends TestCase
         }
     }
 
+    public function testAPortThatARouteSwitchesLetsItsSocketGoAndTakesItAgain(): void
+    {
+        $document = EngineProcess::document('127.78.3');
+        $document['routes'][] = ['id' => 'main', 'name' => 'Main on', 'when' => ['kind' => 'osc', 'port' => 'tablet', 'address' => '/main'], 'do' => [['kind' => 'set', 'point' => 'port:desk/enabled']]];
+        $engine = new EngineProcess($document);
+        [$line, $tablet, $desk] = [new Udp('127.78.3.2', 5120), new Udp('127.78.3.5', 9000), new Udp('127.78.3.11', 6454)];
+        $main = static fn(float $value) => $tablet->send((new Message('/main', [Argument::float($value)]))->encode(), '127.78.3.1:8000');
+        try {
+            $desk->send((new Dmx(1, Rig::levels([1 => 200])))->encode(), '127.78.3.1:6454');
+            $line->until(static fn(string $bytes): bool => $bytes[1] === "\xC8");
+            $main(0.0);
+            $taken = Background::until(static fn(): mixed => @stream_socket_server('udp://127.78.3.1:6454', $number, $words, \STREAM_SERVER_BIND), 'The socket let go');
+            fclose($taken);
+            self::assertSame("\xC8", $line->until(static fn(string $bytes): bool => true)[1], 'what was there stays');
+            $main(1.0);
+            Background::until(static function () use ($desk, $line): bool {
+                $desk->send((new Dmx(1, Rig::levels([1 => 7])))->encode(), '127.78.3.1:6454');
+
+                return ($line->receive(0.1)[1] ?? '') === "\x07";
+            }, 'The desk heard again');
+            $this->addToAssertionCount(1);
+        } finally {
+            array_map(static fn(Udp $socket) => $socket->close(), [$line, $tablet, $desk]);
+            $engine->stop();
+        }
+    }
+
     public function testStopsByItselfAfterTheTimeGiven(): void
     {
         $began = microtime(true);

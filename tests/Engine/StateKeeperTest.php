@@ -47,7 +47,7 @@ final class StateKeeperTest extends TestCase
             $rig->junction->set($this->point('value:7'), 50 + $round, new Act('ada', 'Ada'), $rig->nanos());
             $keeper->stop();
             $stored = $this->file()->read()['state'];
-            self::assertSame(['universes', 'feedback', 'lastSenders', 'sequences', 'fired', 'holds', 'values', 'switched'], array_keys($stored));
+            self::assertSame(['universes', 'feedback', 'lastSenders', 'sequences', 'fired', 'holds', 'values', 'switched', 'switchedPorts'], array_keys($stored));
             self::assertEquals(json_decode(json_encode($rig->junction->state($rig->nanos()), JSON_THROW_ON_ERROR), true), $stored, "round {$round}");
         }
     }

@@ -3,8 +3,25 @@ import { lookingPort, newPort, numbered } from '@/ports/draft'
 import { readNumber, readRuns } from '@/ports/numbers'
 import { placeMark, readLevel, spellLevel } from '@/components/levels'
 import { places, readSlots, spellSlots } from '@/components/slots'
-import { spellAgo, spellMillis, spellNumber, spellRate, spellRuns } from '@/components/words'
+import { healthWords, isSwitchedLive, spellAgo, spellMillis, spellNumber, spellRate, spellRuns } from '@/components/words'
 import { addressOf, kindsFor, partsOf } from '@/routes/messages'
+import type { Port } from '@/api/show'
+import type { PortLife } from '@/live/types'
+
+describe('a port that is off', () => {
+  const life = (state: string) => ({ state }) as PortLife
+  const port = (part: object) => ({ id: 'a', name: 'A', protocol: 'osc', ...part }) as Port
+
+  it('says whether the show or somebody live has switched it', () => {
+    const both = port({ receive: {}, send: { to: ['127.0.0.1'] } })
+    expect(isSwitchedLive(life('off'), both)).toBe(true)
+    expect(healthWords(life('off'), both)).toContain('while the show runs')
+    expect(isSwitchedLive(life('alive'), both)).toBe(false)
+    expect(isSwitchedLive(life('off'), port({ enabled: false, receive: {} }))).toBe(false)
+    expect(isSwitchedLive(life('off'), port({ receive: { enabled: false } }))).toBe(false)
+    expect(healthWords(life('off'), port({ enabled: false, receive: {} }))).toBe('switched off')
+  })
+})
 
 describe('numbers of universes', () => {
   it('are read as Net:Sub-Net:Universe, 7, 4 and 4 bits of a port-address (Art-Net 4, "Port-Address", from memory)', () => {

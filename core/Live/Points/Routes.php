@@ -5,22 +5,28 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Live\Points;
 
 use NimbleJunction\Core\Live\Changes;
+use NimbleJunction\Core\Live\Routing;
 use NimbleJunction\Core\Live\Runner;
 use NimbleJunction\Core\Point\Act;
 use NimbleJunction\Core\Point\Notice;
 use NimbleJunction\Core\Point\Point;
 use NimbleJunction\Core\Point\PointKind;
 use NimbleJunction\Core\Point\Reference;
+use NimbleJunction\Core\Route\Route;
+use NimbleJunction\Core\Route\SlotToMessage;
 
-/** Routes: pressed they run, and they are switched on and off until the show says otherwise. */
+/** Routes: pressed they run, or tell their slot anew; they are switched on and off until the show says otherwise. */
 final class Routes extends PlanRoom
 {
     /**
      * @param \Closure(): Runner $runner
      * @param \Closure(): Changes $changes
      */
-    public function __construct(private readonly \Closure $runner, private readonly \Closure $changes)
-    {
+    public function __construct(
+        private readonly \Closure $runner,
+        private readonly \Closure $changes,
+        private readonly Routing $routing,
+    ) {
         parent::__construct();
     }
 
@@ -36,7 +42,7 @@ final class Routes extends PlanRoom
 
     public function describe(Reference $reference): ?Point
     {
-        $route = $this->plan->index->routes[$reference->id] ?? null;
+        $route = $this->route($reference);
 
         return $route === null ? null : match ($reference->part) {
             '' => new Point($reference, $route->name, PointKind::Press, isPressed: true),
@@ -48,21 +54,25 @@ final class Routes extends PlanRoom
 
     public function read(Reference $reference): ?int
     {
-        $route = $this->plan->index->routes[$reference->id] ?? null;
+        $route = $this->route($reference);
 
         return $route === null ? null : match ($reference->part) {
-            'enabled' => (int) ($this->runner)()->switches->isEnabled($route),
-            'fired' => ($this->runner)()->firings->of($route->id),
+            'enabled' => (int) $this->routing->switches->isOn($route->id, $route->enabled),
+            'fired' => $this->routing->firings->of($route->id),
             default => null,
         };
     }
 
     public function set(Reference $reference, int|float|string $value, Act $act, int $now): string
     {
-        if ($reference->part !== 'enabled' || ! isset($this->plan->index->routes[$reference->id]) || ! is_numeric($value)) {
+        $route = $this->route($reference);
+        if ($route === null || $reference->part !== 'enabled' || ! is_numeric($value)) {
             return 'of a route only "enabled" can be set, to 0 or 1';
         }
-        ($this->runner)()->switches->turn($reference->id, (float) $value > 0);
+        $this->routing->switches->turn($route->id, (float) $value > 0);
+        if ($route instanceof SlotToMessage) {
+            $this->routing->tellAnew($route->id);
+        }
         ($this->changes)()->lookSoon();
 
         return '';
@@ -70,18 +80,28 @@ final class Routes extends PlanRoom
 
     public function press(Reference $reference, Act $act, int $now): string
     {
-        $isThere = $reference->part === '' && ($this->runner)()->run($reference->id, 1.0, 0, null, $now);
+        $route = $reference->part === '' ? $this->route($reference) : null;
+        if ($route instanceof SlotToMessage) {
+            $this->routing->tellAnew($route->id);
+        } elseif ($route !== null) {
+            ($this->runner)()->run($route->id, 1.0, 0, null, $now);
+        }
 
-        return $isThere ? '' : 'there is no such route';
+        return $route === null ? 'there is no such route' : '';
     }
 
     public function all(): iterable
     {
-        foreach (array_keys($this->plan->index->routes) as $id) {
+        foreach (array_keys($this->plan->index->routes + $this->routing->tellers()) as $id) {
             $reference = Reference::parse("route:{$id}");
             if ($reference !== null) {
                 yield $reference;
             }
         }
+    }
+
+    private function route(Reference $reference): Route|SlotToMessage|null
+    {
+        return $this->plan->index->routes[$reference->id] ?? $this->routing->tellers()[$reference->id]->route ?? null;
     }
 }

@@ -44,10 +44,16 @@ export function spellRuns(numbers: number[]): string {
   return runs.map(([first, last]) => (first === last ? `${first}` : `${first}–${last}`)).join(', ')
 }
 
+/** The show says that the port is on, and yet it is off. */
+export function isSwitchedLive(life: PortLife | undefined, port: Port): boolean {
+  const sides = [port.receive, port.send].filter((side) => side !== undefined)
+  return life?.state === 'off' && port.enabled !== false && sides.some((side) => side.enabled !== false)
+}
+
 export function healthWords(life: PortLife | undefined, port: Port): string {
   if (!life) return 'the engine has not said yet'
   if (life.fault) return life.fault
-  if (life.state === 'off') return 'switched off'
+  if (life.state === 'off') return isSwitchedLive(life, port) ? 'switched off while the show runs, by hand or by a route' : 'switched off'
   if (life.state === 'waiting') return life.connected.length > 0 ? `Connected: ${life.connected.join(', ')}. Nothing has been heard yet.` : 'Nothing has been heard here yet.'
   if (life.state === 'lost') return `Lost: last heard ${spellAgo(life.heardAgo)} from ${life.from}.`
   if (port.receive && life.heard) return `${life.heard}, from ${life.from}, ${spellAgo(life.heardAgo)}`

@@ -4,7 +4,7 @@ import { useSession } from '@/api/session'
 import { useShow, type Port } from '@/api/show'
 import { useAttempt } from '@/components/attempt'
 import StateMark from '@/components/StateMark.vue'
-import { healthWords, spellProtocol } from '@/components/words'
+import { healthWords, isSwitchedLive, spellProtocol } from '@/components/words'
 import { useEngine } from '@/live/engine'
 import CrossingPicture from './CrossingPicture.vue'
 import OtherEnd from './OtherEnd.vue'
@@ -44,7 +44,8 @@ function turn(field: 'enabled' | 'receive' | 'send'): void {
       <v-btn @click="emit('check')">They do not talk?</v-btn>
       <template v-if="session.mayBuild">
         <v-btn @click="emit('edit')">Change</v-btn>
-        <v-btn @click="turn('enabled')">{{ port.enabled === false ? 'Switch on' : 'Switch off' }}</v-btn>
+        <v-btn v-if="isSwitchedLive(life, port)" @click="engine.setPoint(`port:${port.id}/enabled`, 1)">Switch on again</v-btn>
+        <v-btn v-else @click="turn('enabled')">{{ port.enabled === false ? 'Switch on' : 'Switch off' }}</v-btn>
         <v-btn v-if="port.receive && port.send" @click="turn('receive')">{{ port.receive.enabled === false ? 'Receive' : 'Stop receiving' }}</v-btn>
         <v-btn v-if="port.receive && port.send" @click="turn('send')">{{ port.send.enabled === false ? 'Send' : 'Stop sending' }}</v-btn>
         <v-btn color="error" @click="asking = true">Delete</v-btn>

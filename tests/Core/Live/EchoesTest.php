@@ -7,7 +7,6 @@ namespace NimbleJunction\Tests\Core\Live;
 use NimbleJunction\Core\Live\Echoes;
 use NimbleJunction\Core\Live\Firings;
 use NimbleJunction\Core\Live\Switches;
-use NimbleJunction\Core\Route\Route;
 use NimbleJunction\Core\State\Stored;
 use PHPUnit\Framework\TestCase;
 
@@ -52,31 +51,42 @@ final class EchoesTest extends TestCase
 
     public function testFiringsAndSwitchesAreKeptOfRoutesThatAreThere(): void
     {
-        $routes = ['a' => self::route('a', true), '7' => self::route('7', false)];
+        $said = ['a' => true, '7' => false];
         $firings = new Firings();
-        $switches = new Switches();
+        $switches = new Switches('switched');
+        $switches->adopt($said);
         foreach (['a', 'a', '7', 'gone'] as $id) {
             $firings->add($id);
             $switches->turn($id, $id !== 'a');
         }
-        $firings->keep($routes);
-        $switches->keep($routes);
+        $firings->keep($said);
         self::assertSame([2, 1, 0], array_map($firings->of(...), ['a', '7', 'gone']));
-        self::assertSame([false, true], array_map($switches->isEnabled(...), array_values($routes)));
-        $again = [new Firings(), new Switches()];
+        self::assertSame(['a' => false, 7 => true], $switches->all());
+        $again = [new Firings(), new Switches('switched')];
         $kept = static fn(Firings|Switches $room): Stored => new Stored(array_combine(array_keys($room->revisions()), array_map(static fn(string|int $part): mixed => $room->kept((string) $part, 0), array_keys($room->revisions()))));
-        $again[0]->restore($kept($firings), $routes);
-        $again[1]->restore($kept($switches), $routes);
+        $again[0]->restore($kept($firings), ['a', '7']);
+        $again[1]->adopt($said);
+        $again[1]->restore($kept($switches));
         self::assertSame([2, 1], [$again[0]->of('a'), $again[0]->of('7')]);
-        self::assertSame([false, true], array_map($again[1]->isEnabled(...), array_values($routes)));
-        $again[0]->restore(new Stored(['a' => -1, '7' => 'often', 'x' => 9]), $routes);
+        self::assertSame(['a' => false, 7 => true], $again[1]->all());
+        $again[0]->restore(new Stored(['a' => -1, '7' => 'often', 'x' => 9]), ['a', '7']);
         self::assertSame([0, 0, 0], array_map($again[0]->of(...), ['a', '7', 'x']), 'rubbish is nothing');
-        self::assertTrue((new Switches())->isEnabled($routes['a']), 'the show\'s own word');
-        self::assertFalse((new Switches())->isEnabled($routes['7']));
     }
 
-    private static function route(string $id, bool $isEnabled): Route
+    public function testASwitchEndsWhenItSaysWhatTheShowSaysOrTheShowSaysSomethingElse(): void
     {
-        return new Route($id, ucfirst($id), $isEnabled, [], [], [], []);
+        $switches = new Switches('switched');
+        $switches->adopt(['a' => true, 'b' => true, 'c' => false]);
+        $switches->turn('a', false);
+        $switches->turn('b', false);
+        $switches->turn('b', true);
+        $switches->turn('c', true);
+        self::assertSame(['a' => false, 'c' => true], $switches->all(), 'b is as the show says');
+        $switches->adopt(['a' => true, 'b' => false, 'c' => true]);
+        self::assertSame(['a' => false], $switches->all(), 'c: the show says the same now');
+        self::assertSame([false, true, false], [$switches->isOn('a', true), $switches->isOn('b', true), $switches->isOn('x', false)]);
+        $switches->adopt(['b' => false]);
+        $switches->adopt(['a' => true]);
+        self::assertSame([], $switches->all(), 'what is gone is forgotten');
     }
 }
