@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\KindController;
+use App\Http\Controllers\ListController;
 use App\Http\Controllers\PacketController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\ShowController;
@@ -19,6 +20,8 @@ Route::prefix('api')->group(function (): void {
         Route::get('show', [ShowController::class, 'show']);
         Route::get('show/export', [ShowController::class, 'export']);
 
+        Route::get('show/{list}/table', [ListController::class, 'table'])->whereIn('list', array_keys(Show::LISTS));
+
         Route::get('kinds', KindController::class);
         Route::get('packets/formats', [PacketController::class, 'formats']);
         Route::post('packets/decode', [PacketController::class, 'decode']);
@@ -30,6 +33,8 @@ Route::prefix('api')->group(function (): void {
             Route::post('show/import', [ShowController::class, 'import']);
             Route::post('show/undo', [ShowController::class, 'undo']);
             Route::post('show/redo', [ShowController::class, 'redo']);
+            Route::post('show/{list}/batch', [ListController::class, 'batch'])->whereIn('list', array_keys(Show::LISTS));
+            Route::post('show/{list}/table', [ListController::class, 'takeTable'])->whereIn('list', array_keys(Show::LISTS));
             Route::post('show/{list}', [ShowController::class, 'add'])->whereIn('list', array_keys(Show::LISTS));
             Route::put('show/{list}/{id}', [ShowController::class, 'replace'])->whereIn('list', array_keys(Show::LISTS));
             Route::delete('show/{list}/{id}', [ShowController::class, 'remove'])->whereIn('list', array_keys(Show::LISTS));

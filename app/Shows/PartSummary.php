@@ -22,6 +22,12 @@ final class PartSummary
         return lcfirst(Show::classOf($list)::label());
     }
 
+    /** What so many of a list are called: "1 port", "2 ports". */
+    public static function plural(string $list, int $count): string
+    {
+        return $count === 1 ? self::singular($list) : $list;
+    }
+
     /**
      * The name that a part gives itself, cut short; whatever else stands there is for the reader of the show to refuse.
      *

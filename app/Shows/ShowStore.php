@@ -9,6 +9,7 @@ use App\Models\Edit;
 use App\Models\Show;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
+use NimbleJunction\Core\Document\Table;
 use NimbleJunction\Core\Show\Show as ShowDocument;
 use NimbleJunction\Core\Show\ShowReader;
 use NimbleJunction\Core\Show\ShowRefused;
@@ -48,7 +49,12 @@ final readonly class ShowStore
 
     public function json(?Show $show = null): string
     {
-        return json_encode($this->document($show), JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR)."\n";
+        $document = $this->document($show);
+        foreach (array_keys(ShowDocument::LISTS) as $list) {
+            $document[$list] = array_map((new Table(ShowDocument::classOf($list)))->withObjects(...), $document[$list]);
+        }
+
+        return json_encode($document, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR)."\n";
     }
 
     /**
@@ -56,18 +62,19 @@ final readonly class ShowStore
      *
      * @param callable(array<string, mixed>): array<string, mixed> $change document to document
      * @param int|null $base the revision that whoever asks had seen; null claims nothing
+     * @param list<Subject> $subjects what it changes: if somebody else has changed one of these since, it is refused
      *
      * @return string|null what the engine says against it, or that it does not run; null when it is in force
      *
      * @throws ShowRefused|OlderForm nothing has changed
      */
-    public function change(string $summary, ?User $user, callable $change, ?int $base = null, ?Subject $subject = null): ?string
+    public function change(string $summary, ?User $user, callable $change, ?int $base = null, array $subjects = []): ?string
     {
-        $told = DB::transaction(function () use ($summary, $user, $change, $base, $subject): array {
+        $told = DB::transaction(function () use ($summary, $user, $change, $base, $subjects): array {
             $show = $this->current();
             $before = $this->document($show);
             if ($base !== null && $base < $show->revision) {
-                $subject?->refuseIfChanged($show, $before, $base);
+                Subject::refuseIfAnyChanged($subjects, $show, $before, $base);
             }
             $after = $change($before);
             ShowReader::fromArray($after);

@@ -26,21 +26,32 @@ final readonly class Subject
     }
 
     /**
+     * @param list<self> $subjects
      * @param array<string, mixed> $now the document of now
      * @param int $base the revision that the editor had seen
      *
      * @throws OlderForm
      */
-    public function refuseIfChanged(Show $show, array $now, int $base): void
+    public static function refuseIfAnyChanged(array $subjects, Show $show, array $now, int $base): void
     {
         /** @var Edit|null $first what came after that revision: it keeps the document from before it */
         $first = $show->edits()->where('revision', '>', $base)->orderBy('id')->first();
         /** @var Edit|null $last */
         $last = $show->edits()->orderByDesc('id')->first();
-        if ($first === null || $last === null) {
-            return;
+        foreach ($first === null || $last === null ? [] : $subjects as $subject) {
+            $subject->refuseIfChanged($first->before, $now, $last);
         }
-        $was = $this->in($first->before);
+    }
+
+    /**
+     * @param array<string, mixed> $before the document that the editor had seen
+     * @param array<string, mixed> $now the document of now
+     *
+     * @throws OlderForm
+     */
+    private function refuseIfChanged(array $before, array $now, Edit $last): void
+    {
+        $was = $this->in($before);
         $is = $this->in($now);
         if ($was === null || $was === $is) {
             return;

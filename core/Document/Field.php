@@ -52,6 +52,18 @@ abstract class Field
     /** @return array<string, mixed> JSON Schema of the value */
     abstract protected function shape(): array;
 
+    /** How it stands in a cell of a table. */
+    protected function cell(): Cell
+    {
+        return Cell::Text;
+    }
+
+    /** @return list<Column> of a table of such parts */
+    public function columns(): array
+    {
+        return [new Column($this->name, $this->label, $this->cell())];
+    }
+
     public static function whole(string $name, string $label, int $low, int $high, ?int $default = null, bool $isNeeded = true): Whole
     {
         return new Whole($name, $label, $low, $high, $default, $isNeeded);

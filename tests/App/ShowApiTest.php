@@ -158,6 +158,16 @@ final class ShowApiTest extends AppTestCase
         self::assertSame($exported, app(ShowStore::class)->json());
     }
 
+    public function testAnObjectWithNothingInItIsStillAnObjectWhenItComesBack(): void
+    {
+        $this->as(Role::Builder);
+        $this->postJson('/api/show/ports', ['name' => 'Keys', 'protocol' => 'midi', 'link' => ['kind' => 'cable', 'device' => 'keys'], 'receive' => new \stdClass()])->assertOk();
+        $exported = (string) $this->get('/api/show/export')->assertOk()->getContent();
+        self::assertStringContainsString('"receive": {}', $exported);
+        $this->call('POST', '/api/show/import', server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], content: $exported)->assertOk();
+        self::assertSame($exported, app(ShowStore::class)->json());
+    }
+
     public function testThePageHasSentencesNumberingAndWhatTheOtherEndsNeed(): void
     {
         $page = $this->as(Role::Viewer)->getJson('/api/show')->assertOk();

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\EditAnswer;
+use App\Shows\FreeIds;
 use App\Shows\PartSummary;
 use App\Shows\SchemaCheck;
 use App\Shows\ShowPage;
@@ -17,14 +19,10 @@ use NimbleJunction\Core\Discovery\DiscoveredPort;
 
 /**
  * The current show: seen, changed part by part, exported, imported, undone, done again.
- * Whoever changes something may say, in the header X-Base-Revision, which
- * revision was looked at: what others have changed since is then not overwritten.
  */
 final readonly class ShowController
 {
-    private const BASE = 'X-Base-Revision';
-
-    public function __construct(private ShowStore $shows, private ShowPage $page)
+    public function __construct(private ShowStore $shows, private ShowPage $page, private EditAnswer $edits)
     {
     }
 
@@ -36,68 +34,64 @@ final readonly class ShowController
     /** The show's own settings: its name, the octave number of MIDI note 60. */
     public function settle(Request $request): JsonResponse
     {
-        $settings = array_intersect_key(self::body($request), ['name' => true, 'middleC' => true]);
+        $settings = array_intersect_key(EditAnswer::body($request), ['name' => true, 'middleC' => true]);
         $summary = isset($settings['name']) ? 'rename the show to "'.PartSummary::name($settings, '').'"' : 'change the octave convention';
 
-        return $this->changed($request, $summary, static fn(array $document): array => [...$document, ...$settings], Subject::settings());
+        return $this->edits->of($request, $summary, static fn(array $document): array => [...$document, ...$settings], [Subject::settings()]);
     }
 
     /** A port for something that was found on the network, with the universes that it needs. */
     public function takeUp(Request $request): JsonResponse
     {
-        $find = self::body($request);
+        $find = EditAnswer::body($request);
         $id = '';
-        $answer = $this->changed($request, 'add "'.PartSummary::name($find, 'a port').'", found on the network', static function (array $document) use ($find, &$id): array {
+        $answer = $this->edits->of($request, 'add "'.PartSummary::name($find, 'a port').'", found on the network', static function (array $document) use ($find, &$id): array {
             [$document, $id] = DiscoveredPort::apply($document, $find);
 
             return $document;
         });
 
-        return $answer->setData([...$answer->getData(true), 'id' => $id]);
+        return EditAnswer::with($answer, ['id' => $id]);
     }
 
     public function add(Request $request, string $list): JsonResponse
     {
-        $part = self::body($request);
+        $part = EditAnswer::body($request);
         $name = PartSummary::name($part, '');
         $id = null;
-        $answer = $this->changed($request, PartSummary::of('add', $list, $name), static function (array $document) use ($list, $part, $name, &$id): array {
-            $taken = array_column($document[$list], 'id');
-            $base = Str::limit(Str::slug($name) ?: Str::slug(PartSummary::singular($list)), 50, '');
-            for ($id = $base, $i = 2; \in_array($id, $taken, true); ++$i) {
-                $id = "{$base}-{$i}";
-            }
+        $answer = $this->edits->of($request, PartSummary::of('add', $list, $name), static function (array $document) use ($list, $part, $name, &$id): array {
+            $id = (new FreeIds($list, array_column($document[$list], 'id')))->forName($name);
             $document[$list][] = ['id' => $id, ...$part];
 
             return $document;
         });
 
-        return $answer->setData([...$answer->getData(true), 'id' => $id]);
+        return EditAnswer::with($answer, ['id' => $id]);
     }
 
     public function replace(Request $request, string $list, string $id): JsonResponse
     {
-        $part = self::body($request);
+        $part = EditAnswer::body($request);
 
-        return $this->changed($request, PartSummary::of('change', $list, PartSummary::name($part, $id)), static function (array $document) use ($list, $id, $part): array {
+        return $this->edits->of($request, PartSummary::of('change', $list, PartSummary::name($part, $id)), static function (array $document) use ($list, $id, $part): array {
             $document[$list][self::place($document, $list, $id)] = ['id' => $id, ...$part];
 
             return $document;
-        }, Subject::part($list, $id));
+        }, [Subject::part($list, $id)]);
     }
 
     public function remove(Request $request, string $list, string $id): JsonResponse
     {
-        return $this->changed($request, PartSummary::of('delete', $list, $id), static function (array $document) use ($list, $id): array {
+        return $this->edits->of($request, PartSummary::of('delete', $list, $id), static function (array $document) use ($list, $id): array {
             array_splice($document[$list], self::place($document, $list, $id), 1);
 
             return $document;
-        }, Subject::part($list, $id));
+        }, [Subject::part($list, $id)]);
     }
 
     public function undo(Request $request): JsonResponse
     {
-        $undone = $this->shows->undo($request->user(), self::base($request));
+        $undone = $this->shows->undo($request->user(), EditAnswer::base($request));
         abort_if($undone === null, 409, 'There is nothing to undo.');
 
         return response()->json([...$this->page->assemble(), 'undone' => $undone['summary'], 'undoneBy' => $undone['by'], 'notice' => $undone['notice']]);
@@ -105,7 +99,7 @@ final readonly class ShowController
 
     public function redo(Request $request): JsonResponse
     {
-        $redone = $this->shows->redo($request->user(), self::base($request));
+        $redone = $this->shows->redo($request->user(), EditAnswer::base($request));
         abort_if($redone === null, 409, 'There is nothing to do again: nothing was undone, or something was changed since.');
 
         return response()->json([...$this->page->assemble(), 'redone' => $redone['summary'], 'redoneBy' => $redone['by'], 'notice' => $redone['notice']]);
@@ -125,32 +119,7 @@ final readonly class ShowController
     {
         $document = SchemaCheck::read($request->getContent());
 
-        return $this->changed($request, "import \"{$document['name']}\"", static fn(): array => $document);
-    }
-
-    private function changed(Request $request, string $summary, callable $change, ?Subject $subject = null): JsonResponse
-    {
-        $notice = $this->shows->change($summary, $request->user(), $change, self::base($request), $subject);
-
-        return response()->json([...$this->page->assemble(), 'notice' => $notice]);
-    }
-
-    /** @return array<string, mixed> the JSON object that was sent, without an id */
-    private static function body(Request $request): array
-    {
-        /** @var array<mixed> $body */
-        $body = $request->json()->all();
-        abort_if($body !== [] && array_is_list($body), 422, 'A JSON object is needed here, not a list.');
-
-        return array_diff_key($body, ['id' => true]);
-    }
-
-    private static function base(Request $request): ?int
-    {
-        $base = $request->header(self::BASE);
-        abort_if($base !== null && ! ctype_digit($base), 422, self::BASE.' must be the number of a revision, as "revision" says it.');
-
-        return $base === null ? null : (int) substr($base, 0, 15);
+        return $this->edits->of($request, "import \"{$document['name']}\"", static fn(): array => $document);
     }
 
     /** @param array<string, mixed> $document */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Document\Field;
 
+use NimbleJunction\Core\Document\Cell;
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Document\Fields;
 use NimbleJunction\Core\Document\Reading;
@@ -19,6 +20,11 @@ final class Addresses extends Field
     public function type(): string
     {
         return 'addresses';
+    }
+
+    protected function cell(): Cell
+    {
+        return Cell::Series;
     }
 
     /** @return list<string> */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Document\Field;
 
+use NimbleJunction\Core\Document\Cell;
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Document\Fields;
 use NimbleJunction\Core\Document\Reading;
@@ -29,6 +30,11 @@ final class Flag extends Field
     public function type(): string
     {
         return 'flag';
+    }
+
+    protected function cell(): Cell
+    {
+        return Cell::Flag;
     }
 
     public function usual(Reading $reading): mixed

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Document\Field;
 
+use NimbleJunction\Core\Document\Cell;
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Document\Fields;
 use NimbleJunction\Core\Document\Reading;
@@ -20,6 +21,11 @@ final class Numbers extends Field
     public function type(): string
     {
         return 'numbers';
+    }
+
+    protected function cell(): Cell
+    {
+        return Cell::Series;
     }
 
     /** @return list<float> */

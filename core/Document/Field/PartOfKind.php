@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Document\Field;
 
+use NimbleJunction\Core\Document\Cell;
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Document\Fields;
 use NimbleJunction\Core\Document\Kind;
@@ -20,6 +21,11 @@ final class PartOfKind extends Field
     public function type(): string
     {
         return 'part';
+    }
+
+    protected function cell(): Cell
+    {
+        return Cell::Structure;
     }
 
     protected function value(Fields $fields, Reading $reading): ?Kind

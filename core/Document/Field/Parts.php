@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Document\Field;
 
+use NimbleJunction\Core\Document\Cell;
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Document\Fields;
 use NimbleJunction\Core\Document\Part;
@@ -22,6 +23,11 @@ final class Parts extends Field
     public function type(): string
     {
         return 'objects';
+    }
+
+    protected function cell(): Cell
+    {
+        return Cell::Structure;
     }
 
     public function contains(): array

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Document\Field;
 
+use NimbleJunction\Core\Document\Cell;
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Document\Fields;
 use NimbleJunction\Core\Document\Kind;
@@ -31,6 +32,11 @@ final class PartsOfKind extends Field
     public function type(): string
     {
         return 'parts';
+    }
+
+    protected function cell(): Cell
+    {
+        return Cell::Structure;
     }
 
     /** @return list<Kind> */

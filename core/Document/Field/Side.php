@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Document\Field;
 
+use NimbleJunction\Core\Document\Cell;
+use NimbleJunction\Core\Document\Column;
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Document\Fields;
 use NimbleJunction\Core\Document\Part;
 use NimbleJunction\Core\Document\Reading;
 use NimbleJunction\Core\Document\Schema;
+use NimbleJunction\Core\Document\Table;
 
 /** One object that is of another class for each word of another field, as a side of a port is for each protocol. */
 final class Side extends Field
@@ -22,6 +25,17 @@ final class Side extends Field
     public function type(): string
     {
         return 'side';
+    }
+
+    /** Those of all sides: what one of them does not have stays empty there. */
+    public function columns(): array
+    {
+        $columns = [new Column($this->name, $this->label, Cell::Flag, true)];
+        foreach ($this->classes as $class) {
+            array_push($columns, ...array_map(fn(Column $inner): Column => $inner->within($this->name, $this->label), Table::columnsOf($class)));
+        }
+
+        return $columns;
     }
 
     public function contains(): array

@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Document\Field;
 
+use NimbleJunction\Core\Document\Cell;
+use NimbleJunction\Core\Document\Column;
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Document\Fields;
 use NimbleJunction\Core\Document\Part;
 use NimbleJunction\Core\Document\Reading;
 use NimbleJunction\Core\Document\Schema;
+use NimbleJunction\Core\Document\Table;
 
 /** One object. */
 final class SinglePart extends Field
@@ -22,6 +25,13 @@ final class SinglePart extends Field
     public function type(): string
     {
         return 'object';
+    }
+
+    public function columns(): array
+    {
+        $columns = array_map(fn(Column $inner): Column => $inner->within($this->name, $this->label), Table::columnsOf($this->class));
+
+        return [new Column($this->name, $this->label, Cell::Flag, true), ...$columns];
     }
 
     public function usual(Reading $reading): mixed

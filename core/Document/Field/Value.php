@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Document\Field;
 
+use NimbleJunction\Core\Document\Cell;
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Document\Fields;
 use NimbleJunction\Core\Document\Reading;
@@ -19,6 +20,11 @@ final class Value extends Field
     public function type(): string
     {
         return 'value';
+    }
+
+    protected function cell(): Cell
+    {
+        return Cell::Anything;
     }
 
     protected function value(Fields $fields, Reading $reading): int|float|string

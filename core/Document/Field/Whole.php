@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Document\Field;
 
+use NimbleJunction\Core\Document\Cell;
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Document\Fields;
 use NimbleJunction\Core\Document\Reading;
@@ -55,6 +56,11 @@ final class Whole extends Field
     public function type(): string
     {
         return 'whole';
+    }
+
+    protected function cell(): Cell
+    {
+        return Cell::Number;
     }
 
     public function usual(Reading $reading): mixed

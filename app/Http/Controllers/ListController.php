@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\EditAnswer;
+use App\Shows\Batch;
+use App\Shows\PartTable;
+use App\Shows\ShowStore;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Str;
+use NimbleJunction\Core\Show\ShowReader;
+use NimbleJunction\Core\Show\ShowRefused;
+
+/** Lists of the current show as a whole: several parts changed at once, and tables for spreadsheets. */
+final readonly class ListController
+{
+    public function __construct(private ShowStore $shows, private EditAnswer $edits)
+    {
+    }
+
+    public function batch(Request $request, string $list): JsonResponse
+    {
+        /** @var array<mixed> $asked */
+        $asked = $request->json()->all();
+        $batch = new Batch($list, $asked);
+        $answer = $this->edits->of($request, $batch->summary(), $batch->apply(...), $batch->subjects());
+
+        return EditAnswer::with($answer, ['ids' => $batch->added]);
+    }
+
+    public function table(string $list): Response
+    {
+        $name = (Str::slug($this->shows->current()->name) ?: 'show')."-{$list}";
+
+        return response((new PartTable($list))->write($this->shows->document()), 200, [
+            'Content-Type' => 'text/csv; charset=utf-8',
+            'Content-Disposition' => "attachment; filename=\"{$name}.csv\"",
+        ]);
+    }
+
+    /** With ?try=1 nothing is changed: it says only what would be. */
+    public function takeTable(Request $request, string $list): JsonResponse
+    {
+        $table = new PartTable($list);
+        $document = [];
+        $read = static function (array $before) use ($table, $request, &$document): array {
+            return $document = $table->read($request->getContent(), $before);
+        };
+        try {
+            if ($request->boolean('try')) {
+                ShowReader::fromArray($read($this->shows->document()));
+                $answer = response()->json();
+            } else {
+                // Only now it is known what the edit is.
+                $read($this->shows->document());
+                $answer = $this->edits->of($request, $table->summary(), $read);
+            }
+        } catch (ShowRefused $refused) {
+            throw $document === [] ? $refused : $table->inWordsOfRows($refused, $document);
+        }
+
+        return EditAnswer::with($answer, ['added' => $table->added, 'changed' => $table->changed, 'same' => $table->same]);
+    }
+}

@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http;
+
+use App\Shows\OlderForm;
+use App\Shows\ShowPage;
+use App\Shows\ShowStore;
+use App\Shows\Subject;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use NimbleJunction\Core\Show\ShowRefused;
+
+/**
+ * Makes an edit that was asked for, and answers with the show as it is then. Whoever changes something may say, in the
+ * header X-Base-Revision, which revision was looked at: what others have changed since is then not overwritten.
+ */
+final readonly class EditAnswer
+{
+    private const BASE = 'X-Base-Revision';
+
+    public function __construct(private ShowStore $shows, private ShowPage $page)
+    {
+    }
+
+    /**
+     * @param callable(array<string, mixed>): array<string, mixed> $change document to document
+     * @param list<Subject> $subjects the parts that it changes
+     *
+     * @throws ShowRefused|OlderForm
+     */
+    public function of(Request $request, string $summary, callable $change, array $subjects = []): JsonResponse
+    {
+        $notice = $this->shows->change($summary, $request->user(), $change, self::base($request), $subjects);
+
+        return response()->json([...$this->page->assemble(), 'notice' => $notice]);
+    }
+
+    /** @param array<string, mixed> $more */
+    public static function with(JsonResponse $answer, array $more): JsonResponse
+    {
+        return $answer->setData([...$answer->getData(true), ...$more]);
+    }
+
+    /** @return array<string, mixed> the JSON object that was sent, without an id */
+    public static function body(Request $request): array
+    {
+        /** @var array<mixed> $body */
+        $body = $request->json()->all();
+        abort_if($body !== [] && array_is_list($body), 422, 'A JSON object is needed here, not a list.');
+
+        return array_diff_key($body, ['id' => true]);
+    }
+
+    /** The revision that was looked at; null where nobody says so. */
+    public static function base(Request $request): ?int
+    {
+        $base = $request->header(self::BASE);
+        abort_if($base !== null && ! ctype_digit($base), 422, self::BASE.' must be the number of a revision, as "revision" says it.');
+
+        return $base === null ? null : (int) substr($base, 0, 15);
+    }
+}
