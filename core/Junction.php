@@ -144,7 +144,7 @@ final class Junction
         $farewells = $this->run($this->points->ports->asSwitched($plan), $now);
         // Dealt with at the next waking: after a start, what there was before is put back first.
         $this->runner->happened(new Occurred($this->adoptions === 1 ? StartedTrigger::WHAT : ShowTrigger::WHAT));
-        $this->trace->note(Kind::Show, 'show', '', Step::Changed, "The show \"{$plan->name}\" is in force", $now);
+        $this->trace->note(Kind::Show, 'show', '', Step::Changed, "The show \"{$plan->name}\" is running", $now);
 
         return $farewells;
     }

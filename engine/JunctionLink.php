@@ -94,7 +94,7 @@ final class JunctionLink implements Conversation
     {
         $order = Orders::read($message);
         if ($order::isForOperators() && ! $client->token->role->mayOperate()) {
-            throw new CommandRefused('A viewer can change nothing: log in as operator or builder.');
+            throw new CommandRefused('Viewers cannot make changes: log in as operator or builder.');
         }
         $view = $this->views[$client] ?? new PageView();
         $reach = new Reach($client, $view, $this->engine, $this->lending, $this->checks, $this->topics);

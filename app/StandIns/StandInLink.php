@@ -55,7 +55,7 @@ final class StandInLink implements Conversation
         $id = $message['id'] ?? null;
         try {
             if (! $client->token->role->mayOperate()) {
-                throw new \InvalidArgumentException('A viewer can change nothing: log in as operator or builder.');
+                throw new \InvalidArgumentException('Viewers cannot make changes: log in as operator or builder.');
             }
             ['device' => $device, 'control' => $control, 'values' => $values] = $message + ['device' => null, 'control' => null, 'values' => []];
             if (! \is_string($device) || ! \is_string($control) || ! \is_array($values)) {

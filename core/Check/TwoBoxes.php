@@ -13,7 +13,7 @@ use NimbleJunction\Core\Show\WireUniverse;
 use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Wire\ArtNet\PortAddress;
 
-/** "Two boxes do not talk": looked at step by step, in the order in which it usually turns out to be wrong. */
+/** "Check connection": looked at step by step, in the order in which it usually turns out to be wrong. */
 final class TwoBoxes
 {
     private const HEARD_LATELY_NANOS = 3_000_000_000;

@@ -36,6 +36,11 @@ abstract class Field
     /** @var list<string> */
     private array $onlyWords = [];
 
+    private string $shownAt = '';
+
+    /** @var list<string> */
+    private array $shownWords = [];
+
     private string $help = '';
 
     /** @param mixed $default what it is where it is left out; null for nothing */
@@ -233,6 +238,18 @@ abstract class Field
         return $this;
     }
 
+    /**
+     * A form shows it only where a field of this part says one of these words; it may stand in the document all the
+     * same, and waits there.
+     */
+    final public function shownFor(string $at, string ...$words): static
+    {
+        $this->shownAt = $at;
+        $this->shownWords = array_values($words);
+
+        return $this;
+    }
+
     /** What it is for, for whoever reads the schema or rests on the field. */
     final public function meaning(string $help): static
     {
@@ -297,6 +314,8 @@ abstract class Field
             'isNeeded' => $this->isNeeded,
             'onlyAt' => $this->onlyAt,
             'onlyWords' => $this->onlyWords,
+            'shownAt' => $this->shownAt,
+            'shownWords' => $this->shownWords,
             'help' => $this->help,
             ...$this->details(),
         ];

@@ -37,6 +37,12 @@ final readonly class Table
         return $columns;
     }
 
+    /** @return list<array{path: string, label: string, isObject: bool}> what a page needs to order a list by its columns */
+    public function described(): array
+    {
+        return array_map(static fn(Column $column): array => ['path' => $column->path, 'label' => $column->label, 'isObject' => $column->isObject], array_values($this->columns));
+    }
+
     /**
      * @param array<mixed> $part as it stands in the document
      *

@@ -31,8 +31,8 @@ final readonly class Swap implements Part, Checked
     {
         return [
             Field::whole('first', 'Slot', 1, Frame::SLOTS),
-            Field::whole('with', 'with slot', 1, Frame::SLOTS),
-            Field::whole('count', 'so many', 1, Frame::SLOTS, 1),
+            Field::whole('with', 'With slot', 1, Frame::SLOTS),
+            Field::whole('count', 'Number of slots', 1, Frame::SLOTS, 1),
         ];
     }
 

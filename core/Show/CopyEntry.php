@@ -46,11 +46,11 @@ final readonly class CopyEntry implements Part
     {
         return [
             Field::id(),
-            Field::name('Name of the copy'),
+            Field::name(),
             Field::object('from', 'From', CopySource::class),
             Field::object('to', 'To', CopyTarget::class),
-            Field::whole('repeat', 'times, end to end', 1, Frame::SLOTS, 1)->meaning('How often it is laid down, end to end.'),
-            Field::whole('limit', 'Cut after slot; empty for 512', 1, Frame::SLOTS, Frame::SLOTS)->atLeast('to/first')->meaning('Last slot that it may reach.'),
+            Field::whole('repeat', 'Repeat (times)', 1, Frame::SLOTS, 1)->meaning('How often it is laid down, end to end.'),
+            Field::whole('limit', 'Last slot; empty for 512', 1, Frame::SLOTS, Frame::SLOTS)->atLeast('to/first')->meaning('Last slot that it may reach.'),
             Field::flag('enabled', 'Copy on', true),
         ];
     }

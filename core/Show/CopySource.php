@@ -25,9 +25,9 @@ final readonly class CopySource implements Part, Checked
     public static function fields(): array
     {
         return [
-            Field::universe('universe', 'From'),
-            Field::whole('first', 'its slot', 1, Frame::SLOTS),
-            Field::whole('count', 'so many slots', 1, Frame::SLOTS, 1),
+            Field::universe('universe', 'From universe'),
+            Field::whole('first', 'From slot', 1, Frame::SLOTS),
+            Field::whole('count', 'Number of slots', 1, Frame::SLOTS, 1),
         ];
     }
 

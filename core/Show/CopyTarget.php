@@ -23,8 +23,8 @@ final readonly class CopyTarget implements Part
     public static function fields(): array
     {
         return [
-            Field::universe('universe', 'To'),
-            Field::whole('first', 'from slot', 1, Frame::SLOTS),
+            Field::universe('universe', 'To universe'),
+            Field::whole('first', 'To slot', 1, Frame::SLOTS),
         ];
     }
 }

@@ -17,6 +17,19 @@ use NimbleJunction\Core\Universe\WhenLost;
 /** 512 slots of 8 bits: how its sources merge, and what becomes of their levels. */
 final readonly class UniverseEntry implements Part
 {
+    private const MERGES = [
+        'htp' => 'HTP: highest takes precedence',
+        'ltp' => 'LTP: latest takes precedence',
+        'slot' => 'Slot by slot: HTP, or LTP',
+        'chosen' => 'Only the sources of one chosen port',
+    ];
+
+    private const LOSSES = [
+        'hold' => 'its last levels stay',
+        'fade' => 'it fades to black, or to levels',
+        'stop' => 'nothing more is sent',
+    ];
+
     private const USUAL_FADE_SECONDS = 3.0;
 
     public Rules $rules;
@@ -62,17 +75,25 @@ final readonly class UniverseEntry implements Part
         return [
             Field::id(),
             Field::name(),
-            Field::choice('merge', 'Sources merge', MergeRule::class, MergeRule::Htp)
+            Field::choice('merge', 'Merge mode', MergeRule::class, MergeRule::Htp)
+                ->called(self::MERGES)
                 ->meaning('How sources of equal priority share a slot: highest, latest, slot by slot, or the sources of one chosen port only.'),
-            Field::objects('latest', 'Slots where the latest takes precedence', SlotSpan::class, 512)->meaning('For merging slot by slot.'),
-            Field::port('chosen', 'The port whose sources alone lead')->only('merge', MergeRule::Chosen->value),
-            Field::portOrNone('chosen', 'The port whose sources alone lead')->only('merge', ...$others),
-            Field::choice('whenLost', 'When its last source is gone', LossRule::class, LossRule::Hold)
-                ->meaning('What becomes of it when its last source is gone: its levels stay, fade to zero, or are no longer sent.'),
-            Field::number('fadeSeconds', 'Seconds of that fade', 0.0, 3600.0, self::USUAL_FADE_SECONDS)->meaning('How long that fade takes.'),
-            Field::objects('look', 'What that fade ends at', LevelSpan::class, 512)->meaning('Without it, black.'),
-            Field::objects('shapes', 'Curves and limits', ShapeEntry::class, 512),
-            Field::objects('swaps', 'Slots that change places', Swap::class, 256),
+            Field::objects('latest', 'LTP slots, besides what the patch knows', SlotSpan::class, 512)
+                ->shownFor('merge', MergeRule::Slot->value)
+                ->meaning('For merging slot by slot: parameters of the patch that are no intensity are LTP anyway.'),
+            Field::port('chosen', 'Chosen port')->only('merge', MergeRule::Chosen->value),
+            Field::portOrNone('chosen', 'Chosen port')->only('merge', ...$others)->shownFor('merge', MergeRule::Chosen->value),
+            Field::choice('whenLost', 'When all sources are lost', LossRule::class, LossRule::Hold)
+                ->called(self::LOSSES)
+                ->meaning('What becomes of it when all sources are lost: its levels stay, fade, or are no longer sent.'),
+            Field::number('fadeSeconds', 'Fade time (s)', 0.0, 3600.0, self::USUAL_FADE_SECONDS)
+                ->shownFor('whenLost', LossRule::Fade->value)
+                ->meaning('How long that fade takes.'),
+            Field::objects('look', 'Levels it fades to', LevelSpan::class, 512)
+                ->shownFor('whenLost', LossRule::Fade->value)
+                ->meaning('Without it, black.'),
+            Field::objects('shapes', 'Output curves and limits', ShapeEntry::class, 512),
+            Field::objects('swaps', 'Swapped slots', Swap::class, 256),
         ];
     }
 }

@@ -11,6 +11,14 @@ use NimbleJunction\Core\Signal\Frame;
 /** What happens to a run of slots on the way out: the curve first, then inversion, then the limits. */
 final readonly class ShapeEntry implements Part
 {
+    private const CURVES = [
+        'linear' => 'straight',
+        'square' => 'square: fine below',
+        'root' => 'root: fine above',
+        'smooth' => 'smooth ends',
+        'switched' => 'switched at half',
+    ];
+
     /**
      * @param int $first 1 to 512
      * @param int $last $first to 512
@@ -29,12 +37,12 @@ final readonly class ShapeEntry implements Part
     public static function fields(): array
     {
         return [
-            Field::whole('first', 'Slot', 1, Frame::SLOTS),
-            Field::whole('last', 'to slot', 1, Frame::SLOTS, null, false)->atLeast('first'),
-            Field::choice('curve', 'Curve', Curve::class, Curve::Linear),
+            Field::whole('first', 'From slot', 1, Frame::SLOTS),
+            Field::whole('last', 'To slot', 1, Frame::SLOTS, null, false)->atLeast('first'),
+            Field::choice('curve', 'Curve', Curve::class, Curve::Linear)->called(self::CURVES),
             Field::flag('inverted', 'Inverted', false),
-            Field::whole('low', 'Never below', 0, 255, 0)->meaning('Nothing goes below.'),
-            Field::whole('high', 'Never above', 0, 255, 255)->atLeast('low')->meaning('Nothing goes above.'),
+            Field::whole('low', 'Minimum', 0, 255, 0)->meaning('Nothing goes below.'),
+            Field::whole('high', 'Maximum', 0, 255, 255)->atLeast('low')->meaning('Nothing goes above.'),
         ];
     }
 }

@@ -51,7 +51,7 @@ final class OtherEnd
                 $receive->groups() !== [] ? ['Destination', 'multicast'] : [$osc ? 'Send to (outgoing address)' : 'Destination (unicast)', $address],
                 [$osc ? 'Its send port (our receive port)' : 'UDP port', (string) $receive->port],
             ],
-            LinkKind::Tcp => [['Connect to', $address], ['TCP port', (string) $receive->port], ['Packets are told apart by', self::framing($port)]],
+            LinkKind::Tcp => [['Connect to', $address], ['TCP port', (string) $receive->port], ['Framing', self::framing($port)]],
             LinkKind::Session => [['Invite', $address], ['Control port', (string) $receive->port], ['Data port', (string) ($receive->port + 1)]],
             default => self::device($port),
         };
@@ -81,14 +81,14 @@ final class OtherEnd
             LinkKind::Udp => [
                 ['Its own address', match (true) {
                     $send instanceof SacnSend && $send->multicast => 'any: we send multicast',
-                    $send->repliesToo() => implode(', ', [...$send->to, 'any: we answer whoever spoke to us last']),
+                    $send->repliesToo() => implode(', ', [...$send->to, 'any: we reply to the last sender']),
                     default => $to,
                 }],
                 [$osc ? 'Its receive port (our send port)' : 'UDP port', (string) $send->port],
             ],
             LinkKind::Tcp => [
                 $to === '' ? ['It connects to', 'us, as above: we send to all that are connected'] : ['It waits for our connection at', "{$to}, TCP port {$send->port}"],
-                ['Packets are told apart by', self::framing($port)],
+                ['Framing', self::framing($port)],
             ],
             LinkKind::Session => $to === ''
                 ? [['It is in the session when', 'it has invited us']]

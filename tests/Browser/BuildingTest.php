@@ -48,7 +48,7 @@ final class BuildingTest extends BrowserTestCase
         self::$chrome->press('Add the port', 'form');
         $this->sees('.row-button[aria-current="true"]', 'Attic console');
         $this->sees('aside.panel', '8055');
-        $this->sees('.row-button[aria-current="true"]', 'nothing heard yet');
+        $this->sees('.row-button[aria-current="true"]', 'nothing yet');
         $socket = stream_socket_client('udp://127.0.0.1:8055');
         fwrite($socket, "/hello\0\0,i\0\0\0\0\0\x07");
         $this->sees('.row-button[aria-current="true"]', '/hello 7');
@@ -85,7 +85,7 @@ final class BuildingTest extends BrowserTestCase
             );
             self::assertSame([200, null], $status, 'stored, and in force in the engine');
         }
-        $this->openTraceUntil('The show "Night Walk 4" is in force');
+        $this->openTraceUntil('The show "Night Walk 4" is running');
         $this->go('Overview');
         $this->sees('h1', 'Night Walk 4');
         $this->go('Stand-ins');

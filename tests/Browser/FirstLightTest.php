@@ -28,7 +28,7 @@ final class FirstLightTest extends BrowserTestCase
         $this->go('Overview');
         $this->sees('[aria-label="Ports that receive"]', '512 slots of sACN universe 1, priority 100, from 127.77.0.12');
         $this->sees('[aria-label="Ports that receive"]', 'Art-Net port-address');
-        $this->sees('[aria-label="Universes"]', 'House desk and Guest desk share it (HTP)');
+        $this->sees('[aria-label="Universes"]', 'House desk and Guest desk, merged: highest wins');
         $this->sees('header.strip', 'Engine alive');
     }
 
@@ -44,7 +44,7 @@ final class FirstLightTest extends BrowserTestCase
         $this->sees('[aria-label="Slot"]', 'House desk: highest of 2 (HTP), the next one sends 120.');
         $this->sees('[data-slot="1"]', 'A');
         $this->sees('[data-slot="2"]', 'B');
-        self::$chrome->press('Its levels', '[aria-label="Sources"]');
+        self::$chrome->press('Show its levels', '[aria-label="Sources"]');
         $this->sees('.over h3', 'What House desk sends');
         $this->sees('[data-slot="2"]', '0');
         self::$chrome->press('Back', '[aria-label="Sources"]');

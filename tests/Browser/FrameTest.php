@@ -58,7 +58,7 @@ final class FrameTest extends BrowserTestCase
         self::$chrome->press('Add the route', 'form');
         $this->sees('form [role=alert]', 'An address begins with "/"');
         $this->field('OSC address', '/palm/lantern');
-        $this->field('Level at the high end, 0 to 255', '100');
+        $this->field('Maximum level, 0 to 255', '100');
         self::$chrome->press('Add the route', 'form');
         $this->sees('.split', "When /palm/lantern arrives on Guide's tablet, set slot 9 of Palm House: its first argument, 0 to 1, becomes level 0 to 100.");
         $this->fader("Guide's tablet fader", 1);
@@ -80,7 +80,7 @@ final class FrameTest extends BrowserTestCase
         $this->sees('aside.panel', 'Off by one?');
         $this->key(WebDriverKeys::CONTROL.'z'.WebDriverKeys::NULL);
         $this->go('Overview');
-        $this->sees('[aria-label="Universes"]', 'House desk and Guest desk share it (HTP)');
+        $this->sees('[aria-label="Universes"]', 'House desk and Guest desk, merged: highest wins');
     }
 
     /** LTP: who moved last has it; the page says for how long. */
@@ -91,7 +91,7 @@ final class FrameTest extends BrowserTestCase
         $this->lamp('Palm House dimmers', 7, 200);
         $this->go('Universes');
         self::$chrome->press('Change', '.page-head');
-        $this->choose('Sources of equal priority', 'LTP');
+        $this->choose('Merge mode', 'LTP');
         self::$chrome->press('Save', 'form');
         $this->sees('.page-head', 'LTP');
         $this->fader('Guest desk fader 7', 31);
@@ -107,15 +107,15 @@ final class FrameTest extends BrowserTestCase
         $this->lamp('Palm House dimmers', 8, 240);
         $this->go('Universes');
         self::$chrome->press('Change', '.page-head');
-        $this->choose('When its last source is gone', 'it fades to black');
-        $this->field('Fade time in seconds, 0 to 3600', '1.5');
+        $this->choose('When all sources are lost', 'it fades to black');
+        $this->field('Fade time (s)', '1.5');
         self::$chrome->press('Save', 'form');
         $this->go('Stand-ins');
         self::$chrome->press('Switch off properly', '[aria-label="Guest desk"]');
         self::$chrome->press('Pull the cable', '[aria-label="House desk"]');
         $this->lamp('Palm House dimmers', 8, 0, 20);
         $this->go('Overview');
-        $this->sees('[aria-label="Universes"]', 'No source is left: fading to black over 1.5 s.');
+        $this->sees('[aria-label="Universes"]', 'All sources are lost: fading to black over 1.5 s.');
         $this->go('Stand-ins');
         self::$chrome->press('Cable is out', '[aria-label="House desk"]');
         $this->lamp('Palm House dimmers', 8, 240);

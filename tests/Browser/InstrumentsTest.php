@@ -49,14 +49,14 @@ final class InstrumentsTest extends BrowserTestCase
         $this->untilScript('return document.querySelector(".mist")?.dataset.lit', 'false');
         $this->go('Ports');
         self::$chrome->press('Lectern panel', '.list');
-        $this->sees('.row-button[aria-current="true"]', 'note 36 (C2) on channel 1 ends, from a program (');
+        $this->sees('aside.panel', 'note 36 (C2) on channel 1 ends, from a program (');
     }
 
     /** Another hand moves the level: the motor follows. */
     public function testAMotorFaderFollowsALevelHeldByHand(): void
     {
         $this->go('Universes');
-        self::$chrome->press('Canopy', '.tabs');
+        $this->choose('Universe', 'Canopy');
         self::$chrome->find('[data-slot="8"]')->click();
         $this->key('255'."\u{E007}");
         $this->sees('header.strip', '1 held');

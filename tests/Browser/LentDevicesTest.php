@@ -8,7 +8,7 @@ namespace NimbleJunction\Tests\Browser;
 final class LentDevicesTest extends BrowserTestCase
 {
     private const LEND = '[aria-label="Lend devices"]';
-    private const OUT_THERE = '[aria-label="Out there"]';
+    private const OUT_THERE = '[aria-label="Found on the network"]';
 
     public static function setUpBeforeClass(): void
     {
@@ -34,18 +34,18 @@ final class LentDevicesTest extends BrowserTestCase
         $this->sees(self::LEND, 'MIDI in and out');
         self::$chrome->press('Lend', self::LEND.' article');
         $this->sees(self::OUT_THERE, 'lent by builder');
-        self::$chrome->press('Make a port of it', self::OUT_THERE);
+        self::$chrome->press('Add as port', self::OUT_THERE);
         $this->sees('.row-button[aria-current="true"]', 'Attic Keys');
-        $this->sees('.row-button[aria-current="true"]', 'lent by a page Attic Keys');
+        $this->sees('aside.panel', 'lent by a page Attic Keys');
         $this->script('keys.play(0x90, 60, 100)');
-        $this->sees('.row-button[aria-current="true"]', 'note 60 (C4) on channel 1, velocity 100, from builder');
+        $this->sees('aside.panel', 'note 60 (C4) on channel 1, velocity 100, from builder');
         $this->sees('aside.panel', 'open this page there, Ports, Lend devices');
     }
 
     private function aKeyLightsALampAndTheLampLightsTheKey(): void
     {
         $this->route('Key to lamp', 'A message sets a slot', 'Note');
-        $this->sees('.row-button[aria-current="true"]', 'When note 60 (C4) on channel 1 arrives on Attic Keys, set slot 10 of Palm House: its velocity, 0 to 127, becomes level 0 to 255.');
+        $this->sees('aside.panel', 'When note 60 (C4) on channel 1 arrives on Attic Keys, set slot 10 of Palm House: its velocity, 0 to 127, becomes level 0 to 255.');
         $this->script('keys.play(0x90, 60, 100)');
         $this->lamp('Palm House dimmers', 10, 201);
         $this->route('Lamp to light', 'A slot sends a message', 'Controller');
@@ -67,7 +67,7 @@ final class LentDevicesTest extends BrowserTestCase
         $this->go('Ports');
         self::$chrome->press('Attic Keys', '.list');
         $this->script('keys.unplug()');
-        $this->sees('.row-button[aria-current="true"]', 'No page lends "Attic Keys" now');
+        $this->sees('aside.panel', 'No page lends "Attic Keys" now');
         $this->sees('.row-button[aria-current="true"]', 'fault');
         $this->lamp('Palm House dimmers', 10, 255);
         $this->script('keys.plugIn()');
@@ -83,7 +83,7 @@ final class LentDevicesTest extends BrowserTestCase
         $this->sees(self::LEND, 'axes 0.10 0.00');
         self::$chrome->press('Lend', self::LEND.' article:last-of-type');
         $this->sees(self::OUT_THERE, 'Game controller, lent by builder');
-        self::$chrome->press('Make a port of it', self::OUT_THERE);
+        self::$chrome->press('Add as port', self::OUT_THERE);
         $this->sees('.row-button[aria-current="true"]', 'Glass Stick');
         self::$chrome->press('Change', 'aside.panel');
         self::$chrome->press('take these as its centres', 'form');

@@ -41,11 +41,11 @@ final class NewShowTest extends BrowserTestCase
     private function lookingAroundIsOfferedWhereNothingIsYet(): void
     {
         $this->go('Ports');
-        self::$chrome->press('Look for sACN senders', '[aria-label="Out there"]');
+        self::$chrome->press('Look for sACN senders', '[aria-label="Found on the network"]');
         $this->sees('form[aria-label="Port"] h2', 'New port');
         $this->untilScript('return [...document.querySelectorAll("form[aria-label=Port] .v-switch")].filter((one) => one.textContent.trim() === "Multicast").map((one) => one.querySelector("input").checked).join()', 'true');
         self::$chrome->press('Cancel', 'form');
-        self::$chrome->press('Look for Art-Net nodes', '[aria-label="Out there"]');
+        self::$chrome->press('Look for Art-Net nodes', '[aria-label="Found on the network"]');
         $others = array_values(array_filter(Adapters::all(), static fn(array $one): bool => ! str_starts_with($one['address'], '127.')));
         $asked = array_map(static fn(array $one): string => Network::broadcast($one['address'], $one['netmask']), $others);
         $this->untilScript('return [...document.querySelectorAll("form label")].filter((one) => one.htmlFor && one.textContent.startsWith("Ask who is there")).map((one) => document.getElementById(one.htmlFor).value).join()', implode(', ', $asked));
@@ -70,11 +70,11 @@ final class NewShowTest extends BrowserTestCase
     /** The stand-ins run on this machine, each at an address of its own; "every adapter" is shared with them, an address is not. */
     private function anAddressInUseIsSaidAtThePort(): void
     {
-        $this->sees('.row-button[aria-current="true"]', 'listens at 0.0.0.0:6454');
+        $this->sees('aside.panel', 'listens at 0.0.0.0:6454');
         $this->listenAt('127.77.0.11');
-        $this->sees('.row-button[aria-current="true"]', 'UDP port 6454 at 127.77.0.11 is in use by another program: close that program, or choose another port or address.');
+        $this->sees('aside.panel', 'UDP port 6454 at 127.77.0.11 is in use by another program: close that program, or choose another port or address.');
         $this->listenAt('127.77.0.1');
-        $this->sees('.row-button[aria-current="true"]', 'listens at 127.77.0.1:6454');
+        $this->sees('aside.panel', 'listens at 127.77.0.1:6454');
     }
 
     private function listenAt(string $address): void

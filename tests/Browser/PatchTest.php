@@ -21,19 +21,18 @@ final class PatchTest extends BrowserTestCase
     private function aProfileAndAFixtureAtTheNextFreeAddress(): void
     {
         $this->go('Patch');
-        $this->sees('section[aria-label="Fern Gallery"]', 'next free slot 13');
+        $this->sees('[aria-label="fixtures"]', 'Fern Gallery, next free slot 13');
         self::$chrome->press('Add a profile', '.page-head');
-        $this->field('Name of the profile', 'Spot');
-        self::$chrome->press('Add a parameter', 'form');
+        $this->field('Name', 'Spot');
+        self::$chrome->press('Add', '[aria-label="Parameters"]');
         self::$chrome->press('Add the profile', 'form');
-        $this->sees('form [role=alert]', 'parameters/1/name: it is missing');
-        self::$chrome->fill('form .parameter + .parameter input', 'pan');
-        $takes = self::$chrome->driver->executeScript('return [...document.querySelectorAll("main label")].filter((one) => one.htmlFor && one.textContent.trim() === "Takes").at(-1).htmlFor');
-        self::$chrome->find("[id=\"{$takes}\"]")->sendKeys(WebDriverKeys::ENTER);
-        Background::until(static fn() => self::$chrome->driver->executeScript('const found = [...document.querySelectorAll(".v-overlay .v-list-item")].find((one) => one.textContent.includes("16 bit")); found?.click(); return found ? true : null'), 'The width of two slots');
+        $this->sees('form', 'it is missing');
+        self::$chrome->fill('[aria-label="Parameters"] .row + .row .cells > :nth-child(1) input', 'pan');
+        self::$chrome->fill('[aria-label="Parameters"] .row + .row .cells > :nth-child(2) input', '2');
+        $this->sees('form', "Slots from the fixture's address: 1: level, 2 to 3: pan");
         self::$chrome->press('Add the profile', 'form');
-        $this->sees('section[aria-label="Profiles"]', 'Spot');
-        $this->sees('section[aria-label="Profiles"]', '3 slots');
+        $this->sees('[aria-label="profiles"]', 'Spot');
+        $this->sees('[aria-label="profiles"]', '3 slots');
         self::$chrome->press('Add a fixture', '.page-head');
         $this->field('Name', 'Path spot');
         $this->choose('Profile', 'Spot');
@@ -54,14 +53,14 @@ final class PatchTest extends BrowserTestCase
         self::$chrome->press('Hold it', '.parameter');
         $this->sees('header.strip', '2 held');
         $this->untilScript('return [14, 15].map((slot) => document.querySelector(`[data-slot="${slot}"] .level`)?.textContent).join(" ")', '115 51');
-        self::$chrome->press('Let go', '.parameter');
+        self::$chrome->press('Release', '.parameter');
         $this->sees('header.strip', 'nothing held');
     }
 
     private function sharedSlotsAreSaidAndAFixturePastTheEndIsRefused(): void
     {
         $this->go('Patch');
-        self::$chrome->press('Path spot', 'section[aria-label="Fern Gallery"]');
+        self::$chrome->press('Path spot', '[aria-label="fixtures"]');
         self::$chrome->press('Change', 'aside.panel');
         $this->field('Address, 1 to 512', '511');
         self::$chrome->press('Save', 'form');

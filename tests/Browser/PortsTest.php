@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\Browser;
 
-/** Everything on the page of ports: what is out there, how ports cross, why two boxes do not talk, and the fix on a button. */
+/** Everything on the page of ports: what is out there, how ports cross, why two devices do not talk, and the fix on a button. */
 final class PortsTest extends BrowserTestCase
 {
-    private const OUT_THERE = '[aria-label="Out there"]';
-    private const CHECK = '[aria-label="Two boxes do not talk"]';
+    private const OUT_THERE = '[aria-label="Found on the network"]';
+    private const CHECK = '[aria-label="Check connection"]';
     private const ROW = '.row-button[aria-current="true"]';
 
     public function testNodesThatAnswerAreBesideThePortsAndOneClickMakesAPort(): void
@@ -20,9 +20,9 @@ final class PortsTest extends BrowserTestCase
         self::$chrome->press('Canopy levels', '.list');
         self::$chrome->press('Delete', 'aside.panel');
         self::$chrome->press('Delete it', 'aside.panel');
-        self::$chrome->press('Make a port of it', self::OUT_THERE);
+        self::$chrome->press('Add as port', self::OUT_THERE);
         $this->sees(self::ROW, 'Canopy media server');
-        $this->sees(self::ROW, 'sends to 127.77.0.16:6454, Canopy media server 16 → 0:1:0 (16)');
+        $this->sees('aside.panel', 'sends to 127.77.0.16:6454, Canopy media server 16 → 0:1:0 (16)');
         $this->sees(self::OUT_THERE, 'is Canopy media server');
         $this->undo('add "Canopy media server", found on the network');
         $this->undo('delete port "canopy-levels"');
@@ -49,17 +49,17 @@ final class PortsTest extends BrowserTestCase
         $this->habit("Guide's tablet", 'Swapped ports');
         $this->go('Ports');
         self::$chrome->press("Guide's tablet", '.list');
-        self::$chrome->press('They do not talk?', 'aside.panel');
+        self::$chrome->press('Check connection', 'aside.panel');
         $this->sees(self::CHECK, 'Is the port open?');
         // The engine listens beside the port for some seconds after it was asked: meanwhile somebody moves the fader.
         $this->fader("Guide's tablet fader", 0.7);
         $this->go('Ports');
         self::$chrome->press("Guide's tablet", '.list');
-        self::$chrome->press('They do not talk?', 'aside.panel');
+        self::$chrome->press('Check connection', 'aside.panel');
         $this->sees(self::CHECK, '127.77.0.15 sends to our port 9000, and we listen at 8000. The two ports are swapped');
         self::$chrome->press('Listen at 9000', self::CHECK);
         self::$chrome->press('Done', self::CHECK);
-        $this->sees(self::ROW, 'listens at 127.77.0.1:9000, sends to 127.77.0.15:8000');
+        $this->sees('aside.panel', 'listens at 127.77.0.1:9000, sends to 127.77.0.15:8000');
         $this->fader("Guide's tablet fader", 0.2);
         $this->lamp('Palm House dimmers', 5, 51);
         $this->habit("Guide's tablet", 'Swapped ports');
@@ -75,7 +75,7 @@ final class PortsTest extends BrowserTestCase
         $this->go('Ports');
         $this->sees(self::OUT_THERE, 'sACN from 127.77.0.12');
         self::$chrome->press('Or was Guest desk meant?', self::OUT_THERE);
-        $this->sees(self::CHECK, 'Guest desk: two boxes do not talk');
+        $this->sees(self::CHECK, 'Check connection: Guest desk');
         $this->field('Address that the other end says it has', '127.77.0.12');
         $this->sees(self::CHECK, 'Heard on universe 2 from 127.77.0.12; this port listens to universe 1.', 15);
         self::$chrome->press('Listen to universe 2', self::CHECK);
@@ -96,7 +96,7 @@ final class PortsTest extends BrowserTestCase
         $this->field('Listen only to these addresses', '10.0.0.0/8');
         self::$chrome->press('Save', 'form');
         $this->sees('aside.panel', '127.77.0.11 is not among the senders that this port listens to');
-        self::$chrome->press('They do not talk?', 'aside.panel');
+        self::$chrome->press('Check connection', 'aside.panel');
         $this->field('Address that the other end says it has', '127.77.0.11');
         self::$chrome->press('Let 127.77.0.11 in', self::CHECK);
         $this->sees(self::CHECK, 'Yes: 512 slots of Art-Net port-address', 15);
@@ -114,13 +114,13 @@ final class PortsTest extends BrowserTestCase
             self::$chrome->driver->executeScript('[...document.querySelectorAll("form label")].find((one) => one.textContent.trim() === arguments[0])?.click()', [$switch]);
         }
         $this->field('To, one or more addresses', '127.77.0.90');
-        $this->field('Room for universes', '2');
+        $this->field('Universes this device can take', '2');
         $this->field('Several at once, like 1-8', '30-32');
         self::$chrome->press('Add these', 'form');
         $this->sees('form', 'The lowest ranks go first');
         self::$chrome->press('Add the port', 'form');
-        $this->sees(self::ROW, 'Palm House → universe 30, Fern Gallery → universe 31, Canopy → universe 32');
-        $this->sees(self::ROW, 'Not sent, as there is no room: Canopy');
+        $this->sees('aside.panel', 'Palm House → universe 30, Fern Gallery → universe 31, Canopy → universe 32');
+        $this->sees('aside.panel', 'Not sent, as there is no room: Canopy');
         self::$chrome->press('Change', 'aside.panel');
         $this->field('Several at once, like 1-8', '9-3');
         self::$chrome->press('Add these', 'form');
@@ -138,7 +138,7 @@ final class PortsTest extends BrowserTestCase
         $this->sees('form', 'Net : Sub-Net : Universe 1:2:3; number 292 on a desk that counts from 1');
         self::$chrome->press('127.0.0.1 (lo)', 'form');
         self::$chrome->press('Add the port', 'form');
-        $this->sees(self::ROW, '1:2:3 (291) → Palm House');
+        $this->sees('aside.panel', '1:2:3 (291) → Palm House');
         $this->sees('aside.panel', 'Palm House: port-address, from 0');
     }
 

@@ -49,8 +49,8 @@ final class ScopeTest extends BrowserTestCase
         $this->sees(self::MESSAGE, '0.75');
         self::$chrome->press('30 s', '.page-head');
         self::$chrome->press('Freeze', '.page-head');
-        $this->sees('.page-head', 'Frozen: go on');
-        self::$chrome->press('Take it away', self::SLOT);
+        $this->sees('.page-head', 'Resume');
+        self::$chrome->press('Remove', self::SLOT);
         $this->untilScript('return String(document.querySelectorAll(".lane").length)', '1');
     }
 

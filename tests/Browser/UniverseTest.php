@@ -20,7 +20,7 @@ final class UniverseTest extends BrowserTestCase
         $this->sees('[aria-label="Sources"]', 'frames lost', 15);
         $this->go('Ports');
         self::$chrome->press('Guest desk', '.list');
-        $this->sees('aside.panel', 'Lost by sequence');
+        $this->sees('aside.panel', 'Packets lost');
         $this->sees('aside.panel dd.wrong', 'packets (');
         $this->habit('Guest desk', 'Loses packets');
     }
@@ -31,12 +31,12 @@ final class UniverseTest extends BrowserTestCase
         $this->lamp('Palm House dimmers', 3, 100);
         $this->go('Universes');
         $this->cell(3, '100');
-        self::$chrome->press('Keep a snapshot', '.over');
+        self::$chrome->press('Keep snapshot', '.over');
         $this->sees('.over', 'as the snapshot of');
         $this->fader('House desk fader 3', 140);
         $this->lamp('Palm House dimmers', 3, 140);
         $this->go('Universes');
-        self::$chrome->press('Keep a snapshot', '.over');
+        self::$chrome->press('Keep snapshot', '.over');
         self::$chrome->find('[data-slot="3"]')->click();
         $this->key('250'.WebDriverKeys::ENTER);
         $this->sees('.over', '1 slots differ from the snapshot of');
@@ -46,7 +46,7 @@ final class UniverseTest extends BrowserTestCase
         $this->key(WebDriverKeys::DELETE);
         $this->sees('.over', 'as the snapshot of');
         $this->cell(3, '250');
-        self::$chrome->press('Frozen: go on', '.over');
+        self::$chrome->press('Resume', '.over');
         $this->cell(3, '140');
         self::$chrome->press('Stop comparing', '.over');
     }
@@ -57,7 +57,7 @@ final class UniverseTest extends BrowserTestCase
         self::$chrome->find('[data-slot="5"]')->click();
         $this->field('Hold at', '66');
         $this->field('to slot', '8');
-        $this->field('for s', '6');
+        $this->field('Hold time (s)', '6');
         self::$chrome->press('Hold', '[aria-label="Slot"]');
         $this->sees('header.strip', '4 held');
         $this->cell(8, '66');
@@ -72,11 +72,12 @@ final class UniverseTest extends BrowserTestCase
         $this->lamp('Palm House dimmers', 1, 200);
         $this->go('Universes');
         self::$chrome->press('Change', '.page-head');
-        self::$chrome->press('Add a swap', 'form');
-        self::$chrome->press('Add a shape', 'form');
-        $this->field('Slot', '3');
-        $this->field('to slot', '3');
-        $this->field('Not above', '90');
+        self::$chrome->press('Add', '[aria-label="Swapped slots"]');
+        $this->field('With slot', '2');
+        self::$chrome->press('Add', '[aria-label="Output curves and limits"]');
+        $this->field('From slot', '3');
+        $this->field('To slot', '3');
+        $this->field('Maximum', '90');
         self::$chrome->press('Save', 'form');
         $this->lamp('Palm House dimmers', 1, 10);
         $this->lamp('Palm House dimmers', 2, 200);
@@ -89,20 +90,20 @@ final class UniverseTest extends BrowserTestCase
     public function testACopyIsLaidDownElsewhereAndAWrongOneIsRefused(): void
     {
         $this->go('Universes');
-        $this->sees('[aria-label="Copies"]', 'Slots 5–5 of Palm House are laid on 101–106 of Fern Gallery, 8 times end to end, cut at 106.');
+        $this->sees('[aria-label="Copies"]', 'Copies slot 5 of Palm House to slots 101–106 of Fern Gallery, 8 times, up to slot 106.');
         self::$chrome->press('Add a copy', '[aria-label="Copies"]');
-        $this->field('Name of the copy', 'Row of four');
-        $this->field('its slot', '1');
-        $this->field('so many slots', '2');
-        $this->field('from slot', '400');
-        $this->field('times, end to end', '2');
-        $this->choose('To', 'Lily Pond');
+        $this->field('Name', 'Row of four');
+        $this->field('From slot', '1');
+        $this->field('Number of slots', '2');
+        $this->field('To slot', '400');
+        $this->field('Repeat (times)', '2');
+        $this->choose('To universe', 'Lily Pond');
         self::$chrome->press('Add the copy', 'form[aria-label="Copy"]');
-        $this->sees('[aria-label="Copies"]', 'Slots 1–2 of Palm House are laid on 400–403 of Lily Pond, 2 times end to end.');
-        self::$chrome->press('Lily Pond', '.tabs');
+        $this->sees('[aria-label="Copies"]', 'Copies slots 1–2 of Palm House to slots 400–403 of Lily Pond, 2 times.');
+        $this->choose('Universe', 'Lily Pond');
         $this->cell(402, '200');
         self::$chrome->press('Change', '[aria-label="Copies"]');
-        $this->choose('To', 'Palm House');
+        $this->choose('To universe', 'Palm House');
         self::$chrome->press('Save', 'form[aria-label="Copy"]');
         $this->sees('[aria-label="Copies"] [role=alert]', 'makes a circle');
         self::$chrome->press('Cancel', 'form[aria-label="Copy"]');
@@ -112,10 +113,10 @@ final class UniverseTest extends BrowserTestCase
     {
         $this->go('Universes');
         self::$chrome->press('Change', '.page-head');
-        $this->choose('Sources of equal priority', 'Only the sources of one chosen port');
-        $this->choose('The chosen port', 'Guest desk');
+        $this->choose('Merge mode', 'Only the sources of one chosen port');
+        $this->choose('Chosen port', 'Guest desk');
         self::$chrome->press('Save', 'form');
-        $this->sees('.page-head', 'only Guest desk leads');
+        $this->sees('.page-head', 'only Guest desk');
         $this->fader('Guest desk fader 1', 17);
         $this->lamp('Palm House dimmers', 1, 17);
         $this->go('Universes');

@@ -17,7 +17,7 @@ use NimbleJunction\Tests\Support\Rig;
 use NimbleJunction\Tests\Support\Udp;
 use PHPUnit\Framework\TestCase;
 
-/** What a page can do at the engine besides looking: lend devices, ask why two boxes do not talk, watch a value, see what is out there. */
+/** What a page can do at the engine besides looking: lend devices, ask why two devices do not talk, watch a value, see what is out there. */
 final class LendingTest extends TestCase
 {
     private const NET = '127.78.10';
@@ -111,7 +111,7 @@ final class LendingTest extends TestCase
             '"my desk" is no IPv4 address: four numbers from 0 to 255 with points between, like 192.168.1.10.',
         ], array_column($heard['answer'], 'error'));
         $viewer = (new LiveLink($this->live, Role::Viewer, [['do' => 'lend', 'devices' => ['midi Attic Keys']]], 1.0))->heard();
-        self::assertSame('A viewer can change nothing: log in as operator or builder.', $viewer['answer'][0]['error']);
+        self::assertSame('Viewers cannot make changes: log in as operator or builder.', $viewer['answer'][0]['error']);
     }
 
     /** The tablet sends to what we send to: the two ports are swapped, and the engine hears it while it is asked. */

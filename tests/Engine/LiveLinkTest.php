@@ -118,7 +118,7 @@ final class LiveLinkTest extends TestCase
         $heard = self::heard($client);
         $answers = array_values(array_filter($heard['json'], static fn(array $message): bool => $message['type'] === 'answer'));
         self::assertSame([true, false, false], array_column($answers, 'ok'));
-        self::assertSame('A viewer can change nothing: log in as operator or builder.', $answers[1]['error']);
+        self::assertSame('Viewers cannot make changes: log in as operator or builder.', $answers[1]['error']);
         self::assertSame([], array_values(array_filter($heard['json'], static fn(array $message): bool => $message['type'] === 'status' && $message['holds'] !== [])));
     }
 

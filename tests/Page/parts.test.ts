@@ -77,7 +77,7 @@ describe('a part as the document has it', () => {
 })
 
 describe('what somebody types', () => {
-  const field = (type: string): FieldOfPart => ({ name: 'x', type, label: 'X', default: null, isNeeded: false, onlyAt: '', onlyWords: [], help: '' })
+  const field = (type: string): FieldOfPart => ({ name: 'x', type, label: 'X', default: null, isNeeded: false, onlyAt: '', onlyWords: [], shownAt: '', shownWords: [], help: '' })
   it.each([
     ['whole', ' 12 ', 12],
     ['number', '0.5', 0.5],

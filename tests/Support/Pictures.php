@@ -44,12 +44,12 @@ final readonly class Pictures
                 $this->habit("Guide's tablet", 'Swapped ports');
                 $this->go('Ports');
                 $this->chrome->press("Guide's tablet", '.list');
-                $this->chrome->press('They do not talk?', 'aside.panel');
+                $this->chrome->press('Check connection', 'aside.panel');
                 $this->slide("Guide's tablet fader", 0.7);
                 $this->go('Ports');
                 $this->chrome->press("Guide's tablet", '.list');
-                $this->chrome->press('They do not talk?', 'aside.panel');
-                $this->chrome->untilText('[aria-label="Two boxes do not talk"]', 'swapped');
+                $this->chrome->press('Check connection', 'aside.panel');
+                $this->chrome->untilText('[aria-label="Check connection"]', 'swapped');
             },
             'scope' => function (): void {
                 $this->habit("Guide's tablet", 'Swapped ports');

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use Illuminate\Http\JsonResponse;
 use NimbleJunction\Core\Document\Schema;
+use NimbleJunction\Core\Document\Table;
 use NimbleJunction\Core\Show\Show;
 use NimbleJunction\Core\Show\ShowReader;
 
@@ -14,7 +15,10 @@ final readonly class KindController
 {
     public function __invoke(): JsonResponse
     {
-        $lists = array_map(static fn(array $list): array => Schema::described($list[0]), Show::LISTS);
+        $lists = array_map(static fn(array $list): array => [
+            ...Schema::described($list[0]),
+            'columns' => (new Table($list[0]))->described(),
+        ], Show::LISTS);
 
         return response()->json(['lists' => $lists, 'kinds' => ShowReader::kinds()->described()]);
     }

@@ -39,7 +39,7 @@ final readonly class OscSend extends SendSide implements Checked
             Field::whole('port', 'Its receive port (TCP)', 1, 65535, null, false)->offering(9000)->only('link/kind', 'tcp'),
             self::enabledField(),
             self::addressField(),
-            Field::flag('replies', 'Also to whoever spoke to us last', false),
+            Field::flag('replies', 'Reply to last sender', false),
             Field::pattern('heartbeat', 'Heartbeat address', MessageAddress::PATTERN, MessageAddress::RULE, false)->meaning('A message that is sent all the time.'),
             Field::number('heartbeatSeconds', 'Seconds between, 0.1 to 60', 0.1, 60.0, 1.0),
         ];

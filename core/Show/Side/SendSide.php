@@ -92,12 +92,12 @@ abstract readonly class SendSide implements Part
 
     protected static function perSecondField(): Field
     {
-        return Field::whole('perSecond', 'Most a second, 1 to 44', 1, self::MOST_A_SECOND, self::MOST_A_SECOND)->meaning('Most frames a second of each universe.');
+        return Field::whole('perSecond', 'Maximum rate (frames/s), 1 to 44', 1, self::MOST_A_SECOND, self::MOST_A_SECOND)->meaning('Most frames a second of each universe.');
     }
 
     protected static function linesField(): Field
     {
-        return Field::whole('lines', 'Room for universes', 1, 1024, null, false)
+        return Field::whole('lines', 'Universes this device can take', 1, 1024, null, false)
             ->meaning('How many universes the interface has room for; those of the highest rank numbers are not sent.');
     }
 

@@ -15,9 +15,11 @@ export interface Patched { id: string, name: string, profile: string, universe: 
 /** What a route runs between, by ids: ports that it hears and speaks at, universes that it looks at and sets. */
 export interface RouteEnds { hears: string[], says: string[], looks: string[], sets: string[], addresses: string[] }
 export type Values = Record<string, unknown>
+/** How many parts a table adds, changes, and names without changing. */
+export interface TableCounts { added: number, changed: number, same: number }
 /** A field of a part, as its class describes it; what is beside the first line belongs to some types only. */
 export interface FieldOfPart {
-  name: string, type: string, label: string, default: unknown, isNeeded: boolean, onlyAt: string, onlyWords: string[], help: string
+  name: string, type: string, label: string, default: unknown, isNeeded: boolean, onlyAt: string, onlyWords: string[], shownAt: string, shownWords: string[], help: string
   low?: number, high?: number, suggested?: number | null, like?: string, of?: string, most?: number
   words?: string[], titles?: Record<string, string>, by?: string, wordsBy?: Record<string, string[]>
   part?: PartDescription, at?: string, sides?: Record<string, PartDescription>
@@ -48,6 +50,7 @@ interface ShowPageData {
   redone?: string
   redoneBy?: string
   id?: string
+  ids?: string[]
 }
 
 /** The current show as it is stored, and every way to change it. */
@@ -72,6 +75,11 @@ export const useShow = defineStore('show', () => {
   const seen = () => data.value?.revision
   /** @param base the revision that the form was opened at */
   const replace = (list: ListName, id: string, part: object, base = seen()) => take(call('PUT', `show/${list}/${id}`, part, base))
+  /** Several parts of a list in one edit. */
+  const batch = (list: ListName, what: { ids?: string[], set?: Values, remove?: true, add?: object[], before?: string | null }) => take(call('POST', `show/${list}/batch`, what, seen()))
+  /** A table for a spreadsheet is taken in; what it would do is asked for first. */
+  const tryTable = (list: ListName, csv: string) => call<TableCounts>('POST', `show/${list}/table?try=1`, csv)
+  const takeTable = (list: ListName, csv: string) => take(call('POST', `show/${list}/table`, csv))
   const remove = (list: ListName, id: string) => take(call('DELETE', `show/${list}/${id}`, undefined, seen()))
   const settle = (settings: { name?: string, middleC?: number }) => take(call('PATCH', 'show', settings, seen()))
   /** A port for something that was found on the network. */
@@ -100,5 +108,5 @@ export const useShow = defineStore('show', () => {
   const patchOf = (universe: string) => (data.value?.patch ?? []).filter((one) => one.universe === universe)
   const universeName = (id: string) => universes.value.find((one) => one.id === id)?.name ?? id
   const portName = (id: string) => ports.value.find((one) => one.id === id)?.name ?? id
-  return { data, said, load, add, replace, remove, settle, takeUp, importJson, undo, redo, document, universes, ports, routes, copies, values, profiles, fixtures, patchOf, universeName, portName }
+  return { data, said, load, add, replace, remove, batch, tryTable, takeTable, settle, takeUp, importJson, undo, redo, document, universes, ports, routes, copies, values, profiles, fixtures, patchOf, universeName, portName }
 })

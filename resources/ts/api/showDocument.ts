@@ -31,12 +31,12 @@ export interface Universe {
    */
   merge?: 'htp' | 'ltp' | 'slot' | 'chosen'
   /**
-   * For merging slot by slot.
+   * For merging slot by slot: parameters of the patch that are no intensity are LTP anyway.
    */
   latest?: SlotSpan[]
   chosen?: Id
   /**
-   * What becomes of it when its last source is gone: its levels stay, fade to zero, or are no longer sent.
+   * What becomes of it when all sources are lost: its levels stay, fade, or are no longer sent.
    */
   whenLost?: 'hold' | 'fade' | 'stop'
   /**

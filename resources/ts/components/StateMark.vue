@@ -2,7 +2,7 @@
 import type { PortState } from '@/live/types'
 
 defineProps<{ state: PortState | 'held', words?: boolean }>()
-const names: Record<string, string> = { alive: 'alive', quiet: 'quiet', waiting: 'nothing heard yet', lost: 'lost', fault: 'fault', off: 'off', held: 'held', unknown: 'not known' }
+const names: Record<string, string> = { alive: 'alive', quiet: 'quiet', waiting: 'nothing yet', lost: 'lost', fault: 'fault', off: 'off', held: 'held', unknown: 'not known' }
 </script>
 
 <template>

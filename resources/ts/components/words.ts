@@ -66,7 +66,16 @@ export function lostWords(universe: Universe): string {
   return universe.whenLost === 'stop' ? 'sending has stopped' : 'the last levels stay'
 }
 
+/** How sources that are in control together become one. */
+export function mergedWords(universe: Universe): string {
+  return { htp: 'merged: highest wins', ltp: 'merged: latest wins', slot: 'merged slot by slot', chosen: 'of the chosen port' }[universe.merge ?? 'htp']
+}
+
+export function raisedWords(count: number): string {
+  return count === 0 ? 'all at zero' : count === 1 ? '1 slot raised' : `${count} slots raised`
+}
+
 export function mergeWords(universe: Universe, portName: (id: string) => string): string {
-  if (universe.merge === 'chosen') return `only ${portName(universe.chosen ?? '')} leads`
+  if (universe.merge === 'chosen') return `only ${portName(universe.chosen ?? '')}`
   return { htp: 'HTP: highest takes precedence', ltp: 'LTP: latest takes precedence', slot: 'slot by slot: HTP, or LTP' }[universe.merge ?? 'htp']
 }

@@ -45,15 +45,15 @@ const parts = computed<Find[]>(() => Object.entries(pages).flatMap(([list, path]
 const everything = computed<Find[]>(() => [
   ...places.map((place) => ({ kind: 'page', name: place.name, run: go(place.path) })),
   ...parts.value,
-  ...show.ports.map((port) => ({ kind: 'check', name: `${port.name}: two boxes do not talk`, run: go(`/ports/${port.id}?check=1`) })),
+  ...show.ports.map((port) => ({ kind: 'check', name: `Check connection: ${port.name}`, run: go(`/ports/${port.id}?check=1`) })),
   ...(session.mayOperate ? show.values.filter((value) => (value.type ?? 'switch') === 'switch').map((value) => ({ kind: 'point', name: `Turn over: ${value.name}`, run: () => void engine.pressPoint(`value:${value.id}`) })) : []),
   ...(session.mayOperate ? show.routes.filter((route) => route.from?.kind !== 'slot').map((route) => ({ kind: 'point', name: `Run: ${route.name}`, run: () => void engine.pressPoint(`route:${route.id}`) })) : []),
   ...(session.mayOperate ? [
     { kind: 'action', name: 'Release what I hold by hand', run: () => void engine.releaseMine() },
     { kind: 'action', name: 'Release everything held by hand', run: () => void engine.release() },
   ] : []),
-  ...(session.mayBuild && show.data?.undo ? [{ kind: 'action', name: `Take back: ${show.data.undo}`, run: () => emit('step', 'undo') }] : []),
-  ...(session.mayBuild && show.data?.redo ? [{ kind: 'action', name: `Do again: ${show.data.redo}`, run: () => emit('step', 'redo') }] : []),
+  ...(session.mayBuild && show.data?.undo ? [{ kind: 'action', name: `Undo: ${show.data.undo}`, run: () => emit('step', 'undo') }] : []),
+  ...(session.mayBuild && show.data?.redo ? [{ kind: 'action', name: `Redo: ${show.data.redo}`, run: () => emit('step', 'redo') }] : []),
   ...(session.mayBuild ? [{ kind: 'action', name: 'Add a port', run: go('/ports?add=1') }, { kind: 'action', name: 'Add a route', run: go('/routes?add=1') }] : []),
 ])
 const found = computed(() => {

@@ -37,7 +37,7 @@ function toggle(serial: number): void {
       <template v-else>
         <label>Kind <select v-model="kind"><option v-for="one in kinds" :key="one">{{ one }}</option></select></label>
         <label>Port <select v-model="port"><option value="">every port</option><option v-for="one in show.ports" :key="one.id" :value="one.id">{{ one.name }}</option></select></label>
-        <button type="button" :aria-pressed="paused" @click="paused = !paused">{{ paused ? 'Paused: go on' : 'Pause' }}</button>
+        <button type="button" :aria-pressed="paused" @click="paused = !paused">{{ paused ? 'Resume' : 'Pause' }}</button>
         <span class="quiet">{{ events.length }} events</span>
       </template>
     </div>

@@ -12,6 +12,7 @@ const emit = defineEmits<{ save: [], cancel: [] }>()
     <div class="actions">
       <v-btn type="submit" variant="flat" color="primary" :loading="busy">{{ save }}</v-btn>
       <v-btn @click="emit('cancel')">Cancel</v-btn>
+      <slot name="actions" />
     </div>
   </form>
 </template>

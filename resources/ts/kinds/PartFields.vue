@@ -6,17 +6,18 @@ import KindParts from './KindParts.vue'
 import PartRows from './PartRows.vue'
 import PlainField from './PlainField.vue'
 import PointField from './PointField.vue'
-import { applies, asText, shown, sideOf, wordsOf, type Scope } from './parts'
+import { asText, isShown, shown, sideOf, wordsOf, type Scope } from './parts'
 
 /** The fields of one part, as its class describes them; whoever knows better fills the slot of a field's name. */
 const props = defineProps<{ fields: FieldOfPart[], outer?: Scope, fault?: (path: string) => string | undefined, at?: string, without?: string[], locked?: string[] }>()
 const part = defineModel<Values>({ required: true })
 const show = useShow()
 const scope = computed<Scope>(() => ({ values: part.value, fields: props.fields, outer: props.outer }))
-const now = computed(() => props.fields.filter((field) => field.type !== 'id' && !props.without?.includes(field.name) && applies(field, scope.value)))
+const now = computed(() => props.fields.filter((field) => field.type !== 'id' && !props.without?.includes(field.name) && isShown(field, scope.value)))
 const lists: Record<string, () => { id: string, name: string }[]> = { port: () => show.ports, universe: () => show.universes, profile: () => show.profiles }
 const value = (field: FieldOfPart) => shown(field, scope.value)
 const words = (field: FieldOfPart) => wordsOf(field, scope.value).map((word) => ({ value: word, title: field.titles?.[word] ?? word }))
+const isLong = (field: FieldOfPart) => words(field).some((word) => word.title.length > 18)
 const pathOf = (field: FieldOfPart) => `${props.at ?? ''}${field.name}`
 /** What is wrong with a field, or with what stands in it. */
 const wrong = (field: FieldOfPart) => props.fault?.(pathOf(field)) ?? props.fault?.(`${pathOf(field)}/0`)
@@ -38,7 +39,7 @@ const changeParts = (field: FieldOfPart, parts: KindPart[]) => change(field, isA
   <template v-for="field in now" :key="`${field.name} ${field.label}`">
     <slot :name="field.name" :value="value(field)" :change="(to: unknown) => change(field, to)" :field="field" :scope="scope">
       <v-select v-if="lists[field.type]" :model-value="asText(value(field))" :items="lists[field.type]?.()" item-title="name" item-value="id" class="wide" :label="field.label" :title="field.help" :error-messages="wrong(field)" @update:model-value="change(field, $event)" />
-      <v-select v-else-if="field.type === 'word' && words(field).length > 1" :model-value="asText(value(field))" :items="words(field)" :label="field.label" :title="field.help" :disabled="locked?.includes(field.name)" :error-messages="wrong(field)" @update:model-value="change(field, $event)" />
+      <v-select v-else-if="field.type === 'word' && words(field).length > 1" :model-value="asText(value(field))" :items="words(field)" :class="{ wide: isLong(field) }" :label="field.label" :title="field.help" :disabled="locked?.includes(field.name)" :error-messages="wrong(field)" @update:model-value="change(field, $event)" />
       <v-switch v-else-if="field.type === 'flag'" :model-value="value(field) === true" :label="field.label" :title="field.help" :class="{ wide: field.label.length > 24 }" @update:model-value="change(field, $event === true)" />
       <PointField v-else-if="field.type === 'point'" :model-value="asText(value(field))" :label="field.label" @update:model-value="change(field, $event || undefined)" />
       <AddressField v-else-if="field.type === 'our-address' || field.type === 'addresses'" :model-value="asText(value(field))" :label="field.label" :offer="field.type === 'addresses' ? 'broadcast' : 'ours'" :many="field.type === 'addresses'" :error-messages="wrong(field)" @update:model-value="change(field, field.type === 'addresses' ? $event.split(/[\s,;]+/).filter(Boolean) : $event)" />

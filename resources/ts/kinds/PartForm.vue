@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, useSlots } from 'vue'
 import type { ListName, Values } from '@/api/show'
 import FormFrame from './FormFrame.vue'
 import { useDescriptions } from './kinds'
@@ -19,6 +19,9 @@ const sides = computed(() => scope.value.fields.flatMap((field) => {
   const side = field.type === 'side' && draft.value[field.name] !== undefined ? sideOf(field, scope.value) : undefined
   return side ? [{ field, fields: side.fields }] : []
 }))
+const slots = useSlots()
+/** Those of fields, by their names. */
+const fieldSlots = Object.keys(slots).filter((name) => name !== 'actions' && name !== 'more')
 const what = computed(() => description.value?.label.toLowerCase() ?? 'part')
 
 async function save(): Promise<void> {
@@ -32,14 +35,16 @@ async function save(): Promise<void> {
   <FormFrame :name="description?.label ?? 'Part'" :title="part ? `Change ${part.name}` : `New ${what}`" :save="part ? 'Save' : `Add the ${what}`" :wrong="wrong" :busy="busy" @save="save" @cancel="emit('cancel')">
     <fieldset v-if="description" class="bare fields">
       <PartFields v-model="draft" :fields="description.fields" :fault="fault" :locked="locked">
-        <template v-for="(_, name) in $slots" #[name]="given"><slot :name="name" v-bind="given" :fault="fault" /></template>
+        <template v-for="name in fieldSlots" #[name]="given"><slot :name="name" v-bind="given" :fault="fault" /></template>
       </PartFields>
     </fieldset>
+    <slot name="more" />
+    <template v-if="part" #actions><slot name="actions" /></template>
     <fieldset v-for="{ field, fields } in sides" :key="field.name" class="bare">
       <legend>{{ field.label }}</legend>
       <div class="fields">
         <PartFields :model-value="draft[field.name] as Values" :fields="fields" :outer="scope" :fault="fault" :at="`${field.name}/`" @update:model-value="draft = { ...draft, [field.name]: $event }">
-          <template v-for="(_, name) in $slots" #[name]="given"><slot :name="name" v-bind="given" :fault="fault" /></template>
+          <template v-for="name in fieldSlots" #[name]="given"><slot :name="name" v-bind="given" :fault="fault" /></template>
         </PartFields>
       </div>
     </fieldset>

@@ -30,5 +30,6 @@ const remove = (at: number) => { rows.value = rows.value.filter((_, i) => i !== 
 
 <style scoped>
 .row { display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 6px; margin: 6px 0; align-items: center; }
-.cells { display: grid; grid-template-columns: repeat(auto-fit, minmax(96px, 1fr)); gap: 6px; }
+.cells { display: grid; grid-template-columns: repeat(auto-fit, minmax(88px, 1fr)); gap: 6px; }
+.cells :deep(.wide) { grid-column: span 2; }
 </style>

@@ -1,9 +1,10 @@
 import { ref, type Ref } from 'vue'
 import { call } from '@/api/client'
 import type { KindPart, ListName, PartDescription } from '@/api/show'
+import type { ListDescription } from '@/lists/columns'
 
 /** What the server's classes say of the parts of a show, list by list, and of every kind of part. */
-export interface Descriptions { lists: Record<ListName, PartDescription>, kinds: Record<string, PartDescription[]> }
+export interface Descriptions { lists: Record<ListName, ListDescription>, kinds: Record<string, PartDescription[]> }
 
 const known: Ref<Descriptions | null> = ref(null)
 let asked: Promise<void> | null = null

@@ -19,6 +19,11 @@ export function applies(field: FieldOfPart, scope: Scope): boolean {
   return field.onlyAt === '' || field.onlyWords.includes(String(lookUp(scope, field.onlyAt)))
 }
 
+/** Whether a form shows a field that may stand there: what waits for another word is out of sight. */
+export function isShown(field: FieldOfPart, scope: Scope): boolean {
+  return applies(field, scope) && (field.shownAt === '' || field.shownWords.includes(String(lookUp(scope, field.shownAt))))
+}
+
 /** What a field is where the part does not say. */
 export function usual(field: FieldOfPart, scope: Scope): unknown {
   if (field.by && field.wordsBy) return wordsOf(field, scope)[0]

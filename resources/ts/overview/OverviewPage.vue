@@ -60,17 +60,17 @@ const empty = computed(() => show.document !== undefined && show.ports.length ==
         <path v-for="line in lines" :key="line.key" :d="line.path" :class="{ dim: dim(line.from) || dim(line.to), lit: lit && !dim(line.from) && !dim(line.to) }" />
       </svg>
       <section aria-label="Ports that receive">
-        <h2>Arrives</h2>
+        <h2>Inputs</h2>
         <PortLane v-for="port in graph.inputs" :key="port.id" :port="port" side="in" :data-node="`in:${port.id}`" :class="{ dim: dim(`in:${port.id}`) }"
           @mouseenter="pointed = `in:${port.id}`" @mouseleave="pointed = null" @focus="pointed = `in:${port.id}`" @blur="pointed = null" />
       </section>
       <section aria-label="Universes">
-        <h2>Merges</h2>
+        <h2>Universes</h2>
         <UniverseLane v-for="universe in graph.universes" :key="universe.id" :universe="universe" :in-routes="graph.inRoutes.get(universe.id) ?? []" :out-routes="graph.outRoutes.get(universe.id) ?? []"
           :data-node="`universe:${universe.id}`" :class="{ dim: dim(`universe:${universe.id}`) }" @mouseenter="pointed = `universe:${universe.id}`" @mouseleave="pointed = null" @point="pointed = $event" />
       </section>
       <section aria-label="Ports that send">
-        <h2>Leaves</h2>
+        <h2>Outputs</h2>
         <PortLane v-for="port in graph.outputs" :key="port.id" :port="port" side="out" :data-node="`out:${port.id}`" :class="{ dim: dim(`out:${port.id}`) }"
           @mouseenter="pointed = `out:${port.id}`" @mouseleave="pointed = null" @focus="pointed = `out:${port.id}`" @blur="pointed = null" />
       </section>

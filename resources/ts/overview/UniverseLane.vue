@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { useShow, type Route, type Universe } from '@/api/show'
 import SlotStrip from '@/components/SlotStrip.vue'
-import { lostWords } from '@/components/words'
+import { lostWords, mergedWords, raisedWords } from '@/components/words'
 import { useEngine } from '@/live/engine'
 
 const props = defineProps<{ universe: Universe, inRoutes: Route[], outRoutes: Route[] }>()
@@ -16,16 +16,16 @@ const words = computed(() => {
   const now = life.value
   if (!now?.spoken) return 'No source has been heard yet.'
   if (now.leaders.length === 0 && !fed.value) return props.inRoutes.length > 0 ? 'Only our own routes set it.' : 'Only copies of other universes set it.'
-  if (now.leaders.length === 0) return `No source is left: ${lostWords(props.universe)}.`
+  if (now.leaders.length === 0) return `All sources are lost: ${lostWords(props.universe)}.`
   const names = now.leaders.join(' and ')
-  return now.leaders.length > 1 ? `${names} share it (${(props.universe.merge ?? 'htp').toUpperCase()})` : `${names} ${now.sources > 1 ? `leads with priority ${now.priority}` : 'sends it'}`
+  return now.leaders.length > 1 ? `${names}, ${mergedWords(props.universe)}` : `${names} ${now.sources > 1 ? `is in control (priority ${now.priority})` : 'sends it'}`
 })
 </script>
 
 <template>
   <article class="lane">
     <router-link :to="`/universes/${universe.id}`" class="main">
-      <span class="top"><strong>{{ universe.name }}</strong><span v-if="held" class="held">{{ held }} held</span><span class="quiet raised">{{ life?.raised ?? 0 }} slots raised</span></span>
+      <span class="top"><strong>{{ universe.name }}</strong><span v-if="held" class="held">{{ held }} held</span><span class="quiet raised">{{ raisedWords(life?.raised ?? 0) }}</span></span>
       <SlotStrip :universe="universe.id" :height="18" />
       <span class="words quiet">{{ words }}</span>
     </router-link>

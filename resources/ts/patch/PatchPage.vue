@@ -5,6 +5,8 @@ import { useSession } from '@/api/session'
 import { useShow, type Parameter } from '@/api/show'
 import { useAttempt } from '@/components/attempt'
 import { places, spellSlots } from '@/components/slots'
+import PartList from '@/lists/PartList.vue'
+import type { Row } from '@/lists/rows'
 import FixtureForm from './FixtureForm.vue'
 import ProfileForm from './ProfileForm.vue'
 
@@ -19,6 +21,17 @@ const chosen = computed(() => show.data?.patch.find((one) => one.id === route.pa
 watch(() => route.params.id, () => { side.value = { kind: 'none' } })
 const fixture = computed(() => { const now = side.value; return now.kind === 'fixture' && now.id !== null ? show.fixtures.find((one) => one.id === now.id) ?? null : null })
 const profile = computed(() => { const now = side.value; return now.kind === 'profile' && now.id !== null ? show.profiles.find((one) => one.id === now.id) ?? null : null })
+const byId = computed(() => new Map((show.data?.patch ?? []).map((one) => [one.id, one])))
+const spanOf = (id: string) => { const one = byId.value.get(id); return one ? (one.first === one.last ? `${one.first}` : `${one.first}–${one.last}`) : '' }
+const rows = computed<Row[]>(() => show.universes.flatMap((universe) => show.patchOf(universe.id).map((one) => ({
+  id: one.id,
+  name: one.name,
+  text: `${one.id} ${one.profile} ${universe.name} ${one.first}`,
+  state: one.shares.length > 0 ? 'shares slots' : 'alone',
+  group: `${universe.name}, next free slot ${show.data?.nextFree[universe.id] ?? 'none'}`,
+}))))
+const profileRows = computed<Row[]>(() => show.profiles.map((one) => ({ id: one.id, name: one.name, text: one.parameters.map((parameter) => parameter.name).join(', ') })))
+const widths = computed(() => new Map(show.profiles.map((one) => [one.id, slots(one.parameters) === 1 ? '1 slot' : `${slots(one.parameters)} slots`])))
 const slots = (parameters: Parameter[]) => Math.max(...places(parameters).flat())
 const done = (id?: string) => {
   side.value = { kind: 'none' }
@@ -28,7 +41,7 @@ const remove = (list: 'fixtures' | 'profiles', id: string) => attempt(() => show
 </script>
 
 <template>
-  <div class="page">
+  <div class="page sized">
     <div class="page-head">
       <h1>Patch</h1><span class="quiet">What listens where.</span><span class="spring" />
       <template v-if="session.mayBuild">
@@ -38,23 +51,18 @@ const remove = (list: 'fixtures' | 'profiles', id: string) => attempt(() => show
     </div>
     <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
     <div class="split">
-      <div>
+      <div class="lists">
         <p v-if="show.document && show.fixtures.length === 0" class="empty">No fixtures yet. A profile says what each slot of a kind of fixture means; a fixture is one of that kind at an address.</p>
-        <section v-for="universe in show.universes.filter((one) => show.patchOf(one.id).length > 0)" :key="universe.id" :aria-label="universe.name">
-          <h2>{{ universe.name }} <span class="quiet small">next free slot {{ show.data?.nextFree[universe.id] ?? 'none' }}</span></h2>
-          <button v-for="one in show.patchOf(universe.id)" :key="one.id" type="button" class="row-button row" :aria-current="chosen?.id === one.id" @click="router.push(`/patch/${one.id}`)">
-            <span class="figures span">{{ one.first === one.last ? one.first : `${one.first}–${one.last}` }}</span><strong>{{ one.name }}</strong><span class="quiet">{{ one.profile }}</span>
-            <span v-if="one.shares.length" class="wrong small">shares slots with {{ one.shares.join(', ') }}</span>
-          </button>
-        </section>
-        <section class="profiles" aria-label="Profiles">
-          <h2>Profiles</h2>
-          <div v-for="one in show.profiles" :key="one.id" class="profile">
-            <strong>{{ one.name }}</strong> <span class="figures small">{{ slots(one.parameters) }} slots</span>
-            <span class="quiet small">{{ one.parameters.map((parameter) => parameter.name).join(', ') }}</span>
-            <span v-if="session.mayBuild"><button type="button" class="small-button" :aria-label="`Change the profile ${one.name}`" @click="side = { kind: 'profile', id: one.id }">Change</button> <button type="button" class="small-button" :aria-label="`Delete the profile ${one.name}`" @click="remove('profiles', one.id)">Delete</button></span>
-          </div>
-        </section>
+        <PartList v-else list="fixtures" what="fixtures" :rows="rows" :chosen="chosen?.id" class="tall" @choose="router.push(`/patch/${$event}`)">
+          <template #row="{ row }">
+            <span class="figures span">{{ spanOf(row.id) }}</span><strong>{{ row.name }}</strong><span class="quiet small">{{ byId.get(row.id)?.profile }}</span>
+            <span v-if="byId.get(row.id)?.shares.length" class="wrong small">shares slots with {{ byId.get(row.id)?.shares.join(', ') }}</span>
+          </template>
+        </PartList>
+        <h2 class="profiles">Profiles</h2>
+        <PartList list="profiles" what="profiles" :rows="profileRows" :chosen="side.kind === 'profile' ? side.id ?? undefined : undefined" class="short" @choose="side = { kind: 'profile', id: $event }">
+          <template #row="{ row }"><strong>{{ row.name }}</strong> <span class="figures small">{{ widths.get(row.id) }}</span> <span class="quiet small words">{{ row.text }}</span></template>
+        </PartList>
       </div>
       <FixtureForm v-if="side.kind === 'fixture'" :key="side.id ?? ''" :fixture="fixture" @done="done" @cancel="done()" />
       <ProfileForm v-else-if="side.kind === 'profile'" :key="side.id ?? ''" :profile="profile" @done="done()" @cancel="done()" />
@@ -75,8 +83,13 @@ const remove = (list: 'fixtures' | 'profiles', id: string) => attempt(() => show
 </template>
 
 <style scoped>
-section { margin-bottom: 20px; }
-.row { display: flex; gap: 12px; align-items: baseline; }
+.sized { container-type: size; }
+.split > * { max-height: calc(100cqh - 52px); overflow: auto; }
+.lists { display: flex; flex-direction: column; }
+.tall { flex: 1 1 auto; min-height: 200px; }
+.short { flex: 0 1 auto; min-height: 120px; max-height: 45%; }
+.profiles { margin: 20px 0 8px; }
 .span { width: 76px; }
-.profile { display: grid; grid-template-columns: 150px 64px minmax(0, 1fr) auto; gap: 8px; align-items: baseline; padding: 8px 12px; border-bottom: 1px solid var(--rule); }
+.words { overflow: hidden; text-overflow: ellipsis; }
+@media (max-width: 900px) { .split > * { max-height: none; } }
 </style>

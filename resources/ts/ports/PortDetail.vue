@@ -18,6 +18,7 @@ const engine = useEngine()
 const life = computed(() => engine.ports[props.port.id])
 const strays = computed(() => engine.unclaimed.filter((one) => one.ports.includes(props.port.id)))
 const crosses = computed(() => props.port.protocol === 'osc' && (props.port.link?.kind ?? 'udp') === 'udp')
+const unsent = computed(() => show.data?.unsent[props.port.id] ?? [])
 const asking = ref(false)
 const { failed, attempt } = useAttempt()
 
@@ -37,11 +38,13 @@ function turn(field: 'enabled' | 'receive' | 'send'): void {
   <aside class="panel" aria-label="Port">
     <header><h2>{{ port.name }}</h2><span class="quiet">{{ spellProtocol(port.protocol) }}</span><StateMark :state="life?.state ?? 'waiting'" words /></header>
     <p :class="{ wrong: life?.state === 'fault' || life?.state === 'lost' }">{{ healthWords(life, port) }}</p>
+    <p class="quiet small">{{ show.data?.places[port.id] }}</p>
+    <p v-if="unsent.length" class="wrong">Not sent, as there is no room: {{ unsent.join(', ') }}</p>
     <p v-for="one in strays" :key="one.name + one.from" class="stray">{{ one.name }} arrives from {{ one.from }} and is not among the universes of this port. Off by one? <a href="#" @click.prevent="emit('check')">Check this link</a></p>
     <CrossingPicture v-if="crosses" :port="port" />
     <PortVitals :port="port" />
     <div class="actions">
-      <v-btn @click="emit('check')">They do not talk?</v-btn>
+      <v-btn @click="emit('check')">Check connection</v-btn>
       <template v-if="session.mayBuild">
         <v-btn @click="emit('edit')">Change</v-btn>
         <v-btn v-if="isSwitchedLive(life, port)" @click="engine.setPoint(`port:${port.id}/enabled`, 1)">Switch on again</v-btn>

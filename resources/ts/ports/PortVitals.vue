@@ -26,7 +26,7 @@ const senders = computed(() => Object.entries(life.value?.senders ?? {}).map(([a
     <dl>
       <dt>First and last heard</dt><dd>{{ life?.firstAgo == null ? 'never' : `${spellAgo(life.firstAgo)}, and ${spellAgo(life.heardAgo)}` }}</dd>
       <template v-if="life?.gap != null"><dt>Longest gap</dt><dd class="figures">{{ spellMillis(life.gap) }} in the last minute</dd><dt>Jitter</dt><dd class="figures">± {{ spellMillis(life.jitter ?? 0) }}</dd></template>
-      <template v-if="loss"><dt>Lost by sequence</dt><dd class="figures" :class="{ wrong: loss !== 'none' }">{{ loss }}</dd></template>
+      <template v-if="loss"><dt>Packets lost</dt><dd class="figures" :class="{ wrong: loss !== 'none' }">{{ loss }}</dd></template>
       <dt>Senders</dt><dd class="figures">{{ senders || 'none yet' }}</dd>
       <template v-if="life?.connected.length"><dt>Connected</dt><dd>{{ life.connected.join(', ') }}</dd></template>
     </dl>

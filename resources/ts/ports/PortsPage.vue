@@ -5,7 +5,10 @@ import { useSession } from '@/api/session'
 import { useShow, type Port } from '@/api/show'
 import StateMark from '@/components/StateMark.vue'
 import { healthWords, spellProtocol, spellRate } from '@/components/words'
+import PartList from '@/lists/PartList.vue'
+import type { Row } from '@/lists/rows'
 import { useEngine } from '@/live/engine'
+import type { PortState } from '@/live/types'
 import type { Look } from './draft'
 import LendingPanel from './LendingPanel.vue'
 import OutThere from './OutThere.vue'
@@ -27,13 +30,27 @@ watch(() => [route.params.id, route.query.add, route.query.check], () => { side.
 const chosen = computed<Port | null>(() => show.ports.find((port) => port.id === route.params.id) ?? show.ports[0] ?? null)
 const unsent = computed(() => (show.data?.unsent ?? {}) as Record<string, string[]>)
 
-function rates(port: Port): string {
-  const life = engine.ports[port.id]
-  return [port.receive ? `in ${spellRate(life?.in ?? 0).split(' ')[0]}` : '', port.send ? `out ${spellRate(life?.out ?? 0).split(' ')[0]}` : ''].filter(Boolean).join(' ')
+const byId = computed(() => new Map(show.ports.map((port) => [port.id, port])))
+const stateOf = (id: string): PortState => engine.ports[id]?.state ?? 'waiting'
+const protocolOf = (id: string) => spellProtocol(byId.value.get(id)?.protocol ?? 'osc')
+const rows = computed<Row[]>(() => show.ports.map((port) => ({
+  id: port.id,
+  name: port.name,
+  text: `${port.id} ${spellProtocol(port.protocol)} ${show.data?.places[port.id] ?? ''}`,
+  state: stateOf(port.id),
+})))
+
+function rates(id: string): string {
+  const port = byId.value.get(id)
+  const life = engine.ports[id]
+  return [port?.receive ? `in ${spellRate(life?.in ?? 0).split(' ')[0]}/s` : '', port?.send ? `out ${spellRate(life?.out ?? 0).split(' ')[0]}/s` : ''].filter(Boolean).join(' ')
 }
-/** The state's own word says already that nothing was heard. */
-function rowWords(port: Port): string {
-  const life = engine.ports[port.id]
+/** What is wrong comes first; that nothing was heard says the state's own word already. */
+function rowWords(id: string): string {
+  const port = byId.value.get(id)
+  if (!port) return ''
+  if (unsent.value[id]) return `not sent, as there is no room: ${unsent.value[id].join(', ')}`
+  const life = engine.ports[id]
   return life?.state === 'waiting' && life.connected.length === 0 ? '' : healthWords(life, port)
 }
 function add(what?: Look): void {
@@ -59,17 +76,16 @@ function back(): void {
     </div>
     <div class="beside">
       <div class="list">
-        <p v-if="show.document && show.ports.length === 0" class="empty">No ports yet. Add one for each thing outside us: a desk, dimmers, a tablet. What says on the network that it is there stands under "Out there".</p>
-        <button v-for="port in show.ports" :key="port.id" type="button" class="row-button" :aria-current="chosen?.id === port.id" @click="router.push(`/ports/${port.id}`)">
-          <span class="row">
-            <strong>{{ port.name }}</strong>
-            <span class="quiet">{{ spellProtocol(port.protocol) }}</span>
-            <span class="rate"><span class="figures">{{ rates(port) }}</span> a second</span>
-          </span>
-          <span class="where" :class="{ wrong: ['lost', 'fault'].includes(engine.ports[port.id]?.state ?? '') }"><StateMark :state="engine.ports[port.id]?.state ?? 'waiting'" words class="state" /> {{ rowWords(port) }}</span>
-          <span class="where quiet">{{ show.data?.places[port.id] }}</span>
-          <span v-if="unsent[port.id]" class="where wrong">Not sent, as there is no room: {{ unsent[port.id]?.join(', ') }}</span>
-        </button>
+        <p v-if="show.document && show.ports.length === 0" class="empty">No ports yet. Add one for each thing outside us: a desk, dimmers, a tablet. What says on the network that it is there stands under "Found on the network".</p>
+        <PartList v-else list="ports" what="ports" :rows="rows" :chosen="chosen?.id" @choose="router.push(`/ports/${$event}`)">
+          <template #row="{ row }">
+            <StateMark :state="stateOf(row.id)" words class="mark small" />
+            <strong>{{ row.name }}</strong>
+            <span class="quiet small">{{ protocolOf(row.id) }}</span>
+            <span class="words small" :class="{ wrong: ['lost', 'fault'].includes(stateOf(row.id)) }">{{ rowWords(row.id) }}</span>
+            <span class="figures small rate">{{ rates(row.id) }}</span>
+          </template>
+        </PartList>
       </div>
       <PortForm v-if="side === 'add'" :key="look ?? 'new'" :port="null" :look="look" @done="done" @cancel="back" />
       <PortForm v-else-if="side === 'edit' && chosen" :key="chosen.id" :port="chosen" @done="done" @cancel="back" />
@@ -85,14 +101,15 @@ function back(): void {
 </template>
 
 <style scoped>
-.beside { display: grid; grid-template-columns: minmax(0, 1fr) 420px 248px; gap: 20px; align-items: start; }
-.row { display: flex; gap: 8px; align-items: baseline; }
-.state { font-weight: 600; margin-right: 4px; vertical-align: text-bottom; }
-.row > span { font-size: 13px; white-space: nowrap; }
-.rate { margin-left: auto; }
+.beside { display: grid; grid-template-columns: minmax(0, 1fr) 376px 192px; gap: 16px; align-items: start; }
 .sized { container-type: size; }
-.beside > .panel, .third { position: sticky; top: 0; max-height: calc(100cqh - 44px); overflow: auto; }
-.where { display: block; font-size: 13px; margin-top: 2px; overflow-wrap: anywhere; }
+.beside > * { max-height: calc(100cqh - 52px); }
+.beside > .panel, .third { overflow: auto; }
+.list { display: flex; min-width: 0; }
+.list > * { flex: 1; }
+.mark { min-width: 88px; font-weight: 600; }
+.words { overflow: hidden; text-overflow: ellipsis; flex: 1; }
+.rate { margin-left: auto; white-space: pre; }
 @media (max-width: 1150px) { .beside { grid-template-columns: minmax(0, 1fr) 400px; } .third { grid-column: 1 / -1; } }
-@media (max-width: 900px) { .beside { grid-template-columns: 1fr; } .beside > .panel, .third { position: static; max-height: none; } }
+@media (max-width: 900px) { .beside { grid-template-columns: 1fr; } .beside > .panel, .third, .beside > * { max-height: none; } }
 </style>

@@ -55,8 +55,9 @@ async function mend(changes: Record<string, unknown>): Promise<void> {
 </script>
 
 <template>
-  <aside class="panel" aria-label="Two boxes do not talk">
-    <h2>{{ port.name }}: two boxes do not talk</h2>
+  <aside class="panel" aria-label="Check connection">
+    <h2>Check connection: {{ port.name }}</h2>
+    <p class="quiet small">{{ show.data?.places[port.id] }}</p>
     <v-text-field v-model="other" label="Address that the other end says it has" placeholder="like 192.168.1.20" class="other" @update:model-value="look" />
     <p role="status"><strong>{{ failed || verdict }}</strong></p>
     <ol>
@@ -72,7 +73,7 @@ async function mend(changes: Record<string, unknown>): Promise<void> {
         </div>
       </li>
     </ol>
-    <p class="quiet small">This looks again every second. Ctrl+Z takes a fix back.</p>
+    <p class="quiet small">This looks again every second. Ctrl+Z undoes a fix.</p>
     <div class="actions"><v-btn @click="emit('done')">Done</v-btn></div>
   </aside>
 </template>

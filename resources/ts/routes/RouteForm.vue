@@ -71,13 +71,13 @@ async function save(): Promise<void> {
       <MessageFields v-model:address="draft.address" :port="port" @span="span" />
       <v-text-field v-if="draft.way === 'message' && port?.protocol === 'osc'" v-model.number="draft.argument" type="number" label="Argument, from 1" class="wide" />
       <v-select v-else-if="port?.protocol === 'osc'" v-model="draft.type" :items="['float', 'int']" label="Sent as" class="wide" />
-      <v-text-field v-model.number="draft.low" type="number" step="any" label="Value at the low end" />
-      <v-text-field v-model.number="draft.high" type="number" step="any" label="Value at the high end" />
+      <v-text-field v-model.number="draft.low" type="number" step="any" label="Minimum value" />
+      <v-text-field v-model.number="draft.high" type="number" step="any" label="Maximum value" />
       <h3 class="wide">Slot</h3>
       <v-select v-model="draft.universe" :items="show.universes" item-title="name" item-value="id" label="Universe" />
       <v-text-field v-model.number="draft.slot" type="number" label="Slot, 1 to 512" />
-      <v-text-field v-model.number="draft.slotLow" type="number" label="Level at the low end, 0 to 255" />
-      <v-text-field v-model.number="draft.slotHigh" type="number" label="Level at the high end, 0 to 255" />
+      <v-text-field v-model.number="draft.slotLow" type="number" label="Minimum level, 0 to 255" />
+      <v-text-field v-model.number="draft.slotHigh" type="number" label="Maximum level, 0 to 255" />
     </div>
   </FormFrame>
 </template>

@@ -5,6 +5,9 @@ import { useSession } from '@/api/session'
 import { useShow, type Route } from '@/api/show'
 import { useAttempt } from '@/components/attempt'
 import StateMark from '@/components/StateMark.vue'
+import PartList from '@/lists/PartList.vue'
+import type { Row } from '@/lists/rows'
+import { spellAgo } from '@/components/words'
 import { useEngine } from '@/live/engine'
 import RouteForm from './RouteForm.vue'
 
@@ -18,6 +21,13 @@ watch(() => [here.params.id, here.query.add], () => { form.value = here.query.ad
 const chosen = computed<Route | null>(() => show.routes.find((route) => route.id === here.params.id) ?? show.routes[0] ?? null)
 const { failed, attempt } = useAttempt()
 
+const rows = computed<Row[]>(() => show.routes.map((route) => ({
+  id: route.id,
+  name: route.name,
+  text: `${route.id} ${show.data?.sentences[route.id] ?? ''}`,
+  state: route.enabled === false ? 'off' : 'on',
+  group: route.folder ?? '',
+})))
 /** The newest trace event in which each route took part. */
 const latest = computed(() => {
   const found = new Map<string, { words: string, at: number }>()
@@ -28,6 +38,8 @@ const latest = computed(() => {
   }
   return found
 })
+/** When it was last used, as far as the trace goes back. */
+const ago = (id: string) => { const found = latest.value.get(id); return found ? spellAgo(engine.since(found.at)) : '' }
 function turn(route: Route): void {
   const { id, ...part } = route
   void attempt(() => show.replace('routes', id, { ...part, enabled: part.enabled === false }))
@@ -43,32 +55,35 @@ function cancel(): void {
 </script>
 
 <template>
-  <div class="page">
+  <div class="page sized">
     <div class="page-head">
       <h1>Routes</h1><span class="spring" />
       <v-btn v-if="session.mayBuild" variant="flat" color="primary" @click="form = 'add'">Add a route</v-btn>
     </div>
     <div class="split">
-      <div>
+      <div class="list">
         <p v-if="show.document && show.routes.length === 0" class="empty">No routes yet. A route says: when this arrives, send that. Add an OSC, MIDI or controller port first, then a route from it.</p>
-        <button v-for="route in show.routes" :key="route.id" type="button" class="row-button" :aria-current="chosen?.id === route.id" @click="router.push(`/routes/${route.id}`)">
-          <span class="row"><strong>{{ route.name }}</strong><StateMark v-if="route.enabled === false" state="off" words /></span>
-          <span class="sentence">{{ show.data?.sentences[route.id] }}</span>
-          <span class="quiet last">{{ latest.get(route.id) ? `Last: ${latest.get(route.id)?.words}` : 'Not used since the engine started.' }}</span>
-        </button>
+        <PartList v-else list="routes" what="routes" :rows="rows" :chosen="chosen?.id" @choose="router.push(`/routes/${$event}`)">
+          <template #row="{ row }">
+            <StateMark v-if="row.state === 'off'" state="off" words class="small" />
+            <strong>{{ row.name }}</strong>
+            <span class="quiet small sentence">{{ show.data?.sentences[row.id] }}</span>
+            <span v-if="latest.has(row.id)" class="figures small ago" :title="latest.get(row.id)?.words">{{ ago(row.id) }}</span>
+          </template>
+        </PartList>
       </div>
       <RouteForm v-if="form === 'add'" :route="null" @done="done" @cancel="cancel" />
       <RouteForm v-else-if="form === 'edit' && chosen" :key="chosen.id" :route="chosen" @done="done" @cancel="cancel" />
       <aside v-else-if="chosen" class="panel" aria-label="Route">
         <h2>{{ chosen.name }}</h2>
         <p class="sentence">{{ show.data?.sentences[chosen.id] }}</p>
-        <p class="quiet">{{ latest.get(chosen.id)?.words ?? 'Not used since the engine started.' }}</p>
+        <p class="quiet">{{ latest.get(chosen.id) ? `Last: ${latest.get(chosen.id)?.words}` : 'Not among the newest events of the trace.' }}</p>
         <div v-if="session.mayBuild" class="actions">
           <v-btn @click="form = 'edit'">Change</v-btn>
           <v-btn @click="turn(chosen)">{{ chosen.enabled === false ? 'Switch on' : 'Switch off' }}</v-btn>
           <v-btn color="error" @click="attempt(() => show.remove('routes', chosen?.id ?? ''))">Delete</v-btn>
         </div>
-        <p class="quiet hint">Ctrl+Z takes an edit back.</p>
+        <p class="quiet hint">Ctrl+Z undoes an edit.</p>
         <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
       </aside>
     </div>
@@ -76,8 +91,13 @@ function cancel(): void {
 </template>
 
 <style scoped>
-.row { display: flex; gap: 12px; }
-.sentence { display: block; margin: 4px 0; max-width: 70ch; }
-.last { display: block; font-size: 13px; }
+.sized { container-type: size; }
+.split > * { max-height: calc(100cqh - 52px); overflow: auto; }
+.list { display: flex; min-width: 0; }
+.list > * { flex: 1; }
+.panel .sentence { margin: 4px 0; }
+.line .sentence, .list .sentence { overflow: hidden; text-overflow: ellipsis; }
+.ago { margin-left: auto; color: var(--alive); }
 .hint { font-size: 13px; margin-top: 12px; }
+@media (max-width: 900px) { .split > * { max-height: none; } }
 </style>

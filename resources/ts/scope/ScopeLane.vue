@@ -72,7 +72,7 @@ watch([() => theme.global.name.value, levelFormat, () => props.height], () => re
 
 <template>
   <article class="lane" :aria-label="title">
-    <header><h2>{{ title }}</h2><span class="figures now">{{ spelled }}</span><button type="button" class="small-button" @click="emit('drop')">Take it away</button></header>
+    <header><h2>{{ title }}</h2><span class="figures now">{{ spelled }}</span><button type="button" class="small-button" @click="emit('drop')">Remove</button></header>
     <p class="words">{{ curve?.words || 'Nothing has arrived yet.' }}</p>
     <div ref="box" class="plot" :data-points="curve?.times.length ?? 0" />
   </article>

@@ -58,7 +58,7 @@ const drop = (subject: string) => change(watched.value.map((one) => one.subject)
     <div class="page-head">
       <h1>Scope</h1><span class="quiet">Values over time; each arrival is a mark.</span><span class="spring" />
       <span role="group" aria-label="How far back" class="spans"><button v-for="one in [5, 10, 30, 60]" :key="one" type="button" class="small-button" :aria-pressed="seconds === one" @click="seconds = one">{{ one }} s</button></span>
-      <v-btn :aria-pressed="frozen" :variant="frozen ? 'flat' : 'outlined'" @click="frozen = !frozen">{{ frozen ? 'Frozen: go on' : 'Freeze' }}</v-btn>
+      <v-btn :aria-pressed="frozen" :variant="frozen ? 'flat' : 'outlined'" @click="frozen = !frozen">{{ frozen ? 'Resume' : 'Freeze' }}</v-btn>
     </div>
     <form class="add" aria-label="Watch" @submit.prevent="add">
       <v-select v-model="kind" :items="[{ value: 'slot', title: 'A slot' }, { value: 'message', title: 'A number in messages' }, { value: 'point', title: 'A point' }]" label="Watch" />

@@ -89,7 +89,7 @@ async function load(): Promise<void> {
         <h2>Undo</h2>
         <p v-if="show.data?.undo">The last edit: {{ show.data.undo }}, by {{ show.data.undoBy }}.</p>
         <p v-else class="quiet">No edit to undo.</p>
-        <p v-if="show.data?.redo">Taken back last: {{ show.data.redo }}, by {{ show.data.redoBy }}.</p>
+        <p v-if="show.data?.redo">Undone last: {{ show.data.redo }}, by {{ show.data.redoBy }}.</p>
         <div class="actions">
           <v-btn :disabled="!session.mayBuild || !show.data?.undo" @click="attempt(() => show.undo())">Undo it</v-btn>
           <v-btn v-if="show.data?.redo" :disabled="!session.mayBuild" @click="attempt(() => show.redo())">Do it again</v-btn>

@@ -5,7 +5,7 @@ import { useShow, type Copy, type Values } from '@/api/show'
 import { useAttempt } from '@/components/attempt'
 import PartForm from '@/kinds/PartForm.vue'
 
-/** Parts of this universe that are laid down elsewhere, and what is laid down here. */
+/** Slots of this universe that are copied elsewhere, and what is copied here. */
 const props = defineProps<{ universe: string }>()
 const show = useShow()
 const session = useSession()
@@ -20,7 +20,9 @@ function sentence(copy: Copy): string {
   const count = copy.from.count ?? 1
   const repeat = copy.repeat ?? 1
   const end = Math.min(copy.limit ?? 512, copy.to.first + count * repeat - 1)
-  return `Slots ${copy.from.first}–${copy.from.first + count - 1} of ${show.universeName(copy.from.universe)} are laid on ${copy.to.first}–${end} of ${show.universeName(copy.to.universe)}${repeat > 1 ? `, ${repeat} times end to end` : ''}${copy.limit && copy.to.first + count * repeat - 1 > copy.limit ? `, cut at ${copy.limit}` : ''}.`
+  const run = (first: number, last: number) => (first === last ? `slot ${first}` : `slots ${first}–${last}`)
+  const cut = copy.limit && copy.to.first + count * repeat - 1 > copy.limit ? `, up to slot ${copy.limit}` : ''
+  return `Copies ${run(copy.from.first, copy.from.first + count - 1)} of ${show.universeName(copy.from.universe)} to ${run(copy.to.first, end)} of ${show.universeName(copy.to.universe)}${repeat > 1 ? `, ${repeat} times` : ''}${cut}.`
 }
 function edit(copy: Copy | null): void {
   failed.value = ''
@@ -32,8 +34,8 @@ const remove = (copy: Copy) => attempt(() => show.remove('copies', copy.id))
 
 <template>
   <section aria-label="Copies">
-    <h2>Copies</h2>
-    <p v-if="mine.length === 0 && !draft" class="quiet small">A copy lays part of a universe down at another place, there or in another universe.</p>
+    <h2>Slot copies</h2>
+    <p v-if="mine.length === 0 && !draft" class="quiet small">A slot copy takes slots of a universe to another place, there or in another universe.</p>
     <div v-for="copy in mine" :key="copy.id" class="copy">
       <strong>{{ copy.name }}</strong><span v-if="copy.enabled === false" class="quiet"> switched off</span>
       <p class="small">{{ sentence(copy) }}</p>

@@ -30,7 +30,7 @@ const release = () => one.value && void engine.release(props.universe, props.slo
     <form @submit.prevent="hold(Number(percent) / 100)">
       <v-text-field v-model="percent" type="number" step="any" label="Parameter at, per cent" :disabled="!session.mayOperate" />
       <v-btn type="submit" :disabled="!session.mayOperate || !valid">Hold it</v-btn>
-      <v-btn :disabled="!session.mayOperate" @click="release">Let go</v-btn>
+      <v-btn :disabled="!session.mayOperate" @click="release">Release</v-btn>
     </form>
   </div>
 </template>

@@ -30,8 +30,8 @@ const letter = (place: number) => (place === 0 ? '–' : placeMark(place))
         <tr v-for="(source, i) in sources" :key="i">
           <td class="figures"><strong>{{ letter(source.place) }}</strong></td>
           <td>{{ source.name }}<br><span class="quiet small">{{ source.protocol }}<template v-if="source.address"> from <span class="figures">{{ source.address }}</span></template><template v-if="source.heardAgo !== null">, {{ spellAgo(source.heardAgo) }}</template><template v-else>, {{ source.slots }} slots</template></span><template v-if="source.rate !== null"><br><span class="small figures">{{ spellRate(source.rate) }}, gap {{ source.gap }} ms, ± {{ source.jitter }} ms</span></template><template v-if="remarks(source)"><br><span class="small" :class="{ wrong: source.lost > 0 }">{{ remarks(source) }}</span></template></td>
-          <td class="figures">{{ source.priority ?? 'joins' }}<br><span v-if="source.place === 0" class="small" :class="{ wrong: !source.preview }">{{ source.preview ? 'preview' : 'outranked' }}</span></td>
-          <td><button type="button" :aria-pressed="shown === `source:${universe}:${i}`" @click="shown = shown === `source:${universe}:${i}` ? `levels:${universe}` : `source:${universe}:${i}`">{{ shown === `source:${universe}:${i}` ? 'Back' : 'Its levels' }}</button></td>
+          <td class="figures"><span :title="source.priority === null ? 'Added to whoever is in control' : ''">{{ source.priority ?? 'added' }}</span><br><span v-if="source.place === 0" class="small" :class="{ wrong: !source.preview }">{{ source.preview ? 'preview' : 'outranked' }}</span></td>
+          <td><button type="button" :aria-pressed="shown === `source:${universe}:${i}`" @click="shown = shown === `source:${universe}:${i}` ? `levels:${universe}` : `source:${universe}:${i}`">{{ shown === `source:${universe}:${i}` ? 'Back' : 'Show its levels' }}</button></td>
         </tr>
       </tbody>
     </table>

@@ -11,6 +11,8 @@ import { useSnapshot } from './snapshot'
 import SlotGrid from './SlotGrid.vue'
 import SlotPanel from './SlotPanel.vue'
 import SourceTable from './SourceTable.vue'
+import UniverseChoice from './UniverseChoice.vue'
+import UniverseList from './UniverseList.vue'
 import UniverseSettings from './UniverseSettings.vue'
 
 const show = useShow()
@@ -31,6 +33,7 @@ watch(() => engine.sources[id.value]?.sources.length, () => { shown.value = `lev
 watch(slot, () => { text.value = '' })
 watch(() => route.query.slot, (now) => { if (now) slot.value = Math.min(512, Math.max(1, Number(now) || 1)) })
 
+const isList = computed(() => route.query.list === '1')
 const { frozen, kept, differing, keep, end } = useSnapshot(id)
 onUnmounted(end)
 
@@ -50,21 +53,23 @@ function done(next: string): void {
       <h1>{{ universe?.name ?? 'Universes' }}</h1>
       <span v-if="universe" class="quiet">{{ mergeWords(universe, show.portName) }}</span>
       <span class="spring" />
-      <nav class="tabs" aria-label="Universes"><router-link v-for="one in show.universes" :key="one.id" :to="`/universes/${one.id}`" :aria-current="one.id === id ? 'page' : undefined">{{ one.name }}</router-link></nav>
+      <UniverseChoice v-if="show.universes.length > 1" :chosen="id" />
+      <v-btn v-if="show.universes.length > 1" :aria-pressed="isList" @click="router.push(isList ? `/universes/${id}` : { path: `/universes/${id}`, query: { list: '1' } })">{{ isList ? 'Show its levels' : 'All universes' }}</v-btn>
       <v-btn v-if="session.mayBuild && universe" @click="form = 'edit'">Change</v-btn>
       <v-btn v-if="session.mayBuild" @click="form = 'add'">Add a universe</v-btn>
     </div>
     <p v-if="show.document && !universe && form === 'none'" class="empty">No universes yet. A universe is 512 slots: add one, then say on a port what feeds it and where it goes.</p>
     <div v-if="universe || form !== 'none'" class="split">
-      <div v-if="universe">
+      <UniverseList v-if="universe && isList" :chosen="id" />
+      <div v-else-if="universe">
         <ul class="numbers quiet"><li v-for="line in show.data?.numbering[id] ?? []" :key="line">{{ line }}</li></ul>
         <SlotStrip :universe="id" :height="34" />
         <div class="over">
           <h3>{{ whose }}</h3>
           <span v-if="kept" class="small" :class="differing ? 'differs' : 'quiet'">{{ differing === 0 ? 'as' : `${differing} slots differ from` }} the snapshot of {{ kept.at }}</span>
           <span class="spring" />
-          <button type="button" class="small-button" :aria-pressed="frozen" @click="frozen = !frozen">{{ frozen ? 'Frozen: go on' : 'Freeze' }}</button>
-          <button type="button" class="small-button" @click="keep">{{ kept ? 'Keep a new snapshot' : 'Keep a snapshot' }}</button>
+          <button type="button" class="small-button" :aria-pressed="frozen" @click="frozen = !frozen">{{ frozen ? 'Resume' : 'Freeze' }}</button>
+          <button type="button" class="small-button" @click="keep">{{ kept ? 'Keep new snapshot' : 'Keep snapshot' }}</button>
           <button v-if="kept" type="button" class="small-button" @click="kept = null">Stop comparing</button>
         </div>
         <SlotGrid v-model="slot" :universe="id" :shown="shown" :frozen="frozen" :against="kept?.levels ?? null" @write="text += $event" @hold="panel?.hold()" @release="panel?.release()" />
@@ -83,9 +88,6 @@ function done(next: string): void {
 </template>
 
 <style scoped>
-.tabs { display: flex; gap: 4px; overflow: auto; max-width: 50%; }
-.tabs a { padding: 6px 10px; text-decoration: none; white-space: nowrap; color: var(--quiet); font-weight: 600; }
-.tabs a[aria-current] { color: inherit; box-shadow: inset 0 -3px 0 currentColor; color: rgb(var(--v-theme-on-background)); }
 .numbers { list-style: none; font-size: 13px; margin-bottom: 10px; display: flex; flex-wrap: wrap; gap: 2px 20px; padding: 0; }
 .over { display: flex; gap: 10px; align-items: center; margin: 10px 0 6px; }
 .over .spring { flex: 1; }

@@ -134,7 +134,7 @@ final class PortReaderTest extends TestCase
     {
         yield 'a cable' => [self::CABLE, ['Protocol' => 'MIDI', 'Virtual cable of this machine' => 'slides', 'For another program' => 'the Unix socket cables/slides.midi in the data folder of the engine']];
         yield 'a controller' => [self::STICK, ['Protocol' => 'Game controller', 'Device' => 'Stick', 'Where it is plugged in' => 'open this page there, Ports, Lend devices']];
-        yield 'TCP' => [self::TCP, ['Protocol' => 'OSC over TCP', 'Connect to' => '10.0.0.1', 'TCP port' => '8100', 'Packets are told apart by' => 'SLIP (OSC 1.1)', 'It connects to' => 'us, as above: we send to all that are connected']];
+        yield 'TCP' => [self::TCP, ['Protocol' => 'OSC over TCP', 'Connect to' => '10.0.0.1', 'TCP port' => '8100', 'Framing' => 'SLIP (OSC 1.1)', 'It connects to' => 'us, as above: we send to all that are connected']];
         yield 'TCP that we call' => [[...self::TCP, 'send' => ['to' => ['10.0.0.9'], 'port' => 9100]], ['It waits for our connection at' => '10.0.0.9, TCP port 9100']];
         yield 'a session' => [
             ['id' => 'extra', 'name' => 'Extra', 'protocol' => 'midi', 'link' => ['kind' => 'session'], 'receive' => ['address' => '10.0.0.1'], 'send' => ['to' => ['10.0.0.9'], 'port' => 5020]],
@@ -146,7 +146,7 @@ final class PortReaderTest extends TestCase
         ];
         yield 'OSC that answers' => [
             ['id' => 'extra', 'name' => 'Extra', 'protocol' => 'osc', 'send' => ['port' => 9200, 'replies' => true, 'heartbeat' => '/alive', 'heartbeatSeconds' => 0.5]],
-            ['Its own address' => 'any: we answer whoever spoke to us last', 'Heartbeat' => '/alive every 0.5 s'],
+            ['Its own address' => 'any: we reply to the last sender', 'Heartbeat' => '/alive every 0.5 s'],
         ];
         yield 'sACN with synchronisation' => [self::SACN, ['Synchronisation universe' => '7', 'Palm House: its multicast group' => '239.255.0.5']];
     }

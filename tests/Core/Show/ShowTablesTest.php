@@ -29,7 +29,7 @@ final class ShowTablesTest extends TestCase
                 self::assertStringContainsString('### `'.Schema::nameOf($class).'`', $parts);
             }
         }
-        self::assertStringContainsString('| `framing` | Packets are told apart by | `kind` is tcp |', $parts);
+        self::assertStringContainsString('| `framing` | Framing | `kind` is tcp |', $parts);
         self::assertStringContainsString('| `port` | Our receive port (TCP) | `link/kind` is tcp; needed |', $parts);
     }
 

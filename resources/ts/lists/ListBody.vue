@@ -1,0 +1,67 @@
+<script setup lang="ts">
+import { computed, nextTick, ref, watch } from 'vue'
+import ListItem from './ListItem.vue'
+import type { Item, Row } from './rows'
+
+/** The rows themselves: only those in sight are drawn where there are many. */
+const props = defineProps<{ items: Item[], chosen?: string, picked: Set<string> }>()
+const emit = defineEmits<{ click: [id: string, keys: { shift: boolean, ctrl: boolean }], fold: [group: string], all: [], clear: [], move: [by: -1 | 1] }>()
+defineSlots<{ row: (given: { row: Row }) => unknown }>()
+
+/** So many rows cost nothing; of more, only what is in sight is drawn. */
+const FEW = 60
+const ROW_HEIGHT = 38
+const isLong = computed(() => props.items.length > FEW)
+const box = ref<HTMLElement | null>(null)
+const scroller = ref<{ scrollToIndex: (index: number) => void } | null>(null)
+const rows = computed(() => props.items.flatMap((item) => ('row' in item ? [item.row] : [])))
+
+function toRow(id: string): void {
+  const place = props.items.findIndex((item) => 'row' in item && item.row.id === id)
+  if (isLong.value && !box.value?.querySelector(`[data-row="${CSS.escape(id)}"]`)) scroller.value?.scrollToIndex(place)
+  void nextTick(() => box.value?.querySelector<HTMLElement>(`[data-row="${CSS.escape(id)}"]`)?.focus())
+}
+/** What is chosen from elsewhere comes into sight. */
+watch(() => props.chosen, (now) => {
+  void nextTick(() => {
+    const row = now === undefined ? null : box.value?.querySelector(`[data-row="${CSS.escape(now)}"]`)
+    if (row) row.scrollIntoView({ block: 'nearest' })
+    else if (isLong.value) scroller.value?.scrollToIndex(props.items.findIndex((item) => 'row' in item && item.row.id === now))
+  })
+}, { immediate: true })
+
+function pressed(event: KeyboardEvent): void {
+  const id = (event.target as HTMLElement).dataset.row
+  const ctrl = event.ctrlKey || event.metaKey
+  const by = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0
+  if (ctrl && event.key.toLowerCase() === 'a') emit('all')
+  else if (event.key === 'Escape' && props.picked.size > 0) emit('clear')
+  else if (by !== 0 && event.altKey) emit('move', by)
+  else if (by !== 0 && id !== undefined) {
+    const next = rows.value[rows.value.findIndex((row) => row.id === id) + by]
+    if (!next) return
+    emit('click', next.id, { shift: event.shiftKey, ctrl: false })
+    toRow(next.id)
+  } else return
+  event.preventDefault()
+}
+const clicked = (event: MouseEvent, id: string) => emit('click', id, { shift: event.shiftKey, ctrl: event.ctrlKey || event.metaKey })
+</script>
+
+<template>
+  <div ref="box" class="list-body" @keydown="pressed">
+    <v-virtual-scroll v-if="isLong" ref="scroller" class="rows" :items="items" :item-height="ROW_HEIGHT" item-key="key">
+      <template #default="{ item }">
+        <ListItem :item="item as Item" :chosen="chosen" :picked="picked" @click="clicked" @fold="emit('fold', $event)"><template #default="{ row }"><slot name="row" :row="row" /></template></ListItem>
+      </template>
+    </v-virtual-scroll>
+    <div v-else class="rows">
+      <ListItem v-for="item in items" :key="item.key" :item="item" :chosen="chosen" :picked="picked" @click="clicked" @fold="emit('fold', $event)"><template #default="{ row }"><slot name="row" :row="row" /></template></ListItem>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.list-body { min-height: 0; flex: 1; display: flex; }
+.rows { flex: 1; overflow: auto; min-width: 0; }
+</style>
