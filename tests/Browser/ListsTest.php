@@ -26,7 +26,7 @@ final class ListsTest extends BrowserTestCase
         $order('name');
         $this->untilScript('return document.querySelector("[data-row] strong").textContent', 'Balcony node');
         $order('receive/port');
-        $this->untilScript('return document.querySelector("[data-row] .ordered").textContent', '5568');
+        $this->untilScript('return document.querySelector("[data-row] .ordered").textContent', '5004');
         $order('');
     }
 

@@ -51,5 +51,6 @@ async function take(): Promise<void> {
 
 <style scoped>
 .table-in { margin: 8px 0; }
+input::file-selector-button { background: none; border: 1px solid var(--rule); color: inherit; font: inherit; padding: 4px 10px; margin-right: 10px; cursor: pointer; }
 textarea { width: 100%; background: var(--sunk); border: 1px solid var(--rule); color: inherit; font-family: var(--figures); font-size: 13px; padding: 8px; margin-top: 8px; resize: vertical; }
 </style>
