@@ -10,7 +10,10 @@ use NimbleJunction\Core\Wire\ArtNet\Dmx;
 use NimbleJunction\Tests\Support\Fuzz;
 use NimbleJunction\Tests\Support\Samples;
 
-/** Broken packets of every format at every port of a running engine, while a desk plays: half a million of them in ten minutes. */
+/**
+ * Broken packets of every format at every port of a running engine, while a desk plays: half a million of them in ten
+ * minutes.
+ */
 final readonly class Attack implements Measurement
 {
     private const NET = '127.79.3';
@@ -52,7 +55,12 @@ final readonly class Attack implements Measurement
                 }
                 if ($sent < $now * self::DESK_RATE) {
                     ++$sent;
-                    stream_socket_sendto($desk, (new Dmx(200, pack('N', $sent).str_repeat("\7", 508), $sent % 255 + 1))->encode(), 0, self::NET.'.1:6454');
+                    stream_socket_sendto(
+                        $desk,
+                        (new Dmx(200, pack('N', $sent).str_repeat("\7", 508), $sent % 255 + 1))->encode(),
+                        0,
+                        self::NET.'.1:6454',
+                    );
                 }
                 while (($bytes = stream_socket_recvfrom($node, 2048)) !== false) {
                     ++$frames;
@@ -69,9 +77,19 @@ final readonly class Attack implements Measurement
             array_map(fclose(...), [$desk, $node, $attacker]);
             exec('rm -rf '.escapeshellarg($folder));
         }
-        yield Line::atLeast('different frames of the desk that left, a second', \count($different) / $this->seconds, 0.95 * self::DESK_RATE, '');
+        yield Line::atLeast(
+            'different frames of the desk that left, a second',
+            \count($different) / $this->seconds,
+            0.95 * self::DESK_RATE,
+            '',
+        );
         yield Line::atMost('faults of the program', $faults, 0.0, '');
-        yield Line::atMost('memory at the end, of what it was after a fifth of the time', $end / max(1.0, $warm ?? 1.0), 1.1, '×');
+        yield Line::atMost(
+            'memory at the end, of what it was after a fifth of the time',
+            $end / max(1.0, $warm ?? 1.0),
+            1.1,
+            '×',
+        );
         yield Line::only('memory at the end', $end, ' MB');
         yield Line::only('broken packets sent', $thrown, '');
         yield Line::only('frames of the desk sent', $sent, '');
@@ -86,13 +104,57 @@ final readonly class Attack implements Measurement
         return [
             'universes' => [['id' => 'desk', 'name' => 'Desk'], ['id' => 'other', 'name' => 'Other', 'merge' => 'ltp']],
             'ports' => [
-                ['id' => 'art', 'name' => 'Art', 'protocol' => 'art-net', 'receive' => ['address' => $here, 'feeds' => [['number' => 200, 'universe' => 'desk'], ['number' => 1, 'universe' => 'other']]]],
-                ['id' => 'acn', 'name' => 'Acn', 'protocol' => 'sacn', 'receive' => ['address' => $here, 'feeds' => [['number' => 1, 'universe' => 'other'], ['number' => 7, 'universe' => 'other']]]],
-                ['id' => 'osc', 'name' => 'Osc', 'protocol' => 'osc', 'receive' => ['address' => $here, 'port' => 8000], 'send' => ['to' => [self::NET.'.22'], 'port' => 9000]],
-                ['id' => 'midi', 'name' => 'Midi', 'protocol' => 'midi', 'link' => ['kind' => 'session'], 'receive' => ['address' => $here, 'port' => 5004]],
-                ['id' => 'node', 'name' => 'Node', 'protocol' => 'sacn', 'send' => ['address' => $here, 'to' => [self::NET.'.21'], 'carries' => [['number' => 9, 'universe' => 'desk']]]],
+                [
+                    'id' => 'art',
+                    'name' => 'Art',
+                    'protocol' => 'art-net',
+                    'receive' => [
+                        'address' => $here,
+                        'feeds' => [['number' => 200, 'universe' => 'desk'], ['number' => 1, 'universe' => 'other']],
+                    ],
+                ],
+                [
+                    'id' => 'acn',
+                    'name' => 'Acn',
+                    'protocol' => 'sacn',
+                    'receive' => [
+                        'address' => $here,
+                        'feeds' => [['number' => 1, 'universe' => 'other'], ['number' => 7, 'universe' => 'other']],
+                    ],
+                ],
+                [
+                    'id' => 'osc',
+                    'name' => 'Osc',
+                    'protocol' => 'osc',
+                    'receive' => ['address' => $here, 'port' => 8000],
+                    'send' => ['to' => [self::NET.'.22'], 'port' => 9000],
+                ],
+                [
+                    'id' => 'midi',
+                    'name' => 'Midi',
+                    'protocol' => 'midi',
+                    'link' => ['kind' => 'session'],
+                    'receive' => ['address' => $here, 'port' => 5004],
+                ],
+                [
+                    'id' => 'node',
+                    'name' => 'Node',
+                    'protocol' => 'sacn',
+                    'send' => [
+                        'address' => $here,
+                        'to' => [self::NET.'.21'],
+                        'carries' => [['number' => 9, 'universe' => 'desk']],
+                    ],
+                ],
             ],
-            'routes' => [['id' => 'in', 'name' => 'In', 'from' => ['kind' => 'message', 'port' => 'osc', 'address' => '/oscillator/4/frequency'], 'to' => ['kind' => 'slot', 'universe' => 'other', 'slot' => 5]]],
+            'routes' => [
+                [
+                    'id' => 'in',
+                    'name' => 'In',
+                    'from' => ['kind' => 'message', 'port' => 'osc', 'address' => '/oscillator/4/frequency'],
+                    'to' => ['kind' => 'slot', 'universe' => 'other', 'slot' => 5],
+                ],
+            ],
         ];
     }
 }

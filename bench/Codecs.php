@@ -54,7 +54,10 @@ final class Codecs implements Measurement
     private function ours(): array
     {
         $frames = array_map(
-            static fn(int $frame): string => implode('', array_map(static fn(int $slot): string => \chr(($slot * 7 + $frame * 13) % 256), range(0, 511))),
+            static fn(int $frame): string => implode(
+                '',
+                array_map(static fn(int $slot): string => \chr(($slot * 7 + $frame * 13) % 256), range(0, 511)),
+            ),
             range(0, 63),
         );
         $cid = (string) hex2bin('0123456789abcdeffedcba9876543210');
@@ -71,26 +74,38 @@ final class Codecs implements Measurement
         $many = self::CALLS;
 
         return [
-            'sACN encode' => [$many, static fn(int $call) => (new Data($cid, 1, $frames[$call & 63], $call & 255, 100, 'Bench'))->encode()],
+            'sACN encode' => [
+                $many,
+                static fn(int $call) => (new Data($cid, 1, $frames[$call & 63], $call & 255, 100, 'Bench'))->encode(),
+            ],
             'sACN decode' => [$many, static fn(int $call) => Sacn::decode($sacn[$call & 63])],
             'Art-Net encode' => [$many, static fn(int $call) => (new Dmx(1, $frames[$call & 63], $call % 255 + 1))->encode()],
             'Art-Net decode' => [$many, static fn(int $call) => ArtNet::decode($artNet[$call & 63])],
             'OSC encode' => [$many, static fn(int $call) => self::message($call)->encode()],
             'OSC decode' => [$many, static fn(int $call) => Osc::decode($osc[$call & 63])],
-            'MIDI message make' => [$many, static fn(int $call) => ChannelMessage::noteOn(($call & 15) + 1, $call & 127, 100)->encode()],
+            'MIDI message make' => [
+                $many,
+                static fn(int $call) => ChannelMessage::noteOn(($call & 15) + 1, $call & 127, 100)->encode(),
+            ],
             'MIDI message read' => [$many, static fn(int $call) => $parser->push($note)],
             'MIDI file read' => [20, static fn() => File::decode($songBytes)],
             'MIDI file write' => [20, static fn() => $song->encode()],
             'Show control encode' => [$many, static fn() => $show->message()->encode()],
             'Show control decode' => [$many, static fn() => ShowControl::decode($show->message())],
-            'RTP-MIDI encode' => [$many, static fn(int $call) => (new RtpMidi\Packet($call & 0xFFFF, $call, 3, [new RtpMidi\Command($note)]))->encode()],
+            'RTP-MIDI encode' => [
+                $many,
+                static fn(int $call) => (new RtpMidi\Packet($call & 0xFFFF, $call, 3, [new RtpMidi\Command($note)]))->encode(),
+            ],
             'RTP-MIDI decode' => [$many, static fn() => RtpMidi\Packet::decode($rtp)],
         ];
     }
 
     private static function message(int $call): Message
     {
-        return new Message('/palm/lamp/3', [Argument::float(($call & 63) / 63), Argument::int($call & 63), Argument::string('lantern')]);
+        return new Message(
+            '/palm/lamp/3',
+            [Argument::float(($call & 63) / 63), Argument::int($call & 63), Argument::string('lantern')],
+        );
     }
 
     /** Two thousand notes, as the libraries are given them. */
@@ -99,7 +114,11 @@ final class Codecs implements Measurement
         $events = [Event::tempo(0, 606305)];
         for ($i = 0; $i < 2000; ++$i) {
             $note = \chr(36 + $i % 48);
-            array_push($events, Event::channel(120, \chr(0x90 | $i & 15).$note."\x64"), Event::channel(120, \chr(0x80 | $i & 15).$note."\x40"));
+            array_push(
+                $events,
+                Event::channel(120, \chr(0x90 | $i & 15).$note."\x64"),
+                Event::channel(120, \chr(0x80 | $i & 15).$note."\x40"),
+            );
         }
 
         return new File(0, Division::perQuarter(480), [new Track([...$events, Event::meta(0, Event::END_OF_TRACK)])]);

@@ -10,7 +10,10 @@ use NimbleJunction\Core\Wire\ArtNet\Dmx;
 use NimbleJunction\Core\Wire\Sacn\Data;
 use Symfony\Component\Process\Process;
 
-/** One port is flooded with 50,000 datagrams a second; another port's output keeps its rate, measured against the same without a flood. */
+/**
+ * One port is flooded with 50,000 datagrams a second; another port's output keeps its rate, measured against the same
+ * without a flood.
+ */
 final readonly class Flood implements Measurement
 {
     private const NET = '127.79.1';
@@ -34,7 +37,17 @@ final readonly class Flood implements Measurement
             $this->rate(1.0);
             $calm = $this->rate($this->seconds);
             $ownCalm = $this->ownRate(2.0);
-            $flood = new Process([PHP_BINARY, __DIR__.'/Support/flood.php', self::NET.'.1', '6454', (string) self::FLOOD_A_SECOND, (string) ($this->seconds + 2)], timeout: null);
+            $flood = new Process(
+                [
+                    PHP_BINARY,
+                    __DIR__.'/Support/flood.php',
+                    self::NET.'.1',
+                    '6454',
+                    (string) self::FLOOD_A_SECOND,
+                    (string) ($this->seconds + 2),
+                ],
+                timeout: null,
+            );
             $flood->start();
             $flood->waitUntil(static fn(string $type, string $said): bool => str_contains($said, 'flooding'));
             $flooded = $this->rate($this->seconds / 2);
@@ -57,12 +70,47 @@ final readonly class Flood implements Measurement
     private static function document(): array
     {
         return [
-            'universes' => [['id' => 'flooded', 'name' => 'Flooded'], ['id' => 'calm', 'name' => 'Calm'], ['id' => 'own', 'name' => 'Own']],
+            'universes' => [
+                ['id' => 'flooded', 'name' => 'Flooded'],
+                ['id' => 'calm', 'name' => 'Calm'],
+                ['id' => 'own', 'name' => 'Own'],
+            ],
             'ports' => [
-                ['id' => 'desk', 'name' => 'Desk', 'protocol' => 'art-net', 'receive' => ['address' => self::NET.'.1', 'feeds' => [['number' => 0, 'universe' => 'flooded'], ['number' => 5, 'universe' => 'own']]]],
-                ['id' => 'guest', 'name' => 'Guest', 'protocol' => 'sacn', 'receive' => ['address' => self::NET.'.1', 'feeds' => [['number' => 1, 'universe' => 'calm']]]],
-                ['id' => 'own', 'name' => 'Own', 'protocol' => 'art-net', 'send' => ['address' => self::NET.'.1', 'to' => [self::NET.'.22'], 'carries' => [['number' => 9, 'universe' => 'own']]]],
-                ['id' => 'node', 'name' => 'Node', 'protocol' => 'sacn', 'send' => ['address' => self::NET.'.1', 'to' => [self::NET.'.21'], 'carries' => [['number' => 2, 'universe' => 'calm']]]],
+                [
+                    'id' => 'desk',
+                    'name' => 'Desk',
+                    'protocol' => 'art-net',
+                    'receive' => [
+                        'address' => self::NET.'.1',
+                        'feeds' => [['number' => 0, 'universe' => 'flooded'], ['number' => 5, 'universe' => 'own']],
+                    ],
+                ],
+                [
+                    'id' => 'guest',
+                    'name' => 'Guest',
+                    'protocol' => 'sacn',
+                    'receive' => ['address' => self::NET.'.1', 'feeds' => [['number' => 1, 'universe' => 'calm']]],
+                ],
+                [
+                    'id' => 'own',
+                    'name' => 'Own',
+                    'protocol' => 'art-net',
+                    'send' => [
+                        'address' => self::NET.'.1',
+                        'to' => [self::NET.'.22'],
+                        'carries' => [['number' => 9, 'universe' => 'own']],
+                    ],
+                ],
+                [
+                    'id' => 'node',
+                    'name' => 'Node',
+                    'protocol' => 'sacn',
+                    'send' => [
+                        'address' => self::NET.'.1',
+                        'to' => [self::NET.'.21'],
+                        'carries' => [['number' => 2, 'universe' => 'calm']],
+                    ],
+                ],
             ],
         ];
     }
@@ -78,7 +126,12 @@ final readonly class Flood implements Measurement
         while (($now = microtime(true)) - $begin < $seconds) {
             if ($now - $begin >= $sent / self::RATE) {
                 ++$sent;
-                stream_socket_sendto($desk, (new Dmx(5, pack('n', $sent).str_repeat("\7", 510), $sent % 255 + 1))->encode(), 0, self::NET.'.1:6454');
+                stream_socket_sendto(
+                    $desk,
+                    (new Dmx(5, pack('n', $sent).str_repeat("\7", 510), $sent % 255 + 1))->encode(),
+                    0,
+                    self::NET.'.1:6454',
+                );
             }
             $read = [$node];
             $none = [];
@@ -102,7 +155,12 @@ final readonly class Flood implements Measurement
         while (($now = microtime(true)) - $begin < $seconds) {
             if ($now - $begin >= $sent / self::RATE) {
                 ++$sent;
-                stream_socket_sendto($desk, (new Data('flood bench-----', 1, str_repeat(\chr($sent % 256), 512), $sent % 256))->encode(), 0, self::NET.'.1:5568');
+                stream_socket_sendto(
+                    $desk,
+                    (new Data('flood bench-----', 1, str_repeat(\chr($sent % 256), 512), $sent % 256))->encode(),
+                    0,
+                    self::NET.'.1:5568',
+                );
             }
             $read = [$node];
             $none = [];

@@ -9,7 +9,10 @@ use NimbleJunction\Bench\Support\Stopwatch;
 use NimbleJunction\Bench\Support\Subject;
 use Symfony\Component\Process\Process;
 
-/** Routed messages, seen from outside: a program sends, another one receives, each message is told from the others by its number. The same through a bare relay. */
+/**
+ * Routed messages, seen from outside: a program sends, another one receives, each message is told from the others by
+ * its number. The same through a bare relay.
+ */
 final readonly class Messages implements Measurement
 {
     private const NET = '127.79.5';
@@ -31,7 +34,10 @@ final readonly class Messages implements Measurement
     {
         $show = new Show(self::document());
         $time = (string) (int) (4 * self::ROUNDS * $this->seconds + 90);
-        $bare = new Subject([__DIR__.'/Support/passing.php', self::NET.'.2', (string) self::BARE_PORT, self::NET.'.21', $time], 'ready');
+        $bare = new Subject(
+            [__DIR__.'/Support/passing.php', self::NET.'.2', (string) self::BARE_PORT, self::NET.'.21', $time],
+            'ready',
+        );
         try {
             $engine = new Subject(['artisan', 'junction:engine', "--show={$show->file}", "--for={$time}"], 'The engine runs');
             $this->pass(self::PORT, '.1');
@@ -57,7 +63,11 @@ final readonly class Messages implements Measurement
         yield Line::only('the same through the bare relay, median', Stopwatch::percentile($floor, 0.5) / 1e6, ' ms');
         yield Line::atMost('messages lost', $lost, 0.0, '');
         yield Line::only('messages sent', $sent, '');
-        yield Line::only('processor time that the host took away meanwhile: above 5 the times say nothing', 100 * ($stolen - $stolenBefore) / max(1, $ticks - $ticksBefore), ' %');
+        yield Line::only(
+            'processor time that the host took away meanwhile: above 5 the times say nothing',
+            100 * ($stolen - $stolenBefore) / max(1, $ticks - $ticksBefore),
+            ' %',
+        );
     }
 
     /** @return array{list<int>, int} nanoseconds from sending to receiving, of each message; how many never came */
@@ -67,7 +77,19 @@ final readonly class Messages implements Measurement
         socket_set_option($socket, \SOL_SOCKET, \SO_RCVBUF, 4 * 1024 * 1024);
         socket_set_option($socket, \SOL_SOCKET, \SO_RCVTIMEO, ['sec' => 0, 'usec' => 100_000]);
         socket_bind($socket, self::NET.'.21', 9000);
-        $sender = new Process([PHP_BINARY, __DIR__.'/Support/messages.php', self::NET.'.11', self::NET.$end, (string) $port, (string) self::ROUTES, (string) $this->rate, (string) $this->seconds], timeout: 60);
+        $sender = new Process(
+            [
+                PHP_BINARY,
+                __DIR__.'/Support/messages.php',
+                self::NET.'.11',
+                self::NET.$end,
+                (string) $port,
+                (string) self::ROUTES,
+                (string) $this->rate,
+                (string) $this->seconds,
+            ],
+            timeout: 60,
+        );
         $sender->start();
         $heardAt = [];
         $count = (int) ($this->rate * $this->seconds);
@@ -107,8 +129,18 @@ final readonly class Messages implements Measurement
         return [
             'version' => 2,
             'ports' => [
-                ['id' => 'in', 'name' => 'In', 'protocol' => 'osc', 'receive' => ['address' => self::NET.'.1', 'port' => self::PORT]],
-                ['id' => 'out', 'name' => 'Out', 'protocol' => 'osc', 'send' => ['address' => self::NET.'.1', 'to' => [self::NET.'.21'], 'port' => 9000]],
+                [
+                    'id' => 'in',
+                    'name' => 'In',
+                    'protocol' => 'osc',
+                    'receive' => ['address' => self::NET.'.1', 'port' => self::PORT],
+                ],
+                [
+                    'id' => 'out',
+                    'name' => 'Out',
+                    'protocol' => 'osc',
+                    'send' => ['address' => self::NET.'.1', 'to' => [self::NET.'.21'], 'port' => 9000],
+                ],
             ],
             'routes' => $routes,
         ];

@@ -9,7 +9,10 @@ use NimbleJunction\Tests\Support\Chrome;
 use NimbleJunction\Tests\Support\DemoStack;
 use Symfony\Component\Process\Process;
 
-/** A page that shows eight universes, all of which move: pictures a second in Chromium, against the same page with nothing moving and an empty one. */
+/**
+ * A page that shows eight universes, all of which move: pictures a second in Chromium, against the same page with
+ * nothing moving and an empty one.
+ */
 final readonly class Page implements Measurement
 {
     private const NET = '127.79.3';
@@ -29,7 +32,10 @@ final readonly class Page implements Measurement
         $demo = new DemoStack(self::NET);
         $parts = Show::through(self::UNIVERSES, self::NET);
         $file = "{$demo->data}/page.json";
-        file_put_contents($file, json_encode(['format' => 'nimble-junction/show', 'version' => 1, 'name' => 'Bench', ...$parts], \JSON_THROW_ON_ERROR));
+        file_put_contents(
+            $file,
+            json_encode(['format' => 'nimble-junction/show', 'version' => 1, 'name' => 'Bench', ...$parts], \JSON_THROW_ON_ERROR),
+        );
         $chrome = null;
         try {
             (new Process([PHP_BINARY, 'artisan', 'junction:import', $file], \dirname(__DIR__), $demo->environment()))->mustRun();
@@ -38,10 +44,22 @@ final readonly class Page implements Measurement
             $chrome->login($demo, 'builder');
             $chrome->untilText('h1', 'Bench');
             $still = $this->pictures($chrome);
-            $desk = new Process([PHP_BINARY, __DIR__.'/Support/moving.php', self::NET.'.31', self::NET.'.1', (string) self::UNIVERSES, (string) ($this->seconds + 15)], timeout: null);
+            $desk = new Process(
+                [
+                    PHP_BINARY,
+                    __DIR__.'/Support/moving.php',
+                    self::NET.'.31',
+                    self::NET.'.1',
+                    (string) self::UNIVERSES,
+                    (string) ($this->seconds + 15),
+                ],
+                timeout: null,
+            );
             $desk->start();
             $chrome->untilText('[aria-label="Universes"]', 'sends it');
-            $chrome->driver->executeScript('window.painted = 0; const clear = CanvasRenderingContext2D.prototype.clearRect; CanvasRenderingContext2D.prototype.clearRect = function (...all) { window.painted++; return clear.apply(this, all) }');
+            $chrome->driver->executeScript(
+                'window.painted = 0; const clear = CanvasRenderingContext2D.prototype.clearRect; CanvasRenderingContext2D.prototype.clearRect = function (...all) { window.painted++; return clear.apply(this, all) }',
+            );
             $moving = $this->pictures($chrome);
             $painted = $chrome->driver->executeScript('return window.painted');
             $desk->stop(2);

@@ -11,7 +11,10 @@ use NimbleJunction\Core\Plan\Identity;
 use NimbleJunction\Core\Show\ShowReader;
 use NimbleJunction\Core\Wire\ArtNet\Dmx;
 
-/** What merging by whole values costs a frame on its way through the core: two desks, one universe, all of it patched with parameters of 16 bits, against none patched. */
+/**
+ * What merging by whole values costs a frame on its way through the core: two desks, one universe, all of it patched
+ * with parameters of 16 bits, against none patched.
+ */
 final class Parameters implements Measurement
 {
     private const CALLS = 4000;
@@ -21,7 +24,7 @@ final class Parameters implements Measurement
 
     public function title(): string
     {
-        return 'Parameters: a frame from arrival to departure, 256 parameters of 16 bits against 512 slots of 8';
+        return 'Parameters: a frame from arrival to packet, 256 parameters of 16 bits against 512 slots of 8';
     }
 
     public function run(): iterable
@@ -49,7 +52,13 @@ final class Parameters implements Measurement
 
         return static function (int $call) use ($junction, $frames, &$now): void {
             $now += 11_400_000;
-            $junction->arrived(self::ENDPOINT, $call % 2 === 0 ? '127.0.0.11' : '127.0.0.12', 6454, $frames[$call % self::FRAMES], $now);
+            $junction->arrived(
+                self::ENDPOINT,
+                $call % 2 === 0 ? '127.0.0.11' : '127.0.0.12',
+                6454,
+                $frames[$call % self::FRAMES],
+                $now,
+            );
             $junction->wake($now);
         };
     }
@@ -75,10 +84,23 @@ final class Parameters implements Measurement
         $document = [
             'format' => 'nimble-junction/show', 'version' => 2, 'name' => 'Bench', 'universes' => [['id' => 'u', 'name' => 'U']],
             'ports' => [
-                ['id' => 'in', 'name' => 'In', 'protocol' => 'art-net', 'receive' => ['address' => '127.0.0.1', 'feeds' => [['number' => 1, 'universe' => 'u']]]],
-                ['id' => 'out', 'name' => 'Out', 'protocol' => 'art-net', 'send' => ['to' => ['127.0.0.16'], 'carries' => [['number' => 9, 'universe' => 'u']]]],
+                [
+                    'id' => 'in',
+                    'name' => 'In',
+                    'protocol' => 'art-net',
+                    'receive' => ['address' => '127.0.0.1', 'feeds' => [['number' => 1, 'universe' => 'u']]],
+                ],
+                [
+                    'id' => 'out',
+                    'name' => 'Out',
+                    'protocol' => 'art-net',
+                    'send' => ['to' => ['127.0.0.16'], 'carries' => [['number' => 9, 'universe' => 'u']]],
+                ],
             ],
-            ...($isWide ? ['profiles' => [['id' => 'all', 'name' => 'All', 'parameters' => $parameters]], 'fixtures' => [['id' => 'f', 'name' => 'F', 'profile' => 'all', 'universe' => 'u', 'first' => 1]]] : []),
+            ...($isWide ? [
+                'profiles' => [['id' => 'all', 'name' => 'All', 'parameters' => $parameters]],
+                'fixtures' => [['id' => 'f', 'name' => 'F', 'profile' => 'all', 'universe' => 'u', 'first' => 1]],
+            ] : []),
         ];
         $junction = new Junction();
         $junction->adopt((new Compiler(new Identity('bench')))->compile(ShowReader::fromArray($document)), 0);

@@ -12,7 +12,10 @@ use NimbleJunction\Bench\Support\Traffic;
 use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Universe\Cadence;
 
-/** Many universes from two sources each, merged and sent, by the engine as it is started for real; the same traffic through a bare relay. */
+/**
+ * Many universes from two sources each, merged and sent, by the engine as it is started for real; the same traffic
+ * through a bare relay.
+ */
 final readonly class Relay implements Measurement
 {
     private const RATE = 44.0;
@@ -23,8 +26,12 @@ final readonly class Relay implements Measurement
      * @param bool $isAllMoving every slot moves with every frame; otherwise a few do
      * @param bool $isInUse with a state file, the live link and a page that is open, as in a real show
      */
-    public function __construct(private int $universes, private float $seconds, private bool $isAllMoving = false, private bool $isInUse = false)
-    {
+    public function __construct(
+        private int $universes,
+        private float $seconds,
+        private bool $isAllMoving = false,
+        private bool $isInUse = false,
+    ) {
     }
 
     public function title(): string
@@ -72,20 +79,46 @@ final readonly class Relay implements Measurement
             $batching->stop();
             $show->delete();
         }
-        yield Line::atMost('processor time a packet received, against the bare relay', Stopwatch::percentile($ratios, 0.5), 2.0, '×');
-        yield Line::only('the same against the bare relay that reads in batches', Stopwatch::percentile(array_map(static fn(float $one, float $other): float => $one / $other, $ours, $batches), 0.5), '×');
+        yield Line::atMost(
+            'processor time a packet received, against the bare relay',
+            Stopwatch::percentile($ratios, 0.5),
+            2.0,
+            '×',
+        );
+        yield Line::only(
+            'the same against the bare relay that reads in batches',
+            Stopwatch::percentile(array_map(static fn(float $one, float $other): float => $one / $other, $ours, $batches), 0.5),
+            '×',
+        );
         yield Line::only('processor time a packet here', Stopwatch::percentile($ours, 0.5), ' µs');
         yield Line::only('processor time a packet of the bare relay here', Stopwatch::percentile($floor, 0.5), ' µs');
-        yield Line::only('processor time a packet of the bare relay that reads in batches here', Stopwatch::percentile($batches, 0.5), ' µs');
-        yield Line::atMost('arrival to departure, p99, beyond the output\'s own rate limit', Stopwatch::percentile($lateness, 0.99) / 1000, 5.0, ' ms');
-        yield Line::only('arrival to departure, median', Stopwatch::percentile($lateness, 0.5) / 1000, ' ms');
+        yield Line::only(
+            'processor time a packet of the bare relay that reads in batches here',
+            Stopwatch::percentile($batches, 0.5),
+            ' µs',
+        );
+        yield Line::atMost(
+            'arrival to packet, p99, beyond the output\'s own rate limit',
+            Stopwatch::percentile($lateness, 0.99) / 1000,
+            5.0,
+            ' ms',
+        );
+        yield Line::only('arrival to packet, median', Stopwatch::percentile($lateness, 0.5) / 1000, ' ms');
         yield Line::atMost('memory of the engine', $memory, 96.0, ' MB');
         yield Line::atMost('datagrams dropped at half that rate', $lostAtHalf, 0.0, '');
         yield Line::atMost('datagrams dropped: with any, the ratio above counts for nothing', $dropped, 0.0, '');
-        yield Line::only('processor time that the host took away meanwhile: above 5 the times say nothing', 100 * ($stolen - $stolenBefore) / max(1, $ticks - $ticksBefore), ' %');
+        yield Line::only(
+            'processor time that the host took away meanwhile: above 5 the times say nothing',
+            100 * ($stolen - $stolenBefore) / max(1, $ticks - $ticksBefore),
+            ' %',
+        );
         yield Line::only('datagrams received', $sent, '');
         yield Line::only('datagrams sent', $heard, '');
-        yield Line::only('frames of the first desk that a newer one took the place of, by the output\'s own rate', $superseded, '');
+        yield Line::only(
+            'frames of the first desk that a newer one took the place of, by the output\'s own rate',
+            $superseded,
+            '',
+        );
     }
 
     /** @return array{float, Traffic, int} microseconds of processor time a packet received; the traffic; what was dropped */

@@ -12,7 +12,10 @@ use NimbleJunction\Core\Show\ShowReader;
 use NimbleJunction\Core\Wire\Osc\Argument;
 use NimbleJunction\Core\Wire\Osc\Message;
 
-/** What an OSC message costs that a route takes, and one that none takes, with few routes and with many; round by round, so that a slow moment slows all. */
+/**
+ * What an OSC message costs that a route takes, and one that none takes, with few routes and with many; round by
+ * round, so that a slow moment slows all.
+ */
 final class Routes implements Measurement
 {
     private const CALLS = 5000;
@@ -49,7 +52,12 @@ final class Routes implements Measurement
             $times[] = $withMany / 1000;
         }
         yield Line::atMost('a message with 10,000 routes against one with 10', Stopwatch::percentile($ratios, 0.5), 1.2, '×');
-        yield Line::atMost('one that no route takes against one that is taken, 10,000 routes', Stopwatch::percentile($misses, 0.5), 2.0, '×');
+        yield Line::atMost(
+            'one that no route takes against one that is taken, 10,000 routes',
+            Stopwatch::percentile($misses, 0.5),
+            2.0,
+            '×',
+        );
         yield Line::atMost('a message that is taken, 10,000 routes, here', Stopwatch::percentile($times, 0.5), 12.0, ' µs');
     }
 
@@ -57,7 +65,14 @@ final class Routes implements Measurement
     {
         $document = [
             'format' => 'nimble-junction/show', 'version' => 2, 'name' => 'Bench', 'universes' => [], 'routes' => [],
-            'ports' => [['id' => 'tablet', 'name' => 'Tablet', 'protocol' => 'osc', 'receive' => ['address' => '127.0.0.1', 'port' => 8000]]],
+            'ports' => [
+                [
+                    'id' => 'tablet',
+                    'name' => 'Tablet',
+                    'protocol' => 'osc',
+                    'receive' => ['address' => '127.0.0.1', 'port' => 8000],
+                ],
+            ],
         ];
         for ($i = 0; $i < $routes; ++$i) {
             $universe = 'u'.intdiv($i, 512);

@@ -45,7 +45,12 @@ final readonly class Soak implements Measurement
                 foreach (array_keys($here) as $desk) {
                     for ($number = 0; $number < self::UNIVERSES; ++$number) {
                         $levels = str_repeat(\chr($turn % 256), 40).str_repeat(\chr(17 * $desk), 472);
-                        stream_socket_sendto($desks[$desk], (new Dmx($number, $levels, $turn % 255 + 1))->encode(), 0, self::NET.'.1:6454');
+                        stream_socket_sendto(
+                            $desks[$desk],
+                            (new Dmx($number, $levels, $turn % 255 + 1))->encode(),
+                            0,
+                            self::NET.'.1:6454',
+                        );
                         ++$sent;
                     }
                 }
@@ -66,7 +71,12 @@ final readonly class Soak implements Measurement
             $show->delete();
             array_map(fclose(...), [...$desks, $node]);
         }
-        yield Line::atMost('memory at the end, of what it was after a fifth of the time', $end / max(1.0, $warm ?? 1.0), 1.05, '×');
+        yield Line::atMost(
+            'memory at the end, of what it was after a fifth of the time',
+            $end / max(1.0, $warm ?? 1.0),
+            1.05,
+            '×',
+        );
         yield Line::only('memory then', $warm ?? 0.0, ' MB');
         yield Line::only('memory at most', $most, ' MB');
         yield Line::only('memory at the end', $end, ' MB');

@@ -36,7 +36,12 @@ final readonly class Start implements Measurement
             for ($round = 0; $round < self::ROUNDS; ++$round) {
                 $engine = new Subject(['artisan', 'junction:engine', "--show={$show->file}", "--state={$folder}", '--for=60'], 'The engine runs');
                 for ($number = 0; $number < $this->universes; ++$number) {
-                    stream_socket_sendto($desk, (new Dmx($number, str_repeat(\chr($round + 1), 512)))->encode(), 0, self::NET.'.1:6454');
+                    stream_socket_sendto(
+                        $desk,
+                        (new Dmx($number, str_repeat(\chr($round + 1), 512)))->encode(),
+                        0,
+                        self::NET.'.1:6454',
+                    );
                 }
                 // The state is written down five times a second, less often with many universes.
                 usleep(1_500_000);
@@ -63,9 +68,18 @@ final readonly class Start implements Measurement
             fclose($node);
             exec('rm -rf '.escapeshellarg($folder));
         }
-        yield Line::atMost('from start to the first frame with the levels of before, median', Stopwatch::percentile($silence, 0.5) / 1000, 1.0, ' s');
+        yield Line::atMost(
+            'from start to the first frame with the levels of before, median',
+            Stopwatch::percentile($silence, 0.5) / 1000,
+            1.0,
+            ' s',
+        );
         yield Line::only('the slowest', max($silence) / 1000, ' s');
-        yield Line::only('against PHP that starts and loads the class map', Stopwatch::percentile($silence, 0.5) / Stopwatch::percentile($bare, 0.5), '×');
+        yield Line::only(
+            'against PHP that starts and loads the class map',
+            Stopwatch::percentile($silence, 0.5) / Stopwatch::percentile($bare, 0.5),
+            '×',
+        );
     }
 
     /** @param resource $socket */
@@ -74,6 +88,12 @@ final readonly class Start implements Measurement
         $read = [$socket];
         $none = [];
 
-        return stream_select($read, $none, $none, (int) $seconds, (int) (fmod($seconds, 1) * 1e6)) > 0 ? (string) stream_socket_recvfrom($socket, 2048) : null;
+        return stream_select(
+            $read,
+            $none,
+            $none,
+            (int) $seconds,
+            (int) (fmod($seconds, 1) * 1e6),
+        ) > 0 ? (string) stream_socket_recvfrom($socket, 2048) : null;
     }
 }

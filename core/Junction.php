@@ -8,6 +8,7 @@ use NimbleJunction\Core\Discovery\Neighbours;
 use NimbleJunction\Core\Live\Activities;
 use NimbleJunction\Core\Live\Announcements;
 use NimbleJunction\Core\Live\Changes;
+use NimbleJunction\Core\Live\HandTests;
 use NimbleJunction\Core\Live\Hearing;
 use NimbleJunction\Core\Live\LivePoints;
 use NimbleJunction\Core\Live\Memory;
@@ -22,8 +23,7 @@ use NimbleJunction\Core\Point\Act;
 use NimbleJunction\Core\Point\Points;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Port\Activity;
-use NimbleJunction\Core\Port\Agenda;
-use NimbleJunction\Core\Port\Departure;
+use NimbleJunction\Core\Port\OutgoingPacket;
 use NimbleJunction\Core\Port\Unclaimed;
 use NimbleJunction\Core\Route\Occurred;
 use NimbleJunction\Core\Route\Trigger\ShowTrigger;
@@ -35,7 +35,6 @@ use NimbleJunction\Core\Trace\Kind;
 use NimbleJunction\Core\Trace\Names;
 use NimbleJunction\Core\Trace\Step;
 use NimbleJunction\Core\Trace\Trace;
-use NimbleJunction\Core\Universe\Hands;
 use NimbleJunction\Core\Universe\Hold;
 use NimbleJunction\Core\Universe\Universe;
 
@@ -63,7 +62,7 @@ final class Junction
     private readonly Announcements $announcements;
     private readonly Reception $reception;
     private readonly Probes $probes;
-    private readonly Hands $hands;
+    private readonly HandTests $hands;
     private readonly LivePoints $points;
     private readonly Changes $changes;
     private Runner $runner;
@@ -74,22 +73,41 @@ final class Junction
     {
         $this->trace = new Trace();
         $this->activities = new Activities();
-        $this->universes = new Universes($this->trace, fn(string $portId, int $frames) => $this->activity($portId)->missed($frames), fn(Occurred $event) => $this->runner->happened($event));
+        $this->universes = new Universes(
+            $this->trace,
+            fn(string $portId, int $frames) => $this->activity($portId)->missed($frames),
+            fn(Occurred $event) => $this->runner->happened($event),
+        );
         $this->routing = new Routing($this->trace);
         $this->outputs = new Outputs($this->trace, $this->activity(...));
         $this->announcements = new Announcements($this->activity(...));
         $this->reception = new Reception($this->trace, $this->activity(...));
         $this->probes = new Probes();
-        $this->hands = new Hands($this->trace);
-        $this->points = new LivePoints($this->trace, $this->universes, $this->activities, $this->routing, $this->outputs, $this->probes);
+        $this->points = new LivePoints(
+            $this->trace,
+            $this->universes,
+            $this->activities,
+            $this->routing,
+            $this->outputs,
+            $this->probes,
+        );
         $this->changes = $this->points->changes;
         $this->runner = $this->points->runner;
-        $this->hearing = new Hearing($this->reception, $this->activities, $this->universes, $this->routing, $this->probes, $this->changes, $this->runner, new Agenda());
+        $this->hands = new HandTests($this->trace, $this->universes, $this->changes);
+        $this->hearing = new Hearing(
+            $this->reception,
+            $this->activities,
+            $this->universes,
+            $this->routing,
+            $this->probes,
+            $this->changes,
+            $this->runner,
+        );
         $this->memory = new Memory($this->universes, $this->routing, $this->activities, $this->outputs, $this->points);
         $this->plan = Plan::empty();
     }
 
-    /** What is kept over a restart. */
+    /** Everything that decides output, each room's own, as it has to be kept over a restart. */
     public function rooms(): Rooms
     {
         return $this->memory->rooms;
@@ -136,7 +154,7 @@ final class Junction
     /**
      * Takes on another plan. Levels, sources, holds and the cadence of outputs live on.
      *
-     * @return list<Departure> what the other ends of the plan before are told, by its own ways out
+     * @return list<OutgoingPacket> what the other ends of the plan before are told, by its own ways out
      */
     public function adopt(Plan $plan, int $now): array
     {
@@ -162,23 +180,22 @@ final class Junction
     /**
      * Bytes arrived at an endpoint of the plan.
      *
-     * @return list<Departure>
+     * @return list<OutgoingPacket>
      */
     public function arrived(string $endpointKey, string $from, int $fromPort, string $bytes, int $now): array
     {
         $endpoint = $this->plan->endpoints[$endpointKey] ?? null;
-        if ($endpoint === null) {
-            return [];
+        if ($endpoint !== null) {
+            $this->hearing->heard($endpoint, $from, $fromPort, $bytes, $now);
         }
-        $this->hearing->heard($endpoint, $from, $fromPort, $bytes, $now);
 
-        return $this->leave($now);
+        return $endpoint === null ? [] : $this->leave($now);
     }
 
     /**
      * Somebody new is connected at an endpoint of the plan.
      *
-     * @return list<Departure>
+     * @return list<OutgoingPacket>
      */
     public function joined(string $endpointKey, int $now): array
     {
@@ -190,7 +207,7 @@ final class Junction
     /**
      * Time has come to $now.
      *
-     * @return list<Departure>
+     * @return list<OutgoingPacket>
      */
     public function wake(int $now): array
     {
@@ -214,7 +231,15 @@ final class Junction
     /** When wake() must be called next; PHP_INT_MAX for not at all. */
     public function dueAt(): int
     {
-        return min($this->universes->dueAt, $this->routing->dueAt, $this->outputs->dueAt, $this->announcements->dueAt, $this->hearing->dueAt(), $this->points->dueAt(), $this->runner->dueAt());
+        return min(
+            $this->universes->dueAt,
+            $this->routing->dueAt,
+            $this->outputs->dueAt,
+            $this->announcements->dueAt,
+            $this->hearing->dueAt(),
+            $this->points->dueAt(),
+            $this->runner->dueAt(),
+        );
     }
 
     /** Everything that has a value: to be read, watched and looked for. */
@@ -226,7 +251,7 @@ final class Junction
     /**
      * Somebody sets a point.
      *
-     * @return array{string, list<Departure>} why it cannot be set so, '' when it is done; and what leaves because of it
+     * @return array{string, list<OutgoingPacket>} why it cannot be set so, '' when it is done; and what leaves because of it
      */
     public function set(Reference $reference, int|float|string $value, Act $act, int $now): array
     {
@@ -238,7 +263,7 @@ final class Junction
     /**
      * Somebody presses a point.
      *
-     * @return array{string, list<Departure>} why it cannot be pressed, '' when it is done; and what leaves because of it
+     * @return array{string, list<OutgoingPacket>} why it cannot be pressed, '' when it is done; and what leaves because of it
      */
     public function press(Reference $reference, Act $act, int $now): array
     {
@@ -252,19 +277,11 @@ final class Junction
      *
      * @param non-empty-list<Hold> $holds all by one person and until one time
      *
-     * @return list<Departure>
+     * @return list<OutgoingPacket>
      */
     public function hold(string $universeId, array $holds, int $now): array
     {
-        $universe = $this->universes->find($universeId);
-        if ($universe === null) {
-            return [];
-        }
-        $before = $universe->levels;
-        $event = $this->hands->hold($universe, $holds, $now);
-        $this->changes->note($universe, $before, $event);
-        $this->universes->dueAt = min($this->universes->dueAt, $holds[0]->until);
-        $this->changes->lookSoon();
+        $this->hands->hold($universeId, $holds, $now);
 
         return $this->leave($now);
     }
@@ -276,31 +293,13 @@ final class Junction
      * @param int|null $last 0 to 511; null for $first alone
      * @param bool $onlyOwn what others hold stays held
      *
-     * @return list<Departure>
+     * @return list<OutgoingPacket>
      */
     public function release(?string $universeId, ?int $first, ?int $last, string $by, int $now, bool $onlyOwn = false): array
     {
-        foreach ($this->universes->all() as $universe) {
-            $before = $universe->levels;
-            $isMeant = $universeId === null || $universeId === $universe->id;
-            $event = $isMeant ? $this->hands->release($universe, $first, $last, $by, $now, $onlyOwn) : null;
-            if ($event !== null) {
-                $this->changes->note($universe, $before, $event);
-                $this->changes->lookSoon();
-            }
-        }
+        $this->hands->release($universeId, $first, $last, $by, $now, $onlyOwn);
 
         return $this->leave($now);
-    }
-
-    /**
-     * Everything that decides output, each room's own, as it has to be kept over a restart.
-     *
-     * @return array<string, mixed> for restore(), ready for JSON
-     */
-    public function state(int $now): array
-    {
-        return $this->memory->rooms->state($now);
     }
 
     /**
@@ -321,7 +320,7 @@ final class Junction
     /**
      * It is over: the other ends are told so, where their standard has a way to say it.
      *
-     * @return list<Departure>
+     * @return list<OutgoingPacket>
      */
     public function end(int $now): array
     {
@@ -330,7 +329,7 @@ final class Junction
         return $this->outputs->take();
     }
 
-    /** @return list<Departure> what the other ends of the plan before are told */
+    /** @return list<OutgoingPacket> what the other ends of the plan before are told */
     private function run(Plan $plan, int $now): array
     {
         $this->plan = $plan;
@@ -352,7 +351,7 @@ final class Junction
     /**
      * Ports that were switched on or off in this turn are so from its end on.
      *
-     * @return list<Departure> what the other ends are told
+     * @return list<OutgoingPacket> what the other ends are told
      */
     private function switchPorts(int $now): array
     {
@@ -364,7 +363,7 @@ final class Junction
         return $this->run($other, $now);
     }
 
-    /** All that follows from what has happened so far is done, within the bounds of a turn; then outputs are offered what came of it. */
+    /** All that follows is done, within the bounds of a turn; then outputs are offered what came of it. */
     private function settle(int $now): void
     {
         do {
@@ -376,7 +375,7 @@ final class Junction
     /**
      * What leaves because of the call in progress; messages to the other ends of routes come first.
      *
-     * @return list<Departure>
+     * @return list<OutgoingPacket>
      */
     private function leave(int $now): array
     {
@@ -394,6 +393,8 @@ final class Junction
         $announced = $this->announcements->dueAt <= $now ? $this->announcements->sendDue($now) : [];
         $leaving = $this->outputs->take();
 
-        return $messages === [] && $answers === [] && $announced === [] && $farewells === [] ? $leaving : [...$messages, ...$answers, ...$announced, ...$farewells, ...$leaving];
+        $first = [...$messages, ...$answers, ...$announced, ...$farewells];
+
+        return $first === [] ? $leaving : [...$first, ...$leaving];
     }
 }

@@ -46,8 +46,11 @@ final class Diagnosis
     private array $deaf = [];
     private ?string $timer = null;
 
-    public function __construct(private readonly Junction $junction, public readonly PortEntry $port, private readonly PortReport $report)
-    {
+    public function __construct(
+        private readonly Junction $junction,
+        public readonly PortEntry $port,
+        private readonly PortReport $report,
+    ) {
         $this->listenBeside();
     }
 
@@ -124,7 +127,10 @@ final class Diagnosis
         }
     }
 
-    /** An empty datagram to where we send: a machine where nothing listens says so, and every protocol leaves an empty one out. */
+    /**
+     * An empty datagram to where we send: a machine where nothing listens says so, and every protocol leaves an empty one
+     * out.
+     */
     private function askOtherEnds(): void
     {
         $send = $this->port->send;

@@ -10,7 +10,7 @@ use NimbleJunction\Core\Plan\Identity;
 use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Point\Act;
 use NimbleJunction\Core\Point\Reference;
-use NimbleJunction\Core\Port\Departure;
+use NimbleJunction\Core\Port\OutgoingPacket;
 use NimbleJunction\Core\Show\Show;
 use NimbleJunction\Core\Show\ShowReader;
 use NimbleJunction\Core\Show\ShowRefused;
@@ -64,8 +64,12 @@ final class Engine
      * @param StateFile|null $state null keeps nothing over a restart
      * @param string $cables folder of the virtual cables; '' for none
      */
-    public function __construct(Identity $identity, ?StateFile $state = null, string $cables = '', Descriptors $descriptors = new Descriptors())
-    {
+    public function __construct(
+        Identity $identity,
+        ?StateFile $state = null,
+        string $cables = '',
+        Descriptors $descriptors = new Descriptors(),
+    ) {
         $this->junction = new Junction();
         $this->opened = $this->junction->plan();
         $this->show = new Show('');
@@ -73,7 +77,10 @@ final class Engine
         $this->compiler = new Compiler($identity);
         $this->portFaults = new PortFaults($this->junction);
         $this->startedAt = self::now();
-        $this->transports = new Transports(new World($this->arrived(...), $this->catchUp(...), $this->noteFault(...), $this->joined(...), $descriptors), $cables);
+        $this->transports = new Transports(
+            new World($this->arrived(...), $this->catchUp(...), $this->noteFault(...), $this->joined(...), $descriptors),
+            $cables,
+        );
     }
 
     /** Nanoseconds of the machine's clock that never runs backwards. */
@@ -157,7 +164,11 @@ final class Engine
     {
         $now = self::now();
         $until = $now + $seconds * 1_000_000_000;
-        $holds = array_map(static fn(int $slot, int $level): Hold => new Hold($slot - 1, $level, $by, $until), array_keys($levels), array_values($levels));
+        $holds = array_map(
+            static fn(int $slot, int $level): Hold => new Hold($slot - 1, $level, $by, $until),
+            array_keys($levels),
+            array_values($levels),
+        );
         if ($holds === []) {
             return;
         }
@@ -169,8 +180,8 @@ final class Engine
     /** @return string why the point cannot be set so; '' when it is done */
     public function set(Reference $reference, int|float|string $value, Act $act): string
     {
-        [$refusal, $departures] = $this->junction->set($reference, $value, $act, self::now());
-        $this->dispatch($departures);
+        [$refusal, $packets] = $this->junction->set($reference, $value, $act, self::now());
+        $this->dispatch($packets);
         $this->keeper?->look();
         $this->schedule();
 
@@ -180,8 +191,8 @@ final class Engine
     /** @return string why the point cannot be pressed; '' when it is done */
     public function press(Reference $reference, Act $act): string
     {
-        [$refusal, $departures] = $this->junction->press($reference, $act, self::now());
-        $this->dispatch($departures);
+        [$refusal, $packets] = $this->junction->press($reference, $act, self::now());
+        $this->dispatch($packets);
         $this->keeper?->look();
         $this->schedule();
 
@@ -202,9 +213,9 @@ final class Engine
 
     private function arrived(string $endpoint, string $address, int $port, string $bytes): void
     {
-        $departures = $this->junction->arrived($endpoint, $address, $port, $bytes, self::now());
-        if ($departures !== []) {
-            $this->dispatch($departures);
+        $packets = $this->junction->arrived($endpoint, $address, $port, $bytes, self::now());
+        if ($packets !== []) {
+            $this->dispatch($packets);
         }
     }
 
@@ -278,13 +289,13 @@ final class Engine
         $this->timer = EventLoop::delay(max(0, $due - self::now()) / 1e9, $this->wake(...));
     }
 
-    /** @param list<Departure> $departures */
-    private function dispatch(array $departures): void
+    /** @param list<OutgoingPacket> $packets */
+    private function dispatch(array $packets): void
     {
-        foreach ($departures as $departure) {
-            $problem = $this->transports->send($departure);
-            if ($departure->portId !== '') {
-                $this->portFaults->sent($departure->portId, $departure->port === 0 ? $departure->address : "{$departure->address}:{$departure->port}", $problem);
+        foreach ($packets as $packet) {
+            $problem = $this->transports->send($packet);
+            if ($packet->portId !== '') {
+                $this->portFaults->sent($packet->portId, $packet->port === 0 ? $packet->address : "{$packet->address}:{$packet->port}", $problem);
             }
         }
         if ($this->junction->plan() !== $this->opened) {

@@ -29,8 +29,12 @@ final class JunctionLink implements Conversation
     private readonly Lending $lending;
     private readonly Checks $checks;
 
-    public function __construct(private readonly Engine $engine, Warnings $warnings, private readonly FaultLog $faults, Descriptors $descriptors)
-    {
+    public function __construct(
+        private readonly Engine $engine,
+        Warnings $warnings,
+        private readonly FaultLog $faults,
+        Descriptors $descriptors,
+    ) {
         $this->views = new \WeakMap();
         $ports = new PortReport($engine->junction, $engine->transports);
         $this->topics = Topics::of($engine, $ports, $warnings, $descriptors);

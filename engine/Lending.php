@@ -51,7 +51,9 @@ final readonly class Lending
         [$kind, $name] = explode(' ', $device, 2) + [1 => ''];
         $bytes = $kind === 'midi' ? @hex2bin($hex) : $state;
         if (! \is_string($bytes) || \strlen($bytes) > self::LONGEST) {
-            throw new CommandRefused('"bytes" must be hexadecimal digits, two for each byte, of at most '.self::LONGEST.' bytes.');
+            throw new CommandRefused(
+                '"bytes" must be hexadecimal digits, two for each byte, of at most '.self::LONGEST.' bytes.',
+            );
         }
         $this->lent->heard(spl_object_id($client), Lent::key($kind, $name), $bytes);
     }

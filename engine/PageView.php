@@ -84,6 +84,10 @@ final class PageView
     /** What it was shown whose name begins so counts as never shown. */
     public function forget(string $beginning): void
     {
-        $this->shown = array_filter($this->shown, static fn(string $what): bool => ! str_starts_with($what, $beginning), \ARRAY_FILTER_USE_KEY);
+        $this->shown = array_filter(
+            $this->shown,
+            static fn(string $what): bool => ! str_starts_with($what, $beginning),
+            \ARRAY_FILTER_USE_KEY,
+        );
     }
 }

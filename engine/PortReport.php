@@ -87,7 +87,14 @@ final readonly class PortReport
             $ports = $this->junction->plan()->endpoints[$key]->portIds ?? [];
             foreach ($unclaimed->heard as $one) {
                 if ($now - $one['at'] < self::LATELY_NANOS) {
-                    $strays[] = new Stray($ports, (string) strstr($key, ' ', true), $one['number'], $one['name'], $one['from'], $one['count']);
+                    $strays[] = new Stray(
+                        $ports,
+                        (string) strstr($key, ' ', true),
+                        $one['number'],
+                        $one['name'],
+                        $one['from'],
+                        $one['count'],
+                    );
                 }
             }
         }
@@ -108,7 +115,10 @@ final readonly class PortReport
             foreach ($universe->sources() as $source) {
                 if ($source->protocol !== null) {
                     $before = $worst[$source->portId] ?? ['gap' => 0.0, 'jitter' => 0.0];
-                    $worst[$source->portId] = ['gap' => max($before['gap'], round($source->rhythm->longestGapMillis($now), 1)), 'jitter' => max($before['jitter'], round($source->rhythm->jitterMillis(), 1))];
+                    $worst[$source->portId] = [
+                        'gap' => max($before['gap'], round($source->rhythm->longestGapMillis($now), 1)),
+                        'jitter' => max($before['jitter'], round($source->rhythm->jitterMillis(), 1)),
+                    ];
                 }
             }
         }

@@ -59,7 +59,10 @@ final class Runner
         $engine->whenAdopted(function (string $json): void {
             $this->lastAdopted = $json;
             if (! $this->lastGood->keep($json)) {
-                $this->warnings->raise('disk', 'The running show cannot be kept for a restart: the data folder cannot be written. Is the disk full? The show goes on.');
+                $this->warnings->raise(
+                    'disk',
+                    'The running show cannot be kept for a restart: the data folder cannot be written. Is the disk full? The show goes on.',
+                );
             }
         });
         $this->adoptFirst($engine, $read);
@@ -67,7 +70,11 @@ final class Runner
         $control = $keeps ? new ControlSocket($engine, $this->faults, "{$directory}/engine.sock") : null;
         $control?->start();
         $conversation = new JunctionLink($engine, $this->warnings, $this->faults, $descriptors);
-        $link = $this->settings->live === '' ? null : new Server(new Gate($this->settings->secret, $this->settings->origins), $conversation, $descriptors);
+        $link = $this->settings->live === '' ? null : new Server(
+            new Gate($this->settings->secret, $this->settings->origins),
+            $conversation,
+            $descriptors,
+        );
         $link?->start($this->settings->live);
         $this->introduce($engine);
         $this->checkTheCompiler($end);
@@ -118,7 +125,9 @@ final class Runner
         }
         $last = $this->lastGood->read();
         if ($last === '') {
-            throw $refused ?? ShowRefused::because([new \NimbleJunction\Core\Document\Fault('', $wrong, 'Import a sound show document.')]);
+            throw $refused ?? ShowRefused::because(
+                [new \NimbleJunction\Core\Document\Fault('', $wrong, 'Import a sound show document.')],
+            );
         }
         $engine->adopt($last);
         $this->warnings->raise('show', "The stored show cannot be read, so the one that ran last is running. What is wrong: {$wrong} Change that part, import a show, or undo the last edit.");
@@ -143,7 +152,10 @@ final class Runner
     private function checkTheCompiler(Ending $end): void
     {
         if (Compilation::distrust() !== '') {
-            $this->warnings->raise('compiler', 'The engine runs without the compiler, at about half its speed, because compiled code computed wrong things: '.Compilation::distrust().'. Please report it, with the version of PHP: '.\PHP_VERSION.'.');
+            $this->warnings->raise(
+                'compiler',
+                'The engine runs without the compiler, at about half its speed, because compiled code computed wrong things: '.Compilation::distrust().'. Please report it, with the version of PHP: '.\PHP_VERSION.'.',
+            );
         }
         if (! Compilation::isOn()) {
             return;
@@ -172,7 +184,9 @@ final class Runner
     private function identity(): Identity
     {
         $file = "{$this->settings->directory}/identity";
-        $cid = $this->settings->directory !== '' && is_file($file) ? (string) hex2bin(trim((string) file_get_contents($file))) : '';
+        $cid = $this->settings->directory !== '' && is_file($file)
+            ? (string) hex2bin(trim((string) file_get_contents($file)))
+            : '';
         if (\strlen($cid) !== 16) {
             $cid = random_bytes(16);
             if ($this->settings->directory !== '') {

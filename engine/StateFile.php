@@ -41,7 +41,10 @@ final class StateFile
             }
             $aside = "{$path}.broken-".gmdate('Ymd-His');
             @rename($path, $aside);
-            $this->warnings?->raise('state '.basename($path), 'The file with levels and holds from before the restart is broken: it was set aside as '.basename($aside).', and the one before it is used, if there is one. Was the machine switched off, or its disk full?');
+            $this->warnings?->raise(
+                'state '.basename($path),
+                'The file with levels and holds from before the restart is broken: it was set aside as '.basename($aside).', and the one before it is used, if there is one. Was the machine switched off, or its disk full?',
+            );
         }
 
         return ['state' => [], 'away' => 0];
@@ -67,7 +70,10 @@ final class StateFile
         $next = "{$this->path}.next";
         if (@file_put_contents($next, $bytes) !== \strlen($bytes)) {
             @unlink($next);
-            $this->warnings?->raise('disk', 'Levels and holds cannot be kept for a restart: '.dirname($this->path).' cannot be written. Is the disk full? The show goes on.');
+            $this->warnings?->raise(
+                'disk',
+                'Levels and holds cannot be kept for a restart: '.dirname($this->path).' cannot be written. Is the disk full? The show goes on.',
+            );
 
             return false;
         }
@@ -122,7 +128,12 @@ final class StateFile
         $at = $when['at'] ?? null;
         $time = $when['time'] ?? null;
 
-        return \is_string($boot) && \is_int($at) && \is_int($time) ? ['boot' => $boot, 'at' => $at, 'time' => $time, 'state' => $state] : null;
+        return \is_string($boot) && \is_int($at) && \is_int($time) ? [
+            'boot' => $boot,
+            'at' => $at,
+            'time' => $time,
+            'state' => $state,
+        ] : null;
     }
 
     /**

@@ -115,7 +115,9 @@ final class StateKeeper
         foreach ($revisions as $part => $revision) {
             // An id of digits alone is a whole number to PHP.
             $part = (string) $part;
-            $parts[$part] = ($known[$part][0] ?? null) === $revision ? $known[$part] : [$revision, self::json($room->kept($part, $now))];
+            $parts[$part] = ($known[$part][0] ?? null) === $revision
+                ? $known[$part]
+                : [$revision, self::json($room->kept($part, $now))];
             $json[] = self::json($part).':'.$parts[$part][1];
         }
         $this->parts[$key] = $isReused ? $parts : [];

@@ -14,7 +14,10 @@ use NimbleJunction\StandIn\Link\Datagrams;
 use NimbleJunction\StandIn\Link\Habits;
 use NimbleJunction\StandIn\Link\MidiLink;
 
-/** A desk with a list of cues that is run from outside: MIDI Show Control on a MIDI link, or OSC (/desk/go, /desk/back, /desk/stop, /desk/cue with a number). */
+/**
+ * A desk with a list of cues that is run from outside: MIDI Show Control on a MIDI link, or OSC (/desk/go,
+ * /desk/back, /desk/stop, /desk/cue with a number).
+ */
 final class CueDesk implements Device
 {
     /** Place of the cue that runs or has run last; -1 before the first. */
@@ -46,7 +49,11 @@ final class CueDesk implements Device
     public function start(): void
     {
         $this->link->start($this->midi(...));
-        $this->socket = new Datagrams($this->address, $this->port, fn(string $bytes) => $this->habits->send(fn() => $this->osc($bytes)));
+        $this->socket = new Datagrams(
+            $this->address,
+            $this->port,
+            fn(string $bytes) => $this->habits->send(fn() => $this->osc($bytes)),
+        );
     }
 
     public function stop(): void
@@ -60,7 +67,13 @@ final class CueDesk implements Device
     {
         return [
             'id' => $this->id, 'kind' => 'cue-desk', 'name' => $this->name, 'address' => "{$this->address}:{$this->port}", 'protocol' => 'OSC and MIDI Show Control', 'midi' => $this->link->spelled(), 'open' => $this->link->isOpen(),
-            'device' => $this->device, 'cues' => $this->cues, 'at' => $this->at, 'running' => $this->running, 'heard' => $this->heard, 'taken' => $this->taken, 'habits' => $this->habits->state(),
+            'device' => $this->device,
+            'cues' => $this->cues,
+            'at' => $this->at,
+            'running' => $this->running,
+            'heard' => $this->heard,
+            'taken' => $this->taken,
+            'habits' => $this->habits->state(),
         ];
     }
 
@@ -113,7 +126,8 @@ final class CueDesk implements Device
                 $message->address === '/desk/go' && $pressed => $this->go(),
                 $message->address === '/desk/back' && $pressed => $this->jump($this->at - 1),
                 $message->address === '/desk/stop' && $pressed => $this->run(false),
-                $message->address === '/desk/cue' && (\is_int($value) || \is_float($value) || \is_string($value)) => $this->named((string) $value),
+                $message->address === '/desk/cue'
+                    && (\is_int($value) || \is_float($value) || \is_string($value)) => $this->named((string) $value),
                 default => null,
             };
         }

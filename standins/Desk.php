@@ -77,7 +77,10 @@ abstract class Desk implements Device
     public function play(string $control, array $values): void
     {
         match ($control) {
-            'fader' => $this->faders->set(Values::whole($values, 'fader', 1, Faders::COUNT), Values::whole($values, 'level', 0, 255)),
+            'fader' => $this->faders->set(
+                Values::whole($values, 'fader', 1, Faders::COUNT),
+                Values::whole($values, 'level', 0, 255),
+            ),
             'motion' => $this->faders->motion = Values::word($values, 'motion', Faders::MOTIONS),
             'cable' => $this->cable = Values::flag($values, 'in'),
             'thins' => $this->thins = Values::flag($values, 'on'),

@@ -20,7 +20,12 @@ final class GuestDesk extends Desk
 
     public function state(): array
     {
-        return [...parent::state(), 'protocol' => 'sACN', 'universes' => [$this->numbered($this->universe)], 'priority' => $this->priority];
+        return [
+            ...parent::state(),
+            'protocol' => 'sACN',
+            'universes' => [$this->numbered($this->universe)],
+            'priority' => $this->priority,
+        ];
     }
 
     public function play(string $control, array $values): void

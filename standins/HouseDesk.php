@@ -23,7 +23,11 @@ final class HouseDesk extends Desk
 
     public function state(): array
     {
-        return [...parent::state(), 'protocol' => 'Art-Net', 'universes' => array_map($this->numbered(...), $this->portAddresses)];
+        return [
+            ...parent::state(),
+            'protocol' => 'Art-Net',
+            'universes' => array_map($this->numbered(...), $this->portAddresses),
+        ];
     }
 
     protected function open(): Datagrams
@@ -31,7 +35,16 @@ final class HouseDesk extends Desk
         return new Datagrams($this->address, Packet::UDP_PORT, function (string $bytes, string $from): void {
             try {
                 if (Packet::decode($bytes) instanceof Poll && $this->cable) {
-                    $reply = new PollReply($this->address, $this->name, $this->name, array_map(static fn(int $number): NodePort => NodePort::input($number & 15), array_map($this->numbered(...), $this->portAddresses)), style: 1);
+                    $reply = new PollReply(
+                        $this->address,
+                        $this->name,
+                        $this->name,
+                        array_map(
+                            static fn(int $number): NodePort => NodePort::input($number & 15),
+                            array_map($this->numbered(...), $this->portAddresses),
+                        ),
+                        style: 1,
+                    );
                     $this->socket?->send($reply->encode(), $from);
                 }
             } catch (Malformed) {
@@ -42,6 +55,9 @@ final class HouseDesk extends Desk
 
     protected function packets(string $slots): array
     {
-        return array_map(fn(int $number): string => (new Dmx($this->numbered($number), $slots, $this->sequence))->encode(), $this->portAddresses);
+        return array_map(
+            fn(int $number): string => (new Dmx($this->numbered($number), $slots, $this->sequence))->encode(),
+            $this->portAddresses,
+        );
     }
 }

@@ -69,7 +69,10 @@ final class Lamps implements Device
             'address' => $this->address,
             'protocol' => $this->universe === null ? 'DMX line' : "sACN universe {$this->universe}",
             'alive' => $alive,
-            'lamps' => $alive ? array_map(\ord(...), str_split(substr($this->levels, 0, self::COUNT))) : array_fill(0, self::COUNT, 0),
+            'lamps' => $alive ? array_map(
+                \ord(...),
+                str_split(substr($this->levels, 0, self::COUNT)),
+            ) : array_fill(0, self::COUNT, 0),
             'packets' => $this->packets,
         ];
     }
@@ -89,6 +92,8 @@ final class Lamps implements Device
         }
         $packet = Packet::decode($bytes);
 
-        return $packet instanceof Data && $packet->universe === $this->universe && $packet->startCode === 0 ? $packet->levels : null;
+        return $packet instanceof Data && $packet->universe === $this->universe && $packet->startCode === 0
+            ? $packet->levels
+            : null;
     }
 }

@@ -59,16 +59,31 @@ final class LecternPanel implements Device
     public function state(): array
     {
         return [
-            'id' => $this->id, 'kind' => 'lectern', 'name' => $this->name, 'address' => $this->link->spelled(), 'protocol' => 'MIDI', 'open' => $this->link->isOpen(),
-            'faders' => $this->faders, 'lit' => $this->lit, 'turned' => $this->turned, 'touched' => $this->touched === null ? null : $this->touched + 1, 'moves' => $this->moves, 'sent' => $this->sent,
+            'id' => $this->id,
+            'kind' => 'lectern',
+            'name' => $this->name,
+            'address' => $this->link->spelled(),
+            'protocol' => 'MIDI',
+            'open' => $this->link->isOpen(),
+            'faders' => $this->faders,
+            'lit' => $this->lit,
+            'turned' => $this->turned,
+            'touched' => $this->touched === null ? null : $this->touched + 1,
+            'moves' => $this->moves,
+            'sent' => $this->sent,
         ];
     }
 
     public function play(string $control, array $values): void
     {
         match ($control) {
-            'fader' => $this->slide(Values::whole($values, 'fader', 1, self::FADERS) - 1, Values::whole($values, 'level', 0, 127)),
-            'touch' => $this->touched = Values::whole($values, 'fader', 0, self::FADERS) === 0 ? null : Values::whole($values, 'fader', 0, self::FADERS) - 1,
+            'fader' => $this->slide(
+                Values::whole($values, 'fader', 1, self::FADERS) - 1,
+                Values::whole($values, 'level', 0, 127),
+            ),
+            'touch' => $this->touched = Values::whole($values, 'fader', 0, self::FADERS) === 0
+                ? null
+                : Values::whole($values, 'fader', 0, self::FADERS) - 1,
             'button' => $this->press(Values::whole($values, 'button', 1, self::FADERS) - 1, Values::flag($values, 'down')),
             'turn' => $this->turn(Values::whole($values, 'encoder', 1, 4) - 1, Values::whole($values, 'steps', -63, 63)),
             default => throw new \InvalidArgumentException("{$this->name} has no control \"{$control}\"."),
@@ -91,7 +106,13 @@ final class LecternPanel implements Device
     {
         $this->turned[$encoder] += $steps;
         if ($steps !== 0) {
-            $this->send(ChannelMessage::controlChange(self::CHANNEL, self::FIRST_ENCODER + $encoder, RelativeEncoding::TwosComplement->value($steps)));
+            $this->send(
+                ChannelMessage::controlChange(
+                    self::CHANNEL,
+                    self::FIRST_ENCODER + $encoder,
+                    RelativeEncoding::TwosComplement->value($steps),
+                ),
+            );
         }
     }
 

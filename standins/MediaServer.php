@@ -51,7 +51,11 @@ final class MediaServer implements Device
         private readonly int $oscPort,
         private readonly int $feedbackPort,
     ) {
-        $this->layers = array_fill(0, self::LAYERS, ['clip' => 0.0, 'opacity' => 0.0, 'across' => 0.5, 'up' => 0.5, 'size' => 0.5, 'effect' => 0.0]);
+        $this->layers = array_fill(
+            0,
+            self::LAYERS,
+            ['clip' => 0.0, 'opacity' => 0.0, 'across' => 0.5, 'up' => 0.5, 'size' => 0.5, 'effect' => 0.0],
+        );
         $this->habits = new Habits(Habits::WRONG_UNIVERSE, Habits::SWAPPED, Habits::LOSS, Habits::JITTER);
     }
 
@@ -78,9 +82,16 @@ final class MediaServer implements Device
     public function state(): array
     {
         return [
-            'id' => $this->id, 'kind' => 'media', 'name' => $this->name, 'address' => $this->address, 'protocol' => 'Art-Net and OSC',
+            'id' => $this->id,
+            'kind' => 'media',
+            'name' => $this->name,
+            'address' => $this->address,
+            'protocol' => 'Art-Net and OSC',
             'portAddress' => $this->listensTo(), 'osc' => $this->oscPort, 'feedback' => "{$this->to}:{$this->feedbackTo()}",
-            'layers' => array_map(static fn(array $layer): array => array_map(static fn(float $one): float => round($one, 3), $layer), $this->layers),
+            'layers' => array_map(
+                static fn(array $layer): array => array_map(static fn(float $one): float => round($one, 3), $layer),
+                $this->layers,
+            ),
             'packets' => $this->packets, 'heard' => $this->heard, 'habits' => $this->habits->state(),
         ];
     }
@@ -114,7 +125,17 @@ final class MediaServer implements Device
         }
         if ($packet instanceof Poll) {
             $number = $this->listensTo();
-            $this->artNet?->send((new PollReply($this->address, $this->name, $this->name, [NodePort::output($number & 15)], $number >> 8, $number >> 4 & 15))->encode(), $from);
+            $this->artNet?->send(
+                (new PollReply(
+                    $this->address,
+                    $this->name,
+                    $this->name,
+                    [NodePort::output($number & 15)],
+                    $number >> 8,
+                    $number >> 4 & 15,
+                ))->encode(),
+                $from,
+            );
         } elseif ($packet instanceof Dmx && $packet->portAddress === $this->listensTo()) {
             ++$this->packets;
             foreach (range(0, self::LAYERS - 1) as $layer) {
@@ -140,7 +161,11 @@ final class MediaServer implements Device
         foreach ($messages as $message) {
             $this->heard = $message->spelled();
             $value = $message->arguments[0]->value ?? null;
-            if (preg_match('#^/canopy/layer/([1-3])/(\w+)$#D', $message->address, $found) === 1 && \in_array($found[2], self::PARAMETERS, true) && (\is_float($value) || \is_int($value))) {
+            if (preg_match(
+                '#^/canopy/layer/([1-3])/(\w+)$#D',
+                $message->address,
+                $found,
+            ) === 1 && \in_array($found[2], self::PARAMETERS, true) && (\is_float($value) || \is_int($value))) {
                 $this->layers[(int) $found[1] - 1][$found[2]] = max(0.0, min(1.0, (float) $value));
                 // Whoever set it knows: no echo.
                 $this->told[$message->address] = $this->layers[(int) $found[1] - 1][$found[2]];

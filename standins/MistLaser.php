@@ -10,11 +10,27 @@ use NimbleJunction\Core\Wire\Sacn\Packet as Sacn;
 use NimbleJunction\StandIn\Link\Datagrams;
 use NimbleJunction\StandIn\Link\Habits;
 
-/** Draws a figure on mist, from twelve slots of an sACN universe. Without data for 2.5 s it is dark: light that nobody steers is a danger. */
+/**
+ * Draws a figure on mist, from twelve slots of an sACN universe. Without data for 2.5 s it is dark: light that nobody
+ * steers is a danger.
+ */
 final class MistLaser implements Device
 {
     /** Slot by slot. Enable wants 128 or more; shape is a quarter of the way for each of four. */
-    public const PROFILE = ['enable', 'shape', 'size', 'rotation', 'across', 'up', 'red', 'green', 'blue', 'points', 'wave', 'speed'];
+    public const PROFILE = [
+        'enable',
+        'shape',
+        'size',
+        'rotation',
+        'across',
+        'up',
+        'red',
+        'green',
+        'blue',
+        'points',
+        'wave',
+        'speed',
+    ];
     public const SHAPES = ['circle', 'line', 'triangle', 'leaf'];
     private const DARK_AFTER_SECONDS = 2.5;
     private string $slots;
@@ -65,7 +81,10 @@ final class MistLaser implements Device
     public function state(): array
     {
         $alive = hrtime(true) / 1e9 - $this->heardAt < self::DARK_AFTER_SECONDS;
-        $levels = array_combine(self::PROFILE, array_map(\ord(...), str_split(substr($this->slots, $this->first - 1, \count(self::PROFILE)))));
+        $levels = array_combine(
+            self::PROFILE,
+            array_map(\ord(...), str_split(substr($this->slots, $this->first - 1, \count(self::PROFILE)))),
+        );
 
         return [
             'id' => $this->id, 'kind' => 'laser', 'name' => $this->name, 'address' => $this->address, 'protocol' => "sACN universe {$this->listensTo()}", 'first' => $this->first,

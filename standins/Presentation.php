@@ -20,8 +20,12 @@ final class Presentation implements Device
     private bool $repeats = false;
 
     /** @param non-empty-list<string> $slides their titles */
-    public function __construct(private readonly string $id, private readonly string $name, private readonly MidiLink $link, private readonly array $slides)
-    {
+    public function __construct(
+        private readonly string $id,
+        private readonly string $name,
+        private readonly MidiLink $link,
+        private readonly array $slides,
+    ) {
     }
 
     public function id(): string
@@ -43,8 +47,17 @@ final class Presentation implements Device
     public function state(): array
     {
         return [
-            'id' => $this->id, 'kind' => 'presentation', 'name' => $this->name, 'address' => $this->link->spelled(), 'protocol' => 'MIDI', 'open' => $this->link->isOpen(),
-            'slides' => $this->slides, 'slide' => $this->slide + 1, 'note' => self::FIRST_NOTE + $this->slide, 'repeats' => $this->repeats, 'sent' => $this->sent,
+            'id' => $this->id,
+            'kind' => 'presentation',
+            'name' => $this->name,
+            'address' => $this->link->spelled(),
+            'protocol' => 'MIDI',
+            'open' => $this->link->isOpen(),
+            'slides' => $this->slides,
+            'slide' => $this->slide + 1,
+            'note' => self::FIRST_NOTE + $this->slide,
+            'repeats' => $this->repeats,
+            'sent' => $this->sent,
         ];
     }
 

@@ -35,8 +35,12 @@ final class SoundWorkstation implements Device
     private int $sent = 0;
     private ?string $timer = null;
 
-    public function __construct(private readonly string $id, private readonly string $name, private readonly MidiLink $link, private readonly Habits $habits)
-    {
+    public function __construct(
+        private readonly string $id,
+        private readonly string $name,
+        private readonly MidiLink $link,
+        private readonly Habits $habits,
+    ) {
     }
 
     public function id(): string
@@ -60,8 +64,17 @@ final class SoundWorkstation implements Device
     public function state(): array
     {
         return [
-            'id' => $this->id, 'kind' => 'workstation', 'name' => $this->name, 'address' => $this->link->spelled(), 'protocol' => 'MIDI', 'open' => $this->link->isOpen(),
-            'playing' => $this->playing, 'timeCode' => $this->now()->spelled(), 'beat' => (int) floor($this->beats()) % 4 + 1, 'tempo' => $this->tempo, 'fader' => $this->fader,
+            'id' => $this->id,
+            'kind' => 'workstation',
+            'name' => $this->name,
+            'address' => $this->link->spelled(),
+            'protocol' => 'MIDI',
+            'open' => $this->link->isOpen(),
+            'playing' => $this->playing,
+            'timeCode' => $this->now()->spelled(),
+            'beat' => (int) floor($this->beats()) % 4 + 1,
+            'tempo' => $this->tempo,
+            'fader' => $this->fader,
             'sent' => $this->sent, 'habits' => $this->habits->state(),
         ];
     }
@@ -73,7 +86,9 @@ final class SoundWorkstation implements Device
             'stop' => $this->halt(),
             'locate' => $this->locate(Values::number($values, 'seconds', 0, 86_399)),
             'tempo' => $this->setTempo(Values::number($values, 'tempo', 20, 300)),
-            'fader' => $this->send(ChannelMessage::controlChange(1, 7, $this->fader = Values::whole($values, 'level', 0, 127))->encode()),
+            'fader' => $this->send(
+                ChannelMessage::controlChange(1, 7, $this->fader = Values::whole($values, 'level', 0, 127))->encode(),
+            ),
             'habit' => $this->habits->play($values),
             default => throw new \InvalidArgumentException("{$this->name} has no control \"{$control}\"."),
         };

@@ -57,7 +57,11 @@ final readonly class EditAnswer
     public static function base(Request $request): ?int
     {
         $base = $request->header(self::BASE);
-        abort_if($base !== null && ! ctype_digit($base), 422, self::BASE.' must be the number of a revision, as "revision" says it.');
+        abort_if(
+            $base !== null && ! ctype_digit($base),
+            422,
+            self::BASE.' must be the number of a revision, as "revision" says it.',
+        );
 
         return $base === null ? null : (int) substr($base, 0, 15);
     }

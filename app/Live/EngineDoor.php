@@ -37,6 +37,8 @@ final readonly class EngineDoor
         $answer = json_decode((string) fgets($socket), true);
         fclose($socket);
 
-        return ($answer['ok'] ?? false) === true ? null : 'The engine did not take the change: '.($answer['error'] ?? 'it gave no answer');
+        return ($answer['ok'] ?? false) === true
+            ? null
+            : 'The engine did not take the change: '.($answer['error'] ?? 'it gave no answer');
     }
 }

@@ -20,7 +20,9 @@ final class PortsInUse
                 $flags = $kind === 'tcp' ? STREAM_SERVER_BIND | STREAM_SERVER_LISTEN : STREAM_SERVER_BIND;
                 $socket = @stream_socket_server("{$kind}://{$address}:{$port}", $code, $message, $flags);
                 if ($socket === false) {
-                    $way = $kind === 'tcp' ? 'end that program, or choose another with --port' : 'end that program (is another demo running?)';
+                    $way = $kind === 'tcp'
+                        ? 'end that program, or choose another with --port'
+                        : 'end that program (is another demo running?)';
 
                     return strtoupper($kind)." port {$port} at {$address}, wanted for {$use}, cannot be used: {$message}. To go on, {$way}.";
                 }

@@ -104,6 +104,9 @@ final class Ward
 
     private function pause(): float
     {
-        return $this->deaths <= self::FIRST_PAUSES ? 0.0 : min(self::LONGEST_PAUSE, 0.1 * 2 ** ($this->deaths - self::FIRST_PAUSES));
+        return $this->deaths <= self::FIRST_PAUSES ? 0.0 : min(
+            self::LONGEST_PAUSE,
+            0.1 * 2 ** ($this->deaths - self::FIRST_PAUSES),
+        );
     }
 }

@@ -31,10 +31,17 @@ final class Batch
         $unknown = array_diff(array_keys($asked), self::KNOWN);
         $deeds = array_intersect(array_keys($asked), ['set', 'remove', 'add', 'before']);
         if ($unknown !== [] || \count($deeds) !== 1) {
-            throw self::refused('the request', 'it does not say one thing to do', 'Give "add", or "ids" with "set", "remove" or "before".');
+            throw self::refused(
+                'the request',
+                'it does not say one thing to do',
+                'Give "add", or "ids" with "set", "remove" or "before".',
+            );
         }
         $ids = $asked['ids'] ?? [];
-        if (! \is_array($ids) || array_filter($ids, static fn(mixed $id): bool => ! \is_string($id)) !== [] || ($ids === [] && ! isset($asked['add']))) {
+        if (! \is_array($ids) || array_filter(
+            $ids,
+            static fn(mixed $id): bool => ! \is_string($id),
+        ) !== [] || ($ids === [] && ! isset($asked['add']))) {
             throw self::refused('ids', 'they are no list of ids', 'Give at least one id.');
         }
         $this->ids = array_values(array_unique($ids));
@@ -43,7 +50,10 @@ final class Batch
     /** @return list<Subject> the parts that it changes or takes out */
     public function subjects(): array
     {
-        return \array_key_exists('before', $this->asked) ? [] : array_map(fn(string $id): Subject => Subject::part($this->list, $id), $this->ids);
+        return \array_key_exists('before', $this->asked) ? [] : array_map(
+            fn(string $id): Subject => Subject::part($this->list, $id),
+            $this->ids,
+        );
     }
 
     /** What it does, in the words that undo uses. */
@@ -76,7 +86,9 @@ final class Batch
         }
         $document[$this->list] = match (true) {
             isset($this->asked['add']) => $this->withAdded($document[$this->list]),
-            isset($this->asked['remove']) => array_values(array_filter($document[$this->list], fn(array $part): bool => ! \in_array($part['id'], $this->ids, true))),
+            isset($this->asked['remove']) => array_values(
+                array_filter($document[$this->list], fn(array $part): bool => ! \in_array($part['id'], $this->ids, true)),
+            ),
             isset($this->asked['set']) => $this->withSet($document[$this->list]),
             default => $this->withMoved($document[$this->list]),
         };
@@ -92,7 +104,10 @@ final class Batch
     private function withAdded(array $parts): array
     {
         $add = $this->asked['add'];
-        if (! \is_array($add) || ! array_is_list($add) || array_filter($add, static fn(mixed $one): bool => ! \is_array($one)) !== []) {
+        if (! \is_array($add) || ! array_is_list($add) || array_filter(
+            $add,
+            static fn(mixed $one): bool => ! \is_array($one),
+        ) !== []) {
             throw self::refused('add', 'it is no list of objects', 'Give a list of parts.');
         }
         $ids = new FreeIds($this->list, array_column($parts, 'id'));
@@ -114,7 +129,11 @@ final class Batch
     {
         $set = $this->asked['set'];
         if (! \is_array($set) || $set === [] || array_is_list($set) || isset($set['id'])) {
-            throw self::refused('set', 'it is no object of fields and their values', 'Give paths like "receive/port"; an id cannot be changed.');
+            throw self::refused(
+                'set',
+                'it is no object of fields and their values',
+                'Give paths like "receive/port"; an id cannot be changed.',
+            );
         }
         foreach ($parts as $place => $part) {
             if (\in_array($part['id'], $this->ids, true)) {
@@ -160,7 +179,11 @@ final class Batch
         $before = $this->asked['before'];
         $place = $before === null ? \count($others) : array_search($before, array_column($others, 'id'), true);
         if ($place === false) {
-            throw self::refused('before', 'there is no such part to put them before', 'Give the id of another one, or null for the end.');
+            throw self::refused(
+                'before',
+                'there is no such part to put them before',
+                'Give the id of another one, or null for the end.',
+            );
         }
         array_splice($others, $place, 0, $moved);
 

@@ -47,6 +47,11 @@ final class Differences
 
     private static function spelled(mixed $value): string
     {
-        return $value === null ? 'not there' : mb_strimwidth((string) json_encode($value, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE), 0, self::LONGEST, '…');
+        return $value === null ? 'not there' : mb_strimwidth(
+            (string) json_encode($value, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE),
+            0,
+            self::LONGEST,
+            '…',
+        );
     }
 }

@@ -110,13 +110,31 @@ final class PartTable
         $unknown = array_diff($heads, array_keys($this->table->columns));
         $twice = array_keys(array_filter(array_count_values($heads), static fn(int $times): bool => $times > 1));
         if ($heads === [] || (! \in_array('id', $heads, true) && ! \in_array('name', $heads, true))) {
-            throw ShowRefused::because([new Fault('row 1', 'there is no column "id" and none "name"', 'The first row names the columns: '.implode(', ', array_keys($this->table->columns)).'.')]);
+            throw ShowRefused::because(
+                [
+                    new Fault(
+                        'row 1',
+                        'there is no column "id" and none "name"',
+                        'The first row names the columns: '.implode(', ', array_keys($this->table->columns)).'.',
+                    ),
+                ],
+            );
         }
         if ($unknown !== []) {
-            throw ShowRefused::because([new Fault('row 1', 'there is no column "'.implode('", "', $unknown).'"', 'Columns are: '.implode(', ', array_keys($this->table->columns)).'.')]);
+            throw ShowRefused::because(
+                [
+                    new Fault(
+                        'row 1',
+                        'there is no column "'.implode('", "', $unknown).'"',
+                        'Columns are: '.implode(', ', array_keys($this->table->columns)).'.',
+                    ),
+                ],
+            );
         }
         if ($twice !== []) {
-            throw ShowRefused::because([new Fault('row 1', 'the column "'.implode('", "', $twice).'" stands there twice', 'Leave one out.')]);
+            throw ShowRefused::because(
+                [new Fault('row 1', 'the column "'.implode('", "', $twice).'" stands there twice', 'Leave one out.')],
+            );
         }
 
         return $heads;

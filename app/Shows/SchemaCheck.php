@@ -32,7 +32,9 @@ final class SchemaCheck
         $error = $result->error();
         if ($error !== null) {
             $faults = self::faults($error);
-            throw ShowRefused::because($faults === [] ? [new Fault('', $error->message(), 'See schema/show.schema.json.')] : $faults);
+            throw ShowRefused::because(
+                $faults === [] ? [new Fault('', $error->message(), 'See schema/show.schema.json.')] : $faults,
+            );
         }
 
         return Upgrades::toNewest(json_decode($json, true));

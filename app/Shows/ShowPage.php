@@ -30,7 +30,10 @@ final readonly class ShowPage
         $edit = $this->shows->lastEdit();
         $undone = $this->shows->lastUndone();
         $show = ShowReader::fromArray($document);
-        $adapters = array_map(static fn(array $one): array => [...$one, 'broadcast' => Network::broadcast($one['address'], $one['netmask'])], Adapters::all());
+        $adapters = array_map(
+            static fn(array $one): array => [...$one, 'broadcast' => Network::broadcast($one['address'], $one['netmask'])],
+            Adapters::all(),
+        );
         $ours = array_column($adapters, 'address');
         $byAdapter = [];
         foreach ($adapters as $adapter) {
@@ -41,12 +44,26 @@ final readonly class ShowPage
             'document' => $document,
             'sentences' => (object) array_map(static fn($route): string => Sentence::of($route, $show), $show->routes),
             'routeEnds' => (object) array_map(static fn($route): array => RouteEnds::of($route, $show), $show->routes),
-            'otherEnds' => (object) array_map(static fn($port): array => OtherEnd::of($port, $show, $ours, $byAdapter), $show->ports),
+            'otherEnds' => (object) array_map(
+                static fn($port): array => OtherEnd::of($port, $show, $ours, $byAdapter),
+                $show->ports,
+            ),
             'places' => (object) array_map(static fn(PortEntry $port): string => PortPlace::of($port, $show), $show->ports),
             'numbering' => (object) Numbering::ofUniverses($show),
-            'unsent' => (object) array_filter(array_map(static fn(PortEntry $port): array => array_map(static fn(WireUniverse $link): string => $show->universes[$link->universe]->name, $port->send?->ranked()[1] ?? []), $show->ports)),
+            'unsent' => (object) array_filter(
+                array_map(
+                    static fn(PortEntry $port): array => array_map(
+                        static fn(WireUniverse $link): string => $show->universes[$link->universe]->name,
+                        $port->send?->ranked()[1] ?? [],
+                    ),
+                    $show->ports,
+                ),
+            ),
             'patch' => PatchSheet::of($show->patch()),
-            'nextFree' => (object) array_map(static fn(UniverseEntry $universe): ?int => $show->patch()->nextFree($universe->id), $show->universes),
+            'nextFree' => (object) array_map(
+                static fn(UniverseEntry $universe): ?int => $show->patch()->nextFree($universe->id),
+                $show->universes,
+            ),
             'adapters' => $adapters,
             'revision' => $this->shows->current()->revision,
             'undo' => $edit?->summary,

@@ -38,7 +38,12 @@ final readonly class ShowStore
     public function document(?Show $show = null): array
     {
         $show ??= $this->current();
-        $document = ['format' => ShowDocument::FORMAT, 'version' => ShowDocument::VERSION, 'name' => $show->name, 'middleC' => $show->middle_c ?? 4];
+        $document = [
+            'format' => ShowDocument::FORMAT,
+            'version' => ShowDocument::VERSION,
+            'name' => $show->name,
+            'middleC' => $show->middle_c ?? 4,
+        ];
         $parts = $show->parts()->get()->sortBy('position')->groupBy('kind');
         foreach (array_keys(ShowDocument::LISTS) as $list) {
             $document[$list] = array_values($parts->get($list)?->pluck('definition')->all() ?? []);
@@ -54,7 +59,10 @@ final readonly class ShowStore
             $document[$list] = array_map((new Table(ShowDocument::classOf($list)))->withObjects(...), $document[$list]);
         }
 
-        return json_encode($document, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR)."\n";
+        return json_encode(
+            $document,
+            JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
+        )."\n";
     }
 
     /**
@@ -80,7 +88,9 @@ final readonly class ShowStore
             ShowReader::fromArray($after);
             $after = Upgrades::toNewest($after);
             $this->store($show, $after);
-            $show->edits()->create(['user_id' => $user?->id, 'summary' => $summary, 'before' => $before, 'revision' => $show->revision]);
+            $show->edits()->create(
+                ['user_id' => $user?->id, 'summary' => $summary, 'before' => $before, 'revision' => $show->revision],
+            );
             $show->edits()->where('id', '<=', (int) $show->edits()->max('id') - self::MOST_EDITS)->delete();
 
             return [$this->json($show), $show->revision];
@@ -167,14 +177,24 @@ final readonly class ShowStore
             return ['edit' => $edit, 'told' => [$this->json($show), $show->revision]];
         });
 
-        return $gone === null ? null : ['summary' => $gone['edit']->summary, 'by' => $gone['edit']->author(), 'notice' => $this->engine->adopt(...$gone['told'])];
+        return $gone === null ? null : [
+            'summary' => $gone['edit']->summary,
+            'by' => $gone['edit']->author(),
+            'notice' => $this->engine->adopt(...$gone['told']),
+        ];
     }
 
     /** @param array<string, mixed> $document found sound before */
     private function store(Show $show, array $document): void
     {
         // Over all shows, so that the engine can tell which of two is the newer one.
-        $show->update(['name' => $document['name'], 'middle_c' => $document['middleC'] ?? 4, 'revision' => (int) Show::query()->max('revision') + 1]);
+        $show->update(
+            [
+                'name' => $document['name'],
+                'middle_c' => $document['middleC'] ?? 4,
+                'revision' => (int) Show::query()->max('revision') + 1,
+            ],
+        );
         foreach (array_keys(ShowDocument::LISTS) as $list) {
             $old = $show->parts()->where('kind', $list)->get()->keyBy('key');
             $keys = [];

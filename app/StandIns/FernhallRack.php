@@ -23,8 +23,20 @@ use NimbleJunction\StandIn\Tablet;
 /** The devices of the demo show, each at a loopback address of its own. */
 final class FernhallRack
 {
-    private const SLIDES = ['Welcome to the Night Walk', 'Doors', 'How ferns drink fog', 'The lily that opens at dusk', 'Out through the canopy'];
-    private const CUES = [['number' => '1', 'name' => 'House to half'], ['number' => '2', 'name' => 'Doors'], ['number' => '2.5', 'name' => 'First song'], ['number' => '3', 'name' => 'Fog on the pond'], ['number' => '4', 'name' => 'Walk out']];
+    private const SLIDES = [
+        'Welcome to the Night Walk',
+        'Doors',
+        'How ferns drink fog',
+        'The lily that opens at dusk',
+        'Out through the canopy',
+    ];
+    private const CUES = [
+        ['number' => '1', 'name' => 'House to half'],
+        ['number' => '2', 'name' => 'Doors'],
+        ['number' => '2.5', 'name' => 'First song'],
+        ['number' => '3', 'name' => 'Fog on the pond'],
+        ['number' => '4', 'name' => 'Walk out'],
+    ];
 
     /** @param string $cables folder of the engine's virtual cables */
     public static function build(string $loopback, string $cables): Rack

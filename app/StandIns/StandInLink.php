@@ -57,7 +57,11 @@ final class StandInLink implements Conversation
             if (! $client->token->role->mayOperate()) {
                 throw new \InvalidArgumentException('Viewers cannot make changes: log in as operator or builder.');
             }
-            ['device' => $device, 'control' => $control, 'values' => $values] = $message + ['device' => null, 'control' => null, 'values' => []];
+            ['device' => $device, 'control' => $control, 'values' => $values] = $message + [
+                'device' => null,
+                'control' => null,
+                'values' => [],
+            ];
             if (! \is_string($device) || ! \is_string($control) || ! \is_array($values)) {
                 throw new \InvalidArgumentException('"device" and "control" must be texts, "values" an object.');
             }

@@ -60,7 +60,10 @@ final readonly class PacketDoor
         }
     }
 
-    /** @return string|array{error: string, offset: int, clause: string} bytes; blanks, colons and commas between them are skipped */
+    /**
+     * @return string|array{error: string, offset: int, clause: string} bytes; blanks, colons and commas between them are
+     * skipped
+     */
     public static function fromHex(string $hex): string|array
     {
         $digits = preg_replace('/0x|[\s:,]/i', '', $hex) ?? '';

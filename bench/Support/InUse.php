@@ -36,7 +36,12 @@ final class InUse
     public function open(float $seconds): void
     {
         $levels = array_map(static fn(int $number): string => "levels:u{$number}", range(0, min(self::MOST_SEEN, $this->universes) - 1));
-        $this->page = new LiveLink($this->live, Role::Viewer, [['do' => 'subscribe', 'topics' => ['status', 'minutes', 'finds', 'trace', 'sources:u0', ...$levels]]], $seconds);
+        $this->page = new LiveLink(
+            $this->live,
+            Role::Viewer,
+            [['do' => 'subscribe', 'topics' => ['status', 'minutes', 'finds', 'trace', 'sources:u0', ...$levels]]],
+            $seconds,
+        );
     }
 
     public function close(): void

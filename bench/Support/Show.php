@@ -13,7 +13,10 @@ final readonly class Show
     public function __construct(array $parts)
     {
         $this->file = (string) tempnam(sys_get_temp_dir(), 'junction-bench-');
-        file_put_contents($this->file, json_encode(['format' => 'nimble-junction/show', 'version' => 1, 'name' => 'Bench', ...$parts], \JSON_THROW_ON_ERROR));
+        file_put_contents(
+            $this->file,
+            json_encode(['format' => 'nimble-junction/show', 'version' => 1, 'name' => 'Bench', ...$parts], \JSON_THROW_ON_ERROR),
+        );
     }
 
     /**

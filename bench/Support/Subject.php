@@ -57,7 +57,16 @@ final class Subject
     /** Datagrams that the system dropped because this address was not read in time. */
     public static function dropped(string $address, int $port): int
     {
-        $wanted = sprintf('%s:%04X', strtoupper(implode('', array_map(static fn(string $part): string => sprintf('%02x', $part), array_reverse(explode('.', $address))))), $port);
+        $wanted = sprintf(
+            '%s:%04X',
+            strtoupper(
+                implode(
+                    '',
+                    array_map(static fn(string $part): string => sprintf('%02x', $part), array_reverse(explode('.', $address))),
+                ),
+            ),
+            $port,
+        );
         foreach (file('/proc/net/udp') ?: [] as $line) {
             $fields = preg_split('/\s+/', trim($line)) ?: [];
             if (($fields[1] ?? '') === $wanted) {

@@ -96,7 +96,9 @@ final class Traffic
         $universe = \ord($bytes[14]) | \ord($bytes[15]) << 8;
         $stamp = unpack('J', $bytes, self::STAMP)[1];
         [$before, $shown] = $leftAt[$universe] ?? [0, 0];
-        $this->superseded += $stamp > 0 && $shown > 0 && $stamp - $shown > 1.5 * self::FRAME_NANOS ? (int) round(($stamp - $shown) / self::FRAME_NANOS) - 1 : 0;
+        $this->superseded += $stamp > 0 && $shown > 0 && $stamp - $shown > 1.5 * self::FRAME_NANOS
+            ? (int) round(($stamp - $shown) / self::FRAME_NANOS) - 1
+            : 0;
         if ($stamp !== $shown && $stamp > 0) {
             $this->lateness[] = ($now - max($stamp, $before + $gap)) / 1000;
         }

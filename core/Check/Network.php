@@ -25,7 +25,10 @@ final readonly class Network
      */
     public function addressesOf(string $where): array
     {
-        $found = array_filter($this->adapters, static fn(array $one): bool => $one['address'] === $where || $one['name'] === $where);
+        $found = array_filter(
+            $this->adapters,
+            static fn(array $one): bool => $one['address'] === $where || $one['name'] === $where,
+        );
 
         return array_values(array_column($found, 'address'));
     }

@@ -21,8 +21,11 @@ final class TwoBoxes
     /** @var list<Finding> */
     private array $findings = [];
 
-    private function __construct(private readonly PortEntry $port, private readonly Observed $seen, private readonly Network $network)
-    {
+    private function __construct(
+        private readonly PortEntry $port,
+        private readonly Observed $seen,
+        private readonly Network $network,
+    ) {
     }
 
     /**
@@ -55,7 +58,11 @@ final class TwoBoxes
     private function switchedOn(bool $said): void
     {
         if ($said && ! $this->port->enabled) {
-            $this->wrong('Is it switched on?', 'The port was switched off while the show runs, by hand or by a route.', 'Press "Switch on again" at the port.');
+            $this->wrong(
+                'Is it switched on?',
+                'The port was switched off while the show runs, by hand or by a route.',
+                'Press "Switch on again" at the port.',
+            );
 
             return;
         }
@@ -75,7 +82,12 @@ final class TwoBoxes
                 $changes["{$side}/enabled"] = true;
             }
         }
-        $this->wrong('Is it switched on?', ucfirst(implode(' and ', $off)).(\count($off) > 1 ? ' are' : ' is').' switched off here.', 'Switch it on.', ['label' => 'Switch it on', 'changes' => $changes]);
+        $this->wrong(
+            'Is it switched on?',
+            ucfirst(implode(' and ', $off)).(\count($off) > 1 ? ' are' : ' is').' switched off here.',
+            'Switch it on.',
+            ['label' => 'Switch it on', 'changes' => $changes],
+        );
     }
 
     private function ourAddress(string $other): void
@@ -90,7 +102,11 @@ final class TwoBoxes
 
                 return;
             }
-            if ($facing !== null && ! str_starts_with($other, '127.') && ! \in_array($address, [$facing['address'], $facing['name']], true)) {
+            if ($facing !== null && ! str_starts_with($other, '127.') && ! \in_array(
+                $address,
+                [$facing['address'], $facing['name']],
+                true,
+            )) {
                 $this->wrong('Our address', "This port uses {$address}, but {$other} is reached through {$facing['address']} ({$facing['name']}).", 'Use the adapter that faces the other end.', ['label' => "Use {$facing['address']}", 'changes' => ["{$side}/address" => $facing['address']]]);
 
                 return;
@@ -102,7 +118,11 @@ final class TwoBoxes
     private function sameNetwork(string $other): void
     {
         if ($other === '') {
-            $this->undecided('Same network', 'The other end\'s address is not known.', 'Read it from the other end and type it above.');
+            $this->undecided(
+                'Same network',
+                'The other end\'s address is not known.',
+                'Read it from the other end and type it above.',
+            );
 
             return;
         }
@@ -145,7 +165,11 @@ final class TwoBoxes
         };
         $lately
             ? $this->wrong('Is anything heard?', "Nothing from {$other}, but from ".implode(', ', $others).'.', 'Is that the address that it really has?')
-            : $this->wrong('Is anything heard?', $activity->heardAt === null ? 'Nothing has been heard here yet.' : 'Nothing has been heard here lately.', $usual);
+            : $this->wrong(
+                'Is anything heard?',
+                $activity->heardAt === null ? 'Nothing has been heard here yet.' : 'Nothing has been heard here lately.',
+                $usual,
+            );
     }
 
     /** What arrives beside the port: on another universe, on another of our ports, at a number that nobody listens at. */
@@ -211,11 +235,18 @@ final class TwoBoxes
             return;
         }
         if ($activity->sentAt === null) {
-            $this->undecided('Do we send?', 'Nothing has been sent yet: no level and no message was there to send.', 'Move a fader, or hold a slot by hand.');
+            $this->undecided(
+                'Do we send?',
+                'Nothing has been sent yet: no level and no message was there to send.',
+                'Move a fader, or hold a slot by hand.',
+            );
 
             return;
         }
-        $this->right('Do we send?', 'Yes: '.round($activity->rate($now, false), 1).' packets a second. If the other end hears nothing, its receive port must be '.$send->port.($this->port->protocol === Protocol::Osc ? '.' : ', and its universe the one named below.'));
+        $this->right(
+            'Do we send?',
+            'Yes: '.round($activity->rate($now, false), 1).' packets a second. If the other end hears nothing, its receive port must be '.$send->port.($this->port->protocol === Protocol::Osc ? '.' : ', and its universe the one named below.'),
+        );
     }
 
     private function spell(int $number): string
@@ -227,14 +258,20 @@ final class TwoBoxes
         };
     }
 
-    /** @return list<array{number: int, universe: string}> the feeds, with the one whose number is nearest moved to what is heard */
+    /**
+     * @return list<array{number: int, universe: string}> the feeds, with the one whose number is nearest moved to what is
+     * heard
+     */
     private function moved(ReceiveSide $receive, int $number): array
     {
         $distances = array_map(static fn(WireUniverse $link): int => abs($link->number - $number), $receive->feeds);
         $nearest = $distances === [] ? null : array_search(min($distances), $distances, true);
 
         return array_map(
-            static fn(WireUniverse $link, int $i): array => ['number' => $i === $nearest ? $number : $link->number, 'universe' => $link->universe],
+            static fn(WireUniverse $link, int $i): array => [
+                'number' => $i === $nearest ? $number : $link->number,
+                'universe' => $link->universe,
+            ],
             $receive->feeds,
             array_keys($receive->feeds),
         );

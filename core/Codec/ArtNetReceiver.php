@@ -45,7 +45,21 @@ final readonly class ArtNetReceiver implements Receiver
         $packet = Packet::decode($bytes);
         if ($packet instanceof Dmx) {
             // In their places, not by name: naming arguments of a hot call costs as much as decoding the packet.
-            return [new Frame(Protocol::ArtNet, $packet->portAddress, $packet->levels, $from, '', null, $packet->sequence ?: null, false, false, 0, $from)];
+            return [
+                new Frame(
+                    Protocol::ArtNet,
+                    $packet->portAddress,
+                    $packet->levels,
+                    $from,
+                    '',
+                    null,
+                    $packet->sequence ?: null,
+                    false,
+                    false,
+                    0,
+                    $from,
+                ),
+            ];
         }
 
         return [match (true) {
@@ -62,7 +76,10 @@ final readonly class ArtNetReceiver implements Receiver
         }];
     }
 
-    /** Art-Net 4, "ArtPoll": the answer goes to the protocol's own port, whatever port asked; a targeted poll asks for some port-addresses only. */
+    /**
+     * Art-Net 4, "ArtPoll": the answer goes to the protocol's own port, whatever port asked; a targeted poll asks for
+     * some port-addresses only.
+     */
     private function answer(Poll $poll): Remark
     {
         $asked = array_filter($this->pollReplies, static function (array $page) use ($poll): bool {

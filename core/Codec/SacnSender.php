@@ -15,9 +15,23 @@ final readonly class SacnSender implements FrameSender
      * @param string $cid 16 bytes
      * @param int $syncUniverse universe of the synchronization packets that follow; 0 for none
      */
-    public function __construct(string $cid, int $universe, int $priority, string $sourceName, int $syncUniverse = 0, private string $slotPriorities = '')
-    {
-        $sample = (new Data($cid, $universe, str_repeat("\0", 512), 0, $priority, $sourceName, synchronisation: $syncUniverse))->encode();
+    public function __construct(
+        string $cid,
+        int $universe,
+        int $priority,
+        string $sourceName,
+        int $syncUniverse = 0,
+        private string $slotPriorities = '',
+    ) {
+        $sample = (new Data(
+            $cid,
+            $universe,
+            str_repeat("\0", 512),
+            0,
+            $priority,
+            $sourceName,
+            synchronisation: $syncUniverse,
+        ))->encode();
         $this->beginning = substr($sample, 0, 111);
         $this->middle = substr($sample, 112, 14);
     }

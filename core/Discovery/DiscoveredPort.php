@@ -30,13 +30,26 @@ final class DiscoveredPort
         $name = \is_string($find['name'] ?? null) && trim($find['name']) !== '' ? mb_substr(trim($find['name']), 0, 80) : 'Found';
         $address = $find['address'] ?? null;
         if ($protocol === null || ! \is_string($address) || filter_var($address, \FILTER_VALIDATE_IP, \FILTER_FLAG_IPV4) === false) {
-            throw ShowRefused::because([new Fault('', 'what was found has no protocol or no address', 'Give "protocol", and "address" as IPv4.')]);
+            throw ShowRefused::because(
+                [new Fault('', 'what was found has no protocol or no address', 'Give "protocol", and "address" as IPv4.')],
+            );
         }
         $ours = \is_string($find['ours'] ?? null) ? $find['ours'] : '0.0.0.0';
         $port = ['id' => self::freeId($document, 'ports', $name), 'name' => $name, 'protocol' => $protocol->value];
-        foreach (['receive' => [$find['gives'] ?? [], 'feeds'], 'send' => [$find['takes'] ?? [], 'carries']] as $side => [$numbers, $list]) {
+        foreach ([
+            'receive' => [$find['gives'] ?? [], 'feeds'],
+            'send' => [$find['takes'] ?? [], 'carries'],
+        ] as $side => [$numbers, $list]) {
             if (! \is_array($numbers) || ! array_is_list($numbers) || \count($numbers) > self::MOST_UNIVERSES || array_filter($numbers, \is_int(...)) !== $numbers) {
-                throw ShowRefused::because([new Fault($side === 'receive' ? '/gives' : '/takes', 'it is no short list of universe numbers', 'Give at most '.self::MOST_UNIVERSES.' whole numbers.')]);
+                throw ShowRefused::because(
+                    [
+                        new Fault(
+                            $side === 'receive' ? '/gives' : '/takes',
+                            'it is no short list of universe numbers',
+                            'Give at most '.self::MOST_UNIVERSES.' whole numbers.',
+                        ),
+                    ],
+                );
             }
             if ($numbers === []) {
                 continue;

@@ -42,7 +42,10 @@ final class Neighbours
     /** @return list<Neighbour> */
     public function all(int $now): array
     {
-        $this->neighbours = array_filter($this->neighbours, static fn(Neighbour $one): bool => $now - $one->heardAt < self::REMEMBERED_NANOS);
+        $this->neighbours = array_filter(
+            $this->neighbours,
+            static fn(Neighbour $one): bool => $now - $one->heardAt < self::REMEMBERED_NANOS,
+        );
 
         return array_values($this->neighbours);
     }

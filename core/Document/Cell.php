@@ -45,9 +45,13 @@ enum Cell
             self::Text => $cell,
             self::Number => self::number($plain) ?? $cell,
             self::Flag => self::flag($plain) ?? $cell,
-            self::Series => str_starts_with($plain, '[') ? self::fromJson($cell) : array_map(static fn(string $one): int|float|string => self::number($one) ?? $one, array_map(trim(...), explode(';', $plain))),
+            self::Series => str_starts_with($plain, '[') ? self::fromJson($cell) : array_map(
+                static fn(string $one): int|float|string => self::number($one) ?? $one,
+                array_map(trim(...), explode(';', $plain)),
+            ),
             self::Structure => self::fromJson($cell),
-            self::Anything => self::number($plain) ?? (\in_array($plain, ['yes', 'no'], true) ? $plain === 'yes' : self::fromJson($cell)),
+            self::Anything => self::number($plain)
+                ?? (\in_array($plain, ['yes', 'no'], true) ? $plain === 'yes' : self::fromJson($cell)),
         };
     }
 
@@ -75,7 +79,9 @@ enum Cell
             return null;
         }
         foreach ($value as $one) {
-            $isPlain = \is_int($one) || \is_float($one) || (\is_string($one) && trim($one) === $one && $one !== '' && ! str_contains($one, ';') && ! str_starts_with($one, '[') && self::number($one) === null);
+            $isPlain = \is_int($one)
+                || \is_float($one)
+                || (\is_string($one) && trim($one) === $one && $one !== '' && ! str_contains($one, ';') && ! str_starts_with($one, '[') && self::number($one) === null);
             if (! $isPlain) {
                 return null;
             }

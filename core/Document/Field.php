@@ -44,8 +44,12 @@ abstract class Field
     private string $help = '';
 
     /** @param mixed $default what it is where it is left out; null for nothing */
-    public function __construct(public readonly string $name, public readonly string $label, public readonly mixed $default, public readonly bool $isNeeded)
-    {
+    public function __construct(
+        public readonly string $name,
+        public readonly string $label,
+        public readonly mixed $default,
+        public readonly bool $isNeeded,
+    ) {
     }
 
     /** @return string what a form shows it as */
@@ -69,13 +73,25 @@ abstract class Field
         return [new Column($this->name, $this->label, $this->cell())];
     }
 
-    public static function whole(string $name, string $label, int $low, int $high, ?int $default = null, bool $isNeeded = true): Whole
-    {
+    public static function whole(
+        string $name,
+        string $label,
+        int $low,
+        int $high,
+        ?int $default = null,
+        bool $isNeeded = true,
+    ): Whole {
         return new Whole($name, $label, $low, $high, $default, $isNeeded);
     }
 
-    public static function number(string $name, string $label, float $low, float $high, ?float $default = null, bool $isNeeded = true): Number
-    {
+    public static function number(
+        string $name,
+        string $label,
+        float $low,
+        float $high,
+        ?float $default = null,
+        bool $isNeeded = true,
+    ): Number {
         return new Number($name, $label, $low, $high, $default, $isNeeded);
     }
 
@@ -294,7 +310,9 @@ abstract class Field
         $default = $this->default instanceof \BackedEnum ? $this->default->value : $this->default;
         $about = $this->help === '' ? [] : ['description' => $this->help];
 
-        return $default === null || $default === '' || $default === [] || isset($shape['$ref']) ? [...$about, ...$shape] : [...$about, ...$shape, 'default' => $default];
+        return $default === null || $default === '' || $default === [] || isset($shape['$ref'])
+            ? [...$about, ...$shape]
+            : [...$about, ...$shape, 'default' => $default];
     }
 
     /** @return array<string, list<class-string<Part>>> what it holds, by the name of its definition in the schema */

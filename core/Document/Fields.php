@@ -17,8 +17,11 @@ final class Fields
      * @param array<mixed> $fields
      * @param \ArrayObject<int, Fault> $faults
      */
-    public function __construct(private readonly array $fields, public readonly string $path, private readonly \ArrayObject $faults)
-    {
+    public function __construct(
+        private readonly array $fields,
+        public readonly string $path,
+        private readonly \ArrayObject $faults,
+    ) {
     }
 
     public function fault(string $name, string $problem, string $allowed): void
@@ -127,7 +130,11 @@ final class Fields
     {
         $value = $this->take($name, $default);
         if (! \is_string($value) || ! self::isAddress($value)) {
-            $this->fault($name, $this->was($value), 'Use an IPv4 address: four numbers from 0 to 255 with points between, like 192.168.1.10.');
+            $this->fault(
+                $name,
+                $this->was($value),
+                'Use an IPv4 address: four numbers from 0 to 255 with points between, like 192.168.1.10.',
+            );
 
             return $default ?? '0.0.0.0';
         }
@@ -140,7 +147,11 @@ final class Fields
     {
         $value = $this->take($name, $default);
         if (! \is_string($value) || (! self::isAddress($value) && preg_match(self::ADAPTER_PATTERN, $value) !== 1)) {
-            $this->fault($name, $this->was($value), 'Use one of our own IPv4 addresses, like 192.168.1.10, 0.0.0.0 for all, or the name of a network adapter, like eth0.');
+            $this->fault(
+                $name,
+                $this->was($value),
+                'Use one of our own IPv4 addresses, like 192.168.1.10, 0.0.0.0 for all, or the name of a network adapter, like eth0.',
+            );
 
             return $default;
         }
@@ -344,7 +355,10 @@ final class Fields
         return match (true) {
             $value === null => 'it is missing',
             \is_array($value) => 'it is '.(array_is_list($value) ? 'a list' : 'an object'),
-            default => 'it is '.json_encode($value, \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_PARTIAL_OUTPUT_ON_ERROR),
+            default => 'it is '.json_encode(
+                $value,
+                \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_PARTIAL_OUTPUT_ON_ERROR,
+            ),
         };
     }
 }

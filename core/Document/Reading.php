@@ -15,8 +15,12 @@ final class Reading
     /** @var array<string, mixed> what has been read so far, by the field's name or path ("link/kind") */
     private array $read = [];
 
-    private function __construct(public readonly Kinds $kinds, private readonly ?self $around, private readonly string $name, private readonly int $depth)
-    {
+    private function __construct(
+        public readonly Kinds $kinds,
+        private readonly ?self $around,
+        private readonly string $name,
+        private readonly int $depth,
+    ) {
     }
 
     public static function with(Kinds $kinds): self

@@ -67,7 +67,14 @@ final class Schema
     /** @return array<string, mixed> the definition of one of several kinds */
     public static function ofKinds(Kind|string ...$classes): array
     {
-        return ['oneOf' => array_values(array_map(static fn(Kind|string $class): array => self::ofKind(\is_string($class) ? $class : $class::class), $classes))];
+        return [
+            'oneOf' => array_values(
+                array_map(
+                    static fn(Kind|string $class): array => self::ofKind(\is_string($class) ? $class : $class::class),
+                    $classes,
+                ),
+            ),
+        ];
     }
 
     /** @return array<string, mixed> */
@@ -97,7 +104,14 @@ final class Schema
 
         $more = is_subclass_of($classes[0], Constrained::class) ? $classes[0]::constraint() : [];
 
-        return ['title' => ucfirst($name), 'type' => 'object', ...$needed, 'additionalProperties' => false, ...$more, 'properties' => $shape['properties']];
+        return [
+            'title' => ucfirst($name),
+            'type' => 'object',
+            ...$needed,
+            'additionalProperties' => false,
+            ...$more,
+            'properties' => $shape['properties'],
+        ];
     }
 
     /**
@@ -138,7 +152,10 @@ final class Schema
             return $distinct[0];
         }
         // Where only their defaults differ there is none that holds for all.
-        $bare = array_map(static fn(array $shape): array => array_diff_key($shape, ['default' => 0, 'description' => 0]), $distinct);
+        $bare = array_map(
+            static fn(array $shape): array => array_diff_key($shape, ['default' => 0, 'description' => 0]),
+            $distinct,
+        );
         $bare = array_values(array_unique($bare, \SORT_REGULAR));
 
         return \count($bare) === 1 ? $bare[0] : ['anyOf' => $bare];

@@ -17,7 +17,9 @@ final readonly class Table
         foreach (self::columnsOf($class) as $column) {
             $same = $columns[$column->path] ?? $column;
             // Where one field is now this, now that, the cell says it itself.
-            $columns[$column->path] = $same->cell === $column->cell ? $same : new Column($same->path, $same->label, Cell::Anything);
+            $columns[$column->path] = $same->cell === $column->cell
+                ? $same
+                : new Column($same->path, $same->label, Cell::Anything);
         }
         $this->columns = $columns;
     }
@@ -40,7 +42,14 @@ final readonly class Table
     /** @return list<array{path: string, label: string, isObject: bool}> what a page needs to order a list by its columns */
     public function described(): array
     {
-        return array_map(static fn(Column $column): array => ['path' => $column->path, 'label' => $column->label, 'isObject' => $column->isObject], array_values($this->columns));
+        return array_map(
+            static fn(Column $column): array => [
+                'path' => $column->path,
+                'label' => $column->label,
+                'isObject' => $column->isObject,
+            ],
+            array_values($this->columns),
+        );
     }
 
     /**

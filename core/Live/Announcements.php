@@ -6,7 +6,7 @@ namespace NimbleJunction\Core\Live;
 
 use NimbleJunction\Core\Plan\Announcement;
 use NimbleJunction\Core\Port\Activity;
-use NimbleJunction\Core\Port\Departure;
+use NimbleJunction\Core\Port\OutgoingPacket;
 
 /** Says what is to be said again and again, when it is due. */
 final class Announcements
@@ -44,25 +44,25 @@ final class Announcements
         $this->dueAt = $due === [] ? \PHP_INT_MAX : min($due);
     }
 
-    /** @return list<Departure> */
+    /** @return list<OutgoingPacket> */
     public function sendDue(int $now): array
     {
-        $departures = [];
+        $packets = [];
         foreach ($this->announcements as $one) {
             if ($this->due[$one->key] > $now) {
                 continue;
             }
             $this->due[$one->key] = $now + $one->everyNanos;
             $activity = ($this->activity)($one->portId);
-            foreach ($one->outlet?->targets($activity->messageFrom) ?? $one->targets as $target) {
+            foreach ($one->exit?->destinations($activity->messageFrom) ?? $one->destinations as $destination) {
                 foreach ($one->packets as $packet) {
-                    $departures[] = new Departure($target->via, $target->address, $target->port, $packet, $one->portId);
+                    $packets[] = new OutgoingPacket($destination->via, $destination->address, $destination->port, $packet, $one->portId);
                     $activity->said($now);
                 }
             }
         }
         $this->dueAt = $this->due === [] ? \PHP_INT_MAX : min($this->due);
 
-        return $departures;
+        return $packets;
     }
 }

@@ -99,7 +99,13 @@ final class Assemblers
             return new Controller($wide->channel, $wide->number, $wide->value, 14);
         }
 
-        return new NumberedParameter($wide->kind === WideController::REGISTERED, $wide->channel, $wide->number, $wide->value, $wide->step);
+        return new NumberedParameter(
+            $wide->kind === WideController::REGISTERED,
+            $wide->channel,
+            $wide->number,
+            $wide->value,
+            $wide->step,
+        );
     }
 
     private function quarterFrame(string $portId, string $from, QuarterFrame $message): ?Message
@@ -122,7 +128,10 @@ final class Assemblers
             $this->clocks[$portId] = self::withRoom($this->clocks[$portId] ?? []) + [$from => $position];
         }
         $position->push($message instanceof Clock ? $message->what : SystemCommon::songPosition($message->sixteenths));
-        $isBeat = $message instanceof Clock && $message->isTick() && $position->running && $position->clocks % self::TICKS_A_BEAT === 0;
+        $isBeat = $message instanceof Clock
+            && $message->isTick()
+            && $position->running
+            && $position->clocks % self::TICKS_A_BEAT === 0;
 
         return $isBeat ? new Beat(intdiv($position->clocks, self::TICKS_A_BEAT) + 1) : null;
     }

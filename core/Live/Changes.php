@@ -175,13 +175,13 @@ final class Changes
     private function copy(Universe $universe): void
     {
         foreach ($universe->spoken ? $this->plan->copies[$universe->id] ?? [] : [] as $copy) {
-            $target = $this->universes->find($copy->toUniverse);
-            if ($target === null) {
+            $destination = $this->universes->find($copy->toUniverse);
+            if ($destination === null) {
                 continue;
             }
-            $this->universes->bring($target, $copy, $universe->levels);
-            if (! $target->layers()->areSettled()) {
-                $this->dirty[$target->id] = $target;
+            $this->universes->bring($destination, $copy, $universe->levels);
+            if (! $destination->layers()->areSettled()) {
+                $this->dirty[$destination->id] = $destination;
             }
         }
     }

@@ -20,6 +20,7 @@ final class Hearing
 {
     private Plan $plan;
     private readonly Assemblers $assemblers;
+    public readonly Agenda $agenda;
 
     public function __construct(
         private readonly Reception $reception,
@@ -29,8 +30,8 @@ final class Hearing
         private readonly Probes $probes,
         private readonly Changes $changes,
         private readonly Runner $runner,
-        public readonly Agenda $agenda,
     ) {
+        $this->agenda = new Agenda();
         $this->assemblers = new Assemblers();
         $this->plan = Plan::empty();
     }
@@ -151,8 +152,14 @@ final class Hearing
         }
     }
 
-    private function messageAtItsTime(Endpoint $endpoint, Postponed $what, string $from, int $fromPort, string $bytes, int $now): void
-    {
+    private function messageAtItsTime(
+        Endpoint $endpoint,
+        Postponed $what,
+        string $from,
+        int $fromPort,
+        string $bytes,
+        int $now,
+    ): void {
         $refused = $this->agenda->take($endpoint->key, $what, $from, $fromPort, $bytes, $now);
         if ($refused === '') {
             $this->message($endpoint, $what->message, $from, $fromPort, $bytes, $now);

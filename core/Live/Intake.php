@@ -26,8 +26,11 @@ final class Intake
      * @param \Closure(string, int): void $missed so many frames of a port's source never came
      * @param \Closure(Occurred): void $happened a source of levels came or went
      */
-    public function __construct(private readonly SourceTrace $trace, private readonly \Closure $missed, private readonly \Closure $happened)
-    {
+    public function __construct(
+        private readonly SourceTrace $trace,
+        private readonly \Closure $missed,
+        private readonly \Closure $happened,
+    ) {
         $this->plan = Plan::empty();
         $this->early = new EarlyPriorities();
     }
@@ -112,7 +115,15 @@ final class Intake
         if (\in_array($name, array_map(static fn(Source $other): string => $other->name, $others), true)) {
             $name = "{$name} at {$from}";
         }
-        $source = new Source($key, $mapping->portId, $frame->protocol, $name, $from, $mapping->priorityOf($frame->priority, $from), $mapping->lastResort);
+        $source = new Source(
+            $key,
+            $mapping->portId,
+            $frame->protocol,
+            $name,
+            $from,
+            $mapping->priorityOf($frame->priority, $from),
+            $mapping->lastResort,
+        );
         $source->preview = $frame->preview;
         if (\count($others) >= Universe::MOST_SOURCES && ! $this->makeRoom($universe, $source, $now)) {
             $this->trace->foundNoRoom($universe, $source, $now);
@@ -171,7 +182,10 @@ final class Intake
         return $changed;
     }
 
-    /** Of too many sources that of the lowest priority gives way, the one that was heard least lately: a desk that is to lead gets in. */
+    /**
+     * Of too many sources that of the lowest priority gives way, the one that was heard least lately: a desk that is to
+     * lead gets in.
+     */
     private function makeRoom(Universe $universe, Source $newcomer, int $now): bool
     {
         $lowest = null;

@@ -36,20 +36,41 @@ final class LivePoints
     private readonly Held $held;
     private readonly Routes $routes;
 
-    public function __construct(private readonly Trace $trace, Universes $universes, Activities $activities, Routing $routing, Outputs $outputs, Probes $probes)
-    {
+    public function __construct(
+        private readonly Trace $trace,
+        Universes $universes,
+        Activities $activities,
+        Routing $routing,
+        Outputs $outputs,
+        Probes $probes,
+    ) {
         $this->all = new Points();
         $changes = fn(): Changes => $this->changes;
         $this->fixtures = new Fixtures($universes, $changes);
         $this->watching = new Watching($this->all);
-        $this->changes = new Changes($universes, $routing, $outputs, $probes, $this->watching, fn(PointChanged $change) => $this->runner->happened($change));
+        $this->changes = new Changes(
+            $universes,
+            $routing,
+            $outputs,
+            $probes,
+            $this->watching,
+            fn(PointChanged $change) => $this->runner->happened($change),
+        );
         $this->slots = new Slots($universes, $changes);
         $this->held = new Held($universes, $changes);
         $this->ports = new Ports($activities, $changes);
         $this->values = new Values(function (Reference $reference, int|float|string|null $value, int|float|string|null $before): void {
             $this->runner->happened(new PointChanged($reference, $value, $before));
         });
-        $this->runner = new Runner($trace, $this->all, $this->changes, $universes, $activities, $routing->firings, $routing->switches);
+        $this->runner = new Runner(
+            $trace,
+            $this->all,
+            $this->changes,
+            $universes,
+            $activities,
+            $routing->firings,
+            $routing->switches,
+        );
         $this->routes = new Routes(fn(): Runner => $this->runner, $changes, $routing);
         foreach ([$this->slots, $this->fixtures, $this->held, $this->ports, $this->values, $this->routes] as $room) {
             $this->all->add($room);
@@ -61,7 +82,10 @@ final class LivePoints
     {
         $refusal = $this->all->set($reference, $value, $act, $now);
         $words = $refusal === '' ? '{name} sets {point} to {value}' : '{name} cannot set {point} to {value}: {why}';
-        $said = new Said($words, ['name' => $act->name, 'point' => $reference->text(), 'value' => (string) $value, 'why' => $refusal]);
+        $said = new Said(
+            $words,
+            ['name' => $act->name, 'point' => $reference->text(), 'value' => (string) $value, 'why' => $refusal],
+        );
         $this->tell($reference, $refusal, $said, $now);
 
         return $refusal;
@@ -72,7 +96,12 @@ final class LivePoints
     {
         $refusal = $this->all->press($reference, $act, $now);
         $words = $refusal === '' ? '{name} presses {point}' : '{name} cannot press {point}: {why}';
-        $this->tell($reference, $refusal, new Said($words, ['name' => $act->name, 'point' => $reference->text(), 'why' => $refusal]), $now);
+        $this->tell(
+            $reference,
+            $refusal,
+            new Said($words, ['name' => $act->name, 'point' => $reference->text(), 'why' => $refusal]),
+            $now,
+        );
 
         return $refusal;
     }

@@ -8,7 +8,10 @@ use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Route\Route;
 use NimbleJunction\Core\Signal\Message;
 
-/** Why a message that no route takes was nearly taken by one: the sentence that finds the fault. It is looked for when somebody reads it. */
+/**
+ * Why a message that no route takes was nearly taken by one: the sentence that finds the fault. It is looked for when
+ * somebody reads it.
+ */
 final class NearMiss
 {
     private const MOST_LOOKED_AT = 2000;

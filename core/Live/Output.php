@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Live;
 
-use NimbleJunction\Core\Plan\Outlet;
+use NimbleJunction\Core\Plan\UniverseExit;
 use NimbleJunction\Core\Trace\Event;
 
 /** One way out of a universe, at work: what it sent last and when it is due again. */
@@ -25,7 +25,7 @@ final class Output
     /** @var list<Event> whose result leaves with the next frame */
     private array $awaiting = [];
 
-    public function __construct(public Outlet $outlet)
+    public function __construct(public UniverseExit $exit)
     {
     }
 
@@ -33,7 +33,7 @@ final class Output
     public function offer(string $levels, int $now): int
     {
         if ($levels !== $this->sent) {
-            $this->dueAt = max($now, $this->sentAt + $this->outlet->cadence->gap);
+            $this->dueAt = max($now, $this->sentAt + $this->exit->cadence->gap);
         }
 
         return $this->dueAt;
@@ -57,7 +57,7 @@ final class Output
         if ($this->dueAt === \PHP_INT_MAX || $this->sent === '') {
             return [];
         }
-        $ends = $this->outlet->sender->end($this->sent, $this->sequence);
+        $ends = $this->exit->sender->end($this->sent, $this->sequence);
         $this->sequence += \count($ends);
 
         return $ends;
@@ -86,21 +86,21 @@ final class Output
      */
     public function next(string $levels, int $now): array
     {
-        $cadence = $this->outlet->cadence;
+        $cadence = $this->exit->cadence;
         $this->repeats = $levels === $this->sent ? max(0, $this->repeats - 1) : max(0, $cadence->repeats - 1);
         $this->sent = $levels;
         $this->sentAt = $now;
         $this->dueAt = $now + ($this->repeats > 0 ? $cadence->gap : $cadence->idle);
 
-        $beside = $now - $this->besideAt < self::BESIDE_NANOS ? null : $this->outlet->sender->beside($this->sequence);
+        $beside = $now - $this->besideAt < self::BESIDE_NANOS ? null : $this->exit->sender->beside($this->sequence);
         if ($beside === null) {
-            return [$this->outlet->sender->send($levels, $this->sequence++)];
+            return [$this->exit->sender->send($levels, $this->sequence++)];
         }
         $this->besideAt = $now;
         ++$this->sequence;
 
         // Priorities first: whoever hears us for the first time does not take the levels before it knows them.
-        return [$beside, $this->outlet->sender->send($levels, $this->sequence++)];
+        return [$beside, $this->exit->sender->send($levels, $this->sequence++)];
     }
 
     /**

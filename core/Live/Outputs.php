@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Live;
 
-use NimbleJunction\Core\Plan\Outlet;
+use NimbleJunction\Core\Plan\Destination;
 use NimbleJunction\Core\Plan\Plan;
-use NimbleJunction\Core\Plan\Target;
+use NimbleJunction\Core\Plan\UniverseExit;
 use NimbleJunction\Core\Port\Activity;
-use NimbleJunction\Core\Port\Departure;
+use NimbleJunction\Core\Port\OutgoingPacket;
 use NimbleJunction\Core\State\Room;
 use NimbleJunction\Core\State\Stored;
 use NimbleJunction\Core\Trace\Event;
@@ -35,16 +35,19 @@ final class Outputs implements Room
     /** @var array<string, list<Output>> by universe */
     private array $outputs = [];
 
-    /** @var array<string, Output> those that are due before long, by the key of their outlet: with many universes the rest need not be looked at each time */
+    /**
+     * @var array<string, Output> those that are due before long, by the key of their exit: with many universes the rest
+     * need not be looked at each time
+     */
     private array $soon = [];
 
     /** When all of them are to be looked at again. */
     private int $lookAt = 0;
 
-    /** @var list<Departure> */
+    /** @var list<OutgoingPacket> */
     private array $leaving = [];
 
-    /** @var array<string, Outlet> one of each port whose frames of this moment are to be synchronised */
+    /** @var array<string, UniverseExit> one of each port whose frames of this moment are to be synchronised */
     private array $toSync = [];
 
     /** @var array<string, int> by port */
@@ -61,15 +64,15 @@ final class Outputs implements Room
         $running = [];
         foreach ($this->outputs as $outputs) {
             foreach ($outputs as $output) {
-                $running[$output->outlet->key] = $output;
+                $running[$output->exit->key] = $output;
             }
         }
         $this->endWhatIsGone($running, $plan, $now);
         $this->outputs = $this->soon = [];
-        foreach ($plan->outlets as $universeId => $outlets) {
-            foreach ($outlets as $outlet) {
-                $output = $running[$outlet->key] ?? new Output($outlet);
-                $output->outlet = $outlet;
+        foreach ($plan->exits as $universeId => $exits) {
+            foreach ($exits as $exit) {
+                $output = $running[$exit->key] ?? new Output($exit);
+                $output->exit = $exit;
                 $this->outputs[$universeId][] = $output;
             }
         }
@@ -81,13 +84,13 @@ final class Outputs implements Room
         return 'sequences';
     }
 
-    /** The number of the next frame, by outlet. */
+    /** The number of the next frame, by exit. */
     public function revisions(): array
     {
         $numbers = [];
         foreach ($this->outputs as $outputs) {
             foreach ($outputs as $output) {
-                $numbers[$output->outlet->key] = $output->sequence();
+                $numbers[$output->exit->key] = $output->sequence();
             }
         }
 
@@ -104,7 +107,7 @@ final class Outputs implements Room
     {
         foreach ($this->outputs as $outputs) {
             foreach ($outputs as $output) {
-                $number = $numbers->whole($output->outlet->key, 0, 255);
+                $number = $numbers->whole($output->exit->key, 0, 255);
                 if ($number !== null) {
                     $output->goOnFrom($number + self::JUMP);
                 }
@@ -152,13 +155,21 @@ final class Outputs implements Room
     {
         if ($this->lookAt <= $now) {
             $this->lookAt = \PHP_INT_MAX;
-            $this->soon = array_merge(...array_map(static fn(array $outputs): array => array_combine(array_map(static fn(Output $output): string => $output->outlet->key, $outputs), $outputs), array_values($this->outputs)));
+            $this->soon = array_merge(
+                ...array_map(
+                    static fn(array $outputs): array => array_combine(
+                        array_map(static fn(Output $output): string => $output->exit->key, $outputs),
+                        $outputs,
+                    ),
+                    array_values($this->outputs),
+                ),
+            );
         }
         $looked = $this->soon;
         $this->soon = [];
         $this->dueAt = $this->lookAt;
         foreach ($looked as $output) {
-            $universe = $universes[$output->outlet->universeId] ?? null;
+            $universe = $universes[$output->exit->universeId] ?? null;
             if ($universe !== null && $output->dueAt <= $now) {
                 $this->send($output, $universe, $now);
             }
@@ -172,12 +183,12 @@ final class Outputs implements Room
         if ($output->dueAt - $now > self::SOON_NANOS) {
             $this->lookAt = min($this->lookAt, $output->dueAt);
         } else {
-            $this->soon[$output->outlet->key] = $output;
+            $this->soon[$output->exit->key] = $output;
         }
         $this->dueAt = min($this->dueAt, $output->dueAt);
     }
 
-    /** @return list<Departure> all that leaves since this was last asked */
+    /** @return list<OutgoingPacket> all that leaves since this was last asked */
     public function take(): array
     {
         if ($this->leaving === []) {
@@ -185,13 +196,13 @@ final class Outputs implements Room
         }
         $leaving = $this->leaving;
         $this->leaving = [];
-        foreach ($this->toSync as $key => $outlet) {
-            $packet = $outlet->sync;
-            if ($outlet->syncCounterAt !== null) {
-                $packet[$outlet->syncCounterAt] = \chr($this->syncCounter[$key] = ($this->syncCounter[$key] ?? -1) + 1 & 255);
+        foreach ($this->toSync as $key => $exit) {
+            $packet = $exit->sync;
+            if ($exit->syncCounterAt !== null) {
+                $packet[$exit->syncCounterAt] = \chr($this->syncCounter[$key] = ($this->syncCounter[$key] ?? -1) + 1 & 255);
             }
-            foreach ($outlet->syncTargets as $target) {
-                $leaving[] = new Departure($target->via, $target->address, $target->port, $packet, $outlet->portId);
+            foreach ($exit->syncDestinations as $destination) {
+                $leaving[] = new OutgoingPacket($destination->via, $destination->address, $destination->port, $packet, $exit->portId);
             }
         }
         $this->toSync = [];
@@ -203,32 +214,39 @@ final class Outputs implements Room
     {
         $bytes = '';
         foreach ($output->next($universe->levels, $now) as $bytes) {
-            $this->leave($output, $bytes, $now, $output->outlet->targets);
+            $this->leave($output, $bytes, $now, $output->exit->destinations);
         }
-        if ($output->outlet->sync !== '') {
-            $this->toSync[$output->outlet->portId] = $output->outlet;
+        if ($output->exit->sync !== '') {
+            $this->toSync[$output->exit->portId] = $output->exit;
         }
         foreach ($output->awaited() as $event) {
-            $this->trace->hop($event, Step::Sent, new Said('{port} sent {what}', ['port' => $output->outlet->portId, 'what' => $output->outlet->words]), $bytes);
+            $this->trace->hop(
+                $event,
+                Step::Sent,
+                new Said('{port} sent {what}', ['port' => $output->exit->portId, 'what' => $output->exit->words]),
+                $bytes,
+            );
         }
     }
 
     /**
      * A universe that leaves the show, or a port that no longer sends it: the other end hears so by the way that it had.
      *
-     * @param array<string, Output> $running by the key of their outlet
+     * @param array<string, Output> $running by the key of their exit
      */
     private function endWhatIsGone(array $running, Plan $plan, int $now): void
     {
-        $targets = [];
-        foreach ($plan->outlets as $outlets) {
-            foreach ($outlets as $outlet) {
-                $targets[$outlet->key] = $outlet->targets;
+        $destinations = [];
+        foreach ($plan->exits as $exits) {
+            foreach ($exits as $exit) {
+                $destinations[$exit->key] = $exit->destinations;
             }
         }
         foreach ($running as $key => $output) {
-            $stay = $targets[$key] ?? [];
-            $gone = array_values(array_filter($output->outlet->targets, static fn(Target $target): bool => ! \in_array($target, $stay, false)));
+            $stay = $destinations[$key] ?? [];
+            $gone = array_values(
+                array_filter($output->exit->destinations, static fn(Destination $destination): bool => ! \in_array($destination, $stay, false)),
+            );
             foreach ($gone === [] ? [] : $output->farewell() as $bytes) {
                 $this->leave($output, $bytes, $now, $gone);
             }
@@ -238,17 +256,17 @@ final class Outputs implements Room
     private function endOne(Output $output, int $now): void
     {
         foreach ($output->end() as $bytes) {
-            $this->leave($output, $bytes, $now, $output->outlet->targets);
+            $this->leave($output, $bytes, $now, $output->exit->destinations);
         }
     }
 
-    /** @param list<Target> $targets */
-    private function leave(Output $output, string $bytes, int $now, array $targets): void
+    /** @param list<Destination> $destinations */
+    private function leave(Output $output, string $bytes, int $now, array $destinations): void
     {
-        $outlet = $output->outlet;
-        $activity = ($this->activity)($outlet->portId);
-        foreach ($targets as $target) {
-            $this->leaving[] = new Departure($target->via, $target->address, $target->port, $bytes, $outlet->portId);
+        $exit = $output->exit;
+        $activity = ($this->activity)($exit->portId);
+        foreach ($destinations as $destination) {
+            $this->leaving[] = new OutgoingPacket($destination->via, $destination->address, $destination->port, $bytes, $exit->portId);
             $activity->said($now);
         }
     }

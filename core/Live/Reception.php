@@ -8,7 +8,7 @@ use NimbleJunction\Core\Discovery\Neighbours;
 use NimbleJunction\Core\Plan\Endpoint;
 use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Port\Activity;
-use NimbleJunction\Core\Port\Departure;
+use NimbleJunction\Core\Port\OutgoingPacket;
 use NimbleJunction\Core\Port\PollAnswers;
 use NimbleJunction\Core\Port\Synchroniser;
 use NimbleJunction\Core\Port\Unclaimed;
@@ -25,7 +25,10 @@ use NimbleJunction\Core\Trace\Step;
 use NimbleJunction\Core\Trace\Trace;
 use NimbleJunction\Core\Wire\Malformed;
 
-/** Reads what arrives, counts it, keeps out what is broken or not wanted, and deals with everything that is neither levels nor an event. */
+/**
+ * Reads what arrives, counts it, keeps out what is broken or not wanted, and deals with everything that is neither
+ * levels nor an event.
+ */
 final class Reception
 {
     public readonly Neighbours $neighbours;
@@ -35,7 +38,7 @@ final class Reception
     /** @var array<string, Unclaimed> by endpoint */
     private array $unclaimed = [];
 
-    /** @var list<Departure> */
+    /** @var list<OutgoingPacket> */
     private array $answers = [];
 
     /** @param \Closure(string): Activity $activity of a port */
@@ -95,7 +98,10 @@ final class Reception
     {
         if ($this->lets($endpoint, $portId, $from, $now)) {
             ($this->activity)($portId)->refuse($why);
-            $said = new Said('{port}: {message} from {from} is not taken: {why}', ['port' => $portId, 'message' => $message, 'from' => $from, 'why' => $why]);
+            $said = new Said(
+                '{port}: {message} from {from} is not taken: {why}',
+                ['port' => $portId, 'message' => $message, 'from' => $from, 'why' => $why],
+            );
             $this->trace->note(Kind::Refused, "late {$portId} {$message->address()}", $portId, Step::Refused, $said, $now);
         }
     }
@@ -107,7 +113,10 @@ final class Reception
             return true;
         }
         if (($this->activity)($portId)->refuse("{$from} is not among the senders that this port listens to")) {
-            $said = new Said('{port} does not listen to {from}: only to {allowed}', ['port' => $portId, 'from' => $from, 'allowed' => implode(', ', $endpoint->allowed[$portId]->entries)]);
+            $said = new Said(
+                '{port} does not listen to {from}: only to {allowed}',
+                ['port' => $portId, 'from' => $from, 'allowed' => implode(', ', $endpoint->allowed[$portId]->entries)],
+            );
             $this->trace->note(Kind::Refused, "stranger {$portId} {$from}", $portId, Step::Refused, $said, $now);
         }
 
@@ -119,7 +128,10 @@ final class Reception
     {
         $name = Activity::numbered($frame->protocol, $frame->number);
         if (($this->unclaimed[$endpoint->key] ??= new Unclaimed())->heard($name, $frame->number, $from, $now)) {
-            $said = new Said('{from} sends {number} to {endpoint}, and no port listens to it', ['from' => $from, 'number' => $name, 'endpoint' => $endpoint->spelled()]);
+            $said = new Said(
+                '{from} sends {number} to {endpoint}, and no port listens to it',
+                ['from' => $from, 'number' => $name, 'endpoint' => $endpoint->spelled()],
+            );
             $this->trace->note(Kind::Port, "unclaimed {$endpoint->key} {$name}", $endpoint->portIds[0] ?? '', Step::Unmatched, $said, $now);
         }
     }
@@ -130,7 +142,7 @@ final class Reception
         return $this->unclaimed;
     }
 
-    /** @return list<Departure> answers since this was last asked */
+    /** @return list<OutgoingPacket> answers since this was last asked */
     public function answers(): array
     {
         if ($this->answers === []) {
@@ -148,7 +160,14 @@ final class Reception
             return;
         }
         foreach ($remark->answers as $answer) {
-            $this->answers[] = new Departure($endpoint->key, $from, $remark->answerPort ?? $fromPort, $answer, '', $remark->addressAt);
+            $this->answers[] = new OutgoingPacket(
+                $endpoint->key,
+                $from,
+                $remark->answerPort ?? $fromPort,
+                $answer,
+                '',
+                $remark->addressAt,
+            );
         }
     }
 
@@ -159,7 +178,13 @@ final class Reception
                 continue;
             }
             ($this->activity)($portId)->refuse($malformed->reason);
-            $values = ['port' => $portId, 'from' => $from, 'reason' => $malformed->reason, 'offset' => $malformed->offset, 'clause' => $malformed->clause];
+            $values = [
+                'port' => $portId,
+                'from' => $from,
+                'reason' => $malformed->reason,
+                'offset' => $malformed->offset,
+                'clause' => $malformed->clause,
+            ];
             $title = new Said('{port} refused a packet from {from}: {reason}', $values);
             $event = $this->trace->begin(Kind::Refused, "refused {$portId} {$malformed->clause} {$malformed->offset}", $portId, $title, $now);
             if ($event->count === 1 || $event->hops === []) {

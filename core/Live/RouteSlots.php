@@ -36,7 +36,10 @@ final class RouteSlots
         }
         $slots = $reference->kind === 'fixture' ? $plan->patch->slots($reference->id, $reference->part, 0.0) : null;
 
-        return $slots === null ? ['', []] : [$slots['universe'], array_map(static fn(int $slot): int => $slot - 1, array_keys($slots['levels']))];
+        return $slots === null ? ['', []] : [
+            $slots['universe'],
+            array_map(static fn(int $slot): int => $slot - 1, array_keys($slots['levels'])),
+        ];
     }
 
     /**

@@ -48,7 +48,13 @@ final readonly class RouteTurn implements Turn
         if ($refused === '') {
             $this->trace->hop($this->record, Step::Changed, new Said('{point} is set to {value}', $values), '', $this->route->id);
         } else {
-            $this->trace->hop($this->record, Step::Refused, new Said('{point} cannot be set to {value}: {why}', $values), '', $this->route->id);
+            $this->trace->hop(
+                $this->record,
+                Step::Refused,
+                new Said('{point} cannot be set to {value}: {why}', $values),
+                '',
+                $this->route->id,
+            );
         }
     }
 
@@ -58,14 +64,26 @@ final readonly class RouteTurn implements Turn
             return;
         }
         if ($reference->kind === 'route' && $reference->part === '') {
-            $this->trace->hop($this->record, Step::Note, new Said('{point} is pressed', ['point' => $reference->text()]), '', $this->route->id);
+            $this->trace->hop(
+                $this->record,
+                Step::Note,
+                new Said('{point} is pressed', ['point' => $reference->text()]),
+                '',
+                $this->route->id,
+            );
             $this->runner->run($reference->id, 1.0, $this->depth + 1, $this->record, $this->now);
 
             return;
         }
         $refused = $this->points->press($reference, new Act($this->route->owner, $this->route->title), $this->now);
         $words = $refused === '' ? '{point} is pressed' : '{point} cannot be pressed: {why}';
-        $this->trace->hop($this->record, $refused === '' ? Step::Changed : Step::Refused, new Said($words, ['point' => $reference->text(), 'why' => $refused]), '', $this->route->id);
+        $this->trace->hop(
+            $this->record,
+            $refused === '' ? Step::Changed : Step::Refused,
+            new Said($words, ['point' => $reference->text(), 'why' => $refused]),
+            '',
+            $this->route->id,
+        );
     }
 
     public function send(string $portId, Message $message): void
@@ -79,7 +97,13 @@ final readonly class RouteTurn implements Turn
     {
         $refusal = $this->universes->refusal($universe, $slot);
         if ($refusal !== '') {
-            $this->trace->hop($this->record, Step::Refused, new Said('"{route}" cannot set its slot: {why}', ['route' => $this->route->name, 'why' => $refusal]), '', $this->route->id);
+            $this->trace->hop(
+                $this->record,
+                Step::Refused,
+                new Said('"{route}" cannot set its slot: {why}', ['route' => $this->route->name, 'why' => $refusal]),
+                '',
+                $this->route->id,
+            );
 
             return;
         }

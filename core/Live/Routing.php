@@ -6,7 +6,7 @@ namespace NimbleJunction\Core\Live;
 
 use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Port\Activity;
-use NimbleJunction\Core\Port\Departure;
+use NimbleJunction\Core\Port\OutgoingPacket;
 use NimbleJunction\Core\Route\Addressed;
 use NimbleJunction\Core\Route\Feedback;
 use NimbleJunction\Core\Route\SlotToMessage;
@@ -87,7 +87,13 @@ final class Routing implements Room
         $old = \ord($result->before[$result->slot]);
         $new = \ord($result->universe->levels[$result->slot]);
         if ($new !== $result->level) {
-            $this->trace->hop($result->event, Step::Unchanged, new Overruled($result->universe->id, $result->slot, $result->level, $new), '', $result->route->id);
+            $this->trace->hop(
+                $result->event,
+                Step::Unchanged,
+                new Overruled($result->universe->id, $result->slot, $result->level, $new),
+                '',
+                $result->route->id,
+            );
 
             return;
         }
@@ -117,11 +123,11 @@ final class Routing implements Room
      * @param array<string, Universe> $universes
      * @param array<string, Activity> $activities
      *
-     * @return list<Departure>
+     * @return list<OutgoingPacket>
      */
     public function send(array $universes, array $activities, int $now): array
     {
-        $departures = [];
+        $packets = [];
         $this->dueAt = \PHP_INT_MAX;
         foreach ($this->pending as $id => $feedback) {
             $universe = $universes[$feedback->route->universeId] ?? null;
@@ -134,11 +140,11 @@ final class Routing implements Room
             } else {
                 unset($this->pending[$id]);
                 $feedback->sent($level, $now);
-                array_push($departures, ...$this->tell($feedback->route, $level, $activities, $now));
+                array_push($packets, ...$this->tell($feedback->route, $level, $activities, $now));
             }
         }
 
-        return $departures;
+        return $packets;
     }
 
     /** A route has been switched on, or is to tell once more what it told: what its other end shows is not known any more. */
@@ -201,30 +207,46 @@ final class Routing implements Room
     /**
      * @param array<string, Activity> $activities
      *
-     * @return list<Departure>
+     * @return list<OutgoingPacket>
      */
     private function tell(SlotToMessage $route, int $level, array $activities, int $now): array
     {
-        $outlet = $this->plan->messageOutlets[$route->portId] ?? null;
+        $exit = $this->plan->messageExits[$route->portId] ?? null;
         $message = $route->message($level);
-        $bytes = $outlet?->writer->write($message) ?? '';
-        $values = ['universe' => $route->universeId, 'slot' => $route->slot + 1, 'level' => $level, 'port' => $route->portId, 'message' => $message, 'route' => $route->name];
+        $bytes = $exit?->writer->write($message) ?? '';
+        $values = [
+            'universe' => $route->universeId,
+            'slot' => $route->slot + 1,
+            'level' => $level,
+            'port' => $route->portId,
+            'message' => $message,
+            'route' => $route->name,
+        ];
         $event = $this->trace->begin(Kind::Feedback, "feedback {$route->id}", $route->portId, new Said('{universe} slot {slot} is {level}: {port} is told', $values), $now);
         $this->trace->hop($event, Step::Changed, new Said('slot {slot} of {universe} is {level}', $values));
         $this->trace->hop($event, Step::Matched, new Said('"{route}" makes it {message}', $values), '', $route->id);
-        $departures = [];
+        $packets = [];
         $activity = $activities[$route->portId] ?? null;
-        foreach ($outlet?->targets($activity->messageFrom ?? '') ?? [] as $target) {
-            $departures[] = new Departure($target->via, $target->address, $target->port, $bytes, $route->portId);
+        foreach ($exit?->destinations($activity->messageFrom ?? '') ?? [] as $destination) {
+            $packets[] = new OutgoingPacket($destination->via, $destination->address, $destination->port, $bytes, $route->portId);
             $activity?->said($now);
-            $this->trace->hop($event, Step::Sent, new Said('{port} sent {message} to {to}', ['to' => $target->spelled()] + $values), $bytes);
+            $this->trace->hop(
+                $event,
+                Step::Sent,
+                new Said('{port} sent {message} to {to}', ['to' => $destination->spelled()] + $values),
+                $bytes,
+            );
         }
-        if ($departures !== []) {
+        if ($packets !== []) {
             $this->firings->add($route->id);
         } else {
-            $this->trace->hop($event, Step::Refused, new Said('{port} does not send: switched off, or no address to send to', $values));
+            $this->trace->hop(
+                $event,
+                Step::Refused,
+                new Said('{port} does not send: switched off, or no address to send to', $values),
+            );
         }
 
-        return $departures;
+        return $packets;
     }
 }

@@ -6,7 +6,7 @@ namespace NimbleJunction\Core\Live;
 
 use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Point\Points;
-use NimbleJunction\Core\Port\Departure;
+use NimbleJunction\Core\Port\OutgoingPacket;
 use NimbleJunction\Core\Route\Event;
 use NimbleJunction\Core\Route\Heard;
 use NimbleJunction\Core\Route\Listener;
@@ -40,8 +40,8 @@ final class Runner
     /** @var list<Cause> events that this turn still has to deal with */
     private array $waiting = [];
 
-    /** @var list<Departure> */
-    private array $departures = [];
+    /** @var list<OutgoingPacket> */
+    private array $packets = [];
     private int $effects = 0;
 
     /** How deep in a chain of routes it is what happens now, and the record that tells of its root. */
@@ -97,7 +97,7 @@ final class Runner
     /** When the junction must be woken for what waits here. */
     public function dueAt(): int
     {
-        return $this->waiting === [] && $this->departures === [] ? \PHP_INT_MAX : 0;
+        return $this->waiting === [] && $this->packets === [] ? \PHP_INT_MAX : 0;
     }
 
     /** @return bool whether anything waited */
@@ -126,16 +126,16 @@ final class Runner
         return true;
     }
 
-    /** @return list<Departure> what actions have sent since this was last asked; a turn ends with it */
+    /** @return list<OutgoingPacket> what actions have sent since this was last asked; a turn ends with it */
     public function take(): array
     {
-        $departures = $this->departures;
-        $this->departures = [];
+        $packets = $this->packets;
+        $this->packets = [];
         $this->effects = 0;
         $this->depth = 0;
         $this->root = null;
 
-        return $departures;
+        return $packets;
     }
 
     /** @return bool whether any trigger takes it, or nearly does */
@@ -154,9 +154,21 @@ final class Runner
             if ($taken instanceof Missed) {
                 $this->miss($record, $listener->route, $taken->reason);
             } elseif (! $this->switches->isOn($listener->route->id, $listener->route->enabled)) {
-                $this->trace->hop($record, Hop::Nearly, new Said('"{route}" listens for this, but the route is switched off', ['route' => $listener->route->name]), '', $listener->route->id);
+                $this->trace->hop(
+                    $record,
+                    Hop::Nearly,
+                    new Said('"{route}" listens for this, but the route is switched off', ['route' => $listener->route->name]),
+                    '',
+                    $listener->route->id,
+                );
             } elseif ($this->conditionsHold($listener->route, $taken->value, $record)) {
-                $this->trace->hop($record, Hop::Matched, new TakenBy($listener->route->name, $taken->words), '', $listener->route->id);
+                $this->trace->hop(
+                    $record,
+                    Hop::Matched,
+                    new TakenBy($listener->route->name, $taken->words),
+                    '',
+                    $listener->route->id,
+                );
                 if (! $cause->isOurOwn || $this->maySetItselfOff($listener->route, $record, $now)) {
                     $this->act($listener->route, $taken->value, $cause->event, $cause->depth, $record, $now);
                 }
@@ -172,7 +184,13 @@ final class Runner
         $times = $this->echoes->count($route->id, $now);
         if ($times > Echoes::MOST_A_SECOND) {
             $words = 'cut at "{route}": it has set itself off {most} times this second';
-            $this->trace->hop($record, Hop::Refused, new Said($words, ['route' => $route->name, 'most' => Echoes::MOST_A_SECOND]), '', $route->id);
+            $this->trace->hop(
+                $record,
+                Hop::Refused,
+                new Said($words, ['route' => $route->name, 'most' => Echoes::MOST_A_SECOND]),
+                '',
+                $route->id,
+            );
         }
 
         return $times <= Echoes::MOST_A_SECOND;
@@ -198,14 +216,30 @@ final class Runner
         foreach ($route->steps as $step) {
             $passing = $step->apply($passing);
             if ($passing === null) {
-                $this->trace->hop($record, Hop::Note, new Said('"{route}" lets nothing pass at {value}', ['route' => $route->name, 'value' => (string) $value]), '', $route->id);
+                $this->trace->hop(
+                    $record,
+                    Hop::Note,
+                    new Said('"{route}" lets nothing pass at {value}', ['route' => $route->name, 'value' => (string) $value]),
+                    '',
+                    $route->id,
+                );
 
                 return;
             }
         }
         $this->firings->add($route->id);
         $this->changes->lookSoon();
-        $turn = new RouteTurn($this, $route, $depth, $record, $now, $this->trace, $this->points, $this->changes, $this->universes);
+        $turn = new RouteTurn(
+            $this,
+            $route,
+            $depth,
+            $record,
+            $now,
+            $this->trace,
+            $this->points,
+            $this->changes,
+            $this->universes,
+        );
         foreach ($route->actions as $action) {
             $action->perform($passing, $event, $turn);
         }
@@ -219,7 +253,16 @@ final class Runner
             return true;
         }
         if ($depth >= self::DEEPEST || $this->effects === self::MOST_EFFECTS + 1) {
-            $this->trace->hop($record, Hop::Refused, new Said('cut at "{route}": routes that call each other go {depth} deep, and do {most} things in one turn', ['route' => $route->name, 'depth' => self::DEEPEST, 'most' => self::MOST_EFFECTS]), '', $route->id);
+            $this->trace->hop(
+                $record,
+                Hop::Refused,
+                new Said(
+                    'cut at "{route}": routes that call each other go {depth} deep, and do {most} things in one turn',
+                    ['route' => $route->name, 'depth' => self::DEEPEST, 'most' => self::MOST_EFFECTS],
+                ),
+                '',
+                $route->id,
+            );
         }
 
         return false;
@@ -227,25 +270,43 @@ final class Runner
 
     public function send(string $portId, Message $message, Route $route, TraceEvent $record, int $now): void
     {
-        $outlet = $this->plan->messageOutlets[$portId] ?? null;
-        $bytes = $outlet?->writer->write($message) ?? '';
+        $exit = $this->plan->messageExits[$portId] ?? null;
+        $bytes = $exit?->writer->write($message) ?? '';
         $activity = $this->activities->of($portId);
         $values = ['port' => $portId, 'message' => $message];
-        $targets = $bytes === '' ? [] : $outlet?->targets($activity->messageFrom) ?? [];
-        foreach ($targets as $target) {
-            $this->departures[] = new Departure($target->via, $target->address, $target->port, $bytes, $portId);
+        $destinations = $bytes === '' ? [] : $exit?->destinations($activity->messageFrom) ?? [];
+        foreach ($destinations as $destination) {
+            $this->packets[] = new OutgoingPacket($destination->via, $destination->address, $destination->port, $bytes, $portId);
             $activity->said($now);
             $this->echoes->sent($bytes, $now);
-            $this->trace->hop($record, Hop::Sent, new Said('{port} sent {message} to {to}', ['to' => $target->spelled()] + $values), $bytes, $route->id);
+            $this->trace->hop(
+                $record,
+                Hop::Sent,
+                new Said('{port} sent {message} to {to}', ['to' => $destination->spelled()] + $values),
+                $bytes,
+                $route->id,
+            );
         }
-        if ($targets === []) {
-            $this->trace->hop($record, Hop::Refused, new Said('{port} does not send {message}: switched off, no address to send to, or no words for it', $values), '', $route->id);
+        if ($destinations === []) {
+            $this->trace->hop(
+                $record,
+                Hop::Refused,
+                new Said('{port} does not send {message}: switched off, no address to send to, or no words for it', $values),
+                '',
+                $route->id,
+            );
         }
     }
 
     private function miss(TraceEvent $record, Route $route, string $reason): void
     {
-        $this->trace->hop($record, Hop::Nearly, new Said('"{route}" {reason}', ['route' => $route->name, 'reason' => $reason]), '', $route->id);
+        $this->trace->hop(
+            $record,
+            Hop::Nearly,
+            new Said('"{route}" {reason}', ['route' => $route->name, 'reason' => $reason]),
+            '',
+            $route->id,
+        );
     }
 
     private function record(Event $event, Listener $listener, int $now): TraceEvent

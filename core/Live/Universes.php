@@ -74,7 +74,12 @@ final class Universes implements Room
                     $universe->remove($source, $now);
                 }
             }
-            $this->giveAnew($universe, $routes[$id] ?? [], $isPatchedAlike ? $this->routeSlots[$id] ?? [] : [], $copies[$id] ?? []);
+            $this->giveAnew(
+                $universe,
+                $routes[$id] ?? [],
+                $isPatchedAlike ? $this->routeSlots[$id] ?? [] : [],
+                $copies[$id] ?? [],
+            );
             $universe->settle($now);
             $this->dueAt = min($this->dueAt, $universe->kept()->fadeDueAt($now));
             $kept[$id] = $universe;
@@ -129,7 +134,10 @@ final class Universes implements Room
 
     public function revisions(): array
     {
-        return array_map(static fn(Universe $universe): int => $universe->changes, array_filter($this->universes, UniverseState::isThere(...)));
+        return array_map(
+            static fn(Universe $universe): int => $universe->changes,
+            array_filter($this->universes, UniverseState::isThere(...)),
+        );
     }
 
     public function kept(string $part, int $now): array
@@ -171,7 +179,9 @@ final class Universes implements Room
                 }
                 if ($source->slotPriorities !== '') {
                     $lostAt = $source->slotPrioritiesAt + SlotPriorities::LOST_NANOS;
-                    $lostAt <= $now ? $moved = $this->intake->rankSlots($universe, $source, '', $now) || $moved : $next = min($next, $lostAt);
+                    $lostAt <= $now
+                        ? $moved = $this->intake->rankSlots($universe, $source, '', $now) || $moved
+                        : $next = min($next, $lostAt);
                 }
             }
             foreach ($universe->holds() as $hold) {
@@ -218,7 +228,13 @@ final class Universes implements Room
             foreach ($universe->sources() as $source) {
                 $mapping = $feeds["{$source->portId} {$id}"] ?? null;
                 if ($mapping !== null) {
-                    $universe->rank($source, $mapping->priorities[$source->address] ?? $mapping->priority ?? $source->priority, $now, $mapping->lastResort, $source->preview);
+                    $universe->rank(
+                        $source,
+                        $mapping->priorities[$source->address] ?? $mapping->priority ?? $source->priority,
+                        $now,
+                        $mapping->lastResort,
+                        $source->preview,
+                    );
                 }
             }
         }

@@ -49,9 +49,16 @@ final readonly class Control
      * @param list<Layer> $layers as Layers::all() gives them
      * @param string $chosen the port whose sources alone may lead; '' for all
      */
-    public static function among(array $sources, array $layers = [], string $chosen = '', WideParameters $wide = new WideParameters()): self
-    {
-        $able = array_filter($sources, static fn(Source $source): bool => ! $source->preview && ($chosen === '' || $source->portId === $chosen));
+    public static function among(
+        array $sources,
+        array $layers = [],
+        string $chosen = '',
+        WideParameters $wide = new WideParameters(),
+    ): self {
+        $able = array_filter(
+            $sources,
+            static fn(Source $source): bool => ! $source->preview && ($chosen === '' || $source->portId === $chosen),
+        );
         $highest = $able === [] ? \PHP_INT_MIN : max(array_map(static fn(Source $source): int => $source->rank(), $able));
         $bySlot = array_filter($able, static fn(Source $source): bool => $source->slotPriorities !== '') !== [];
         $lastResort = $highest < self::LAST_RESORT;

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Merge;
 
-/** Bytes that are fetched from other places of a universe, all at once: strtr() reads numbers of slots by a table that is the levels themselves. */
+/**
+ * Bytes that are fetched from other places of a universe, all at once: strtr() reads numbers of slots by a table that
+ * is the levels themselves.
+ */
 final readonly class Gathering
 {
     private const HALF = 256;

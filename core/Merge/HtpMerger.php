@@ -17,7 +17,10 @@ final class HtpMerger implements Merger
     public function __construct(private readonly WideParameters $wide = new WideParameters())
     {
         if (self::$topmostBit === '') {
-            self::$topmostBit = "\0".implode('', array_map(static fn(int $byte): string => \chr(1 << (int) log($byte, 2)), range(1, 255)));
+            self::$topmostBit = "\0".implode(
+                '',
+                array_map(static fn(int $byte): string => \chr(1 << (int) log($byte, 2)), range(1, 255)),
+            );
         }
     }
 

@@ -56,8 +56,14 @@ final class Layers
      * @param int|null $priority 0 to 200; null joins whoever is in control
      * @param bool $isSet whether it is set by acts: of those the last act has a slot, whatever the rule
      */
-    public function give(string $owner, string $name, string $levels, string $mask, ?int $priority = null, bool $isSet = false): void
-    {
+    public function give(
+        string $owner,
+        string $name,
+        string $levels,
+        string $mask,
+        ?int $priority = null,
+        bool $isSet = false,
+    ): void {
         [$levels, $mask] = $this->wide->fitted($levels, $mask);
         $held = $this->holding($owner);
         $before = $held?->of($owner);

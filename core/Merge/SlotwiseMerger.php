@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Merge;
 
-/** Latest takes precedence for the slots that say so (position, colour, choice), highest for the rest (intensity); a wide parameter goes by its coarsest slot. */
+/**
+ * Latest takes precedence for the slots that say so (position, colour, choice), highest for the rest (intensity); a
+ * wide parameter goes by its coarsest slot.
+ */
 final class SlotwiseMerger implements Merger
 {
     private readonly HtpMerger $highest;
@@ -33,7 +36,10 @@ final class SlotwiseMerger implements Merger
 
     public function touchedSlots(Contributor $contributor, array $slots): void
     {
-        $this->latest->touchedSlots($contributor, array_values(array_filter($slots, fn(int $slot): bool => $this->mask[$slot] !== "\0")));
+        $this->latest->touchedSlots(
+            $contributor,
+            array_values(array_filter($slots, fn(int $slot): bool => $this->mask[$slot] !== "\0")),
+        );
     }
 
     public function left(Contributor $contributor, string $mask): void

@@ -20,7 +20,12 @@ final readonly class Swaps
             $bytes = str_pad($bytes, $reach, "\0");
             $one = substr($bytes, $swap->first - 1, $swap->count);
             $other = substr($bytes, $swap->with - 1, $swap->count);
-            $bytes = substr_replace(substr_replace($bytes, $other, $swap->first - 1, $swap->count), $one, $swap->with - 1, $swap->count);
+            $bytes = substr_replace(
+                substr_replace($bytes, $other, $swap->first - 1, $swap->count),
+                $one,
+                $swap->with - 1,
+                $swap->count,
+            );
         }
 
         return $bytes;

@@ -20,7 +20,10 @@ final readonly class WideParameters
     /** @var string 512 bytes: 255 in every slot of a wide parameter */
     public string $mask;
 
-    /** @param list<list<int>> $parameters slots from 0 of each, the coarsest first; of two that share a slot the first is taken */
+    /**
+     * @param list<list<int>> $parameters slots from 0 of each, the coarsest first; of two that share a slot the first is
+     * taken
+     */
     public function __construct(array $parameters = [])
     {
         $slotsOf = [];

@@ -17,8 +17,13 @@ final readonly class NumberedParameter extends Message implements Encodable
      * @param int $value 0 to 16383
      * @param int|null $step 1 or -1 where it is said as a step
      */
-    public function __construct(public bool $isRegistered, public int $channel, public int $parameter, public int $value, public ?int $step = null)
-    {
+    public function __construct(
+        public bool $isRegistered,
+        public int $channel,
+        public int $parameter,
+        public int $value,
+        public ?int $step = null,
+    ) {
         parent::__construct(Protocol::Midi);
     }
 

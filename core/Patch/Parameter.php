@@ -41,9 +41,13 @@ final readonly class Parameter implements Part, Checked
     {
         return [
             Field::name('Parameter', 60),
-            Field::whole('slots', 'Slots', 1, self::WIDEST, null, false)->meaning('How many slots it takes, the coarsest first; without it, as many as are named.'),
+            Field::whole('slots', 'Slots', 1, self::WIDEST, null, false)->meaning(
+                'How many slots it takes, the coarsest first; without it, as many as are named.',
+            ),
             new WholeList('at', 'At slots, if apart', self::WIDEST, 1, Frame::SLOTS),
-            Field::flag('intensity', 'Intensity', false)->meaning('Highest takes precedence for intensity, the latest for everything else.'),
+            Field::flag('intensity', 'Intensity', false)->meaning(
+                'Highest takes precedence for intensity, the latest for everything else.',
+            ),
         ];
     }
 

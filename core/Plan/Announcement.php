@@ -10,15 +10,15 @@ final readonly class Announcement
     /**
      * @param string $key the same as long as it is the same one
      * @param list<string> $packets
-     * @param list<Target> $targets
+     * @param list<Destination> $destinations
      */
     public function __construct(
         public string $key,
         public string $portId,
         public int $everyNanos,
         public array $packets,
-        public array $targets,
-        public ?MessageOutlet $outlet = null,
+        public array $destinations,
+        public ?MessageExit $exit = null,
     ) {
     }
 }

@@ -25,16 +25,16 @@ final readonly class Announcing
     }
 
     /**
-     * @param array<string, MessageOutlet> $messageOutlets by port
+     * @param array<string, MessageExit> $messageExits by port
      *
      * @return list<Announcement>
      */
-    public function announcements(array $messageOutlets): array
+    public function announcements(array $messageExits): array
     {
         $announcements = $this->discoveries();
         foreach ($this->show->ports as $port) {
             $announcements[] = $this->poll($port);
-            $announcements[] = $this->heartbeat($port, $messageOutlets[$port->id] ?? null);
+            $announcements[] = $this->heartbeat($port, $messageExits[$port->id] ?? null);
         }
 
         return array_values(array_filter($announcements));
@@ -52,24 +52,24 @@ final readonly class Announcing
             $port->id,
             self::POLL_NANOS,
             [(new Poll(Poll::REPLY_ON_CHANGE))->encode()],
-            array_map(static fn(string $to): Target => new Target($via, $to, ArtNet::UDP_PORT), $port->receive->polled()),
+            array_map(static fn(string $to): Destination => new Destination($via, $to, ArtNet::UDP_PORT), $port->receive->polled()),
         );
     }
 
-    private function heartbeat(PortEntry $port, ?MessageOutlet $outlet): ?Announcement
+    private function heartbeat(PortEntry $port, ?MessageExit $exit): ?Announcement
     {
-        if ($outlet === null || ! $port->send instanceof OscSend || $port->send->heartbeat === '') {
+        if ($exit === null || ! $port->send instanceof OscSend || $port->send->heartbeat === '') {
             return null;
         }
-        $writer = $outlet->writer;
+        $writer = $exit->writer;
 
         return new Announcement(
             "heartbeat {$port->id}",
             $port->id,
             (int) round($port->send->heartbeatSeconds * 1e9),
             [$this->written($writer, $port->send->heartbeat)],
-            $outlet->targets,
-            $outlet,
+            $exit->destinations,
+            $exit,
         );
     }
 
@@ -90,9 +90,14 @@ final readonly class Announcing
             if (! $port->send instanceof SacnSend || ! $port->sends() || ! $port->send->announce) {
                 continue;
             }
-            foreach ($this->exits->targets($port, $port->send, Discovery::UNIVERSE) as $target) {
-                $key = "{$target->via} {$target->spelled()}";
-                $byTarget[$key] ??= ['portId' => $port->id, 'name' => $port->send->sourceName, 'target' => $target, 'numbers' => []];
+            foreach ($this->exits->destinations($port, $port->send, Discovery::UNIVERSE) as $destination) {
+                $key = "{$destination->via} {$destination->spelled()}";
+                $byTarget[$key] ??= [
+                    'portId' => $port->id,
+                    'name' => $port->send->sourceName,
+                    'target' => $destination,
+                    'numbers' => [],
+                ];
                 array_push($byTarget[$key]['numbers'], ...array_column($port->send->ranked()[0], 'number'));
             }
         }

@@ -38,7 +38,9 @@ final readonly class Compiler
                 'enabled' => $port->enabled,
                 'receives' => $port->receives(),
                 'sends' => $port->sends(),
-                'via' => $port->receives() || $port->link->kind !== \NimbleJunction\Core\Show\LinkKind::Udp ? Entrances::key($port) : '',
+                'via' => $port->receives() || $port->link->kind !== \NimbleJunction\Core\Show\LinkKind::Udp
+                    ? Entrances::key($port)
+                    : '',
             ];
         }
         foreach ($show->routes as $route) {
@@ -55,19 +57,19 @@ final readonly class Compiler
         }
         $endpoints = $entrances->compile();
         $exits = new Exits($show, $this->identity, $endpoints);
-        $messageOutlets = $exits->messageOutlets();
+        $messageExits = $exits->messageExits();
 
         return new Plan(
             $show->name,
             array_map(fn(UniverseEntry $universe): array => $this->universe($universe, $patch), $show->universes),
             $ports,
             $endpoints,
-            $exits->outlets(),
-            $messageOutlets,
+            $exits->exits(),
+            $messageExits,
             new RouteIndex($routes),
             $slotRoutes,
             $copies,
-            (new Announcing($show, $this->identity, $exits))->announcements($messageOutlets),
+            (new Announcing($show, $this->identity, $exits))->announcements($messageExits),
             self::order($copies),
             $show->middleC,
             $patch,
@@ -106,7 +108,16 @@ final readonly class Compiler
 
     private function copy(CopyEntry $entry): Copy
     {
-        return new Copy($entry->id, $entry->name, $entry->to, $entry->first - 1, $entry->count, $entry->at - 1, $entry->repeat, $entry->limit - 1);
+        return new Copy(
+            $entry->id,
+            $entry->name,
+            $entry->to,
+            $entry->first - 1,
+            $entry->count,
+            $entry->at - 1,
+            $entry->repeat,
+            $entry->limit - 1,
+        );
     }
 
     /**

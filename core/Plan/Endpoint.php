@@ -21,7 +21,7 @@ final readonly class Endpoint
      * @param array<int, list<Mapping>> $mappings by the universe number on the wire
      * @param array<string, AllowList> $allowed by port, for those that do not listen to everybody
      * @param string $device path or name, where its kind has one
-     * @param list<Target> $peers other ends that we call ourselves (TCP, MIDI sessions)
+     * @param list<Destination> $peers other ends that we call ourselves (TCP, MIDI sessions)
      * @param string $name what we call ourselves there
      */
     public function __construct(

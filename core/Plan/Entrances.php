@@ -67,7 +67,10 @@ final readonly class Entrances
             }
             if ($port->link->kind !== LinkKind::Udp && $port->send !== null && $port->sends()) {
                 $number = $port->send->port;
-                array_push($peers, ...array_map(static fn(string $to): Target => new Target($key, $to, $number), $port->send->to));
+                array_push(
+                    $peers,
+                    ...array_map(static fn(string $to): Destination => new Destination($key, $to, $number), $port->send->to),
+                );
             }
             $receive = $port->receive;
             if ($receive === null || ! $port->receives()) {
@@ -106,7 +109,10 @@ final readonly class Entrances
     private function receiver(PortEntry $port): Receiver
     {
         return match ($port->protocol) {
-            Protocol::ArtNet => new ArtNetReceiver((new PollReplies($this->show, $this->identity, $this->mark()))->pages($port->receive->address ?? '0.0.0.0'), $this->mark()),
+            Protocol::ArtNet => new ArtNetReceiver(
+                (new PollReplies($this->show, $this->identity, $this->mark()))->pages($port->receive->address ?? '0.0.0.0'),
+                $this->mark(),
+            ),
             Protocol::Sacn => new SacnReceiver($this->identity->cid),
             Protocol::Osc => new OscCodec(),
             Protocol::DmxLine => new DmxLineReceiver(),

@@ -33,65 +33,68 @@ final readonly class Exits
     {
     }
 
-    /** @return array<string, list<Outlet>> by universe */
-    public function outlets(): array
+    /** @return array<string, list<UniverseExit>> by universe */
+    public function exits(): array
     {
-        $outlets = [];
+        $exits = [];
         foreach ($this->show->ports as $port) {
             $send = $port->send;
             if ($send === null || ! $port->sends()) {
                 continue;
             }
             foreach ($send->ranked()[0] as $link) {
-                $outlets[$link->universe][] = $this->outlet($port, $send, $link);
+                $exits[$link->universe][] = $this->exit($port, $send, $link);
             }
         }
 
-        return $outlets;
+        return $exits;
     }
 
-    /** @return array<string, MessageOutlet> by port */
-    public function messageOutlets(): array
+    /** @return array<string, MessageExit> by port */
+    public function messageExits(): array
     {
-        $outlets = [];
+        $exits = [];
         foreach ($this->show->ports as $port) {
             $send = $port->send;
             if ($send === null || ! $port->sends() || $port->protocol->carriesLevels()) {
                 continue;
             }
-            $outlets[$port->id] = new MessageOutlet(
+            $exits[$port->id] = new MessageExit(
                 $port->protocol === Protocol::Midi ? new MidiCodec() : new OscCodec(),
-                $this->targets($port, $send),
-                $send->repliesToo() && $port->link->kind === LinkKind::Udp ? new Target($this->via($port, $send), '', $send->port) : null,
+                $this->destinations($port, $send),
+                $send->repliesToo() && $port->link->kind === LinkKind::Udp
+                    ? new Destination($this->via($port, $send), '', $send->port)
+                    : null,
             );
         }
 
-        return $outlets;
+        return $exits;
     }
 
     /**
      * @param int|null $number universe on the wire, where multicast has a group for each
      *
-     * @return list<Target>
+     * @return list<Destination>
      */
-    public function targets(PortEntry $port, SendSide $send, ?int $number = null): array
+    public function destinations(PortEntry $port, SendSide $send, ?int $number = null): array
     {
         $via = $this->via($port, $send);
         if ($port->link->kind !== LinkKind::Udp) {
-            // What goes to whom is the link's own affair: a device has one other end, a session or a TCP listener those that are connected.
-            return [new Target($via, $port->link->device !== '' ? $port->link->device : $this->endpoints[$via]->spelled(), 0)];
+            // What goes to whom is the link's own affair: a device has one other end, a session or a TCP listener those that are
+            // connected.
+            return [new Destination($via, $port->link->device !== '' ? $port->link->device : $this->endpoints[$via]->spelled(), 0)];
         }
         $group = $number === null ? null : $send->group($number);
         if ($group !== null) {
-            return [new Target($via, $group, $send->port)];
+            return [new Destination($via, $group, $send->port)];
         }
 
-        return array_map(static fn(string $to): Target => new Target($via, $to, $send->port), $send->to);
+        return array_map(static fn(string $to): Destination => new Destination($via, $to, $send->port), $send->to);
     }
 
-    private function outlet(PortEntry $port, SendSide $send, WireUniverse $link): Outlet
+    private function exit(PortEntry $port, SendSide $send, WireUniverse $link): UniverseExit
     {
-        $targets = $this->targets($port, $send, $link->number);
+        $destinations = $this->destinations($port, $send, $link->number);
         $number = match ($port->protocol) {
             Protocol::ArtNet => "port-address {$link->number}",
             Protocol::Sacn => "sACN universe {$link->number}",
@@ -104,16 +107,16 @@ final readonly class Exits
             default => '',
         };
 
-        return new Outlet(
+        return new UniverseExit(
             "{$port->id} {$port->protocol->value} {$link->number} {$link->universe}",
             $port->id,
             $link->universe,
-            "{$number} to ".implode(', ', array_map(static fn(Target $target): string => $target->spelled(), $targets)),
+            "{$number} to ".implode(', ', array_map(static fn(Destination $destination): string => $destination->spelled(), $destinations)),
             $this->sender($send, $link),
-            $targets,
+            $destinations,
             Cadence::of($port->protocol, $send->perSecond),
             $sync,
-            $sync === '' ? [] : $this->targets($port, $send, $syncUniverse),
+            $sync === '' ? [] : $this->destinations($port, $send, $syncUniverse),
             $syncUniverse > 0 ? self::SYNC_COUNTER_AT : null,
         );
     }

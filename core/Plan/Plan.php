@@ -18,8 +18,8 @@ final readonly class Plan
      * @param array<string, array{name: string, rules: Rules, shaping: ?Shaping}> $universes by id
      * @param array<string, array{name: string, protocol: Protocol, enabled: bool, receives: bool, sends: bool, via: string}> $ports by id; via is the key of its own endpoint, '' where it only sends datagrams
      * @param array<string, Endpoint> $endpoints by key
-     * @param array<string, list<Outlet>> $outlets by universe
-     * @param array<string, MessageOutlet> $messageOutlets by port
+     * @param array<string, list<UniverseExit>> $exits by universe
+     * @param array<string, MessageExit> $messageExits by port
      * @param RouteIndex $index routes by what they wait for, disabled ones too: they are near misses
      * @param array<string, array<int, list<SlotToMessage>>> $slotRoutes by universe and slot, disabled ones too: they can be switched on
      * @param array<string, list<Copy>> $copies by the universe that they are taken from
@@ -34,8 +34,8 @@ final readonly class Plan
         public array $universes,
         public array $ports,
         public array $endpoints,
-        public array $outlets,
-        public array $messageOutlets,
+        public array $exits,
+        public array $messageExits,
         public RouteIndex $index,
         public array $slotRoutes,
         public array $copies = [],
@@ -95,21 +95,21 @@ final readonly class Plan
     public function vias(): array
     {
         $vias = [];
-        foreach ($this->outlets as $outlets) {
-            foreach ($outlets as $outlet) {
-                foreach ([...$outlet->targets, ...$outlet->syncTargets] as $target) {
-                    $vias[$target->via] = true;
+        foreach ($this->exits as $exits) {
+            foreach ($exits as $exit) {
+                foreach ([...$exit->destinations, ...$exit->syncDestinations] as $destination) {
+                    $vias[$destination->via] = true;
                 }
             }
         }
-        foreach ($this->messageOutlets as $outlet) {
-            foreach ([...$outlet->targets, ...($outlet->reply === null ? [] : [$outlet->reply])] as $target) {
-                $vias[$target->via] = true;
+        foreach ($this->messageExits as $exit) {
+            foreach ([...$exit->destinations, ...($exit->reply === null ? [] : [$exit->reply])] as $destination) {
+                $vias[$destination->via] = true;
             }
         }
         foreach ($this->announcements as $announcement) {
-            foreach ($announcement->targets as $target) {
-                $vias[$target->via] = true;
+            foreach ($announcement->destinations as $destination) {
+                $vias[$destination->via] = true;
             }
         }
 

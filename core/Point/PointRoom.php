@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Point;
 
-/** Where points of some kinds live. A room that is added to the registry is known to routes, pages, traces and rehearsals alike. */
+/**
+ * Where points of some kinds live. A room that is added to the registry is known to routes, pages, traces and
+ * rehearsals alike.
+ */
 interface PointRoom
 {
     /** @return list<string> the kinds of its references */
@@ -12,7 +15,10 @@ interface PointRoom
 
     public function notice(): Notice;
 
-    /** @return array{string, list<int>} the universe, and its slots from 0, that a point hangs on, the coarsest first; none for others */
+    /**
+     * @return array{string, list<int>} the universe, and its slots from 0, that a point hangs on, the coarsest first;
+     * none for others
+     */
     public function slots(Reference $reference): array;
 
     /** @return Point|null null where there is none of this name */

@@ -19,7 +19,10 @@ final class Agenda
     /** Nanoseconds from our clock that never runs back to that of the day; null while nobody has said. */
     private ?int $toUnix = null;
 
-    /** @var array<int, array{at: int, endpoint: string, from: string, port: int, bytes: string, what: Postponed}> by the order in which they came */
+    /**
+     * @var array<int, array{at: int, endpoint: string, from: string, port: int, bytes: string, what: Postponed}> by the
+     * order in which they came
+     */
     private array $waiting = [];
 
     /** @param int $unixNanos what the clock of the day shows at $now */
@@ -45,13 +48,23 @@ final class Agenda
         if (\count($this->waiting) >= self::MOST) {
             return self::MOST.' messages wait for their time already';
         }
-        $this->waiting[] = ['at' => $at, 'endpoint' => $endpoint, 'from' => $from, 'port' => $port, 'bytes' => $bytes, 'what' => $what];
+        $this->waiting[] = [
+            'at' => $at,
+            'endpoint' => $endpoint,
+            'from' => $from,
+            'port' => $port,
+            'bytes' => $bytes,
+            'what' => $what,
+        ];
         $this->dueAt = min($this->dueAt, $at);
 
         return null;
     }
 
-    /** @return list<array{at: int, endpoint: string, from: string, port: int, bytes: string, what: Postponed}> those whose time has come, the earliest first */
+    /**
+     * @return list<array{at: int, endpoint: string, from: string, port: int, bytes: string, what: Postponed}> those whose
+     * time has come, the earliest first
+     */
     public function due(int $now): array
     {
         $due = array_values(array_filter($this->waiting, static fn(array $one): bool => $one['at'] <= $now));

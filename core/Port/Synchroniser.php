@@ -30,7 +30,10 @@ final class Synchroniser
     /** @var array<string, Protocol> by key */
     private array $protocols = [];
 
-    /** @var array<string, array<string, array{string, Frame, string}>> endpoint, frame and sender that wait, by key and universe */
+    /**
+     * @var array<string, array<string, array{string, Frame, string}>> endpoint, frame and sender that wait, by key and
+     * universe
+     */
     private array $waiting = [];
 
     /** Whether the frame waits; the one that it replaces is never shown. */

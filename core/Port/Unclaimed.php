@@ -20,7 +20,13 @@ final class Unclaimed
         if ($first && \count($this->heard) >= self::MOST) {
             array_shift($this->heard);
         }
-        $this->heard[$key] = ['name' => $name, 'number' => $number, 'from' => $from, 'count' => ($this->heard[$key]['count'] ?? 0) + 1, 'at' => $now];
+        $this->heard[$key] = [
+            'name' => $name,
+            'number' => $number,
+            'from' => $from,
+            'count' => ($this->heard[$key]['count'] ?? 0) + 1,
+            'at' => $now,
+        ];
 
         return $first;
     }

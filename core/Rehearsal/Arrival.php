@@ -31,7 +31,11 @@ final readonly class Arrival implements Move
         if (\strlen($hex) > self::LONGEST_HEX) {
             $fields->fault('hex', \strlen($hex).' digits are there', 'Give at most '.self::LONGEST_HEX.'.');
         }
-        $from = $fields->has('from') ? $fields->matching('from', '/^[^\x00-\x1F]{1,100}$/uD', 'Give an IPv4 address and a port, like 127.0.0.11:6454, or the name of a program.') : 'script';
+        $from = $fields->has('from') ? $fields->matching(
+            'from',
+            '/^[^\x00-\x1F]{1,100}$/uD',
+            'Give an IPv4 address and a port, like 127.0.0.11:6454, or the name of a program.',
+        ) : 'script';
         $isAddress = preg_match(self::ADDRESS, $from, $found) === 1;
 
         return new self($portId, $isAddress ? $found[1] : $from, $isAddress ? (int) ($found[2] ?? 0) : 0, (string) hex2bin($hex));

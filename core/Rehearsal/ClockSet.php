@@ -20,7 +20,11 @@ final readonly class ClockSet implements Move
 
     public static function read(Fields $fields, Stage $stage): self
     {
-        $text = $fields->matching('time', '/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(Z|[+-]\d\d:\d\d)$/D', 'Give a time like 2026-06-21T21:00:00+02:00 (RFC 3339).');
+        $text = $fields->matching(
+            'time',
+            '/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(Z|[+-]\d\d:\d\d)$/D',
+            'Give a time like 2026-06-21T21:00:00+02:00 (RFC 3339).',
+        );
         $moment = $text === '' ? false : \DateTimeImmutable::createFromFormat(\DATE_RFC3339, $text);
 
         return new self($moment === false ? 0 : $moment->getTimestamp());

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Rehearsal;
 
-use NimbleJunction\Core\Port\Departure;
+use NimbleJunction\Core\Port\OutgoingPacket;
 use NimbleJunction\Core\Show\LinkKind;
 use NimbleJunction\Core\Wire\Capture\Datagram as Recorded;
 
@@ -15,10 +15,10 @@ final readonly class Datagram
     {
     }
 
-    /** @return list<Departure>|null what leaves because of it; null when nobody listens there */
+    /** @return list<OutgoingPacket>|null what leaves because of it; null when nobody listens there */
     public function play(Stage $stage, int $now): ?array
     {
-        $departures = [];
+        $packets = [];
         $isHeard = false;
         foreach ($stage->junction->plan()->endpoints as $key => $endpoint) {
             if ($endpoint->kind !== LinkKind::Udp || $endpoint->port !== $this->recorded->destinationPort) {
@@ -30,10 +30,19 @@ final readonly class Datagram
             $isForAll = str_ends_with($to, '.255') || filter_var($endpoint->address, \FILTER_VALIDATE_IP) === false;
             if ($isGroup || $isForAll || \in_array($endpoint->address, ['0.0.0.0', $to], true)) {
                 $isHeard = true;
-                array_push($departures, ...$stage->junction->arrived($key, $this->recorded->source, $this->recorded->sourcePort, $this->recorded->payload, $now));
+                array_push(
+                    $packets,
+                    ...$stage->junction->arrived(
+                        $key,
+                        $this->recorded->source,
+                        $this->recorded->sourcePort,
+                        $this->recorded->payload,
+                        $now,
+                    ),
+                );
             }
         }
 
-        return $isHeard ? $departures : null;
+        return $isHeard ? $packets : null;
     }
 }

@@ -28,7 +28,11 @@ final readonly class HandHold implements Move
 
     public static function read(Fields $fields, Stage $stage): self
     {
-        $reference = $fields->matching('hold', '#^(slot|fixture):[a-z0-9-]{1,60}/[^\x00-\x1F/]{1,120}$#uD', 'Give slot:UNIVERSE/NUMBER or fixture:FIXTURE/PARAMETER.');
+        $reference = $fields->matching(
+            'hold',
+            '#^(slot|fixture):[a-z0-9-]{1,60}/[^\x00-\x1F/]{1,120}$#uD',
+            'Give slot:UNIVERSE/NUMBER or fixture:FIXTURE/PARAMETER.',
+        );
         $seconds = $fields->within('seconds', 0.001, self::LONGEST_SECONDS, self::USUAL_SECONDS);
         $isSlot = str_starts_with($reference, 'slot:');
         $value = $fields->has('value') ? $fields->within('value', 0.0, $isSlot ? 255.0 : 100.0, 0.0) : null;
@@ -61,15 +65,15 @@ final readonly class HandHold implements Move
     {
         $until = $now + (int) round($this->seconds * 1e9);
         $holds = [];
-        $departures = [];
+        $packets = [];
         foreach ($this->levels as $slot => $level) {
             if ($level === null) {
-                array_push($departures, ...$stage->junction->release($this->universeId, $slot, $slot, 'script', $now));
+                array_push($packets, ...$stage->junction->release($this->universeId, $slot, $slot, 'script', $now));
             } else {
                 $holds[] = new Hold($slot, $level, 'script', $until);
             }
         }
 
-        return $holds === [] ? $departures : [...$departures, ...$stage->junction->hold($this->universeId, $holds, $now)];
+        return $holds === [] ? $packets : [...$packets, ...$stage->junction->hold($this->universeId, $holds, $now)];
     }
 }

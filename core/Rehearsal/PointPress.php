@@ -33,6 +33,10 @@ final readonly class PointPress implements Move
 
     public function play(Stage $stage, int $now): array
     {
-        return $this->reference === null ? [] : $stage->junction->press($this->reference, new Act('rehearsal', 'The rehearsal'), $now)[1];
+        return $this->reference === null ? [] : $stage->junction->press(
+            $this->reference,
+            new Act('rehearsal', 'The rehearsal'),
+            $now,
+        )[1];
     }
 }

@@ -34,6 +34,11 @@ final readonly class PointSet implements Move
 
     public function play(Stage $stage, int $now): array
     {
-        return $this->reference === null ? [] : $stage->junction->set($this->reference, $this->value, new Act('rehearsal', 'The rehearsal'), $now)[1];
+        return $this->reference === null ? [] : $stage->junction->set(
+            $this->reference,
+            $this->value,
+            new Act('rehearsal', 'The rehearsal'),
+            $now,
+        )[1];
     }
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Rehearsal;
 
 use NimbleJunction\Core\Point\Reference;
-use NimbleJunction\Core\Port\Departure;
+use NimbleJunction\Core\Port\OutgoingPacket;
 use NimbleJunction\Core\Show\LinkKind;
 use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Trace\Hop;
@@ -31,8 +31,11 @@ final class Rehearsal
      * @param bool $traces whether what happened is said too
      * @param list<Reference> $points whose changes are said
      */
-    public function __construct(private readonly Stage $stage, private readonly bool $traces = false, private readonly array $points = [])
-    {
+    public function __construct(
+        private readonly Stage $stage,
+        private readonly bool $traces = false,
+        private readonly array $points = [],
+    ) {
         $this->now = Stage::nanos(0.0);
     }
 
@@ -73,9 +76,9 @@ final class Rehearsal
                 break;
             }
             yield from $this->passTo(max($at, $this->now));
-            $departures = (new Datagram($datagram))->play($this->stage, $this->now);
-            $this->passedOver += $departures === null ? 1 : 0;
-            yield from $this->lines($departures ?? []);
+            $packets = (new Datagram($datagram))->play($this->stage, $this->now);
+            $this->passedOver += $packets === null ? 1 : 0;
+            yield from $this->lines($packets ?? []);
         }
         yield from $this->passTo(Stage::nanos($until ?? Stage::seconds($this->now)));
     }
@@ -83,27 +86,28 @@ final class Rehearsal
     /** @return iterable<array<string, mixed>> */
     private function passTo(int $moment): iterable
     {
-        foreach ($this->stage->passUntil($this->now, $moment) as $at => $departures) {
+        foreach ($this->stage->passUntil($this->now, $moment) as $at => $packets) {
             $this->now = $at;
-            yield from $this->lines($departures);
+            yield from $this->lines($packets);
         }
         $this->now = max($this->now, $moment);
     }
 
     /**
-     * @param list<Departure> $departures
+     * @param list<OutgoingPacket> $packets
      *
      * @return iterable<array<string, mixed>>
      */
-    private function lines(array $departures): iterable
+    private function lines(array $packets): iterable
     {
         $at = Stage::seconds($this->now);
-        foreach ($departures as $departure) {
-            yield ['at' => $at, ...$this->sent($departure)];
+        foreach ($packets as $packet) {
+            yield ['at' => $at, ...$this->sent($packet)];
         }
         foreach ($this->points as $reference) {
             $name = $reference->text();
-            $isSilent = $reference->kind === 'slot' && ($this->stage->junction->universes()[$reference->id]->spoken ?? false) === false;
+            $isSilent = $reference->kind === 'slot'
+                && ($this->stage->junction->universes()[$reference->id]->spoken ?? false) === false;
             $value = $isSilent ? null : $this->stage->junction->points()->read($reference);
             if ($value !== ($this->values[$name] ?? null)) {
                 $this->values[$name] = $value;
@@ -116,17 +120,19 @@ final class Rehearsal
     }
 
     /** @return array<string, mixed> */
-    private function sent(Departure $departure): array
+    private function sent(OutgoingPacket $packet): array
     {
-        $portId = $departure->portId !== '' ? $departure->portId : ($this->stage->junction->plan()->endpoints[$departure->via]->portIds[0] ?? '');
+        $portId = $packet->portId !== ''
+            ? $packet->portId
+            : ($this->stage->junction->plan()->endpoints[$packet->via]->portIds[0] ?? '');
         $port = $this->stage->show->ports[$portId] ?? null;
         $kind = $port === null || $port->link->kind === LinkKind::Udp ? '' : "{$port->link->kind->value} ";
 
         return [
             'port' => $portId,
-            'to' => $departure->port === 0 ? "{$kind}{$departure->address}" : "{$departure->address}:{$departure->port}",
-            'hex' => bin2hex($departure->bytes),
-            'words' => Spoken::of($port->protocol ?? Protocol::Osc, $departure->bytes, $this->stage->show->middleC),
+            'to' => $packet->port === 0 ? "{$kind}{$packet->address}" : "{$packet->address}:{$packet->port}",
+            'hex' => bin2hex($packet->bytes),
+            'words' => Spoken::of($port->protocol ?? Protocol::Osc, $packet->bytes, $this->stage->show->middleC),
         ];
     }
 
@@ -142,7 +148,15 @@ final class Rehearsal
                     'kind' => $event->kind->value,
                     'port' => $event->portId,
                     'count' => $event->count,
-                    'hops' => array_map(static fn(Hop $hop): array => ['step' => $hop->step($names)->value, 'words' => $hop->words($names), 'hex' => bin2hex($hop->bytes), 'route' => $hop->routeId($names)], $event->hops),
+                    'hops' => array_map(
+                        static fn(Hop $hop): array => [
+                            'step' => $hop->step($names)->value,
+                            'words' => $hop->words($names),
+                            'hex' => bin2hex($hop->bytes),
+                            'route' => $hop->routeId($names),
+                        ],
+                        $event->hops,
+                    ),
                 ],
                 'words' => $event->title($names),
             ];

@@ -12,7 +12,15 @@ use NimbleJunction\Core\Show\ShowRefused;
 final class ScriptReader
 {
     /** A new kind of move is a class of its own, named here. */
-    public const KINDS = [Arrival::class, HandHold::class, NewShow::class, Restart::class, ClockSet::class, PointSet::class, PointPress::class];
+    public const KINDS = [
+        Arrival::class,
+        HandHold::class,
+        NewShow::class,
+        Restart::class,
+        ClockSet::class,
+        PointSet::class,
+        PointPress::class,
+    ];
     private const LONGEST_SECONDS = 1_000_000.0;
 
     /**

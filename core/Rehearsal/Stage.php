@@ -6,7 +6,7 @@ namespace NimbleJunction\Core\Rehearsal;
 
 use NimbleJunction\Core\Junction;
 use NimbleJunction\Core\Plan\Compiler;
-use NimbleJunction\Core\Port\Departure;
+use NimbleJunction\Core\Port\OutgoingPacket;
 use NimbleJunction\Core\Show\Show;
 
 /** A junction with a show, and a clock that a script moves: no socket, and no time but the script's own. */
@@ -39,7 +39,7 @@ final class Stage
         return round(($nanos - self::BEGIN) / 1e9, 9);
     }
 
-    /** @return list<Departure> */
+    /** @return list<OutgoingPacket> */
     public function adopt(Show $show, int $now): array
     {
         $this->show = $show;
@@ -60,7 +60,11 @@ final class Stage
     /** As after kill -9: another junction, with what the first one had written down. */
     public function restart(int $now): void
     {
-        $state = json_decode(json_encode($this->junction->state($now), \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE), true, flags: \JSON_THROW_ON_ERROR);
+        $state = json_decode(
+            json_encode($this->junction->rooms()->state($now), \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE),
+            true,
+            flags: \JSON_THROW_ON_ERROR,
+        );
         $this->junction = new Junction();
         $this->junction->adopt($this->compiler->compile($this->show), $now);
         $this->junction->restore(\is_array($state) ? $state : [], $now);
@@ -81,7 +85,7 @@ final class Stage
     /**
      * Lets time pass, waking the junction at each moment that it names.
      *
-     * @return iterable<int, list<Departure>> what leaves, by the moment
+     * @return iterable<int, list<OutgoingPacket>> what leaves, by the moment
      *
      * @throws CannotGoOn
      */

@@ -9,7 +9,10 @@ use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Wire\Malformed;
 use NimbleJunction\Core\Wire\Osc\Pattern;
 
-/** Whom a message is meant for: an OSC address may be a pattern that stands for many (OSC 1.0, "OSC Message Dispatching and Pattern Matching"). */
+/**
+ * Whom a message is meant for: an OSC address may be a pattern that stands for many (OSC 1.0, "OSC Message
+ * Dispatching and Pattern Matching").
+ */
 final class Addressed
 {
     /**

@@ -9,8 +9,11 @@ use NimbleJunction\Core\Point\Reference;
 /** A point has another value. */
 final readonly class PointChanged implements Event
 {
-    public function __construct(public Reference $reference, public int|float|string|null $value, public int|float|string|null $before)
-    {
+    public function __construct(
+        public Reference $reference,
+        public int|float|string|null $value,
+        public int|float|string|null $before,
+    ) {
     }
 
     public function keys(): array

@@ -34,7 +34,8 @@ final readonly class SlotToMessage
 
         $value = $this->asFloat ? $value : (int) floor($value + 0.5);
 
-        return MidiAddress::parse($this->protocol === Protocol::Midi ? $this->address : '')?->message($value) ?? Osc::of($this->address, [$value]);
+        return MidiAddress::parse($this->protocol === Protocol::Midi ? $this->address : '')?->message($value)
+            ?? Osc::of($this->address, [$value]);
     }
 
     /** The level that a message from the other end stands for, 0 to 255, or null if it says no number. */

@@ -39,7 +39,14 @@ final readonly class Analysis
     {
         $count = \count($points);
         if ($count < 2) {
-            return new self(0.0, 0.0, 0.0, 0.0, 0.0, $count === 0 ? 'Nothing has arrived here in the last ten seconds.' : 'It arrived once in the last ten seconds.');
+            return new self(
+                0.0,
+                0.0,
+                0.0,
+                0.0,
+                0.0,
+                $count === 0 ? 'Nothing has arrived here in the last ten seconds.' : 'It arrived once in the last ten seconds.',
+            );
         }
         $span = ($points[$count - 1][0] - $points[0][0]) / 1e9;
         $arrivals = $span > 0 ? ($count - 1) / $span : 0.0;

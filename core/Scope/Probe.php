@@ -49,6 +49,9 @@ final class Probe
 
     public function analysis(int $now): Analysis
     {
-        return Analysis::of(array_values(array_filter($this->points, static fn(array $point): bool => $point[0] >= $now - Analysis::NANOS)), $now);
+        return Analysis::of(
+            array_values(array_filter($this->points, static fn(array $point): bool => $point[0] >= $now - Analysis::NANOS)),
+            $now,
+        );
     }
 }

@@ -15,8 +15,12 @@ final readonly class Subject
      * @param int $place slot 0 to 511, or argument from 1
      * @param Reference|null $point null for anything else
      */
-    private function __construct(public string $holder, public string $address, public int $place, public ?Reference $point = null)
-    {
+    private function __construct(
+        public string $holder,
+        public string $address,
+        public int $place,
+        public ?Reference $point = null,
+    ) {
     }
 
     /** As it is written in a topic: "slot:UNIVERSE:NUMBER", "message:PORT:ARGUMENT:ADDRESS" or "point:REFERENCE". */
@@ -25,7 +29,11 @@ final readonly class Subject
         if (preg_match('/^slot:([a-z0-9-]+):(\d{1,3})$/D', $text, $found) === 1 && $found[2] >= 1 && $found[2] <= 512) {
             return new self($found[1], '', (int) $found[2] - 1);
         }
-        if (preg_match('#^message:([a-z0-9-]+):(\d{1,2}):(/\S{1,200})$#D', $text, $found) === 1 && $found[2] >= 1 && $found[2] <= 64) {
+        if (preg_match(
+            '#^message:([a-z0-9-]+):(\d{1,2}):(/\S{1,200})$#D',
+            $text,
+            $found,
+        ) === 1 && $found[2] >= 1 && $found[2] <= 64) {
             return new self($found[1], $found[3], (int) $found[2]);
         }
 

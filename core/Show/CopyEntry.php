@@ -28,8 +28,15 @@ final readonly class CopyEntry implements Part
      * @param int $repeat how often it is laid down, end to end
      * @param int $limit last slot that it may reach, 1 to 512
      */
-    public function __construct(public string $id, public string $name, public bool $enabled, ?CopySource $from, ?CopyTarget $to, public int $repeat, public int $limit)
-    {
+    public function __construct(
+        public string $id,
+        public string $name,
+        public bool $enabled,
+        ?CopySource $from,
+        ?CopyTarget $to,
+        public int $repeat,
+        public int $limit,
+    ) {
         $this->from = $from->universe ?? '';
         $this->first = $from->first ?? 1;
         $this->count = $from->count ?? 1;
@@ -50,7 +57,13 @@ final readonly class CopyEntry implements Part
             Field::object('from', 'From', CopySource::class),
             Field::object('to', 'To', CopyTarget::class),
             Field::whole('repeat', 'Repeat (times)', 1, Frame::SLOTS, 1)->meaning('How often it is laid down, end to end.'),
-            Field::whole('limit', 'Last slot; empty for 512', 1, Frame::SLOTS, Frame::SLOTS)->atLeast('to/first')->meaning('Last slot that it may reach.'),
+            Field::whole(
+                'limit',
+                'Last slot; empty for 512',
+                1,
+                Frame::SLOTS,
+                Frame::SLOTS,
+            )->atLeast('to/first')->meaning('Last slot that it may reach.'),
             Field::flag('enabled', 'Copy on', true),
         ];
     }

@@ -56,10 +56,30 @@ final readonly class LinkEntry implements Part
 
         return [
             Word::decidedBy('kind', 'Over', 'protocol', $kinds)->called(self::TITLES),
-            Field::pattern('device', 'Name that the browser shows', self::LENT, 'Give the name that the browser shows for the device, at most 120 characters.')->only('kind', 'browser'),
-            Field::pattern('device', 'Path, like /dev/snd/midiC1D0', self::PATH, 'Give the path of a MIDI device or FIFO, like /dev/snd/midiC1D0.')->only('kind', 'device'),
-            Field::pattern('device', 'Name of the cable: small letters, digits, hyphens', self::CABLE, 'Use 1 to 40 small letters, digits and hyphens.')->only('kind', 'cable'),
-            Field::pattern('device', 'Serial device, like /dev/ttyUSB0', self::PATH, 'Give the path of a serial device, like /dev/ttyUSB0.')->only('kind', 'serial'),
+            Field::pattern(
+                'device',
+                'Name that the browser shows',
+                self::LENT,
+                'Give the name that the browser shows for the device, at most 120 characters.',
+            )->only('kind', 'browser'),
+            Field::pattern(
+                'device',
+                'Path, like /dev/snd/midiC1D0',
+                self::PATH,
+                'Give the path of a MIDI device or FIFO, like /dev/snd/midiC1D0.',
+            )->only('kind', 'device'),
+            Field::pattern(
+                'device',
+                'Name of the cable: small letters, digits, hyphens',
+                self::CABLE,
+                'Use 1 to 40 small letters, digits and hyphens.',
+            )->only('kind', 'cable'),
+            Field::pattern(
+                'device',
+                'Serial device, like /dev/ttyUSB0',
+                self::PATH,
+                'Give the path of a serial device, like /dev/ttyUSB0.',
+            )->only('kind', 'serial'),
             Field::word('framing', 'Framing', ['length', 'slip'], 'length')
                 ->called(['length' => 'Four bytes of length (OSC 1.0)', 'slip' => 'SLIP (OSC 1.1)'])
                 ->only('kind', 'tcp'),

@@ -79,7 +79,9 @@ final readonly class PortEntry implements Part, Checked, Constrained
             Field::choice('protocol', 'Protocol', Protocol::class)->called($protocols),
             Field::object('link', 'Over', LinkEntry::class, false),
             Field::flag('enabled', 'Enabled', true),
-            Field::networks('allow', 'Listen only to these addresses', 64)->meaning('Senders that it listens to, addresses or networks; without it, all.'),
+            Field::networks('allow', 'Listen only to these addresses', 64)->meaning(
+                'Senders that it listens to, addresses or networks; without it, all.',
+            ),
             Field::side('receive', 'Receives', 'protocol', self::RECEIVES),
             Field::side('send', 'Sends', 'protocol', self::SENDS),
         ];

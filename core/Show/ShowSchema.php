@@ -33,7 +33,13 @@ final class ShowSchema
                 'format' => ['const' => Show::FORMAT],
                 'version' => ['const' => Show::VERSION],
                 'name' => ['type' => 'string', 'minLength' => 1, 'maxLength' => 120],
-                'middleC' => ['description' => 'Octave number of MIDI note 60: makers differ.', 'type' => 'integer', 'minimum' => 3, 'maximum' => 5, 'default' => 4],
+                'middleC' => [
+                    'description' => 'Octave number of MIDI note 60: makers differ.',
+                    'type' => 'integer',
+                    'minimum' => 3,
+                    'maximum' => 5,
+                    'default' => 4,
+                ],
                 ...$lists,
             ],
             '$defs' => [

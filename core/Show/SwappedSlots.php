@@ -141,7 +141,13 @@ final class SwappedSlots
         $to = \is_array($copy['to'] ?? null) ? $copy['to'] : [];
         $from = \is_array($copy['from'] ?? null) ? $copy['from'] : [];
         $universe = $to['universe'] ?? null;
-        $numbers = [$from['first'] ?? null, $from['count'] ?? 1, $to['first'] ?? null, $copy['repeat'] ?? 1, $copy['limit'] ?? Frame::SLOTS];
+        $numbers = [
+            $from['first'] ?? null,
+            $from['count'] ?? 1,
+            $to['first'] ?? null,
+            $copy['repeat'] ?? 1,
+            $copy['limit'] ?? Frame::SLOTS,
+        ];
         if (! \is_string($universe) || ! isset($this->swaps[$universe]) || array_filter($numbers, self::isSlot(...)) !== $numbers) {
             return [$copy];
         }
@@ -159,8 +165,17 @@ final class SwappedSlots
         }
         $copies = [];
         foreach ($runs as $i => [$source, $target, $length]) {
-            $own = $i === 0 ? [] : ['id' => substr(\is_string($copy['id'] ?? null) ? $copy['id'] : 'copy', 0, 50).'-part-'.($i + 1)];
-            $copies[] = [...$copy, ...$own, 'from' => ['first' => $source, 'count' => $length] + $from, 'to' => ['first' => $target] + $to, 'repeat' => 1, 'limit' => Frame::SLOTS];
+            $own = $i === 0 ? [] : [
+                'id' => substr(\is_string($copy['id'] ?? null) ? $copy['id'] : 'copy', 0, 50).'-part-'.($i + 1),
+            ];
+            $copies[] = [
+                ...$copy,
+                ...$own,
+                'from' => ['first' => $source, 'count' => $length] + $from,
+                'to' => ['first' => $target] + $to,
+                'repeat' => 1,
+                'limit' => Frame::SLOTS,
+            ];
         }
 
         return $copies;

@@ -77,7 +77,9 @@ final readonly class UniverseEntry implements Part
             Field::name(),
             Field::choice('merge', 'Merge mode', MergeRule::class, MergeRule::Htp)
                 ->called(self::MERGES)
-                ->meaning('How sources of equal priority share a slot: highest, latest, slot by slot, or the sources of one chosen port only.'),
+                ->meaning(
+                    'How sources of equal priority share a slot: highest, latest, slot by slot, or the sources of one chosen port only.',
+                ),
             Field::objects('latest', 'LTP slots, besides what the patch knows', SlotSpan::class, 512)
                 ->shownFor('merge', MergeRule::Slot->value)
                 ->meaning('For merging slot by slot: parameters of the patch that are no intensity are LTP anyway.'),

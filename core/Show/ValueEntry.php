@@ -62,7 +62,14 @@ final readonly class ValueEntry implements Part, Checked
             Field::number('high', 'Highest', -self::FAR, self::FAR, 100.0)->only('type', 'number'),
             (new TextList('choices', 'Choices', 100, self::LONGEST))->only('type', 'choice'),
             Field::flag('start', 'On at first', false)->only('type', 'switch')->meaning('What it is at first.'),
-            Field::number('start', 'At first', -self::FAR, self::FAR, null, false)->only('type', 'number')->meaning('What it is at first.'),
+            Field::number(
+                'start',
+                'At first',
+                -self::FAR,
+                self::FAR,
+                null,
+                false,
+            )->only('type', 'number')->meaning('What it is at first.'),
             Field::textOrNone('start', 'At first', self::LONGEST)->only('type', 'choice', 'text')->meaning('What it is at first.'),
             Field::flag('kept', 'Kept over a restart', true)->meaning('Whether it is what it was after a restart.'),
         ];

@@ -26,7 +26,14 @@ readonly class WireUniverse implements Part
     {
         return [
             Field::whole('number', 'Number on the wire', 0, Universe::HIGHEST)
-                ->rangedBy('protocol', ['art-net' => [0, PortAddress::HIGHEST], 'sacn' => [Universe::LOWEST, Universe::HIGHEST], 'dmx-line' => [1, 1]])
+                ->rangedBy(
+                    'protocol',
+                    [
+                        'art-net' => [0, PortAddress::HIGHEST],
+                        'sacn' => [Universe::LOWEST, Universe::HIGHEST],
+                        'dmx-line' => [1, 1],
+                    ],
+                )
                 ->meaning('Art-Net port-address from 0, sACN universe from 1, 1 on a DMX line.'),
             Field::universe(),
         ];

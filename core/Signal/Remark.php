@@ -12,7 +12,11 @@ final readonly class Remark
      * @param int|null $answerPort UDP port that they go to; null for the one that asked
      * @param list<int> $addressAt where in each answer the address of ours stands that the asker reaches us by
      */
-    public function __construct(public string $words, public array $answers = [], public ?int $answerPort = null, public array $addressAt = [])
-    {
+    public function __construct(
+        public string $words,
+        public array $answers = [],
+        public ?int $answerPort = null,
+        public array $addressAt = [],
+    ) {
     }
 }

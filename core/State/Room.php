@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\State;
 
-/** Something that decides output and outlives a restart. It says part by part what has changed, so that the rest costs nothing. */
+/**
+ * Something that decides output and outlives a restart. It says part by part what has changed, so that the rest costs
+ * nothing.
+ */
 interface Room
 {
     /** @return string its name in what is written down */

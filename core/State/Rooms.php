@@ -22,7 +22,10 @@ final readonly class Rooms
         $state = [];
         foreach ([...$this->levels, ...$this->counts, ...$this->deeds] as $room) {
             $parts = array_keys($room->revisions());
-            $state[$room->key()] = array_combine($parts, array_map(static fn(string|int $part): mixed => $room->kept((string) $part, $now), $parts));
+            $state[$room->key()] = array_combine(
+                $parts,
+                array_map(static fn(string|int $part): mixed => $room->kept((string) $part, $now), $parts),
+            );
         }
 
         return $state;

@@ -7,8 +7,12 @@ namespace NimbleJunction\Core\Trace;
 /** One step on the way of an event: a fact, or words that were there anyway; with the bytes where there are any. */
 final readonly class Hop
 {
-    public function __construct(private Step $step, private string|Fact $what, public string $bytes = '', private ?string $routeId = null)
-    {
+    public function __construct(
+        private Step $step,
+        private string|Fact $what,
+        public string $bytes = '',
+        private ?string $routeId = null,
+    ) {
     }
 
     public function words(Names $names): string

@@ -46,8 +46,15 @@ final class Trace
     }
 
     /** An event of a single hop. */
-    public function note(Kind $kind, string $key, string $portId, Step $step, string|Fact $what, int $now, string $bytes = ''): void
-    {
+    public function note(
+        Kind $kind,
+        string $key,
+        string $portId,
+        Step $step,
+        string|Fact $what,
+        int $now,
+        string $bytes = '',
+    ): void {
         $this->hop($this->begin($kind, $key, $portId, $what, $now), $step, $what, $bytes);
     }
 

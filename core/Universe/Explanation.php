@@ -11,7 +11,10 @@ use NimbleJunction\Core\Merge\Merger;
 use NimbleJunction\Core\Merge\SlotPriorities;
 use NimbleJunction\Core\Merge\Source;
 
-/** Who asks for a slot's level, and why, in words: the winner, the rule, the best rival; or what is kept, where nobody is there. */
+/**
+ * Who asks for a slot's level, and why, in words: the winner, the rule, the best rival; or what is kept, where nobody
+ * is there.
+ */
 final readonly class Explanation
 {
     /** @param list<Contributor> $contributors all of the universe, whether they lead or not */
@@ -57,7 +60,9 @@ final readonly class Explanation
             return "{$winner->name}: {$this->reason($winner, $slot)}.";
         }
 
-        return $this->control->hasSenders() || $this->control->at($slot) !== [] ? 'No leading source raises this slot.' : $this->ofKept($asked);
+        return $this->control->hasSenders() || $this->control->at($slot) !== []
+            ? 'No leading source raises this slot.'
+            : $this->ofKept($asked);
     }
 
     private function ofKept(int $asked): string
@@ -101,7 +106,10 @@ final readonly class Explanation
         if ($winner instanceof Layer && $winner->priority === null) {
             return \count($sharing) > 1 ? $merged : 'no sender is in control here, ours has it';
         }
-        $beaten = array_filter($this->contributors, fn(Contributor $one): bool => ! \in_array($one, $sharing, true) && ! ($one instanceof Layer && ! $one->gives($slot)));
+        $beaten = array_filter(
+            $this->contributors,
+            fn(Contributor $one): bool => ! \in_array($one, $sharing, true) && ! ($one instanceof Layer && ! $one->gives($slot)),
+        );
         $isLastResort = static fn(Contributor $one): bool => $one instanceof Source && $one->lastResort;
         $rivals = array_filter($beaten, static fn(Contributor $one): bool => $isLastResort($one) === $isLastResort($winner));
 

@@ -19,8 +19,12 @@ final class Fade
      * @param string $from 512 bytes
      * @param string $to 512 bytes; '' for black
      */
-    public function __construct(private readonly string $from, private readonly string $to, private readonly int $beganAt, private readonly int $nanos)
-    {
+    public function __construct(
+        private readonly string $from,
+        private readonly string $to,
+        private readonly int $beganAt,
+        private readonly int $nanos,
+    ) {
     }
 
     /** @return array<string, mixed> for resume(), ready for JSON; times are elapsed ones, as clocks begin anew */

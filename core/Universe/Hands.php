@@ -24,9 +24,16 @@ final readonly class Hands
         $from = \ord($universe->levels[$first->slot]);
         $levels = implode(', ', array_unique(array_map(static fn(Hold $hold): int => $hold->level, $holds)));
         $slots = self::slots($first->slot, $holds[\count($holds) - 1]->slot);
-        $title = new Said('{name} holds {slots} of {universe} at {levels}', ['name' => $first->by, 'slots' => $slots, 'universe' => $universe->id, 'levels' => $levels]);
+        $title = new Said(
+            '{name} holds {slots} of {universe} at {levels}',
+            ['name' => $first->by, 'slots' => $slots, 'universe' => $universe->id, 'levels' => $levels],
+        );
         $event = $this->trace->begin(Kind::Hold, "hold {$universe->id}", '', $title, $now);
-        $this->trace->hop($event, Step::Changed, new Said('from {before} to {level}', ['before' => $from, 'level' => $first->level]));
+        $this->trace->hop(
+            $event,
+            Step::Changed,
+            new Said('from {before} to {level}', ['before' => $from, 'level' => $first->level]),
+        );
         $universe->hold(...$holds);
 
         return $event;

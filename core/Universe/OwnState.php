@@ -27,7 +27,12 @@ final class OwnState
             'priority' => $layer->priority,
             'order' => base64_encode($order[$layer->key] ?? ''),
             'set' => self::few($layer),
-            'given' => array_values(array_map(self::many(...), array_filter($layer->all(), static fn(Contribution $one): bool => ! self::isFew($one)))),
+            'given' => array_values(
+                array_map(
+                    self::many(...),
+                    array_filter($layer->all(), static fn(Contribution $one): bool => ! self::isFew($one)),
+                ),
+            ),
             'shared' => array_map(static fn(int $slot, array $owners): array => [
                 'slot' => $slot,
                 'owners' => $owners,
@@ -49,7 +54,14 @@ final class OwnState
                 $levels = $one->bytes('levels', Frame::SLOTS);
                 $mask = $one->bytes('mask', Frame::SLOTS);
                 if ($levels !== '' && $mask !== '') {
-                    $universe->layers()->give($one->text('owner'), $one->text('name'), $levels, $mask, $priority, $one->flag('isSet'));
+                    $universe->layers()->give(
+                        $one->text('owner'),
+                        $one->text('name'),
+                        $levels,
+                        $mask,
+                        $priority,
+                        $one->flag('isSet'),
+                    );
                 }
             }
             $set = $part->part('set');

@@ -25,8 +25,14 @@ final readonly class ShapeEntry implements Part
      * @param int $low level that nothing goes below, 0 to 255
      * @param int $high level that nothing goes above, $low to 255
      */
-    public function __construct(public int $first, public int $last, public Curve $curve, public bool $inverted, public int $low, public int $high)
-    {
+    public function __construct(
+        public int $first,
+        public int $last,
+        public Curve $curve,
+        public bool $inverted,
+        public int $low,
+        public int $high,
+    ) {
     }
 
     public static function label(): string

@@ -34,7 +34,10 @@ final class UniverseState
         return [
             'kept' => base64_encode($kept->levels),
             'stopped' => $universe->hasStopped(),
-            'sources' => array_map(static fn(Source $source): array => self::source($source, $order[$source->key] ?? ''), array_values($universe->sources())),
+            'sources' => array_map(
+                static fn(Source $source): array => self::source($source, $order[$source->key] ?? ''),
+                array_values($universe->sources()),
+            ),
             'ours' => OwnState::of($universe->layers(), $order),
             'fade' => $kept->fade?->kept($now),
         ];

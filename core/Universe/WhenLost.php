@@ -13,8 +13,11 @@ final readonly class WhenLost
      * @param int $fadeNanos used by a fade alone
      * @param string $look 512 bytes that a fade ends at; '' for black
      */
-    public function __construct(public LossRule $rule = LossRule::Hold, public int $fadeNanos = self::USUAL_FADE_NANOS, public string $look = '')
-    {
+    public function __construct(
+        public LossRule $rule = LossRule::Hold,
+        public int $fadeNanos = self::USUAL_FADE_NANOS,
+        public string $look = '',
+    ) {
     }
 
     public function words(): string

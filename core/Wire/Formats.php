@@ -49,7 +49,9 @@ final class Formats
             str_starts_with($bytes, 'MThd') => 'smf',
             Capture\Pcap::isOne($bytes), Capture\Pcapng::isOne($bytes) => 'pcap',
             RtpMidi\SessionPacket::isOne($bytes) => 'applemidi',
-            \strlen($bytes) >= 13 && \ord($bytes[0]) >> 6 === 2 && (\ord($bytes[1]) & 0x7F) === RtpMidi\Packet::PAYLOAD_TYPE => 'rtpmidi',
+            \strlen($bytes) >= 13
+                && \ord($bytes[0]) >> 6 === 2
+                && (\ord($bytes[1]) & 0x7F) === RtpMidi\Packet::PAYLOAD_TYPE => 'rtpmidi',
             $bytes !== '' && $bytes[0] === "\0" => 'dmx',
             $bytes !== '' && \ord($bytes[0]) >= 0x80 => 'midi',
             default => null,

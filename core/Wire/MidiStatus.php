@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Wire;
 
-/** How many data bytes follow a status byte: what every format that carries MIDI has to know (MIDI 1.0, tables 1 and 2, from memory). */
+/**
+ * How many data bytes follow a status byte: what every format that carries MIDI has to know (MIDI 1.0, tables 1 and
+ * 2, from memory).
+ */
 final class MidiStatus
 {
     /** @return int|null null for System Exclusive and for what MIDI 1.0 does not define */

@@ -48,7 +48,13 @@ final readonly class TimeCode
         }
         $second = $rate->counted();
 
-        return new self($rate, intdiv($count, 3600 * $second), intdiv($count, 60 * $second) % 60, intdiv($count, $second) % 60, $count % $second);
+        return new self(
+            $rate,
+            intdiv($count, 3600 * $second),
+            intdiv($count, 60 * $second) % 60,
+            intdiv($count, $second) % 60,
+            $count % $second,
+        );
     }
 
     /** Frames since midnight. */
@@ -96,7 +102,14 @@ final readonly class TimeCode
     /** hh:mm:ss:ff, with a semicolon in front of the frames for drop frame. */
     public function spelled(): string
     {
-        return \sprintf('%02d:%02d:%02d%s%02d', $this->hours, $this->minutes, $this->seconds, $this->rate === FrameRate::DropFrame ? ';' : ':', $this->frames);
+        return \sprintf(
+            '%02d:%02d:%02d%s%02d',
+            $this->hours,
+            $this->minutes,
+            $this->seconds,
+            $this->rate === FrameRate::DropFrame ? ';' : ':',
+            $this->frames,
+        );
     }
 
     private static function framesADay(FrameRate $rate): int

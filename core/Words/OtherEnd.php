@@ -48,15 +48,25 @@ final class OtherEnd
         $osc = $port->protocol === Protocol::Osc;
         $lines = match ($port->link->kind) {
             LinkKind::Udp => [
-                $receive->groups() !== [] ? ['Destination', 'multicast'] : [$osc ? 'Send to (outgoing address)' : 'Destination (unicast)', $address],
+                $receive->groups() !== [] ? ['Destination', 'multicast'] : [
+                    $osc ? 'Send to (outgoing address)' : 'Destination (unicast)',
+                    $address,
+                ],
                 [$osc ? 'Its send port (our receive port)' : 'UDP port', (string) $receive->port],
             ],
             LinkKind::Tcp => [['Connect to', $address], ['TCP port', (string) $receive->port], ['Framing', self::framing($port)]],
-            LinkKind::Session => [['Invite', $address], ['Control port', (string) $receive->port], ['Data port', (string) ($receive->port + 1)]],
+            LinkKind::Session => [
+                ['Invite', $address],
+                ['Control port', (string) $receive->port],
+                ['Data port', (string) ($receive->port + 1)],
+            ],
             default => self::device($port),
         };
         foreach ($receive->feeds as $link) {
-            array_push($lines, ...self::numbers($port->protocol, $link->number, $show->universes[$link->universe]->name ?? $link->universe));
+            array_push(
+                $lines,
+                ...self::numbers($port->protocol, $link->number, $show->universes[$link->universe]->name ?? $link->universe),
+            );
         }
         foreach ($show->routes as $route) {
             $ends = $route->ends;
@@ -96,7 +106,10 @@ final class OtherEnd
             default => self::device($port),
         };
         foreach ($send->carries as $link) {
-            array_push($lines, ...self::numbers($port->protocol, $link->number, $show->universes[$link->universe]->name ?? $link->universe));
+            array_push(
+                $lines,
+                ...self::numbers($port->protocol, $link->number, $show->universes[$link->universe]->name ?? $link->universe),
+            );
         }
         if ($send instanceof SacnSend) {
             $lines[] = ['Our priority', (string) $send->priority];
@@ -125,10 +138,16 @@ final class OtherEnd
     private static function device(PortEntry $port): array
     {
         return match ($port->link->kind) {
-            LinkKind::Browser => [['Device', $port->link->device], ['Where it is plugged in', 'open this page there, Ports, Lend devices']],
+            LinkKind::Browser => [
+                ['Device', $port->link->device],
+                ['Where it is plugged in', 'open this page there, Ports, Lend devices'],
+            ],
             LinkKind::Device => [['Device file of this machine', $port->link->device]],
             LinkKind::Cable => [['Virtual cable of this machine', $port->link->device], ['For another program', "the Unix socket cables/{$port->link->device}.midi in the data folder of the engine"]],
-            default => [['Serial device of this machine', $port->link->device], ['Line', '250 kbit/s, 8 data bits, 2 stop bits, break before each packet (ANSI E1.11)']],
+            default => [
+                ['Serial device of this machine', $port->link->device],
+                ['Line', '250 kbit/s, 8 data bits, 2 stop bits, break before each packet (ANSI E1.11)'],
+            ],
         };
     }
 
@@ -149,7 +168,10 @@ final class OtherEnd
      */
     private static function side(string $side, PortEntry $port, array $lines): array
     {
-        return array_map(static fn(array $line): array => ['side' => $side, 'label' => $line[0], 'value' => $line[1]], [['Protocol', self::protocol($port)], ...$lines]);
+        return array_map(
+            static fn(array $line): array => ['side' => $side, 'label' => $line[0], 'value' => $line[1]],
+            [['Protocol', self::protocol($port)], ...$lines],
+        );
     }
 
     private static function protocol(PortEntry $port): string

@@ -62,8 +62,14 @@ final readonly class PortPlace
     /** @return list<string> */
     private function universes(): array
     {
-        $feeds = array_map(fn(WireUniverse $link): string => $this->number($link->number).' → '.$this->name($link->universe), $this->port->receive->feeds ?? []);
-        $carries = array_map(fn(WireUniverse $link): string => $this->name($link->universe).' → '.$this->number($link->number), $this->port->send->carries ?? []);
+        $feeds = array_map(
+            fn(WireUniverse $link): string => $this->number($link->number).' → '.$this->name($link->universe),
+            $this->port->receive->feeds ?? [],
+        );
+        $carries = array_map(
+            fn(WireUniverse $link): string => $this->name($link->universe).' → '.$this->number($link->number),
+            $this->port->send->carries ?? [],
+        );
 
         return [...$feeds, ...$carries];
     }

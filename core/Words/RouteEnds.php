@@ -12,7 +12,10 @@ use NimbleJunction\Core\Route\Trigger;
 use NimbleJunction\Core\Show\RouteEntry;
 use NimbleJunction\Core\Show\Show;
 
-/** What a route runs between: the ports that it hears and speaks at, the universes that it looks at and sets. Found by the descriptions of its parts. */
+/**
+ * What a route runs between: the ports that it hears and speaks at, the universes that it looks at and sets. Found by
+ * the descriptions of its parts.
+ */
 final class RouteEnds
 {
     /** @var array<string, true> */
@@ -34,7 +37,10 @@ final class RouteEnds
     {
     }
 
-    /** @return array{hears: list<string>, says: list<string>, looks: list<string>, sets: list<string>, addresses: list<string>} ids of ports, ports, universes, universes; addresses at the ports that it hears */
+    /**
+     * @return array<'hears'|'says'|'looks'|'sets'|'addresses', list<string>> ids of ports, ports, universes, universes;
+     *                         addresses at the ports that it hears
+     */
     public static function of(RouteEntry $entry, Show $show): array
     {
         $ends = new self($show);

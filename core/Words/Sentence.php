@@ -79,7 +79,10 @@ final class Sentence
     /** @param list<Trigger|Condition|Step|Action> $parts */
     private static function say(array $parts, string $between, ShowWording $wording): string
     {
-        return implode($between, array_map(static fn(Trigger|Condition|Step|Action $one): string => $one->words($wording), $parts));
+        return implode(
+            $between,
+            array_map(static fn(Trigger|Condition|Step|Action $one): string => $one->words($wording), $parts),
+        );
     }
 
     private static function place(int $argument): string

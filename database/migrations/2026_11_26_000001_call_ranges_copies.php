@@ -37,7 +37,11 @@ return new class () extends Migration {
             foreach ($parts as $position => $part) {
                 DB::table('show_parts')->updateOrInsert(
                     ['show_id' => $show, 'kind' => $list, 'key' => $part['id']],
-                    ['position' => $position, 'definition' => json_encode($part, JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE), 'updated_at' => now()],
+                    [
+                        'position' => $position,
+                        'definition' => json_encode($part, JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE),
+                        'updated_at' => now(),
+                    ],
                 );
             }
         }

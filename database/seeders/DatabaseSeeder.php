@@ -20,7 +20,11 @@ final class DatabaseSeeder extends Seeder
             User::query()->firstOrCreate(['name' => $role->value], ['password' => self::PASSWORD, 'role' => $role]);
         }
         if ($shows->current()->parts()->doesntExist()) {
-            $shows->change('load the demo show', null, static fn(): array => FernhallGlasshouse::document((string) config('junction.loopback')));
+            $shows->change(
+                'load the demo show',
+                null,
+                static fn(): array => FernhallGlasshouse::document((string) config('junction.loopback')),
+            );
             $shows->current()->edits()->delete();
         }
     }

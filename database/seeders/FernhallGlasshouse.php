@@ -33,12 +33,26 @@ final class FernhallGlasshouse
                 ['id' => 'palm-house', 'name' => 'Palm House', 'merge' => 'htp'],
                 ['id' => 'fern-gallery', 'name' => 'Fern Gallery', 'merge' => 'ltp'],
                 ['id' => 'canopy', 'name' => 'Canopy', 'merge' => 'slot'],
-                ['id' => 'lily-pond', 'name' => 'Lily Pond', 'merge' => 'htp', 'whenLost' => 'fade', 'fadeSeconds' => 4, 'shapes' => [['first' => 12, 'last' => 12, 'low' => 10, 'high' => 131]]],
+                [
+                    'id' => 'lily-pond',
+                    'name' => 'Lily Pond',
+                    'merge' => 'htp',
+                    'whenLost' => 'fade',
+                    'fadeSeconds' => 4,
+                    'shapes' => [['first' => 12, 'last' => 12, 'low' => 10, 'high' => 131]],
+                ],
             ],
             'ports' => self::ports($loopback),
             'routes' => self::routes(),
             'copies' => [
-                ['id' => 'lanterns', 'name' => 'Lantern to the path lanterns', 'from' => ['universe' => 'palm-house', 'first' => 5, 'count' => 1], 'to' => ['universe' => 'fern-gallery', 'first' => 101], 'repeat' => 8, 'limit' => 106],
+                [
+                    'id' => 'lanterns',
+                    'name' => 'Lantern to the path lanterns',
+                    'from' => ['universe' => 'palm-house', 'first' => 5, 'count' => 1],
+                    'to' => ['universe' => 'fern-gallery', 'first' => 101],
+                    'repeat' => 8,
+                    'limit' => 106,
+                ],
             ],
             'profiles' => self::profiles(),
             'fixtures' => self::fixtures(),
@@ -78,11 +92,37 @@ final class FernhallGlasshouse
             ['id' => 'lily-laser', 'name' => 'Lily Pond laser', 'protocol' => 'sacn', 'send' => [
                 'address' => $we, 'to' => ["{$loopback}.17"], 'sourceName' => 'Fernhall junction', 'carries' => [['number' => self::LASER_UNIVERSE, 'universe' => 'lily-pond']],
             ]],
-            ['id' => 'talk-slides', 'name' => 'Talk slides', 'protocol' => 'midi', 'link' => ['kind' => 'cable', 'device' => 'talk-slides'], 'receive' => ['enabled' => true]],
-            ['id' => 'sound', 'name' => 'Sound workstation', 'protocol' => 'midi', 'link' => ['kind' => 'session'], 'receive' => ['address' => $we, 'port' => 5004]],
-            ['id' => 'lectern', 'name' => 'Lectern panel', 'protocol' => 'midi', 'link' => ['kind' => 'cable', 'device' => 'lectern'], 'receive' => ['enabled' => true], 'send' => ['enabled' => true]],
+            [
+                'id' => 'talk-slides',
+                'name' => 'Talk slides',
+                'protocol' => 'midi',
+                'link' => ['kind' => 'cable', 'device' => 'talk-slides'],
+                'receive' => ['enabled' => true],
+            ],
+            [
+                'id' => 'sound',
+                'name' => 'Sound workstation',
+                'protocol' => 'midi',
+                'link' => ['kind' => 'session'],
+                'receive' => ['address' => $we, 'port' => 5004],
+            ],
+            [
+                'id' => 'lectern',
+                'name' => 'Lectern panel',
+                'protocol' => 'midi',
+                'link' => ['kind' => 'cable', 'device' => 'lectern'],
+                'receive' => ['enabled' => true],
+                'send' => ['enabled' => true],
+            ],
             ['id' => 'cue-desk', 'name' => 'Cue desk', 'protocol' => 'osc', 'send' => ['address' => $we, 'to' => ["{$loopback}.19"], 'port' => self::CUE_DESK_OSC_PORT]],
-            ['id' => 'cue-desk-midi', 'name' => 'Cue desk MIDI', 'protocol' => 'midi', 'link' => ['kind' => 'cable', 'device' => 'cue-desk'], 'receive' => ['enabled' => true], 'send' => ['enabled' => true]],
+            [
+                'id' => 'cue-desk-midi',
+                'name' => 'Cue desk MIDI',
+                'protocol' => 'midi',
+                'link' => ['kind' => 'cable', 'device' => 'cue-desk'],
+                'receive' => ['enabled' => true],
+                'send' => ['enabled' => true],
+            ],
         ];
     }
 
@@ -91,47 +131,125 @@ final class FernhallGlasshouse
     {
         return [
             ['id' => 'lantern-from-tablet', 'name' => "Guide's fader to the lantern",
-                'from' => ['kind' => 'message', 'port' => 'guides-tablet', 'address' => self::FADER, 'argument' => 1, 'low' => 0, 'high' => 1],
+                'from' => [
+                    'kind' => 'message',
+                    'port' => 'guides-tablet',
+                    'address' => self::FADER,
+                    'argument' => 1,
+                    'low' => 0,
+                    'high' => 1,
+                ],
                 'to' => ['kind' => 'slot', 'universe' => 'palm-house', 'slot' => 5, 'low' => 0, 'high' => 255]],
             ['id' => 'lantern-to-tablet', 'name' => "Lantern back to the guide's fader",
                 'from' => ['kind' => 'slot', 'universe' => 'palm-house', 'slot' => 5, 'low' => 0, 'high' => 255],
-                'to' => ['kind' => 'message', 'port' => 'guides-tablet', 'address' => self::FADER, 'type' => 'float', 'low' => 0, 'high' => 1]],
+                'to' => [
+                    'kind' => 'message',
+                    'port' => 'guides-tablet',
+                    'address' => self::FADER,
+                    'type' => 'float',
+                    'low' => 0,
+                    'high' => 1,
+                ]],
             self::fromMidi('doors', 'Doors', 'talk-slides', '/note/1/49', 'palm-house', 9),
             self::fromMidi('song-fader', 'Song fader to the canopy', 'sound', '/controller/1/7', 'canopy', 2),
             self::fromMidi('kick', 'First beat to the laser', 'sound', '/note/10/36', 'lily-pond', 7),
             self::fromMidi('lectern-canopy', 'Lectern fader 1 to the canopy', 'lectern', '/controller/1/1', 'canopy', 8),
             ['id' => 'canopy-lectern', 'name' => 'Canopy back to lectern fader 1',
                 'from' => ['kind' => 'slot', 'universe' => 'canopy', 'slot' => 8, 'low' => 0, 'high' => 255],
-                'to' => ['kind' => 'message', 'port' => 'lectern', 'address' => '/controller/1/1', 'type' => 'int', 'low' => 0, 'high' => 127]],
+                'to' => [
+                    'kind' => 'message',
+                    'port' => 'lectern',
+                    'address' => '/controller/1/1',
+                    'type' => 'int',
+                    'low' => 0,
+                    'high' => 127,
+                ]],
             self::fromMidi('laser-enable', 'Lectern button 1 to the laser', 'lectern', '/note/1/36', 'lily-pond', 1),
             self::fromMidi('laser-size', 'Lectern fader 2 to the laser', 'lectern', '/controller/1/2', 'lily-pond', 3),
             self::fromMidi('laser-green', 'Lectern fader 3 to the laser', 'lectern', '/controller/1/3', 'lily-pond', 8),
             ['id' => 'canopy-effect', 'name' => 'House desk fader 12 to the canopy',
                 'from' => ['kind' => 'slot', 'universe' => 'palm-house', 'slot' => 12, 'low' => 0, 'high' => 255],
-                'to' => ['kind' => 'message', 'port' => 'canopy-messages', 'address' => '/canopy/layer/1/effect', 'type' => 'float', 'low' => 0, 'high' => 1]],
+                'to' => [
+                    'kind' => 'message',
+                    'port' => 'canopy-messages',
+                    'address' => '/canopy/layer/1/effect',
+                    'type' => 'float',
+                    'low' => 0,
+                    'high' => 1,
+                ]],
             ['id' => 'desk-go', 'name' => 'House desk fader 11 is Go',
                 'from' => ['kind' => 'slot', 'universe' => 'palm-house', 'slot' => 11, 'low' => 0, 'high' => 255],
-                'to' => ['kind' => 'message', 'port' => 'cue-desk', 'address' => '/desk/go', 'type' => 'int', 'low' => 0, 'high' => 1]],
+                'to' => [
+                    'kind' => 'message',
+                    'port' => 'cue-desk',
+                    'address' => '/desk/go',
+                    'type' => 'int',
+                    'low' => 0,
+                    'high' => 1,
+                ]],
         ];
     }
 
     /** @return list<array<string, mixed>> */
     private static function profiles(): array
     {
-        $parameters = static fn(string ...$names): array => array_map(static fn(string $name): array => ['name' => $name, 'slots' => 1, 'intensity' => \in_array($name, ['level', 'opacity'], true)], $names);
+        $parameters = static fn(string ...$names): array => array_map(
+            static fn(string $name): array => [
+                'name' => $name,
+                'slots' => 1,
+                'intensity' => \in_array($name, ['level', 'opacity'], true),
+            ],
+            $names,
+        );
 
         return [
             ['id' => 'dimmer', 'name' => 'Dimmer', 'parameters' => $parameters('level')],
-            ['id' => 'media-layer', 'name' => 'Media layer', 'parameters' => $parameters('clip', 'opacity', 'across', 'up', 'size', 'effect')],
-            ['id' => 'mist-laser', 'name' => 'Mist laser', 'parameters' => $parameters('enable', 'shape', 'size', 'rotation', 'across', 'up', 'red', 'green', 'blue', 'points', 'wave', 'speed')],
-            ['id' => 'moving-lantern', 'name' => 'Moving lantern', 'parameters' => [['name' => 'pan', 'slots' => 2], ['name' => 'tilt', 'slots' => 2], ['name' => 'level', 'slots' => 1, 'intensity' => true], ['name' => 'colour', 'slots' => 1]]],
+            [
+                'id' => 'media-layer',
+                'name' => 'Media layer',
+                'parameters' => $parameters('clip', 'opacity', 'across', 'up', 'size', 'effect'),
+            ],
+            [
+                'id' => 'mist-laser',
+                'name' => 'Mist laser',
+                'parameters' => $parameters(
+                    'enable',
+                    'shape',
+                    'size',
+                    'rotation',
+                    'across',
+                    'up',
+                    'red',
+                    'green',
+                    'blue',
+                    'points',
+                    'wave',
+                    'speed',
+                ),
+            ],
+            [
+                'id' => 'moving-lantern',
+                'name' => 'Moving lantern',
+                'parameters' => [
+                    ['name' => 'pan', 'slots' => 2],
+                    ['name' => 'tilt', 'slots' => 2],
+                    ['name' => 'level', 'slots' => 1, 'intensity' => true],
+                    ['name' => 'colour', 'slots' => 1],
+                ],
+            ],
         ];
     }
 
     /** @return list<array<string, mixed>> */
     private static function fixtures(): array
     {
-        $fixture = static fn(string $id, string $name, string $profile, string $universe, int $first): array => ['id' => $id, 'name' => $name, 'profile' => $profile, 'universe' => $universe, 'first' => $first];
+        $fixture = static fn(string $id, string $name, string $profile, string $universe, int $first): array => [
+            'id' => $id,
+            'name' => $name,
+            'profile' => $profile,
+            'universe' => $universe,
+            'first' => $first,
+        ];
 
         return [
             $fixture('lantern', 'Lantern', 'dimmer', 'palm-house', 5),

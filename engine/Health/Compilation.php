@@ -41,6 +41,8 @@ final readonly class Compilation
         putenv(self::DISTRUST."={$why}");
         pcntl_exec(\PHP_BINARY, ['-d', 'opcache.jit=disable', ...$words], getenv());
 
-        throw new \RuntimeException('The engine cannot be started again without the compiler: '.pcntl_strerror(pcntl_get_last_error()).'.');
+        throw new \RuntimeException(
+            'The engine cannot be started again without the compiler: '.pcntl_strerror(pcntl_get_last_error()).'.',
+        );
     }
 }

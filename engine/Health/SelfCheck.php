@@ -50,7 +50,10 @@ final class SelfCheck
      */
     public static function load(string $running = '', ?string $file = null): self
     {
-        /** @var array{show: array<string, mixed>, packets: list<array{at: float, port: string, from: string, hex: string}>, digest: string} $work */
+        /**
+         * @var array{show: array<string, mixed>, packets: list<array{at: float, port: string, from: string, hex: string}>,
+         * digest: string} $work
+         */
         $work = json_decode((string) file_get_contents($file ?? __DIR__.'/self-check.json'), true, flags: \JSON_THROW_ON_ERROR);
 
         return new self(json_encode($work['show'], \JSON_THROW_ON_ERROR), $work['packets'], $work['digest'], $running);
@@ -95,15 +98,24 @@ final class SelfCheck
         $hash = hash_init('xxh128');
         foreach ($this->packets as $packet) {
             $at = 1_000_000_000_000 + (int) round($packet['at'] * 1e9);
-            $departures = [];
+            $packets = [];
             while ($junction->dueAt() < $at) {
                 $now = max($now + 1_000_000, $junction->dueAt());
-                array_push($departures, ...$junction->wake($now));
+                array_push($packets, ...$junction->wake($now));
             }
             $now = max($now, $at);
-            array_push($departures, ...$junction->arrived($endpoints[$packet['port']] ?? '', $packet['from'], 6454, (string) hex2bin($packet['hex']), $now));
-            foreach ($departures as $departure) {
-                hash_update($hash, "{$departure->address} {$departure->port} {$departure->bytes}\n");
+            array_push(
+                $packets,
+                ...$junction->arrived(
+                    $endpoints[$packet['port']] ?? '',
+                    $packet['from'],
+                    6454,
+                    (string) hex2bin($packet['hex']),
+                    $now,
+                ),
+            );
+            foreach ($packets as $packet) {
+                hash_update($hash, "{$packet->address} {$packet->port} {$packet->bytes}\n");
             }
         }
 

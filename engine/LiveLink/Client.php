@@ -120,6 +120,12 @@ final class Client
     /** @param array<string, mixed> $message */
     private static function text(array $message): string
     {
-        return Frame::encode(Frame::TEXT, json_encode($message, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE));
+        return Frame::encode(
+            Frame::TEXT,
+            json_encode(
+                $message,
+                \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE,
+            ),
+        );
     }
 }

@@ -36,8 +36,11 @@ final class Server
     private ?ServerSocket $server = null;
     private ?string $ticker = null;
 
-    public function __construct(private readonly Gate $gate, private readonly Conversation $conversation, private readonly Descriptors $descriptors = new Descriptors())
-    {
+    public function __construct(
+        private readonly Gate $gate,
+        private readonly Conversation $conversation,
+        private readonly Descriptors $descriptors = new Descriptors(),
+    ) {
         $this->lobby = new Lobby();
     }
 

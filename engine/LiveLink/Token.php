@@ -16,7 +16,14 @@ final readonly class Token
     /** @param int $time seconds since 1970 */
     public static function sign(string $user, Role $role, string $secret, int $time): string
     {
-        $body = rtrim(strtr(base64_encode(json_encode([$user, $role->value, $time + self::LIFETIME_SECONDS], \JSON_THROW_ON_ERROR)), '+/', '-_'), '=');
+        $body = rtrim(
+            strtr(
+                base64_encode(json_encode([$user, $role->value, $time + self::LIFETIME_SECONDS], \JSON_THROW_ON_ERROR)),
+                '+/',
+                '-_',
+            ),
+            '=',
+        );
 
         return "{$body}.".hash_hmac('sha256', $body, $secret);
     }

@@ -17,7 +17,11 @@ final readonly class Adapters
         $adapters = [];
         foreach (net_get_interfaces() ?: [] as $name => $found) {
             if (\is_string($name) && \is_array($found)) {
-                $adapters[$name] = new Adapter($name, ($found['up'] ?? false) === true, self::addresses($found['unicast'] ?? null));
+                $adapters[$name] = new Adapter(
+                    $name,
+                    ($found['up'] ?? false) === true,
+                    self::addresses($found['unicast'] ?? null),
+                );
             }
         }
 

@@ -24,8 +24,12 @@ final class ByteStream
      * @param \Closure(string): void $packet one that is whole
      * @param \Closure(string): void $ended why, in words
      */
-    public function __construct(private $stream, private readonly Framing $framing, private readonly \Closure $packet, private readonly \Closure $ended)
-    {
+    public function __construct(
+        private $stream,
+        private readonly Framing $framing,
+        private readonly \Closure $packet,
+        private readonly \Closure $ended,
+    ) {
         stream_set_blocking($stream, false);
         stream_set_write_buffer($stream, 0);
         stream_set_read_buffer($stream, 0);

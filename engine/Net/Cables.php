@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Engine\Net;
 
-use NimbleJunction\Core\Port\Departure;
+use NimbleJunction\Core\Port\OutgoingPacket;
 use NimbleJunction\Engine\Net\Framing\MidiBytes;
 
 /**
@@ -65,12 +65,14 @@ final class Cables implements Transport
         return "{$directory}/{$name}.midi";
     }
 
-    public function send(Departure $departure): string
+    public function send(OutgoingPacket $packet): string
     {
         // A cable with nothing at its other end is no fault: bytes fall out of it, as they do in the real world.
-        $gathering = $this->gatherings[$departure->via] ?? null;
+        $gathering = $this->gatherings[$packet->via] ?? null;
 
-        return $gathering === null ? 'the cable is not there' : ($gathering->who() === [] ? '' : $gathering->send($departure->bytes));
+        return $gathering === null
+            ? 'the cable is not there'
+            : ($gathering->who() === [] ? '' : $gathering->send($packet->bytes));
     }
 
     public function connected(): array

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Engine\Net;
 
 use NimbleJunction\Core\Plan\Endpoint;
-use NimbleJunction\Core\Port\Departure;
+use NimbleJunction\Core\Port\OutgoingPacket;
 use NimbleJunction\Engine\Net\Framing\MidiBytes;
 
 /** Raw MIDI character devices and FIFOs. One that is unplugged is tried again until it is back. */
@@ -35,9 +35,9 @@ final class Devices implements Transport
         return $faults;
     }
 
-    public function send(Departure $departure): string
+    public function send(OutgoingPacket $packet): string
     {
-        return ($this->streams[$departure->via] ?? null)?->send($departure->bytes) ?? 'the device is not there';
+        return ($this->streams[$packet->via] ?? null)?->send($packet->bytes) ?? 'the device is not there';
     }
 
     public function connected(): array

@@ -78,7 +78,9 @@ final class Gathering
         $address = strstr("{$who}:", ':', true);
         $fromThere = \count(array_filter(array_keys($this->streams), static fn(string $one): bool => str_starts_with($one, "{$address}:")));
 
-        return \count($this->streams) < self::MOST && $fromThere < self::MOST_OF_ONE && $this->world->descriptors->letIn($this->key);
+        return \count($this->streams) < self::MOST
+            && $fromThere < self::MOST_OF_ONE
+            && $this->world->descriptors->letIn($this->key);
     }
 
     /** Calls an other end, unless it is there or being called. */

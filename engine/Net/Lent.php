@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Engine\Net;
 
-use NimbleJunction\Core\Port\Departure;
+use NimbleJunction\Core\Port\OutgoingPacket;
 
 /**
  * Devices that pages lend us: MIDI and game controllers plugged into whatever
@@ -79,18 +79,21 @@ final class Lent implements Transport
         return $faults;
     }
 
-    public function send(Departure $departure): string
+    public function send(OutgoingPacket $packet): string
     {
-        foreach ($this->lenders[$departure->via] ?? [] as $lender) {
-            ($lender['tell'])($departure->via, $departure->bytes);
+        foreach ($this->lenders[$packet->via] ?? [] as $lender) {
+            ($lender['tell'])($packet->via, $packet->bytes);
         }
 
-        return isset($this->lenders[$departure->via]) ? '' : self::missing($departure->via);
+        return isset($this->lenders[$packet->via]) ? '' : self::missing($packet->via);
     }
 
     public function connected(): array
     {
-        return array_map(static fn(array $lenders): array => array_values(array_unique(array_column($lenders, 'who'))), $this->lenders);
+        return array_map(
+            static fn(array $lenders): array => array_values(array_unique(array_column($lenders, 'who'))),
+            $this->lenders,
+        );
     }
 
     public function close(): void

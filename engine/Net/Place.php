@@ -59,7 +59,9 @@ final readonly class Place
     {
         $place = self::find($where, Adapters::now());
 
-        return $place->address === self::EVERYWHERE && $place->adapter !== null ? (string) array_key_first($place->adapter->addresses) : $place->address;
+        return $place->address === self::EVERYWHERE && $place->adapter !== null
+            ? (string) array_key_first($place->adapter->addresses)
+            : $place->address;
     }
 
     /** Whether broadcasts of the adapter come to another socket than the one bound to the address. */

@@ -93,7 +93,13 @@ final class SerialDevice
         $this->control(self::TIOCCBRK, null);
         usleep(self::MARK_MICROS);
 
-        return self::whole($this->c, 'write', $this->descriptor, $this->buffer($slots), \strlen($slots)) === \strlen($slots) ? '' : 'the serial device does not take what it is sent';
+        return self::whole(
+            $this->c,
+            'write',
+            $this->descriptor,
+            $this->buffer($slots),
+            \strlen($slots),
+        ) === \strlen($slots) ? '' : 'the serial device does not take what it is sent';
     }
 
     /** @return resource to read from */
@@ -121,7 +127,17 @@ final class SerialDevice
         if ($this->ask(self::TCGETS2, self::TERMIOS2_BYTES) === '') {
             throw CannotListen::at($path, 0, 'it is no serial device');
         }
-        $modes = pack('LLLLCa19LL', self::INPCK_PARMRK, 0, self::BOTHER | self::CS8_CSTOPB_CREAD_CLOCAL, 0, 0, self::CONTROL_CHARACTERS, self::BITS_PER_SECOND, self::BITS_PER_SECOND);
+        $modes = pack(
+            'LLLLCa19LL',
+            self::INPCK_PARMRK,
+            0,
+            self::BOTHER | self::CS8_CSTOPB_CREAD_CLOCAL,
+            0,
+            0,
+            self::CONTROL_CHARACTERS,
+            self::BITS_PER_SECOND,
+            self::BITS_PER_SECOND,
+        );
         if (! $this->control(self::TCSETS2, $this->buffer($modes))) {
             throw CannotListen::at($path, 0, 'it cannot be set to 250 kbit/s: choose an adapter that can');
         }

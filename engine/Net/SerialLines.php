@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Engine\Net;
 
 use NimbleJunction\Core\Plan\Endpoint;
-use NimbleJunction\Core\Port\Departure;
+use NimbleJunction\Core\Port\OutgoingPacket;
 use NimbleJunction\Core\Wire\DmxLine\SerialMarks;
 use Revolt\EventLoop;
 
@@ -42,12 +42,12 @@ final class SerialLines implements Transport
         return $faults;
     }
 
-    public function send(Departure $departure): string
+    public function send(OutgoingPacket $packet): string
     {
-        $problem = ($this->devices[$departure->via] ?? null)?->refresh($departure->bytes) ?? 'the serial device is not there';
+        $problem = ($this->devices[$packet->via] ?? null)?->refresh($packet->bytes) ?? 'the serial device is not there';
         if ($problem !== '') {
-            $this->end($departure->via);
-            ($this->world->fault)($departure->via, "{$departure->address}: {$problem}. It is tried again every two seconds.");
+            $this->end($packet->via);
+            ($this->world->fault)($packet->via, "{$packet->address}: {$problem}. It is tried again every two seconds.");
         }
 
         return $problem;

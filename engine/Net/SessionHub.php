@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Engine\Net;
 
-use NimbleJunction\Core\Plan\Target;
+use NimbleJunction\Core\Plan\Destination;
 use NimbleJunction\Core\Wire\Malformed;
 use NimbleJunction\Core\Wire\RtpMidi\Outcome;
 use NimbleJunction\Core\Wire\RtpMidi\Session;
@@ -66,7 +66,7 @@ final class SessionHub
         throw CannotListen::at($address, 0, 'no two free UDP ports stand next to each other');
     }
 
-    /** @param list<Target> $peers whoever is not in a session with us is invited, again if need be */
+    /** @param list<Destination> $peers whoever is not in a session with us is invited, again if need be */
     public function invite(array $peers): void
     {
         $wanted = [];
@@ -240,7 +240,11 @@ final class SessionHub
         if (! $wasOpen && $session->state() === SessionState::Open) {
             ($this->world->joined)($this->key);
         }
-        if (self::isGuest($who) && \in_array($session->state(), [SessionState::Idle, SessionState::Lost, SessionState::Rejected], true)) {
+        if (self::isGuest($who) && \in_array(
+            $session->state(),
+            [SessionState::Idle, SessionState::Lost, SessionState::Rejected],
+            true,
+        )) {
             $this->forget($who);
         }
     }
@@ -276,7 +280,9 @@ final class SessionHub
     private function schedule(): void
     {
         EventLoop::cancel($this->timer ?? '');
-        $due = min([\PHP_INT_MAX, ...array_map(static fn(Session $session): int => $session->dueAt(), array_values($this->sessions))]);
+        $due = min(
+            [\PHP_INT_MAX, ...array_map(static fn(Session $session): int => $session->dueAt(), array_values($this->sessions))],
+        );
         if ($due === \PHP_INT_MAX || $this->closed) {
             return;
         }

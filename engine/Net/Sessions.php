@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Engine\Net;
 
 use NimbleJunction\Core\Plan\Endpoint;
-use NimbleJunction\Core\Port\Departure;
+use NimbleJunction\Core\Port\OutgoingPacket;
 
 /** Network MIDI: at each endpoint two UDP ports, over which other ends invite us or are invited. */
 final class Sessions implements Transport
@@ -37,9 +37,9 @@ final class Sessions implements Transport
         return array_filter($faults);
     }
 
-    public function send(Departure $departure): string
+    public function send(OutgoingPacket $packet): string
     {
-        return ($this->hubs[$departure->via] ?? null)?->send($departure->bytes) ?? 'the session is not open';
+        return ($this->hubs[$packet->via] ?? null)?->send($packet->bytes) ?? 'the session is not open';
     }
 
     public function connected(): array

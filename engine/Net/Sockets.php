@@ -6,7 +6,7 @@ namespace NimbleJunction\Engine\Net;
 
 use NimbleJunction\Core\Codec\OscCodec;
 use NimbleJunction\Core\Plan\Endpoint;
-use NimbleJunction\Core\Port\Departure;
+use NimbleJunction\Core\Port\OutgoingPacket;
 
 /**
  * All UDP sockets of a plan: opens what is new, closes what is gone, leaves
@@ -77,16 +77,16 @@ final class Sockets
     }
 
     /** @return string what went wrong, or '' */
-    public function send(Departure $departure): string
+    public function send(OutgoingPacket $packet): string
     {
-        $sender = $this->senders[$departure->via][1] ?? null;
-        $listeners = $this->listeners[$departure->via][1] ?? null;
+        $sender = $this->senders[$packet->via][1] ?? null;
+        $listeners = $this->listeners[$packet->via][1] ?? null;
         $socket = $sender ?? ($listeners === null ? null : $listeners[0]->socket);
         if ($socket === null) {
-            return $this->faults[$departure->via] ?? 'there is no socket to send from';
+            return $this->faults[$packet->via] ?? 'there is no socket to send from';
         }
 
-        return $socket->send(self::filledIn($departure, $socket), $departure->address, $departure->port);
+        return $socket->send(self::filledIn($packet, $socket), $packet->address, $packet->port);
     }
 
     public function close(): void
@@ -96,14 +96,14 @@ final class Sockets
     }
 
     /** Where the other end is to be told our address, that is the one by which it reaches us. */
-    private static function filledIn(Departure $departure, UdpSocket $socket): string
+    private static function filledIn(OutgoingPacket $packet, UdpSocket $socket): string
     {
-        $bytes = $departure->bytes;
-        if ($departure->addressAt === []) {
+        $bytes = $packet->bytes;
+        if ($packet->addressAt === []) {
             return $bytes;
         }
-        $ours = $socket->address === Place::EVERYWHERE ? UdpSocket::addressTowards($departure->address) : $socket->address;
-        foreach ($ours === '' ? [] : $departure->addressAt as $offset) {
+        $ours = $socket->address === Place::EVERYWHERE ? UdpSocket::addressTowards($packet->address) : $socket->address;
+        foreach ($ours === '' ? [] : $packet->addressAt as $offset) {
             $bytes = substr_replace($bytes, (string) inet_pton($ours), $offset, 4);
         }
 
@@ -125,7 +125,12 @@ final class Sockets
                 throw CannotListen::because($place->address, $endpoint->port, \SOCKET_EADDRINUSE);
             }
             $this->world->descriptors->take($endpoint->spelled());
-            $listeners = [$this->listener($endpoint, UdpSocket::bind($place->address, $endpoint->port, true, $place->address === Place::EVERYWHERE ? $device : ''))];
+            $listeners = [
+                $this->listener(
+                    $endpoint,
+                    UdpSocket::bind($place->address, $endpoint->port, true, $place->address === Place::EVERYWHERE ? $device : ''),
+                ),
+            ];
             $listeners[0]->socket->leaveBy($place->adapter ?? ($needsEar ? $adapters->find('lo') : null));
             try {
                 if ($needsEar) {

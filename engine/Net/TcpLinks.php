@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Engine\Net;
 
+use NimbleJunction\Core\Plan\Destination;
 use NimbleJunction\Core\Plan\Endpoint;
-use NimbleJunction\Core\Plan\Target;
-use NimbleJunction\Core\Port\Departure;
+use NimbleJunction\Core\Port\OutgoingPacket;
 use NimbleJunction\Engine\Net\Framing\Framing;
 use NimbleJunction\Engine\Net\Framing\LengthFramed;
 use NimbleJunction\Engine\Net\Framing\SlipFramed;
@@ -29,7 +29,7 @@ final class TcpLinks implements Transport
         }
         $faults = [];
         foreach ($endpoints as $key => $endpoint) {
-            $peers = array_map(static fn(Target $peer): string => $peer->spelled(), $endpoint->peers);
+            $peers = array_map(static fn(Destination $peer): string => $peer->spelled(), $endpoint->peers);
             $gathering = $this->gatherings[$key] ??= $this->gathering($endpoint, $peers);
             try {
                 if ($endpoint->portIds !== []) {
@@ -48,9 +48,9 @@ final class TcpLinks implements Transport
         return $faults;
     }
 
-    public function send(Departure $departure): string
+    public function send(OutgoingPacket $packet): string
     {
-        return ($this->gatherings[$departure->via] ?? null)?->send($departure->bytes) ?? 'the link is not open';
+        return ($this->gatherings[$packet->via] ?? null)?->send($packet->bytes) ?? 'the link is not open';
     }
 
     public function connected(): array
@@ -74,7 +74,10 @@ final class TcpLinks implements Transport
         return new Gathering($endpoint->key, $framing, $this->world, function () use ($endpoint, $peers): void {
             $gathering = $this->gatherings[$endpoint->key] ?? null;
             if ($gathering !== null) {
-                ($this->world->fault)($endpoint->key, array_diff($peers, $gathering->who()) === [] ? '' : self::missing($peers, $gathering));
+                ($this->world->fault)(
+                    $endpoint->key,
+                    array_diff($peers, $gathering->who()) === [] ? '' : self::missing($peers, $gathering),
+                );
             }
         });
     }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Engine\Net;
 
 use NimbleJunction\Core\Plan\Endpoint;
-use NimbleJunction\Core\Port\Departure;
+use NimbleJunction\Core\Port\OutgoingPacket;
 
 /**
  * One way of reaching other ends. It hands over whole packets: what parts a
@@ -23,7 +23,7 @@ interface Transport
     public function adopt(array $endpoints): array;
 
     /** @return string what went wrong, or '' */
-    public function send(Departure $departure): string;
+    public function send(OutgoingPacket $packet): string;
 
     /** @return array<string, list<string>> who is connected now, by key; only where there are connections */
     public function connected(): array;

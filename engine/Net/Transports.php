@@ -6,7 +6,7 @@ namespace NimbleJunction\Engine\Net;
 
 use NimbleJunction\Core\Plan\Endpoint;
 use NimbleJunction\Core\Plan\Plan;
-use NimbleJunction\Core\Port\Departure;
+use NimbleJunction\Core\Port\OutgoingPacket;
 use NimbleJunction\Core\Show\LinkKind;
 
 /** All that the engine meets the world with: each endpoint of a plan is given to the transport of its kind. */
@@ -62,11 +62,11 @@ final class Transports
         return $this->faults;
     }
 
-    public function send(Departure $departure): string
+    public function send(OutgoingPacket $packet): string
     {
-        $other = $this->byKey[$departure->via] ?? null;
+        $other = $this->byKey[$packet->via] ?? null;
 
-        return $other === null ? $this->sockets->send($departure) : $other->send($departure);
+        return $other === null ? $this->sockets->send($packet) : $other->send($packet);
     }
 
     /** @return list<string> who is connected at an endpoint */

@@ -59,7 +59,10 @@ final class UdpSocket
         return new self($socket, $address);
     }
 
-    /** Whether some program of this machine listens at exactly this address and port: it would take what is sent there, or we would. */
+    /**
+     * Whether some program of this machine listens at exactly this address and port: it would take what is sent there, or
+     * we would.
+     */
     public static function isTaken(string $address, int $port): bool
     {
         $wanted = \sprintf('%s:%04X', strtoupper(bin2hex(strrev((string) inet_pton($address)))), $port);
@@ -150,7 +153,12 @@ final class UdpSocket
             unset($this->groups[$group]);
         }
         foreach (array_keys(array_diff_key($wanted, $this->groups)) as $group) {
-            if (! @socket_set_option($this->socket, \IPPROTO_IP, \MCAST_JOIN_GROUP, ['group' => $group, 'interface' => $adapter])) {
+            if (! @socket_set_option(
+                $this->socket,
+                \IPPROTO_IP,
+                \MCAST_JOIN_GROUP,
+                ['group' => $group, 'interface' => $adapter],
+            )) {
                 $where = $adapter === 0 ? '' : " on {$adapter}";
 
                 throw CannotListen::at($group, 0, "the group cannot be joined{$where}: ".socket_strerror(socket_last_error($this->socket)).'. Does the adapter carry multicast?');
@@ -169,7 +177,12 @@ final class UdpSocket
         @socket_set_option($this->socket, \IPPROTO_IP, \IP_MULTICAST_IF, $adapter->name);
         if (! $adapter->isLoopback()) {
             // As a number in the order of the network (linux/in.h).
-            @socket_set_option($this->socket, \IPPROTO_IP, self::IP_UNICAST_IF, (int) hexdec(bin2hex(pack('V', $adapter->index()))));
+            @socket_set_option(
+                $this->socket,
+                \IPPROTO_IP,
+                self::IP_UNICAST_IF,
+                (int) hexdec(bin2hex(pack('V', $adapter->index()))),
+            );
         }
     }
 

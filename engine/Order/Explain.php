@@ -52,11 +52,21 @@ final readonly class Explain implements Order
         $leading = $universe->leading();
         $contributions = [];
         foreach ($universe->sources() as $source) {
-            $contributions[] = new SlotContribution($source->name, \ord($source->levels[$slot]), SlotPriorities::of($source, $slot), \in_array($source, $leading, true));
+            $contributions[] = new SlotContribution(
+                $source->name,
+                \ord($source->levels[$slot]),
+                SlotPriorities::of($source, $slot),
+                \in_array($source, $leading, true),
+            );
         }
         foreach ($universe->layers()->all() as $layer) {
             foreach ($layer->at($slot) as $one) {
-                $contributions[] = new SlotContribution($one->name, \ord($one->levels[$slot]), $layer->priority, \in_array($layer, $leading, true));
+                $contributions[] = new SlotContribution(
+                    $one->name,
+                    \ord($one->levels[$slot]),
+                    $layer->priority,
+                    \in_array($layer, $leading, true),
+                );
             }
         }
 

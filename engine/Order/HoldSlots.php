@@ -17,8 +17,13 @@ final readonly class HoldSlots implements Order
      * @param int $last $slot to 512
      * @param int $level 0 to 255
      */
-    public function __construct(private string $universe, private int $slot, private int $last, private int $level, private int $seconds)
-    {
+    public function __construct(
+        private string $universe,
+        private int $slot,
+        private int $last,
+        private int $level,
+        private int $seconds,
+    ) {
     }
 
     public static function kind(): string

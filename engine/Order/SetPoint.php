@@ -47,7 +47,12 @@ final readonly class SetPoint implements Order
     {
         $point = $reach->point($this->point);
         $held = match ($point->kind) {
-            'fixture' => ['do' => 'hold-parameter', 'fixture' => $point->id, 'parameter' => $point->part, 'value' => is_numeric($this->value) ? $this->value / 100 : $this->value],
+            'fixture' => [
+                'do' => 'hold-parameter',
+                'fixture' => $point->id,
+                'parameter' => $point->part,
+                'value' => is_numeric($this->value) ? $this->value / 100 : $this->value,
+            ],
             'slot' => ['do' => 'hold', 'universe' => $point->id, 'slot' => (int) $point->part, 'level' => $this->value],
             default => null,
         };

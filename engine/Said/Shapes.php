@@ -62,7 +62,10 @@ final class Shapes
         $type = match (true) {
             $list !== null => self::named($list->newInstance()->type).'[]',
             $map !== null => 'Record<string, '.self::named($map->newInstance()->type).'>',
-            default => implode(' | ', array_unique(array_map(self::named(...), explode('|', trim((string) $property->getType(), '?'))))),
+            default => implode(
+                ' | ',
+                array_unique(array_map(self::named(...), explode('|', trim((string) $property->getType(), '?')))),
+            ),
         };
 
         return $isNullable && ! str_contains($type, 'null') ? "{$type} | null" : $type;

@@ -52,7 +52,10 @@ final readonly class ScopeTopic implements Topic
             $since,
             $probe->next(),
             Engine::millis($now),
-            array_map(static fn(array $point): array => [Engine::millis($point[0]), $point[1]], array_values($probe->since($since))),
+            array_map(
+                static fn(array $point): array => [Engine::millis($point[0]), $point[1]],
+                array_values($probe->since($since)),
+            ),
             $analysis->words,
             round($analysis->changes, 2),
             round($analysis->arrivals, 2),

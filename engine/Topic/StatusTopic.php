@@ -48,8 +48,12 @@ final class StatusTopic implements Topic
     /** @var list<Stray> */
     private array $strays = [];
 
-    public function __construct(private readonly Engine $engine, private readonly PortReport $report, private readonly Warnings $warnings, private readonly Descriptors $descriptors)
-    {
+    public function __construct(
+        private readonly Engine $engine,
+        private readonly PortReport $report,
+        private readonly Warnings $warnings,
+        private readonly Descriptors $descriptors,
+    ) {
     }
 
     public static function name(): string
@@ -91,7 +95,9 @@ final class StatusTopic implements Topic
             return;
         }
         $view->count('status', $now);
-        $client->tell(new Status(Engine::millis($now), $isWhole, $isEngineNew ? $this->life : null, $ports, $universes, $holds, $strays));
+        $client->tell(
+            new Status(Engine::millis($now), $isWhole, $isEngineNew ? $this->life : null, $ports, $universes, $holds, $strays),
+        );
     }
 
     private function look(int $now): void
@@ -104,7 +110,10 @@ final class StatusTopic implements Topic
             Engine::millis($this->engine->startedAt),
             (int) getmypid(),
             Compilation::words(),
-            array_map(static fn(array $one): WarningLine => new WarningLine($one['key'], $one['words'], $one['at']), $this->warnings->all()),
+            array_map(
+                static fn(array $one): WarningLine => new WarningLine($one['key'], $one['words'], $one['at']),
+                $this->warnings->all(),
+            ),
             $this->descriptors->open(),
         );
         $this->ports = $this->report->lives($now);
@@ -112,7 +121,13 @@ final class StatusTopic implements Topic
         $this->holds = [];
         foreach ($junction->universes() as $universe) {
             foreach ($universe->holds() as $hold) {
-                $this->holds[] = new HeldSlot($universe->id, $hold->slot + 1, $hold->level, $hold->by, Engine::millis($hold->until));
+                $this->holds[] = new HeldSlot(
+                    $universe->id,
+                    $hold->slot + 1,
+                    $hold->level,
+                    $hold->by,
+                    Engine::millis($hold->until),
+                );
             }
         }
         $this->strays = $this->report->strays($now);

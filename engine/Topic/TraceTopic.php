@@ -56,7 +56,13 @@ final readonly class TraceTopic implements Topic
         $names = $this->junction->names();
         $revision = $this->junction->trace->revision();
         $view->count('trace', $revision);
-        $client->tell(new TraceNews(Engine::millis($now), $revision, array_map(static fn(Event $event): TraceEvent => self::event($event, $names), $events)));
+        $client->tell(
+            new TraceNews(
+                Engine::millis($now),
+                $revision,
+                array_map(static fn(Event $event): TraceEvent => self::event($event, $names), $events),
+            ),
+        );
     }
 
     private static function event(Event $event, Names $names): TraceEvent

@@ -8,7 +8,10 @@ use NimbleJunction\Core\Wire\Malformed;
 use NimbleJunction\Core\Wire\Midi\StreamParser;
 use Revolt\EventLoop;
 
-/** A virtual cable to another program of this machine: MIDI bytes through a Unix socket. It is plugged in again when it falls out. */
+/**
+ * A virtual cable to another program of this machine: MIDI bytes through a Unix socket. It is plugged in again when
+ * it falls out.
+ */
 final class Cable implements MidiLink
 {
     private const TRY_EVERY_SECONDS = 0.5;

@@ -20,10 +20,16 @@ final class ListApiTest extends AppTestCase
     {
         $this->as(Role::Builder);
         $before = app(ShowStore::class)->json();
-        $answer = $this->postJson('/api/show/ports/batch', ['ids' => ['house-desk', 'guest-desk'], 'set' => ['enabled' => false, 'receive/enabled' => false]])->assertOk();
+        $answer = $this->postJson(
+            '/api/show/ports/batch',
+            ['ids' => ['house-desk', 'guest-desk'], 'set' => ['enabled' => false, 'receive/enabled' => false]],
+        )->assertOk();
         self::assertSame('change 2 ports: enabled, receive/enabled', $answer->json('undo'));
         $ports = $this->ports();
-        self::assertSame([false, false, false], [$ports['house-desk']['enabled'], $ports['guest-desk']['enabled'], $ports['house-desk']['receive']['enabled']]);
+        self::assertSame(
+            [false, false, false],
+            [$ports['house-desk']['enabled'], $ports['guest-desk']['enabled'], $ports['house-desk']['receive']['enabled']],
+        );
         $this->postJson('/api/show/undo')->assertOk();
         self::assertSame($before, app(ShowStore::class)->json());
         $this->postJson('/api/show/ports/batch', ['ids' => ['house-desk'], 'set' => ['enabled' => null]])->assertOk();
@@ -34,7 +40,10 @@ final class ListApiTest extends AppTestCase
     {
         $this->as(Role::Builder);
         $sending = array_key_first(array_filter($this->ports(), static fn(array $port): bool => ! isset($port['receive'])));
-        $this->postJson('/api/show/ports/batch', ['ids' => [$sending, 'house-desk'], 'set' => ['receive/priority' => 80]])->assertOk();
+        $this->postJson(
+            '/api/show/ports/batch',
+            ['ids' => [$sending, 'house-desk'], 'set' => ['receive/priority' => 80]],
+        )->assertOk();
         self::assertArrayNotHasKey('receive', $this->ports()[$sending]);
         self::assertSame(80, $this->ports()['house-desk']['receive']['priority']);
     }
@@ -85,8 +94,16 @@ final class ListApiTest extends AppTestCase
         $this->as(Role::Builder);
         $seen = $this->getJson('/api/show')->json('revision');
         $this->postJson('/api/show/ports/batch', ['ids' => ['house-desk'], 'set' => ['name' => 'Theirs']])->assertOk();
-        $this->postJson('/api/show/ports/batch', ['ids' => ['guest-desk'], 'set' => ['enabled' => false]], ['X-Base-Revision' => $seen])->assertOk();
-        $this->postJson('/api/show/ports/batch', ['ids' => ['guest-desk', 'house-desk'], 'remove' => true], ['X-Base-Revision' => $seen])->assertConflict();
+        $this->postJson(
+            '/api/show/ports/batch',
+            ['ids' => ['guest-desk'], 'set' => ['enabled' => false]],
+            ['X-Base-Revision' => $seen],
+        )->assertOk();
+        $this->postJson(
+            '/api/show/ports/batch',
+            ['ids' => ['guest-desk', 'house-desk'], 'remove' => true],
+            ['X-Base-Revision' => $seen],
+        )->assertConflict();
         self::assertSame('Theirs', $this->ports()['house-desk']['name']);
     }
 
@@ -97,7 +114,11 @@ final class ListApiTest extends AppTestCase
         foreach (array_keys(Show::LISTS) as $list) {
             $table = $this->get("/api/show/{$list}/table")->assertOk()->assertHeader('Content-Type', 'text/csv; charset=utf-8');
             $answer = $this->upload($list, (string) $table->getContent())->assertOk();
-            self::assertSame([0, 0, \count($before[$list])], [$answer->json('added'), $answer->json('changed'), $answer->json('same')], $list);
+            self::assertSame(
+                [0, 0, \count($before[$list])],
+                [$answer->json('added'), $answer->json('changed'), $answer->json('same')],
+                $list,
+            );
         }
         self::assertEquals($before, app(ShowStore::class)->document());
     }
@@ -106,7 +127,10 @@ final class ListApiTest extends AppTestCase
     public function testAnotherProgramReadsAndWritesTheTable(): void
     {
         $this->as(Role::Builder);
-        $this->postJson('/api/show/ports/batch', ['ids' => ['house-desk'], 'set' => ['name' => "A \"quoted\" name, with\na second line; späť"]])->assertOk();
+        $this->postJson(
+            '/api/show/ports/batch',
+            ['ids' => ['house-desk'], 'set' => ['name' => "A \"quoted\" name, with\na second line; späť"]],
+        )->assertOk();
         $table = (string) $this->get('/api/show/ports/table')->getContent();
         $python = 'import csv,io,sys; rows=list(csv.DictReader(io.StringIO(sys.stdin.buffer.read().decode("utf-8-sig"),newline="")));'
             .' one=[r for r in rows if r["id"]=="house-desk"][0]; one["name"]=one["name"].upper();'
@@ -153,7 +177,10 @@ final class ListApiTest extends AppTestCase
         ];
         foreach ($tables as $words => $csv) {
             $answer = $this->upload('fixtures', $csv)->assertStatus(422);
-            self::assertStringContainsString($words, (string) json_encode($answer->json(), JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE));
+            self::assertStringContainsString(
+                $words,
+                (string) json_encode($answer->json(), JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE),
+            );
         }
         self::assertSame($before, app(ShowStore::class)->json());
     }

@@ -26,18 +26,52 @@ final class PacketDoorTest extends AppTestCase
 
     public function testFieldNamesAreTheStandards(): void
     {
-        $out = json_decode($this->artisanReading(['junction:decode', 'artnet'], "41 72 74 2d 4e 65 74 00 00 50 00 0e 09 00 01 00 00 04 ff 80 01 00\n")->getOutput(), true);
-        self::assertSame(['ID' => 'Art-Net', 'OpCode' => 0x5000, 'ProtVer' => 14, 'Sequence' => 9, 'Physical' => 0, 'SubUni' => 1, 'Net' => 0, 'Length' => 4, 'Data' => [255, 128, 1, 0]], $out);
-        $out = json_decode($this->artisanReading(['junction:decode', 'osc'], "2f6f7363696c6c61746f722f342f6672657175656e6379002c66000043dc0000\n")->getOutput(), true);
-        self::assertSame(['OSC Address Pattern' => '/oscillator/4/frequency', 'OSC Type Tag String' => ',f', 'OSC Arguments' => [440.0]], $out);
+        $out = json_decode(
+            $this->artisanReading(
+                ['junction:decode', 'artnet'],
+                "41 72 74 2d 4e 65 74 00 00 50 00 0e 09 00 01 00 00 04 ff 80 01 00\n",
+            )->getOutput(),
+            true,
+        );
+        self::assertSame(
+            [
+                'ID' => 'Art-Net',
+                'OpCode' => 0x5000,
+                'ProtVer' => 14,
+                'Sequence' => 9,
+                'Physical' => 0,
+                'SubUni' => 1,
+                'Net' => 0,
+                'Length' => 4,
+                'Data' => [255, 128, 1, 0],
+            ],
+            $out,
+        );
+        $out = json_decode(
+            $this->artisanReading(
+                ['junction:decode', 'osc'],
+                "2f6f7363696c6c61746f722f342f6672657175656e6379002c66000043dc0000\n",
+            )->getOutput(),
+            true,
+        );
+        self::assertSame(
+            ['OSC Address Pattern' => '/oscillator/4/frequency', 'OSC Type Tag String' => ',f', 'OSC Arguments' => [440.0]],
+            $out,
+        );
     }
 
     public function testWhatIsWrongIsOneObjectAndTheNextLineGoesOn(): void
     {
         $process = $this->artisanReading(['junction:decode', 'sacn'], "00\nxyz\n123\n");
         self::assertSame(1, $process->getExitCode());
-        $lines = array_map(static fn(string $line): array => json_decode($line, true), explode("\n", trim($process->getOutput())));
-        self::assertSame(['error' => 'An sACN root layer takes at least 42 bytes, 1 arrived', 'offset' => 1, 'clause' => 'ANSI E1.31-2018, 5'], $lines[0]);
+        $lines = array_map(
+            static fn(string $line): array => json_decode($line, true),
+            explode("\n", trim($process->getOutput())),
+        );
+        self::assertSame(
+            ['error' => 'An sACN root layer takes at least 42 bytes, 1 arrived', 'offset' => 1, 'clause' => 'ANSI E1.31-2018, 5'],
+            $lines[0],
+        );
         self::assertSame('"x" is not a hexadecimal digit', $lines[1]['error']);
         self::assertSame('the number of hexadecimal digits is odd', $lines[2]['error']);
         $process = $this->artisanReading(['junction:encode', 'dmx'], "{\"slots\": [256]}\n[\n");
@@ -57,17 +91,32 @@ final class PacketDoorTest extends AppTestCase
             unlink($file);
         }
         self::assertSame(2, $this->artisanReading(['junction:decode', 'smf', '--file=/nowhere'], '')->getExitCode());
-        self::assertStringContainsString('Known are: artnet, sacn, osc', $this->artisanReading(['junction:decode', 'morse'], '')->getOutput());
+        self::assertStringContainsString(
+            'Known are: artnet, sacn, osc',
+            $this->artisanReading(['junction:decode', 'morse'], '')->getOutput(),
+        );
     }
 
     public function testThePageIsToldWhereEachFieldIs(): void
     {
         $this->postJson('/api/packets/decode', ['hex' => '00'])->assertStatus(401);
         $this->as(Role::Viewer);
-        $this->postJson('/api/packets/decode', ['hex' => 'f07f14020101310031f7'])->assertOk()->assertJsonPath('format', 'midi')->assertJsonPath('part.parts.0.parts.0.parts.1', ['name' => 'device_ID', 'offset' => 2, 'length' => 1, 'meaning' => '', 'value' => 20]);
+        $this->postJson(
+            '/api/packets/decode',
+            ['hex' => 'f07f14020101310031f7'],
+        )->assertOk()->assertJsonPath('format', 'midi')->assertJsonPath(
+            'part.parts.0.parts.0.parts.1',
+            ['name' => 'device_ID', 'offset' => 2, 'length' => 1, 'meaning' => '', 'value' => 20],
+        );
         $this->postJson('/api/packets/decode', ['hex' => '41zz'])->assertOk()->assertJsonPath('refused.offset', 1);
-        $this->postJson('/api/packets/decode', ['hex' => '42'])->assertOk()->assertJsonPath('refused.error', 'How it begins fits no format that is known here: choose one.');
-        $this->postJson('/api/packets/encode', ['format' => 'dmx', 'json' => '{"slots": [1, 2]}'])->assertOk()->assertJsonPath('bytes', '000102');
+        $this->postJson('/api/packets/decode', ['hex' => '42'])->assertOk()->assertJsonPath(
+            'refused.error',
+            'How it begins fits no format that is known here: choose one.',
+        );
+        $this->postJson(
+            '/api/packets/encode',
+            ['format' => 'dmx', 'json' => '{"slots": [1, 2]}'],
+        )->assertOk()->assertJsonPath('bytes', '000102');
         $this->postJson('/api/packets/encode', ['format' => 'dmx', 'json' => '{"slots": []}'])->assertStatus(422);
     }
 

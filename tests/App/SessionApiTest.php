@@ -40,7 +40,13 @@ final class SessionApiTest extends AppTestCase
 
     public function testStrangersGetNoTokenAndNoShow(): void
     {
-        foreach ([['post', '/api/live-token'], ['get', '/api/show'], ['get', '/api/show/export'], ['post', '/api/show/undo'], ['get', '/api/packets/formats']] as [$method, $path]) {
+        foreach ([
+            ['post', '/api/live-token'],
+            ['get', '/api/show'],
+            ['get', '/api/show/export'],
+            ['post', '/api/show/undo'],
+            ['get', '/api/packets/formats'],
+        ] as [$method, $path]) {
             $this->json($method, $path)->assertStatus(401);
         }
         $this->getJson('/api/session')->assertOk()->assertJsonPath('user', null);
@@ -48,7 +54,10 @@ final class SessionApiTest extends AppTestCase
 
     public function testLoggingOutEndsIt(): void
     {
-        $this->postJson('/api/session', ['name' => 'viewer', 'password' => 'night-walk'])->assertOk()->assertJsonPath('user', ['name' => 'viewer', 'role' => 'viewer']);
+        $this->postJson(
+            '/api/session',
+            ['name' => 'viewer', 'password' => 'night-walk'],
+        )->assertOk()->assertJsonPath('user', ['name' => 'viewer', 'role' => 'viewer']);
         $this->getJson('/api/session')->assertJsonPath('user.name', 'viewer');
         $this->deleteJson('/api/session')->assertOk()->assertJsonPath('user', null);
         $this->app['auth']->forgetGuards();
@@ -58,7 +67,10 @@ final class SessionApiTest extends AppTestCase
     public function testWhatIsLeftOutIsNamed(): void
     {
         $this->postJson('/api/session', ['name' => 'viewer'])->assertStatus(422)->assertJsonValidationErrors(['password']);
-        $this->postJson('/api/session', ['name' => 'nobody', 'password' => 'x'])->assertStatus(422)->assertJsonPath('message', 'Name or password is wrong.');
+        $this->postJson(
+            '/api/session',
+            ['name' => 'nobody', 'password' => 'x'],
+        )->assertStatus(422)->assertJsonPath('message', 'Name or password is wrong.');
     }
 
     /** The same words for a name that does not exist and for a wrong password: nobody learns who there is. */

@@ -33,8 +33,16 @@ final class SetupTest extends TestCase
     /** @return iterable<string, array{string, string, string}> program, what it does, what is said */
     public static function tooOld(): iterable
     {
-        yield 'the Node of Debian 12' => ['node', 'if [ "$1" = --version ]; then echo v18.19.0; else exit 1; fi', 'Node 18.19.0 is too old to build the page: 20.19, 22.12 or newer is needed'];
-        yield 'an old PHP' => ['php', 'case "$2" in *PHP_VERSION_ID*) exit 1 ;; *) echo 7.4.33 ;; esac', 'PHP 7.4.33 is too old: 8.2 or newer is needed'];
+        yield 'the Node of Debian 12' => [
+            'node',
+            'if [ "$1" = --version ]; then echo v18.19.0; else exit 1; fi',
+            'Node 18.19.0 is too old to build the page: 20.19, 22.12 or newer is needed',
+        ];
+        yield 'an old PHP' => [
+            'php',
+            'case "$2" in *PHP_VERSION_ID*) exit 1 ;; *) echo 7.4.33 ;; esac',
+            'PHP 7.4.33 is too old: 8.2 or newer is needed',
+        ];
     }
 
     #[DataProvider('tooOld')]
@@ -54,13 +62,19 @@ final class SetupTest extends TestCase
         $demo = new DemoStack('127.73.0');
         $demo->stop();
         mkdir($demo->data);
-        $background = new Background(['sh', '-c', 'trap "" INT; exec bin/demo --port='.$demo->port], [...$demo->environment(), 'JUNCTION_LOOPBACK' => '127.73.0']);
+        $background = new Background(
+            ['sh', '-c', 'trap "" INT; exec bin/demo --port='.$demo->port],
+            [...$demo->environment(), 'JUNCTION_LOOPBACK' => '127.73.0'],
+        );
         try {
             // While it sets up, and once it runs.
             Background::until(static fn(): bool => str_contains((string) @file_get_contents("/proc/{$background->pid()}/environ"), 'JUNCTION_SIGNALS'), 'The demo beginning');
             $background->signal(SIGINT);
             Background::until(static fn(): bool => ! $background->isRunning(), 'The demo ending');
-            $background = new Background(['sh', '-c', 'trap "" INT; exec bin/demo --port='.$demo->port], [...$demo->environment(), 'JUNCTION_LOOPBACK' => '127.73.0']);
+            $background = new Background(
+                ['sh', '-c', 'trap "" INT; exec bin/demo --port='.$demo->port],
+                [...$demo->environment(), 'JUNCTION_LOOPBACK' => '127.73.0'],
+            );
             $background->untilSaid('Open http://');
             $background->signal(SIGINT);
             Background::until(static fn(): bool => ! $background->isRunning(), 'The running demo ending');

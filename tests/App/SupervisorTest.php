@@ -27,7 +27,10 @@ final class SupervisorTest extends TestCase
             self::assertSame($two, $this->pidOf($supervisor, 'two', 1), 'the other one goes on');
             $supervisor->signal(SIGTERM);
             Background::until(static fn(): bool => ! $supervisor->isRunning(), 'The supervisor ending');
-            Background::until(static fn(): bool => ! posix_kill(-$two, 0) && ! posix_kill(-$again, 0), 'Everything that they started ending');
+            Background::until(
+                static fn(): bool => ! posix_kill(-$two, 0) && ! posix_kill(-$again, 0),
+                'Everything that they started ending',
+            );
             $this->addToAssertionCount(1);
         } finally {
             $supervisor->stop();
@@ -37,12 +40,18 @@ final class SupervisorTest extends TestCase
     /** A web server that cannot live must not take the engine with it: it is tried ever less often. */
     public function testWhatCannotLiveIsTriedEverLessOftenAndEndsNothingElse(): void
     {
-        $supervisor = $this->supervise(['broken' => [PHP_BINARY, '-n', '-r', 'exit(3);'], 'sound' => ['sh', '-c', 'echo "sound is $$"; exec sleep 60']]);
+        $supervisor = $this->supervise(
+            ['broken' => [PHP_BINARY, '-n', '-r', 'exit(3);'], 'sound' => ['sh', '-c', 'echo "sound is $$"; exec sleep 60']],
+        );
         try {
             $sound = $this->pidOf($supervisor, 'sound', 1);
             $supervisor->untilSaid('it is started again in 0.8 s.', 30);
             self::assertTrue(posix_kill($sound, 0), 'the other one is still the same');
-            self::assertStringContainsString('it is started again.', $supervisor->output(), 'the first deaths are mended at once');
+            self::assertStringContainsString(
+                'it is started again.',
+                $supervisor->output(),
+                'the first deaths are mended at once',
+            );
             $supervisor->signal(SIGTERM);
             Background::until(static fn(): bool => ! $supervisor->isRunning(), 'The supervisor ending');
             self::assertSame(0, $supervisor->stop());

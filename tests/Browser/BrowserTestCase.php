@@ -55,7 +55,10 @@ abstract class BrowserTestCase extends TestCase
     {
         $this->go('Stand-ins');
         $fader = self::$chrome->find("input[aria-label=\"{$label}\"]");
-        self::$chrome->driver->executeScript('arguments[0].value = arguments[1]; arguments[0].dispatchEvent(new Event("input", {bubbles: true}))', [$fader, $value]);
+        self::$chrome->driver->executeScript(
+            'arguments[0].value = arguments[1]; arguments[0].dispatchEvent(new Event("input", {bubbles: true}))',
+            [$fader, $value],
+        );
     }
 
     protected function lamp(string $rack, int $number, int $level, float $seconds = Background::PATIENCE): void
@@ -65,7 +68,10 @@ abstract class BrowserTestCase extends TestCase
         $shown = null;
         try {
             Background::until(static function () use ($css, $level, &$shown): bool {
-                $shown = self::$chrome->driver->executeScript('return document.querySelector(arguments[0])?.dataset.level', [$css]);
+                $shown = self::$chrome->driver->executeScript(
+                    'return document.querySelector(arguments[0])?.dataset.level',
+                    [$css],
+                );
 
                 return $shown === (string) $level;
             }, "Lamp {$number} of {$rack} at {$level}", $seconds);
@@ -112,12 +118,17 @@ abstract class BrowserTestCase extends TestCase
         $pressed = 0.0;
         Background::until(static function () use ($id, $option, &$pressed): ?bool {
             // A list that was just drawn may miss the first key: it is pressed again while none is open.
-            if (microtime(true) - $pressed > 1.5 && self::$chrome->driver->executeScript('return document.querySelector(".v-overlay--active .v-list") === null')) {
+            if (microtime(true) - $pressed > 1.5 && self::$chrome->driver->executeScript(
+                'return document.querySelector(".v-overlay--active .v-list") === null',
+            )) {
                 $pressed = microtime(true);
                 self::$chrome->find("[id=\"{$id}\"]")->sendKeys(WebDriverKeys::ENTER);
             }
 
-            return self::$chrome->driver->executeScript('const found = [...document.querySelectorAll(".v-overlay--active .v-list-item")].find((one) => one.textContent.trim().startsWith(arguments[0])); found?.click(); return found ? true : null', [$option]);
+            return self::$chrome->driver->executeScript(
+                'const found = [...document.querySelectorAll(".v-overlay--active .v-list-item")].find((one) => one.textContent.trim().startsWith(arguments[0])); found?.click(); return found ? true : null',
+                [$option],
+            );
         }, "The option {$option}");
     }
 
@@ -126,7 +137,10 @@ abstract class BrowserTestCase extends TestCase
     {
         foreach (glob('/proc/[0-9]*/cmdline') ?: [] as $file) {
             $command = (string) @file_get_contents($file);
-            if (str_contains($command, "junction:engine\0") && str_contains((string) @file_get_contents(\dirname($file).'/environ'), self::$demo->data)) {
+            if (str_contains($command, "junction:engine\0") && str_contains(
+                (string) @file_get_contents(\dirname($file).'/environ'),
+                self::$demo->data,
+            )) {
                 return (int) basename(\dirname($file));
             }
         }

@@ -62,7 +62,10 @@ final class BuildingTest extends BrowserTestCase
         self::$chrome->press('Delete', 'aside.panel');
         $this->sees('aside.panel', 'Delete "Attic console"?');
         self::$chrome->press('Delete it', 'aside.panel');
-        Background::until(static fn(): bool => ! str_contains(self::$chrome->find('.list')->getText(), 'Attic console'), 'The port being gone');
+        Background::until(
+            static fn(): bool => ! str_contains(self::$chrome->find('.list')->getText(), 'Attic console'),
+            'The port being gone',
+        );
         self::$chrome->find('h1')->click();
         $this->key(WebDriverKeys::CONTROL.'z'.WebDriverKeys::NULL);
         $this->sees('.list', 'Attic console');
@@ -89,13 +92,19 @@ final class BuildingTest extends BrowserTestCase
         $this->go('Overview');
         $this->sees('h1', 'Night Walk 4');
         $this->go('Stand-ins');
-        self::assertSame([], array_values(array_diff(self::$chrome->driver->executeScript('return [...window.levels]'), ['222'])));
+        self::assertSame(
+            [],
+            array_values(array_diff(self::$chrome->driver->executeScript('return [...window.levels]'), ['222'])),
+        );
     }
 
     public function testAWrongShowDocumentIsRefusedWithItsPath(): void
     {
         $file = (string) tempnam(sys_get_temp_dir(), 'junction-wrong-');
-        file_put_contents($file, '{"format": "nimble-junction/show", "version": 1, "name": "Wrong", "universes": [], "ports": [], "routes": [], "colour": "red"}');
+        file_put_contents(
+            $file,
+            '{"format": "nimble-junction/show", "version": 1, "name": "Wrong", "universes": [], "ports": [], "routes": [], "colour": "red"}',
+        );
         try {
             $this->go('Show');
             self::$chrome->find('input[type=file]')->sendKeys($file);

@@ -17,7 +17,15 @@ final class FrameTest extends BrowserTestCase
         // The name of the show comes with the show: until then there is nothing to click at.
         $this->sees('main h1', 'Fernhall Glasshouse');
         self::$chrome->find('main h1')->click();
-        foreach (['2' => 'Ports', '3' => 'Patch', '5' => 'Scope', '6' => 'Routes', '8' => 'Packets', '9' => 'Show', '1' => 'Fernhall Glasshouse'] as $key => $title) {
+        foreach ([
+            '2' => 'Ports',
+            '3' => 'Patch',
+            '5' => 'Scope',
+            '6' => 'Routes',
+            '8' => 'Packets',
+            '9' => 'Show',
+            '1' => 'Fernhall Glasshouse',
+        ] as $key => $title) {
             $this->key("g{$key}");
             $this->sees('main h1', $title);
         }
@@ -27,22 +35,39 @@ final class FrameTest extends BrowserTestCase
         $this->sees('main h1', 'Fernhall Glasshouse');
         $this->sees('.v-overlay__content', 'release everything held by hand');
         $this->key(WebDriverKeys::ESCAPE);
-        Background::until(static fn(): bool => self::$chrome->driver->findElements(WebDriverBy::cssSelector('.v-overlay--active')) === [], 'The list of keys closing');
+        Background::until(
+            static fn(): bool => self::$chrome->driver->findElements(WebDriverBy::cssSelector('.v-overlay--active')) === [],
+            'The list of keys closing',
+        );
         $this->key('/');
         self::$chrome->find('input[role=combobox]')->sendKeys('balcony');
         $this->sees('#found', 'Balcony node');
         self::$chrome->find('input[role=combobox]')->sendKeys(WebDriverKeys::ENTER);
         $this->sees('.row-button[aria-current="true"]', 'Balcony node');
-        Background::until(static fn(): bool => self::$chrome->driver->findElements(WebDriverBy::cssSelector('.v-overlay--active')) === [], 'The palette closing');
+        Background::until(
+            static fn(): bool => self::$chrome->driver->findElements(WebDriverBy::cssSelector('.v-overlay--active')) === [],
+            'The palette closing',
+        );
     }
 
     public function testPointingAtAPortLightsItsWholePath(): void
     {
         $this->go('Overview');
         self::$chrome->driver->action()->moveToElement(self::$chrome->find('[data-node="in:guides-tablet"]'))->perform();
-        Background::until(static fn(): bool => self::$chrome->driver->findElements(WebDriverBy::cssSelector('.dim[data-node="in:guest-desk"]')) !== [], 'The guest desk dimming');
-        $lit = self::$chrome->driver->executeScript('return [...document.querySelectorAll("[data-node]")].filter((one) => !one.closest(".dim")).map((one) => one.dataset.node)');
-        foreach (['in:guides-tablet', 'route:lantern-from-tablet', 'universe:palm-house', 'out:palm-dimmers', 'out:balcony-node'] as $node) {
+        Background::until(
+            static fn(): bool => self::$chrome->driver->findElements(WebDriverBy::cssSelector('.dim[data-node="in:guest-desk"]')) !== [],
+            'The guest desk dimming',
+        );
+        $lit = self::$chrome->driver->executeScript(
+            'return [...document.querySelectorAll("[data-node]")].filter((one) => !one.closest(".dim")).map((one) => one.dataset.node)',
+        );
+        foreach ([
+            'in:guides-tablet',
+            'route:lantern-from-tablet',
+            'universe:palm-house',
+            'out:palm-dimmers',
+            'out:balcony-node',
+        ] as $node) {
             self::assertContains($node, $lit);
         }
         self::assertNotContains('universe:fern-gallery', $lit);
@@ -60,7 +85,10 @@ final class FrameTest extends BrowserTestCase
         $this->field('OSC address', '/palm/lantern');
         $this->field('Maximum level, 0 to 255', '100');
         self::$chrome->press('Add the route', 'form');
-        $this->sees('.split', "When /palm/lantern arrives on Guide's tablet, set slot 9 of Palm House: its first argument, 0 to 1, becomes level 0 to 100.");
+        $this->sees(
+            '.split',
+            "When /palm/lantern arrives on Guide's tablet, set slot 9 of Palm House: its first argument, 0 to 1, becomes level 0 to 100.",
+        );
         $this->fader("Guide's tablet fader", 1);
         $this->lamp('Palm House dimmers', 9, 100);
         $this->lamp('Palm House dimmers', 5, 255);

@@ -11,7 +11,9 @@ final class InstrumentsTest extends BrowserTestCase
     {
         $this->go('Stand-ins');
         $this->sees('[aria-label="Talk slides"]', 'alive', 15);
-        self::$chrome->driver->executeScript('window.seen = new Set(); new MutationObserver(() => window.seen.add(document.querySelector(`[aria-label="Palm House dimmers"] [data-lamp="9"]`)?.dataset.level)).observe(document.body, { subtree: true, attributes: true, attributeFilter: ["data-level"] })');
+        self::$chrome->driver->executeScript(
+            'window.seen = new Set(); new MutationObserver(() => window.seen.add(document.querySelector(`[aria-label="Palm House dimmers"] [data-lamp="9"]`)?.dataset.level)).observe(document.body, { subtree: true, attributes: true, attributeFilter: ["data-level"] })',
+        );
         self::$chrome->press('Next slide', '[aria-label="Talk slides"]');
         $this->sees('[aria-label="Talk slides"]', 'slide 2 of 5: note 49 (C#3), channel 1, velocity 100');
         $this->untilScript('return String(window.seen.has("201"))', 'true');
@@ -42,10 +44,16 @@ final class InstrumentsTest extends BrowserTestCase
         $this->fader('Lectern fader 2', 100);
         $this->fader('Lectern fader 3', 127);
         $button = self::$chrome->find('[aria-label="Lectern button 1"]');
-        self::$chrome->driver->executeScript('arguments[0].dispatchEvent(new PointerEvent("pointerdown", { bubbles: true }))', [$button]);
+        self::$chrome->driver->executeScript(
+            'arguments[0].dispatchEvent(new PointerEvent("pointerdown", { bubbles: true }))',
+            [$button],
+        );
         $this->untilScript('return document.querySelector(".mist")?.dataset.lit', 'true');
         self::assertStringContainsString('rgb(0 255 0)', (string) self::$chrome->find('.mist path')->getAttribute('stroke'));
-        self::$chrome->driver->executeScript('arguments[0].dispatchEvent(new PointerEvent("pointerup", { bubbles: true }))', [$button]);
+        self::$chrome->driver->executeScript(
+            'arguments[0].dispatchEvent(new PointerEvent("pointerup", { bubbles: true }))',
+            [$button],
+        );
         $this->untilScript('return document.querySelector(".mist")?.dataset.lit', 'false');
         $this->go('Ports');
         self::$chrome->press('Lectern panel', '.list');

@@ -45,7 +45,10 @@ final class LentDevicesTest extends BrowserTestCase
     private function aKeyLightsALampAndTheLampLightsTheKey(): void
     {
         $this->route('Key to lamp', 'A message sets a slot', 'Note');
-        $this->sees('aside.panel', 'When note 60 (C4) on channel 1 arrives on Attic Keys, set slot 10 of Palm House: its velocity, 0 to 127, becomes level 0 to 255.');
+        $this->sees(
+            'aside.panel',
+            'When note 60 (C4) on channel 1 arrives on Attic Keys, set slot 10 of Palm House: its velocity, 0 to 127, becomes level 0 to 255.',
+        );
         $this->script('keys.play(0x90, 60, 100)');
         $this->lamp('Palm House dimmers', 10, 201);
         $this->route('Lamp to light', 'A slot sends a message', 'Controller');

@@ -22,7 +22,10 @@ final class ListsTest extends BrowserTestCase
         self::$chrome->fill('[aria-label="Search ports"]', 'nothing has this');
         $this->sees(self::LIST, 'None of 13 ports has this.');
         self::$chrome->press('Show all', self::LIST);
-        $order = static fn(string $column) => self::$chrome->driver->executeScript('const select = [...document.querySelectorAll(".list-head select")].at(-1); select.value = arguments[0]; select.dispatchEvent(new Event("change"))', [$column]);
+        $order = static fn(string $column) => self::$chrome->driver->executeScript(
+            'const select = [...document.querySelectorAll(".list-head select")].at(-1); select.value = arguments[0]; select.dispatchEvent(new Event("change"))',
+            [$column],
+        );
         $order('name');
         $this->untilScript('return document.querySelector("[data-row] strong").textContent', 'Balcony node');
         $order('receive/port');
@@ -40,7 +43,9 @@ final class ListsTest extends BrowserTestCase
         $this->sees('[data-row="guest-desk"]', 'off');
         $this->sees('[data-row="house-desk"]', 'off');
         self::$chrome->press('Change a field', self::BAR);
-        self::$chrome->driver->executeScript('const select = document.querySelector(".selection select"); select.value = "allow"; select.dispatchEvent(new Event("change"))');
+        self::$chrome->driver->executeScript(
+            'const select = document.querySelector(".selection select"); select.value = "allow"; select.dispatchEvent(new Event("change"))',
+        );
         $this->field('Listen only to these addresses', '127.77.0.99');
         self::$chrome->press('Set it on 2 ports', self::BAR);
         $this->sees('aside.panel', 'House desk');
@@ -58,7 +63,10 @@ final class ListsTest extends BrowserTestCase
         $this->sees(self::BAR, '1 route selected');
         $this->sees('[aria-label="routes"] .count', '13');
         self::$chrome->press('Up', self::BAR);
-        $this->untilScript('return [...document.querySelectorAll("[data-row]")].at(-2).dataset.row', 'guides-fader-to-the-lantern');
+        $this->untilScript(
+            'return [...document.querySelectorAll("[data-row]")].at(-2).dataset.row',
+            'guides-fader-to-the-lantern',
+        );
         self::$chrome->press('Delete', self::BAR);
         $this->sees(self::BAR, 'Delete 1 route? Ctrl+Z brings them back.');
         self::$chrome->press('Delete them', self::BAR);
@@ -73,7 +81,10 @@ final class ListsTest extends BrowserTestCase
         $this->go('Patch');
         self::$chrome->press('More', '[aria-label="fixtures"]');
         self::$chrome->press('Read a table (CSV) or a copy', '.v-overlay--active');
-        $paste = static fn(string $text) => self::$chrome->driver->executeScript('const area = document.querySelector(".table-in textarea"); area.value = arguments[0]; area.dispatchEvent(new Event("input"))', [$text]);
+        $paste = static fn(string $text) => self::$chrome->driver->executeScript(
+            'const area = document.querySelector(".table-in textarea"); area.value = arguments[0]; area.dispatchEvent(new Event("input"))',
+            [$text],
+        );
         $paste("name;profile;universe;first\nPath lamp;dimmer;palm-house;600");
         $this->sees('.table-in [role=alert]', 'row 2, column first');
         $paste("name;profile;universe;first\nPath lamp;dimmer;palm-house;60\nPath lamp 2;dimmer;palm-house;61");
@@ -86,12 +97,18 @@ final class ListsTest extends BrowserTestCase
     /** @param list<string> $names */
     private function rows(array $names): void
     {
-        $this->untilScript('return [...document.querySelectorAll("[data-row] strong")].map((one) => one.textContent).join(", ")', implode(', ', $names));
+        $this->untilScript(
+            'return [...document.querySelectorAll("[data-row] strong")].map((one) => one.textContent).join(", ")',
+            implode(', ', $names),
+        );
     }
 
     private function ctrlClick(string $id): void
     {
         self::$chrome->find("[data-row=\"{$id}\"]");
-        self::$chrome->driver->executeScript('document.querySelector(`[data-row="${arguments[0]}"]`).dispatchEvent(new MouseEvent("click", {bubbles: true, ctrlKey: true}))', [$id]);
+        self::$chrome->driver->executeScript(
+            'document.querySelector(`[data-row="${arguments[0]}"]`).dispatchEvent(new MouseEvent("click", {bubbles: true, ctrlKey: true}))',
+            [$id],
+        );
     }
 }

@@ -30,7 +30,10 @@ final class LongRouteTest extends BrowserTestCase
         $this->field('Address', 'not an address');
         $this->field('Address', '/palm/lantern');
         self::$chrome->press('Add the route', 'form');
-        $this->sees('aside.panel', "When /palm/lantern arrives on Guide's tablet and the value is at least 0.5, send show control GO cue 2 on Cue desk MIDI.");
+        $this->sees(
+            'aside.panel',
+            "When /palm/lantern arrives on Guide's tablet and the value is at least 0.5, send show control GO cue 2 on Cue desk MIDI.",
+        );
         $this->fader("Guide's tablet fader", 0.2);
         $this->fader("Guide's tablet fader", 0.9);
         $this->sees('[aria-label="Cue desk"]', 'cue 2');

@@ -43,12 +43,20 @@ final class NewShowTest extends BrowserTestCase
         $this->go('Ports');
         self::$chrome->press('Look for sACN senders', '[aria-label="Found on the network"]');
         $this->sees('form[aria-label="Port"] h2', 'New port');
-        $this->untilScript('return [...document.querySelectorAll("form[aria-label=Port] .v-switch")].filter((one) => one.textContent.trim() === "Multicast").map((one) => one.querySelector("input").checked).join()', 'true');
+        $this->untilScript(
+            'return [...document.querySelectorAll("form[aria-label=Port] .v-switch")].filter((one) => one.textContent.trim() === "Multicast").map((one) => one.querySelector("input").checked).join()',
+            'true',
+        );
         self::$chrome->press('Cancel', 'form');
         self::$chrome->press('Look for Art-Net nodes', '[aria-label="Found on the network"]');
-        $others = array_values(array_filter(Adapters::all(), static fn(array $one): bool => ! str_starts_with($one['address'], '127.')));
+        $others = array_values(
+            array_filter(Adapters::all(), static fn(array $one): bool => ! str_starts_with($one['address'], '127.')),
+        );
         $asked = array_map(static fn(array $one): string => Network::broadcast($one['address'], $one['netmask']), $others);
-        $this->untilScript('return [...document.querySelectorAll("form label")].filter((one) => one.htmlFor && one.textContent.startsWith("Ask who is there")).map((one) => document.getElementById(one.htmlFor).value).join()', implode(', ', $asked));
+        $this->untilScript(
+            'return [...document.querySelectorAll("form label")].filter((one) => one.htmlFor && one.textContent.startsWith("Ask who is there")).map((one) => document.getElementById(one.htmlFor).value).join()',
+            implode(', ', $asked),
+        );
         self::$chrome->press('Cancel', 'form');
         $this->sees('.empty', 'No ports yet.');
     }
@@ -67,12 +75,18 @@ final class NewShowTest extends BrowserTestCase
         $this->sees('aside.panel', 'Universe 1: port-address, from 0');
     }
 
-    /** The stand-ins run on this machine, each at an address of its own; "every adapter" is shared with them, an address is not. */
+    /**
+     * The stand-ins run on this machine, each at an address of its own; "every adapter" is shared with them, an address
+     * is not.
+     */
     private function anAddressInUseIsSaidAtThePort(): void
     {
         $this->sees('aside.panel', 'listens at 0.0.0.0:6454');
         $this->listenAt('127.77.0.11');
-        $this->sees('aside.panel', 'UDP port 6454 at 127.77.0.11 is in use by another program: close that program, or choose another port or address.');
+        $this->sees(
+            'aside.panel',
+            'UDP port 6454 at 127.77.0.11 is in use by another program: close that program, or choose another port or address.',
+        );
         $this->listenAt('127.77.0.1');
         $this->sees('aside.panel', 'listens at 127.77.0.1:6454');
     }
@@ -81,7 +95,16 @@ final class NewShowTest extends BrowserTestCase
     {
         $status = self::$chrome->driver->executeAsyncScript(
             'const done = arguments[1]; const token = decodeURIComponent((document.cookie.match(/XSRF-TOKEN=([^;]+)/) ?? ["", ""])[1]); fetch("/api/show/ports/desk", { method: "PUT", headers: { "Content-Type": "application/json", Accept: "application/json", "X-XSRF-TOKEN": token }, body: arguments[0] }).then((answer) => done(answer.status))',
-            [json_encode(['name' => 'Desk', 'protocol' => 'art-net', 'receive' => ['address' => $address, 'feeds' => [['number' => 0, 'universe' => 'universe-1']]]], JSON_THROW_ON_ERROR)],
+            [
+                json_encode(
+                    [
+                        'name' => 'Desk',
+                        'protocol' => 'art-net',
+                        'receive' => ['address' => $address, 'feeds' => [['number' => 0, 'universe' => 'universe-1']]],
+                    ],
+                    JSON_THROW_ON_ERROR,
+                ),
+            ],
         );
         self::assertSame(200, $status);
     }
@@ -93,7 +116,9 @@ final class NewShowTest extends BrowserTestCase
         $this->sees('.stray', 'Art-Net port-address 1 (0:0:1) arrives from 127.77.0.11, and no port listens to it.');
         self::$chrome->press('Open the port', '.stray');
         self::$chrome->press('Change', 'aside.panel');
-        $id = self::$chrome->driver->executeScript('return [...document.querySelectorAll("form label")].find((one) => one.htmlFor && one.textContent.trim() === "Port-address, from 0")?.htmlFor');
+        $id = self::$chrome->driver->executeScript(
+            'return [...document.querySelectorAll("form label")].find((one) => one.htmlFor && one.textContent.trim() === "Port-address, from 0")?.htmlFor',
+        );
         self::$chrome->fill("[id=\"{$id}\"]", '1');
         self::$chrome->press('Save', 'form');
         $this->sees('.row-button[aria-current="true"]', 'alive');
@@ -108,7 +133,10 @@ final class NewShowTest extends BrowserTestCase
         self::$chrome->fill('form[aria-label="Port"] input[type=text]', 'Dimmers');
         $this->choose('Protocol', 'DMX line');
         foreach (['Receives', 'Sends'] as $switch) {
-            self::$chrome->driver->executeScript('[...document.querySelectorAll("form label")].find((one) => one.textContent.trim() === arguments[0])?.click()', [$switch]);
+            self::$chrome->driver->executeScript(
+                '[...document.querySelectorAll("form label")].find((one) => one.textContent.trim() === arguments[0])?.click()',
+                [$switch],
+            );
         }
         $this->field('To, one or more addresses', '127.77.0.13');
         $this->field('Its receive port (UDP)', '5120');

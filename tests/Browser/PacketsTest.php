@@ -17,9 +17,16 @@ final class PacketsTest extends BrowserTestCase
         $this->sees('.fields-list', 'GO cue 1 list 1, Lighting (General), device 20');
         $this->point('[data-byte="4"]');
         $this->sees('.field.lit', 'command_format');
-        $field = self::$chrome->driver->findElement(WebDriverBy::xpath('//div[contains(@class, "field")][span[text()="Q_list"]]'));
+        $field = self::$chrome->driver->findElement(
+            WebDriverBy::xpath('//div[contains(@class, "field")][span[text()="Q_list"]]'),
+        );
         self::$chrome->driver->action()->moveToElement($field)->perform();
-        self::assertSame(['8'], self::$chrome->driver->executeScript('return [...document.querySelectorAll(".byte.lit")].map((one) => one.dataset.byte)'));
+        self::assertSame(
+            ['8'],
+            self::$chrome->driver->executeScript(
+                'return [...document.querySelectorAll(".byte.lit")].map((one) => one.dataset.byte)',
+            ),
+        );
     }
 
     public function testABrokenPacketIsRefusedAtItsByte(): void
@@ -65,7 +72,10 @@ final class PacketsTest extends BrowserTestCase
 
     private function setText(string $css, string $text): void
     {
-        self::$chrome->driver->executeScript('arguments[0].value = arguments[1]; arguments[0].dispatchEvent(new Event("input", {bubbles: true}))', [self::$chrome->find($css), $text]);
+        self::$chrome->driver->executeScript(
+            'arguments[0].value = arguments[1]; arguments[0].dispatchEvent(new Event("input", {bubbles: true}))',
+            [self::$chrome->find($css), $text],
+        );
     }
 
     private function point(string $css): void

@@ -4,9 +4,6 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\Browser;
 
-use Facebook\WebDriver\WebDriverKeys;
-use NimbleJunction\Tests\Support\Background;
-
 /** A kind of fixture and one of that kind: named in the grid, tested by hand as a whole. */
 final class PatchTest extends BrowserTestCase
 {
@@ -52,7 +49,10 @@ final class PatchTest extends BrowserTestCase
         $this->field('Parameter at, per cent', '45');
         self::$chrome->press('Hold it', '.parameter');
         $this->sees('header.strip', '2 held');
-        $this->untilScript('return [14, 15].map((slot) => document.querySelector(`[data-slot="${slot}"] .level`)?.textContent).join(" ")', '115 51');
+        $this->untilScript(
+            'return [14, 15].map((slot) => document.querySelector(`[data-slot="${slot}"] .level`)?.textContent).join(" ")',
+            '115 51',
+        );
         self::$chrome->press('Release', '.parameter');
         $this->sees('header.strip', 'nothing held');
     }

@@ -111,7 +111,10 @@ final class PortsTest extends BrowserTestCase
         $this->field('Name', 'Two-line box');
         $this->choose('Protocol', 'sACN');
         foreach (['Receives', 'Sends'] as $switch) {
-            self::$chrome->driver->executeScript('[...document.querySelectorAll("form label")].find((one) => one.textContent.trim() === arguments[0])?.click()', [$switch]);
+            self::$chrome->driver->executeScript(
+                '[...document.querySelectorAll("form label")].find((one) => one.textContent.trim() === arguments[0])?.click()',
+                [$switch],
+            );
         }
         $this->field('To, one or more addresses', '127.77.0.90');
         $this->field('Universes this device can take', '2');

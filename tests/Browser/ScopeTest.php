@@ -27,7 +27,12 @@ final class ScopeTest extends BrowserTestCase
         $this->sees(self::SLOT, 'times a second');
         $this->sees(self::SLOT, 'teps of');
         $this->points(self::SLOT, 50);
-        self::assertTrue(self::$chrome->driver->executeScript('const canvas = document.querySelector(".lane canvas"); const data = canvas.getContext("2d").getImageData(0, 0, canvas.width, canvas.height).data; let inked = 0; for (let i = 3; i < data.length; i += 4) inked += data[i] > 0 ? 1 : 0; return inked > 500'), 'the curve is drawn');
+        self::assertTrue(
+            self::$chrome->driver->executeScript(
+                'const canvas = document.querySelector(".lane canvas"); const data = canvas.getContext("2d").getImageData(0, 0, canvas.width, canvas.height).data; let inked = 0; for (let i = 3; i < data.length; i += 4) inked += data[i] > 0 ? 1 : 0; return inked > 500',
+            ),
+            'the curve is drawn',
+        );
     }
 
     private function aNumberInMessagesIsWatchedBesideIt(): void

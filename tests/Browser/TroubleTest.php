@@ -58,7 +58,10 @@ final class TroubleTest extends BrowserTestCase
         (new Process([PHP_BINARY, '-r', $code], Background::root(), self::$demo->environment(), null, 180))->mustRun();
         $this->sees('.page', 'Theirs');
         self::$chrome->press('Save', 'form');
-        $this->sees('form[aria-label="Port"]', '"House desk" has been changed meanwhile, by operator (rename it): name was "House desk" and is "Theirs". Nothing was stored.');
+        $this->sees(
+            'form[aria-label="Port"]',
+            '"House desk" has been changed meanwhile, by operator (rename it): name was "House desk" and is "Theirs". Nothing was stored.',
+        );
         $this->untilScript('return document.querySelector("form[aria-label=Port] input[type=text]").value', 'Mine');
         self::$chrome->press('Save', 'form');
         $this->sees('.row-button[aria-current="true"]', 'Mine');

@@ -6,7 +6,10 @@ namespace NimbleJunction\Tests\Browser;
 
 use Facebook\WebDriver\WebDriverKeys;
 
-/** A universe looked at closely: sources with their rates, a snapshot to compare with, holds on a run, shapes, swaps, copies, a chosen source. */
+/**
+ * A universe looked at closely: sources with their rates, a snapshot to compare with, holds on a run, shapes, swaps,
+ * copies, a chosen source.
+ */
 final class UniverseTest extends BrowserTestCase
 {
     public function testSourcesAreATableWithAddressesRatesAndGaps(): void
@@ -90,7 +93,10 @@ final class UniverseTest extends BrowserTestCase
     public function testACopyIsLaidDownElsewhereAndAWrongOneIsRefused(): void
     {
         $this->go('Universes');
-        $this->sees('[aria-label="Copies"]', 'Copies slot 5 of Palm House to slots 101–106 of Fern Gallery, 8 times, up to slot 106.');
+        $this->sees(
+            '[aria-label="Copies"]',
+            'Copies slot 5 of Palm House to slots 101–106 of Fern Gallery, 8 times, up to slot 106.',
+        );
         self::$chrome->press('Add a copy', '[aria-label="Copies"]');
         $this->field('Name', 'Row of four');
         $this->field('From slot', '1');

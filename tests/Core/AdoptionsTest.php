@@ -25,11 +25,22 @@ final class AdoptionsTest extends TestCase
         $junction = new Junction();
         $now = 1_000_000_000_000;
         $junction->adopt($compiler->compile(ShowReader::fromJson($json)), $now);
-        $desk = array_key_first(array_filter($junction->plan()->endpoints, static fn($endpoint): bool => \in_array('house-desk', $endpoint->portIds, true)));
+        $desk = array_key_first(
+            array_filter(
+                $junction->plan()->endpoints,
+                static fn($endpoint): bool => \in_array('house-desk', $endpoint->portIds, true),
+            ),
+        );
         for ($edit = 0; $edit < 2000; ++$edit) {
             $now += 20_000_000;
             $level = $edit % 255 + 1;
-            $junction->arrived((string) $desk, '127.0.0.11', 6454, (new Dmx(1, Rig::levels([1 => $level, 500 => 3])))->encode(), $now);
+            $junction->arrived(
+                (string) $desk,
+                '127.0.0.11',
+                6454,
+                (new Dmx(1, Rig::levels([1 => $level, 500 => 3])))->encode(),
+                $now,
+            );
             $show = ShowReader::fromJson($edit % 2 === 0 ? $json : json_encode([...$document, 'name' => "Edit {$edit}"], JSON_THROW_ON_ERROR));
             if ($edit % 2 === 0 && serialize($show) !== $first) {
                 self::fail("Reading {$edit} came out otherwise than the first.");
@@ -41,6 +52,9 @@ final class AdoptionsTest extends TestCase
             }
         }
         self::assertSame(2001, $junction->adoptions);
-        self::assertSame(['house-desk'], array_values(array_unique(array_column($junction->universes()['palm-house']->leading(), 'portId'))));
+        self::assertSame(
+            ['house-desk'],
+            array_values(array_unique(array_column($junction->universes()['palm-house']->leading(), 'portId'))),
+        );
     }
 }

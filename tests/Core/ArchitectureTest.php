@@ -14,10 +14,19 @@ final class ArchitectureTest extends TestCase
     public static function arrows(): iterable
     {
         yield 'core knows only itself' => ['core', '/^use (?!NimbleJunction\\\\Core\\\\)\w+\\\\/m'];
-        yield 'core reaches nothing outside' => ['core', '/(?<![>:\w$])(socket_\w+|stream_\w+|fsockopen|fopen|file_get_contents|file_put_contents|microtime|hrtime|time|date|random_int|random_bytes|rand|mt_rand|getenv|usleep|sleep)\(/'];
+        yield 'core reaches nothing outside' => [
+            'core',
+            '/(?<![>:\w$])(socket_\w+|stream_\w+|fsockopen|fopen|file_get_contents|file_put_contents|microtime|hrtime|time|date|random_int|random_bytes|rand|mt_rand|getenv|usleep|sleep)\(/',
+        ];
         yield 'the wire knows no signal, port or route' => ['core/Wire', '/^use NimbleJunction\\\\Core\\\\(?!Wire\\\\)/m'];
-        yield 'the engine knows no framework' => ['engine', '/^use (function )?(?!NimbleJunction\\\\(Core|Engine)\\\\|Amp\\\\|Revolt\\\\)\w+\\\\/m'];
-        yield 'stand-ins know the wire and a loop' => ['standins', '/^use (?!NimbleJunction\\\\(StandIn|Core\\\\Wire)\\\\|Revolt\\\\)\w+\\\\/m'];
+        yield 'the engine knows no framework' => [
+            'engine',
+            '/^use (function )?(?!NimbleJunction\\\\(Core|Engine)\\\\|Amp\\\\|Revolt\\\\)\w+\\\\/m',
+        ];
+        yield 'stand-ins know the wire and a loop' => [
+            'standins',
+            '/^use (?!NimbleJunction\\\\(StandIn|Core\\\\Wire)\\\\|Revolt\\\\)\w+\\\\/m',
+        ];
         yield 'the application knows what it starts' => ['app', '/^use NimbleJunction\\\\Tests/m'];
     }
 
@@ -32,7 +41,10 @@ final class ArchitectureTest extends TestCase
         self::assertGreaterThan(3, $looked);
     }
 
-    /** Wire ← Signal ← (Universe, Patch, Port, Route …) ← Plan ← Live ← Junction; words for people stand beside that, and nothing below knows them. */
+    /**
+     * Wire ← Signal ← (Universe, Patch, Port, Route …) ← Plan ← Live ← Junction; words for people stand
+     * beside that, and nothing below knows them.
+     */
     public function testTheRoomsOfTheCoreFormNoCircle(): void
     {
         $knows = [];
@@ -53,7 +65,19 @@ final class ArchitectureTest extends TestCase
         self::assertGreaterThan(12, \count($knows));
         self::assertSame([], self::circle($knows));
         foreach (['Junction', 'Live', 'Plan', 'Words', 'Check', 'Rehearsal'] as $top) {
-            foreach (['Wire', 'Signal', 'State', 'Trace', 'Universe', 'Patch', 'Route', 'Port', 'Show', 'Codec', 'Scope'] as $below) {
+            foreach ([
+                'Wire',
+                'Signal',
+                'State',
+                'Trace',
+                'Universe',
+                'Patch',
+                'Route',
+                'Port',
+                'Show',
+                'Codec',
+                'Scope',
+            ] as $below) {
                 self::assertArrayNotHasKey($top, $knows[$below] ?? [], "{$below} must not know {$top}");
             }
         }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\Core;
 
-use NimbleJunction\Core\Port\Departure;
+use NimbleJunction\Core\Port\OutgoingPacket;
 use NimbleJunction\Tests\Support\Rig;
 use PHPUnit\Framework\TestCase;
 
@@ -14,7 +14,7 @@ final class CadenceTest extends TestCase
     public function testAChangeLeavesAtOnceThroughEveryOutput(): void
     {
         $left = (new Rig(['routes' => []]))->artNet([1 => 9]);
-        self::assertSame(['127.0.0.14:5568', '127.0.0.16:6454'], array_map(static fn(Departure $departure): string => "{$departure->address}:{$departure->port}", $left));
+        self::assertSame(['127.0.0.14:5568', '127.0.0.16:6454'], array_map(static fn(OutgoingPacket $packet): string => "{$packet->address}:{$packet->port}", $left));
         self::assertSame("\x09", $left[0]->bytes[126]);
         self::assertSame("\x09", $left[1]->bytes[18]);
     }
@@ -26,7 +26,11 @@ final class CadenceTest extends TestCase
         $left = [];
         for ($i = 0; $i < 1000; ++$i) {
             $at = $rig->now;
-            array_push($left, ...array_map(static fn(Departure $departure): array => [$at, $departure], $rig->artNet([1 => $i % 256])), ...$rig->pass(0.001));
+            array_push(
+                $left,
+                ...array_map(static fn(OutgoingPacket $packet): array => [$at, $packet], $rig->artNet([1 => $i % 256])),
+                ...$rig->pass(0.001),
+            );
         }
         foreach (['127.0.0.14', '127.0.0.16'] as $address) {
             $times = self::times($left, $address);
@@ -39,9 +43,21 @@ final class CadenceTest extends TestCase
     /** ANSI E1.31-2018, 6.6.1: three packets of the same data, then one each 800 to 1000 ms. */
     public function testSacnRepeatsThreeTimesAndThenKeepsAlive(): void
     {
-        $rig = new Rig(['ports' => [...Rig::document()['ports'], ['id' => 'feeder', 'name' => 'Feeder', 'protocol' => 'dmx-line', 'receive' => ['port' => 5120, 'feeds' => []]]]]);
+        $rig = new Rig(
+            [
+                'ports' => [
+                    ...Rig::document()['ports'],
+                    [
+                        'id' => 'feeder',
+                        'name' => 'Feeder',
+                        'protocol' => 'dmx-line',
+                        'receive' => ['port' => 5120, 'feeds' => []],
+                    ],
+                ],
+            ],
+        );
         $start = $rig->now;
-        $left = array_map(static fn(Departure $departure): array => [$start, $departure], $rig->artNet([1 => 9]));
+        $left = array_map(static fn(OutgoingPacket $packet): array => [$start, $packet], $rig->artNet([1 => 9]));
         array_push($left, ...$rig->pass(5));
         $gaps = self::gaps(self::times($left, '127.0.0.14'));
         self::assertLessThan(0.1, $gaps[0]);
@@ -57,7 +73,7 @@ final class CadenceTest extends TestCase
     {
         $rig = new Rig();
         $start = $rig->now;
-        $left = array_map(static fn(Departure $departure): array => [$start, $departure], $rig->artNet([1 => 9]));
+        $left = array_map(static fn(OutgoingPacket $packet): array => [$start, $packet], $rig->artNet([1 => 9]));
         array_push($left, ...$rig->pass(4.5));
         self::assertEqualsWithDelta([1, 1, 1, 1], self::gaps(self::times($left, '127.0.0.16')), 1e-6);
     }
@@ -79,7 +95,20 @@ final class CadenceTest extends TestCase
 
     public function testALineIsRefreshedAllTheTime(): void
     {
-        $rig = new Rig(['ports' => [Rig::document()['ports'][0], ['id' => 'line', 'name' => 'Line', 'protocol' => 'dmx-line', 'send' => ['to' => ['127.0.0.13'], 'port' => 5120, 'carries' => [['number' => 1, 'universe' => 'palm']]]]], 'routes' => []]);
+        $rig = new Rig(
+            [
+                'ports' => [
+                    Rig::document()['ports'][0],
+                    [
+                        'id' => 'line',
+                        'name' => 'Line',
+                        'protocol' => 'dmx-line',
+                        'send' => ['to' => ['127.0.0.13'], 'port' => 5120, 'carries' => [['number' => 1, 'universe' => 'palm']]],
+                    ],
+                ],
+                'routes' => [],
+            ],
+        );
         $rig->artNet([1 => 9]);
         $left = $rig->pass(1);
         self::assertGreaterThanOrEqual(43, \count($left));
@@ -93,15 +122,23 @@ final class CadenceTest extends TestCase
         $rig->pass(0.5);
         $document = Rig::document();
         $document['ports'][3]['name'] = 'Another name';
-        $document['ports'][] = ['id' => 'new', 'name' => 'New', 'protocol' => 'art-net', 'send' => ['to' => ['127.0.0.17'], 'carries' => [['number' => 9, 'universe' => 'palm']]]];
+        $document['ports'][] = [
+            'id' => 'new',
+            'name' => 'New',
+            'protocol' => 'art-net',
+            'send' => ['to' => ['127.0.0.17'], 'carries' => [['number' => 9, 'universe' => 'palm']]],
+        ];
         $rig->adopt($document);
         $left = $rig->pass(2);
-        foreach ($left as [, $departure]) {
-            self::assertStringContainsString("\x09", $departure->bytes);
+        foreach ($left as [, $packet]) {
+            self::assertStringContainsString("\x09", $packet->bytes);
         }
         self::assertNotEmpty(self::times($left, '127.0.0.17'), 'a new output gets the levels at once');
         self::assertSame(9, $rig->level(1));
-        $sequences = array_map(static fn(array $one): int => \ord($one[1]->bytes[111]), array_values(array_filter($left, static fn(array $one): bool => $one[1]->address === '127.0.0.14')));
+        $sequences = array_map(
+            static fn(array $one): int => \ord($one[1]->bytes[111]),
+            array_values(array_filter($left, static fn(array $one): bool => $one[1]->address === '127.0.0.14')),
+        );
         self::assertSame(range($sequences[0], $sequences[0] + \count($sequences) - 1), $sequences, 'the sequence runs on');
         unset($document['ports'][0]);
         $rig->adopt(['ports' => array_values($document['ports'])]);
@@ -132,7 +169,7 @@ final class CadenceTest extends TestCase
     }
 
     /**
-     * @param list<array{float, Departure}> $left
+     * @param list<array{float, OutgoingPacket}> $left
      *
      * @return list<float>
      */

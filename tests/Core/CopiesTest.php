@@ -13,7 +13,8 @@ final class CopiesTest extends TestCase
 {
     public function testAPartIsCarriedRepeatedAndCutAtItsLimit(): void
     {
-        // Common practice, no source: the same five parameters for four fixtures take 20 slots, and nothing is sent past the last one.
+        // Common practice, no source: the same five parameters for four fixtures take 20 slots, and nothing is sent past the
+        // last one.
         $rig = $this->rig([$this->range('r', ['first' => 1, 'count' => 5], ['first' => 101], repeat: 9, limit: 120)]);
         $rig->sacn([1 => 10, 2 => 20, 3 => 30, 4 => 40, 5 => 50, 6 => 60]);
         self::assertSame([10, 50, 10, 50], array_map(fn(int $slot): int => $rig->level($slot, 'roof'), [101, 105, 116, 120]));
@@ -38,14 +39,28 @@ final class CopiesTest extends TestCase
 
     public function testOneRangeFeedsTheNext(): void
     {
-        $rig = $this->rig([$this->range('a', ['first' => 1, 'count' => 1], ['first' => 5]), [...$this->range('b', ['first' => 5, 'count' => 1], ['first' => 9]), 'from' => ['universe' => 'roof', 'first' => 5], 'to' => ['universe' => 'pond', 'first' => 9]]]);
+        $rig = $this->rig(
+            [
+                $this->range('a', ['first' => 1, 'count' => 1], ['first' => 5]),
+                [
+                    ...$this->range('b', ['first' => 5, 'count' => 1], ['first' => 9]),
+                    'from' => ['universe' => 'roof', 'first' => 5],
+                    'to' => ['universe' => 'pond', 'first' => 9],
+                ],
+            ],
+        );
         $rig->sacn([1 => 77]);
         self::assertSame(77, $rig->level(9, 'pond'));
     }
 
     public function testACircleIsRefused(): void
     {
-        $back = ['id' => 'back', 'name' => 'Back', 'from' => ['universe' => 'roof', 'first' => 1], 'to' => ['universe' => 'palm', 'first' => 1]];
+        $back = [
+            'id' => 'back',
+            'name' => 'Back',
+            'from' => ['universe' => 'roof', 'first' => 1],
+            'to' => ['universe' => 'palm', 'first' => 1],
+        ];
         try {
             $this->rig([$this->range('there', ['first' => 1], ['first' => 1]), $back]);
             self::fail('a circle was taken');
@@ -62,9 +77,9 @@ final class CopiesTest extends TestCase
         $rig->pass(0.2);
         $document = $this->document([$this->range('r', ['first' => 1, 'count' => 3], ['first' => 1])]);
         $rig->adopt([...$document, 'name' => 'Another name']);
-        foreach ($rig->pass(1.0) as [, $departure]) {
-            if ($departure->address === '127.0.0.20') {
-                self::assertSame(50, \ord($departure->bytes[126]));
+        foreach ($rig->pass(1.0) as [, $packet]) {
+            if ($packet->address === '127.0.0.20') {
+                self::assertSame(50, \ord($packet->bytes[126]));
             }
         }
         self::assertSame(50, $rig->level(1, 'roof'));
@@ -85,9 +100,22 @@ final class CopiesTest extends TestCase
     {
         $ports = Rig::document()['ports'];
         $ports[0]['receive']['feeds'][] = ['number' => 5, 'universe' => 'roof'];
-        $ports[] = ['id' => 'roof-node', 'name' => 'Roof node', 'protocol' => 'sacn', 'send' => ['to' => ['127.0.0.20'], 'carries' => [['number' => 20, 'universe' => 'roof']]]];
+        $ports[] = [
+            'id' => 'roof-node',
+            'name' => 'Roof node',
+            'protocol' => 'sacn',
+            'send' => ['to' => ['127.0.0.20'], 'carries' => [['number' => 20, 'universe' => 'roof']]],
+        ];
 
-        return ['universes' => [['id' => 'palm', 'name' => 'Palm House'], ['id' => 'roof', 'name' => 'Roof'], ['id' => 'pond', 'name' => 'Pond']], 'ports' => $ports, 'copies' => $copies];
+        return [
+            'universes' => [
+                ['id' => 'palm', 'name' => 'Palm House'],
+                ['id' => 'roof', 'name' => 'Roof'],
+                ['id' => 'pond', 'name' => 'Pond'],
+            ],
+            'ports' => $ports,
+            'copies' => $copies,
+        ];
     }
 
     /**
@@ -98,6 +126,13 @@ final class CopiesTest extends TestCase
      */
     private function range(string $id, array $from, array $to, int $repeat = 1, int $limit = 512): array
     {
-        return ['id' => $id, 'name' => $id, 'from' => ['universe' => 'palm', ...$from], 'to' => ['universe' => 'roof', ...$to], 'repeat' => $repeat, 'limit' => $limit];
+        return [
+            'id' => $id,
+            'name' => $id,
+            'from' => ['universe' => 'palm', ...$from],
+            'to' => ['universe' => 'roof', ...$to],
+            'repeat' => $repeat,
+            'limit' => $limit,
+        ];
     }
 }

@@ -21,7 +21,7 @@ final class JunctionTest extends TestCase
     {
         $rig = new Rig();
         $left = $rig->arrive(Rig::ART_NET, (new Poll())->encode(), '127.0.0.99');
-        $pages = array_map(static fn($departure) => Packet::decode($departure->bytes), $left);
+        $pages = array_map(static fn($packet) => Packet::decode($packet->bytes), $left);
         self::assertCount(2, $pages, 'what we listen to and what we send');
         self::assertContainsOnlyInstancesOf(PollReply::class, $pages);
         self::assertSame(['127.0.0.99', 6454], [$left[0]->address, $left[0]->port]);
@@ -37,7 +37,10 @@ final class JunctionTest extends TestCase
         $rig->artNet([1 => 255], '127.0.0.11', 0);
         self::assertSame(0, $rig->level(1));
         $heard = array_values($rig->junction->unclaimed()[Rig::ART_NET]->heard);
-        self::assertSame(['name' => 'Art-Net port-address 0 (0:0:0)', 'number' => 0, 'from' => '127.0.0.11', 'count' => 2], \array_slice($heard[0], 0, 4));
+        self::assertSame(
+            ['name' => 'Art-Net port-address 0 (0:0:0)', 'number' => 0, 'from' => '127.0.0.11', 'count' => 2],
+            \array_slice($heard[0], 0, 4),
+        );
         self::assertStringContainsString('no port listens to it', implode("\n", $rig->titles()));
     }
 
@@ -65,7 +68,10 @@ final class JunctionTest extends TestCase
         self::assertSame([], (new Rig())->arrive('art-net 127.0.0.9:1', 'x'));
     }
 
-    /** A desk that thins its output sends about two packets a second, full rate is about 40 (common practice, no source): both are alive. */
+    /**
+     * A desk that thins its output sends about two packets a second, full rate is about 40 (common practice, no source):
+     * both are alive.
+     */
     public function testBothAThinAndAFullRateReadAsAlive(): void
     {
         $rig = new Rig();
@@ -90,14 +96,18 @@ final class JunctionTest extends TestCase
         $rig->sacn([1 => 60, 2 => 200]);
         $rig->osc('/lamp', 0.5);
         $rig->junction->hold('palm', [new Hold(8, 44, 'Ada', $rig->nanos() + 60_000_000_000)], $rig->nanos());
-        $json = json_encode($rig->junction->state($rig->nanos()), JSON_THROW_ON_ERROR);
+        $json = json_encode($rig->junction->rooms()->state($rig->nanos()), JSON_THROW_ON_ERROR);
 
         $next = new Rig();
         $next->junction->restore(json_decode($json, true), $next->nanos());
         self::assertSame($rig->junction->universes()['palm']->levels, $next->junction->universes()['palm']->levels);
         self::assertNotEmpty($next->pass(0.01), 'levels leave before any source is back');
         $next->artNet([1 => 100, 2 => 30]);
-        self::assertSame([100, 200, 128, 44], [$next->level(1), $next->level(2), $next->level(5), $next->level(9)], 'one source back: the other is still remembered');
+        self::assertSame(
+            [100, 200, 128, 44],
+            [$next->level(1), $next->level(2), $next->level(5), $next->level(9)],
+            'one source back: the other is still remembered',
+        );
         $next->pass(2.6);
         self::assertSame([100, 30], [$next->level(1), $next->level(2)], 'the other did not come back in its time');
         $next->pass(58);
@@ -107,7 +117,19 @@ final class JunctionTest extends TestCase
     public function testASnapshotThatIsRubbishIsLeftOut(): void
     {
         $rig = new Rig();
-        foreach ([[], ['universes' => 7], ['universes' => ['palm' => ['sources' => [['key' => []]], 'holds' => [['slot' => 900, 'level' => 1, 'left' => 5]], 'merged' => 3]]]] as $rubbish) {
+        foreach ([
+            [],
+            ['universes' => 7],
+            [
+                'universes' => [
+                    'palm' => [
+                        'sources' => [['key' => []]],
+                        'holds' => [['slot' => 900, 'level' => 1, 'left' => 5]],
+                        'merged' => 3,
+                    ],
+                ],
+            ],
+        ] as $rubbish) {
             $rig->junction->restore($rubbish, $rig->nanos());
         }
         self::assertSame([], $rig->junction->universes()['palm']->holds());
@@ -120,7 +142,9 @@ final class JunctionTest extends TestCase
             $rig->osc('/lamp', $i / 10);
             $rig->pass(0.05);
         }
-        $messages = array_values(array_filter($rig->junction->trace->since(0, 500), static fn($event): bool => $event->kind->value === 'message'));
+        $messages = array_values(
+            array_filter($rig->junction->trace->since(0, 500), static fn($event): bool => $event->kind->value === 'message'),
+        );
         self::assertCount(1, $messages);
         self::assertSame(10, $messages[0]->count);
         $revision = $rig->junction->trace->revision();

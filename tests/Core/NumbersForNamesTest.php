@@ -21,21 +21,88 @@ use PHPUnit\Framework\TestCase;
 final class NumbersForNamesTest extends TestCase
 {
     private const SHOW = [
-        'universes' => [['id' => '1', 'name' => 'One', 'merge' => 'slot', 'shapes' => [['first' => 3, 'curve' => 'square']]], ['id' => '2', 'name' => 'Two', 'merge' => 'chosen', 'chosen' => '1']],
-        'ports' => [
-            ['id' => '1', 'name' => 'Desk', 'protocol' => 'art-net', 'receive' => ['address' => '127.0.0.1', 'feeds' => [['number' => 1, 'universe' => '1'], ['number' => 2, 'universe' => '2']]]],
-            ['id' => '2', 'name' => 'Tablet', 'protocol' => 'osc', 'receive' => ['address' => '127.0.0.1', 'port' => 8000], 'send' => ['to' => ['127.0.0.15'], 'port' => 9000]],
-            ['id' => '3', 'name' => 'Node', 'protocol' => 'sacn', 'send' => ['to' => ['127.0.0.14'], 'carries' => [['number' => 7, 'universe' => '1'], ['number' => 8, 'universe' => '2']], 'lines' => 1]],
+        'universes' => [
+            ['id' => '1', 'name' => 'One', 'merge' => 'slot', 'shapes' => [['first' => 3, 'curve' => 'square']]],
+            ['id' => '2', 'name' => 'Two', 'merge' => 'chosen', 'chosen' => '1'],
         ],
-        'copies' => [['id' => '1', 'name' => 'Copy', 'from' => ['universe' => '1', 'first' => 1, 'count' => 4], 'to' => ['universe' => '2', 'first' => 101]]],
-        'profiles' => [['id' => '1', 'name' => 'Head', 'parameters' => [['name' => '1', 'slots' => 2], ['name' => 'level', 'intensity' => true]]]],
+        'ports' => [
+            [
+                'id' => '1',
+                'name' => 'Desk',
+                'protocol' => 'art-net',
+                'receive' => [
+                    'address' => '127.0.0.1',
+                    'feeds' => [['number' => 1, 'universe' => '1'], ['number' => 2, 'universe' => '2']],
+                ],
+            ],
+            [
+                'id' => '2',
+                'name' => 'Tablet',
+                'protocol' => 'osc',
+                'receive' => ['address' => '127.0.0.1', 'port' => 8000],
+                'send' => ['to' => ['127.0.0.15'], 'port' => 9000],
+            ],
+            [
+                'id' => '3',
+                'name' => 'Node',
+                'protocol' => 'sacn',
+                'send' => [
+                    'to' => ['127.0.0.14'],
+                    'carries' => [['number' => 7, 'universe' => '1'], ['number' => 8, 'universe' => '2']],
+                    'lines' => 1,
+                ],
+            ],
+        ],
+        'copies' => [
+            [
+                'id' => '1',
+                'name' => 'Copy',
+                'from' => ['universe' => '1', 'first' => 1, 'count' => 4],
+                'to' => ['universe' => '2', 'first' => 101],
+            ],
+        ],
+        'profiles' => [
+            [
+                'id' => '1',
+                'name' => 'Head',
+                'parameters' => [['name' => '1', 'slots' => 2], ['name' => 'level', 'intensity' => true]],
+            ],
+        ],
         'fixtures' => [['id' => '1', 'name' => 'Spot', 'profile' => '1', 'universe' => '1', 'first' => 20]],
         'values' => [['id' => '1', 'name' => 'Open', 'type' => 'switch']],
         'routes' => [
-            ['id' => '1', 'name' => 'In', 'from' => ['kind' => 'message', 'port' => '2', 'address' => '/in'], 'to' => ['kind' => 'slot', 'universe' => '1', 'slot' => 5]],
-            ['id' => '2', 'name' => 'Out', 'from' => ['kind' => 'slot', 'universe' => '1', 'slot' => 5], 'to' => ['kind' => 'message', 'port' => '2', 'address' => '/out']],
-            ['id' => '3', 'name' => 'Long', 'when' => [['kind' => 'slot', 'point' => 'slot:1/5'], ['kind' => 'source', 'universe' => '1', 'state' => 'lost'], ['kind' => 'port', 'port' => '1']], 'do' => [['kind' => 'press', 'point' => 'value:1'], ['kind' => 'set', 'point' => 'fixture:1/1', 'value' => 50], ['kind' => 'press', 'point' => 'route:4']]],
-            ['id' => '4', 'name' => 'Next', 'when' => ['kind' => 'point', 'point' => 'value:1'], 'do' => [['kind' => 'set', 'point' => 'hold:2/9', 'value' => 9]]],
+            [
+                'id' => '1',
+                'name' => 'In',
+                'from' => ['kind' => 'message', 'port' => '2', 'address' => '/in'],
+                'to' => ['kind' => 'slot', 'universe' => '1', 'slot' => 5],
+            ],
+            [
+                'id' => '2',
+                'name' => 'Out',
+                'from' => ['kind' => 'slot', 'universe' => '1', 'slot' => 5],
+                'to' => ['kind' => 'message', 'port' => '2', 'address' => '/out'],
+            ],
+            [
+                'id' => '3',
+                'name' => 'Long',
+                'when' => [
+                    ['kind' => 'slot', 'point' => 'slot:1/5'],
+                    ['kind' => 'source', 'universe' => '1', 'state' => 'lost'],
+                    ['kind' => 'port', 'port' => '1'],
+                ],
+                'do' => [
+                    ['kind' => 'press', 'point' => 'value:1'],
+                    ['kind' => 'set', 'point' => 'fixture:1/1', 'value' => 50],
+                    ['kind' => 'press', 'point' => 'route:4'],
+                ],
+            ],
+            [
+                'id' => '4',
+                'name' => 'Next',
+                'when' => ['kind' => 'point', 'point' => 'value:1'],
+                'do' => [['kind' => 'set', 'point' => 'hold:2/9', 'value' => 9]],
+            ],
         ],
     ];
 
@@ -49,7 +116,11 @@ final class NumbersForNamesTest extends TestCase
         $this->look($rig);
         $rig->junction->hold('1', [new Hold(6, 66, 'Ada', $rig->nanos() + 60_000_000_000)], $rig->nanos());
         $rig->junction->set($this->point('route:1/enabled'), 0, new Act('ada', 'Ada'), $rig->nanos());
-        $state = json_decode(json_encode($rig->junction->state($rig->nanos()), JSON_THROW_ON_ERROR), true, flags: JSON_THROW_ON_ERROR);
+        $state = json_decode(
+            json_encode($rig->junction->rooms()->state($rig->nanos()), JSON_THROW_ON_ERROR),
+            true,
+            flags: JSON_THROW_ON_ERROR,
+        );
         $again = new Rig(self::SHOW);
         $again->junction->restore($state, $again->nanos());
         foreach (['1', '2'] as $id) {

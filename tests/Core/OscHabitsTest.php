@@ -41,7 +41,10 @@ final class OscHabitsTest extends TestCase
     {
         $rig = $this->rig();
         $rig->osc($pattern, 1.0);
-        self::assertSame($slots, array_values(array_filter(range(1, 5), static fn(int $slot): bool => $rig->level($slot) === 255)));
+        self::assertSame(
+            $slots,
+            array_values(array_filter(range(1, 5), static fn(int $slot): bool => $rig->level($slot) === 255)),
+        );
     }
 
     /** OSC 1.0, "Temporal Semantics": a bundle whose time is to come waits for it, one whose time is past is done at once. */
@@ -58,7 +61,10 @@ final class OscHabitsTest extends TestCase
         $this->bundle($rig, -5.0, '/lamp/c');
         self::assertSame(255, $rig->level(3), 'past: at once');
         $inner = new Bundle(TimeTag::atUnixNanos((int) ((self::NOON + 3) * 1e9)), [new Message('/laser/a', [Argument::of(1.0)])]);
-        $rig->arrive(Rig::OSC, (new Bundle(TimeTag::immediately(), [new Message('/lamp/spot', [Argument::of(1.0)]), $inner]))->encode());
+        $rig->arrive(
+            Rig::OSC,
+            (new Bundle(TimeTag::immediately(), [new Message('/lamp/spot', [Argument::of(1.0)]), $inner]))->encode(),
+        );
         self::assertSame([255, 0], $rig->levelsOf(4, 5), 'each bundle has its own time, also one in another');
         $rig->pass(1.1);
         self::assertSame(255, $rig->level(5));
@@ -72,7 +78,10 @@ final class OscHabitsTest extends TestCase
         $rig->pass(3700.0);
         self::assertSame(0, $rig->level(1));
         self::assertSame(1, $rig->junction->activity('tablet')->refused);
-        self::assertStringContainsString('its time tag is 3600 s ahead, and at most '.intdiv(Agenda::FURTHEST_NANOS, 1_000_000_000).' s are waited for', implode("\n", $rig->allHops()));
+        self::assertStringContainsString(
+            'its time tag is 3600 s ahead, and at most '.intdiv(Agenda::FURTHEST_NANOS, 1_000_000_000).' s are waited for',
+            implode("\n", $rig->allHops()),
+        );
     }
 
     public function testWhatWaitsIsDroppedWithItsPortAndNeverWithoutEnd(): void
@@ -95,7 +104,9 @@ final class OscHabitsTest extends TestCase
         $rig->sacn([5 => 51]);
         $rig->pass(1.0);
         self::assertSame([], array_filter($rig->pass(1.0), static fn(array $one): bool => $one[1]->port === 9000));
-        $told = array_values(array_filter($rig->junction->joined(Rig::OSC, $rig->nanos()), static fn($one): bool => $one->port === 9000));
+        $told = array_values(
+            array_filter($rig->junction->joined(Rig::OSC, $rig->nanos()), static fn($one): bool => $one->port === 9000),
+        );
         self::assertCount(1, $told);
         self::assertSame(0.2, round((float) Message::decode($told[0]->bytes)->arguments[0]->value, 4));
         self::assertSame([], $rig->junction->joined('osc 127.0.0.1:1', $rig->nanos()), 'elsewhere nothing');
@@ -103,8 +114,15 @@ final class OscHabitsTest extends TestCase
 
     private function bundle(Rig $rig, float $seconds, string ...$addresses): void
     {
-        $messages = array_map(static fn(string $address): Message => new Message($address, [Argument::of(1.0)]), array_values($addresses));
-        $rig->arrive(Rig::OSC, (new Bundle(TimeTag::atUnixNanos((int) ((self::NOON + $seconds) * 1e9)), $messages))->encode(), '127.0.0.15');
+        $messages = array_map(
+            static fn(string $address): Message => new Message($address, [Argument::of(1.0)]),
+            array_values($addresses),
+        );
+        $rig->arrive(
+            Rig::OSC,
+            (new Bundle(TimeTag::atUnixNanos((int) ((self::NOON + $seconds) * 1e9)), $messages))->encode(),
+            '127.0.0.15',
+        );
     }
 
     private function rig(): Rig

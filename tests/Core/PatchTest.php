@@ -17,7 +17,10 @@ use PHPUnit\Framework\TestCase;
 /** Which fixture listens where, and what that says about slots. */
 final class PatchTest extends TestCase
 {
-    /** @return iterable<string, array{list<int>, list<array{int, int}>}> slots of each profile, first and last slot of each fixture one after the other */
+    /**
+     * @return iterable<string, array{list<int>, list<array{int, int}>}> slots of each profile, first and last slot of
+     * each fixture one after the other
+     */
     public static function rows(): iterable
     {
         // All of these: common practice, no source.
@@ -25,8 +28,14 @@ final class PatchTest extends TestCase
         yield 'two 16-slot fixtures' => [[16, 16], [[1, 16], [17, 32]]];
         yield 'two 4-slot fixtures' => [[4, 4], [[1, 4], [5, 8]]];
         yield 'four fixtures of five parameters take 20 slots' => [[5, 5, 5, 5], [[1, 5], [6, 10], [11, 15], [16, 20]]];
-        yield 'nine of five take 45' => [array_fill(0, 9, 5), array_map(static fn(int $i): array => [5 * $i + 1, 5 * $i + 5], range(0, 8))];
-        yield 'a whole universe of single slots' => [array_fill(0, 512, 1), array_map(static fn(int $slot): array => [$slot, $slot], range(1, 512))];
+        yield 'nine of five take 45' => [
+            array_fill(0, 9, 5),
+            array_map(static fn(int $i): array => [5 * $i + 1, 5 * $i + 5], range(0, 8)),
+        ];
+        yield 'a whole universe of single slots' => [
+            array_fill(0, 512, 1),
+            array_map(static fn(int $slot): array => [$slot, $slot], range(1, 512)),
+        ];
     }
 
     /**
@@ -53,7 +62,11 @@ final class PatchTest extends TestCase
     {
         self::assertSame([128], (new Parameter('level', 1))->levels(0.5));
         self::assertSame([0x80, 0x00], (new Parameter('pan', 2))->levels(0.5), '65535 halves are 32768');
-        self::assertSame([0x73, 0x33], (new Parameter('tilt', 2))->levels(0.45), '45 % is a usual start for a tilt sweep (common practice, no source)');
+        self::assertSame(
+            [0x73, 0x33],
+            (new Parameter('tilt', 2))->levels(0.45),
+            '45 % is a usual start for a tilt sweep (common practice, no source)',
+        );
         self::assertSame([0x55, 0x55, 0x55], (new Parameter('fine', 3))->levels(1 / 3));
         self::assertSame([[0, 0], [255, 255], [255, 255]], array_map((new Parameter('pan', 2))->levels(...), [-1.0, 1.0, 7.0]));
         for ($value = 0; $value <= 65535; $value += 257) {
@@ -74,13 +87,23 @@ final class PatchTest extends TestCase
     {
         $rig = new Rig([
             'universes' => [['id' => 'palm', 'name' => 'Palm House', 'merge' => 'slot', 'latest' => [['first' => 9]]]],
-            'profiles' => [['id' => 'spot', 'name' => 'Spot', 'parameters' => [['name' => 'pan', 'slots' => 2], ['name' => 'level', 'intensity' => true]]]],
+            'profiles' => [
+                [
+                    'id' => 'spot',
+                    'name' => 'Spot',
+                    'parameters' => [['name' => 'pan', 'slots' => 2], ['name' => 'level', 'intensity' => true]],
+                ],
+            ],
             'fixtures' => [['id' => 'left', 'name' => 'Left', 'profile' => 'spot', 'universe' => 'palm', 'first' => 2]],
         ]);
         $rig->artNet([1 => 200, 2 => 200, 3 => 200, 4 => 200, 9 => 200]);
         $rig->now += 0.1;
         $rig->sacn([1 => 100, 2 => 100, 3 => 100, 4 => 100, 9 => 100]);
-        self::assertSame([200, 100, 100, 200, 100], $rig->levelsOf(1, 2, 3, 4, 9), 'an unpatched slot and the level by the highest, pan and the named slot by the latest');
+        self::assertSame(
+            [200, 100, 100, 200, 100],
+            $rig->levelsOf(1, 2, 3, 4, 9),
+            'an unpatched slot and the level by the highest, pan and the named slot by the latest',
+        );
     }
 
     public function testAnEditOfThePatchMakesNoLampBlink(): void
@@ -101,16 +124,56 @@ final class PatchTest extends TestCase
     {
         $profile = ['id' => 'spot', 'name' => 'Spot', 'parameters' => [['name' => 'pan', 'slots' => 2], ['name' => 'level']]];
         $fixture = ['id' => 'left', 'name' => 'Left', 'profile' => 'spot', 'universe' => 'palm', 'first' => 1];
-        yield 'past the end' => [['profiles' => [$profile], 'fixtures' => [[...$fixture, 'first' => 511]]], '/fixtures/0/first', 'would end at slot 513. It takes 3 slots: begin at 510 or below.'];
-        yield 'an unknown profile' => [['profiles' => [$profile], 'fixtures' => [[...$fixture, 'profile' => 'wash']]], '/fixtures/0/profile', 'there is no profile "wash". Profiles are: spot.'];
+        yield 'past the end' => [
+            ['profiles' => [$profile], 'fixtures' => [[...$fixture, 'first' => 511]]],
+            '/fixtures/0/first',
+            'would end at slot 513. It takes 3 slots: begin at 510 or below.',
+        ];
+        yield 'an unknown profile' => [
+            ['profiles' => [$profile], 'fixtures' => [[...$fixture, 'profile' => 'wash']]],
+            '/fixtures/0/profile',
+            'there is no profile "wash". Profiles are: spot.',
+        ];
         yield 'no profile at all' => [['fixtures' => [$fixture]], '/fixtures/0/profile', 'Profiles are: none yet.'];
-        yield 'an unknown universe' => [['profiles' => [$profile], 'fixtures' => [[...$fixture, 'universe' => 'nowhere']]], '/fixtures/0/universe', 'Universes are: palm'];
-        yield 'five slots for one parameter' => [['profiles' => [[...$profile, 'parameters' => [['name' => 'pan', 'slots' => 5]]]]], '/profiles/0/parameters/0/slots', '1 to 4'];
-        yield 'a slot of two parameters' => [['profiles' => [[...$profile, 'parameters' => [['name' => 'pan', 'at' => [1, 3]], ['name' => 'tilt', 'at' => [3, 4]]]]]], '/profiles/0/parameters/1/at', 'slot 3 belongs to "pan" already'];
-        yield 'fewer places than slots' => [['profiles' => [[...$profile, 'parameters' => [['name' => 'pan', 'slots' => 2, 'at' => [1]]]]]], '/profiles/0/parameters/0/at', '1 slots are named, and it takes 2'];
-        yield 'half a slot' => [['profiles' => [[...$profile, 'parameters' => [['name' => 'pan', 'at' => [1, 2.5]]]]]], '/profiles/0/parameters/0/at', 'whole numbers from 1 to 512'];
-        yield 'a name twice' => [['profiles' => [[...$profile, 'parameters' => [['name' => 'pan'], ['name' => 'pan']]]]], '/profiles/0/parameters/1/name', '"pan" is there twice'];
-        yield 'no parameter' => [['profiles' => [[...$profile, 'parameters' => []]]], '/profiles/0/parameters', 'Give at least one parameter.'];
+        yield 'an unknown universe' => [
+            ['profiles' => [$profile], 'fixtures' => [[...$fixture, 'universe' => 'nowhere']]],
+            '/fixtures/0/universe',
+            'Universes are: palm',
+        ];
+        yield 'five slots for one parameter' => [
+            ['profiles' => [[...$profile, 'parameters' => [['name' => 'pan', 'slots' => 5]]]]],
+            '/profiles/0/parameters/0/slots',
+            '1 to 4',
+        ];
+        yield 'a slot of two parameters' => [
+            [
+                'profiles' => [
+                    [...$profile, 'parameters' => [['name' => 'pan', 'at' => [1, 3]], ['name' => 'tilt', 'at' => [3, 4]]]],
+                ],
+            ],
+            '/profiles/0/parameters/1/at',
+            'slot 3 belongs to "pan" already',
+        ];
+        yield 'fewer places than slots' => [
+            ['profiles' => [[...$profile, 'parameters' => [['name' => 'pan', 'slots' => 2, 'at' => [1]]]]]],
+            '/profiles/0/parameters/0/at',
+            '1 slots are named, and it takes 2',
+        ];
+        yield 'half a slot' => [
+            ['profiles' => [[...$profile, 'parameters' => [['name' => 'pan', 'at' => [1, 2.5]]]]]],
+            '/profiles/0/parameters/0/at',
+            'whole numbers from 1 to 512',
+        ];
+        yield 'a name twice' => [
+            ['profiles' => [[...$profile, 'parameters' => [['name' => 'pan'], ['name' => 'pan']]]]],
+            '/profiles/0/parameters/1/name',
+            '"pan" is there twice',
+        ];
+        yield 'no parameter' => [
+            ['profiles' => [[...$profile, 'parameters' => []]]],
+            '/profiles/0/parameters',
+            'Give at least one parameter.',
+        ];
         yield 'too many slots' => [['profiles' => [[...$profile, 'parameters' => array_map(static fn(int $i): array => ['name' => "p{$i}", 'slots' => 3], range(1, 171))]]], '/profiles/0/parameters', 'they take 513 slots'];
     }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\Core;
 
-use NimbleJunction\Core\Port\Departure;
+use NimbleJunction\Core\Port\OutgoingPacket;
 use NimbleJunction\Core\Route\Scale;
 use NimbleJunction\Core\Wire\Osc\Packet;
 use NimbleJunction\Tests\Support\Rig;
@@ -33,12 +33,41 @@ final class RoutingTest extends TestCase
     {
         $routes = array_map(static fn(int $slot): array => ['id' => "r{$slot}", 'name' => "Route {$slot}", 'from' => ['kind' => 'message', 'port' => 'tablet', 'address' => '/all'], 'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => $slot]], [1, 2, 3]);
         $universes = [['id' => 'palm', 'name' => 'Palm House'], ['id' => 'roof', 'name' => 'Roof']];
-        $ports = Rig::port('net', ['send' => ['to' => ['127.0.0.16'], 'carries' => [['number' => 9, 'universe' => 'palm'], ['number' => 10, 'universe' => 'roof']]]])['ports'];
-        $rig = new Rig(['universes' => $universes, 'ports' => $ports, 'routes' => $routes, 'copies' => [['id' => 'twin', 'name' => 'Twin', 'from' => ['universe' => 'palm', 'first' => 1, 'count' => 3], 'to' => ['universe' => 'roof', 'first' => 11]]]]);
+        $ports = Rig::port(
+            'net',
+            [
+                'send' => [
+                    'to' => ['127.0.0.16'],
+                    'carries' => [['number' => 9, 'universe' => 'palm'], ['number' => 10, 'universe' => 'roof']],
+                ],
+            ],
+        )['ports'];
+        $rig = new Rig(
+            [
+                'universes' => $universes,
+                'ports' => $ports,
+                'routes' => $routes,
+                'copies' => [
+                    [
+                        'id' => 'twin',
+                        'name' => 'Twin',
+                        'from' => ['universe' => 'palm', 'first' => 1, 'count' => 3],
+                        'to' => ['universe' => 'roof', 'first' => 11],
+                    ],
+                ],
+            ],
+        );
         $left = array_filter($rig->osc('/all', 1.0), static fn($one): bool => $one->address === '127.0.0.16');
-        $levels = array_map(static fn($one): array => [\ord($one->bytes[14]), trim(substr($one->bytes, 18), "\0")], array_values($left));
+        $levels = array_map(
+            static fn($one): array => [\ord($one->bytes[14]), trim(substr($one->bytes, 18), "\0")],
+            array_values($left),
+        );
         self::assertSame([[9, "\xFF\xFF\xFF"], [10, "\xFF\xFF\xFF"]], $levels);
-        self::assertSame([], array_filter($rig->pass(0.5), static fn(array $one): bool => $one[1]->address === '127.0.0.16'), 'and nothing follows that');
+        self::assertSame(
+            [],
+            array_filter($rig->pass(0.5), static fn(array $one): bool => $one[1]->address === '127.0.0.16'),
+            'and nothing follows that',
+        );
     }
 
     public function testASlotMovedByADeskIsToldToTheTablet(): void
@@ -119,7 +148,10 @@ final class RoutingTest extends TestCase
         self::assertSame(131.0, $scale->apply(\INF));
         self::assertSame(3.0, (new Scale(5, 5, 3, 9))->apply(5), 'an empty range is its low end');
         for ($level = 0; $level <= 255; ++$level) {
-            self::assertSame($level, (int) floor((new Scale(0, 1, 0, 255))->apply((new Scale(0, 255, 0, 1))->apply($level)) + 0.5));
+            self::assertSame(
+                $level,
+                (int) floor((new Scale(0, 1, 0, 255))->apply((new Scale(0, 255, 0, 1))->apply($level)) + 0.5),
+            );
         }
     }
 
@@ -137,16 +169,16 @@ final class RoutingTest extends TestCase
     }
 
     /**
-     * @param list<Departure> $left
+     * @param list<OutgoingPacket> $left
      *
      * @return list<float> what the tablet was told
      */
     private static function told(array $left): array
     {
         $told = [];
-        foreach ($left as $departure) {
-            if ($departure->address === '127.0.0.15') {
-                $value = Packet::decode($departure->bytes)[0]->arguments[0]->value;
+        foreach ($left as $packet) {
+            if ($packet->address === '127.0.0.15') {
+                $value = Packet::decode($packet->bytes)[0]->arguments[0]->value;
                 $told[] = (float) $value;
             }
         }

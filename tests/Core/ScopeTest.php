@@ -25,7 +25,10 @@ final class ScopeTest extends TestCase
             $rig->pass(0.025);
         }
         $analysis = $probe->analysis($rig->nanos());
-        self::assertSame('Steps of 8 every 125 ms: the sender updates this 8 times a second, evenly (± 0 ms), though it arrives 40 times a second.', $analysis->words);
+        self::assertSame(
+            'Steps of 8 every 125 ms: the sender updates this 8 times a second, evenly (± 0 ms), though it arrives 40 times a second.',
+            $analysis->words,
+        );
         self::assertEqualsWithDelta([8.0, 8.0, 125.0], [$analysis->changes, $analysis->step, $analysis->everyMillis], 0.01);
     }
 
@@ -37,7 +40,10 @@ final class ScopeTest extends TestCase
             $rig->artNet([3 => $frame % 250]);
             $rig->pass(0.025);
         }
-        self::assertStringStartsWith('It changes nearly every time it arrives, 40 times a second, evenly', $probe->analysis($rig->nanos())->words);
+        self::assertStringStartsWith(
+            'It changes nearly every time it arrives, 40 times a second, evenly',
+            $probe->analysis($rig->nanos())->words,
+        );
     }
 
     public function testUnevenTimesAreCalledUneven(): void
@@ -53,7 +59,14 @@ final class ScopeTest extends TestCase
 
     public function testAPointIsSeenWheneverItHasAnotherValue(): void
     {
-        $rig = new Rig(['values' => [['id' => 'wind', 'name' => 'Wind', 'type' => 'number'], ['id' => 'mood', 'name' => 'Mood', 'type' => 'text']]]);
+        $rig = new Rig(
+            [
+                'values' => [
+                    ['id' => 'wind', 'name' => 'Wind', 'type' => 'number'],
+                    ['id' => 'mood', 'name' => 'Mood', 'type' => 'text'],
+                ],
+            ],
+        );
         $probe = $this->watch($rig, 'point:value:wind');
         $mood = $this->watch($rig, 'point:value:mood');
         $act = new Act('ada', 'Ada');
@@ -114,7 +127,16 @@ final class ScopeTest extends TestCase
 
     public function testSubjectsAreReadStrictly(): void
     {
-        foreach (['', 'slot:palm', 'slot:palm:0', 'slot:palm:513', 'slot:PALM:1', 'message:tablet:0:/x', 'message:tablet:1:x', 'level:palm:1'] as $text) {
+        foreach ([
+            '',
+            'slot:palm',
+            'slot:palm:0',
+            'slot:palm:513',
+            'slot:PALM:1',
+            'message:tablet:0:/x',
+            'message:tablet:1:x',
+            'level:palm:1',
+        ] as $text) {
             self::assertNull(Subject::parse($text), $text);
         }
         foreach (['slot:palm:512', 'message:tablet:64:/a/b'] as $text) {

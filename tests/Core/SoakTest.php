@@ -32,8 +32,16 @@ final class SoakTest extends TestCase
         self::assertLessThan(96 * 1024, memory_get_usage() - $early, 'fifty minutes later no more memory is used');
         self::assertSame(500, \count($rig->junction->trace->since(0, \PHP_INT_MAX)), 'the trace is full, and no fuller');
         $rig->pass(20);
-        self::assertLessThanOrEqual($rig->nanos() + 1_000_000_000, $rig->junction->dueAt(), 'it still wants to be woken for its repeats');
-        self::assertCount(0, array_filter($rig->junction->universes()['palm']->sources(), static fn($source): bool => ! $source->isSparse()), 'every desk has gone');
+        self::assertLessThanOrEqual(
+            $rig->nanos() + 1_000_000_000,
+            $rig->junction->dueAt(),
+            'it still wants to be woken for its repeats',
+        );
+        self::assertCount(
+            0,
+            array_filter($rig->junction->universes()['palm']->sources(), static fn($source): bool => ! $source->isSparse()),
+            'every desk has gone',
+        );
     }
 
     /** What was recorded is heard again, packet by packet, with the same result each time. */
@@ -47,12 +55,12 @@ final class SoakTest extends TestCase
             $began = null;
             foreach (Capture::datagrams($recording) as $datagram) {
                 $began ??= $datagram->at;
-                foreach ($rig->pass(max(0, ($datagram->at - $began) / 1e9 + 1000 - $rig->now)) as [, $departure]) {
-                    hash_update($left, "{$departure->address} {$departure->port} {$departure->bytes}");
+                foreach ($rig->pass(max(0, ($datagram->at - $began) / 1e9 + 1000 - $rig->now)) as [, $packet]) {
+                    hash_update($left, "{$packet->address} {$packet->port} {$packet->bytes}");
                 }
                 $endpoint = [6454 => Rig::ART_NET, 5568 => Rig::SACN, 8000 => Rig::OSC][$datagram->destinationPort];
-                foreach ($rig->arrive($endpoint, $datagram->payload, $datagram->source) as $departure) {
-                    hash_update($left, "{$departure->address} {$departure->port} {$departure->bytes}");
+                foreach ($rig->arrive($endpoint, $datagram->payload, $datagram->source) as $packet) {
+                    hash_update($left, "{$packet->address} {$packet->port} {$packet->bytes}");
                 }
             }
             $results[] = [hash_final($left), $rig->level(1), $rig->level(2), $rig->level(5)];
@@ -75,8 +83,12 @@ final class SoakTest extends TestCase
             $rig->pass(2);
         }
         $rig->adopt(['name' => "Edit {$minute}"]);
-        $rig->junction->hold('palm', [new \NimbleJunction\Core\Universe\Hold($minute, 99, 'anna', $rig->nanos() + 5_000_000_000)], $rig->nanos());
-        $rig->junction->restore($rig->junction->state($rig->nanos()), $rig->nanos());
+        $rig->junction->hold(
+            'palm',
+            [new \NimbleJunction\Core\Universe\Hold($minute, 99, 'anna', $rig->nanos() + 5_000_000_000)],
+            $rig->nanos(),
+        );
+        $rig->junction->restore($rig->junction->rooms()->state($rig->nanos()), $rig->nanos());
     }
 
     private function recording(): string
@@ -85,10 +97,31 @@ final class SoakTest extends TestCase
         $at = 1_700_000_000_000_000_000;
         for ($i = 0; $i < 200; ++$i) {
             $at += 23_000_000;
-            $datagrams[] = new Datagram($at, '127.0.0.11', 6454, '127.0.0.1', 6454, (new Dmx(1, Rig::levels([1 => $i]), $i % 255 + 1))->encode());
-            $datagrams[] = new Datagram($at + 5_000_000, '127.0.0.12', 5568, '127.0.0.1', 5568, (new Data(str_repeat('g', 16), 1, Rig::levels([2 => $i]), $i & 255, 100, 'Guest'))->encode());
+            $datagrams[] = new Datagram(
+                $at,
+                '127.0.0.11',
+                6454,
+                '127.0.0.1',
+                6454,
+                (new Dmx(1, Rig::levels([1 => $i]), $i % 255 + 1))->encode(),
+            );
+            $datagrams[] = new Datagram(
+                $at + 5_000_000,
+                '127.0.0.12',
+                5568,
+                '127.0.0.1',
+                5568,
+                (new Data(str_repeat('g', 16), 1, Rig::levels([2 => $i]), $i & 255, 100, 'Guest'))->encode(),
+            );
             if ($i % 10 === 9) {
-                $datagrams[] = new Datagram($at + 9_000_000, '127.0.0.15', 9000, '127.0.0.1', 8000, (new Message('/lamp', [Argument::float(($i + 1) / 200)]))->encode());
+                $datagrams[] = new Datagram(
+                    $at + 9_000_000,
+                    '127.0.0.15',
+                    9000,
+                    '127.0.0.1',
+                    8000,
+                    (new Message('/lamp', [Argument::float(($i + 1) / 200)]))->encode(),
+                );
             }
         }
 

@@ -47,7 +47,10 @@ final class StateTest extends TestCase
         $rig->artNet([1 => 200]);
         $rig->pass(11.0);
         $again = $this->again($rig, Rig::with(['whenLost' => 'stop']));
-        $sent = array_filter($again->pass(3.0), static fn(array $one): bool => \in_array($one[1]->address, ['127.0.0.14', '127.0.0.16'], true));
+        $sent = array_filter(
+            $again->pass(3.0),
+            static fn(array $one): bool => \in_array($one[1]->address, ['127.0.0.14', '127.0.0.16'], true),
+        );
         self::assertSame([], $sent, 'nothing is sent');
         self::assertTrue($again->junction->universes()['palm']->hasStopped());
     }
@@ -92,18 +95,45 @@ final class StateTest extends TestCase
         self::assertSame([100, 50, 0], $without->levelsOf(1, 2, 5), 'a route that is gone leaves nothing behind');
         $unfed = $this->again($rig, new Rig(Rig::port('guest', ['receive' => ['address' => '127.0.0.1', 'feeds' => []]])));
         self::assertSame([100, 0, 255], $unfed->levelsOf(1, 2, 5), 'nor does a source that no port brings any more');
-        $last = $this->again($rig, new Rig(Rig::port('house', ['receive' => ['address' => '127.0.0.1', 'lastResort' => true, 'feeds' => [['number' => 1, 'universe' => 'palm']]]])));
+        $last = $this->again(
+            $rig,
+            new Rig(
+                Rig::port(
+                    'house',
+                    [
+                        'receive' => [
+                            'address' => '127.0.0.1',
+                            'lastResort' => true,
+                            'feeds' => [['number' => 1, 'universe' => 'palm']],
+                        ],
+                    ],
+                ),
+            ),
+        );
         self::assertSame([0, 50], $last->levelsOf(1, 2), 'and a port that has become the last resort is that');
     }
 
     public function testWhatIsShownAtTheOtherEndIsNotToldAgain(): void
     {
-        $told = static fn(array $left): array => array_values(array_filter(array_column($left, 1), static fn($one): bool => $one->port === 9000));
+        $told = static fn(array $left): array => array_values(
+            array_filter(array_column($left, 1), static fn($one): bool => $one->port === 9000),
+        );
         $rig = new Rig();
         $rig->sacn([5 => 100]);
         $rig->pass(1.0);
         self::assertSame([], $told($this->again($rig, new Rig())->pass(1.0)));
-        $other = new Rig(['routes' => [['id' => 'out', 'name' => 'Fader out', 'from' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 5], 'to' => ['kind' => 'message', 'port' => 'tablet', 'address' => '/another']]]]);
+        $other = new Rig(
+            [
+                'routes' => [
+                    [
+                        'id' => 'out',
+                        'name' => 'Fader out',
+                        'from' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 5],
+                        'to' => ['kind' => 'message', 'port' => 'tablet', 'address' => '/another'],
+                    ],
+                ],
+            ],
+        );
         self::assertCount(1, $told($this->again($rig, $other)->pass(1.0)), 'unless it is another address now');
     }
 
@@ -122,7 +152,11 @@ final class StateTest extends TestCase
     {
         $rig = new Rig();
         $rig->artNet([1 => 1]);
-        $rig->junction->hold('palm', [new Hold(8, 44, 'Ada', $rig->nanos() + 10_000_000_000), new Hold(9, 45, 'Ada', $rig->nanos() + 2_000_000_000)], $rig->nanos());
+        $rig->junction->hold(
+            'palm',
+            [new Hold(8, 44, 'Ada', $rig->nanos() + 10_000_000_000), new Hold(9, 45, 'Ada', $rig->nanos() + 2_000_000_000)],
+            $rig->nanos(),
+        );
         $again = $this->again($rig, new Rig(), awaySeconds: 3.0);
         self::assertSame([44, 0], $again->levelsOf(9, 10), 'one was over while nobody was there');
         $again->pass(6.9);
@@ -135,17 +169,74 @@ final class StateTest extends TestCase
     public static function absurd(): iterable
     {
         $whole = static function (array $changes): array {
-            $source = ['key' => base64_encode("house\0x"), 'port' => 'house', 'protocol' => 'art-net', 'name' => 'x', 'address' => '127.0.0.11', 'priority' => 100, 'levels' => base64_encode(str_repeat("\7", 512))];
+            $source = [
+                'key' => base64_encode("house\0x"),
+                'port' => 'house',
+                'protocol' => 'art-net',
+                'name' => 'x',
+                'address' => '127.0.0.11',
+                'priority' => 100,
+                'levels' => base64_encode(str_repeat("\7", 512)),
+            ];
 
-            return ['universes' => ['palm' => ['merged' => base64_encode(str_repeat("\7", 512)), 'sources' => [[...$source, ...$changes]], 'holds' => [$changes], 'fade' => $changes]], 'sequences' => $changes, 'feedback' => ['out' => $changes], 'lastSenders' => $changes];
+            return [
+                'universes' => [
+                    'palm' => [
+                        'merged' => base64_encode(str_repeat("\7", 512)),
+                        'sources' => [[...$source, ...$changes]],
+                        'holds' => [$changes],
+                        'fade' => $changes,
+                    ],
+                ],
+                'sequences' => $changes,
+                'feedback' => ['out' => $changes],
+                'lastSenders' => $changes,
+            ];
         };
         foreach ([PHP_INT_MAX, PHP_INT_MIN, -1, 1e300, 'x', [], null, true, str_repeat('A', 100_000)] as $value) {
-            $fields = ['key', 'port', 'protocol', 'name', 'address', 'priority', 'sequence', 'slots', 'levels', 'slotPriorities', 'order', 'slot', 'level', 'by', 'left', 'from', 'to', 'elapsed', 'nanos', 'shown', 'where', 'tablet', 'node sacn 7 palm'];
+            $fields = [
+                'key',
+                'port',
+                'protocol',
+                'name',
+                'address',
+                'priority',
+                'sequence',
+                'slots',
+                'levels',
+                'slotPriorities',
+                'order',
+                'slot',
+                'level',
+                'by',
+                'left',
+                'from',
+                'to',
+                'elapsed',
+                'nanos',
+                'shown',
+                'where',
+                'tablet',
+                'node sacn 7 palm',
+            ];
             yield get_debug_type($value).' '.substr((string) json_encode($value), 0, 12) => [$whole(array_fill_keys($fields, $value))];
         }
         yield 'a list' => [[1, 2, 3]];
         yield 'nothing but names' => [['universes' => 'palm', 'sequences' => 7, 'feedback' => null, 'lastSenders' => [[]]]];
-        yield 'thousands of sources' => [['universes' => ['palm' => ['merged' => base64_encode(str_repeat("\7", 512)), 'sources' => array_fill(0, 5000, ['key' => base64_encode('x'), 'levels' => base64_encode(str_repeat("\7", 512))])]]]];
+        yield 'thousands of sources' => [
+            [
+                'universes' => [
+                    'palm' => [
+                        'merged' => base64_encode(str_repeat("\7", 512)),
+                        'sources' => array_fill(
+                            0,
+                            5000,
+                            ['key' => base64_encode('x'), 'levels' => base64_encode(str_repeat("\7", 512))],
+                        ),
+                    ],
+                ],
+            ],
+        ];
     }
 
     /** @param array<mixed> $state */
@@ -153,7 +244,11 @@ final class StateTest extends TestCase
     public function testNothingAbsurdIsTakenOver(array $state): void
     {
         $rig = new Rig();
-        $rig->junction->restore(json_decode(json_encode($state, JSON_THROW_ON_ERROR | JSON_PARTIAL_OUTPUT_ON_ERROR), true), $rig->nanos(), PHP_INT_MAX >> 8);
+        $rig->junction->restore(
+            json_decode(json_encode($state, JSON_THROW_ON_ERROR | JSON_PARTIAL_OUTPUT_ON_ERROR), true),
+            $rig->nanos(),
+            PHP_INT_MAX >> 8,
+        );
         $rig->pass(3.0);
         $rig->artNet([1 => 9]);
         $rig->pass(3.0);
@@ -164,7 +259,11 @@ final class StateTest extends TestCase
     /** The state of one junction, through JSON, into another. */
     private function again(Rig $rig, Rig $next, float $awaySeconds = 0.0): Rig
     {
-        $state = json_decode(json_encode($rig->junction->state($rig->nanos()), JSON_THROW_ON_ERROR), true, flags: JSON_THROW_ON_ERROR);
+        $state = json_decode(
+            json_encode($rig->junction->rooms()->state($rig->nanos()), JSON_THROW_ON_ERROR),
+            true,
+            flags: JSON_THROW_ON_ERROR,
+        );
         $next->junction->restore($state, $next->nanos(), (int) ($awaySeconds * 1e9));
 
         return $next;

@@ -26,7 +26,10 @@ final class TraceTest extends TestCase
         }
         $events = $trace->since(0, 100);
         self::assertSame([3, 1], array_map(static fn(Event $event): int => $event->count, $events));
-        self::assertSame(['at 0.9', 'at 1.1'], array_map(static fn(Event $event): string => $event->title(self::names()), $events));
+        self::assertSame(
+            ['at 0.9', 'at 1.1'],
+            array_map(static fn(Event $event): string => $event->title(self::names()), $events),
+        );
         self::assertCount(1, $events[0]->hops, 'the hops of the newest one');
     }
 
@@ -38,7 +41,11 @@ final class TraceTest extends TestCase
         $read = $trace->revision();
         self::assertSame([], $trace->since($read, 100));
         $trace->hop($first, Step::Sent, 'later');
-        self::assertSame(['one'], array_map(static fn(Event $event): string => $event->title(self::names()), $trace->since($read, 100)), 'an old event that got another hop');
+        self::assertSame(
+            ['one'],
+            array_map(static fn(Event $event): string => $event->title(self::names()), $trace->since($read, 100)),
+            'an old event that got another hop',
+        );
         self::assertCount(1, $trace->since(0, 1), 'at most so many');
     }
 

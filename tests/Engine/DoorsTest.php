@@ -122,11 +122,21 @@ final class DoorsTest extends TestCase
         $engine = new EngineProcess(EngineProcess::document('127.78.22'), ['--for=170', "--state={$this->folder}"]);
         try {
             self::assertSame('0600', substr(sprintf('%o', fileperms("{$this->folder}/engine.sock")), -4), 'nobody else may open it');
-            self::assertSame(['ok' => true], $this->tell(['do' => 'adopt', 'document' => json_encode([...EngineProcess::document('127.78.22'), 'name' => 'Changed'])]));
-            $refused = $this->tell(['do' => 'adopt', 'document' => '{"format": "nimble-junction/show", "version": 1, "name": ""}']);
+            self::assertSame(
+                ['ok' => true],
+                $this->tell(
+                    ['do' => 'adopt', 'document' => json_encode([...EngineProcess::document('127.78.22'), 'name' => 'Changed'])],
+                ),
+            );
+            $refused = $this->tell(
+                ['do' => 'adopt', 'document' => '{"format": "nimble-junction/show", "version": 1, "name": ""}'],
+            );
             self::assertFalse($refused['ok']);
             self::assertStringContainsString('/name: it is "". A text of 1 to 120 characters is needed.', $refused['error']);
-            self::assertSame('The command is not known. Known is: adopt, with a document.', $this->tell(['do' => 'dance'])['error']);
+            self::assertSame(
+                'The command is not known. Known is: adopt, with a document.',
+                $this->tell(['do' => 'dance'])['error'],
+            );
             self::assertTrue($engine->process()->isRunning());
         } finally {
             $engine->stop();

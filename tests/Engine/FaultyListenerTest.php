@@ -42,7 +42,10 @@ final class FaultyListenerTest extends TestCase
                 $suspension->suspend();
             }
             self::assertSame(['one', 'two', 'three'], $heard);
-            self::assertStringContainsString('2 faults in the program itself, the newest while reading a port: cannot be swallowed', $warnings->all()[0]['words']);
+            self::assertStringContainsString(
+                '2 faults in the program itself, the newest while reading a port: cannot be swallowed',
+                $warnings->all()[0]['words'],
+            );
         } finally {
             $listener->close();
             $sender->close();

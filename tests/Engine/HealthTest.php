@@ -35,7 +35,11 @@ final class HealthTest extends TestCase
     {
         $check = SelfCheck::load('{"format": "nimble-junction/show", "version": 1, "name": "Running"}');
         for ($round = 1; $round <= 3; ++$round) {
-            self::assertSame('', $check->round(), 'After a change of what is meant to leave, "bin/self-check --renew" writes the new digest down.');
+            self::assertSame(
+                '',
+                $check->round(),
+                'After a change of what is meant to leave, "bin/self-check --renew" writes the new digest down.',
+            );
         }
         self::assertSame(3, $check->rounds());
         self::assertFalse($check->isOver());
@@ -46,18 +50,37 @@ final class HealthTest extends TestCase
         $work = (string) file_get_contents(Background::root().'/engine/Health/self-check.json');
         $changed = "{$this->folder}/changed.json";
         // One level of one desk: what leaves is another thing.
-        file_put_contents($changed, (string) preg_replace('/("hex":"4172742d4e657400[0-9a-f]{20})0a/', '${1}0b', $work, 1, $count));
+        file_put_contents(
+            $changed,
+            (string) preg_replace('/("hex":"4172742d4e657400[0-9a-f]{20})0a/', '${1}0b', $work, 1, $count),
+        );
         self::assertSame(1, $count);
-        self::assertStringContainsString('in round 1 of the self-check what leaves has the digest', SelfCheck::load('', $changed)->round());
-        self::assertStringContainsString('/name', SelfCheck::load('{"format": "nimble-junction/show", "version": 1, "name": 7}')->round(), 'nor can the running show be read');
+        self::assertStringContainsString(
+            'in round 1 of the self-check what leaves has the digest',
+            SelfCheck::load('', $changed)->round(),
+        );
+        self::assertStringContainsString(
+            '/name',
+            SelfCheck::load('{"format": "nimble-junction/show", "version": 1, "name": 7}')->round(),
+            'nor can the running show be read',
+        );
     }
 
     /** Exactly the flags that the engine has: bin/engine-php is where they stand. */
     public function testCodeIsCompiledAsItIsShipped(): void
     {
-        $says = (new Process(['bin/engine-php', '-r', 'require "vendor/autoload.php"; echo NimbleJunction\Engine\Health\Compilation::words();'], Background::root()))->mustRun()->getOutput();
+        $says = (new Process(
+            ['bin/engine-php', '-r', 'require "vendor/autoload.php"; echo NimbleJunction\Engine\Health\Compilation::words();'],
+            Background::root(),
+        ))->mustRun()->getOutput();
         self::assertSame('PHP '.PHP_VERSION.', compiled (opcache.jit=1054)', $says);
-        foreach (['deploy/nimble-junction-engine.service', 'app/Console/Commands/DemoCommand.php', 'bench/Support/Subject.php', 'bin/bench', 'bin/test'] as $file) {
+        foreach ([
+            'deploy/nimble-junction-engine.service',
+            'app/Console/Commands/DemoCommand.php',
+            'bench/Support/Subject.php',
+            'bin/bench',
+            'bin/test',
+        ] as $file) {
             self::assertStringContainsString('bin/engine-php', (string) file_get_contents(Background::root()."/{$file}"), $file);
         }
         if (getenv('JUNCTION_COMPILED') === 'yes') {
@@ -68,8 +91,14 @@ final class HealthTest extends TestCase
     public function testAnEngineThatDistrustsItsCompilerBeginsAgainWithoutIt(): void
     {
         $script = "{$this->folder}/again.php";
-        file_put_contents($script, '<?php require $argv[1]."/vendor/autoload.php"; use NimbleJunction\Engine\Health\Compilation; echo getmypid(), " ", Compilation::words(), " ", Compilation::distrust(), "\n"; if (Compilation::distrust() === "") { Compilation::beginAgainWithout("two and two made five"); }');
-        $lines = explode("\n", trim((new Process(['bin/engine-php', $script, Background::root()], Background::root()))->mustRun()->getOutput()));
+        file_put_contents(
+            $script,
+            '<?php require $argv[1]."/vendor/autoload.php"; use NimbleJunction\Engine\Health\Compilation; echo getmypid(), " ", Compilation::words(), " ", Compilation::distrust(), "\n"; if (Compilation::distrust() === "") { Compilation::beginAgainWithout("two and two made five"); }',
+        );
+        $lines = explode(
+            "\n",
+            trim((new Process(['bin/engine-php', $script, Background::root()], Background::root()))->mustRun()->getOutput()),
+        );
         self::assertMatchesRegularExpression('/^(\d+) PHP \S+, compiled \(opcache\.jit=1054\) $/', $lines[0]);
         self::assertMatchesRegularExpression('/^(\d+) PHP \S+, not compiled two and two made five$/', $lines[1]);
         self::assertSame((int) $lines[0], (int) $lines[1], 'the same process: whoever watches over it notices nothing');
@@ -88,7 +117,10 @@ final class HealthTest extends TestCase
         $log->note('opening a door', new \TypeError('it is a window'));
         self::assertSame(51, $log->count);
         self::assertCount(1, $warnings->all());
-        self::assertStringContainsString('51 faults in the program itself, the newest while opening a door: it is a window', $warnings->all()[0]['words']);
+        self::assertStringContainsString(
+            '51 faults in the program itself, the newest while opening a door: it is a window',
+            $warnings->all()[0]['words'],
+        );
         $written = (string) file_get_contents("{$this->folder}/".FaultLog::FILE);
         self::assertSame(3, substr_count($written, 'LogicException: it came off'), 'the same one is written down three times');
         self::assertStringContainsString('#0 ', $written);

@@ -17,7 +17,10 @@ use NimbleJunction\Tests\Support\Rig;
 use NimbleJunction\Tests\Support\Udp;
 use PHPUnit\Framework\TestCase;
 
-/** What a page can do at the engine besides looking: lend devices, ask why two devices do not talk, watch a value, see what is out there. */
+/**
+ * What a page can do at the engine besides looking: lend devices, ask why two devices do not talk, watch a value, see
+ * what is out there.
+ */
 final class LendingTest extends TestCase
 {
     private const NET = '127.78.10';
@@ -28,15 +31,56 @@ final class LendingTest extends TestCase
     {
         $document = EngineProcess::document(self::NET);
         $document['ports'][0]['receive']['poll'] = [self::NET.'.21'];
-        $document['ports'][] = ['id' => 'keys', 'name' => 'Keys', 'protocol' => 'midi', 'link' => ['kind' => 'browser', 'device' => 'Attic Keys'], 'receive' => ['enabled' => true], 'send' => ['enabled' => true]];
-        $document['ports'][] = ['id' => 'stick', 'name' => 'Stick', 'protocol' => 'controller', 'link' => ['kind' => 'browser', 'device' => 'Glass Stick'], 'receive' => ['deadZone' => 0.1, 'centres' => [0.5]]];
+        $document['ports'][] = [
+            'id' => 'keys',
+            'name' => 'Keys',
+            'protocol' => 'midi',
+            'link' => ['kind' => 'browser', 'device' => 'Attic Keys'],
+            'receive' => ['enabled' => true],
+            'send' => ['enabled' => true],
+        ];
+        $document['ports'][] = [
+            'id' => 'stick',
+            'name' => 'Stick',
+            'protocol' => 'controller',
+            'link' => ['kind' => 'browser', 'device' => 'Glass Stick'],
+            'receive' => ['deadZone' => 0.1, 'centres' => [0.5]],
+        ];
         array_push(
             $document['routes'],
-            ['id' => 'key', 'name' => 'Key', 'from' => ['kind' => 'message', 'port' => 'keys', 'address' => '/note/1/60', 'low' => 0, 'high' => 127], 'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 20]],
-            ['id' => 'light', 'name' => 'Light', 'from' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 1], 'to' => ['kind' => 'message', 'port' => 'keys', 'address' => '/controller/1/7', 'type' => 'int', 'low' => 0, 'high' => 127]],
-            ['id' => 'axis', 'name' => 'Axis', 'from' => ['kind' => 'message', 'port' => 'stick', 'address' => '/axis/1', 'low' => -1, 'high' => 1], 'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 21]],
+            [
+                'id' => 'key',
+                'name' => 'Key',
+                'from' => ['kind' => 'message', 'port' => 'keys', 'address' => '/note/1/60', 'low' => 0, 'high' => 127],
+                'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 20],
+            ],
+            [
+                'id' => 'light',
+                'name' => 'Light',
+                'from' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 1],
+                'to' => [
+                    'kind' => 'message',
+                    'port' => 'keys',
+                    'address' => '/controller/1/7',
+                    'type' => 'int',
+                    'low' => 0,
+                    'high' => 127,
+                ],
+            ],
+            [
+                'id' => 'axis',
+                'name' => 'Axis',
+                'from' => ['kind' => 'message', 'port' => 'stick', 'address' => '/axis/1', 'low' => -1, 'high' => 1],
+                'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 21],
+            ],
         );
-        $document['profiles'] = [['id' => 'spot', 'name' => 'Spot', 'parameters' => [['name' => 'level', 'intensity' => true], ['name' => 'pan', 'slots' => 2]]]];
+        $document['profiles'] = [
+            [
+                'id' => 'spot',
+                'name' => 'Spot',
+                'parameters' => [['name' => 'level', 'intensity' => true], ['name' => 'pan', 'slots' => 2]],
+            ],
+        ];
         $document['fixtures'] = [['id' => 'spot', 'name' => 'Spot', 'profile' => 'spot', 'universe' => 'palm', 'first' => 100]];
         $this->live = Background::freePort();
         $this->engine = new EngineProcess($document, ['--for=170', "--live=127.0.0.1:{$this->live}"]);
@@ -59,10 +103,20 @@ final class LendingTest extends TestCase
         $line->until(static fn(string $bytes): bool => $bytes[20] === "\xFF");
         $desk->send((new Dmx(1, Rig::levels([1 => 255])))->encode(), self::NET.'.1:6454');
         $heard = $page->heard();
-        self::assertSame([['type' => 'lent', 'device' => 'midi Attic Keys', 'bytes' => 'b0077f']], array_map(static fn(array $one): array => array_diff_key($one, ['n' => 0]), $heard['lent']), 'slot 1 is full, so controller 7 is 127');
+        self::assertSame(
+            [['type' => 'lent', 'device' => 'midi Attic Keys', 'bytes' => 'b0077f']],
+            array_map(static fn(array $one): array => array_diff_key($one, ['n' => 0]), $heard['lent']),
+            'slot 1 is full, so controller 7 is 127',
+        );
         $port = end($heard['status'])['ports']['keys'];
-        self::assertSame(['note 60 (C4) on channel 1, velocity 127', ['Ada'], 'Ada'], [$port['heard'], $port['connected'], $port['from']]);
-        self::assertSame([['midi', 'Attic Keys'], ['midi', 'Spare Pad']], array_map(static fn(array $one): array => [$one['kind'], $one['name']], end($heard['finds'])['lent']));
+        self::assertSame(
+            ['note 60 (C4) on channel 1, velocity 127', ['Ada'], 'Ada'],
+            [$port['heard'], $port['connected'], $port['from']],
+        );
+        self::assertSame(
+            [['midi', 'Attic Keys'], ['midi', 'Spare Pad']],
+            array_map(static fn(array $one): array => [$one['kind'], $one['name']], end($heard['finds'])['lent']),
+        );
 
         $after = (new LiveLink($this->live, Role::Viewer, [['do' => 'subscribe', 'topics' => ['status']]], 1.5))->heard();
         $port = $after['status'][0]['ports']['keys'];
@@ -91,7 +145,11 @@ final class LendingTest extends TestCase
         self::assertStringContainsString('The last values stay.', $stick['fault']);
         self::assertSame("\xFF", self::newest($line)[21], 'the last value stays');
         $said = json_encode($heard['trace'], JSON_THROW_ON_ERROR);
-        self::assertStringContainsString('slot 21 of Palm House from 128 to 255', $said, 'within the dead zone of its centre it was in the middle of its way');
+        self::assertStringContainsString(
+            'slot 21 of Palm House from 128 to 255',
+            $said,
+            'within the dead zone of its centre it was in the middle of its way',
+        );
         self::assertStringContainsString('axis 1 at 1"', $said, 'the rest of the way still reaches the end');
         $line->close();
     }
@@ -120,7 +178,12 @@ final class LendingTest extends TestCase
         $tablet = new Udp(self::NET.'.5', 8000);
         $fix = null;
         for ($try = 0; $try < 10 && $fix === null; ++$try) {
-            $page = new LiveLink($this->live, Role::Viewer, [['do' => 'check', 'port' => 'tablet', 'other' => self::NET.'.5']], 0.4);
+            $page = new LiveLink(
+                $this->live,
+                Role::Viewer,
+                [['do' => 'check', 'port' => 'tablet', 'other' => self::NET.'.5']],
+                0.4,
+            );
             while ($page->isRunning()) {
                 $tablet->send((new Message('/lamp', [Argument::float(0.5)]))->encode(), self::NET.'.1:9000');
                 usleep(20_000);
@@ -144,11 +207,27 @@ final class LendingTest extends TestCase
             usleep(50_000);
         }
         $finds = $page->heard()['finds'];
-        self::assertSame(['art-net', 0, self::NET.'.11'], array_map(static fn(string $key): mixed => end($finds)['unclaimed'][0][$key], ['protocol', 'number', 'from']));
-        $findings = (new LiveLink($this->live, Role::Viewer, [['do' => 'check', 'port' => 'desk', 'other' => self::NET.'.11']], 1.0))->heard()['answer'][0]['findings'];
-        $heard = array_values(array_filter($findings, static fn(array $one): bool => $one['question'] === 'Is anything heard?'))[0];
+        self::assertSame(
+            ['art-net', 0, self::NET.'.11'],
+            array_map(static fn(string $key): mixed => end($finds)['unclaimed'][0][$key], ['protocol', 'number', 'from']),
+        );
+        $findings = (new LiveLink(
+            $this->live,
+            Role::Viewer,
+            [['do' => 'check', 'port' => 'desk', 'other' => self::NET.'.11']],
+            1.0,
+        ))->heard()['answer'][0]['findings'];
+        $heard = array_values(
+            array_filter($findings, static fn(array $one): bool => $one['question'] === 'Is anything heard?'),
+        )[0];
         self::assertSame('wrong', $heard['state']);
-        self::assertSame(['label' => 'Listen to port-address 0 (0:0:0)', 'changes' => ['receive/feeds' => [['number' => 0, 'universe' => 'palm']]]], $heard['fix']);
+        self::assertSame(
+            [
+                'label' => 'Listen to port-address 0 (0:0:0)',
+                'changes' => ['receive/feeds' => [['number' => 0, 'universe' => 'palm']]],
+            ],
+            $heard['fix'],
+        );
         $desk->close();
     }
 
@@ -158,10 +237,16 @@ final class LendingTest extends TestCase
         $page = new LiveLink($this->live, Role::Viewer, [['do' => 'subscribe', 'topics' => ['finds']]], 5.0);
         $poll = $node->receive(6.0, $from);
         self::assertSame("Art-Net\0\x00\x20", substr((string) $poll, 0, 10));
-        $node->send((new PollReply(self::NET.'.21', 'Roof node', 'Roof node in the attic', [NodePort::output(4)], 0, 1))->encode(), (string) $from);
+        $node->send(
+            (new PollReply(self::NET.'.21', 'Roof node', 'Roof node in the attic', [NodePort::output(4)], 0, 1))->encode(),
+            (string) $from,
+        );
         $finds = $page->heard()['finds'];
         $found = end($finds)['neighbours'][0];
-        self::assertSame(['art-net', self::NET.'.21', [20], [], false], [$found['protocol'], $found['address'], $found['takes'], $found['gives'], $found['lost']]);
+        self::assertSame(
+            ['art-net', self::NET.'.21', [20], [], false],
+            [$found['protocol'], $found['address'], $found['takes'], $found['gives'], $found['lost']],
+        );
         self::assertStringContainsString('Roof node', $found['name']);
         $node->close();
     }
@@ -169,7 +254,15 @@ final class LendingTest extends TestCase
     public function testAValueIsWatchedFromItsFirstArrivalOn(): void
     {
         $desk = new Udp(self::NET.'.11', 6454);
-        $page = new LiveLink($this->live, Role::Viewer, [['do' => 'subscribe', 'topics' => ['scope:slot:palm:3', 'scope:message:tablet:1:/lamp']], ['do' => 'subscribe', 'topics' => ['scope:slot:palm:900']]], 2.0);
+        $page = new LiveLink(
+            $this->live,
+            Role::Viewer,
+            [
+                ['do' => 'subscribe', 'topics' => ['scope:slot:palm:3', 'scope:message:tablet:1:/lamp']],
+                ['do' => 'subscribe', 'topics' => ['scope:slot:palm:900']],
+            ],
+            2.0,
+        );
         for ($i = 0; $page->isRunning(); ++$i) {
             $desk->send((new Dmx(1, Rig::levels([3 => $i % 256])))->encode(), self::NET.'.1:6454');
             usleep(25_000);
@@ -183,7 +276,11 @@ final class LendingTest extends TestCase
         $sorted = $times;
         sort($sorted);
         self::assertSame($sorted, $times, 'in the order of their arrival, each once');
-        self::assertSame(range($points[0][1], $points[0][1] + \count($points) - 1), array_map(intval(...), array_column($points, 1)), 'none is left out');
+        self::assertSame(
+            range($points[0][1], $points[0][1] + \count($points) - 1),
+            array_map(intval(...), array_column($points, 1)),
+            'none is left out',
+        );
         self::assertStringContainsString('in steps of 1', end($news)['words']);
         $desk->close();
     }
@@ -196,9 +293,18 @@ final class LendingTest extends TestCase
             ['do' => 'hold-parameter', 'fixture' => 'spot', 'parameter' => 'pan', 'value' => 45],
             ['do' => 'subscribe', 'topics' => ['status', 'trace']],
         ], 1.5))->heard();
-        self::assertSame([[101, 115], [102, 51]], array_map(static fn(array $hold): array => [$hold['slot'], $hold['level']], end($heard['status'])['holds']));
-        self::assertSame(['There is no parameter "smoke" of a fixture "spot" in the show.', '"value": it is 45. Use a number from 0 to 1.'], array_column($heard['answer'], 'error'));
-        self::assertContains('Ada holds slots 101 to 102 of Palm House at 115, 51', array_column(array_merge(...array_column($heard['trace'], 'events')), 'title'));
+        self::assertSame(
+            [[101, 115], [102, 51]],
+            array_map(static fn(array $hold): array => [$hold['slot'], $hold['level']], end($heard['status'])['holds']),
+        );
+        self::assertSame(
+            ['There is no parameter "smoke" of a fixture "spot" in the show.', '"value": it is 45. Use a number from 0 to 1.'],
+            array_column($heard['answer'], 'error'),
+        );
+        self::assertContains(
+            'Ada holds slots 101 to 102 of Palm House at 115, 51',
+            array_column(array_merge(...array_column($heard['trace'], 'events')), 'title'),
+        );
     }
 
     public function testARunOfSlotsIsHeldAndLetGo(): void

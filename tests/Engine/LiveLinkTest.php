@@ -48,17 +48,27 @@ final class LiveLinkTest extends TestCase
         $client->wait();
         $heard = self::heard($client);
         $first = array_column($heard['levels'], 'first', 'kind');
-        self::assertSame([[7, 99, 0, 0], [1, 255, 0, 0], [0, 7, 0, 0]], [$first[1], $first[2], $first[3]], 'what leaves, who wins, what source 0 sends');
+        self::assertSame(
+            [[7, 99, 0, 0], [1, 255, 0, 0], [0, 7, 0, 0]],
+            [$first[1], $first[2], $first[3]],
+            'what leaves, who wins, what source 0 sends',
+        );
         $by = [];
         foreach ($heard['json'] as $message) {
             $by[$message['type']][] = $message;
         }
         self::assertSame('operator', $by['welcome'][0]['role']);
         self::assertSame('alive', end($by['status'])['ports']['desk']['state']);
-        self::assertSame([['universe' => 'palm', 'slot' => 2, 'level' => 99, 'by' => 'Ada']], array_map(static fn(array $hold): array => array_diff_key($hold, ['until' => 0]), end($by['status'])['holds']));
+        self::assertSame(
+            [['universe' => 'palm', 'slot' => 2, 'level' => 99, 'by' => 'Ada']],
+            array_map(static fn(array $hold): array => array_diff_key($hold, ['until' => 0]), end($by['status'])['holds']),
+        );
         self::assertSame('Desk', $by['sources'][0]['sources'][0]['name']);
         self::assertStringContainsString('Held by hand at 99 by Ada', $by['answer'][2]['why']);
-        self::assertContains('New source for Palm House: Desk (127.78.5.11), priority 100', array_column($by['trace'][0]['events'], 'title'));
+        self::assertContains(
+            'New source for Palm House: Desk (127.78.5.11), priority 100',
+            array_column($by['trace'][0]['events'], 'title'),
+        );
         self::assertCount(60, $by['minutes'][0]['ports']['desk']['in']);
     }
 
@@ -82,26 +92,56 @@ final class LiveLinkTest extends TestCase
         self::assertCount(1, array_filter($counted, static fn(array $one): bool => $one['type'] === 'finds'));
         $client = $this->open(Role::Viewer, [$subscribe, [...$subscribe, 'anew' => true]], 1.0);
         $client->mustRun();
-        $again = array_filter(json_decode($client->getOutput(), true, flags: JSON_THROW_ON_ERROR)['json'], static fn(array $one): bool => $one['type'] === 'status' && $one['whole']);
+        $again = array_filter(
+            json_decode($client->getOutput(), true, flags: JSON_THROW_ON_ERROR)['json'],
+            static fn(array $one): bool => $one['type'] === 'status' && $one['whole'],
+        );
         self::assertNotSame([], $again);
     }
 
     /** Ids that are numbers are told as names all the same. */
     public function testAShowOfNumbersIsTold(): void
     {
-        $document = ['format' => 'nimble-junction/show', 'version' => 2, 'name' => 'Numbers', 'universes' => [['id' => '1', 'name' => '1']], 'ports' => [['id' => '0', 'name' => '0', 'protocol' => 'osc', 'receive' => ['address' => '127.78.5.1', 'port' => 8055]]]];
+        $document = [
+            'format' => 'nimble-junction/show',
+            'version' => 2,
+            'name' => 'Numbers',
+            'universes' => [['id' => '1', 'name' => '1']],
+            'ports' => [
+                ['id' => '0', 'name' => '0', 'protocol' => 'osc', 'receive' => ['address' => '127.78.5.1', 'port' => 8055]],
+            ],
+        ];
         $live = Background::freePort();
         $engine = new EngineProcess($document, ['--for=170', "--live=127.0.0.1:{$live}"]);
         try {
             $heard = (new LiveLink($live, Role::Operator, [
-                ['do' => 'subscribe', 'topics' => ['status', 'minutes', 'finds', 'trace', 'levels:1', 'sources:1', 'points:port:0/alive', 'scope:slot:1:1']],
+                [
+                    'do' => 'subscribe',
+                    'topics' => [
+                        'status',
+                        'minutes',
+                        'finds',
+                        'trace',
+                        'levels:1',
+                        'sources:1',
+                        'points:port:0/alive',
+                        'scope:slot:1:1',
+                    ],
+                ],
                 ['do' => 'hold', 'universe' => '1', 'slot' => 1, 'level' => 5],
                 ['do' => 'check', 'port' => '0'],
                 ['do' => 'explain', 'universe' => '1', 'slot' => 1],
                 ['do' => 'release'],
             ], 0.6))->heard();
-            self::assertSame([true, true, true, true, true], array_column($heard['answer'], 'ok'), json_encode($heard['answer'], JSON_THROW_ON_ERROR));
-            self::assertSame(['waiting', [0]], [end($heard['status'])['ports']['0']['state'], array_keys($heard['minutes'][0]['ports'])]);
+            self::assertSame(
+                [true, true, true, true, true],
+                array_column($heard['answer'], 'ok'),
+                json_encode($heard['answer'], JSON_THROW_ON_ERROR),
+            );
+            self::assertSame(
+                ['waiting', [0]],
+                [end($heard['status'])['ports']['0']['state'], array_keys($heard['minutes'][0]['ports'])],
+            );
         } finally {
             $engine->stop();
         }
@@ -119,7 +159,15 @@ final class LiveLinkTest extends TestCase
         $answers = array_values(array_filter($heard['json'], static fn(array $message): bool => $message['type'] === 'answer'));
         self::assertSame([true, false, false], array_column($answers, 'ok'));
         self::assertSame('Viewers cannot make changes: log in as operator or builder.', $answers[1]['error']);
-        self::assertSame([], array_values(array_filter($heard['json'], static fn(array $message): bool => $message['type'] === 'status' && $message['holds'] !== [])));
+        self::assertSame(
+            [],
+            array_values(
+                array_filter(
+                    $heard['json'],
+                    static fn(array $message): bool => $message['type'] === 'status' && $message['holds'] !== [],
+                ),
+            ),
+        );
     }
 
     public function testPointsAreFoundSetPressedAndWatched(): void
@@ -146,9 +194,21 @@ final class LiveLinkTest extends TestCase
             }
         }
         self::assertSame([1, 33], [end($told['value:open']), end($told['slot:palm/3'])], 'a person holds a slot: it leaves so');
-        $viewer = $this->open(Role::Viewer, [['do' => 'set', 'point' => 'value:open', 'value' => 0], ['do' => 'press', 'point' => 'value:open']], 0.3);
+        $viewer = $this->open(
+            Role::Viewer,
+            [['do' => 'set', 'point' => 'value:open', 'value' => 0], ['do' => 'press', 'point' => 'value:open']],
+            0.3,
+        );
         $viewer->mustRun();
-        self::assertSame([false, false], array_column(array_values(array_filter(self::heard($viewer)['json'], static fn(array $message): bool => $message['type'] === 'answer')), 'ok'));
+        self::assertSame(
+            [false, false],
+            array_column(
+                array_values(
+                    array_filter(self::heard($viewer)['json'], static fn(array $message): bool => $message['type'] === 'answer'),
+                ),
+                'ok',
+            ),
+        );
     }
 
     public function testWrongCommandsAreAnsweredInWords(): void
@@ -167,12 +227,19 @@ final class LiveLinkTest extends TestCase
             'This command is not known. Known are: subscribe, hold, hold-parameter, release, explain, lend, lent, set, press, find, check.',
             'There is no topic "weather".',
             '"do" must be a text.',
-        ], array_column(array_filter(self::heard($client)['json'], static fn(array $message): bool => $message['type'] === 'answer'), 'error'));
+        ], array_column(
+            array_filter(self::heard($client)['json'], static fn(array $message): bool => $message['type'] === 'answer'),
+            'error',
+        ));
     }
 
     public function testStrangersAreNotLetIn(): void
     {
-        foreach ([['http://evil.example', null], ['http://127.0.0.1:1', 'rubbish'], ['http://127.0.0.1:1', Token::sign('Ada', Role::Builder, 'another secret', time())]] as [$origin, $token]) {
+        foreach ([
+            ['http://evil.example', null],
+            ['http://127.0.0.1:1', 'rubbish'],
+            ['http://127.0.0.1:1', Token::sign('Ada', Role::Builder, 'another secret', time())],
+        ] as [$origin, $token]) {
             $client = $this->open(Role::Builder, [], 1, $origin, $token);
             $client->mustRun();
             self::assertSame(403, self::heard($client)['status']);
@@ -230,11 +297,22 @@ final class LiveLinkTest extends TestCase
     }
 
     /** @param list<mixed> $commands */
-    private function open(Role $role, array $commands, float $seconds, string $origin = 'http://127.0.0.1:1', ?string $token = null): Process
-    {
+    private function open(
+        Role $role,
+        array $commands,
+        float $seconds,
+        string $origin = 'http://127.0.0.1:1',
+        ?string $token = null,
+    ): Process {
         $question = ['url' => "ws://127.0.0.1:{$this->port}/?token=".urlencode($token ?? $this->token($role)), 'origin' => $origin, 'commands' => $commands, 'seconds' => $seconds];
 
-        return new Process(['node', \dirname(__DIR__).'/Support/live.cjs'], Background::root(), null, json_encode($question, JSON_THROW_ON_ERROR), 90);
+        return new Process(
+            ['node', \dirname(__DIR__).'/Support/live.cjs'],
+            Background::root(),
+            null,
+            json_encode($question, JSON_THROW_ON_ERROR),
+            90,
+        );
     }
 
     /** @return array<string, mixed> */

@@ -46,8 +46,22 @@ final class NamespaceTest extends TestCase
     public function testMulticastInAndOut(): void
     {
         $this->runWith([
-            ['id' => 'in', 'name' => 'In', 'protocol' => 'sacn', 'receive' => ['address' => '127.0.0.1', 'multicast' => true, 'feeds' => [['number' => 300, 'universe' => 'palm']]]],
-            ['id' => 'out', 'name' => 'Out', 'protocol' => 'sacn', 'send' => ['address' => '127.0.0.1', 'multicast' => true, 'carries' => [['number' => 301, 'universe' => 'palm']]]],
+            [
+                'id' => 'in',
+                'name' => 'In',
+                'protocol' => 'sacn',
+                'receive' => [
+                    'address' => '127.0.0.1',
+                    'multicast' => true,
+                    'feeds' => [['number' => 300, 'universe' => 'palm']],
+                ],
+            ],
+            [
+                'id' => 'out',
+                'name' => 'Out',
+                'protocol' => 'sacn',
+                'send' => ['address' => '127.0.0.1', 'multicast' => true, 'carries' => [['number' => 301, 'universe' => 'palm']]],
+            ],
         ]);
         $said = $this->peer('239.255.1.45', <<<'PHP'
             for ($i = 0; $i < 25; ++$i) {
@@ -64,8 +78,27 @@ final class NamespaceTest extends TestCase
     public function testUniversesAreDiscoveredByMulticastBothWays(): void
     {
         $this->runWith([
-            ['id' => 'in', 'name' => 'In', 'protocol' => 'sacn', 'receive' => ['address' => '127.0.0.1', 'multicast' => true, 'feeds' => [['number' => 300, 'universe' => 'palm']]]],
-            ['id' => 'out', 'name' => 'Out', 'protocol' => 'sacn', 'send' => ['address' => '127.0.0.1', 'multicast' => true, 'sourceName' => 'Our roof', 'carries' => [['number' => 301, 'universe' => 'palm'], ['number' => 305, 'universe' => 'palm']]]],
+            [
+                'id' => 'in',
+                'name' => 'In',
+                'protocol' => 'sacn',
+                'receive' => [
+                    'address' => '127.0.0.1',
+                    'multicast' => true,
+                    'feeds' => [['number' => 300, 'universe' => 'palm']],
+                ],
+            ],
+            [
+                'id' => 'out',
+                'name' => 'Out',
+                'protocol' => 'sacn',
+                'send' => [
+                    'address' => '127.0.0.1',
+                    'multicast' => true,
+                    'sourceName' => 'Our roof',
+                    'carries' => [['number' => 301, 'universe' => 'palm'], ['number' => 305, 'universe' => 'palm']],
+                ],
+            ],
         ], live: 9777);
         $theirs = (new Discovery('somebody else---', 'Their cellar', [7, 9, 8000]))->encode();
         $ours = $this->peer('239.255.250.214', <<<'PHP'
@@ -78,15 +111,44 @@ final class NamespaceTest extends TestCase
         $packet = Sacn::decode((string) base64_decode($ours, true));
         self::assertInstanceOf(Discovery::class, $packet);
         self::assertSame(['Our roof', [301, 305]], [$packet->sourceName, $packet->universes]);
-        $finds = (new LiveLink(9777, Role::Viewer, [['do' => 'subscribe', 'topics' => ['finds']]], 1.0, ['ip', 'netns', 'exec', $this->name]))->heard()['finds'];
-        self::assertSame([['Their cellar', [7, 9, 8000]]], array_map(static fn(array $one): array => [$one['name'], $one['gives']], end($finds)['neighbours']), 'theirs is found, our own is not');
+        $finds = (new LiveLink(
+            9777,
+            Role::Viewer,
+            [['do' => 'subscribe', 'topics' => ['finds']]],
+            1.0,
+            ['ip', 'netns', 'exec', $this->name],
+        ))->heard()['finds'];
+        self::assertSame(
+            [['Their cellar', [7, 9, 8000]]],
+            array_map(static fn(array $one): array => [$one['name'], $one['gives']], end($finds)['neighbours']),
+            'theirs is found, our own is not',
+        );
     }
 
     public function testAPollAndLevelsByBroadcast(): void
     {
         $this->runWith([
-            ['id' => 'in', 'name' => 'In', 'protocol' => 'art-net', 'receive' => ['address' => '0.0.0.0', 'poll' => ['10.9.0.255'], 'feeds' => [['number' => 3, 'universe' => 'palm']]]],
-            ['id' => 'out', 'name' => 'Out', 'protocol' => 'art-net', 'send' => ['address' => '10.9.0.1', 'to' => ['10.9.0.255'], 'port' => 6455, 'carries' => [['number' => 4, 'universe' => 'palm']]]],
+            [
+                'id' => 'in',
+                'name' => 'In',
+                'protocol' => 'art-net',
+                'receive' => [
+                    'address' => '0.0.0.0',
+                    'poll' => ['10.9.0.255'],
+                    'feeds' => [['number' => 3, 'universe' => 'palm']],
+                ],
+            ],
+            [
+                'id' => 'out',
+                'name' => 'Out',
+                'protocol' => 'art-net',
+                'send' => [
+                    'address' => '10.9.0.1',
+                    'to' => ['10.9.0.255'],
+                    'port' => 6455,
+                    'carries' => [['number' => 4, 'universe' => 'palm']],
+                ],
+            ],
         ], live: 9778);
         $reply = (new PollReply('10.9.0.1', 'Cellar node', 'Cellar node', [NodePort::output(2)]))->encode();
         $said = $this->peer('10.9.0.255', <<<'PHP'
@@ -101,8 +163,18 @@ final class NamespaceTest extends TestCase
             PHP, 6455, base64_encode((new Dmx(3, Rig::levels([1 => 99])))->encode()).'|'.base64_encode($reply));
         self::assertStringStartsWith(bin2hex("Art-Net\0\x00\x50"), $said);
         self::assertStringEndsWith('99', $said);
-        $finds = (new LiveLink(9778, Role::Viewer, [['do' => 'subscribe', 'topics' => ['finds', 'status']]], 4.0, ['ip', 'netns', 'exec', $this->name]))->heard();
-        self::assertSame(['Cellar node'], array_column(end($finds['finds'])['neighbours'], 'name'), 'and we do not find ourselves, though our own poll comes back to us');
+        $finds = (new LiveLink(
+            9778,
+            Role::Viewer,
+            [['do' => 'subscribe', 'topics' => ['finds', 'status']]],
+            4.0,
+            ['ip', 'netns', 'exec', $this->name],
+        ))->heard();
+        self::assertSame(
+            ['Cellar node'],
+            array_column(end($finds['finds'])['neighbours'], 'name'),
+            'and we do not find ourselves, though our own poll comes back to us',
+        );
         self::assertSame([2], end($finds['finds'])['neighbours'][0]['takes']);
         self::assertSame(0, end($finds['status'])['ports']['in']['refused']);
     }

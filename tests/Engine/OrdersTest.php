@@ -51,15 +51,36 @@ final class OrdersTest extends TestCase
         yield 'no word' => [[], '"do" must be a text.'];
         yield 'a number for a word' => [['do' => 7], '"do" must be a text.'];
         yield 'another word' => [['do' => 'dance'], 'Known are: subscribe, hold, hold-parameter,'];
-        yield 'a slot too high' => [['do' => 'hold', 'universe' => 'palm', 'slot' => 513, 'level' => 1], '"slot": it is 513. Use a whole number from 1 to 512.'];
-        yield 'a run that ends before it begins' => [['do' => 'hold', 'universe' => 'palm', 'slot' => 9, 'last' => 8, 'level' => 1], '"last": it is 8. Use a whole number from 9 to 512.'];
-        yield 'too long' => [['do' => 'hold', 'universe' => 'palm', 'slot' => 9, 'level' => 1, 'seconds' => 3601], '"seconds": it is 3601. Use a whole number from 1 to 3600.'];
-        yield 'a field that it has not' => [['do' => 'release', 'colour' => 'red'], '"colour": this field is not known here. Known are: universe, slot, last, mine.'];
-        yield 'two things at once' => [['do' => 'explain', 'universe' => 'Palm House', 'slot' => 0], '"universe": it is "Palm House". Use 1 to 60 small letters'];
-        yield 'topics that are none' => [['do' => 'subscribe', 'topics' => 'status'], '"topics": it is "status". Use a list of at most 10000.'];
+        yield 'a slot too high' => [
+            ['do' => 'hold', 'universe' => 'palm', 'slot' => 513, 'level' => 1],
+            '"slot": it is 513. Use a whole number from 1 to 512.',
+        ];
+        yield 'a run that ends before it begins' => [
+            ['do' => 'hold', 'universe' => 'palm', 'slot' => 9, 'last' => 8, 'level' => 1],
+            '"last": it is 8. Use a whole number from 9 to 512.',
+        ];
+        yield 'too long' => [
+            ['do' => 'hold', 'universe' => 'palm', 'slot' => 9, 'level' => 1, 'seconds' => 3601],
+            '"seconds": it is 3601. Use a whole number from 1 to 3600.',
+        ];
+        yield 'a field that it has not' => [
+            ['do' => 'release', 'colour' => 'red'],
+            '"colour": this field is not known here. Known are: universe, slot, last, mine.',
+        ];
+        yield 'two things at once' => [
+            ['do' => 'explain', 'universe' => 'Palm House', 'slot' => 0],
+            '"universe": it is "Palm House". Use 1 to 60 small letters',
+        ];
+        yield 'topics that are none' => [
+            ['do' => 'subscribe', 'topics' => 'status'],
+            '"topics": it is "status". Use a list of at most 10000.',
+        ];
         yield 'no point' => [['do' => 'press', 'point' => 'lamp'], '"point": it is "lamp". Name a point as kind:id'];
         yield 'too many devices' => [['do' => 'lend', 'devices' => array_fill(0, 65, 'midi Keys')], 'at most 64'];
-        yield 'a value that is none' => [['do' => 'set', 'point' => 'value:open', 'value' => []], '"value": it is a list. Use a number, a text, true or false.'];
+        yield 'a value that is none' => [
+            ['do' => 'set', 'point' => 'value:open', 'value' => []],
+            '"value": it is a list. Use a number, a text, true or false.',
+        ];
     }
 
     /** @param array<string, mixed> $message */
@@ -71,7 +92,10 @@ final class OrdersTest extends TestCase
 
     public function testTheIdOfAQuestionIsNoField(): void
     {
-        self::assertInstanceOf(HoldSlots::class, Orders::read(['do' => 'hold', 'id' => 7, 'universe' => 'palm', 'slot' => 1, 'level' => 255]));
+        self::assertInstanceOf(
+            HoldSlots::class,
+            Orders::read(['do' => 'hold', 'id' => 7, 'universe' => 'palm', 'slot' => 1, 'level' => 255]),
+        );
         self::assertInstanceOf(Release::class, Orders::read(['do' => 'release', 'id' => null]));
         self::assertInstanceOf(Subscribe::class, Orders::read(['do' => 'subscribe', 'topics' => [], 'anew' => true]));
     }
@@ -79,19 +103,39 @@ final class OrdersTest extends TestCase
     public function testViewersMayOnlyLook(): void
     {
         $open = array_filter(Orders::ALL, static fn(string $order): bool => ! $order::isForOperators());
-        self::assertSame(['subscribe', 'explain', 'find', 'check'], array_values(array_map(static fn(string $order): string => $order::kind(), $open)));
+        self::assertSame(
+            ['subscribe', 'explain', 'find', 'check'],
+            array_values(array_map(static fn(string $order): string => $order::kind(), $open)),
+        );
     }
 
     public function testWhatIsSaidIsWrittenAsItsTypeSays(): void
     {
         $empty = new Status(12.5, false, null, [], [], null, []);
-        self::assertSame('{"type":"status","now":12.5,"whole":false,"engine":null,"ports":{},"universes":{},"holds":null,"unclaimed":[]}', json_encode($empty, JSON_THROW_ON_ERROR));
-        $numbered = new Status(1.0, true, null, [], ['0' => new UniverseLife(true, 1, ['Desk'], 100, 3)], [new HeldSlot('0', 1, 255, 'Ada', 9.0)], null);
+        self::assertSame(
+            '{"type":"status","now":12.5,"whole":false,"engine":null,"ports":{},"universes":{},"holds":null,"unclaimed":[]}',
+            json_encode($empty, JSON_THROW_ON_ERROR),
+        );
+        $numbered = new Status(
+            1.0,
+            true,
+            null,
+            [],
+            ['0' => new UniverseLife(true, 1, ['Desk'], 100, 3)],
+            [new HeldSlot('0', 1, 255, 'Ada', 9.0)],
+            null,
+        );
         $decoded = json_decode(json_encode($numbered, JSON_THROW_ON_ERROR), false, flags: JSON_THROW_ON_ERROR);
         self::assertIsObject($decoded->universes, 'an id that is a number makes no list of it');
         self::assertSame([['Desk'], 255], [$decoded->universes->{'0'}->leaders, $decoded->holds[0]->level]);
         self::assertSame(['point' => 'string', 'value' => 'string | number | null'], Shapes::typed(PointNews::class));
-        self::assertSame(['Record<string, PortLife>', 'HeldSlot[] | null', 'EngineLife | null', 'number', 'boolean'], array_map(static fn(string $name): string => Shapes::typed(Status::class)[$name], ['ports', 'holds', 'engine', 'now', 'whole']));
+        self::assertSame(
+            ['Record<string, PortLife>', 'HeldSlot[] | null', 'EngineLife | null', 'number', 'boolean'],
+            array_map(
+                static fn(string $name): string => Shapes::typed(Status::class)[$name],
+                ['ports', 'holds', 'engine', 'now', 'whole'],
+            ),
+        );
         self::assertSame(['ports', 'universes'], Shapes::mapsOf(Status::class));
         self::assertContains(PortLife::class, Shapes::heldBy(Status::class));
     }
@@ -111,7 +155,10 @@ final class OrdersTest extends TestCase
     {
         $view = new PageView();
         $view->want(['status' => '', 'trace' => '', 'scope:slot:palm:1' => 'slot:palm:1'], false);
-        self::assertSame([true, false, true], [$view->isNew('port a', '1'), $view->isNew('port a', '1'), $view->isNew('port a', '2')]);
+        self::assertSame(
+            [true, false, true],
+            [$view->isNew('port a', '1'), $view->isNew('port a', '1'), $view->isNew('port a', '2')],
+        );
         self::assertSame([0, 9], [$view->number('trace'), $this->counted($view, 'trace', 9)]);
         $view->forget('port');
         self::assertTrue($view->isNew('port a', '2'), 'forgotten');

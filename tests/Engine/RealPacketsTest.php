@@ -26,7 +26,12 @@ final class RealPacketsTest extends TestCase
     public function testFromAFileAloneOneUniverseLeavesThroughSeveralOutputsAndTheTabletIsTold(): void
     {
         $engine = new EngineProcess(EngineProcess::document('127.78.1'));
-        [$line, $net, $art, $tablet] = [new Udp('127.78.1.2', 5120), new Udp('127.78.1.3', 5568), new Udp('127.78.1.4', 6454), new Udp('127.78.1.5', 9000)];
+        [$line, $net, $art, $tablet] = [
+            new Udp('127.78.1.2', 5120),
+            new Udp('127.78.1.3', 5568),
+            new Udp('127.78.1.4', 6454),
+            new Udp('127.78.1.5', 9000),
+        ];
         $desk = new Udp('127.78.1.11', 6454);
         try {
             $desk->send((new Dmx(1, Rig::levels([1 => 200, 5 => 51])))->encode(), '127.78.1.1:6454');
@@ -37,7 +42,11 @@ final class RealPacketsTest extends TestCase
             $dmx = ArtNet::decode($art->until(static fn(string $bytes): bool => $bytes[18] === "\xC8"));
             self::assertInstanceOf(Dmx::class, $dmx);
             self::assertSame(3, $dmx->portAddress);
-            $told = Osc::decode($tablet->until(static fn(string $bytes): bool => abs((float) Osc::decode($bytes)[0]->arguments[0]->value - 0.2) < 1e-6));
+            $told = Osc::decode(
+                $tablet->until(
+                    static fn(string $bytes): bool => abs((float) Osc::decode($bytes)[0]->arguments[0]->value - 0.2) < 1e-6,
+                ),
+            );
             self::assertSame('/lamp', $told[0]->address);
             $tablet->send((new Message('/lamp', [Argument::float(1.0)]))->encode(), '127.78.1.1:8000');
             self::assertSame("\xC8", $line->until(static fn(string $bytes): bool => $bytes[5] === "\xFF")[1]);
@@ -52,15 +61,26 @@ final class RealPacketsTest extends TestCase
     public function testAPortThatARouteSwitchesLetsItsSocketGoAndTakesItAgain(): void
     {
         $document = EngineProcess::document('127.78.3');
-        $document['routes'][] = ['id' => 'main', 'name' => 'Main on', 'when' => ['kind' => 'osc', 'port' => 'tablet', 'address' => '/main'], 'do' => [['kind' => 'set', 'point' => 'port:desk/enabled']]];
+        $document['routes'][] = [
+            'id' => 'main',
+            'name' => 'Main on',
+            'when' => ['kind' => 'osc', 'port' => 'tablet', 'address' => '/main'],
+            'do' => [['kind' => 'set', 'point' => 'port:desk/enabled']],
+        ];
         $engine = new EngineProcess($document);
         [$line, $tablet, $desk] = [new Udp('127.78.3.2', 5120), new Udp('127.78.3.5', 9000), new Udp('127.78.3.11', 6454)];
-        $main = static fn(float $value) => $tablet->send((new Message('/main', [Argument::float($value)]))->encode(), '127.78.3.1:8000');
+        $main = static fn(float $value) => $tablet->send(
+            (new Message('/main', [Argument::float($value)]))->encode(),
+            '127.78.3.1:8000',
+        );
         try {
             $desk->send((new Dmx(1, Rig::levels([1 => 200])))->encode(), '127.78.3.1:6454');
             $line->until(static fn(string $bytes): bool => $bytes[1] === "\xC8");
             $main(0.0);
-            $taken = Background::until(static fn(): mixed => @stream_socket_server('udp://127.78.3.1:6454', $number, $words, \STREAM_SERVER_BIND), 'The socket let go');
+            $taken = Background::until(
+                static fn(): mixed => @stream_socket_server('udp://127.78.3.1:6454', $number, $words, \STREAM_SERVER_BIND),
+                'The socket let go',
+            );
             fclose($taken);
             self::assertSame("\xC8", $line->until(static fn(string $bytes): bool => true)[1], 'what was there stays');
             $main(1.0);
@@ -98,7 +118,13 @@ final class RealPacketsTest extends TestCase
     public function testAPortInUseIsNamedAndTakenWhenItIsFree(): void
     {
         // In a process of its own: a child would inherit a socket of ours, and the port would stay in use.
-        $other = new Background([PHP_BINARY, '-r', '$s = stream_socket_server("udp://127.78.3.1:6454", $c, $m, STREAM_SERVER_BIND); echo "taken"; sleep(30);']);
+        $other = new Background(
+            [
+                PHP_BINARY,
+                '-r',
+                '$s = stream_socket_server("udp://127.78.3.1:6454", $c, $m, STREAM_SERVER_BIND); echo "taken"; sleep(30);',
+            ],
+        );
         $other->untilSaid('taken');
         $engine = new EngineProcess(EngineProcess::document('127.78.3'));
         $net = new Udp('127.78.3.3', 5568);
@@ -122,13 +148,22 @@ final class RealPacketsTest extends TestCase
         }
     }
 
-    /** Rubbish on the Art-Net port as fast as one process can send, while what sACN brings still comes through; how fast, the bench measures. */
+    /**
+     * Rubbish on the Art-Net port as fast as one process can send, while what sACN brings still comes through; how fast,
+     * the bench measures.
+     */
     public function testAFloodOnOnePortStopsNothingOnAnother(): void
     {
         $engine = new EngineProcess(EngineProcess::document('127.78.4'));
         $guest = new Udp('127.78.4.12', 5568);
         $net = new Udp('127.78.4.3', 5568);
-        $flood = new Background([PHP_BINARY, '-r', '$s = stream_socket_client("udp://127.78.4.1:6454"); for ($i = 0, $end = microtime(true) + 120; $i < 20000000 && microtime(true) < $end; ++$i) { fwrite($s, "rubbish $i"); }']);
+        $flood = new Background(
+            [
+                PHP_BINARY,
+                '-r',
+                '$s = stream_socket_client("udp://127.78.4.1:6454"); for ($i = 0, $end = microtime(true) + 120; $i < 20000000 && microtime(true) < $end; ++$i) { fwrite($s, "rubbish $i"); }',
+            ],
+        );
         try {
             for ($level = 1; $level <= 60; ++$level) {
                 $guest->send((new Data('guest-----------', 2, Rig::levels([1 => $level]), $level))->encode(), '127.78.4.1:5568');

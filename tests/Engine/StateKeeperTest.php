@@ -19,8 +19,18 @@ use Symfony\Component\Process\Process;
 final class StateKeeperTest extends TestCase
 {
     private const SHOW = [
-        'values' => [['id' => 'open', 'name' => 'House open', 'type' => 'switch'], ['id' => '7', 'name' => 'A number for a name', 'type' => 'number']],
-        'routes' => [['id' => 'r', 'name' => 'R', 'when' => ['kind' => 'osc', 'port' => 'tablet', 'address' => '/a'], 'do' => [['kind' => 'set', 'point' => 'slot:palm/9']]]],
+        'values' => [
+            ['id' => 'open', 'name' => 'House open', 'type' => 'switch'],
+            ['id' => '7', 'name' => 'A number for a name', 'type' => 'number'],
+        ],
+        'routes' => [
+            [
+                'id' => 'r',
+                'name' => 'R',
+                'when' => ['kind' => 'osc', 'port' => 'tablet', 'address' => '/a'],
+                'do' => [['kind' => 'set', 'point' => 'slot:palm/9']],
+            ],
+        ],
     ];
 
     private string $folder;
@@ -47,8 +57,11 @@ final class StateKeeperTest extends TestCase
             $rig->junction->set($this->point('value:7'), 50 + $round, new Act('ada', 'Ada'), $rig->nanos());
             $keeper->stop();
             $stored = $this->file()->read()['state'];
-            self::assertSame(['universes', 'feedback', 'lastSenders', 'sequences', 'fired', 'holds', 'values', 'switched', 'switchedPorts'], array_keys($stored));
-            self::assertEquals(json_decode(json_encode($rig->junction->state($rig->nanos()), JSON_THROW_ON_ERROR), true), $stored, "round {$round}");
+            self::assertSame(
+                ['universes', 'feedback', 'lastSenders', 'sequences', 'fired', 'holds', 'values', 'switched', 'switchedPorts'],
+                array_keys($stored),
+            );
+            self::assertEquals(json_decode(json_encode($rig->junction->rooms()->state($rig->nanos()), JSON_THROW_ON_ERROR), true), $stored, "round {$round}");
         }
     }
 

@@ -48,14 +48,29 @@ final class TransportsTest extends TestCase
 
     public function testOscOverTcpWithLengthsBothWays(): void
     {
-        $this->runWith(['kind' => 'tcp', 'framing' => 'length'], 'osc', ['address' => self::NET.'.1', 'port' => 8100], ['to' => [], 'port' => 8100], '/lamp', 1);
+        $this->runWith(
+            ['kind' => 'tcp', 'framing' => 'length'],
+            'osc',
+            ['address' => self::NET.'.1', 'port' => 8100],
+            ['to' => [], 'port' => 8100],
+            '/lamp',
+            1,
+        );
         $client = stream_socket_client('tcp://'.self::NET.'.1:8100');
         $bytes = LengthFraming::frame((new Message('/lamp', [Argument::float(0.5)]))->encode());
         fwrite($client, substr($bytes, 0, 7));
         fwrite($client, substr($bytes, 7));
         $this->untilSlot(1, 128);
-        $back = $this->untilRead($client, static fn(string $read): bool => \strlen($read) >= 4 && \strlen($read) >= 4 + unpack('N', $read)[1], fn() => fwrite($client, LengthFraming::frame((new Message('/turn', [Argument::float(1.0)]))->encode())));
-        self::assertSame('/lamp', Packet::decode(substr($back, 4, unpack('N', $back)[1]))[0]->address, 'what the slot is now comes back on the same connection');
+        $back = $this->untilRead(
+            $client,
+            static fn(string $read): bool => \strlen($read) >= 4 && \strlen($read) >= 4 + unpack('N', $read)[1],
+            fn() => fwrite($client, LengthFraming::frame((new Message('/turn', [Argument::float(1.0)]))->encode())),
+        );
+        self::assertSame(
+            '/lamp',
+            Packet::decode(substr($back, 4, unpack('N', $back)[1]))[0]->address,
+            'what the slot is now comes back on the same connection',
+        );
         fclose($client);
         $again = stream_socket_client('tcp://'.self::NET.'.1:8100');
         fwrite($again, LengthFraming::frame((new Message('/lamp', [Argument::float(1.0)]))->encode()));
@@ -69,8 +84,21 @@ final class TransportsTest extends TestCase
     /** Oracle: the npm library osc, which frames OSC on TCP with SLIP. */
     public function testOscOverTcpWithSlipAgainstAnotherLibrary(): void
     {
-        $this->runWith(['kind' => 'tcp', 'framing' => 'slip'], 'osc', ['address' => self::NET.'.1', 'port' => 8101], ['to' => [], 'port' => 8101], '/lamp', 1);
-        $process = new Process(['node', \dirname(__DIR__).'/Support/osc-tcp.cjs', self::NET.'.1', '8101', '/turn', '1'], Background::root(), null, null, 180);
+        $this->runWith(
+            ['kind' => 'tcp', 'framing' => 'slip'],
+            'osc',
+            ['address' => self::NET.'.1', 'port' => 8101],
+            ['to' => [], 'port' => 8101],
+            '/lamp',
+            1,
+        );
+        $process = new Process(
+            ['node', \dirname(__DIR__).'/Support/osc-tcp.cjs', self::NET.'.1', '8101', '/turn', '1'],
+            Background::root(),
+            null,
+            null,
+            180,
+        );
         $process->mustRun();
         $message = json_decode($process->getOutput(), true, flags: JSON_THROW_ON_ERROR);
         self::assertSame(['/lamp', 1], [$message['address'], $message['args'][0]['value']]);
@@ -79,7 +107,15 @@ final class TransportsTest extends TestCase
 
     public function testWeCallAnotherEndAndTryAgainUntilItIsThere(): void
     {
-        $this->runWith(['kind' => 'tcp', 'framing' => 'length'], 'osc', null, ['to' => [self::NET.'.7'], 'port' => 8200], '/lamp', 1, false);
+        $this->runWith(
+            ['kind' => 'tcp', 'framing' => 'length'],
+            'osc',
+            null,
+            ['to' => [self::NET.'.7'], 'port' => 8200],
+            '/lamp',
+            1,
+            false,
+        );
         self::assertStringContainsString('Not connected to 127.78.9.7:8200', $this->engine->process()->output());
         $server = stream_socket_server('tcp://'.self::NET.'.7:8200');
         $guest = stream_socket_accept($server, 8);
@@ -133,21 +169,39 @@ final class TransportsTest extends TestCase
 
     public function testAVirtualCable(): void
     {
-        $this->runWith(['kind' => 'cable', 'device' => 'lectern'], 'midi', ['enabled' => true], ['enabled' => true], '/controller/1/16', 127);
+        $this->runWith(
+            ['kind' => 'cable', 'device' => 'lectern'],
+            'midi',
+            ['enabled' => true],
+            ['enabled' => true],
+            '/controller/1/16',
+            127,
+        );
         $one = stream_socket_client("unix://{$this->directory}/cables/lectern.midi");
         $two = stream_socket_client("unix://{$this->directory}/cables/lectern.midi");
         self::assertSame(0o600, fileperms("{$this->directory}/cables/lectern.midi") & 0o777, 'for the same user alone');
         fwrite($one, "\xB0\x10\x40");
         $this->untilSlot(1, 129);
         fwrite($one, "\xB0\x11\x7F");
-        self::assertSame("\xB0\x10\x7F", $this->untilRead($two, static fn(string $read): bool => \strlen($read) >= 3, static fn() => null), 'all that are plugged in hear what we send');
+        self::assertSame(
+            "\xB0\x10\x7F",
+            $this->untilRead($two, static fn(string $read): bool => \strlen($read) >= 3, static fn() => null),
+            'all that are plugged in hear what we send',
+        );
         fclose($one);
         fclose($two);
     }
 
     public function testWeAreInvitedToAMidiSession(): void
     {
-        $this->runWith(['kind' => 'session'], 'midi', ['address' => self::NET.'.1', 'port' => 5004], ['to' => []], '/controller/1/16', 127);
+        $this->runWith(
+            ['kind' => 'session'],
+            'midi',
+            ['address' => self::NET.'.1', 'port' => 5004],
+            ['to' => []],
+            '/controller/1/16',
+            127,
+        );
         [$control, $data] = [new Udp(self::NET.'.21', 5010), new Udp(self::NET.'.21', 5011)];
         $session = new Session('Test', 0x1234);
         $tell = function (Outcome $outcome) use ($control, $data): void {
@@ -176,14 +230,25 @@ final class TransportsTest extends TestCase
     public function testWeInviteToAMidiSession(): void
     {
         [$control, $data] = [new Udp(self::NET.'.22', 5006), new Udp(self::NET.'.22', 5007)];
-        $this->runWith(['kind' => 'session'], 'midi', null, ['address' => self::NET.'.1', 'to' => [self::NET.'.22'], 'port' => 5006], '/controller/1/16', 127, false);
+        $this->runWith(
+            ['kind' => 'session'],
+            'midi',
+            null,
+            ['address' => self::NET.'.1', 'to' => [self::NET.'.22'], 'port' => 5006],
+            '/controller/1/16',
+            127,
+            false,
+        );
         $session = new Session('Test', 0x4321);
         for ($i = 0; $i < 40 && $session->state() !== SessionState::Open; ++$i) {
             foreach ([[false, $control], [true, $data]] as [$atData, $socket]) {
                 $bytes = $socket->receive(0.3, $from);
                 if ($bytes !== null) {
                     $outcome = $session->arrived($atData, $bytes, $i);
-                    array_map(static fn(string $answer) => $socket->send($answer, (string) $from), $atData ? $outcome->data : $outcome->control);
+                    array_map(
+                        static fn(string $answer) => $socket->send($answer, (string) $from),
+                        $atData ? $outcome->data : $outcome->control,
+                    );
                 }
             }
         }
@@ -198,7 +263,13 @@ final class TransportsTest extends TestCase
     {
         $terminal = new PseudoTerminal();
         $document = EngineProcess::document(self::NET);
-        $document['ports'][] = ['id' => 'serial', 'name' => 'Serial', 'protocol' => 'dmx-line', 'link' => ['kind' => 'serial', 'device' => $terminal->path], 'send' => ['carries' => [['number' => 1, 'universe' => 'palm']]]];
+        $document['ports'][] = [
+            'id' => 'serial',
+            'name' => 'Serial',
+            'protocol' => 'dmx-line',
+            'link' => ['kind' => 'serial', 'device' => $terminal->path],
+            'send' => ['carries' => [['number' => 1, 'universe' => 'palm']]],
+        ];
         $this->engine = new EngineProcess($document, ['--for=170', "--state={$this->directory}"]);
         $desk = new Udp(self::NET.'.11');
         $desk->send((new Dmx(1, "\x11\x22\xFF".str_repeat("\x33", 509)))->encode(), self::NET.'.1:6454');
@@ -208,7 +279,11 @@ final class TransportsTest extends TestCase
 
             return \strlen($read) >= 513 * 20;
         }, 'twenty refreshes');
-        self::assertSame("\0\x11\x22\xFF".str_repeat("\x33", 509), substr($read, 0, 513), 'start code and 512 slots, nothing added by the driver');
+        self::assertSame(
+            "\0\x11\x22\xFF".str_repeat("\x33", 509),
+            substr($read, 0, 513),
+            'start code and 512 slots, nothing added by the driver',
+        );
         self::assertSame(substr($read, 0, 513), substr($read, 513 * 19, 513), 'refresh after refresh');
         $terminal->close();
         $desk->close();
@@ -222,16 +297,45 @@ final class TransportsTest extends TestCase
      * @param array<string, mixed>|null $receive
      * @param array<string, mixed>|null $send
      */
-    private function runWith(array $link, string $protocol, ?array $receive, ?array $send, string $address, int $high, bool $in = true): void
-    {
+    private function runWith(
+        array $link,
+        string $protocol,
+        ?array $receive,
+        ?array $send,
+        string $address,
+        int $high,
+        bool $in = true,
+    ): void {
         $document = EngineProcess::document(self::NET);
-        $document['ports'][] = ['id' => 'port', 'name' => 'Port', 'protocol' => $protocol, 'link' => $link, ...array_filter(['receive' => $receive, 'send' => $send], static fn(?array $side): bool => $side !== null)];
-        $route = static fn(string $id, string $way, string $from, int $slotHigh): array => ['id' => $id, 'name' => $id, $way => ['kind' => 'message', 'port' => 'port', 'address' => $from, 'low' => 0, 'high' => $high], $way === 'from' ? 'to' : 'from' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 1, 'low' => $slotHigh === 0 ? 255 : 0, 'high' => $slotHigh]];
+        $document['ports'][] = [
+            'id' => 'port',
+            'name' => 'Port',
+            'protocol' => $protocol,
+            'link' => $link,
+            ...array_filter(['receive' => $receive, 'send' => $send], static fn(?array $side): bool => $side !== null),
+        ];
+        $route = static fn(string $id, string $way, string $from, int $slotHigh): array => [
+            'id' => $id,
+            'name' => $id,
+            $way => ['kind' => 'message', 'port' => 'port', 'address' => $from, 'low' => 0, 'high' => $high],
+            $way === 'from' ? 'to' : 'from' => [
+                'kind' => 'slot',
+                'universe' => 'palm',
+                'slot' => 1,
+                'low' => $slotHigh === 0 ? 255 : 0,
+                'high' => $slotHigh,
+            ],
+        ];
         $document['routes'] = [];
         if ($in) {
             $document['routes'][] = $route('in', 'from', $address, 255);
             // Moves the same slot by another message, so that there is something to tell the first one: OSC up, MIDI down.
-            $document['routes'][] = $route('turn', 'from', $protocol === 'osc' ? '/turn' : '/controller/1/17', str_contains((string) ($link['kind'] ?? ''), 'session') ? 0 : 255);
+            $document['routes'][] = $route(
+                'turn',
+                'from',
+                $protocol === 'osc' ? '/turn' : '/controller/1/17',
+                str_contains((string) ($link['kind'] ?? ''), 'session') ? 0 : 255,
+            );
         }
         if ($send !== null) {
             $document['routes'][] = $route('out', 'to', $address, 255);

@@ -19,7 +19,9 @@ final class WebSocketFramesTest extends TestCase
     /** RFC 6455, 1.3: the sample handshake. */
     public function testTheSampleHandshake(): void
     {
-        $handshake = Handshake::read("GET /chat?token=abc HTTP/1.1\r\nHost: server.example.com\r\nUpgrade: websocket\r\nConnection: keep-alive, Upgrade\r\nSec-WebSocket-Key: dGhlIHNhbXBsZSBub25jZQ==\r\nOrigin: http://example.com\r\nSec-WebSocket-Version: 13");
+        $handshake = Handshake::read(
+            "GET /chat?token=abc HTTP/1.1\r\nHost: server.example.com\r\nUpgrade: websocket\r\nConnection: keep-alive, Upgrade\r\nSec-WebSocket-Key: dGhlIHNhbXBsZSBub25jZQ==\r\nOrigin: http://example.com\r\nSec-WebSocket-Version: 13",
+        );
         self::assertNotNull($handshake);
         self::assertStringContainsString('Sec-WebSocket-Accept: s3pPLMBiTxaQ9kYGzzhZRbK+xOo=', $handshake->accept());
         self::assertSame(['token' => 'abc'], $handshake->query);

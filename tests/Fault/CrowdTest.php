@@ -62,10 +62,22 @@ final class CrowdTest extends TestCase
         $line = new Udp(self::NET.'.2', 5120);
         $desk->send((new Dmx(1, Rig::levels([1 => 77])))->encode(), self::NET.'.1:6454');
         $line->until(static fn(string $bytes): bool => $bytes[1] === "\x4D");
-        self::assertSame('The command is not known. Known is: adopt, with a document.', $this->folder->tell(['do' => 'dance'])['error'], 'its doors still open');
+        self::assertSame(
+            'The command is not known. Known is: adopt, with a document.',
+            $this->folder->tell(['do' => 'dance'])['error'],
+            'its doors still open',
+        );
         array_map(static fn(Background $crowd): int => $crowd->stop(), $crowds);
         // Whoever never showed a token is shown out, and then a page gets in again.
-        $status = Background::until(static fn(): ?array => (new LiveLink($live, Role::Viewer, [['do' => 'subscribe', 'topics' => ['status']]], 0.2))->heardIfOpen()['status'] ?? null, 'A page coming in');
+        $status = Background::until(
+            static fn(): ?array => (new LiveLink(
+                $live,
+                Role::Viewer,
+                [['do' => 'subscribe', 'topics' => ['status']]],
+                0.2,
+            ))->heardIfOpen()['status'] ?? null,
+            'A page coming in',
+        );
         self::assertLessThan(Descriptors::MOST, end($status)['engine']['descriptors'], 'and what is in use is shown');
         $desk->close();
         $line->close();
@@ -95,7 +107,9 @@ final class CrowdTest extends TestCase
         }
         $heard = $link->heardWhole();
         self::assertNull($heard['close'], 'the link stays open');
-        $shown = array_unique(array_column(array_filter($heard['levels'], static fn(array $one): bool => $one['kind'] === 1), 'universe'));
+        $shown = array_unique(
+            array_column(array_filter($heard['levels'], static fn(array $one): bool => $one['kind'] === 1), 'universe'),
+        );
         self::assertCount(300, $shown, 'and every universe is shown');
         $desk->close();
     }
@@ -106,18 +120,36 @@ final class CrowdTest extends TestCase
         $here = new Netns();
         try {
             $other = $here->pair('light', '10.9.1.1/24', '10.9.1.2/24');
-            $document = [...EngineProcess::document('127.0.0'), 'ports' => [[...self::tcp(8100), 'receive' => ['address' => '10.9.1.1', 'port' => 8100]]], 'routes' => []];
+            $document = [
+                ...EngineProcess::document('127.0.0'),
+                'ports' => [[...self::tcp(8100), 'receive' => ['address' => '10.9.1.1', 'port' => 8100]]],
+                'routes' => [],
+            ];
             $live = 9791;
             $this->engine = $this->folder->engine($document, ["--live=127.0.0.1:{$live}"], true, Netns::words($here->name));
             $connected = static fn(): array => self::last($live, $here)['ports']['call']['connected'];
-            $client = new Background([...Netns::words($other), PHP_BINARY, '-r', '$all = []; for ($i = 0; $i < 16; ++$i) { $all[] = stream_socket_client("tcp://10.9.1.1:8100"); } echo "there\n"; sleep(120);']);
+            $client = new Background(
+                [
+                    ...Netns::words($other),
+                    PHP_BINARY,
+                    '-r',
+                    '$all = []; for ($i = 0; $i < 16; ++$i) { $all[] = stream_socket_client("tcp://10.9.1.1:8100"); } echo "there\n"; sleep(120);',
+                ],
+            );
             $client->untilSaid('there');
             Background::until(static fn(): bool => \count($connected()) === 16, 'All being connected');
             Netns::in($other, 'ip', 'link', 'set', 'peer', 'down');
             $client->stop();
             Background::until(static fn(): bool => $connected() === [], 'The lost connections being found');
             Netns::in($other, 'ip', 'link', 'set', 'peer', 'up');
-            $again = new Background([...Netns::words($other), PHP_BINARY, '-r', '$one = stream_socket_client("tcp://10.9.1.1:8100"); echo "there\n"; sleep(120);']);
+            $again = new Background(
+                [
+                    ...Netns::words($other),
+                    PHP_BINARY,
+                    '-r',
+                    '$one = stream_socket_client("tcp://10.9.1.1:8100"); echo "there\n"; sleep(120);',
+                ],
+            );
             Background::until(static fn(): bool => \count($connected()) === 1, 'Somebody new being connected');
             $again->stop();
             $this->addToAssertionCount(1);
@@ -133,7 +165,21 @@ final class CrowdTest extends TestCase
     {
         $document = EngineProcess::document(self::NET);
         $document['ports'][] = self::tcp(8101);
-        $document['routes'] = [['id' => 'out', 'name' => 'Out', 'from' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 1], 'to' => ['kind' => 'message', 'port' => 'call', 'address' => '/level', 'low' => 0, 'high' => 255, 'type' => 'int']]];
+        $document['routes'] = [
+            [
+                'id' => 'out',
+                'name' => 'Out',
+                'from' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 1],
+                'to' => [
+                    'kind' => 'message',
+                    'port' => 'call',
+                    'address' => '/level',
+                    'low' => 0,
+                    'high' => 255,
+                    'type' => 'int',
+                ],
+            ],
+        ];
         $this->engine = $this->folder->engine($document);
         $desk = new Udp(self::NET.'.11', 6454);
         $line = new Udp(self::NET.'.2', 5120);
@@ -153,13 +199,26 @@ final class CrowdTest extends TestCase
     /** @return array<string, mixed> */
     private static function tcp(int $port): array
     {
-        return ['id' => 'call', 'name' => 'Call', 'protocol' => 'osc', 'link' => ['kind' => 'tcp'], 'receive' => ['address' => self::NET.'.1', 'port' => $port], 'send' => ['enabled' => true]];
+        return [
+            'id' => 'call',
+            'name' => 'Call',
+            'protocol' => 'osc',
+            'link' => ['kind' => 'tcp'],
+            'receive' => ['address' => self::NET.'.1', 'port' => $port],
+            'send' => ['enabled' => true],
+        ];
     }
 
     /** @return array<string, mixed> */
     private static function last(int $live, Netns $here): array
     {
-        $all = (new LiveLink($live, Role::Viewer, [['do' => 'subscribe', 'topics' => ['status']]], 0.3, Netns::words($here->name)))->heard()['status'];
+        $all = (new LiveLink(
+            $live,
+            Role::Viewer,
+            [['do' => 'subscribe', 'topics' => ['status']]],
+            0.3,
+            Netns::words($here->name),
+        ))->heard()['status'];
 
         return end($all);
     }

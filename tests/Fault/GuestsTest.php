@@ -14,7 +14,10 @@ use NimbleJunction\Tests\Support\StateFolder;
 use NimbleJunction\Tests\Support\Udp;
 use PHPUnit\Framework\TestCase;
 
-/** Several guests at one network MIDI port, and one that broke down and comes back. The session protocol is in common use (from memory). */
+/**
+ * Several guests at one network MIDI port, and one that broke down and comes back. The session protocol is in common
+ * use (from memory).
+ */
 final class GuestsTest extends TestCase
 {
     private const NET = '127.78.45';
@@ -27,10 +30,34 @@ final class GuestsTest extends TestCase
     {
         $this->folder = new StateFolder();
         $document = EngineProcess::document(self::NET);
-        $document['ports'][] = ['id' => 'studio', 'name' => 'Studio', 'protocol' => 'midi', 'link' => ['kind' => 'session'], 'receive' => ['address' => self::NET.'.1', 'port' => 5004], 'send' => ['to' => []]];
+        $document['ports'][] = [
+            'id' => 'studio',
+            'name' => 'Studio',
+            'protocol' => 'midi',
+            'link' => ['kind' => 'session'],
+            'receive' => ['address' => self::NET.'.1', 'port' => 5004],
+            'send' => ['to' => []],
+        ];
         $document['routes'] = [
-            ['id' => 'in', 'name' => 'In', 'from' => ['kind' => 'message', 'port' => 'studio', 'address' => '/controller/1/20', 'low' => 0, 'high' => 127], 'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 9]],
-            ['id' => 'out', 'name' => 'Out', 'from' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 1], 'to' => ['kind' => 'message', 'port' => 'studio', 'address' => '/controller/1/16', 'low' => 0, 'high' => 127, 'type' => 'int']],
+            [
+                'id' => 'in',
+                'name' => 'In',
+                'from' => ['kind' => 'message', 'port' => 'studio', 'address' => '/controller/1/20', 'low' => 0, 'high' => 127],
+                'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 9],
+            ],
+            [
+                'id' => 'out',
+                'name' => 'Out',
+                'from' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 1],
+                'to' => [
+                    'kind' => 'message',
+                    'port' => 'studio',
+                    'address' => '/controller/1/16',
+                    'low' => 0,
+                    'high' => 127,
+                    'type' => 'int',
+                ],
+            ],
         ];
         $this->engine = $this->folder->engine($document);
         $this->desk = new Udp(self::NET.'.11', 6454);
@@ -51,7 +78,11 @@ final class GuestsTest extends TestCase
         $one = $this->guest('.21', 5010, 0x1111);
         $two = $this->guest('.22', 5010, 0x2222);
         foreach ([$one, $two] as $guest) {
-            self::assertSame(["\xB0\x10\x33"], $this->midi($guest), 'whoever comes is told what is shown: 102 of 255 is 51 of 127');
+            self::assertSame(
+                ["\xB0\x10\x33"],
+                $this->midi($guest),
+                'whoever comes is told what is shown: 102 of 255 is 51 of 127',
+            );
         }
         $this->say($one, "\xB0\x14\x7F");
         $this->line->until(static fn(string $bytes): bool => $bytes[9] === "\xFF");

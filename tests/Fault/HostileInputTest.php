@@ -11,16 +11,70 @@ use NimbleJunction\Tests\App\AppTestCase;
 /** Whatever is sent to the API: it is refused in words, and the server is never at a loss (no 5xx). */
 final class HostileInputTest extends AppTestCase
 {
-    private const ODD = [null, true, -1, 1e300, 9_223_372_036_854_775_807, '', 'x', '../../etc/passwd', "\0", [], ['a'], [['a' => ['b' => []]]], ['name' => ['x']]];
+    private const ODD = [
+        null,
+        true,
+        -1,
+        1e300,
+        9_223_372_036_854_775_807,
+        '',
+        'x',
+        '../../etc/passwd',
+        "\0",
+        [],
+        ['a'],
+        [['a' => ['b' => []]]],
+        ['name' => ['x']],
+    ];
 
     public function testEveryFieldMayBeAnything(): void
     {
         $this->as(Role::Builder);
         $wrong = [];
-        foreach (['name', 'protocol', 'receive', 'send', 'link', 'enabled', 'allow', 'from', 'to', 'merge', 'look', 'shapes', 'parameters', 'universe', 'first', 'middleC', 'gives', 'takes', 'address', 'ours'] as $field) {
+        foreach ([
+            'name',
+            'protocol',
+            'receive',
+            'send',
+            'link',
+            'enabled',
+            'allow',
+            'from',
+            'to',
+            'merge',
+            'look',
+            'shapes',
+            'parameters',
+            'universe',
+            'first',
+            'middleC',
+            'gives',
+            'takes',
+            'address',
+            'ours',
+        ] as $field) {
             foreach (self::ODD as $value) {
-                $part = ['name' => 'Odd', 'protocol' => 'art-net', 'address' => '127.0.0.9', 'receive' => ['feeds' => []], $field => $value];
-                foreach ([['patch', '/api/show'], ['post', '/api/show/take-up'], ['post', '/api/show/ports'], ['put', '/api/show/ports/house-desk'], ['post', '/api/show/universes'], ['post', '/api/show/routes'], ['post', '/api/show/copies'], ['post', '/api/show/profiles'], ['post', '/api/show/fixtures'], ['post', '/api/packets/decode'], ['post', '/api/packets/encode'], ['post', '/api/session']] as [$method, $path]) {
+                $part = [
+                    'name' => 'Odd',
+                    'protocol' => 'art-net',
+                    'address' => '127.0.0.9',
+                    'receive' => ['feeds' => []],
+                    $field => $value,
+                ];
+                foreach ([
+                    ['patch', '/api/show'],
+                    ['post', '/api/show/take-up'],
+                    ['post', '/api/show/ports'],
+                    ['put', '/api/show/ports/house-desk'],
+                    ['post', '/api/show/universes'],
+                    ['post', '/api/show/routes'],
+                    ['post', '/api/show/copies'],
+                    ['post', '/api/show/profiles'],
+                    ['post', '/api/show/fixtures'],
+                    ['post', '/api/packets/decode'],
+                    ['post', '/api/packets/encode'],
+                    ['post', '/api/session'],
+                ] as [$method, $path]) {
                     $status = $this->json($method, $path, $part)->status();
                     if ($status >= 500) {
                         $wrong[] = "{$method} {$path} with {$field} = ".json_encode($value, JSON_PARTIAL_OUTPUT_ON_ERROR).": {$status}";
@@ -39,9 +93,33 @@ final class HostileInputTest extends AppTestCase
     {
         $this->as(Role::Builder);
         $deep = str_repeat('{"a":', 600).'1'.str_repeat('}', 600);
-        foreach (['', 'null', '7', '"x"', '[]', '[[]]', '{', $deep, "\xFF\xFE", str_repeat('[', 10_000), '{"universes": '.json_encode(array_fill(0, 20_000, ['id' => 'x'])).'}'] as $body) {
-            foreach ([['POST', '/api/show/ports'], ['PUT', '/api/show/ports/house-desk'], ['PATCH', '/api/show'], ['POST', '/api/show/import'], ['POST', '/api/show/take-up'], ['POST', '/api/packets/decode']] as [$method, $path]) {
-                $status = $this->call($method, $path, server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], content: $body)->status();
+        foreach ([
+            '',
+            'null',
+            '7',
+            '"x"',
+            '[]',
+            '[[]]',
+            '{',
+            $deep,
+            "\xFF\xFE",
+            str_repeat('[', 10_000),
+            '{"universes": '.json_encode(array_fill(0, 20_000, ['id' => 'x'])).'}',
+        ] as $body) {
+            foreach ([
+                ['POST', '/api/show/ports'],
+                ['PUT', '/api/show/ports/house-desk'],
+                ['PATCH', '/api/show'],
+                ['POST', '/api/show/import'],
+                ['POST', '/api/show/take-up'],
+                ['POST', '/api/packets/decode'],
+            ] as [$method, $path]) {
+                $status = $this->call(
+                    $method,
+                    $path,
+                    server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'],
+                    content: $body,
+                )->status();
                 self::assertLessThan(500, $status, "{$method} {$path} with ".substr($body, 0, 40));
             }
         }
@@ -51,7 +129,10 @@ final class HostileInputTest extends AppTestCase
     {
         $this->as(Role::Builder);
         $find = ['name' => 'Flood', 'protocol' => 'sacn', 'address' => '127.0.0.9', 'gives' => range(1, 63_999)];
-        $this->postJson('/api/show/take-up', $find)->assertStatus(422)->assertJsonPath('faults.0.allowed', 'Give at most 512 whole numbers.');
+        $this->postJson('/api/show/take-up', $find)->assertStatus(422)->assertJsonPath(
+            'faults.0.allowed',
+            'Give at most 512 whole numbers.',
+        );
         $this->postJson('/api/show/take-up', [...$find, 'gives' => ['a' => 1]])->assertStatus(422);
         $this->postJson('/api/show/take-up', [...$find, 'gives' => [1, '2']])->assertStatus(422);
         $this->postJson('/api/show/take-up', [...$find, 'gives' => [1, 2]])->assertOk();
@@ -72,7 +153,11 @@ final class HostileInputTest extends AppTestCase
             $this->postJson('/api/packets/decode', ['format' => $format, 'hex' => $most])->assertOk();
             self::assertLessThan(160_000_000, memory_get_peak_usage() - $before, $format);
             $refused = $this->postJson('/api/packets/decode', ['format' => $format, 'hex' => $tooMuch])->assertOk();
-            self::assertStringContainsString('are more than this page takes apart at once', (string) $refused->json('refused.error'), $format);
+            self::assertStringContainsString(
+                'are more than this page takes apart at once',
+                (string) $refused->json('refused.error'),
+                $format,
+            );
         }
     }
 

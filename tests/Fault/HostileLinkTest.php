@@ -31,7 +31,20 @@ final class HostileLinkTest extends TestCase
         $line = new Udp(self::NET.'.2', 5120);
         try {
             $commands = [];
-            $sound = ['universe' => 'palm', 'slot' => 5, 'level' => 9, 'port' => 'desk', 'device' => 'midi Keys', 'bytes' => '90', 'topics' => ['status'], 'devices' => [], 'point' => 'slot:palm/5', 'value' => 1, 'fixture' => 'none', 'parameter' => 'pan'];
+            $sound = [
+                'universe' => 'palm',
+                'slot' => 5,
+                'level' => 9,
+                'port' => 'desk',
+                'device' => 'midi Keys',
+                'bytes' => '90',
+                'topics' => ['status'],
+                'devices' => [],
+                'point' => 'slot:palm/5',
+                'value' => 1,
+                'fixture' => 'none',
+                'parameter' => 'pan',
+            ];
             foreach (Orders::ALL as $order) {
                 $names = array_map(static fn(Field $field): string => $field->name, $order::fields());
                 $own = array_intersect_key($sound, array_flip($names));
@@ -46,9 +59,23 @@ final class HostileLinkTest extends TestCase
                 self::assertNull($heard['close']);
                 $answers = array_filter($heard['json'], static fn(array $one): bool => $one['type'] === 'answer');
                 self::assertCount(\count($some), $answers);
-                self::assertSame([], array_filter($answers, static fn(array $one): bool => str_contains($one['error'] ?? '', 'failed')), 'none of them made it fail');
+                self::assertSame(
+                    [],
+                    array_filter($answers, static fn(array $one): bool => str_contains($one['error'] ?? '', 'failed')),
+                    'none of them made it fail',
+                );
             }
-            foreach (['', 'rubbish', '[]', '{"do":[]}', '{"do":"adopt"}', '{"do":"adopt","document":7}', '{"do":"adopt","document":"{}","revision":"x"}', str_repeat('[', 5000), json_encode(['do' => 'adopt', 'document' => str_repeat('{"a":', 400).'1'.str_repeat('}', 400)])] as $odd) {
+            foreach ([
+                '',
+                'rubbish',
+                '[]',
+                '{"do":[]}',
+                '{"do":"adopt"}',
+                '{"do":"adopt","document":7}',
+                '{"do":"adopt","document":"{}","revision":"x"}',
+                str_repeat('[', 5000),
+                json_encode(['do' => 'adopt', 'document' => str_repeat('{"a":', 400).'1'.str_repeat('}', 400)]),
+            ] as $odd) {
                 $socket = stream_socket_client("unix://{$folder->path}/engine.sock");
                 fwrite($socket, "{$odd}\n");
                 self::assertFalse(json_decode((string) fgets($socket), true)['ok'] ?? null, "{$odd} was taken, or not answered");
@@ -57,7 +84,12 @@ final class HostileLinkTest extends TestCase
             (new LiveLink($live, Role::Operator, [['do' => 'release']], 0.1))->heard();
             $desk->send((new Dmx(1, Rig::levels([1 => 66])))->encode(), self::NET.'.1:6454');
             $line->until(static fn(string $bytes): bool => $bytes[1] === "\x42");
-            $status = (new LiveLink($live, Role::Viewer, [['do' => 'subscribe', 'topics' => ['status']]], 0.1))->heard()['status'];
+            $status = (new LiveLink(
+                $live,
+                Role::Viewer,
+                [['do' => 'subscribe', 'topics' => ['status']]],
+                0.1,
+            ))->heard()['status'];
             self::assertSame([], end($status)['engine']['warnings']);
             self::assertStringContainsString('compiled (opcache.jit=1054)', end($status)['engine']['runs']);
         } finally {

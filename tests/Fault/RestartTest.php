@@ -43,7 +43,12 @@ final class RestartTest extends TestCase
     public function testAFadeThatWasKilledIsFinished(): void
     {
         $document = self::document(['whenLost' => 'fade', 'fadeSeconds' => 6]);
-        $document['ports'][0] = ['id' => 'desk', 'name' => 'Desk', 'protocol' => 'sacn', 'receive' => ['address' => self::NET.'.1', 'port' => 5570, 'feeds' => [['number' => 1, 'universe' => 'palm']]]];
+        $document['ports'][0] = [
+            'id' => 'desk',
+            'name' => 'Desk',
+            'protocol' => 'sacn',
+            'receive' => ['address' => self::NET.'.1', 'port' => 5570, 'feeds' => [['number' => 1, 'universe' => 'palm']]],
+        ];
         $this->start($document);
         $this->desk->send((new Data('restart---------', 1, Rig::levels([1 => 255]), 1))->encode(), self::NET.'.1:5570');
         $this->line->until(static fn(string $bytes): bool => $bytes[1] === "\xFF");
@@ -80,7 +85,11 @@ final class RestartTest extends TestCase
         self::assertSame($cid, $again->cid);
         $step = ($again->sequence - $last) & 255;
         self::assertTrue($step > 0 && $step < 128, "{$again->sequence} follows {$last}");
-        self::assertGreaterThanOrEqual(70, \ord($again->levels[0]), 'with the levels of before, as they were written down within the last second');
+        self::assertGreaterThanOrEqual(
+            70,
+            \ord($again->levels[0]),
+            'with the levels of before, as they were written down within the last second',
+        );
     }
 
     /** E1.31-2018, 6.2.6. */
@@ -106,7 +115,10 @@ final class RestartTest extends TestCase
         $codes = [];
         for ($millis = 0; $millis <= 640; $millis += 80) {
             $engine = $this->folder->engine(self::document(), [], false);
-            Background::until(static fn(): bool => self::holdsBack(SIGTERM, $engine->process()->pid()), 'bin/engine-php holding back what ends it');
+            Background::until(
+                static fn(): bool => self::holdsBack(SIGTERM, $engine->process()->pid()),
+                'bin/engine-php holding back what ends it',
+            );
             usleep($millis * 1000);
             $engine->process()->signal(SIGTERM);
             Background::until(static fn(): bool => ! $engine->process()->isRunning(), 'The engine ending');
@@ -146,7 +158,10 @@ final class RestartTest extends TestCase
         $this->send(33);
         $this->line->until(static fn(string $line): bool => $line[1] === "\x21");
         if (! str_contains($bytes, 'feedback')) {
-            self::assertStringContainsString('is broken: it was set aside as engine-state.broken-', (string) $this->engine?->process()->output());
+            self::assertStringContainsString(
+                'is broken: it was set aside as engine-state.broken-',
+                (string) $this->engine?->process()->output(),
+            );
             self::assertNotEmpty(glob("{$this->folder->path}/engine-state.broken-*"));
         }
         $this->folder->untilKept(base64_encode("\x21\0\0"));
@@ -164,7 +179,11 @@ final class RestartTest extends TestCase
         $second->process()->untilSaid('Another engine (process '.$this->engine?->process()->pid());
         Background::until(static fn(): bool => ! $second->process()->isRunning(), 'The second one ending');
         self::assertSame(1, $second->stop());
-        self::assertSame(['ok' => true], $this->folder->tell(['do' => 'adopt', 'document' => json_encode(self::document())]), 'the first still has its door');
+        self::assertSame(
+            ['ok' => true],
+            $this->folder->tell(['do' => 'adopt', 'document' => json_encode(self::document())]),
+            'the first still has its door',
+        );
         $this->send(45);
         $this->line->until(static fn(string $bytes): bool => $bytes[1] === "\x2D");
     }
@@ -172,12 +191,17 @@ final class RestartTest extends TestCase
     public function testAShowThatCannotBeReadGivesWayToTheLastGoodOne(): void
     {
         $database = $this->folder->database();
-        $start = fn(bool $wait = true): Background => new Background(['bin/engine-php', 'artisan', 'junction:engine', '--live=off', '--for=100'], [...$this->folder->environment(), 'JUNCTION_LOOPBACK' => '127.78.41']);
+        $start = fn(bool $wait = true): Background => new Background(
+            ['bin/engine-php', 'artisan', 'junction:engine', '--live=off', '--for=100'],
+            [...$this->folder->environment(), 'JUNCTION_LOOPBACK' => '127.78.41'],
+        );
         $engine = $start();
         $engine->untilSaid('The engine runs "Fernhall Glasshouse, Night Walk"');
         $engine->stop();
         foreach (['{"id": "house-desk", "name": "House desk", "protocol": "smoke signals"}', 'no JSON at all'] as $broken) {
-            $database->prepare("update show_parts set definition = ? where kind = 'ports' and key = 'house-desk'")->execute([$broken]);
+            $database->prepare(
+                "update show_parts set definition = ? where kind = 'ports' and key = 'house-desk'",
+            )->execute([$broken]);
             $engine = $start();
             $engine->untilSaid('The stored show cannot be read, so the one that ran last is running. What is wrong: /ports/0');
             $engine->untilSaid('The engine runs "Fernhall Glasshouse, Night Walk"');

@@ -21,12 +21,32 @@ final class StoreTest extends AppTestCase
             $folder->database();
             $code = 'require "vendor/autoload.php"; $app = require "bootstrap/app.php"; $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap();'
                 .'for ($i = 0; $i < 10; ++$i) { $id = "u{$argv[1]}-{$i}"; app(App\Shows\ShowStore::class)->change("add {$id}", null, static fn(array $d): array => [...$d, "universes" => [...$d["universes"], ["id" => $id, "name" => $id]]]); }';
-            $writers = array_map(static fn(int $who): Background => new Background([PHP_BINARY, '-r', $code, (string) $who], $folder->environment()), range(1, 6));
-            Background::until(static fn(): bool => array_filter($writers, static fn(Background $one): bool => $one->isRunning()) === [], 'All having written', 120);
+            $writers = array_map(
+                static fn(int $who): Background => new Background(
+                    [PHP_BINARY, '-r', $code, (string) $who],
+                    $folder->environment(),
+                ),
+                range(1, 6),
+            );
+            Background::until(
+                static fn(): bool => array_filter($writers, static fn(Background $one): bool => $one->isRunning()) === [],
+                'All having written',
+                120,
+            );
             self::assertSame('', implode('', array_map(static fn(Background $one): string => $one->output(), $writers)));
             $database = new \PDO("sqlite:{$folder->path}/shows.sqlite");
-            self::assertSame(60, (int) $database->query("select count(*) from show_parts where kind = 'universes' and key like 'u%-%'")->fetchColumn(), 'none of them is lost');
-            self::assertSame(60, (int) $database->query('select count(distinct revision) from edits where revision > 1')->fetchColumn(), 'each has a revision of its own');
+            self::assertSame(
+                60,
+                (int) $database->query(
+                    "select count(*) from show_parts where kind = 'universes' and key like 'u%-%'",
+                )->fetchColumn(),
+                'none of them is lost',
+            );
+            self::assertSame(
+                60,
+                (int) $database->query('select count(distinct revision) from edits where revision > 1')->fetchColumn(),
+                'each has a revision of its own',
+            );
         } finally {
             $folder->delete();
         }
@@ -41,7 +61,10 @@ final class StoreTest extends AppTestCase
         $before = app(ShowStore::class)->json();
         $refused = $this->save('house-desk', [...$port, 'name' => 'Mine'], $base)->assertConflict();
         self::assertSame([['field' => 'name', 'was' => '"House desk"', 'is' => '"Theirs"']], $refused->json('differences'));
-        self::assertStringContainsString('"House desk" has been changed meanwhile, by builder (change port "Theirs"): name was "House desk" and is "Theirs". Nothing was stored.', $refused->json('message'));
+        self::assertStringContainsString(
+            '"House desk" has been changed meanwhile, by builder (change port "Theirs"): name was "House desk" and is "Theirs". Nothing was stored.',
+            $refused->json('message'),
+        );
         self::assertSame($before, app(ShowStore::class)->json());
         $this->deleteJson('/api/show/ports/house-desk', [], ['X-Base-Revision' => (string) $base])->assertConflict();
         $now = $this->getJson('/api/show')->json('revision');
@@ -56,7 +79,11 @@ final class StoreTest extends AppTestCase
         $this->save('guest-desk', [...$this->port('guest-desk'), 'name' => 'Another'], $base)->assertOk();
         $this->save('house-desk', [...$this->port('house-desk'), 'name' => 'Mine'], $base)->assertOk();
         $this->patchJson('/api/show', ['name' => 'Renamed'], ['X-Base-Revision' => (string) $base])->assertOk();
-        $this->patchJson('/api/show', ['name' => 'Renamed again'], ['X-Base-Revision' => (string) $base])->assertConflict()->assertJsonPath('differences.0.field', 'name');
+        $this->patchJson(
+            '/api/show',
+            ['name' => 'Renamed again'],
+            ['X-Base-Revision' => (string) $base],
+        )->assertConflict()->assertJsonPath('differences.0.field', 'name');
         $this->deleteJson('/api/show/ports/canopy-levels', [], ['X-Base-Revision' => 'yesterday'])->assertStatus(422);
     }
 
@@ -67,7 +94,10 @@ final class StoreTest extends AppTestCase
         $port = $this->port('balcony-node');
         $this->deleteJson('/api/show/ports/balcony-node')->assertOk();
         $message = $this->save('balcony-node', $port, $base)->assertConflict()->json('message');
-        self::assertStringContainsString('has been deleted meanwhile, by builder. Nothing was stored. Undo brings it back.', $message);
+        self::assertStringContainsString(
+            'has been deleted meanwhile, by builder. Nothing was stored. Undo brings it back.',
+            $message,
+        );
     }
 
     public function testUndoSaysWhoseEditItTakesBackAndTakesNoOther(): void
@@ -75,9 +105,20 @@ final class StoreTest extends AppTestCase
         $this->as(Role::Builder);
         $seen = $this->patchJson('/api/show', ['name' => 'Mine'])->assertOk();
         self::assertSame(['rename the show to "Mine"', 'builder'], [$seen->json('undo'), $seen->json('undoBy')]);
-        app(ShowStore::class)->change('change something', null, static fn(array $document): array => [...$document, 'name' => 'Theirs']);
-        $refused = $this->postJson('/api/show/undo', [], ['X-Base-Revision' => (string) $seen->json('revision')])->assertConflict();
-        self::assertSame('The last edit is another one now: change something, by the command line. Nothing was undone. Press undo again to take that one back.', $refused->json('message'));
+        app(ShowStore::class)->change(
+            'change something',
+            null,
+            static fn(array $document): array => [...$document, 'name' => 'Theirs'],
+        );
+        $refused = $this->postJson(
+            '/api/show/undo',
+            [],
+            ['X-Base-Revision' => (string) $seen->json('revision')],
+        )->assertConflict();
+        self::assertSame(
+            'The last edit is another one now: change something, by the command line. Nothing was undone. Press undo again to take that one back.',
+            $refused->json('message'),
+        );
         $undone = $this->postJson('/api/show/undo')->assertOk();
         self::assertSame(['change something', 'the command line'], [$undone->json('undone'), $undone->json('undoneBy')]);
         self::assertSame('Mine', app(ShowStore::class)->current()->name);
@@ -87,7 +128,9 @@ final class StoreTest extends AppTestCase
     {
         $this->as(Role::Builder);
         $before = app(ShowStore::class)->json();
-        \Illuminate\Support\Facades\DB::statement('pragma max_page_count = '.\Illuminate\Support\Facades\DB::selectOne('pragma page_count')->page_count);
+        \Illuminate\Support\Facades\DB::statement(
+            'pragma max_page_count = '.\Illuminate\Support\Facades\DB::selectOne('pragma page_count')->page_count,
+        );
         $name = str_repeat('N', 100);
         $failed = null;
         for ($i = 0; $i < 40 && $failed === null; ++$i) {
@@ -130,7 +173,11 @@ final class StoreTest extends AppTestCase
             // SQLite needs a little room even to read; then that is said, and nobody is thrown out.
             self::assertContains($this->ask($port, $folder, 'GET', '/api/show')[0], [200, 507]);
             (new Process([...$there, "rm {$folder->path}/disk/filler"]))->mustRun();
-            self::assertSame(200, $this->ask($port, $folder, 'PATCH', '/api/show', ['name' => 'After'])[0], 'still logged in, and all is well');
+            self::assertSame(
+                200,
+                $this->ask($port, $folder, 'PATCH', '/api/show', ['name' => 'After'])[0],
+                'still logged in, and all is well',
+            );
         } finally {
             $web->stop();
             $folder->delete();
@@ -163,7 +210,10 @@ final class StoreTest extends AppTestCase
         // A disk of its own, that is full but for a little, and seen by this engine alone.
         $script = 'mount -t tmpfs -o size=128k tmpfs "$1/disk" && head -c 120000 /dev/zero > "$1/disk/filler"; exec bin/engine-php artisan junction:engine --show="$1/show.json" --state="$1/disk" --for=100';
         mkdir("{$folder->path}/disk");
-        $engine = new Background(['unshare', '-m', 'bash', '-c', $script, 'bash', $folder->path], ['JUNCTION_DATA' => '/nonexistent']);
+        $engine = new Background(
+            ['unshare', '-m', 'bash', '-c', $script, 'bash', $folder->path],
+            ['JUNCTION_DATA' => '/nonexistent'],
+        );
         $line = new \NimbleJunction\Tests\Support\Udp('127.78.44.2', 5120);
         $desk = new \NimbleJunction\Tests\Support\Udp('127.78.44.11', 6454);
         try {

@@ -56,7 +56,16 @@ final class TwoAdaptersTest extends TestCase
     #[DataProvider('names')]
     public function testAPortHearsAllOfItsAdapterAndNothingOfTheOther(string $where): void
     {
-        $this->start([['id' => 'desk', 'name' => 'Desk', 'protocol' => 'art-net', 'receive' => ['address' => $where, 'feeds' => [['number' => 3, 'universe' => 'palm']]]]]);
+        $this->start(
+            [
+                [
+                    'id' => 'desk',
+                    'name' => 'Desk',
+                    'protocol' => 'art-net',
+                    'receive' => ['address' => $where, 'feeds' => [['number' => 3, 'universe' => 'palm']]],
+                ],
+            ],
+        );
         $heard = fn(int $level): bool => $this->level() === $level;
         foreach (['10.9.1.1' => 11, '10.9.1.255' => 12, '255.255.255.255' => 13] as $to => $level) {
             $this->untilHeard(fn() => Ear::say($this->lighting, self::artNet($level), $to, 6454), $heard, $level);
@@ -65,15 +74,36 @@ final class TwoAdaptersTest extends TestCase
             Ear::say($this->house, self::artNet(99), $to, 6454);
         }
         $this->untilHeard(fn() => Ear::say($this->lighting, self::artNet(14), '10.9.1.255', 6454), $heard, 14);
-        self::assertSame([14, 0], [$this->level(), $this->report()['ports']['desk']['senders']['10.9.2.2'] ?? 0], 'nobody of the house was heard');
+        self::assertSame(
+            [14, 0],
+            [$this->level(), $this->report()['ports']['desk']['senders']['10.9.2.2'] ?? 0],
+            'nobody of the house was heard',
+        );
     }
 
     public function testAPollIsAnsweredWithTheAddressTowardsTheAsker(): void
     {
-        $this->start([['id' => 'desk', 'name' => 'Desk', 'protocol' => 'art-net', 'receive' => ['address' => '0.0.0.0', 'feeds' => [['number' => 3, 'universe' => 'palm']]]]]);
-        foreach ([[$this->lighting, '10.9.1.255', '10.9.1.1'], [$this->house, '10.9.2.255', '10.9.2.1']] as [$namespace, $everybody, $ours]) {
+        $this->start(
+            [
+                [
+                    'id' => 'desk',
+                    'name' => 'Desk',
+                    'protocol' => 'art-net',
+                    'receive' => ['address' => '0.0.0.0', 'feeds' => [['number' => 3, 'universe' => 'palm']]],
+                ],
+            ],
+        );
+        foreach ([
+            [$this->lighting, '10.9.1.255', '10.9.1.1'],
+            [$this->house, '10.9.2.255', '10.9.2.1'],
+        ] as [$namespace, $everybody, $ours]) {
             $ear = $this->ear($namespace, '0.0.0.0', 6454);
-            $this->until(static fn() => Ear::say($namespace, (new Poll())->encode(), $everybody, 6454), static function () use ($ear, $ours): bool {
+            $this->until(static fn() => Ear::say(
+                $namespace,
+                (new Poll())->encode(),
+                $everybody,
+                6454,
+            ), static function () use ($ear, $ours): bool {
                 $reply = $ear->last() === '' ? null : ArtNet::decode($ear->last());
 
                 return $reply instanceof PollReply && $reply->address === $ours && $reply->bindAddress === $ours;
@@ -86,19 +116,46 @@ final class TwoAdaptersTest extends TestCase
     public function testLevelsNeverLeaveByTheOtherAdapter(string $where): void
     {
         $this->start([
-            ['id' => 'desk', 'name' => 'Desk', 'protocol' => 'art-net', 'receive' => ['address' => '127.0.0.1', 'feeds' => [['number' => 3, 'universe' => 'palm']]]],
-            ['id' => 'art', 'name' => 'Node', 'protocol' => 'art-net', 'send' => ['address' => $where, 'to' => ['10.9.1.255'], 'carries' => [['number' => 4, 'universe' => 'palm']]]],
-            ['id' => 'acn', 'name' => 'Roof', 'protocol' => 'sacn', 'send' => ['address' => $where, 'multicast' => true, 'carries' => [['number' => 5, 'universe' => 'palm']]]],
+            [
+                'id' => 'desk',
+                'name' => 'Desk',
+                'protocol' => 'art-net',
+                'receive' => ['address' => '127.0.0.1', 'feeds' => [['number' => 3, 'universe' => 'palm']]],
+            ],
+            [
+                'id' => 'art',
+                'name' => 'Node',
+                'protocol' => 'art-net',
+                'send' => ['address' => $where, 'to' => ['10.9.1.255'], 'carries' => [['number' => 4, 'universe' => 'palm']]],
+            ],
+            [
+                'id' => 'acn',
+                'name' => 'Roof',
+                'protocol' => 'sacn',
+                'send' => ['address' => $where, 'multicast' => true, 'carries' => [['number' => 5, 'universe' => 'palm']]],
+            ],
         ]);
         $this->here->inside('ip', 'route', 'add', '239.0.0.0/8', 'dev', 'house');
         $lamp = $this->ear($this->lighting, '0.0.0.0', 6454);
         $roof = $this->ear($this->lighting, '0.0.0.0', 5568, '239.255.0.5');
         $stray = $this->ear($this->house, '0.0.0.0', 6454);
         $strayRoof = $this->ear($this->house, '0.0.0.0', 5568, '239.255.0.5');
-        $this->untilHeard(fn() => Ear::say($this->here->name, self::artNet(21), '127.0.0.1', 6454), static fn(): bool => \ord($lamp->last()[18] ?? "\0") === 21 && \ord($roof->last()[126] ?? "\0") === 21, 21);
+        $this->untilHeard(
+            fn() => Ear::say($this->here->name, self::artNet(21), '127.0.0.1', 6454),
+            static fn(): bool => \ord($lamp->last()[18] ?? "\0") === 21 && \ord($roof->last()[126] ?? "\0") === 21,
+            21,
+        );
         $this->here->down('light');
-        $this->until(static fn(): null => null, fn(): bool => $this->states() === ['desk' => 'alive', 'art' => 'fault', 'acn' => 'fault'], 'both ports being in fault', fn() => Ear::say($this->here->name, self::artNet(22), '127.0.0.1', 6454));
-        self::assertStringContainsString('light is switched off', $this->report()['ports']['art']['fault'].$this->report()['ports']['acn']['fault']);
+        $this->until(
+            static fn(): null => null,
+            fn(): bool => $this->states() === ['desk' => 'alive', 'art' => 'fault', 'acn' => 'fault'],
+            'both ports being in fault',
+            fn() => Ear::say($this->here->name, self::artNet(22), '127.0.0.1', 6454),
+        );
+        self::assertStringContainsString(
+            'light is switched off',
+            $this->report()['ports']['art']['fault'].$this->report()['ports']['acn']['fault'],
+        );
         self::assertSame([0, 0], [$stray->count(), $strayRoof->count()], 'nothing went into the house');
         // A fault stays until it is gone: it never flickers.
         $states = [];
@@ -107,7 +164,11 @@ final class TwoAdaptersTest extends TestCase
         }
         self::assertSame(['fault'], array_values(array_unique($states)));
         $this->here->up('light');
-        $this->untilHeard(fn() => Ear::say($this->here->name, self::artNet(23), '127.0.0.1', 6454), static fn(): bool => \ord($lamp->last()[18] ?? "\0") === 23 && \ord($roof->last()[126] ?? "\0") === 23, 23);
+        $this->untilHeard(
+            fn() => Ear::say($this->here->name, self::artNet(23), '127.0.0.1', 6454),
+            static fn(): bool => \ord($lamp->last()[18] ?? "\0") === 23 && \ord($roof->last()[126] ?? "\0") === 23,
+            23,
+        );
         $this->until(static fn(): null => null, fn(): bool => $this->states()['art'] === 'alive', 'the fault being over');
         self::assertSame([0, 0], [$stray->count(), $strayRoof->count()]);
     }
@@ -115,20 +176,37 @@ final class TwoAdaptersTest extends TestCase
     #[DataProvider('names')]
     public function testMulticastFollowsItsAdapter(string $where): void
     {
-        $this->start([['id' => 'guest', 'name' => 'Guest', 'protocol' => 'sacn', 'receive' => ['address' => $where, 'multicast' => true, 'feeds' => [['number' => 7, 'universe' => 'palm']]]]]);
+        $this->start(
+            [
+                [
+                    'id' => 'guest',
+                    'name' => 'Guest',
+                    'protocol' => 'sacn',
+                    'receive' => ['address' => $where, 'multicast' => true, 'feeds' => [['number' => 7, 'universe' => 'palm']]],
+                ],
+            ],
+        );
         $say = fn(int $level) => Ear::say($this->lighting, self::sacn($level), '239.255.0.7', 5568);
         $heard = fn(int $level): bool => $this->level() === $level;
         $this->untilHeard(static fn() => $say(31), $heard, 31);
         Ear::say($this->house, self::sacn(99, 200, 'house'), '239.255.0.7', 5568);
         // The adapter is pulled, and put back with the same name and address.
         $this->here->pull('light');
-        $this->until(static fn(): null => null, fn(): bool => $this->states()['guest'] === 'fault', 'the missing adapter being said');
+        $this->until(
+            static fn(): null => null,
+            fn(): bool => $this->states()['guest'] === 'fault',
+            'the missing adapter being said',
+        );
         $this->lighting = $this->here->pair('light', '10.9.1.1/24', '10.9.1.2/24');
         $this->untilHeard(static fn() => $say(32), $heard, 32);
         if ($where === 'light') {
             // Another address, as its DHCP server gives it.
             $this->here->noAddress('light');
-            $this->until(static fn(): null => null, fn(): bool => $this->states()['guest'] === 'fault', 'the missing address being said');
+            $this->until(
+                static fn(): null => null,
+                fn(): bool => $this->states()['guest'] === 'fault',
+                'the missing address being said',
+            );
             $this->here->address('light', '10.9.1.77/24');
             $this->untilHeard(static fn() => $say(33), $heard, 33);
             $this->untilHeard(fn() => Ear::say($this->lighting, self::sacn(34), '10.9.1.77', 5568), $heard, 34);
@@ -139,14 +217,42 @@ final class TwoAdaptersTest extends TestCase
     public function testAnAddressThatAppearsLateAndACableThatIsNotPluggedIn(): void
     {
         $this->here->noAddress('light');
-        $this->start([['id' => 'guest', 'name' => 'Guest', 'protocol' => 'sacn', 'receive' => ['address' => '10.9.1.1', 'multicast' => true, 'feeds' => [['number' => 7, 'universe' => 'palm']]]]]);
-        self::assertStringContainsString('10.9.1.1 is not an address of this machine', $this->report()['ports']['guest']['fault']);
+        $this->start(
+            [
+                [
+                    'id' => 'guest',
+                    'name' => 'Guest',
+                    'protocol' => 'sacn',
+                    'receive' => [
+                        'address' => '10.9.1.1',
+                        'multicast' => true,
+                        'feeds' => [['number' => 7, 'universe' => 'palm']],
+                    ],
+                ],
+            ],
+        );
+        self::assertStringContainsString(
+            '10.9.1.1 is not an address of this machine',
+            $this->report()['ports']['guest']['fault'],
+        );
         $this->here->address('light', '10.9.1.1/24');
-        $this->untilHeard(fn() => Ear::say($this->lighting, self::sacn(41), '239.255.0.7', 5568), fn(int $level): bool => $this->level() === $level, 41);
+        $this->untilHeard(
+            fn() => Ear::say($this->lighting, self::sacn(41), '239.255.0.7', 5568),
+            fn(int $level): bool => $this->level() === $level,
+            41,
+        );
         Netns::in($this->lighting, 'ip', 'link', 'set', 'peer', 'down');
-        $this->until(static fn(): null => null, fn(): bool => str_contains($this->report()['ports']['guest']['fault'], 'light has no link'), 'the missing cable being said');
+        $this->until(
+            static fn(): null => null,
+            fn(): bool => str_contains($this->report()['ports']['guest']['fault'], 'light has no link'),
+            'the missing cable being said',
+        );
         Netns::in($this->lighting, 'ip', 'link', 'set', 'peer', 'up');
-        $this->until(static fn(): null => null, fn(): bool => $this->report()['ports']['guest']['fault'] === '', 'the cable being there');
+        $this->until(
+            static fn(): null => null,
+            fn(): bool => $this->report()['ports']['guest']['fault'] === '',
+            'the cable being there',
+        );
         $this->addToAssertionCount(1);
     }
 
@@ -155,13 +261,36 @@ final class TwoAdaptersTest extends TestCase
     {
         $program = $this->ear($this->here->name, '0.0.0.0', 5568, '');
         $this->start([
-            ['id' => 'unicast', 'name' => 'Unicast', 'protocol' => 'sacn', 'receive' => ['address' => '10.9.1.1', 'feeds' => [['number' => 1, 'universe' => 'palm']]]],
-            ['id' => 'multicast', 'name' => 'Multicast', 'protocol' => 'sacn', 'receive' => ['address' => 'light', 'multicast' => true, 'feeds' => [['number' => 7, 'universe' => 'palm']]]],
-            ['id' => 'all', 'name' => 'All', 'protocol' => 'sacn', 'receive' => ['multicast' => true, 'feeds' => [['number' => 8, 'universe' => 'other']]]],
+            [
+                'id' => 'unicast',
+                'name' => 'Unicast',
+                'protocol' => 'sacn',
+                'receive' => ['address' => '10.9.1.1', 'feeds' => [['number' => 1, 'universe' => 'palm']]],
+            ],
+            [
+                'id' => 'multicast',
+                'name' => 'Multicast',
+                'protocol' => 'sacn',
+                'receive' => ['address' => 'light', 'multicast' => true, 'feeds' => [['number' => 7, 'universe' => 'palm']]],
+            ],
+            [
+                'id' => 'all',
+                'name' => 'All',
+                'protocol' => 'sacn',
+                'receive' => ['multicast' => true, 'feeds' => [['number' => 8, 'universe' => 'other']]],
+            ],
         ]);
         self::assertSame(['', '', ''], array_values(array_column($this->report()['ports'], 'fault')));
-        $this->untilHeard(fn() => Ear::say($this->lighting, self::sacn(51, number: 1), '10.9.1.1', 5568), fn(int $level): bool => $this->level() === $level, 51);
-        $this->untilHeard(fn() => Ear::say($this->lighting, self::sacn(61, 150, 'another'), '239.255.0.7', 5568), fn(int $level): bool => $this->level() === $level, 61);
+        $this->untilHeard(
+            fn() => Ear::say($this->lighting, self::sacn(51, number: 1), '10.9.1.1', 5568),
+            fn(int $level): bool => $this->level() === $level,
+            51,
+        );
+        $this->untilHeard(
+            fn() => Ear::say($this->lighting, self::sacn(61, 150, 'another'), '239.255.0.7', 5568),
+            fn(int $level): bool => $this->level() === $level,
+            61,
+        );
         $program->untilHeard(static fn(string $bytes): bool => \ord($bytes[126]) === 61, 'the other program hearing its share');
     }
 
@@ -169,20 +298,36 @@ final class TwoAdaptersTest extends TestCase
     private function start(array $ports): void
     {
         $document = [...EngineProcess::document('127.0.0'), 'ports' => $ports, 'routes' => []];
-        $this->engine = new EngineProcess($document, ['--for=170', '--live=127.0.0.1:'.self::LIVE], Netns::words($this->here->name));
+        $this->engine = new EngineProcess(
+            $document,
+            ['--for=170', '--live=127.0.0.1:'.self::LIVE],
+            Netns::words($this->here->name),
+        );
     }
 
     /** @return array<string, mixed> */
     private function report(): array
     {
-        $heard = (new LiveLink(self::LIVE, Role::Viewer, [['do' => 'subscribe', 'topics' => ['status']]], 0.4, Netns::words($this->here->name)))->heard();
+        $heard = (new LiveLink(
+            self::LIVE,
+            Role::Viewer,
+            [['do' => 'subscribe', 'topics' => ['status']]],
+            0.4,
+            Netns::words($this->here->name),
+        ))->heard();
 
         return end($heard['status']);
     }
 
     private function level(): int
     {
-        $answers = (new LiveLink(self::LIVE, Role::Viewer, [['do' => 'explain', 'universe' => 'palm', 'slot' => 1]], 0.3, Netns::words($this->here->name)))->heard()['answer'];
+        $answers = (new LiveLink(
+            self::LIVE,
+            Role::Viewer,
+            [['do' => 'explain', 'universe' => 'palm', 'slot' => 1]],
+            0.3,
+            Netns::words($this->here->name),
+        ))->heard()['answer'];
 
         return $answers[0]['level'];
     }
@@ -190,7 +335,15 @@ final class TwoAdaptersTest extends TestCase
     /** @return array<string, string> by port */
     private function states(): array
     {
-        return array_column(array_map(static fn(string $id, array $port): array => [$id, $port['state']], array_keys($this->report()['ports']), $this->report()['ports']), 1, 0);
+        return array_column(
+            array_map(
+                static fn(string $id, array $port): array => [$id, $port['state']],
+                array_keys($this->report()['ports']),
+                $this->report()['ports'],
+            ),
+            1,
+            0,
+        );
     }
 
     private function untilHeard(callable $say, callable $heard, int $level): void

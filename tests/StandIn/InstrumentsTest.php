@@ -22,8 +22,6 @@ use NimbleJunction\Core\Wire\Osc\Message;
 use NimbleJunction\Core\Wire\Osc\Packet as Osc;
 use NimbleJunction\Core\Wire\Sacn\Data;
 use NimbleJunction\StandIn\CueDesk;
-use NimbleJunction\StandIn\GuestDesk;
-use NimbleJunction\StandIn\HouseDesk;
 use NimbleJunction\StandIn\LecternPanel;
 use NimbleJunction\StandIn\Link\Cable;
 use NimbleJunction\StandIn\Link\Habits;
@@ -32,8 +30,6 @@ use NimbleJunction\StandIn\MediaServer;
 use NimbleJunction\StandIn\MistLaser;
 use NimbleJunction\StandIn\Presentation;
 use NimbleJunction\StandIn\SoundWorkstation;
-use NimbleJunction\StandIn\Tablet;
-use NimbleJunction\Tests\Support\Background;
 use NimbleJunction\Tests\Support\Looping;
 use NimbleJunction\Tests\Support\Rig;
 use NimbleJunction\Tests\Support\Udp;
@@ -67,7 +63,11 @@ final class InstrumentsTest extends TestCase
             $desk->send((new Dmx(16, Rig::levels([2 => 255, 8 => 51])))->encode(), self::NET.'.16:6454');
             $this->until(static fn(): bool => $server->state()['layers'][0]['opacity'] === 1.0);
             self::assertSame(0.2, $server->state()['layers'][1]['opacity'], 'six slots a layer');
-            $told = $this->decoded($we, Osc::decode(...), static fn(?array $one): bool => ($one[0]->address ?? '') === '/canopy/layer/1/opacity');
+            $told = $this->decoded(
+                $we,
+                Osc::decode(...),
+                static fn(?array $one): bool => ($one[0]->address ?? '') === '/canopy/layer/1/opacity',
+            );
             self::assertSame(1.0, $told[0]->arguments[0]->value ?? null);
             $we->send((new Message('/canopy/layer/3/size', [Argument::float(0.25)]))->encode(), self::NET.'.16:9010');
             $this->until(static fn(): bool => $server->state()['layers'][2]['size'] === 0.25);
@@ -92,7 +92,13 @@ final class InstrumentsTest extends TestCase
         $server->play('habit', ['habit' => Habits::WRONG_UNIVERSE, 'on' => true]);
         $this->playing($server, function () use ($server, $atItsOwnNumber, $desk): void {
             $server->play('layer', ['layer' => 1, 'parameter' => 'clip', 'value' => 0.5]);
-            self::assertNotNull($this->decoded($atItsOwnNumber, Osc::decode(...), static fn(?array $one): bool => ($one[0]->address ?? '') === '/canopy/layer/1/clip'));
+            self::assertNotNull(
+                $this->decoded(
+                    $atItsOwnNumber,
+                    Osc::decode(...),
+                    static fn(?array $one): bool => ($one[0]->address ?? '') === '/canopy/layer/1/clip',
+                ),
+            );
             $desk->send((new Dmx(17, Rig::levels([2 => 255])))->encode(), self::NET.'.17:6454');
             $this->until(static fn(): bool => $server->state()['layers'][0]['opacity'] === 1.0);
         });
@@ -106,7 +112,15 @@ final class InstrumentsTest extends TestCase
         $we = new Udp(self::NET.'.5');
         $this->playing($laser, function () use ($laser, $we): void {
             self::assertFalse($laser->state()['lit']);
-            $send = static fn(int $enable, int $sequence) => $we->send((new Data('us--------------', 12, Rig::levels([5 => $enable, 6 => 200, 7 => 99, 12 => 255]), $sequence))->encode(), self::NET.'.18:5568');
+            $send = static fn(int $enable, int $sequence) => $we->send(
+                (new Data(
+                    'us--------------',
+                    12,
+                    Rig::levels([5 => $enable, 6 => 200, 7 => 99, 12 => 255]),
+                    $sequence,
+                ))->encode(),
+                self::NET.'.18:5568',
+            );
             $send(255, 1);
             $this->until(static fn(): bool => $laser->state()['lit']);
             $state = $laser->state();
@@ -152,7 +166,11 @@ final class InstrumentsTest extends TestCase
             $lectern->play('button', ['button' => 1, 'down' => false]);
             $lectern->play('turn', ['encoder' => 2, 'steps' => -1]);
             self::assertSame(['B0 03 64', '90 24 7F', '80 24 40', 'B0 11 7F'], $this->heard($end, 4));
-            self::assertSame(-1, RelativeEncoding::TwosComplement->steps(0x7F), 'common practice, no source: 127 is one step down');
+            self::assertSame(
+                -1,
+                RelativeEncoding::TwosComplement->steps(0x7F),
+                'common practice, no source: 127 is one step down',
+            );
             $lectern->play('touch', ['fader' => 1]);
             fwrite($end, "\xB0\x01\x40\xB0\x02\x41\x90\x24\x7F");
             $this->until(static fn(): bool => $lectern->state()['lit'][0]);
@@ -167,7 +185,11 @@ final class InstrumentsTest extends TestCase
 
     public function testACueDeskIsRunByShowControlAndByOsc(): void
     {
-        $cues = [['number' => '1', 'name' => 'One'], ['number' => '2.5', 'name' => 'Two and a half'], ['number' => '3', 'name' => 'Three']];
+        $cues = [
+            ['number' => '1', 'name' => 'One'],
+            ['number' => '2.5', 'name' => 'Two and a half'],
+            ['number' => '3', 'name' => 'Three'],
+        ];
         $desk = new CueDesk('desk', 'Desk', self::NET.'.19', 9020, new Cable($this->cable()), 20, $cues);
         $we = new Udp(self::NET.'.6');
         $this->playing($desk, function () use ($desk, $we): void {
@@ -181,7 +203,10 @@ final class InstrumentsTest extends TestCase
             // STOP for everybody, all of it: device 127, lighting, command 2.
             fwrite($end, hex2bin('f07f7f020102f7'));
             $this->until(static fn(): bool => ! $desk->state()['running']);
-            $say = static fn(string $address, int ...$values) => $we->send((new Message($address, array_map(Argument::int(...), $values)))->encode(), self::NET.'.19:9020');
+            $say = static fn(string $address, int ...$values) => $we->send(
+                (new Message($address, array_map(Argument::int(...), $values)))->encode(),
+                self::NET.'.19:9020',
+            );
             $say('/desk/go', 1);
             $this->until(static fn(): bool => $desk->state()['at'] === 2);
             $say('/desk/go', 0);
@@ -205,13 +230,31 @@ final class InstrumentsTest extends TestCase
             $sound->play('tempo', ['tempo' => 120]);
             $sound->play('locate', ['seconds' => 60]);
             $sound->play('play', []);
-            $messages = $this->messages($end, static fn(array $all): bool => \count(array_filter($all, static fn(MidiMessage $one): bool => $one === RealTime::TimingClock)) > 60);
-            self::assertEquals(SystemCommon::songPosition(480), $messages[0], '60 s at 120 a minute are 120 quarter notes of four sixteenths');
+            $messages = $this->messages(
+                $end,
+                static fn(array $all): bool => \count(
+                    array_filter($all, static fn(MidiMessage $one): bool => $one === RealTime::TimingClock),
+                ) > 60,
+            );
+            self::assertEquals(
+                SystemCommon::songPosition(480),
+                $messages[0],
+                '60 s at 120 a minute are 120 quarter notes of four sixteenths',
+            );
             self::assertInstanceOf(SystemExclusive::class, $messages[1]);
             self::assertSame('00:01:00:00', FullFrame::decode($messages[1])->time->spelled());
             self::assertContains(RealTime::Continue, $messages);
-            $notes = array_values(array_filter($messages, static fn(MidiMessage $one): bool => $one instanceof ChannelMessage && $one->beginsNote()));
-            self::assertSame(array_slice([36, 37, 38, 39], 0, \count($notes)), array_column($notes, 'data1'), 'beat 120 is the first of its bar');
+            $notes = array_values(
+                array_filter(
+                    $messages,
+                    static fn(MidiMessage $one): bool => $one instanceof ChannelMessage && $one->beginsNote(),
+                ),
+            );
+            self::assertSame(
+                array_slice([36, 37, 38, 39], 0, \count($notes)),
+                array_column($notes, 'data1'),
+                'beat 120 is the first of its bar',
+            );
             $frames = new QuarterFrames();
             $times = [];
             foreach ($messages as $message) {
@@ -253,74 +296,6 @@ final class InstrumentsTest extends TestCase
         }
     }
 
-    public function testPacketsAreLostAndLate(): void
-    {
-        $habits = new Habits(Habits::LOSS, Habits::JITTER);
-        $sent = 0;
-        $habits->play(['habit' => Habits::LOSS, 'on' => true]);
-        for ($i = 0; $i < 1000; ++$i) {
-            $habits->send(static function () use (&$sent): void {
-                ++$sent;
-            });
-        }
-        self::assertGreaterThan(700, $sent);
-        self::assertLessThan(900, $sent, 'one in five never leaves');
-        $habits->play(['habit' => Habits::LOSS, 'on' => false]);
-        $habits->play(['habit' => Habits::JITTER, 'on' => true]);
-        $late = 0;
-        for ($i = 0; $i < 50; ++$i) {
-            $habits->send(static function () use (&$late): void {
-                ++$late;
-            });
-        }
-        self::assertSame(0, $late, 'none leaves at once');
-        $this->until(static function () use (&$late): bool {
-            return $late === 50;
-        });
-        $this->expectExceptionMessage('"habit" must be one of: loss, jitter.');
-        $habits->play(['habit' => Habits::SWAPPED, 'on' => true]);
-    }
-
-    public function testDesksOffByOneAndTooSlow(): void
-    {
-        $house = new HouseDesk('house', 'House', self::NET.'.23', self::NET.'.7', [1]);
-        $guest = new GuestDesk('guest', 'Guest', self::NET.'.24', self::NET.'.7', 1);
-        $art = new Udp(self::NET.'.7', 6454);
-        $sacn = new Udp(self::NET.'.7', 5568);
-        $house->play('habit', ['habit' => Habits::WRONG_UNIVERSE, 'on' => true]);
-        $guest->play('habit', ['habit' => Habits::SLOW, 'on' => true]);
-        $this->playing($house, function () use ($art, $house): void {
-            self::assertSame(2, $this->decoded($art, ArtNet::decode(...), static fn(mixed $one): bool => $one instanceof Dmx)->portAddress);
-            self::assertSame([2], $house->state()['universes']);
-        });
-        $this->playing($guest, function () use ($sacn): void {
-            self::assertNotNull($this->next($sacn, Background::PATIENCE));
-            self::assertNull($this->next($sacn, 2.6), 'longer than the 2.5 s after which a source is lost (ANSI E1.31-2018, 6.7.1)');
-            self::assertNotNull($this->next($sacn, Background::PATIENCE));
-        });
-        $art->close();
-        $sacn->close();
-    }
-
-    public function testATabletWithItsPortsSwapped(): void
-    {
-        $tablet = new Tablet('tablet', 'Tablet', self::NET.'.25', 9000, self::NET.'.8', 8000, '/lamp');
-        $we = new Udp(self::NET.'.8', 8000);
-        $wrong = new Udp(self::NET.'.8', 9000);
-        $this->playing($tablet, function () use ($tablet, $we, $wrong): void {
-            $tablet->play('fader', ['value' => 0.5]);
-            self::assertNotNull($this->next($we, Background::PATIENCE));
-            $tablet->play('habit', ['habit' => Habits::SWAPPED, 'on' => true]);
-            $tablet->play('fader', ['value' => 0.6]);
-            self::assertNull($this->next($we, 0.2));
-            self::assertNotNull($this->next($wrong, Background::PATIENCE));
-            $wrong->send((new Message('/lamp', [Argument::float(0.9)]))->encode(), self::NET.'.25:8000');
-            $this->until(static fn(): bool => $tablet->state()['fader'] === 0.9);
-        });
-        $we->close();
-        $wrong->close();
-    }
-
     /** @return string where the engine's end of a cable is; this test plays the engine */
     private function cable(): string
     {
@@ -353,7 +328,10 @@ final class InstrumentsTest extends TestCase
     {
         $messages = $this->messages($end, static fn(array $all): bool => \count($all) >= $count);
 
-        return array_map(static fn(MidiMessage $one): string => strtoupper(trim(chunk_split(bin2hex($one->encode()), 2, ' '))), $messages);
+        return array_map(
+            static fn(MidiMessage $one): string => strtoupper(trim(chunk_split(bin2hex($one->encode()), 2, ' '))),
+            $messages,
+        );
     }
 
     /**

@@ -69,7 +69,15 @@ final class PiecesTest extends TestCase
 
     public function testWhatAPanelSendsIsReadStrictly(): void
     {
-        self::assertSame([5, 0.5, true, 'wave'], [Values::whole(['a' => 5], 'a', 0, 5), Values::number(['a' => 0.5], 'a', 0, 1), Values::flag(['a' => true], 'a'), Values::word(['a' => 'wave'], 'a', ['wave'])]);
+        self::assertSame(
+            [5, 0.5, true, 'wave'],
+            [
+                Values::whole(['a' => 5], 'a', 0, 5),
+                Values::number(['a' => 0.5], 'a', 0, 1),
+                Values::flag(['a' => true], 'a'),
+                Values::word(['a' => 'wave'], 'a', ['wave']),
+            ],
+        );
         foreach ([
             [static fn() => Values::whole(['a' => '5'], 'a', 0, 5), '"a" must be a whole number from 0 to 5.'],
             [static fn() => Values::number([], 'a', 0, 1), '"a" must be a number from 0 to 1.'],

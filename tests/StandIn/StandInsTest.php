@@ -39,7 +39,11 @@ final class StandInsTest extends TestCase
         $we = new Udp(self::NET.'.1', 6454);
         $desk->play('fader', ['fader' => 3, 'level' => 77]);
         $this->playing($desk, function () use ($desk, $we): void {
-            $packet = $this->decoded($we, ArtNet::decode(...), static fn(mixed $one): bool => $one instanceof Dmx && $one->portAddress === 2);
+            $packet = $this->decoded(
+                $we,
+                ArtNet::decode(...),
+                static fn(mixed $one): bool => $one instanceof Dmx && $one->portAddress === 2,
+            );
             self::assertInstanceOf(Dmx::class, $packet);
             self::assertSame([77, 512], [\ord($packet->levels[2]), \strlen($packet->levels)]);
             $we->send((new Poll())->encode(), self::NET.'.11:6454');
@@ -64,7 +68,11 @@ final class StandInsTest extends TestCase
                 $count += $this->next($we, $left) === null ? 0 : 1;
             }
             self::assertGreaterThanOrEqual(3, $count);
-            self::assertLessThanOrEqual(5, $count, 'common practice, no source: about two packets a second while nothing changes');
+            self::assertLessThanOrEqual(
+                5,
+                $count,
+                'common practice, no source: about two packets a second while nothing changes',
+            );
         });
         $we->close();
     }
@@ -79,7 +87,11 @@ final class StandInsTest extends TestCase
             self::assertInstanceOf(Data::class, $data);
             self::assertSame([150, 'Guest desk', 1], [$data->priority, $data->sourceName, $data->universe]);
             $desk->play('end', []);
-            $last = $this->decoded($we, Sacn::decode(...), static fn(mixed $one): bool => $one instanceof Data && $one->isTerminated());
+            $last = $this->decoded(
+                $we,
+                Sacn::decode(...),
+                static fn(mixed $one): bool => $one instanceof Data && $one->isTerminated(),
+            );
             self::assertInstanceOf(Data::class, $last);
         });
         $we->close();

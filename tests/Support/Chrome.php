@@ -38,7 +38,10 @@ final class Chrome
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
         $this->driver = RemoteWebDriver::create("http://127.0.0.1:{$port}", $capabilities, 120_000, 120_000);
         // The window's own frame takes room: what counts is the page inside.
-        (new ChromeDevToolsDriver($this->driver))->execute('Emulation.setDeviceMetricsOverride', ['width' => $width, 'height' => $height, 'deviceScaleFactor' => 1, 'mobile' => false]);
+        (new ChromeDevToolsDriver($this->driver))->execute(
+            'Emulation.setDeviceMetricsOverride',
+            ['width' => $width, 'height' => $height, 'deviceScaleFactor' => 1, 'mobile' => false],
+        );
     }
 
     public function login(DemoStack $demo, string $name): void
@@ -87,7 +90,10 @@ final class Chrome
         try {
             return Background::until(function () use ($css, $words, &$seen): ?string {
                 try {
-                    $texts = array_map(static fn(RemoteWebElement $element): string => $element->getText(), $this->driver->findElements(WebDriverBy::cssSelector($css)));
+                    $texts = array_map(
+                        static fn(RemoteWebElement $element): string => $element->getText(),
+                        $this->driver->findElements(WebDriverBy::cssSelector($css)),
+                    );
                 } catch (StaleElementReferenceException) {
                     return null;
                 }

@@ -14,7 +14,9 @@ final class Ear
     /** @param string $group multicast group to join on the adapter "peer"; '' for none */
     public function __construct(string $namespace, string $address, int $port, string $group = '')
     {
-        $this->process = new Background([...Netns::words($namespace), PHP_BINARY, \dirname(__DIR__).'/Support/ear.php', $address, (string) $port, $group]);
+        $this->process = new Background(
+            [...Netns::words($namespace), PHP_BINARY, \dirname(__DIR__).'/Support/ear.php', $address, (string) $port, $group],
+        );
         $this->process->untilSaid('listening');
     }
 
@@ -27,7 +29,11 @@ final class Ear
     /** The bytes of the newest one that was heard. */
     public function last(): string
     {
-        return preg_match_all('/^heard \S+ ([0-9a-f]*)$/m', $this->process->output(), $found) > 0 ? (string) hex2bin((string) end($found[1])) : '';
+        return preg_match_all(
+            '/^heard \S+ ([0-9a-f]*)$/m',
+            $this->process->output(),
+            $found,
+        ) > 0 ? (string) hex2bin((string) end($found[1])) : '';
     }
 
     public function untilHeard(callable $fits, string $what): void

@@ -45,8 +45,18 @@ final class EngineProcess
                 ['id' => 'art', 'name' => 'Art', 'protocol' => 'art-net', 'send' => ['address' => "{$net}.1", 'to' => ["{$net}.4"], 'carries' => [['number' => 3, 'universe' => 'palm']]]],
             ],
             'routes' => [
-                ['id' => 'in', 'name' => 'In', 'from' => ['kind' => 'message', 'port' => 'tablet', 'address' => '/lamp'], 'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 5]],
-                ['id' => 'out', 'name' => 'Out', 'from' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 5], 'to' => ['kind' => 'message', 'port' => 'tablet', 'address' => '/lamp']],
+                [
+                    'id' => 'in',
+                    'name' => 'In',
+                    'from' => ['kind' => 'message', 'port' => 'tablet', 'address' => '/lamp'],
+                    'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 5],
+                ],
+                [
+                    'id' => 'out',
+                    'name' => 'Out',
+                    'from' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 5],
+                    'to' => ['kind' => 'message', 'port' => 'tablet', 'address' => '/lamp'],
+                ],
             ],
         ];
     }

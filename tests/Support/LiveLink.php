@@ -22,7 +22,13 @@ final class LiveLink
     {
         $token = Token::sign('Ada', $role, Secret::derive((string) getenv('APP_KEY')), time());
         $question = ['url' => "ws://127.0.0.1:{$port}/?token=".urlencode($token), 'origin' => 'http://127.0.0.1:1', 'commands' => $commands, 'seconds' => $seconds];
-        $this->process = new Process([...$before, 'node', __DIR__.'/live.cjs'], Background::root(), null, json_encode($question, JSON_THROW_ON_ERROR), 90);
+        $this->process = new Process(
+            [...$before, 'node', __DIR__.'/live.cjs'],
+            Background::root(),
+            null,
+            json_encode($question, JSON_THROW_ON_ERROR),
+            90,
+        );
         $this->process->start();
     }
 

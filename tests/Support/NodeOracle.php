@@ -16,7 +16,13 @@ final class NodeOracle
      */
     public static function ask(array $questions): array
     {
-        $process = new Process(['node', __DIR__.'/oracle.cjs'], Background::root(), null, json_encode($questions, JSON_THROW_ON_ERROR), 180);
+        $process = new Process(
+            ['node', __DIR__.'/oracle.cjs'],
+            Background::root(),
+            null,
+            json_encode($questions, JSON_THROW_ON_ERROR),
+            180,
+        );
         $process->mustRun();
 
         return json_decode($process->getOutput(), true, flags: JSON_THROW_ON_ERROR);

@@ -87,7 +87,13 @@ final readonly class Pictures
                     'name' => 'Lantern up starts the walk',
                     'when' => ['kind' => 'osc', 'port' => 'guides-tablet', 'address' => '/palm/lantern'],
                     'if' => [['kind' => 'point', 'point' => 'value:house-open', 'is' => true]],
-                    'do' => [['kind' => 'send', 'port' => 'cue-desk-midi', 'message' => ['kind' => 'msc', 'device' => 20, 'cue' => '1', 'list' => '1']]],
+                    'do' => [
+                        [
+                            'kind' => 'send',
+                            'port' => 'cue-desk-midi',
+                            'message' => ['kind' => 'msc', 'device' => 20, 'cue' => '1', 'list' => '1'],
+                        ],
+                    ],
                 ]);
                 $this->go('Routes');
                 $this->chrome->press('Lantern up starts the walk', '.page');
@@ -113,7 +119,19 @@ final readonly class Pictures
     {
         $this->go('Stand-ins');
         $this->chrome->press('Next slide', '[aria-label="Talk slides"]');
-        foreach (['House desk fader 1' => 200, 'House desk fader 2' => 64, 'House desk fader 3' => 128, 'Guest desk fader 2' => 180, 'Guest desk fader 4' => 90, "Guide's tablet fader" => 0.6, 'Sound workstation fader' => 110, 'Lectern fader 1' => 30, 'Lectern fader 2' => 90, 'Lectern fader 3' => 120, 'Canopy media server layer 2 opacity' => 0.7] as $label => $value) {
+        foreach ([
+            'House desk fader 1' => 200,
+            'House desk fader 2' => 64,
+            'House desk fader 3' => 128,
+            'Guest desk fader 2' => 180,
+            'Guest desk fader 4' => 90,
+            "Guide's tablet fader" => 0.6,
+            'Sound workstation fader' => 110,
+            'Lectern fader 1' => 30,
+            'Lectern fader 2' => 90,
+            'Lectern fader 3' => 120,
+            'Canopy media server layer 2 opacity' => 0.7,
+        ] as $label => $value) {
             $this->slide($label, $value);
         }
         $this->go('Universes');
@@ -136,7 +154,10 @@ final readonly class Pictures
     {
         $this->go('Stand-ins');
         $fader = $this->chrome->find("input[aria-label=\"{$label}\"]");
-        $this->chrome->driver->executeScript('arguments[0].value = arguments[1]; arguments[0].dispatchEvent(new Event("input", {bubbles: true}))', [$fader, $value]);
+        $this->chrome->driver->executeScript(
+            'arguments[0].value = arguments[1]; arguments[0].dispatchEvent(new Event("input", {bubbles: true}))',
+            [$fader, $value],
+        );
     }
 
     private function habit(string $device, string $habit): void

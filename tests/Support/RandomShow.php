@@ -14,8 +14,30 @@ final class RandomShow
 {
     private const ROUNDS = 40;
     private const IDS = ['palm', '1', '2', 'a-b', '0'];
-    private const TEXTS = ['/a', '/note/1/60', 'Palm House', '1', '10.0.0.7', '10.0.0.0/8', 'slides', '/dev/midi1', 'f0 41 f7', '01:00:00:00', "späť \u{1F33F}", '{value}'];
-    private const POINTS = ['slot:palm/5', 'slot:1/512', 'value:1', 'route:a-b', 'hold:palm/5', 'port:2/alive', 'fixture:1/level', 'fixture:palm/1/leaves'];
+    private const TEXTS = [
+        '/a',
+        '/note/1/60',
+        'Palm House',
+        '1',
+        '10.0.0.7',
+        '10.0.0.0/8',
+        'slides',
+        '/dev/midi1',
+        'f0 41 f7',
+        '01:00:00:00',
+        "späť \u{1F33F}",
+        '{value}',
+    ];
+    private const POINTS = [
+        'slot:palm/5',
+        'slot:1/512',
+        'value:1',
+        'route:a-b',
+        'hold:palm/5',
+        'port:2/alive',
+        'fixture:1/level',
+        'fixture:palm/1/leaves',
+    ];
 
     /** @return array<string, mixed> */
     public static function make(): array
@@ -115,7 +137,10 @@ final class RandomShow
             'object' => self::part($field['part'], $depth),
             'objects' => array_map(fn(): array => self::part($field['part'], $depth), array_fill(0, mt_rand(1, 3), 0)),
             'side' => ['enabled' => true] + self::part(self::one(array_values((array) $field['sides'])), $depth),
-            'parts' => $depth > 2 ? [] : array_map(fn(): array => self::kind($field['of'], $depth + 1), array_fill(0, mt_rand(1, 2), 0)),
+            'parts' => $depth > 2 ? [] : array_map(
+                fn(): array => self::kind($field['of'], $depth + 1),
+                array_fill(0, mt_rand(1, 2), 0),
+            ),
             'part' => $depth > 3 ? null : self::kind($field['of'], $depth + 1),
             default => self::one(self::TEXTS),
         };

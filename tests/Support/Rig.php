@@ -7,7 +7,7 @@ namespace NimbleJunction\Tests\Support;
 use NimbleJunction\Core\Junction;
 use NimbleJunction\Core\Plan\Compiler;
 use NimbleJunction\Core\Plan\Identity;
-use NimbleJunction\Core\Port\Departure;
+use NimbleJunction\Core\Port\OutgoingPacket;
 use NimbleJunction\Core\Show\ShowReader;
 use NimbleJunction\Core\Wire\ArtNet\Dmx;
 use NimbleJunction\Core\Wire\Osc\Argument;
@@ -41,15 +41,51 @@ final class Rig
             'format' => 'nimble-junction/show', 'version' => 2, 'name' => 'Test',
             'universes' => [['id' => 'palm', 'name' => 'Palm House', 'merge' => 'htp']],
             'ports' => [
-                ['id' => 'house', 'name' => 'House desk', 'protocol' => 'art-net', 'receive' => ['address' => '127.0.0.1', 'feeds' => [['number' => 1, 'universe' => 'palm']]]],
-                ['id' => 'guest', 'name' => 'Guest desk', 'protocol' => 'sacn', 'receive' => ['address' => '127.0.0.1', 'feeds' => [['number' => 1, 'universe' => 'palm']]]],
-                ['id' => 'tablet', 'name' => 'Tablet', 'protocol' => 'osc', 'receive' => ['address' => '127.0.0.1', 'port' => 8000], 'send' => ['to' => ['127.0.0.15'], 'port' => 9000]],
-                ['id' => 'node', 'name' => 'Node', 'protocol' => 'sacn', 'send' => ['to' => ['127.0.0.14'], 'carries' => [['number' => 7, 'universe' => 'palm']]]],
-                ['id' => 'net', 'name' => 'Net', 'protocol' => 'art-net', 'send' => ['to' => ['127.0.0.16'], 'carries' => [['number' => 9, 'universe' => 'palm']]]],
+                [
+                    'id' => 'house',
+                    'name' => 'House desk',
+                    'protocol' => 'art-net',
+                    'receive' => ['address' => '127.0.0.1', 'feeds' => [['number' => 1, 'universe' => 'palm']]],
+                ],
+                [
+                    'id' => 'guest',
+                    'name' => 'Guest desk',
+                    'protocol' => 'sacn',
+                    'receive' => ['address' => '127.0.0.1', 'feeds' => [['number' => 1, 'universe' => 'palm']]],
+                ],
+                [
+                    'id' => 'tablet',
+                    'name' => 'Tablet',
+                    'protocol' => 'osc',
+                    'receive' => ['address' => '127.0.0.1', 'port' => 8000],
+                    'send' => ['to' => ['127.0.0.15'], 'port' => 9000],
+                ],
+                [
+                    'id' => 'node',
+                    'name' => 'Node',
+                    'protocol' => 'sacn',
+                    'send' => ['to' => ['127.0.0.14'], 'carries' => [['number' => 7, 'universe' => 'palm']]],
+                ],
+                [
+                    'id' => 'net',
+                    'name' => 'Net',
+                    'protocol' => 'art-net',
+                    'send' => ['to' => ['127.0.0.16'], 'carries' => [['number' => 9, 'universe' => 'palm']]],
+                ],
             ],
             'routes' => [
-                ['id' => 'in', 'name' => 'Fader in', 'from' => ['kind' => 'message', 'port' => 'tablet', 'address' => '/lamp'], 'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 5]],
-                ['id' => 'out', 'name' => 'Fader out', 'from' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 5], 'to' => ['kind' => 'message', 'port' => 'tablet', 'address' => '/lamp']],
+                [
+                    'id' => 'in',
+                    'name' => 'Fader in',
+                    'from' => ['kind' => 'message', 'port' => 'tablet', 'address' => '/lamp'],
+                    'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 5],
+                ],
+                [
+                    'id' => 'out',
+                    'name' => 'Fader out',
+                    'from' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 5],
+                    'to' => ['kind' => 'message', 'port' => 'tablet', 'address' => '/lamp'],
+                ],
             ],
         ];
     }
@@ -57,7 +93,7 @@ final class Rig
     /**
      * @param array<string, mixed> $changes
      *
-     * @return list<Departure> what the other ends of the show before are told
+     * @return list<OutgoingPacket> what the other ends of the show before are told
      */
     public function adopt(array $changes = []): array
     {
@@ -74,7 +110,7 @@ final class Rig
     /**
      * @param array<int, int> $slots level by slot, from 1
      *
-     * @return list<Departure>
+     * @return list<OutgoingPacket>
      */
     public function artNet(array $slots, string $from = '127.0.0.11', int $number = 1, ?int $sequence = null): array
     {
@@ -84,22 +120,47 @@ final class Rig
     /**
      * @param array<int, int> $slots level by slot, from 1
      *
-     * @return list<Departure>
+     * @return list<OutgoingPacket>
      */
-    public function sacn(array $slots, int $priority = 100, string $cid = 'guest', ?int $sequence = null, int $options = 0, int $startCode = 0, int $sync = 0): array
-    {
+    public function sacn(
+        array $slots,
+        int $priority = 100,
+        string $cid = 'guest',
+        ?int $sequence = null,
+        int $options = 0,
+        int $startCode = 0,
+        int $sync = 0,
+    ): array {
         $sequence ??= ++$this->sequence & 255;
 
-        return $this->arrive(self::SACN, (new Data(str_pad($cid, 16), 1, self::levels($slots), $sequence, $priority, ucfirst($cid), $options, $sync, $startCode))->encode(), '127.0.0.12');
+        return $this->arrive(
+            self::SACN,
+            (new Data(
+                str_pad($cid, 16),
+                1,
+                self::levels($slots),
+                $sequence,
+                $priority,
+                ucfirst($cid),
+                $options,
+                $sync,
+                $startCode,
+            ))->encode(),
+            '127.0.0.12',
+        );
     }
 
-    /** @return list<Departure> */
+    /** @return list<OutgoingPacket> */
     public function osc(string $address, int|float|string ...$arguments): array
     {
-        return $this->arrive(self::OSC, (new Message($address, array_map(Argument::of(...), array_values($arguments))))->encode(), '127.0.0.15');
+        return $this->arrive(
+            self::OSC,
+            (new Message($address, array_map(Argument::of(...), array_values($arguments))))->encode(),
+            '127.0.0.15',
+        );
     }
 
-    /** @return list<Departure> */
+    /** @return list<OutgoingPacket> */
     public function arrive(string $endpoint, string $bytes, string $from = '127.0.0.11'): array
     {
         return $this->junction->arrived($endpoint, $from, 6454, $bytes, $this->nanos());
@@ -108,7 +169,7 @@ final class Rig
     /**
      * Lets time pass, waking the junction whenever it wants to be.
      *
-     * @return list<array{float, Departure}> what left, and when
+     * @return list<array{float, OutgoingPacket}> what left, and when
      */
     public function pass(float $seconds): array
     {
@@ -118,8 +179,8 @@ final class Rig
         while ($this->junction->dueAt() <= $end) {
             // What is due since long is due now: the clock never runs back.
             $at = max($this->junction->dueAt(), $at);
-            foreach ($this->junction->wake($at) as $departure) {
-                $left[] = [$at / 1e9, $departure];
+            foreach ($this->junction->wake($at) as $packet) {
+                $left[] = [$at / 1e9, $packet];
             }
         }
         $this->now = $end / 1e9;
@@ -154,7 +215,10 @@ final class Rig
     public static function port(string $id, array $changes): array
     {
         return ['ports' => array_map(
-            static fn(array $port): array => $port['id'] === $id ? array_filter([...$port, ...$changes], static fn(mixed $value): bool => $value !== null) : $port,
+            static fn(array $port): array => $port['id'] === $id ? array_filter(
+                [...$port, ...$changes],
+                static fn(mixed $value): bool => $value !== null,
+            ) : $port,
             self::document()['ports'],
         )];
     }
@@ -174,7 +238,12 @@ final class Rig
     /** @return list<string> every hop's words */
     public function allHops(): array
     {
-        return array_merge(...array_map(fn($event): array => array_map(fn($hop): string => $hop->words($this->junction->names()), $event->hops), $this->junction->trace->since(0, 500)));
+        return array_merge(
+            ...array_map(
+                fn($event): array => array_map(fn($hop): string => $hop->words($this->junction->names()), $event->hops),
+                $this->junction->trace->since(0, 500),
+            ),
+        );
     }
 
     /** @return list<string> */

@@ -36,7 +36,13 @@ final class StateFolder
     /** @return array<string, string> what an application on this folder needs to know */
     public function environment(): array
     {
-        return ['JUNCTION_DATA' => $this->path, 'APP_KEY' => 'base64:'.base64_encode(str_repeat('k', 32)), 'APP_ENV' => 'production', 'CACHE_STORE' => 'array', 'SESSION_DRIVER' => 'array'];
+        return [
+            'JUNCTION_DATA' => $this->path,
+            'APP_KEY' => 'base64:'.base64_encode(str_repeat('k', 32)),
+            'APP_ENV' => 'production',
+            'CACHE_STORE' => 'array',
+            'SESSION_DRIVER' => 'array',
+        ];
     }
 
     /** A database with the demo show. */

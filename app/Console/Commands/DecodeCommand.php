@@ -37,7 +37,13 @@ final class DecodeCommand extends Command
             $bytes = $file === null ? PacketDoor::fromHex($input) : $input;
             $fields = \is_string($bytes) ? $door->decode($bytes) : $bytes;
             $sound = $sound && ! isset($fields['error']);
-            $this->output->writeln(json_encode($fields, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR), OutputInterface::OUTPUT_RAW);
+            $this->output->writeln(
+                json_encode(
+                    $fields,
+                    JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR,
+                ),
+                OutputInterface::OUTPUT_RAW,
+            );
         }
 
         return $sound ? self::SUCCESS : self::FAILURE;

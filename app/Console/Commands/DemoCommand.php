@@ -29,7 +29,11 @@ final class DemoCommand extends Command
         }
         $loopback = (string) config('junction.loopback');
         $clash = PortsInUse::find(
-            [[$host, $port, 'the web page'], [$host, $port + 1, 'the live link'], [$host, $port + 2, 'the live link of the stand-ins']],
+            [
+                [$host, $port, 'the web page'],
+                [$host, $port + 1, 'the live link'],
+                [$host, $port + 2, 'the live link of the stand-ins'],
+            ],
             [["{$loopback}.1", 6454, 'Art-Net'], ["{$loopback}.1", 5568, 'sACN'], ["{$loopback}.1", 8000, 'OSC'], ["{$loopback}.1", 8010, 'OSC'], ["{$loopback}.1", 5004, 'network MIDI'], ["{$loopback}.11", 6454, 'the house desk']],
         );
         if ($clash !== null) {

@@ -28,7 +28,13 @@ final class EncodeCommand extends Command
         foreach (DecodeCommand::lines() as $line) {
             $bytes = $door->encode($line);
             $sound = $sound && \is_string($bytes);
-            $this->output->writeln(\is_string($bytes) ? bin2hex($bytes) : json_encode($bytes, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR), OutputInterface::OUTPUT_RAW);
+            $this->output->writeln(
+                \is_string($bytes) ? bin2hex($bytes) : json_encode(
+                    $bytes,
+                    JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
+                ),
+                OutputInterface::OUTPUT_RAW,
+            );
         }
 
         return $sound ? self::SUCCESS : self::FAILURE;

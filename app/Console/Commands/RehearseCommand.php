@@ -55,7 +55,13 @@ final class RehearseCommand extends Command
                 $seconds = $until === null ? null : (float) $until;
                 $isCapture = Pcap::isOne($input) || Pcapng::isOne($input);
                 foreach ($isCapture ? $rehearsal->playCapture($input, $seconds) : $rehearsal->play(ScriptReader::read($input, $stage), $seconds) as $line) {
-                    $this->output->writeln(json_encode($line, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE | JSON_THROW_ON_ERROR), OutputInterface::OUTPUT_RAW);
+                    $this->output->writeln(
+                        json_encode(
+                            $line,
+                            JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE | JSON_THROW_ON_ERROR,
+                        ),
+                        OutputInterface::OUTPUT_RAW,
+                    );
                 }
                 if ($rehearsal->passedOver > 0) {
                     fwrite(STDERR, "{$file}: {$rehearsal->passedOver} datagrams went where no port of this show listens.\n");

@@ -29,7 +29,10 @@ final class StandInsCommand extends Command
 
             return self::FAILURE;
         }
-        $link = new Server(new Gate(Secret::derive((string) config('app.key')), config('junction.origins')), new StandInLink($rack));
+        $link = new Server(
+            new Gate(Secret::derive((string) config('app.key')), config('junction.origins')),
+            new StandInLink($rack),
+        );
         // A fault in one device must not end the others.
         EventLoop::setErrorHandler(static function (\Throwable $fault): void {
             fwrite(STDERR, "A stand-in failed: {$fault}\n");

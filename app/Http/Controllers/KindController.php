@@ -10,7 +10,10 @@ use NimbleJunction\Core\Document\Table;
 use NimbleJunction\Core\Show\Show;
 use NimbleJunction\Core\Show\ShowReader;
 
-/** What forms need to know of the parts of a show, and of every kind of trigger, condition, step, action and message: as their classes describe them. */
+/**
+ * What forms need to know of the parts of a show, and of every kind of trigger, condition, step, action and message:
+ * as their classes describe them.
+ */
 final readonly class KindController
 {
     public function __invoke(): JsonResponse

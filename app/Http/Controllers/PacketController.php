@@ -25,7 +25,15 @@ final class PacketController
 
     public function formats(): JsonResponse
     {
-        return response()->json(['formats' => array_map(static fn(string $name, string $title): array => ['name' => $name, 'title' => $title], array_keys(Formats::NAMES), Formats::NAMES)]);
+        return response()->json(
+            [
+                'formats' => array_map(
+                    static fn(string $name, string $title): array => ['name' => $name, 'title' => $title],
+                    array_keys(Formats::NAMES),
+                    Formats::NAMES,
+                ),
+            ],
+        );
     }
 
     public function decode(Request $request): JsonResponse
@@ -38,13 +46,25 @@ final class PacketController
         $format = $fields['format'] ?? Formats::guess($bytes);
         $door = $format === null ? null : PacketDoor::open($format);
         if ($door === null) {
-            return response()->json(['format' => null, 'bytes' => bin2hex($bytes), 'refused' => ['error' => 'How it begins fits no format that is known here: choose one.', 'offset' => 0, 'clause' => 'input']]);
+            return response()->json(
+                [
+                    'format' => null,
+                    'bytes' => bin2hex($bytes),
+                    'refused' => [
+                        'error' => 'How it begins fits no format that is known here: choose one.',
+                        'offset' => 0,
+                        'clause' => 'input',
+                    ],
+                ],
+            );
         }
         $most = self::MOST_BYTES[$format] ?? self::MOST_OTHERWISE;
         if (\strlen($bytes) > $most) {
             $words = \strlen($bytes)." bytes are more than this page takes apart at once: at most {$most} of this format. For a whole file use: php artisan junction:decode {$format} --file=NAME";
 
-            return response()->json(['format' => $format, 'bytes' => '', 'refused' => ['error' => $words, 'offset' => $most, 'clause' => 'input']]);
+            return response()->json(
+                ['format' => $format, 'bytes' => '', 'refused' => ['error' => $words, 'offset' => $most, 'clause' => 'input']],
+            );
         }
         $part = $door->dissect($bytes);
 
@@ -74,7 +94,10 @@ final class PacketController
             'offset' => $part->offset,
             'length' => $part->length,
             'meaning' => $part->meaning,
-            ...($part->parts === null ? ['value' => $part->value] : ['list' => $part->isList, 'parts' => array_map(self::tree(...), $part->parts)]),
+            ...($part->parts === null ? ['value' => $part->value] : [
+                'list' => $part->isList,
+                'parts' => array_map(self::tree(...), $part->parts),
+            ]),
         ];
     }
 }

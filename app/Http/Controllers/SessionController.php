@@ -54,13 +54,19 @@ final class SessionController
         return response()->json([
             'token' => Token::sign($user->name, $user->role, Secret::derive((string) config('app.key')), time()),
             'live' => $this->url($request, (string) config('junction.live_url'), (string) config('junction.live')),
-            'standIns' => config('junction.stand_ins') === '' ? null : $this->url($request, '', (string) config('junction.stand_ins')),
+            'standIns' => config('junction.stand_ins') === '' ? null : $this->url(
+                $request,
+                '',
+                (string) config('junction.stand_ins'),
+            ),
         ]);
     }
 
     /** The same host that the page came from, at the link's own port, unless a whole address is set. */
     private function url(Request $request, string $whole, string $listens): string
     {
-        return $whole !== '' ? $whole : ($request->isSecure() ? 'wss' : 'ws').'://'.$request->getHost().':'.substr((string) strrchr($listens, ':'), 1).'/';
+        return $whole !== ''
+            ? $whole
+            : ($request->isSecure() ? 'wss' : 'ws').'://'.$request->getHost().':'.substr((string) strrchr($listens, ':'), 1).'/';
     }
 }

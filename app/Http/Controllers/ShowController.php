@@ -35,9 +35,16 @@ final readonly class ShowController
     public function settle(Request $request): JsonResponse
     {
         $settings = array_intersect_key(EditAnswer::body($request), ['name' => true, 'middleC' => true]);
-        $summary = isset($settings['name']) ? 'rename the show to "'.PartSummary::name($settings, '').'"' : 'change the octave convention';
+        $summary = isset($settings['name'])
+            ? 'rename the show to "'.PartSummary::name($settings, '').'"'
+            : 'change the octave convention';
 
-        return $this->edits->of($request, $summary, static fn(array $document): array => [...$document, ...$settings], [Subject::settings()]);
+        return $this->edits->of(
+            $request,
+            $summary,
+            static fn(array $document): array => [...$document, ...$settings],
+            [Subject::settings()],
+        );
     }
 
     /** A port for something that was found on the network, with the universes that it needs. */
@@ -94,7 +101,14 @@ final readonly class ShowController
         $undone = $this->shows->undo($request->user(), EditAnswer::base($request));
         abort_if($undone === null, 409, 'There is nothing to undo.');
 
-        return response()->json([...$this->page->assemble(), 'undone' => $undone['summary'], 'undoneBy' => $undone['by'], 'notice' => $undone['notice']]);
+        return response()->json(
+            [
+                ...$this->page->assemble(),
+                'undone' => $undone['summary'],
+                'undoneBy' => $undone['by'],
+                'notice' => $undone['notice'],
+            ],
+        );
     }
 
     public function redo(Request $request): JsonResponse
@@ -102,7 +116,14 @@ final readonly class ShowController
         $redone = $this->shows->redo($request->user(), EditAnswer::base($request));
         abort_if($redone === null, 409, 'There is nothing to do again: nothing was undone, or something was changed since.');
 
-        return response()->json([...$this->page->assemble(), 'redone' => $redone['summary'], 'redoneBy' => $redone['by'], 'notice' => $redone['notice']]);
+        return response()->json(
+            [
+                ...$this->page->assemble(),
+                'redone' => $redone['summary'],
+                'redoneBy' => $redone['by'],
+                'notice' => $redone['notice'],
+            ],
+        );
     }
 
     public function export(): Response

@@ -35,6 +35,10 @@ final class Networks extends Field
 
     protected function shape(): array
     {
-        return ['type' => 'array', 'maxItems' => $this->most, 'items' => ['type' => 'string', 'pattern' => '^\\d{1,3}(\\.\\d{1,3}){3}(/\\d{1,2})?$']];
+        return [
+            'type' => 'array',
+            'maxItems' => $this->most,
+            'items' => ['type' => 'string', 'pattern' => '^\\d{1,3}(\\.\\d{1,3}){3}(/\\d{1,2})?$'],
+        ];
     }
 }

@@ -12,8 +12,14 @@ use NimbleJunction\Core\Document\Reading;
 /** A number. */
 final class Number extends Field
 {
-    public function __construct(string $name, string $label, private readonly float $low, private readonly float $high, ?float $default, bool $isNeeded)
-    {
+    public function __construct(
+        string $name,
+        string $label,
+        private readonly float $low,
+        private readonly float $high,
+        ?float $default,
+        bool $isNeeded,
+    ) {
         parent::__construct($name, $label, $default, $isNeeded && $default === null);
     }
 
@@ -33,7 +39,12 @@ final class Number extends Field
             $fields->fault($this->name, 'it is missing', "Use a number from {$this->low} to {$this->high}.");
         }
 
-        return $fields->within($this->name, $this->low, $this->high, \is_float($this->default) ? $this->default : max(0.0, $this->low));
+        return $fields->within(
+            $this->name,
+            $this->low,
+            $this->high,
+            \is_float($this->default) ? $this->default : max(0.0, $this->low),
+        );
     }
 
     protected function shape(): array

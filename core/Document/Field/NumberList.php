@@ -12,8 +12,14 @@ use NimbleJunction\Core\Document\Reading;
 /** Any number of numbers. */
 final class NumberList extends Field
 {
-    public function __construct(string $name, string $label, private readonly int $most, private readonly float $low, private readonly float $high, bool $isNeeded)
-    {
+    public function __construct(
+        string $name,
+        string $label,
+        private readonly int $most,
+        private readonly float $low,
+        private readonly float $high,
+        bool $isNeeded,
+    ) {
         parent::__construct($name, $label, $isNeeded ? null : [], $isNeeded);
     }
 
@@ -41,7 +47,11 @@ final class NumberList extends Field
     {
         $hasRange = $this->high < 1e9;
 
-        return ['type' => 'array', 'maxItems' => $this->most, 'items' => $hasRange ? ['type' => 'number', 'minimum' => $this->low, 'maximum' => $this->high] : ['type' => 'number']];
+        return [
+            'type' => 'array',
+            'maxItems' => $this->most,
+            'items' => $hasRange ? ['type' => 'number', 'minimum' => $this->low, 'maximum' => $this->high] : ['type' => 'number'],
+        ];
     }
 
     protected function details(): array

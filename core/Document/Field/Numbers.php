@@ -13,8 +13,13 @@ use NimbleJunction\Core\Document\Reading;
 final class Numbers extends Field
 {
     /** @param list<float> $usual as many as are needed */
-    public function __construct(string $name, string $label, private readonly float $low, private readonly float $high, private readonly array $usual)
-    {
+    public function __construct(
+        string $name,
+        string $label,
+        private readonly float $low,
+        private readonly float $high,
+        private readonly array $usual,
+    ) {
         parent::__construct($name, $label, $usual, false);
     }
 
@@ -44,7 +49,12 @@ final class Numbers extends Field
     {
         $count = \count($this->usual);
 
-        return ['type' => 'array', 'minItems' => $count, 'maxItems' => $count, 'items' => ['type' => 'number', 'minimum' => $this->low, 'maximum' => $this->high]];
+        return [
+            'type' => 'array',
+            'minItems' => $count,
+            'maxItems' => $count,
+            'items' => ['type' => 'number', 'minimum' => $this->low, 'maximum' => $this->high],
+        ];
     }
 
     protected function details(): array

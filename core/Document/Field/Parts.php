@@ -15,8 +15,13 @@ use NimbleJunction\Core\Document\Schema;
 final class Parts extends Field
 {
     /** @param class-string<Part> $class */
-    public function __construct(string $name, string $label, private readonly string $class, private readonly int $most, private readonly int $least = 0)
-    {
+    public function __construct(
+        string $name,
+        string $label,
+        private readonly string $class,
+        private readonly int $most,
+        private readonly int $least = 0,
+    ) {
         parent::__construct($name, $label, [], $least > 0);
     }
 
@@ -51,7 +56,12 @@ final class Parts extends Field
     {
         $least = $this->least > 0 ? ['minItems' => $this->least] : [];
 
-        return ['type' => 'array', ...$least, 'maxItems' => $this->most, 'items' => ['$ref' => '#/$defs/'.Schema::nameOf($this->class)]];
+        return [
+            'type' => 'array',
+            ...$least,
+            'maxItems' => $this->most,
+            'items' => ['$ref' => '#/$defs/'.Schema::nameOf($this->class)],
+        ];
     }
 
     protected function details(): array

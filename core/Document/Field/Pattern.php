@@ -15,8 +15,13 @@ final class Pattern extends Field
      * @param string $pattern PCRE with # around it
      * @param string $rule the same in words
      */
-    public function __construct(string $name, string $label, private readonly string $pattern, private readonly string $rule, bool $isNeeded)
-    {
+    public function __construct(
+        string $name,
+        string $label,
+        private readonly string $pattern,
+        private readonly string $rule,
+        bool $isNeeded,
+    ) {
         parent::__construct($name, $label, $isNeeded ? null : '', $isNeeded);
     }
 

@@ -32,7 +32,10 @@ final class Side extends Field
     {
         $columns = [new Column($this->name, $this->label, Cell::Flag, true)];
         foreach ($this->classes as $class) {
-            array_push($columns, ...array_map(fn(Column $inner): Column => $inner->within($this->name, $this->label), Table::columnsOf($class)));
+            array_push(
+                $columns,
+                ...array_map(fn(Column $inner): Column => $inner->within($this->name, $this->label), Table::columnsOf($class)),
+            );
         }
 
         return $columns;

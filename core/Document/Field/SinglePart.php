@@ -29,7 +29,10 @@ final class SinglePart extends Field
 
     public function columns(): array
     {
-        $columns = array_map(fn(Column $inner): Column => $inner->within($this->name, $this->label), Table::columnsOf($this->class));
+        $columns = array_map(
+            fn(Column $inner): Column => $inner->within($this->name, $this->label),
+            Table::columnsOf($this->class),
+        );
 
         return [new Column($this->name, $this->label, Cell::Flag, true), ...$columns];
     }

@@ -35,6 +35,10 @@ final class TextList extends Field
 
     protected function shape(): array
     {
-        return ['type' => 'array', 'maxItems' => $this->most, 'items' => ['type' => 'string', 'minLength' => 1, 'maxLength' => $this->longest]];
+        return [
+            'type' => 'array',
+            'maxItems' => $this->most,
+            'items' => ['type' => 'string', 'minLength' => 1, 'maxLength' => $this->longest],
+        ];
     }
 }

@@ -19,8 +19,14 @@ final class Whole extends Field
     /** @var array<string, array{int, int}> */
     private array $ranges = [];
 
-    public function __construct(string $name, string $label, private readonly int $low, private readonly int $high, ?int $default, bool $isNeeded)
-    {
+    public function __construct(
+        string $name,
+        string $label,
+        private readonly int $low,
+        private readonly int $high,
+        ?int $default,
+        bool $isNeeded,
+    ) {
         parent::__construct($name, $label, $default, $isNeeded && $default === null);
     }
 
@@ -70,7 +76,8 @@ final class Whole extends Field
 
     protected function value(Fields $fields, Reading $reading): int
     {
-        [$low, $high] = $this->ranges[$this->by === '' ? '' : $reading->word($this->by)] ?? [$this->lowest($reading), $this->high];
+        [$low, $high] = $this->ranges[$this->by === '' ? '' : $reading->word($this->by)]
+            ?? [$this->lowest($reading), $this->high];
 
         return $fields->whole($this->name, $low, $high, \is_int($this->default) ? $this->default : null);
     }

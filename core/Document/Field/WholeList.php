@@ -12,8 +12,13 @@ use NimbleJunction\Core\Document\Reading;
 /** Any number of whole numbers. */
 final class WholeList extends Field
 {
-    public function __construct(string $name, string $label, private readonly int $most, private readonly int $low, private readonly int $high)
-    {
+    public function __construct(
+        string $name,
+        string $label,
+        private readonly int $most,
+        private readonly int $low,
+        private readonly int $high,
+    ) {
         parent::__construct($name, $label, [], false);
     }
 
@@ -35,7 +40,11 @@ final class WholeList extends Field
 
     protected function shape(): array
     {
-        return ['type' => 'array', 'maxItems' => $this->most, 'items' => ['type' => 'integer', 'minimum' => $this->low, 'maximum' => $this->high]];
+        return [
+            'type' => 'array',
+            'maxItems' => $this->most,
+            'items' => ['type' => 'integer', 'minimum' => $this->low, 'maximum' => $this->high],
+        ];
     }
 
     protected function details(): array

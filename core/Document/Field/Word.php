@@ -68,7 +68,12 @@ final class Word extends Field
 
     protected function details(): array
     {
-        return ['words' => $this->words, 'titles' => (object) $this->titles, 'by' => $this->by, 'wordsBy' => (object) $this->wordsBy];
+        return [
+            'words' => $this->words,
+            'titles' => (object) $this->titles,
+            'by' => $this->by,
+            'wordsBy' => (object) $this->wordsBy,
+        ];
     }
 
     /** @return list<string> */

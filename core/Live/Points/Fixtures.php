@@ -45,10 +45,15 @@ final class Fixtures extends PlanRoom
 
     public function slots(Reference $reference): array
     {
-        $part = str_ends_with($reference->part, self::LEAVES) ? substr($reference->part, 0, -\strlen(self::LEAVES)) : $reference->part;
+        $part = str_ends_with($reference->part, self::LEAVES)
+            ? substr($reference->part, 0, -\strlen(self::LEAVES))
+            : $reference->part;
         $slots = $this->plan->patch->slots($reference->id, $part, 0.0);
 
-        return $slots === null ? ['', []] : [$slots['universe'], array_map(static fn(int $slot): int => $slot - 1, array_keys($slots['levels']))];
+        return $slots === null ? ['', []] : [
+            $slots['universe'],
+            array_map(static fn(int $slot): int => $slot - 1, array_keys($slots['levels'])),
+        ];
     }
 
     public function read(Reference $reference): int|float|null

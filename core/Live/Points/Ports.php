@@ -17,7 +17,10 @@ use NimbleJunction\Core\Port\State;
 use NimbleJunction\Core\Show\PointNames;
 use NimbleJunction\Core\State\Stored;
 
-/** Ports: whether they are alive, steady and switched on, and how much comes in. A port that is switched on or off here is so from the end of the turn on, until the show says otherwise. */
+/**
+ * Ports: whether they are alive, steady and switched on, and how much comes in. A port that is switched on or off
+ * here is so from the end of the turn on, until the show says otherwise.
+ */
 final class Ports extends PlanRoom
 {
     /** When it was last asked how things are: a port is alive or not at some time. */
@@ -100,7 +103,12 @@ final class Ports extends PlanRoom
         $activity = $this->activities->of($reference->id);
 
         return match ($reference->part) {
-            'alive' => $port['enabled'] ? $activity->state($port['protocol'], $port['receives'], $port['sends'], $this->now)->value : State::Off->value,
+            'alive' => $port['enabled'] ? $activity->state(
+                $port['protocol'],
+                $port['receives'],
+                $port['sends'],
+                $this->now,
+            )->value : State::Off->value,
             'steady' => (int) ! $activity->isUnsteady($this->now),
             'rate' => $activity->rate($this->now, true),
             'enabled' => (int) $port['enabled'],

@@ -68,7 +68,12 @@ final class Slots extends PlanRoom
         }
         $refusal = $this->universes->refusal($universe, $slot);
         if ($refusal === '') {
-            $universe->layers()->set($act->owner, $act->name, [$slot => (int) floor(max(0.0, min(255.0, (float) $value)) + 0.5)], $act->priority);
+            $universe->layers()->set(
+                $act->owner,
+                $act->name,
+                [$slot => (int) floor(max(0.0, min(255.0, (float) $value)) + 0.5)],
+                $act->priority,
+            );
             ($this->changes)()->touch($universe);
         }
 

@@ -27,7 +27,10 @@ final class Values implements PointRoom, Room
     /** @var array<string, int> how often each has changed, by id */
     private array $changes = [];
 
-    /** @param \Closure(Reference, int|float|string|null, int|float|string|null): void $changed a point has another value, and had this one */
+    /**
+     * @param \Closure(Reference, int|float|string|null, int|float|string|null): void $changed a point has another value,
+     * and had this one
+     */
     public function __construct(private readonly \Closure $changed)
     {
     }
@@ -51,7 +54,10 @@ final class Values implements PointRoom, Room
     /** Of those that are kept. */
     public function revisions(): array
     {
-        return array_map(fn(ValueEntry $entry): int => $this->changes[$entry->id] ?? 0, array_filter($this->entries, static fn(ValueEntry $entry): bool => $entry->isKept));
+        return array_map(
+            fn(ValueEntry $entry): int => $this->changes[$entry->id] ?? 0,
+            array_filter($this->entries, static fn(ValueEntry $entry): bool => $entry->isKept),
+        );
     }
 
     public function kept(string $part, int $now): int|float|string

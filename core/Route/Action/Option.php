@@ -46,6 +46,9 @@ final readonly class Option implements Action
 
     public function words(Wording $wording): string
     {
-        return 'from '.Template::number($this->low).' to '.Template::number($this->high).': '.implode(', ', array_map(static fn(Action $action): string => $action->words($wording), $this->do));
+        return 'from '.Template::number($this->low).' to '.Template::number($this->high).': '.implode(
+            ', ',
+            array_map(static fn(Action $action): string => $action->words($wording), $this->do),
+        );
     }
 }

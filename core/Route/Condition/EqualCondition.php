@@ -37,7 +37,9 @@ final readonly class EqualCondition implements Condition
 
     public function check(float $value, Readings $readings): ?Missed
     {
-        return $value === $this->to ? null : new Missed('wants the value '.Template::number($this->to).', it is '.Template::number($value));
+        return $value === $this->to ? null : new Missed(
+            'wants the value '.Template::number($this->to).', it is '.Template::number($value),
+        );
     }
 
     public function words(Wording $wording): string

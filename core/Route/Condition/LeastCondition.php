@@ -37,7 +37,9 @@ final readonly class LeastCondition implements Condition
 
     public function check(float $value, Readings $readings): ?Missed
     {
-        return $value >= $this->value ? null : new Missed('wants at least '.Template::number($this->value).', it is '.Template::number($value));
+        return $value >= $this->value ? null : new Missed(
+            'wants at least '.Template::number($this->value).', it is '.Template::number($value),
+        );
     }
 
     public function words(Wording $wording): string

@@ -41,7 +41,9 @@ final readonly class OneOfCondition implements Condition
             return null;
         }
 
-        return new Missed('wants one of '.implode(', ', array_map(Template::number(...), $this->values)).', it is '.Template::number($value));
+        return new Missed(
+            'wants one of '.implode(', ', array_map(Template::number(...), $this->values)).', it is '.Template::number($value),
+        );
     }
 
     public function words(Wording $wording): string

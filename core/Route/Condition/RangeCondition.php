@@ -42,7 +42,9 @@ final readonly class RangeCondition implements Condition
             return null;
         }
 
-        return new Missed('wants a value from '.Template::number($this->low).' to '.Template::number($this->high).', it is '.Template::number($value));
+        return new Missed(
+            'wants a value from '.Template::number($this->low).' to '.Template::number($this->high).', it is '.Template::number($value),
+        );
     }
 
     public function words(Wording $wording): string

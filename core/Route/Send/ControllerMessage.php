@@ -47,7 +47,12 @@ final readonly class ControllerMessage implements Sendable
     {
         $isWide = $this->bits > 7 && $this->controller < 32;
 
-        return new Controller($this->channel, $this->controller, Bits::held($this->value ?? $value, $isWide ? 16383 : 127), $isWide ? 14 : 7);
+        return new Controller(
+            $this->channel,
+            $this->controller,
+            Bits::held($this->value ?? $value, $isWide ? 16383 : 127),
+            $isWide ? 14 : 7,
+        );
     }
 
     public function words(Wording $wording): string

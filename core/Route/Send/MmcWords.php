@@ -12,7 +12,10 @@ final class MmcWords
     /** @return list<string> those that stand for themselves */
     public static function commands(): array
     {
-        $commands = array_filter(MachineCommand::cases(), static fn(MachineCommand $one): bool => $one !== MachineCommand::Locate);
+        $commands = array_filter(
+            MachineCommand::cases(),
+            static fn(MachineCommand $one): bool => $one !== MachineCommand::Locate,
+        );
 
         return array_values(array_map(self::word(...), $commands));
     }

@@ -16,8 +16,14 @@ use NimbleJunction\Core\Wire\Midi\ShowControl as Control;
 /** Show control. */
 final readonly class MscMessage implements Sendable
 {
-    public function __construct(public int $device, public string $format, public string $command, public string $cue = '', public string $list = '', public string $path = '')
-    {
+    public function __construct(
+        public int $device,
+        public string $format,
+        public string $command,
+        public string $cue = '',
+        public string $list = '',
+        public string $path = '',
+    ) {
     }
 
     public static function kind(): string

@@ -17,8 +17,13 @@ use NimbleJunction\Core\Route\Wording;
 /** Show control: a command, with its cue. */
 final readonly class MscTrigger implements Trigger
 {
-    public function __construct(public string $port, public string $command, public ?int $device, public string $cue = '', public string $list = '')
-    {
+    public function __construct(
+        public string $port,
+        public string $command,
+        public ?int $device,
+        public string $cue = '',
+        public string $list = '',
+    ) {
     }
 
     public static function kind(): string

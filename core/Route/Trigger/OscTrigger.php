@@ -17,8 +17,12 @@ use NimbleJunction\Core\Route\Wording;
 /** An OSC message. */
 final readonly class OscTrigger implements Trigger
 {
-    public function __construct(public string $port, public string $address, public int $argument = 1, public int|float|string|null $is = null)
-    {
+    public function __construct(
+        public string $port,
+        public string $address,
+        public int $argument = 1,
+        public int|float|string|null $is = null,
+    ) {
     }
 
     public static function kind(): string

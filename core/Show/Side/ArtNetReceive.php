@@ -36,7 +36,11 @@ final readonly class ArtNetReceive extends ReceiveSide
             self::addressField(),
             Field::whole('port', 'Our receive port (UDP)', 1, 65535, Packet::UDP_PORT),
             self::enabledField(),
-            Field::addresses('poll', 'Ask who is there at these addresses (polls)', 16)->meaning('Addresses that are asked who is there, broadcast addresses too.'),
+            Field::addresses(
+                'poll',
+                'Ask who is there at these addresses (polls)',
+                16,
+            )->meaning('Addresses that are asked who is there, broadcast addresses too.'),
             self::priorityField(),
             Field::objects('priorities', 'Priority of single senders', SenderPriority::class, 64),
             self::lastResortField(),

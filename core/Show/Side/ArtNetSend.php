@@ -38,7 +38,11 @@ final readonly class ArtNetSend extends SendSide
             self::addressField(),
             self::perSecondField(),
             self::linesField(),
-            Field::flag('sync', 'A synchronisation packet after the frames of one moment', false)->meaning('A synchronisation packet follows the frames of one moment.'),
+            Field::flag(
+                'sync',
+                'A synchronisation packet after the frames of one moment',
+                false,
+            )->meaning('A synchronisation packet follows the frames of one moment.'),
             self::carriesField(),
         ];
     }

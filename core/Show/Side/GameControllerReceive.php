@@ -23,7 +23,13 @@ final readonly class GameControllerReceive extends ReceiveSide
     {
         return [
             self::enabledField(),
-            Field::number('deadZone', 'Dead zone, 0 to 0.9 of the way', 0.0, 0.9, 0.1)->meaning("Part of an axis' way that counts as its centre."),
+            Field::number(
+                'deadZone',
+                'Dead zone, 0 to 0.9 of the way',
+                0.0,
+                0.9,
+                0.1,
+            )->meaning("Part of an axis' way that counts as its centre."),
             (new NumberList('centres', 'Where each axis rests', 16, -1.0, 1.0, false))->meaning('Where each axis rests.'),
         ];
     }

@@ -40,7 +40,13 @@ final readonly class OscSend extends SendSide implements Checked
             self::enabledField(),
             self::addressField(),
             Field::flag('replies', 'Reply to last sender', false),
-            Field::pattern('heartbeat', 'Heartbeat address', MessageAddress::PATTERN, MessageAddress::RULE, false)->meaning('A message that is sent all the time.'),
+            Field::pattern(
+                'heartbeat',
+                'Heartbeat address',
+                MessageAddress::PATTERN,
+                MessageAddress::RULE,
+                false,
+            )->meaning('A message that is sent all the time.'),
             Field::number('heartbeatSeconds', 'Seconds between, 0.1 to 60', 0.1, 60.0, 1.0),
         ];
     }

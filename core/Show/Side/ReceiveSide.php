@@ -62,7 +62,9 @@ abstract readonly class ReceiveSide implements Part
 
     protected static function addressField(): Field
     {
-        return Field::ourAddress('address', 'Our address or adapter')->meaning('Our own address to listen at, or the name of a network adapter; 0.0.0.0 for all.');
+        return Field::ourAddress('address', 'Our address or adapter')->meaning(
+            'Our own address to listen at, or the name of a network adapter; 0.0.0.0 for all.',
+        );
     }
 
     protected static function lastResortField(): Field

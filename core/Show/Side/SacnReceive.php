@@ -14,8 +14,14 @@ use NimbleJunction\Core\Wire\Sacn\Universe;
 final readonly class SacnReceive extends ReceiveSide
 {
     /** @param list<WireUniverse> $feeds */
-    public function __construct(bool $enabled, string $address, int $port, array $feeds, private bool $multicast, private bool $lastResort)
-    {
+    public function __construct(
+        bool $enabled,
+        string $address,
+        int $port,
+        array $feeds,
+        private bool $multicast,
+        private bool $lastResort,
+    ) {
         parent::__construct($enabled, $address, $port, $feeds);
     }
 

@@ -68,11 +68,18 @@ abstract readonly class SendSide implements Part
      */
     public function ranked(): array
     {
-        $ranks = array_map(static fn(CarriedUniverse $link, int $i): int => $link->rank ?? $i + 1, $this->carries, array_keys($this->carries));
+        $ranks = array_map(
+            static fn(CarriedUniverse $link, int $i): int => $link->rank ?? $i + 1,
+            $this->carries,
+            array_keys($this->carries),
+        );
         $links = $this->carries;
         array_multisort($ranks, array_keys($links), $links);
 
-        return [\array_slice($links, 0, $this->lines ?? \count($links)), $this->lines === null ? [] : \array_slice($links, $this->lines)];
+        return [
+            \array_slice($links, 0, $this->lines ?? \count($links)),
+            $this->lines === null ? [] : \array_slice($links, $this->lines),
+        ];
     }
 
     protected static function enabledField(): Field
@@ -82,7 +89,9 @@ abstract readonly class SendSide implements Part
 
     protected static function addressField(): Field
     {
-        return Field::ourAddress('address', 'From our address')->meaning('Our own address to send from, or the name of a network adapter; 0.0.0.0 leaves the choice to the system.');
+        return Field::ourAddress('address', 'From our address')->meaning(
+            'Our own address to send from, or the name of a network adapter; 0.0.0.0 leaves the choice to the system.',
+        );
     }
 
     protected static function toField(string $label = 'To, one or more addresses'): Field
@@ -92,7 +101,13 @@ abstract readonly class SendSide implements Part
 
     protected static function perSecondField(): Field
     {
-        return Field::whole('perSecond', 'Maximum rate (frames/s), 1 to 44', 1, self::MOST_A_SECOND, self::MOST_A_SECOND)->meaning('Most frames a second of each universe.');
+        return Field::whole(
+            'perSecond',
+            'Maximum rate (frames/s), 1 to 44',
+            1,
+            self::MOST_A_SECOND,
+            self::MOST_A_SECOND,
+        )->meaning('Most frames a second of each universe.');
     }
 
     protected static function linesField(): Field

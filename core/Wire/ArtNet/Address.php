@@ -57,11 +57,20 @@ final readonly class Address
 
     public function encode(): string
     {
-        $four = static fn(array $switches): string => implode('', array_map(static fn(mixed $one): string => \chr(\is_int($one) ? $one : 0), $switches));
+        $four = static fn(array $switches): string => implode(
+            '',
+            array_map(static fn(mixed $one): string => \chr(\is_int($one) ? $one : 0), $switches),
+        );
 
         return self::layout()->write([
-            'NetSwitch' => $this->netSwitch, 'BindIndex' => $this->bindIndex, 'PortName' => $this->portName, 'LongName' => $this->longName,
-            'SwIn' => $four($this->swIn), 'SwOut' => $four($this->swOut), 'SubSwitch' => $this->subSwitch, 'AcnPriority' => $this->acnPriority,
+            'NetSwitch' => $this->netSwitch,
+            'BindIndex' => $this->bindIndex,
+            'PortName' => $this->portName,
+            'LongName' => $this->longName,
+            'SwIn' => $four($this->swIn),
+            'SwOut' => $four($this->swOut),
+            'SubSwitch' => $this->subSwitch,
+            'AcnPriority' => $this->acnPriority,
             'Command' => $this->command instanceof AddressCommand ? $this->command->value : $this->command,
         ]);
     }
@@ -87,7 +96,9 @@ final readonly class Address
             Field::numbers('SwOut', 4),
             Field::number('SubSwitch', 1, self::NO_CHANGE)->meaning($switch),
             Field::number('AcnPriority', 1, 255)->meaning(static fn(int $value): string => $value === 255 ? 'left as it is' : ''),
-            Field::number('Command', 1)->meaning(static fn(int $value): string => AddressCommand::tryFrom($value)?->spelled() ?? ''),
+            Field::number('Command', 1)->meaning(
+                static fn(int $value): string => AddressCommand::tryFrom($value)?->spelled() ?? '',
+            ),
         );
     }
 }

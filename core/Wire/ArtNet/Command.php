@@ -71,7 +71,9 @@ final readonly class Command
             'ArtCommand',
             OpCode::Command,
             16,
-            Field::number('EstaMan', 2, self::EVERYONE)->meaning(static fn(int $esta): string => $esta === self::EVERYONE ? 'for everyone' : "a maker's own commands"),
+            Field::number('EstaMan', 2, self::EVERYONE)->meaning(
+                static fn(int $esta): string => $esta === self::EVERYONE ? 'for everyone' : "a maker's own commands",
+            ),
             Field::number('Length', 2),
             Field::bytes('Data'),
         );

@@ -68,7 +68,9 @@ final readonly class Dmx
             20,
             Field::number('Sequence', 1)->meaning(static fn(int $number): string => $number === 0 ? 'not used' : ''),
             Field::number('Physical', 1),
-            Field::number('SubUni', 1)->meaning(static fn(int $number): string => 'Sub-Net '.($number >> 4).', Universe '.($number & 15)),
+            Field::number('SubUni', 1)->meaning(
+                static fn(int $number): string => 'Sub-Net '.($number >> 4).', Universe '.($number & 15),
+            ),
             Field::number('Net', 1, highest: 127),
             Field::number('Length', 2, 512, 512),
             Field::numbers('Data'),

@@ -16,7 +16,9 @@ final class Header
     {
         $first = [
             Field::fixed('ID', Packet::ID),
-            Field::numberLowFirst('OpCode', 2, $code->value)->meaning(static fn(int $number): string => OpCode::tryFrom($number)?->spelled() ?? ''),
+            Field::numberLowFirst('OpCode', 2, $code->value)->meaning(
+                static fn(int $number): string => OpCode::tryFrom($number)?->spelled() ?? '',
+            ),
         ];
         if ($code !== OpCode::PollReply) {
             $first[] = Field::number('ProtVer', 2, Packet::VERSION);

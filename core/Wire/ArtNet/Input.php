@@ -32,14 +32,19 @@ final readonly class Input
         }
         $inputs = \array_slice($values->numbers('Input'), 0, $count);
 
-        return new self(array_map(static fn(int $input): bool => ($input & self::DISABLED) === 0, $inputs), $values->int('BindIndex'));
+        return new self(
+            array_map(static fn(int $input): bool => ($input & self::DISABLED) === 0, $inputs),
+            $values->int('BindIndex'),
+        );
     }
 
     public function encode(): string
     {
         $inputs = implode('', array_map(static fn(bool $on): string => \chr($on ? 0 : self::DISABLED), $this->enabled));
 
-        return self::layout()->write(['BindIndex' => $this->bindIndex, 'NumPorts' => \count($this->enabled), 'Input' => str_pad($inputs, 4, "\0")]);
+        return self::layout()->write(
+            ['BindIndex' => $this->bindIndex, 'NumPorts' => \count($this->enabled), 'Input' => str_pad($inputs, 4, "\0")],
+        );
     }
 
     public static function layout(): Layout

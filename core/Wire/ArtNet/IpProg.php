@@ -23,8 +23,13 @@ final readonly class IpProg
     public const SUBNET_MASK = 0x02;
     public const PORT = 0x01;
 
-    public function __construct(public int $command, public string $address, public string $subnetMask, public int $port, public string $gateway)
-    {
+    public function __construct(
+        public int $command,
+        public string $address,
+        public string $subnetMask,
+        public int $port,
+        public string $gateway,
+    ) {
     }
 
     /** @throws Malformed */
@@ -32,12 +37,26 @@ final readonly class IpProg
     {
         $values = self::layout()->read($bytes);
 
-        return new self($values->int('Command'), $values->text('ProgIp'), $values->text('ProgSm'), $values->int('ProgPort'), $values->text('ProgDg'));
+        return new self(
+            $values->int('Command'),
+            $values->text('ProgIp'),
+            $values->text('ProgSm'),
+            $values->int('ProgPort'),
+            $values->text('ProgDg'),
+        );
     }
 
     public function encode(): string
     {
-        return self::layout()->write(['Command' => $this->command, 'ProgIp' => $this->address, 'ProgSm' => $this->subnetMask, 'ProgPort' => $this->port, 'ProgDg' => $this->gateway]);
+        return self::layout()->write(
+            [
+                'Command' => $this->command,
+                'ProgIp' => $this->address,
+                'ProgSm' => $this->subnetMask,
+                'ProgPort' => $this->port,
+                'ProgDg' => $this->gateway,
+            ],
+        );
     }
 
     public static function layout(): Layout
@@ -59,7 +78,15 @@ final readonly class IpProg
 
     private static function spell(int $command): string
     {
-        $names = [self::PROGRAMME => 'programming on', self::DHCP => 'DHCP', self::GATEWAY => 'gateway', self::RESET => 'back to default', self::ADDRESS => 'address', self::SUBNET_MASK => 'subnet mask', self::PORT => 'port'];
+        $names = [
+            self::PROGRAMME => 'programming on',
+            self::DHCP => 'DHCP',
+            self::GATEWAY => 'gateway',
+            self::RESET => 'back to default',
+            self::ADDRESS => 'address',
+            self::SUBNET_MASK => 'subnet mask',
+            self::PORT => 'port',
+        ];
 
         return implode(', ', array_filter($names, static fn(int $bit): bool => ($command & $bit) !== 0, \ARRAY_FILTER_USE_KEY));
     }

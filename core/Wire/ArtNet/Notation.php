@@ -19,7 +19,11 @@ final class Notation implements NotationInterface
         $layout = self::layout(Packet::code($bytes));
 
         $words = match (true) {
-            $packet instanceof Dmx, $packet instanceof Nzs, $packet instanceof PollReply, $packet instanceof TimeCode, $packet instanceof Command => $packet->spelled(),
+            $packet instanceof Dmx,
+            $packet instanceof Nzs,
+            $packet instanceof PollReply,
+            $packet instanceof TimeCode,
+            $packet instanceof Command => $packet->spelled(),
             default => '',
         };
 

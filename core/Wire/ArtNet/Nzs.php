@@ -41,7 +41,10 @@ final readonly class Nzs
     public function encode(): string
     {
         return self::layout()->write([
-            'Sequence' => $this->sequence, 'StartCode' => $this->startCode, 'SubUni' => $this->portAddress & 255, 'Net' => $this->portAddress >> 8,
+            'Sequence' => $this->sequence,
+            'StartCode' => $this->startCode,
+            'SubUni' => $this->portAddress & 255,
+            'Net' => $this->portAddress >> 8,
             'Length' => \strlen($this->data), 'Data' => $this->data,
         ]);
     }
@@ -59,7 +62,9 @@ final readonly class Nzs
             19,
             Field::number('Sequence', 1),
             Field::number('StartCode', 1, 1),
-            Field::number('SubUni', 1)->meaning(static fn(int $number): string => 'Sub-Net '.($number >> 4).', Universe '.($number & 15)),
+            Field::number('SubUni', 1)->meaning(
+                static fn(int $number): string => 'Sub-Net '.($number >> 4).', Universe '.($number & 15),
+            ),
             Field::number('Net', 1, highest: 127),
             Field::number('Length', 2, 0, 512),
             Field::numbers('Data'),

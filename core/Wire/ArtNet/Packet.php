@@ -65,6 +65,10 @@ final class Packet
     {
         $number = \ord($bytes[8]) | \ord($bytes[9]) << 8;
 
-        return OpCode::tryFrom($number) ?? throw Malformed::at(8, \sprintf('operation code 0x%04X is not one of Art-Net 4', $number), self::CLAUSE);
+        return OpCode::tryFrom($number) ?? throw Malformed::at(
+            8,
+            \sprintf('operation code 0x%04X is not one of Art-Net 4', $number),
+            self::CLAUSE,
+        );
     }
 }

@@ -43,7 +43,14 @@ final readonly class Poll
     {
         $values = self::layout()->read($bytes);
 
-        return new self($values->int('Flags'), $values->int('DiagPriority'), $values->int('TargetPortAddressTop'), $values->int('TargetPortAddressBottom'), $values->int('EstaMan'), $values->int('Oem'));
+        return new self(
+            $values->int('Flags'),
+            $values->int('DiagPriority'),
+            $values->int('TargetPortAddressTop'),
+            $values->int('TargetPortAddressBottom'),
+            $values->int('EstaMan'),
+            $values->int('Oem'),
+        );
     }
 
     public function encode(): string

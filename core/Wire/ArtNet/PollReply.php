@@ -102,8 +102,14 @@ final readonly class PollReply
 
         return self::layout()->write([
             'IpAddress' => $isAddress ? $this->address : '0.0.0.0', 'Port' => $this->udpPort, 'VersInfo' => $this->firmware,
-            'NetSwitch' => $this->net, 'SubSwitch' => $this->subNet, 'Oem' => $this->oem, 'Status1' => $this->status1, 'EstaMan' => $this->esta,
-            'PortName' => mb_strcut($this->portName, 0, 17), 'LongName' => mb_strcut($this->longName, 0, 63), 'NodeReport' => mb_strcut($this->report, 0, 63),
+            'NetSwitch' => $this->net,
+            'SubSwitch' => $this->subNet,
+            'Oem' => $this->oem,
+            'Status1' => $this->status1,
+            'EstaMan' => $this->esta,
+            'PortName' => mb_strcut($this->portName, 0, 17),
+            'LongName' => mb_strcut($this->longName, 0, 63),
+            'NodeReport' => mb_strcut($this->report, 0, 63),
             'NumPorts' => $count,
             'PortTypes' => $this->four(static fn(NodePort $port): int => $port->type),
             'GoodInput' => $this->four(static fn(NodePort $port): int => $port->goodInput),
@@ -111,8 +117,11 @@ final readonly class PollReply
             'SwIn' => $this->four(static fn(NodePort $port): int => $port->in),
             'SwOut' => $this->four(static fn(NodePort $port): int => $port->out),
             'AcnPriority' => $this->acnPriority, 'Style' => $this->style, 'MAC' => $this->mac,
-            'BindIp' => $this->bindAddress === '0.0.0.0' && $isAddress ? $this->address : $this->bindAddress, 'BindIndex' => $this->bindIndex,
-            'Status2' => $this->status2, 'GoodOutputB' => $this->four(static fn(NodePort $port): int => $port->goodOutputB), 'Status3' => $this->status3,
+            'BindIp' => $this->bindAddress === '0.0.0.0' && $isAddress ? $this->address : $this->bindAddress,
+            'BindIndex' => $this->bindIndex,
+            'Status2' => $this->status2,
+            'GoodOutputB' => $this->four(static fn(NodePort $port): int => $port->goodOutputB),
+            'Status3' => $this->status3,
             'DefaultRespUID' => $this->uid, 'RefreshRate' => $this->refreshRate,
         ]);
     }
@@ -133,8 +142,13 @@ final readonly class PollReply
     public function features(): string
     {
         $words = [
-            [$this->status2 & 0x01, 'web page'], [$this->status2 & 0x02, 'address from DHCP'], [$this->status2 & 0x08, '15-bit port-addresses'],
-            [$this->status2 & 0x10, 'switches between Art-Net and sACN'], [$this->status2 & 0x80, 'RDM control'], [$this->status1 & 0x02, 'RDM'],
+            [$this->status2 & 0x01, 'web page'],
+            [$this->status2 & 0x02, 'address from DHCP'],
+            [$this->status2 & 0x08, '15-bit port-addresses'],
+            [
+                $this->status2 & 0x10,
+                'switches between Art-Net and sACN',
+            ], [$this->status2 & 0x80, 'RDM control'], [$this->status1 & 0x02, 'RDM'],
         ];
 
         return implode(', ', array_column(array_filter($words, static fn(array $one): bool => $one[0] !== 0), 1));
@@ -147,10 +161,16 @@ final readonly class PollReply
         $gives = array_filter($this->ports, static fn(NodePort $port): bool => $port->isInput());
         $words = ["\"{$this->portName}\" at {$this->address}"];
         if ($takes !== []) {
-            $words[] = 'takes port-address '.implode(', ', array_map(fn(NodePort $port): string => $this->at($port->out)->told(), $takes));
+            $words[] = 'takes port-address '.implode(
+                ', ',
+                array_map(fn(NodePort $port): string => $this->at($port->out)->told(), $takes),
+            );
         }
         if ($gives !== []) {
-            $words[] = 'feeds port-address '.implode(', ', array_map(fn(NodePort $port): string => $this->at($port->in)->told(), $gives));
+            $words[] = 'feeds port-address '.implode(
+                ', ',
+                array_map(fn(NodePort $port): string => $this->at($port->in)->told(), $gives),
+            );
         }
 
         return implode(', ', $words);
@@ -214,6 +234,13 @@ final readonly class PollReply
     {
         $at = static fn(string $name): int => $values->numbers($name)[$i] ?? 0;
 
-        return new NodePort($at('PortTypes'), $at('SwIn') & 15, $at('SwOut') & 15, $at('GoodInput'), $at('GoodOutputA'), $at('GoodOutputB'));
+        return new NodePort(
+            $at('PortTypes'),
+            $at('SwIn') & 15,
+            $at('SwOut') & 15,
+            $at('GoodInput'),
+            $at('GoodOutputA'),
+            $at('GoodOutputB'),
+        );
     }
 }

@@ -55,7 +55,11 @@ final readonly class PortAddress
             return self::from((int) $found[1], (int) $found[2], (int) $found[3]);
         }
 
-        return preg_match('/^\d{1,9}$/D', $text) === 1 ? self::of((int) $text) : throw OutOfRange::notSpelled('Art-Net port-address', $text, '18:3:4 (Net : Sub-Net : Universe), 4660 or 0x1234');
+        return preg_match('/^\d{1,9}$/D', $text) === 1 ? self::of((int) $text) : throw OutOfRange::notSpelled(
+            'Art-Net port-address',
+            $text,
+            '18:3:4 (Net : Sub-Net : Universe), 4660 or 0x1234',
+        );
     }
 
     /** @param int $number as on a desk that counts universes from 1 */

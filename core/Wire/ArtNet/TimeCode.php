@@ -15,8 +15,19 @@ use NimbleJunction\Core\Wire\Malformed;
  */
 final readonly class TimeCode
 {
-    public const TYPES = ['film, 24 frames a second', 'EBU, 25 frames a second', 'drop frame, 29.97 frames a second', 'SMPTE, 30 frames a second'];
-    private const HIGHEST = ['Frames' => [14, 29], 'Seconds' => [15, 59], 'Minutes' => [16, 59], 'Hours' => [17, 23], 'Type' => [18, 3]];
+    public const TYPES = [
+        'film, 24 frames a second',
+        'EBU, 25 frames a second',
+        'drop frame, 29.97 frames a second',
+        'SMPTE, 30 frames a second',
+    ];
+    private const HIGHEST = [
+        'Frames' => [14, 29],
+        'Seconds' => [15, 59],
+        'Minutes' => [16, 59],
+        'Hours' => [17, 23],
+        'Type' => [18, 3],
+    ];
 
     /** @param int $type 0 film, 1 EBU, 2 drop frame, 3 SMPTE */
     public function __construct(
@@ -39,7 +50,14 @@ final readonly class TimeCode
             }
         }
 
-        return new self($values->int('Hours'), $values->int('Minutes'), $values->int('Seconds'), $values->int('Frames'), $values->int('Type'), $values->int('StreamId'));
+        return new self(
+            $values->int('Hours'),
+            $values->int('Minutes'),
+            $values->int('Seconds'),
+            $values->int('Frames'),
+            $values->int('Type'),
+            $values->int('StreamId'),
+        );
     }
 
     public function encode(): string

@@ -33,7 +33,9 @@ final readonly class Trigger
 
     public function encode(): string
     {
-        return self::layout()->write(['Oem' => $this->oem, 'Key' => $this->key, 'SubKey' => $this->subKey, 'Data' => str_pad($this->data, 512, "\0")]);
+        return self::layout()->write(
+            ['Oem' => $this->oem, 'Key' => $this->key, 'SubKey' => $this->subKey, 'Data' => str_pad($this->data, 512, "\0")],
+        );
     }
 
     public static function layout(): Layout
@@ -43,7 +45,9 @@ final readonly class Trigger
             OpCode::Trigger,
             18,
             Field::bytes('Filler', 2),
-            Field::number('Oem', 2, self::EVERYONE)->meaning(static fn(int $oem): string => $oem === self::EVERYONE ? 'for everyone' : "a maker's own keys"),
+            Field::number('Oem', 2, self::EVERYONE)->meaning(
+                static fn(int $oem): string => $oem === self::EVERYONE ? 'for everyone' : "a maker's own keys",
+            ),
             Field::number('Key', 1)->meaning(static fn(int $key): string => self::KEYS[$key] ?? ''),
             Field::number('SubKey', 1),
             Field::bytes('Data'),

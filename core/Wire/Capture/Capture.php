@@ -19,7 +19,11 @@ final class Capture
         return match (true) {
             Pcapng::isOne($bytes) => Pcapng::frames($bytes),
             Pcap::isOne($bytes) => Pcap::frames($bytes),
-            default => throw Malformed::at(0, 'the file begins like neither a pcap nor a pcapng file', 'PCAP Capture File Format'),
+            default => throw Malformed::at(
+                0,
+                'the file begins like neither a pcap nor a pcapng file',
+                'PCAP Capture File Format',
+            ),
         };
     }
 

@@ -21,7 +21,12 @@ final readonly class Frame
      * @param int $offset of the first byte in the file
      * @param bool $whole whether all of it was recorded
      */
-    public function __construct(public int $at, public int $linkType, public string $bytes, public int $offset, public bool $whole = true)
-    {
+    public function __construct(
+        public int $at,
+        public int $linkType,
+        public string $bytes,
+        public int $offset,
+        public bool $whole = true,
+    ) {
     }
 }

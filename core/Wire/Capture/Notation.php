@@ -20,7 +20,12 @@ final class Notation implements NotationInterface
             $packets[] = self::packet((string) \count($packets), $frame);
         }
 
-        return Part::group(Pcapng::isOne($bytes) ? 'pcapng' : 'pcap', 0, \strlen($bytes), [Part::list('packets', 0, \strlen($bytes), $packets)]);
+        return Part::group(
+            Pcapng::isOne($bytes) ? 'pcapng' : 'pcap',
+            0,
+            \strlen($bytes),
+            [Part::list('packets', 0, \strlen($bytes), $packets)],
+        );
     }
 
     public function write(array $fields): string
@@ -40,14 +45,31 @@ final class Notation implements NotationInterface
     private static function packet(string $name, Frame $frame): Part
     {
         $length = \strlen($frame->bytes);
-        $time = Part::value('time', $frame->offset, 0, $frame->at, gmdate('Y-m-d H:i:s', intdiv($frame->at, 1_000_000_000)).' UTC');
+        $time = Part::value(
+            'time',
+            $frame->offset,
+            0,
+            $frame->at,
+            gmdate('Y-m-d H:i:s', intdiv($frame->at, 1_000_000_000)).' UTC',
+        );
         try {
             $datagram = Link::datagram($frame);
         } catch (Malformed $malformed) {
-            return Part::group($name, $frame->offset, $length, [$time, Part::value('error', $frame->offset, $length, $malformed->getMessage())]);
+            return Part::group(
+                $name,
+                $frame->offset,
+                $length,
+                [$time, Part::value('error', $frame->offset, $length, $malformed->getMessage())],
+            );
         }
         if ($datagram === null) {
-            return Part::group($name, $frame->offset, $length, [$time, Part::value('other', $frame->offset, $length, bin2hex($frame->bytes))], 'no UDP over IPv4');
+            return Part::group(
+                $name,
+                $frame->offset,
+                $length,
+                [$time, Part::value('other', $frame->offset, $length, bin2hex($frame->bytes))],
+                'no UDP over IPv4',
+            );
         }
         $payload = \strlen($datagram->payload);
 

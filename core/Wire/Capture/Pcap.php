@@ -22,7 +22,11 @@ final class Pcap
 
     public static function isOne(string $bytes): bool
     {
-        return \in_array(substr($bytes, 0, 4), ["\xA1\xB2\xC3\xD4", "\xD4\xC3\xB2\xA1", "\xA1\xB2\x3C\x4D", "\x4D\x3C\xB2\xA1"], true);
+        return \in_array(
+            substr($bytes, 0, 4),
+            ["\xA1\xB2\xC3\xD4", "\xD4\xC3\xB2\xA1", "\xA1\xB2\x3C\x4D", "\x4D\x3C\xB2\xA1"],
+            true,
+        );
     }
 
     /**
@@ -48,7 +52,13 @@ final class Pcap
             }
             $time = self::number($order, $bytes, $at) * 1_000_000_000 + self::number($order, $bytes, $at + 4) * ($nanos ? 1 : 1000);
 
-            yield new Frame($time, $linkType, substr($bytes, $at + 16, $size), $at + 16, self::number($order, $bytes, $at + 12) === $size);
+            yield new Frame(
+                $time,
+                $linkType,
+                substr($bytes, $at + 16, $size),
+                $at + 16,
+                self::number($order, $bytes, $at + 12) === $size,
+            );
         }
     }
 
@@ -62,7 +72,13 @@ final class Pcap
         $bytes = pack('VvvVVVV', self::NANOS, 2, 4, 0, 0, self::LONGEST, Frame::RAW);
         foreach ($datagrams as $datagram) {
             $packet = self::ipv4($datagram);
-            $bytes .= pack('VVVV', intdiv($datagram->at, 1_000_000_000), $datagram->at % 1_000_000_000, \strlen($packet), \strlen($packet)).$packet;
+            $bytes .= pack(
+                'VVVV',
+                intdiv($datagram->at, 1_000_000_000),
+                $datagram->at % 1_000_000_000,
+                \strlen($packet),
+                \strlen($packet),
+            ).$packet;
         }
 
         return $bytes;
@@ -70,8 +86,24 @@ final class Pcap
 
     private static function ipv4(Datagram $datagram): string
     {
-        $udp = pack('nnnn', $datagram->sourcePort, $datagram->destinationPort, OutOfRange::check('Length of a datagram', \strlen($datagram->payload), 0, 65507) + 8, 0).$datagram->payload;
-        $header = pack('CCnnnCCn', 0x45, 0, 20 + \strlen($udp), 0, 0x4000, 64, 17, 0).inet_pton($datagram->source).inet_pton($datagram->destination);
+        $udp = pack(
+            'nnnn',
+            $datagram->sourcePort,
+            $datagram->destinationPort,
+            OutOfRange::check('Length of a datagram', \strlen($datagram->payload), 0, 65507) + 8,
+            0,
+        ).$datagram->payload;
+        $header = pack(
+            'CCnnnCCn',
+            0x45,
+            0,
+            20 + \strlen($udp),
+            0,
+            0x4000,
+            64,
+            17,
+            0,
+        ).inet_pton($datagram->source).inet_pton($datagram->destination);
         $sum = array_sum(array_map(static fn(string $two): int => (int) hexdec(bin2hex($two)), str_split($header, 2)));
         while ($sum > 0xFFFF) {
             $sum = ($sum & 0xFFFF) + ($sum >> 16);

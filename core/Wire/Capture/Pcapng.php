@@ -106,7 +106,11 @@ final class Pcapng
         if ($size < 32) {
             throw Malformed::at($at, 'a packet block is too short', self::CLAUSE);
         }
-        $interface = $this->interfaces[$this->number($at + 8)] ?? throw Malformed::at($at + 8, 'a packet names an interface that was not described', self::CLAUSE);
+        $interface = $this->interfaces[$this->number($at + 8)] ?? throw Malformed::at(
+            $at + 8,
+            'a packet names an interface that was not described',
+            self::CLAUSE,
+        );
         $captured = $this->number($at + 20);
         if ($captured > $size - 32) {
             throw Malformed::at($at + 20, "a packet of {$captured} bytes does not fit its block", self::CLAUSE);
@@ -116,7 +120,13 @@ final class Pcapng
         $rest = $ticks - $seconds * $interface['perSecond'];
         $time = ($seconds + $interface['offset']) * 1_000_000_000 + (int) ($rest * (1_000_000_000 / $interface['perSecond']));
 
-        return new Frame($time, $interface['linkType'], substr($this->bytes, $at + 28, $captured), $at + 28, $captured === $this->number($at + 24));
+        return new Frame(
+            $time,
+            $interface['linkType'],
+            substr($this->bytes, $at + 28, $captured),
+            $at + 28,
+            $captured === $this->number($at + 24),
+        );
     }
 
     private function simple(int $at, int $size): Frame
@@ -124,7 +134,13 @@ final class Pcapng
         $interface = $this->interfaces[0] ?? throw Malformed::at($at, 'a packet comes before any interface', self::CLAUSE);
         $original = $size < 16 ? 0 : $this->number($at + 8);
 
-        return new Frame(0, $interface['linkType'], substr($this->bytes, $at + 12, min($original, $size - 16)), $at + 12, $original <= $size - 16);
+        return new Frame(
+            0,
+            $interface['linkType'],
+            substr($this->bytes, $at + 12, min($original, $size - 16)),
+            $at + 12,
+            $original <= $size - 16,
+        );
     }
 
     private function number(int $at): int

@@ -15,7 +15,11 @@ final class Notation implements NotationInterface
     public function read(string $bytes): Part
     {
         $line = Line::decode($bytes);
-        $slots = array_map(static fn(string $byte, int $i): Part => Part::value((string) $i, $i + 1, 1, \ord($byte)), str_split($line->levels), range(0, \strlen($line->levels) - 1));
+        $slots = array_map(
+            static fn(string $byte, int $i): Part => Part::value((string) $i, $i + 1, 1, \ord($byte)),
+            str_split($line->levels),
+            range(0, \strlen($line->levels) - 1),
+        );
         $count = \count($slots);
 
         return Part::group('DMX512-A', 0, \strlen($bytes), [

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Wire\DmxLine;
 
-/** What a refresh carries. Only the null start code carries levels (ANSI E1.11, annex D and the register of start codes, from memory). */
+/**
+ * What a refresh carries. Only the null start code carries levels (ANSI E1.11, annex D and the register of start
+ * codes, from memory).
+ */
 final class StartCode
 {
     public const NULL = 0x00;

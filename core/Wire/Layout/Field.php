@@ -155,7 +155,11 @@ final readonly class Field
         if ($this->kind === Kind::Address) {
             $packed = filter_var($value, \FILTER_VALIDATE_IP, \FILTER_FLAG_IPV4) === false ? false : inet_pton($value);
 
-            return \is_string($packed) ? $packed : throw Unwritable::field($this->name, $value, 'use an IPv4 address, like 192.168.1.10');
+            return \is_string($packed) ? $packed : throw Unwritable::field(
+                $this->name,
+                $value,
+                'use an IPv4 address, like 192.168.1.10',
+            );
         }
         if ($this->width > 0 && \strlen($value) !== $this->width) {
             throw Unwritable::field($this->name, bin2hex($value), "{$this->width} bytes are needed");
@@ -181,7 +185,9 @@ final readonly class Field
             return Plain::bytes($plain, $this->name);
         }
 
-        return \is_int($plain) || \is_string($plain) ? $plain : throw Unwritable::field($this->name, $plain, 'use a number or a text');
+        return \is_int($plain) || \is_string($plain)
+            ? $plain
+            : throw Unwritable::field($this->name, $plain, 'use a number or a text');
     }
 
     /**

@@ -51,7 +51,9 @@ final readonly class Layout
     {
         $bytes = '';
         foreach ($this->fields as $field) {
-            $bytes .= $field->kind === Kind::Fixed ? (string) $field->default : $field->write($values[$field->name] ?? $field->default);
+            $bytes .= $field->kind === Kind::Fixed
+                ? (string) $field->default
+                : $field->write($values[$field->name] ?? $field->default);
         }
 
         return $bytes;

@@ -25,8 +25,13 @@ final readonly class Part
     ) {
     }
 
-    public static function value(string $name, int $offset, int $length, int|float|string|bool|null $value, string $meaning = ''): self
-    {
+    public static function value(
+        string $name,
+        int $offset,
+        int $length,
+        int|float|string|bool|null $value,
+        string $meaning = '',
+    ): self {
         return new self($name, $offset, $length, $value, null, false, $meaning);
     }
 

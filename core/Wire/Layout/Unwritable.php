@@ -14,7 +14,10 @@ final class Unwritable extends \InvalidArgumentException
 
     public static function field(string $field, mixed $value, string $allowed): self
     {
-        $was = $value === null ? 'it is missing' : 'it is '.json_encode($value, \JSON_PARTIAL_OUTPUT_ON_ERROR | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE);
+        $was = $value === null ? 'it is missing' : 'it is '.json_encode(
+            $value,
+            \JSON_PARTIAL_OUTPUT_ON_ERROR | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE,
+        );
 
         return new self($field, "{$was}; {$allowed}");
     }

@@ -87,6 +87,8 @@ final readonly class ChannelMessage implements MidiMessage
         $status = \chr($this->kind->value | OutOfRange::check('MIDI channel', $this->channel, 1, 16) - 1);
         $first = \chr(OutOfRange::check('MIDI data', $this->data1, 0, 127));
 
-        return $this->kind->dataBytes() === 1 ? $status.$first : $status.$first.\chr(OutOfRange::check('MIDI data', $this->data2, 0, 127));
+        return $this->kind->dataBytes() === 1
+            ? $status.$first
+            : $status.$first.\chr(OutOfRange::check('MIDI data', $this->data2, 0, 127));
     }
 }

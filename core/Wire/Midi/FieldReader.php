@@ -42,7 +42,9 @@ final readonly class FieldReader
 
         return match ($word) {
             'MTC Quarter Frame' => $reader->only('message', 'piece', 'nibble')->quarterFrame(),
-            'Song Position Pointer' => SystemCommon::songPosition($reader->only('message', 'position')->number('position', 16383)),
+            'Song Position Pointer' => SystemCommon::songPosition(
+                $reader->only('message', 'position')->number('position', 16383),
+            ),
             'Song Select' => SystemCommon::songSelect($reader->only('message', 'song')->number('song', 127)),
             'Tune Request' => new SystemCommon(SystemCommon::TUNE_REQUEST),
             'System Exclusive' => new SystemExclusive($reader->only('message', 'data')->exclusive()),
@@ -115,7 +117,11 @@ final readonly class FieldReader
     {
         foreach (MachineCommand::cases() as $command) {
             if ($command->spelled() === ($this->fields['command'] ?? null)) {
-                return (new MachineControl($command, $this->number('device_ID', 127), $command === MachineCommand::Locate ? $this->standardTime('target') : null))->message();
+                return (new MachineControl(
+                    $command,
+                    $this->number('device_ID', 127),
+                    $command === MachineCommand::Locate ? $this->standardTime('target') : null,
+                ))->message();
             }
         }
 
@@ -126,7 +132,10 @@ final readonly class FieldReader
     {
         $time = $this->standardTime('time');
         try {
-            return (new FullFrame(TimeCode::of($time->rate, $time->hours, $time->minutes, $time->seconds, $time->frames), $this->number('device_ID', 127)))->message();
+            return (new FullFrame(
+                TimeCode::of($time->rate, $time->hours, $time->minutes, $time->seconds, $time->frames),
+                $this->number('device_ID', 127),
+            ))->message();
         } catch (OutOfRange $outside) {
             throw Unwritable::field("{$this->path}/time", $this->fields['time'] ?? null, $outside->getMessage());
         }
@@ -141,7 +150,14 @@ final readonly class FieldReader
         $inside = (new self($fields, "{$this->path}/{$name}"))->only('rate', 'hours', 'minutes', 'seconds', 'frames', 'fractions');
         foreach (FrameRate::cases() as $rate) {
             if ($rate->spelled() === ($fields['rate'] ?? null)) {
-                return new StandardTime($inside->number('hours', 23), $inside->number('minutes', 59), $inside->number('seconds', 59), $inside->number('frames', $rate->counted() - 1), $inside->number('fractions', 99), $rate);
+                return new StandardTime(
+                    $inside->number('hours', 23),
+                    $inside->number('minutes', 59),
+                    $inside->number('seconds', 59),
+                    $inside->number('frames', $rate->counted() - 1),
+                    $inside->number('fractions', 99),
+                    $rate,
+                );
             }
         }
 

@@ -34,7 +34,10 @@ final readonly class FullFrame
         }
         $hours = \ord($data[4]);
         try {
-            return new self(TimeCode::of(FrameRate::from($hours >> 5 & 3), $hours & 31, \ord($data[5]), \ord($data[6]), \ord($data[7])), \ord($data[1]));
+            return new self(
+                TimeCode::of(FrameRate::from($hours >> 5 & 3), $hours & 31, \ord($data[5]), \ord($data[6]), \ord($data[7])),
+                \ord($data[1]),
+            );
         } catch (OutOfRange $outside) {
             throw Malformed::at(5, $outside->getMessage(), self::CLAUSE);
         }
@@ -44,6 +47,8 @@ final readonly class FullFrame
     {
         $time = $this->time;
 
-        return new SystemExclusive("\x7F".\chr($this->device)."\x01\x01".\chr($time->hours | $time->rate->value << 5).\chr($time->minutes).\chr($time->seconds).\chr($time->frames));
+        return new SystemExclusive(
+            "\x7F".\chr($this->device)."\x01\x01".\chr($time->hours | $time->rate->value << 5).\chr($time->minutes).\chr($time->seconds).\chr($time->frames),
+        );
     }
 }

@@ -38,7 +38,11 @@ final readonly class MachineControl
             }
             $target = StandardTime::read(substr($data, 6), 7);
         } elseif (\strlen($data) !== 4) {
-            throw Malformed::at(5, (\strlen($data) - 4).' bytes are left over: one command a message is known here', self::CLAUSE);
+            throw Malformed::at(
+                5,
+                (\strlen($data) - 4).' bytes are left over: one command a message is known here',
+                self::CLAUSE,
+            );
         }
 
         return new self($command, \ord($data[1]), $target);

@@ -17,7 +17,11 @@ final class Notation implements NotationInterface
         $parser = new StreamParser();
         $heard = $parser->push($bytes);
         if ($parser->isWithinMessage()) {
-            $heard[] = new Heard(Malformed::at(\strlen($bytes), 'the last message is not whole', 'MIDI 1.0, Data Format'), \strlen($bytes), 0);
+            $heard[] = new Heard(
+                Malformed::at(\strlen($bytes), 'the last message is not whole', 'MIDI 1.0, Data Format'),
+                \strlen($bytes),
+                0,
+            );
         }
         $parts = [];
         foreach ($heard as $i => $one) {
@@ -53,7 +57,12 @@ final class Notation implements NotationInterface
             $message instanceof ChannelMessage => self::channel($name, $message, $offset, $length),
             $message instanceof SystemExclusive => self::exclusive($name, $message, $offset, $length),
             $message instanceof SystemCommon => self::common($name, $message, $offset, $length),
-            default => Part::group($name, $offset, $length, [Part::value('message', $offset, $length, $message instanceof RealTime ? $message->spelled() : '')]),
+            default => Part::group(
+                $name,
+                $offset,
+                $length,
+                [Part::value('message', $offset, $length, $message instanceof RealTime ? $message->spelled() : '')],
+            ),
         };
     }
 
@@ -67,10 +76,22 @@ final class Notation implements NotationInterface
             Part::value('channel', $offset, $status, $message->channel),
         ];
         if ($message->kind === ChannelKind::PitchBend) {
-            $parts[] = Part::value('value', $offset + $status, 2, $message->wideValue(), 'centre '.ChannelMessage::PITCH_BEND_CENTRE);
+            $parts[] = Part::value(
+                'value',
+                $offset + $status,
+                2,
+                $message->wideValue(),
+                'centre '.ChannelMessage::PITCH_BEND_CENTRE,
+            );
         } else {
             foreach ($message->kind->fields() as $i => $field) {
-                $parts[] = Part::value($field, $offset + $status + $i, 1, $i === 0 ? $message->data1 : $message->data2, $i === 0 ? (string) $message->mode() : '');
+                $parts[] = Part::value(
+                    $field,
+                    $offset + $status + $i,
+                    1,
+                    $i === 0 ? $message->data1 : $message->data2,
+                    $i === 0 ? (string) $message->mode() : '',
+                );
             }
         }
         $velocityZero = $message->kind === ChannelKind::NoteOn && $message->endsNote() ? 'velocity 0: a note-off' : '';
@@ -81,7 +102,10 @@ final class Notation implements NotationInterface
     private static function common(string $name, SystemCommon $message, int $offset, int $length): Part
     {
         [$word, $fields] = match ($message->status) {
-            SystemCommon::QUARTER_FRAME => ['MTC Quarter Frame', [['piece', 1, 1, $message->value >> 4 & 7], ['nibble', 1, 1, $message->value & 15]]],
+            SystemCommon::QUARTER_FRAME => [
+                'MTC Quarter Frame',
+                [['piece', 1, 1, $message->value >> 4 & 7], ['nibble', 1, 1, $message->value & 15]],
+            ],
             SystemCommon::SONG_POSITION => ['Song Position Pointer', [['position', 1, 2, $message->value]]],
             SystemCommon::SONG_SELECT => ['Song Select', [['song', 1, 1, $message->value]]],
             default => ['Tune Request', []],
@@ -89,7 +113,10 @@ final class Notation implements NotationInterface
 
         return Part::group($name, $offset, $length, [
             Part::value('message', $offset, 1, $word),
-            ...array_map(static fn(array $field): Part => Part::value($field[0], $offset + $field[1], $field[2], $field[3]), $fields),
+            ...array_map(
+                static fn(array $field): Part => Part::value($field[0], $offset + $field[1], $field[2], $field[3]),
+                $fields,
+            ),
         ]);
     }
 
@@ -97,8 +124,18 @@ final class Notation implements NotationInterface
     {
         try {
             $known = match (true) {
-                $message->isRealTime(ShowControl::SUB_ID) => self::showControl($name, ShowControl::decode($message), $offset, $length),
-                $message->isRealTime(MachineControl::SUB_ID) => self::machineControl($name, MachineControl::decode($message), $offset, $length),
+                $message->isRealTime(ShowControl::SUB_ID) => self::showControl(
+                    $name,
+                    ShowControl::decode($message),
+                    $offset,
+                    $length,
+                ),
+                $message->isRealTime(MachineControl::SUB_ID) => self::machineControl(
+                    $name,
+                    MachineControl::decode($message),
+                    $offset,
+                    $length,
+                ),
                 $message->isRealTime(FullFrame::SUB_ID) => self::fullFrame($name, FullFrame::decode($message), $offset, $length),
                 default => null,
             };
@@ -135,7 +172,11 @@ final class Notation implements NotationInterface
         ];
         $at = $offset + 6;
         if ($show->control !== null) {
-            array_push($parts, Part::value('control', $at, 2, $show->control), Part::value('value', $at + 2, 2, (int) $show->value));
+            array_push(
+                $parts,
+                Part::value('control', $at, 2, $show->control),
+                Part::value('value', $at + 2, 2, (int) $show->value),
+            );
             $at += 4;
         }
         if ($show->macro !== null) {
@@ -172,7 +213,11 @@ final class Notation implements NotationInterface
         return Part::group($name, $offset, $length, [
             Part::value('message', $offset, 1, 'MTC Full Message'),
             Part::value('device_ID', $offset + 2, 1, $full->device),
-            self::standardTime('time', new StandardTime($time->hours, $time->minutes, $time->seconds, $time->frames, 0, $time->rate), $offset + 5),
+            self::standardTime(
+                'time',
+                new StandardTime($time->hours, $time->minutes, $time->seconds, $time->frames, 0, $time->rate),
+                $offset + 5,
+            ),
         ], $time->spelled());
     }
 

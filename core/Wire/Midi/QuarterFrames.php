@@ -86,7 +86,13 @@ final class QuarterFrames
     {
         [$f0, $f1, $s0, $s1, $m0, $m1, $h0, $h1] = [...$nibbles, 0, 0, 0, 0, 0, 0, 0, 0];
         try {
-            return TimeCode::of(FrameRate::from($h1 >> 1 & 3), $h0 | ($h1 & 1) << 4, $m0 | ($m1 & 3) << 4, $s0 | ($s1 & 3) << 4, $f0 | ($f1 & 1) << 4);
+            return TimeCode::of(
+                FrameRate::from($h1 >> 1 & 3),
+                $h0 | ($h1 & 1) << 4,
+                $m0 | ($m1 & 3) << 4,
+                $s0 | ($s1 & 3) << 4,
+                $f0 | ($f1 & 1) << 4,
+            );
         } catch (OutOfRange) {
             return null;
         }

@@ -38,7 +38,10 @@ enum ShowCommand: int
     {
         return match ($this) {
             self::TimedGo => 'TIMED_GO', self::AllOff => 'ALL_OFF', self::GoOff => 'GO_OFF', self::GoJamClock => 'GO/JAM_CLOCK',
-            self::StandbyPlus => 'STANDBY_+', self::StandbyMinus => 'STANDBY_-', self::SequencePlus => 'SEQUENCE_+', self::SequenceMinus => 'SEQUENCE_-',
+            self::StandbyPlus => 'STANDBY_+',
+            self::StandbyMinus => 'STANDBY_-',
+            self::SequencePlus => 'SEQUENCE_+',
+            self::SequenceMinus => 'SEQUENCE_-',
             default => strtoupper(ltrim((string) preg_replace('/(?=[A-Z])/', '_', $this->name), '_')),
         };
     }
@@ -47,8 +50,20 @@ enum ShowCommand: int
     public function strings(): array
     {
         return match ($this) {
-            self::Go, self::Stop, self::Resume, self::TimedGo, self::Load, self::GoOff, self::GoJamClock => ['Q_number', 'Q_list', 'Q_path'],
-            self::StandbyPlus, self::StandbyMinus, self::SequencePlus, self::SequenceMinus, self::StartClock, self::StopClock, self::ZeroClock,
+            self::Go,
+            self::Stop,
+            self::Resume,
+            self::TimedGo,
+            self::Load,
+            self::GoOff,
+            self::GoJamClock => ['Q_number', 'Q_list', 'Q_path'],
+            self::StandbyPlus,
+            self::StandbyMinus,
+            self::SequencePlus,
+            self::SequenceMinus,
+            self::StartClock,
+            self::StopClock,
+            self::ZeroClock,
             self::SetClock, self::MtcChaseOn, self::MtcChaseOff, self::OpenCueList, self::CloseCueList => ['Q_list'],
             self::OpenCuePath, self::CloseCuePath => ['Q_path'],
             default => [],

@@ -65,13 +65,25 @@ final readonly class ShowControl
             return self::decodeSet($device, $format, $rest);
         }
         if ($command === ShowCommand::Fire) {
-            return \strlen($rest) === 1 ? new self($command, $device, $format, macro: \ord($rest)) : throw Malformed::at(6, 'FIRE carries one byte: the macro', self::CLAUSE);
+            return \strlen($rest) === 1 ? new self($command, $device, $format, macro: \ord($rest)) : throw Malformed::at(
+                6,
+                'FIRE carries one byte: the macro',
+                self::CLAUSE,
+            );
         }
         $time = $command->hasTime() ? StandardTime::read($rest, 6) : null;
         $at = $time === null ? 0 : 5;
         $strings = self::strings($command, substr($rest, $at), 6 + $at);
 
-        return new self($command, $device, $format, $strings['Q_number'] ?? null, $strings['Q_list'] ?? null, $strings['Q_path'] ?? null, $time);
+        return new self(
+            $command,
+            $device,
+            $format,
+            $strings['Q_number'] ?? null,
+            $strings['Q_list'] ?? null,
+            $strings['Q_path'] ?? null,
+            $time,
+        );
     }
 
     /** @throws OutOfRange something that cannot be said */
@@ -102,7 +114,15 @@ final readonly class ShowControl
             default => "device {$this->device}",
         };
         $words = [$this->command->spelled()];
-        foreach (['cue' => $this->cue, 'list' => $this->list, 'path' => $this->path, 'at' => $this->time?->spelled(), 'control' => $this->control, 'to' => $this->value, 'macro' => $this->macro] as $name => $value) {
+        foreach ([
+            'cue' => $this->cue,
+            'list' => $this->list,
+            'path' => $this->path,
+            'at' => $this->time?->spelled(),
+            'control' => $this->control,
+            'to' => $this->value,
+            'macro' => $this->macro,
+        ] as $name => $value) {
             if ($value !== null) {
                 $words[] = "{$name} {$value}";
             }
@@ -129,7 +149,11 @@ final readonly class ShowControl
     private static function decodeSet(int $device, int $format, string $rest): self
     {
         if (\strlen($rest) !== 4 && \strlen($rest) !== 9) {
-            throw Malformed::at(6, 'SET carries a control and a value of two bytes each, and a time of five where there is one', self::CLAUSE);
+            throw Malformed::at(
+                6,
+                'SET carries a control and a value of two bytes each, and a time of five where there is one',
+                self::CLAUSE,
+            );
         }
         $time = \strlen($rest) === 9 ? StandardTime::read(substr($rest, 4), 10) : null;
 

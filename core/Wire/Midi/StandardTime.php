@@ -35,11 +35,21 @@ final readonly class StandardTime
     public static function read(string $five, int $offset): self
     {
         if (\strlen($five) < 5) {
-            throw Malformed::at($offset + \strlen($five), 'a time takes five bytes: hr mn sc fr ff', 'MIDI Show Control 1.1, Standard Time Code');
+            throw Malformed::at(
+                $offset + \strlen($five),
+                'a time takes five bytes: hr mn sc fr ff',
+                'MIDI Show Control 1.1, Standard Time Code',
+            );
         }
         $hours = \ord($five[0]) & 31;
         $rate = FrameRate::from(\ord($five[0]) >> 5 & 3);
-        $limits = [['hours', $hours, 23], ['minutes', \ord($five[1]) & 63, 59], ['seconds', \ord($five[2]) & 63, 59], ['frames', \ord($five[3]) & 31, $rate->counted() - 1], ['hundredths of a frame', \ord($five[4]), 99]];
+        $limits = [
+            ['hours', $hours, 23],
+            ['minutes', \ord($five[1]) & 63, 59],
+            ['seconds', \ord($five[2]) & 63, 59],
+            ['frames', \ord($five[3]) & 31, $rate->counted() - 1],
+            ['hundredths of a frame', \ord($five[4]), 99],
+        ];
         foreach ($limits as $i => [$name, $value, $highest]) {
             if ($value > $highest) {
                 throw Malformed::outside($name, $value, 0, $highest, $offset + $i, 'MIDI Show Control 1.1, Standard Time Code');
@@ -60,6 +70,13 @@ final readonly class StandardTime
 
     public function spelled(): string
     {
-        return \sprintf('%02d:%02d:%02d:%02d.%02d', $this->hours, $this->minutes, $this->seconds, $this->frames, $this->fractions);
+        return \sprintf(
+            '%02d:%02d:%02d:%02d.%02d',
+            $this->hours,
+            $this->minutes,
+            $this->seconds,
+            $this->frames,
+            $this->fractions,
+        );
     }
 }

@@ -64,7 +64,11 @@ final class StreamParser
     {
         if ($this->status === 0 && ! $this->exclusive) {
             if (! $this->strayTold) {
-                $heard[] = new Heard(Malformed::at($this->position, 'a data byte stands without a status byte', self::CLAUSE), $this->position, 1);
+                $heard[] = new Heard(
+                    Malformed::at($this->position, 'a data byte stands without a status byte', self::CLAUSE),
+                    $this->position,
+                    1,
+                );
                 $this->strayTold = true;
             }
 
@@ -77,7 +81,18 @@ final class StreamParser
         $this->data .= $byte;
         if ($this->exclusive) {
             if (\strlen($this->data) > self::LONGEST_EXCLUSIVE) {
-                $heard[] = new Heard(Malformed::outside('Length of System Exclusive', \strlen($this->data), 0, self::LONGEST_EXCLUSIVE, $this->beganAt, 'our own limit'), $this->beganAt, $this->position - $this->beganAt + 1);
+                $heard[] = new Heard(
+                    Malformed::outside(
+                        'Length of System Exclusive',
+                        \strlen($this->data),
+                        0,
+                        self::LONGEST_EXCLUSIVE,
+                        $this->beganAt,
+                        'our own limit',
+                    ),
+                    $this->beganAt,
+                    $this->position - $this->beganAt + 1,
+                );
                 $this->forget();
             }
         } elseif (\strlen($this->data) === $this->wanted) {
@@ -96,7 +111,11 @@ final class StreamParser
         }
         if ($this->isWithinMessage()) {
             $what = $this->exclusive ? 'System Exclusive is' : 'a message is';
-            $heard[] = new Heard(Malformed::at($this->position, \sprintf('%s broken off by status 0x%02X', $what, $byte), self::CLAUSE), $this->beganAt, $this->position - $this->beganAt);
+            $heard[] = new Heard(
+                Malformed::at($this->position, \sprintf('%s broken off by status 0x%02X', $what, $byte), self::CLAUSE),
+                $this->beganAt,
+                $this->position - $this->beganAt,
+            );
         }
         $this->forget();
         $this->beganAt = $this->position;
@@ -107,7 +126,19 @@ final class StreamParser
         }
         $wanted = MidiStatus::dataBytes($byte);
         if ($wanted === null) {
-            $heard[] = new Heard(Malformed::at($this->position, \sprintf('status 0x%02X %s', $byte, $byte === 0xF7 ? 'ends a System Exclusive that did not begin' : 'is not defined'), self::CLAUSE), $this->position, 1);
+            $heard[] = new Heard(
+                Malformed::at(
+                    $this->position,
+                    \sprintf(
+                        'status 0x%02X %s',
+                        $byte,
+                        $byte === 0xF7 ? 'ends a System Exclusive that did not begin' : 'is not defined',
+                    ),
+                    self::CLAUSE,
+                ),
+                $this->position,
+                1,
+            );
             $this->strayTold = true;
 
             return;

@@ -18,8 +18,13 @@ final readonly class WideController
      * @param int $value 0 to 16383
      * @param int|null $step +1 or −1 from data increment and decrement; null for a value
      */
-    public function __construct(public string $kind, public int $channel, public int $number, public int $value, public ?int $step = null)
-    {
+    public function __construct(
+        public string $kind,
+        public int $channel,
+        public int $number,
+        public int $value,
+        public ?int $step = null,
+    ) {
     }
 
     /**

@@ -41,7 +41,9 @@ final readonly class Division
             throw Malformed::at(12, "{$frames} frames a second is not one of 24, 25, 29 and 30", $clause);
         }
 
-        return ($word & 255) === 0 ? throw Malformed::outside('Ticks a frame', 0, 1, 255, 13, $clause) : new self($word & 255, $frames);
+        return ($word & 255) === 0
+            ? throw Malformed::outside('Ticks a frame', 0, 1, 255, 13, $clause)
+            : new self($word & 255, $frames);
     }
 
     public function word(): int

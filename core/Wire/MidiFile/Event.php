@@ -20,8 +20,21 @@ final readonly class Event
     public const TIME_SIGNATURE = 0x58;
     public const KEY_SIGNATURE = 0x59;
     private const NAMES = [
-        0x00 => 'Sequence Number', 0x01 => 'Text Event', 0x02 => 'Copyright Notice', 0x03 => 'Sequence/Track Name', 0x04 => 'Instrument Name', 0x05 => 'Lyric', 0x06 => 'Marker', 0x07 => 'Cue Point',
-        0x20 => 'MIDI Channel Prefix', 0x2F => 'End of Track', 0x51 => 'Set Tempo', 0x54 => 'SMPTE Offset', 0x58 => 'Time Signature', 0x59 => 'Key Signature', 0x7F => 'Sequencer-Specific Meta-Event',
+        0x00 => 'Sequence Number',
+        0x01 => 'Text Event',
+        0x02 => 'Copyright Notice',
+        0x03 => 'Sequence/Track Name',
+        0x04 => 'Instrument Name',
+        0x05 => 'Lyric',
+        0x06 => 'Marker',
+        0x07 => 'Cue Point',
+        0x20 => 'MIDI Channel Prefix',
+        0x2F => 'End of Track',
+        0x51 => 'Set Tempo',
+        0x54 => 'SMPTE Offset',
+        0x58 => 'Time Signature',
+        0x59 => 'Key Signature',
+        0x7F => 'Sequencer-Specific Meta-Event',
     ];
 
     /**
@@ -68,7 +81,9 @@ final readonly class Event
     /** Microseconds a quarter note, where it sets a tempo. */
     public function tempoMicros(): ?int
     {
-        return $this->isMeta(self::SET_TEMPO) && \strlen($this->bytes) === 3 ? \ord($this->bytes[0]) << 16 | \ord($this->bytes[1]) << 8 | \ord($this->bytes[2]) : null;
+        return $this->isMeta(self::SET_TEMPO) && \strlen($this->bytes) === 3
+            ? \ord($this->bytes[0]) << 16 | \ord($this->bytes[1]) << 8 | \ord($this->bytes[2])
+            : null;
     }
 
     /** Types 1 to 15 are text. */

@@ -55,7 +55,11 @@ final readonly class Notation implements NotationInterface
         }
         try {
             $division = Division::read(Plain::whole($fields['division'] ?? 480, 'division', 0, 65535));
-            $bytes = (new File(Plain::whole($fields['format'] ?? (\count($read) === 1 ? 0 : 1), 'format', 0, 2), $division, $read))->encode();
+            $bytes = (new File(
+                Plain::whole($fields['format'] ?? (\count($read) === 1 ? 0 : 1), 'format', 0, 2),
+                $division,
+                $read,
+            ))->encode();
             File::decode($bytes);
         } catch (Malformed $malformed) {
             throw Unwritable::field('Standard MIDI File', null, $malformed->getMessage());
@@ -72,12 +76,58 @@ final readonly class Notation implements NotationInterface
         $tempo = $event->tempoMicros();
 
         return match (true) {
-            $event->kind === EventKind::Channel => Part::group($name, $offset, $length, [$delta, Part::value('MIDI event', $offset + $delta->length, $length - $delta->length, bin2hex($event->bytes))], ($this->describe)($event->bytes)),
-            $event->kind === EventKind::Exclusive => Part::group($name, $offset, $length, [$delta, Part::value('sysex event F0', $at, $size, bin2hex($event->bytes))]),
-            $event->kind === EventKind::Escape => Part::group($name, $offset, $length, [$delta, Part::value('sysex event F7', $at, $size, bin2hex($event->bytes))]),
-            $tempo !== null => Part::group($name, $offset, $length, [$delta, Part::value('meta-event', $offset + $delta->length + 1, 1, $event->type), Part::value('tempo', $at, 3, $tempo)], $event->metaName().', '.($tempo === 0 ? 'never' : round(60e6 / $tempo, 3)).' quarter notes a minute'),
-            $event->isText() && preg_match('//u', $event->bytes) === 1 => Part::group($name, $offset, $length, [$delta, Part::value('meta-event', $offset + $delta->length + 1, 1, $event->type), Part::value('text', $at, $size, $event->bytes)], $event->metaName()),
-            default => Part::group($name, $offset, $length, [$delta, Part::value('meta-event', $offset + $delta->length + 1, 1, $event->type), Part::value('data', $at, $size, bin2hex($event->bytes))], $event->metaName()),
+            $event->kind === EventKind::Channel => Part::group(
+                $name,
+                $offset,
+                $length,
+                [$delta, Part::value('MIDI event', $offset + $delta->length, $length - $delta->length, bin2hex($event->bytes))],
+                ($this->describe)($event->bytes),
+            ),
+            $event->kind === EventKind::Exclusive => Part::group(
+                $name,
+                $offset,
+                $length,
+                [$delta, Part::value('sysex event F0', $at, $size, bin2hex($event->bytes))],
+            ),
+            $event->kind === EventKind::Escape => Part::group(
+                $name,
+                $offset,
+                $length,
+                [$delta, Part::value('sysex event F7', $at, $size, bin2hex($event->bytes))],
+            ),
+            $tempo !== null => Part::group(
+                $name,
+                $offset,
+                $length,
+                [
+                    $delta,
+                    Part::value('meta-event', $offset + $delta->length + 1, 1, $event->type),
+                    Part::value('tempo', $at, 3, $tempo),
+                ],
+                $event->metaName().', '.($tempo === 0 ? 'never' : round(60e6 / $tempo, 3)).' quarter notes a minute',
+            ),
+            $event->isText() && preg_match('//u', $event->bytes) === 1 => Part::group(
+                $name,
+                $offset,
+                $length,
+                [
+                    $delta,
+                    Part::value('meta-event', $offset + $delta->length + 1, 1, $event->type),
+                    Part::value('text', $at, $size, $event->bytes),
+                ],
+                $event->metaName(),
+            ),
+            default => Part::group(
+                $name,
+                $offset,
+                $length,
+                [
+                    $delta,
+                    Part::value('meta-event', $offset + $delta->length + 1, 1, $event->type),
+                    Part::value('data', $at, $size, bin2hex($event->bytes)),
+                ],
+                $event->metaName(),
+            ),
         };
     }
 

@@ -32,7 +32,11 @@ final readonly class TempoMap
         $changes = [['tick' => 0, 'at' => 0, 'micros' => self::USUAL_MICROS]];
         foreach ($found as $tick => $micros) {
             $last = $changes[\count($changes) - 1];
-            $change = ['tick' => $tick, 'at' => $last['at'] + ($tick - $last['tick']) * $last['micros'] * 1000, 'micros' => $micros];
+            $change = [
+                'tick' => $tick,
+                'at' => $last['at'] + ($tick - $last['tick']) * $last['micros'] * 1000,
+                'micros' => $micros,
+            ];
             if ($tick === $last['tick']) {
                 $changes[\count($changes) - 1] = $change;
             } else {
@@ -66,6 +70,9 @@ final readonly class TempoMap
     /** @return list<array{tick: int, micros: int}> where the tempo changes, and to how many microseconds a quarter note */
     public function changes(): array
     {
-        return array_map(static fn(array $change): array => ['tick' => $change['tick'], 'micros' => $change['micros']], $this->changes);
+        return array_map(
+            static fn(array $change): array => ['tick' => $change['tick'], 'micros' => $change['micros']],
+            $this->changes,
+        );
     }
 }

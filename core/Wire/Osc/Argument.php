@@ -20,7 +20,10 @@ final readonly class Argument
     private const CLAUSE = 'OSC 1.0, Atomic Data Types';
     private const DEEPEST = 8;
 
-    /** @param int|float|string|bool|TimeTag|list<Argument>|null $value bytes as they are for b, r and m; the code of the character for c */
+    /**
+     * @param int|float|string|bool|TimeTag|list<Argument>|null $value bytes as they are for b, r and m; the code of the
+     * character for c
+     */
     private function __construct(public string $tag, public int|float|string|bool|array|TimeTag|null $value)
     {
     }
@@ -60,7 +63,10 @@ final readonly class Argument
     /** What stands for it in the type tag string. */
     public function tags(): string
     {
-        return \is_array($this->value) ? '['.implode('', array_map(static fn(self $one): string => $one->tags(), $this->value)).']' : $this->tag;
+        return \is_array($this->value) ? '['.implode(
+            '',
+            array_map(static fn(self $one): string => $one->tags(), $this->value),
+        ).']' : $this->tag;
     }
 
     public function encode(): string
@@ -147,7 +153,11 @@ final readonly class Argument
             'f', 'i', 'c', 'r', 'm', 'b' => 4,
             'h', 't', 'd' => 8,
             'T', 'F', 'N', 'I' => 0,
-            default => throw Malformed::at($tagAt, 'type tag "'.(ctype_print($tag) ? $tag : '0x'.bin2hex($tag)).'" is not one of OSC 1.0', 'OSC 1.0, OSC Type Tag String'),
+            default => throw Malformed::at(
+                $tagAt,
+                'type tag "'.(ctype_print($tag) ? $tag : '0x'.bin2hex($tag)).'" is not one of OSC 1.0',
+                'OSC 1.0, OSC Type Tag String',
+            ),
         };
         if (\strlen($bytes) - $offset < $width) {
             throw Malformed::at($base + $offset, "argument \"{$tag}\" takes {$width} bytes, ".(\strlen($bytes) - $offset).' are left', self::CLAUSE);

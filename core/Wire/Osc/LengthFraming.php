@@ -35,7 +35,14 @@ final class LengthFraming
             if ($size > $this->longest) {
                 $this->buffer = '';
 
-                throw Malformed::outside('Packet length', $size, 0, $this->longest, $at, 'OSC 1.0, OSC Packets (stream-based protocols)');
+                throw Malformed::outside(
+                    'Packet length',
+                    $size,
+                    0,
+                    $this->longest,
+                    $at,
+                    'OSC 1.0, OSC Packets (stream-based protocols)',
+                );
             }
             if (\strlen($this->buffer) - $at - 4 < $size) {
                 break;

@@ -36,7 +36,11 @@ final readonly class Message
         $tagsAt = $offset;
         $tags = Padded::read($bytes, $offset, 'The type tag string', $base);
         if (! str_starts_with($tags, ',')) {
-            throw Malformed::at($base + $tagsAt, 'the type tag string does not begin with a comma', 'OSC 1.0, OSC Type Tag String');
+            throw Malformed::at(
+                $base + $tagsAt,
+                'the type tag string does not begin with a comma',
+                'OSC 1.0, OSC Type Tag String',
+            );
         }
         $arguments = Argument::decodeAll($tags, $bytes, $offset, $tagsAt, $base);
         if ($offset !== \strlen($bytes)) {

@@ -63,8 +63,20 @@ final class Notation implements NotationInterface
             $parts[] = match (true) {
                 \is_array($value) => Part::list((string) $i, $at, $length, self::arguments($value, $at)),
                 $value instanceof TimeTag => self::timeTag((string) $i, $value, $at),
-                \is_string($value) => Part::value((string) $i, $at, $length, \in_array($argument->tag, ['b', 'r', 'm'], true) ? bin2hex($value) : mb_scrub($value, 'UTF-8'), self::named($argument->tag)),
-                \is_float($value) && ! is_finite($value) => Part::value((string) $i, $at, $length, is_nan($value) ? 'NaN' : ($value > 0 ? 'Infinity' : '-Infinity'), self::named($argument->tag)),
+                \is_string($value) => Part::value(
+                    (string) $i,
+                    $at,
+                    $length,
+                    \in_array($argument->tag, ['b', 'r', 'm'], true) ? bin2hex($value) : mb_scrub($value, 'UTF-8'),
+                    self::named($argument->tag),
+                ),
+                \is_float($value) && ! is_finite($value) => Part::value(
+                    (string) $i,
+                    $at,
+                    $length,
+                    is_nan($value) ? 'NaN' : ($value > 0 ? 'Infinity' : '-Infinity'),
+                    self::named($argument->tag),
+                ),
                 default => Part::value((string) $i, $at, $length, $value, self::named($argument->tag)),
             };
             $at += $length;
@@ -75,21 +87,42 @@ final class Notation implements NotationInterface
 
     private static function timeTag(string $name, TimeTag $tag, int $offset): Part
     {
-        return Part::group($name, $offset, 8, [Part::value('seconds', $offset, 4, $tag->seconds), Part::value('fraction', $offset + 4, 4, $tag->fraction)], $tag->spelled());
+        return Part::group(
+            $name,
+            $offset,
+            8,
+            [Part::value('seconds', $offset, 4, $tag->seconds), Part::value('fraction', $offset + 4, 4, $tag->fraction)],
+            $tag->spelled(),
+        );
     }
 
     private static function named(string $tag): string
     {
         return match ($tag) {
-            'i' => 'int32', 'f' => 'float32', 's' => 'OSC-string', 'b' => 'OSC-blob', 'h' => 'int64', 'd' => 'float64', 'S' => 'symbol',
-            'c' => 'character', 'r' => 'RGBA colour', 'm' => 'MIDI message: port, status, data', 'I' => 'infinitum', 'N' => 'nil', default => '',
+            'i' => 'int32',
+            'f' => 'float32',
+            's' => 'OSC-string',
+            'b' => 'OSC-blob',
+            'h' => 'int64',
+            'd' => 'float64',
+            'S' => 'symbol',
+            'c' => 'character',
+            'r' => 'RGBA colour',
+            'm' => 'MIDI message: port, status, data',
+            'I' => 'infinitum',
+            'N' => 'nil',
+            default => '',
         };
     }
 
     /** @param array<mixed> $fields */
     private static function packet(array $fields, string $path): Message|Bundle
     {
-        $known = isset($fields['OSC Bundle Elements']) ? ['OSC-string', 'OSC Time Tag', 'OSC Bundle Elements'] : ['OSC Address Pattern', 'OSC Type Tag String', 'OSC Arguments'];
+        $known = isset($fields['OSC Bundle Elements']) ? [
+            'OSC-string',
+            'OSC Time Tag',
+            'OSC Bundle Elements',
+        ] : ['OSC Address Pattern', 'OSC Type Tag String', 'OSC Arguments'];
         foreach (array_keys($fields) as $name) {
             if (! \in_array($name, $known, true)) {
                 throw Unwritable::unknown($path.$name, $known);

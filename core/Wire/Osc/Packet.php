@@ -31,6 +31,8 @@ final class Packet
             throw Malformed::at($base, "{$length} bytes arrived, a multiple of four is required", 'OSC 1.0, OSC Packets');
         }
 
-        return str_starts_with($bytes, Bundle::BEGINNING) ? Bundle::decode($bytes, $base, $depth) : Message::decode($bytes, $base);
+        return str_starts_with($bytes, Bundle::BEGINNING)
+            ? Bundle::decode($bytes, $base, $depth)
+            : Message::decode($bytes, $base);
     }
 }

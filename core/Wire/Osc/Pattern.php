@@ -85,7 +85,10 @@ final readonly class Pattern
             return range($place, $place + strcspn($address, '/', $place));
         }
         if (\is_array($what)) {
-            $words = array_filter($what, static fn(string $word): bool => substr_compare($address, $word, $place, \strlen($word)) === 0);
+            $words = array_filter(
+                $what,
+                static fn(string $word): bool => substr_compare($address, $word, $place, \strlen($word)) === 0,
+            );
 
             return array_values(array_map(static fn(string $word): int => $place + \strlen($word), $words));
         }

@@ -31,7 +31,10 @@ final readonly class TimeTag
     {
         $seconds = intdiv($nanos, 1_000_000_000);
 
-        return new self($seconds + self::FROM_1900_TO_1970 & 0xFFFFFFFF, intdiv(($nanos - $seconds * 1_000_000_000) << 32, 1_000_000_000));
+        return new self(
+            $seconds + self::FROM_1900_TO_1970 & 0xFFFFFFFF,
+            intdiv(($nanos - $seconds * 1_000_000_000) << 32, 1_000_000_000),
+        );
     }
 
     /** Nanoseconds since 1970; what is before that, as unset clocks say it, is negative. */
@@ -60,6 +63,9 @@ final readonly class TimeTag
 
     public function spelled(): string
     {
-        return $this->isImmediate() ? 'at once' : gmdate('Y-m-d H:i:s', $this->seconds - self::FROM_1900_TO_1970).\sprintf('.%06d UTC', intdiv($this->fraction * 1_000_000, 1 << 32));
+        return $this->isImmediate() ? 'at once' : gmdate('Y-m-d H:i:s', $this->seconds - self::FROM_1900_TO_1970).\sprintf(
+            '.%06d UTC',
+            intdiv($this->fraction * 1_000_000, 1 << 32),
+        );
     }
 }

@@ -83,7 +83,10 @@ final class Values
             $value = ['NaN' => \NAN, 'Infinity' => \INF, '-Infinity' => -\INF][$value] ?? $value;
         }
         [$fits, $allowed] = match ($tag) {
-            'i' => [\is_int($value) && $value >= -0x80000000 && $value <= 0x7FFFFFFF, 'use a whole number from -2147483648 to 2147483647'],
+            'i' => [
+                \is_int($value) && $value >= -0x80000000 && $value <= 0x7FFFFFFF,
+                'use a whole number from -2147483648 to 2147483647',
+            ],
             'c' => [\is_int($value) && $value >= 0 && $value <= 0x7FFFFFFF, 'use the code of a character, a whole number from 0'],
             'h' => [\is_int($value), 'use a whole number of 64 bits'],
             'f', 'd' => [\is_int($value) || \is_float($value), 'use a number, or "NaN", "Infinity" or "-Infinity"'],
@@ -93,7 +96,11 @@ final class Values
             'T' => [$value === true, 'use true'],
             'F' => [$value === false, 'use false'],
             'N', 'I' => [$value === null, 'use null'],
-            default => throw Unwritable::field('OSC Type Tag String', $tag, 'use tags of OSC 1.0: i f s b h t d S c r m T F N I [ ]'),
+            default => throw Unwritable::field(
+                'OSC Type Tag String',
+                $tag,
+                'use tags of OSC 1.0: i f s b h t d S c r m T F N I [ ]',
+            ),
         };
         if (! $fits) {
             throw Unwritable::field($path, $value, $allowed);
@@ -102,11 +109,16 @@ final class Values
             $value = (string) hex2bin($value);
         }
 
-        return Argument::tagged($tag, \is_int($value) && \in_array($tag, ['f', 'd'], true) ? (float) $value : (\is_scalar($value) ? $value : null));
+        return Argument::tagged(
+            $tag,
+            \is_int($value) && \in_array($tag, ['f', 'd'], true) ? (float) $value : (\is_scalar($value) ? $value : null),
+        );
     }
 
     private static function isHex(mixed $value, ?int $bytes): bool
     {
-        return \is_string($value) && ($value === '' || ctype_xdigit($value)) && ($bytes === null ? \strlen($value) % 2 === 0 : \strlen($value) === 2 * $bytes);
+        return \is_string($value)
+            && ($value === '' || ctype_xdigit($value))
+            && ($bytes === null ? \strlen($value) % 2 === 0 : \strlen($value) === 2 * $bytes);
     }
 }

@@ -38,7 +38,14 @@ final readonly class ChannelJournal
         $first = \ord($bytes[$offset]);
         $length = ($first & 3) << 8 | \ord($bytes[$offset + 1]);
         if ($length < 3 || $length > \strlen($bytes) - $offset) {
-            throw Malformed::outside('LENGTH of a channel journal', $length, 3, \strlen($bytes) - $offset, $offset, 'RFC 6295, 5');
+            throw Malformed::outside(
+                'LENGTH of a channel journal',
+                $length,
+                3,
+                \strlen($bytes) - $offset,
+                $offset,
+                'RFC 6295, 5',
+            );
         }
         $contents = \ord($bytes[$offset + 2]);
         $end = $offset + $length;
@@ -71,7 +78,9 @@ final readonly class ChannelJournal
         }
         $length = \strlen($bytes) + 3;
 
-        return \chr(($this->single ? 0x80 : 0) | $this->channel - 1 << 3 | ($this->enhanced ? 4 : 0) | $length >> 8).\chr($length & 255).\chr($contents).$bytes;
+        return \chr(
+            ($this->single ? 0x80 : 0) | $this->channel - 1 << 3 | ($this->enhanced ? 4 : 0) | $length >> 8,
+        ).\chr($length & 255).\chr($contents).$bytes;
     }
 
     /**

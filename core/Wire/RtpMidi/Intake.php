@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Wire\RtpMidi;
 
-/** The receiving side of a session: order, loss, System Exclusive put together again, and notes that a loss would leave hanging. */
+/**
+ * The receiving side of a session: order, loss, System Exclusive put together again, and notes that a loss would
+ * leave hanging.
+ */
 final class Intake
 {
     private const LONGEST_EXCLUSIVE = 65536;

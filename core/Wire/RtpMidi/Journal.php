@@ -45,7 +45,14 @@ final readonly class Journal
         if (($flags & 0x40) !== 0) {
             $size = $length - $at < 2 ? 0 : (\ord($bytes[$at]) & 3) << 8 | \ord($bytes[$at + 1]);
             if ($size < 2 || $size > $length - $at) {
-                throw Malformed::outside('LENGTH of the system journal', $size, 2, max(2, $length - $at), $at, 'RFC 6295, appendix B');
+                throw Malformed::outside(
+                    'LENGTH of the system journal',
+                    $size,
+                    2,
+                    max(2, $length - $at),
+                    $at,
+                    'RFC 6295, appendix B',
+                );
             }
             $system = substr($bytes, $at, $size);
             $at += $size;
@@ -67,6 +74,9 @@ final readonly class Journal
     {
         $flags = ($this->single ? 0x80 : 0) | ($this->system !== '' ? 0x40 : 0) | ($this->channels !== [] ? 0x20 : 0) | ($this->enhanced ? 0x10 : 0) | max(0, \count($this->channels) - 1);
 
-        return pack('Cn', $flags, $this->checkpoint).$this->system.implode('', array_map(static fn(ChannelJournal $one): string => $one->encode(), $this->channels));
+        return pack('Cn', $flags, $this->checkpoint).$this->system.implode(
+            '',
+            array_map(static fn(ChannelJournal $one): string => $one->encode(), $this->channels),
+        );
     }
 }

@@ -37,8 +37,20 @@ final readonly class Notation implements NotationInterface
             Part::group('RTP', 0, $at, self::rtp()->parts(substr($bytes, 0, 12))),
             Part::group('MIDI command section', $at, $list + $length - $at, [
                 Part::value('B', $at, 1, $flags >> 7 & 1, 'LEN has '.(($flags & 0x80) === 0 ? 'four' : 'twelve').' bits'),
-                Part::value('J', $at, 1, $flags >> 6 & 1, ($flags & 0x40) === 0 ? 'no recovery journal' : 'a recovery journal follows'),
-                Part::value('Z', $at, 1, $flags >> 5 & 1, ($flags & 0x20) === 0 ? 'no delta time in front' : 'a delta time stands in front'),
+                Part::value(
+                    'J',
+                    $at,
+                    1,
+                    $flags >> 6 & 1,
+                    ($flags & 0x40) === 0 ? 'no recovery journal' : 'a recovery journal follows',
+                ),
+                Part::value(
+                    'Z',
+                    $at,
+                    1,
+                    $flags >> 5 & 1,
+                    ($flags & 0x20) === 0 ? 'no delta time in front' : 'a delta time stands in front',
+                ),
                 Part::value('P', $at, 1, $flags >> 4 & 1),
                 Part::value('LEN', $at, $list - $at, $length),
                 Part::list('MIDI list', $list, $length, $commands),
@@ -61,7 +73,11 @@ final readonly class Notation implements NotationInterface
         $header = self::rtp()->writePlain(self::part($fields, 'RTP'));
         $section = self::part($fields, 'MIDI command section');
         $commands = [];
-        foreach (\is_array($section['MIDI list'] ?? null) ? $section['MIDI list'] : throw Unwritable::field('MIDI command section/MIDI list', $section['MIDI list'] ?? null, 'use a list of commands') as $i => $entry) {
+        foreach (\is_array($section['MIDI list'] ?? null) ? $section['MIDI list'] : throw Unwritable::field(
+            'MIDI command section/MIDI list',
+            $section['MIDI list'] ?? null,
+            'use a list of commands',
+        ) as $i => $entry) {
             $path = "MIDI command section/MIDI list/{$i}";
             $delta = \is_array($entry) ? $entry['delta time'] ?? 0 : null;
             if (! \is_array($entry) || ! \is_int($delta) || $delta < 0 || $delta > VariableLength::HIGHEST) {
@@ -98,7 +114,9 @@ final readonly class Notation implements NotationInterface
             'RFC 3550, 5.1',
             12,
             Field::number('V, P, X and CC', 1, 0x80)->meaning(static fn(int $byte): string => 'version '.($byte >> 6)),
-            Field::number('M and PT', 1, 0x80 | Packet::PAYLOAD_TYPE)->meaning(static fn(int $byte): string => 'payload type '.($byte & 127).($byte > 127 ? ', marked' : '')),
+            Field::number('M and PT', 1, 0x80 | Packet::PAYLOAD_TYPE)->meaning(
+                static fn(int $byte): string => 'payload type '.($byte & 127).($byte > 127 ? ', marked' : ''),
+            ),
             Field::number('sequence number', 2),
             Field::number('timestamp', 4),
             Field::number('SSRC', 4),
@@ -160,8 +178,16 @@ final readonly class Notation implements NotationInterface
             }
             $channels[] = new ChannelJournal(($entry['S'] ?? 0) === 1, $channel + 1, ($entry['H'] ?? 0) === 1, $chapters);
         }
-        $checkpoint = Plain::whole($fields['Checkpoint Packet Seqnum'] ?? null, 'recovery journal/Checkpoint Packet Seqnum', 0, 65535);
-        $system = isset($fields['system journal']) ? Plain::bytes($fields['system journal'], 'recovery journal/system journal') : '';
+        $checkpoint = Plain::whole(
+            $fields['Checkpoint Packet Seqnum'] ?? null,
+            'recovery journal/Checkpoint Packet Seqnum',
+            0,
+            65535,
+        );
+        $system = isset($fields['system journal']) ? Plain::bytes(
+            $fields['system journal'],
+            'recovery journal/system journal',
+        ) : '';
 
         return new Journal(($fields['S'] ?? 0) === 1, ($fields['H'] ?? 0) === 1, $checkpoint, $system, $channels);
     }

@@ -52,7 +52,11 @@ final readonly class Packet
         if (($flags & 0x40) !== 0) {
             $journal = Journal::read(substr($bytes, 0, $end), $list + $length);
         } elseif ($list + $length !== $end) {
-            throw Malformed::at($list + $length, ($end - $list - $length).' bytes are left over behind the MIDI list', self::CLAUSE);
+            throw Malformed::at(
+                $list + $length,
+                ($end - $list - $length).' bytes are left over behind the MIDI list',
+                self::CLAUSE,
+            );
         }
 
         return new self(
@@ -74,7 +78,14 @@ final readonly class Packet
         $flags = ($this->journal === null ? 0 : 0x40) | (($this->commands[0]->delta ?? 0) > 0 ? 0x20 : 0) | ($this->phantom ? 0x10 : 0);
         $section = $length < 16 ? \chr($flags | $length) : pack('n', ($flags | 0x80) << 8 | $length);
 
-        return pack('CCnNN', 0x80, ($this->marker ? 0x80 : 0) | $this->payloadType & 0x7F, $this->sequence & 0xFFFF, $this->timestamp & 0xFFFFFFFF, $this->ssrc & 0xFFFFFFFF)
+        return pack(
+            'CCnNN',
+            0x80,
+            ($this->marker ? 0x80 : 0) | $this->payloadType & 0x7F,
+            $this->sequence & 0xFFFF,
+            $this->timestamp & 0xFFFFFFFF,
+            $this->ssrc & 0xFFFFFFFF,
+        )
             .$section.$list.($this->journal?->encode() ?? '');
     }
 

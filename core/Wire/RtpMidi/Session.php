@@ -111,7 +111,11 @@ final class Session
         $outcome = new Outcome();
         if ($this->feedbackDueAt !== null && $this->feedbackDueAt <= $now) {
             $this->feedbackDueAt = null;
-            $outcome->control[] = (new SessionPacket(SessionCommand::Feedback, $this->ssrc, value: $this->intake->sequence() << 16))->encode();
+            $outcome->control[] = (new SessionPacket(
+                SessionCommand::Feedback,
+                $this->ssrc,
+                value: $this->intake->sequence() << 16,
+            ))->encode();
         }
         if ($this->dueAt > $now) {
             return $outcome;
@@ -164,8 +168,12 @@ final class Session
         match ($packet->command) {
             SessionCommand::Invitation => $this->answerInvitation($packet, $atDataPort, $now, $outcome),
             SessionCommand::Accepted => $this->accepted($packet, $atDataPort, $now, $outcome),
-            SessionCommand::Rejected => $this->isOurs($packet) && $this->inviting && $this->state !== SessionState::Open ? $this->close(SessionState::Rejected, $outcome) : null,
-            SessionCommand::End => $packet->ssrc === $this->peerSsrc && $this->peerSsrc !== 0 ? $this->close(SessionState::Idle, $outcome) : null,
+            SessionCommand::Rejected => $this->isOurs($packet) && $this->inviting && $this->state !== SessionState::Open
+                ? $this->close(SessionState::Rejected, $outcome)
+                : null,
+            SessionCommand::End => $packet->ssrc === $this->peerSsrc && $this->peerSsrc !== 0
+                ? $this->close(SessionState::Idle, $outcome)
+                : null,
             SessionCommand::Clock => $this->compareClocks($packet, $now, $outcome),
             SessionCommand::Feedback, SessionCommand::BitrateLimit => null,
         };
@@ -174,7 +182,12 @@ final class Session
     /** The invited side: the control port first, then the data port; a second guest is turned away. */
     private function answerInvitation(SessionPacket $packet, bool $atDataPort, int $now, Outcome $outcome): void
     {
-        $answer = fn(SessionCommand $command): string => (new SessionPacket($command, $this->ssrc, $packet->token, $command === SessionCommand::Accepted ? $this->name : ''))->encode();
+        $answer = fn(SessionCommand $command): string => (new SessionPacket(
+            $command,
+            $this->ssrc,
+            $packet->token,
+            $command === SessionCommand::Accepted ? $this->name : '',
+        ))->encode();
         $known = $packet->ssrc === $this->peerSsrc && $packet->token === $this->token;
         if ($atDataPort) {
             if (! $known || $this->inviting) {

@@ -12,7 +12,15 @@ use NimbleJunction\Core\Wire\Malformed;
 /** The session protocol's packets, field by field. */
 final class SessionNotation implements NotationInterface
 {
-    private const WORDS = ['IN' => 'invitation', 'OK' => 'invitation accepted', 'NO' => 'invitation rejected', 'BY' => 'end of session', 'CK' => 'clock synchronization', 'RS' => 'receiver feedback', 'RL' => 'bitrate receive limit'];
+    private const WORDS = [
+        'IN' => 'invitation',
+        'OK' => 'invitation accepted',
+        'NO' => 'invitation rejected',
+        'BY' => 'end of session',
+        'CK' => 'clock synchronization',
+        'RS' => 'receiver feedback',
+        'RL' => 'bitrate receive limit',
+    ];
 
     public function read(string $bytes): Part
     {

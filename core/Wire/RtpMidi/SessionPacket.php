@@ -70,8 +70,15 @@ final readonly class SessionPacket
         $named = $this->command === SessionCommand::Invitation || $this->command === SessionCommand::Accepted;
 
         return self::layout($this->command)->write([
-            'initiator token' => $this->token, 'sender SSRC' => $this->ssrc, 'name' => $named ? $this->name : '', 'count' => $this->count,
-            'timestamp 1' => $this->times[0], 'timestamp 2' => $this->times[1], 'timestamp 3' => $this->times[2], 'sequence number' => $this->value, 'bitrate' => $this->value,
+            'initiator token' => $this->token,
+            'sender SSRC' => $this->ssrc,
+            'name' => $named ? $this->name : '',
+            'count' => $this->count,
+            'timestamp 1' => $this->times[0],
+            'timestamp 2' => $this->times[1],
+            'timestamp 3' => $this->times[2],
+            'sequence number' => $this->value,
+            'bitrate' => $this->value,
         ]);
     }
 
@@ -85,7 +92,11 @@ final readonly class SessionPacket
             throw Malformed::at(0, 'does not begin with FF FF', self::CLAUSE);
         }
 
-        return SessionCommand::tryFrom(substr($bytes, 2, 2)) ?? throw Malformed::at(2, 'command 0x'.bin2hex(substr($bytes, 2, 2)).' is not one of IN, OK, NO, BY, CK, RS and RL', self::CLAUSE);
+        return SessionCommand::tryFrom(substr($bytes, 2, 2)) ?? throw Malformed::at(
+            2,
+            'command 0x'.bin2hex(substr($bytes, 2, 2)).' is not one of IN, OK, NO, BY, CK, RS and RL',
+            self::CLAUSE,
+        );
     }
 
     public static function layout(SessionCommand $command): Layout
@@ -93,10 +104,25 @@ final readonly class SessionPacket
         $first = [Field::fixed('signature', self::SIGNATURE), Field::fixed('command', $command->value)];
         $ssrc = Field::number('sender SSRC', 4);
         $rest = match ($command) {
-            SessionCommand::Clock => [$ssrc, Field::number('count', 1, 0, 2), Field::bytes('unused', 3), Field::number('timestamp 1', 8), Field::number('timestamp 2', 8), Field::number('timestamp 3', 8)],
-            SessionCommand::Feedback => [$ssrc, Field::number('sequence number', 4)->meaning(static fn(int $value): string => 'up to packet '.($value >> 16))],
+            SessionCommand::Clock => [
+                $ssrc,
+                Field::number('count', 1, 0, 2),
+                Field::bytes('unused', 3),
+                Field::number('timestamp 1', 8),
+                Field::number('timestamp 2', 8),
+                Field::number('timestamp 3', 8),
+            ],
+            SessionCommand::Feedback => [
+                $ssrc,
+                Field::number('sequence number', 4)->meaning(static fn(int $value): string => 'up to packet '.($value >> 16)),
+            ],
             SessionCommand::BitrateLimit => [$ssrc, Field::number('bitrate', 4)],
-            default => [Field::number('protocol version', 4, self::PROTOCOL_VERSION), Field::number('initiator token', 4), $ssrc, Field::text('name', 0)],
+            default => [
+                Field::number('protocol version', 4, self::PROTOCOL_VERSION),
+                Field::number('initiator token', 4),
+                $ssrc,
+                Field::text('name', 0),
+            ],
         };
         $shortest = match ($command) {
             SessionCommand::Clock => 36,
@@ -109,6 +135,10 @@ final readonly class SessionPacket
 
     private static function namesVersion(SessionCommand $command): bool
     {
-        return \in_array($command, [SessionCommand::Invitation, SessionCommand::Accepted, SessionCommand::Rejected, SessionCommand::End], true);
+        return \in_array(
+            $command,
+            [SessionCommand::Invitation, SessionCommand::Accepted, SessionCommand::Rejected, SessionCommand::End],
+            true,
+        );
     }
 }

@@ -121,7 +121,12 @@ final readonly class Data
     public function spelled(): string
     {
         $words = ["universe {$this->universe} from \"{$this->sourceName}\", priority {$this->priority}"];
-        foreach ([[$this->isPreview(), 'preview'], [$this->isTerminated(), 'stream terminated'], [($this->options & self::FORCE_SYNCHRONISATION) !== 0, 'force synchronization'], [$this->carriesPriorities(), 'per-slot priorities']] as [$is, $word]) {
+        foreach ([
+            [$this->isPreview(), 'preview'],
+            [$this->isTerminated(), 'stream terminated'],
+            [($this->options & self::FORCE_SYNCHRONISATION) !== 0, 'force synchronization'],
+            [$this->carriesPriorities(), 'per-slot priorities'],
+        ] as [$is, $word]) {
             if ($is) {
                 $words[] = $word;
             }
@@ -142,10 +147,14 @@ final readonly class Data
                 Field::number('Framing Layer Vector', 4, 2),
                 Field::text('Source Name', 64),
                 Field::number('Priority', 1, 100, 200),
-                Field::number('Synchronization Address', 2, 0, Universe::HIGHEST)->meaning(static fn(int $address): string => $address === 0 ? 'not synchronized' : ''),
+                Field::number('Synchronization Address', 2, 0, Universe::HIGHEST)->meaning(
+                    static fn(int $address): string => $address === 0 ? 'not synchronized' : '',
+                ),
                 Field::number('Sequence Number', 1),
                 Field::number('Options', 1)->meaning(static fn(int $options): string => implode(', ', array_keys(array_filter([
-                    'preview' => $options & self::PREVIEW, 'stream terminated' => $options & self::TERMINATED, 'force synchronization' => $options & self::FORCE_SYNCHRONISATION,
+                    'preview' => $options & self::PREVIEW,
+                    'stream terminated' => $options & self::TERMINATED,
+                    'force synchronization' => $options & self::FORCE_SYNCHRONISATION,
                 ])))),
                 Field::number('Universe', 2, 1, Universe::HIGHEST),
                 Field::number('DMP Layer Flags and Length', 2, 0x700B),

@@ -69,7 +69,11 @@ final readonly class Discovery
         }
         $list = $values->text('List of Universes');
         if (\strlen($list) % 2 !== 0 || \strlen($list) > 2 * self::PER_PAGE) {
-            throw Malformed::at(self::SHORTEST, 'the list has '.\strlen($list).' bytes; two each of at most 512 universes are allowed', self::CLAUSE);
+            throw Malformed::at(
+                self::SHORTEST,
+                'the list has '.\strlen($list).' bytes; two each of at most 512 universes are allowed',
+                self::CLAUSE,
+            );
         }
         if ($values->int('Page') > $values->int('Last Page')) {
             throw Malformed::outside('Page', $values->int('Page'), 0, $values->int('Last Page'), 118, 'ANSI E1.31-2018, 8.3');
@@ -83,7 +87,13 @@ final readonly class Discovery
             $universes[] = $universe;
         }
 
-        return new self($values->text('CID'), $values->text('Source Name'), $universes, $values->int('Page'), $values->int('Last Page'));
+        return new self(
+            $values->text('CID'),
+            $values->text('Source Name'),
+            $universes,
+            $values->int('Page'),
+            $values->int('Last Page'),
+        );
     }
 
     public function encode(): string

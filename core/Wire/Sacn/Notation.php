@@ -23,7 +23,13 @@ final class Notation implements NotationInterface
             default => Unhandled::layout(),
         };
 
-        return Part::group($layout->name, 0, \strlen($bytes), $layout->parts($bytes), $packet instanceof Data || $packet instanceof Discovery ? $packet->spelled() : '');
+        return Part::group(
+            $layout->name,
+            0,
+            \strlen($bytes),
+            $layout->parts($bytes),
+            $packet instanceof Data || $packet instanceof Discovery ? $packet->spelled() : '',
+        );
     }
 
     public function write(array $fields): string
@@ -34,7 +40,11 @@ final class Notation implements NotationInterface
             [4, 2] => Data::layout(),
             [8, 1] => Synchronization::layout(),
             [8, 2] => Discovery::layout(),
-            default => throw Unwritable::field('Framing Layer Vector', $framing, 'use root and framing vectors 4 and 2 (data), 8 and 1 (synchronization) or 8 and 2 (universe discovery)'),
+            default => throw Unwritable::field(
+                'Framing Layer Vector',
+                $framing,
+                'use root and framing vectors 4 and 2 (data), 8 and 1 (synchronization) or 8 and 2 (universe discovery)',
+            ),
         };
         $bytes = $layout->writePlain(self::withLengths($layout, $fields));
         try {
@@ -60,7 +70,12 @@ final class Notation implements NotationInterface
             $fields['Property Value Count'] ??= \count($values);
         }
         $whole = \strlen($layout->writePlain($fields));
-        foreach (['Root Layer' => 16, 'Framing Layer' => 38, 'DMP Layer' => 115, 'Universe Discovery Layer' => 112] as $layer => $from) {
+        foreach ([
+            'Root Layer' => 16,
+            'Framing Layer' => 38,
+            'DMP Layer' => 115,
+            'Universe Discovery Layer' => 112,
+        ] as $layer => $from) {
             foreach ($layout->fields as $field) {
                 if ($field->name === "{$layer} Flags and Length") {
                     $fields[$field->name] ??= 0x7000 | $whole - $from;

@@ -72,7 +72,9 @@ final class Packet
             Field::number('Preamble Size', 2, 0x10),
             Field::number('Post-amble Size', 2),
             Field::fixed('ACN Packet Identifier', "ASC-E1.17\0\0\0"),
-            Field::number('Root Layer Flags and Length', 2, 0x7000 | $length)->meaning(static fn(int $field): string => ($field & 0xFFF).' bytes from here on'),
+            Field::number('Root Layer Flags and Length', 2, 0x7000 | $length)->meaning(
+                static fn(int $field): string => ($field & 0xFFF).' bytes from here on',
+            ),
             Field::number('Root Layer Vector', 4, $vector),
             Field::bytes('CID', 16)->saying(Spelling::uuid(...)),
         ];

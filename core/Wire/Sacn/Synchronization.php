@@ -32,11 +32,22 @@ final readonly class Synchronization
         $values = self::layout()->read($bytes);
         Packet::checkLength($bytes, 38, self::LENGTH);
         if (\strlen($bytes) !== self::LENGTH) {
-            throw Malformed::at(self::LENGTH, 'a synchronization packet has '.self::LENGTH.' bytes, '.\strlen($bytes).' arrived', 'ANSI E1.31-2018, table 4-2');
+            throw Malformed::at(
+                self::LENGTH,
+                'a synchronization packet has '.self::LENGTH.' bytes, '.\strlen($bytes).' arrived',
+                'ANSI E1.31-2018, table 4-2',
+            );
         }
         $address = $values->int('Synchronization Address');
         if ($address < Universe::LOWEST || $address > Universe::HIGHEST) {
-            throw Malformed::outside('Synchronization address', $address, Universe::LOWEST, Universe::HIGHEST, 45, 'ANSI E1.31-2018, 6.3.3');
+            throw Malformed::outside(
+                'Synchronization address',
+                $address,
+                Universe::LOWEST,
+                Universe::HIGHEST,
+                45,
+                'ANSI E1.31-2018, 6.3.3',
+            );
         }
 
         return new self($values->text('CID'), $address, $values->int('Sequence Number'));
@@ -44,7 +55,9 @@ final readonly class Synchronization
 
     public function encode(): string
     {
-        return self::layout()->write(['CID' => $this->cid, 'Synchronization Address' => $this->address, 'Sequence Number' => $this->sequence]);
+        return self::layout()->write(
+            ['CID' => $this->cid, 'Synchronization Address' => $this->address, 'Sequence Number' => $this->sequence],
+        );
     }
 
     public static function layout(): Layout

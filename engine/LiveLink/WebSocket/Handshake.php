@@ -35,7 +35,12 @@ final readonly class Handshake
         }
         parse_str((string) parse_url($first[1], \PHP_URL_QUERY), $query);
 
-        return new self($key, $headers['origin'] ?? '', $headers['host'] ?? '', array_filter(self::named($query), \is_string(...)));
+        return new self(
+            $key,
+            $headers['origin'] ?? '',
+            $headers['host'] ?? '',
+            array_filter(self::named($query), \is_string(...)),
+        );
     }
 
     public function accept(): string

@@ -7,7 +7,13 @@ const path = computed(() => props.values.map((value, i) => `M${i + 0.5} 20V${(20
 </script>
 
 <template>
-  <svg class="plot" viewBox="0 0 60 20" preserveAspectRatio="none" role="img" :aria-label="`${label} over the last minute, at most ${top} a second`">
+  <svg
+    class="plot"
+    viewBox="0 0 60 20"
+    preserveAspectRatio="none"
+    role="img"
+    :aria-label="`${label} over the last minute, at most ${top} a second`"
+  >
     <path d="M0 19.5H60" class="ground" /><path :d="path" class="bars" />
   </svg>
 </template>

@@ -31,7 +31,15 @@ watch(() => theme.global.name.value, () => requestAnimationFrame(() => latest &&
 </script>
 
 <template>
-  <canvas ref="canvas" class="slots" width="512" height="64" :style="{ height: `${height}px` }" role="img" aria-label="The levels of all 512 slots" />
+  <canvas
+    ref="canvas"
+    class="slots"
+    width="512"
+    height="64"
+    :style="{ height: `${height}px` }"
+    role="img"
+    aria-label="The levels of all 512 slots"
+  />
 </template>
 
 <style scoped>

@@ -73,7 +73,15 @@ function run(one: Find | undefined): void {
       <input ref="field" v-model="text" aria-label="Find a port, universe, fixture, route, page or action" placeholder="Find a port, universe, fixture, route, page or action" role="combobox" aria-controls="found" :aria-expanded="true" :aria-activedescendant="`found-${at}`"
         @keydown.down.prevent="at = Math.min(at + 1, found.length - 1)" @keydown.up.prevent="at = Math.max(at - 1, 0)" @keydown.enter.prevent="run(found[at])">
       <ul id="found" role="listbox" aria-label="Found">
-        <li v-for="(one, i) in found" :id="`found-${i}`" :key="one.kind + one.name" role="option" :aria-selected="i === at" @click="run(one)" @mousemove="at = i"><span class="quiet">{{ one.kind }}</span> {{ one.name }}</li>
+        <li
+          v-for="(one, i) in found"
+          :id="`found-${i}`"
+          :key="one.kind + one.name"
+          role="option"
+          :aria-selected="i === at"
+          @click="run(one)"
+          @mousemove="at = i"
+        ><span class="quiet">{{ one.kind }}</span> {{ one.name }}</li>
       </ul>
       <p v-if="found.length === 0" class="quiet none">Nothing is called that.</p>
     </div>

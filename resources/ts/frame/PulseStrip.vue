@@ -35,16 +35,33 @@ function changeTheme(): void {
     <span class="engine" role="status"><StateMark :state="linkState" /> {{ linkWords }}</span>
     <EngineWarnings />
     <span class="ports" :class="{ many: show.ports.length > 6 }">
-      <router-link v-for="port in show.ports" :key="port.id" :to="`/ports/${port.id}`" class="port" :title="`${port.name}: ${healthWords(engine.ports[port.id], port)}`">
+      <router-link
+        v-for="port in show.ports"
+        :key="port.id"
+        :to="`/ports/${port.id}`"
+        class="port"
+        :title="`${port.name}: ${healthWords(engine.ports[port.id], port)}`"
+      >
         <StateMark :state="engine.ports[port.id]?.state ?? (engine.state === 'open' ? 'waiting' : 'unknown')" /><span class="name">{{ port.name }}</span>
       </router-link>
     </span>
-    <button v-if="engine.holds.length > 0" type="button" class="held" :disabled="!session.mayOperate" title="Release everything held by hand (Shift+X)" @click="engine.release()">
+    <button
+      v-if="engine.holds.length > 0"
+      type="button"
+      class="held"
+      :disabled="!session.mayOperate"
+      title="Release everything held by hand (Shift+X)"
+      @click="engine.release()"
+    >
       <StateMark state="held" /> {{ engine.holds.length }} held: release
     </button>
     <span v-else class="quiet nothing">nothing held</span>
     <button type="button" :title="`Levels are written as ${levelFormat}: change`" @click="nextFormat">{{ levelFormat }}</button>
-    <button type="button" title="Change between the dark and the light theme" @click="changeTheme">{{ theme.global.name.value === 'night' ? 'Light' : 'Dark' }}</button>
+    <button
+      type="button"
+      title="Change between the dark and the light theme"
+      @click="changeTheme"
+    >{{ theme.global.name.value === 'night' ? 'Light' : 'Dark' }}</button>
     <button type="button" title="The list of keys (?)" @click="$emit('keys')">Keys</button>
   </header>
 </template>

@@ -7,7 +7,12 @@ const session = useSession()
 
 <template>
   <nav class="rail" aria-label="Pages">
-    <router-link v-for="place in places" :key="place.path" :to="place.path" :class="{ here: place.path === '/' ? $route.path === '/' : $route.path.startsWith(place.path) }">{{ place.name }}</router-link>
+    <router-link
+      v-for="place in places"
+      :key="place.path"
+      :to="place.path"
+      :class="{ here: place.path === '/' ? $route.path === '/' : $route.path.startsWith(place.path) }"
+    >{{ place.name }}</router-link>
     <span class="spring" />
     <p class="who"><span class="quiet">Logged in as</span><br>{{ session.user?.name }}<template v-if="session.user?.name !== session.user?.role">, {{ session.user?.role }}</template></p>
     <button type="button" @click="session.logout()">Log out</button>

@@ -42,7 +42,10 @@ function toggle(serial: number): void {
       </template>
     </div>
     <ol v-if="open" class="events" tabindex="0" aria-label="Events, newest first">
-      <li v-if="events.length === 0" class="empty">Nothing has happened that fits the filter. Move something at a desk, or play a stand-in.</li>
+      <li
+        v-if="events.length === 0"
+        class="empty"
+      >Nothing has happened that fits the filter. Move something at a desk, or play a stand-in.</li>
       <li v-for="event in events" :key="event.serial">
         <TraceEntry :event="event" :unfolded="unfolded.has(event.serial)" @toggle="toggle(event.serial)" />
       </li>

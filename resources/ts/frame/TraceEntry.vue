@@ -27,8 +27,14 @@ const spaced = (bytes: string) => bytes.replace(/../g, '$& ').trim().toUpperCase
         <span class="step">{{ hop.step }}</span>
         <span>{{ hop.words }}
           <router-link v-if="hop.route" :to="`/routes/${hop.route}`">open the route</router-link>
-          <code v-if="hop.bytes" class="figures">{{ spaced(hop.bytes) }}<template v-if="hop.length > hop.bytes.length / 2"> … {{ hop.length }} bytes</template></code>
-          <router-link v-if="hop.bytes && hop.length === hop.bytes.length / 2" :to="{ path: '/packets', query: { hex: hop.bytes } }">read these bytes</router-link>
+          <code
+            v-if="hop.bytes"
+            class="figures"
+          >{{ spaced(hop.bytes) }}<template v-if="hop.length > hop.bytes.length / 2"> … {{ hop.length }} bytes</template></code>
+          <router-link
+            v-if="hop.bytes && hop.length === hop.bytes.length / 2"
+            :to="{ path: '/packets', query: { hex: hop.bytes } }"
+          >read these bytes</router-link>
         </span>
       </li>
     </ol>

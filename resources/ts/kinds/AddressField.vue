@@ -21,7 +21,10 @@ function take(value: string): void {
 <template>
   <div class="wide">
     <v-text-field v-model="address" :label="label" :disabled="disabled" :error-messages="errorMessages" />
-    <p v-if="offers.length && !disabled" class="offers"><button v-for="one in offers" :key="one.value" type="button" class="small-button" @click="take(one.value)">{{ one.title }}</button></p>
+    <p
+      v-if="offers.length && !disabled"
+      class="offers"
+    ><button v-for="one in offers" :key="one.value" type="button" class="small-button" @click="take(one.value)">{{ one.title }}</button></p>
   </div>
 </template>
 

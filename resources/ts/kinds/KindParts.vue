@@ -26,12 +26,30 @@ const remove = (at: number) => { parts.value = parts.value.filter((_, i) => i !=
     <h3>{{ title }}</h3>
     <div v-for="(part, i) in parts" :key="i" class="part">
       <div class="part-head">
-        <v-select :model-value="part.kind" :items="choices()" item-title="label" item-value="kind" :label="alone ? title : `${title}, ${i + 1}`" @update:model-value="become(i, $event)" />
+        <v-select
+          :model-value="part.kind"
+          :items="choices()"
+          item-title="label"
+          item-value="kind"
+          :label="alone ? title : `${title}, ${i + 1}`"
+          @update:model-value="become(i, $event)"
+        />
         <button type="button" class="small-button" :aria-label="`${title}: take ${i + 1} out`" @click="remove(i)">Remove</button>
       </div>
-      <PartFields v-if="kindOf(part)" :model-value="part" :fields="kindOf(part)!.fields" @update:model-value="change(i, $event as KindPart)" />
+      <PartFields
+        v-if="kindOf(part)"
+        :model-value="part"
+        :fields="kindOf(part)!.fields"
+        @update:model-value="change(i, $event as KindPart)"
+      />
     </div>
-    <button v-if="!alone || parts.length === 0" type="button" class="small-button" :aria-label="`${title}: add one`" @click="add">Add</button>
+    <button
+      v-if="!alone || parts.length === 0"
+      type="button"
+      class="small-button"
+      :aria-label="`${title}: add one`"
+      @click="add"
+    >Add</button>
   </section>
 </template>
 

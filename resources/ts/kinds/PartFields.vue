@@ -38,16 +38,92 @@ const changeParts = (field: FieldOfPart, parts: KindPart[]) => change(field, isA
 <template>
   <template v-for="field in now" :key="`${field.name} ${field.label}`">
     <slot :name="field.name" :value="value(field)" :change="(to: unknown) => change(field, to)" :field="field" :scope="scope">
-      <v-select v-if="lists[field.type]" :model-value="asText(value(field))" :items="lists[field.type]?.()" item-title="name" item-value="id" class="wide" :label="field.label" :title="field.help" :error-messages="wrong(field)" @update:model-value="change(field, $event)" />
-      <v-select v-else-if="field.type === 'word' && words(field).length > 1" :model-value="asText(value(field))" :items="words(field)" :class="{ wide: isLong(field) }" :label="field.label" :title="field.help" :disabled="locked?.includes(field.name)" :error-messages="wrong(field)" @update:model-value="change(field, $event)" />
-      <v-switch v-else-if="field.type === 'flag'" :model-value="value(field) === true" :label="field.label" :title="field.help" :class="{ wide: field.label.length > 24 }" @update:model-value="change(field, $event === true)" />
-      <PointField v-else-if="field.type === 'point'" :model-value="asText(value(field))" :label="field.label" @update:model-value="change(field, $event || undefined)" />
-      <AddressField v-else-if="field.type === 'our-address' || field.type === 'addresses'" :model-value="asText(value(field))" :label="field.label" :offer="field.type === 'addresses' ? 'broadcast' : 'ours'" :many="field.type === 'addresses'" :error-messages="wrong(field)" @update:model-value="change(field, field.type === 'addresses' ? $event.split(/[\s,;]+/).filter(Boolean) : $event)" />
-      <PartRows v-else-if="field.type === 'objects' && field.part" :model-value="(value(field) ?? []) as Values[]" :field="field" :outer="scope" :fault="fault" :at="`${pathOf(field)}/`" @update:model-value="change(field, $event)" />
-      <PartFields v-else-if="field.type === 'object' && field.part" :model-value="(part[field.name] ?? {}) as Values" :fields="field.part.fields" :outer="scope" :fault="fault" :at="`${pathOf(field)}/`" @update:model-value="change(field, $event)" />
-      <v-switch v-else-if="field.type === 'side' && sideOf(field, scope)" :model-value="part[field.name] !== undefined" :label="field.label" @update:model-value="change(field, $event ? {} : undefined)" />
-      <KindParts v-else-if="field.type === 'parts' || field.type === 'part'" :model-value="listed(field)" :of="field.of ?? ''" :title="field.label" :alone="isAlone(field)" class="nested" @update:model-value="changeParts(field, $event)" />
-      <PlainField v-else-if="!['word', 'side'].includes(field.type)" :model-value="value(field)" :field="field" :error-messages="wrong(field)" @update:model-value="change(field, $event)" />
+      <v-select
+        v-if="lists[field.type]"
+        :model-value="asText(value(field))"
+        :items="lists[field.type]?.()"
+        item-title="name"
+        item-value="id"
+        class="wide"
+        :label="field.label"
+        :title="field.help"
+        :error-messages="wrong(field)"
+        @update:model-value="change(field, $event)"
+      />
+      <v-select
+        v-else-if="field.type === 'word' && words(field).length > 1"
+        :model-value="asText(value(field))"
+        :items="words(field)"
+        :class="{ wide: isLong(field) }"
+        :label="field.label"
+        :title="field.help"
+        :disabled="locked?.includes(field.name)"
+        :error-messages="wrong(field)"
+        @update:model-value="change(field, $event)"
+      />
+      <v-switch
+        v-else-if="field.type === 'flag'"
+        :model-value="value(field) === true"
+        :label="field.label"
+        :title="field.help"
+        :class="{ wide: field.label.length > 24 }"
+        @update:model-value="change(field, $event === true)"
+      />
+      <PointField
+        v-else-if="field.type === 'point'"
+        :model-value="asText(value(field))"
+        :label="field.label"
+        @update:model-value="change(field, $event || undefined)"
+      />
+      <AddressField
+        v-else-if="field.type === 'our-address' || field.type === 'addresses'"
+        :model-value="asText(value(field))"
+        :label="field.label"
+        :offer="field.type === 'addresses' ? 'broadcast' : 'ours'"
+        :many="field.type === 'addresses'"
+        :error-messages="wrong(field)"
+        @update:model-value="change(field, field.type === 'addresses' ? $event.split(/[\s,;]+/).filter(Boolean) : $event)"
+      />
+      <PartRows
+        v-else-if="field.type === 'objects' && field.part"
+        :model-value="(value(field) ?? []) as Values[]"
+        :field="field"
+        :outer="scope"
+        :fault="fault"
+        :at="`${pathOf(field)}/`"
+        @update:model-value="change(field, $event)"
+      />
+      <PartFields
+        v-else-if="field.type === 'object' && field.part"
+        :model-value="(part[field.name] ?? {}) as Values"
+        :fields="field.part.fields"
+        :outer="scope"
+        :fault="fault"
+        :at="`${pathOf(field)}/`"
+        @update:model-value="change(field, $event)"
+      />
+      <v-switch
+        v-else-if="field.type === 'side' && sideOf(field, scope)"
+        :model-value="part[field.name] !== undefined"
+        :label="field.label"
+        @update:model-value="change(field, $event ? {} : undefined)"
+      />
+      <KindParts
+        v-else-if="field.type === 'parts' || field.type === 'part'"
+        :model-value="listed(field)"
+        :of="field.of ?? ''"
+        :title="field.label"
+        :alone="isAlone(field)"
+        class="nested"
+        @update:model-value="changeParts(field, $event)"
+      />
+      <PlainField
+        v-else-if="!['word', 'side'].includes(field.type)"
+        :model-value="value(field)"
+        :field="field"
+        :error-messages="wrong(field)"
+        @update:model-value="change(field, $event)"
+      />
     </slot>
   </template>
 </template>

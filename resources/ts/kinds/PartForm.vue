@@ -32,7 +32,15 @@ async function save(): Promise<void> {
 </script>
 
 <template>
-  <FormFrame :name="description?.label ?? 'Part'" :title="part ? `Change ${part.name}` : `New ${what}`" :save="part ? 'Save' : `Add the ${what}`" :wrong="wrong" :busy="busy" @save="save" @cancel="emit('cancel')">
+  <FormFrame
+    :name="description?.label ?? 'Part'"
+    :title="part ? `Change ${part.name}` : `New ${what}`"
+    :save="part ? 'Save' : `Add the ${what}`"
+    :wrong="wrong"
+    :busy="busy"
+    @save="save"
+    @cancel="emit('cancel')"
+  >
     <fieldset v-if="description" class="bare fields">
       <PartFields v-model="draft" :fields="description.fields" :fault="fault" :locked="locked">
         <template v-for="name in fieldSlots" #[name]="given"><slot :name="name" v-bind="given" :fault="fault" /></template>
@@ -43,7 +51,14 @@ async function save(): Promise<void> {
     <fieldset v-for="{ field, fields } in sides" :key="field.name" class="bare">
       <legend>{{ field.label }}</legend>
       <div class="fields">
-        <PartFields :model-value="draft[field.name] as Values" :fields="fields" :outer="scope" :fault="fault" :at="`${field.name}/`" @update:model-value="draft = { ...draft, [field.name]: $event }">
+        <PartFields
+          :model-value="draft[field.name] as Values"
+          :fields="fields"
+          :outer="scope"
+          :fault="fault"
+          :at="`${field.name}/`"
+          @update:model-value="draft = { ...draft, [field.name]: $event }"
+        >
           <template v-for="name in fieldSlots" #[name]="given"><slot :name="name" v-bind="given" :fault="fault" /></template>
         </PartFields>
       </div>

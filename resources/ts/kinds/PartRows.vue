@@ -22,9 +22,19 @@ const remove = (at: number) => { rows.value = rows.value.filter((_, i) => i !== 
     <h3>{{ field.label }}</h3>
     <div v-for="(row, i) in rows" :key="i" class="row">
       <div class="cells"><PartFields :model-value="row" :fields="fields()" :outer="outer" :fault="fault" :at="`${at ?? ''}${i}/`" @update:model-value="change(i, $event)" /></div>
-      <button type="button" class="small-button" :aria-label="`${field.label}: take ${i + 1} out`" @click="remove(i)">Remove</button>
+      <button
+        type="button"
+        class="small-button"
+        :aria-label="`${field.label}: take ${i + 1} out`"
+        @click="remove(i)"
+      >Remove</button>
     </div>
-    <button type="button" class="small-button" :aria-label="`${field.label}: add one`" @click="rows = [...rows, next()]">Add</button>
+    <button
+      type="button"
+      class="small-button"
+      :aria-label="`${field.label}: add one`"
+      @click="rows = [...rows, next()]"
+    >Add</button>
   </section>
 </template>
 

@@ -18,5 +18,14 @@ function typed(now: string): void {
 </script>
 
 <template>
-  <v-text-field :model-value="text" :type="isNumber() ? 'number' : 'text'" step="any" :label="field.label" :title="field.help" :class="{ wide: field.label.length > (isNumber() ? 22 : 12) || field.name === 'name' }" :error-messages="errorMessages" @update:model-value="typed" />
+  <v-text-field
+    :model-value="text"
+    :type="isNumber() ? 'number' : 'text'"
+    step="any"
+    :label="field.label"
+    :title="field.help"
+    :class="{ wide: field.label.length > (isNumber() ? 22 : 12) || field.name === 'name' }"
+    :error-messages="errorMessages"
+    @update:model-value="typed"
+  />
 </template>

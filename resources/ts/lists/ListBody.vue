@@ -52,11 +52,25 @@ const clicked = (event: MouseEvent, id: string) => emit('click', id, { shift: ev
   <div ref="box" class="list-body" @keydown="pressed">
     <v-virtual-scroll v-if="isLong" ref="scroller" class="rows" :items="items" :item-height="ROW_HEIGHT" item-key="key">
       <template #default="{ item }">
-        <ListItem :item="item as Item" :chosen="chosen" :picked="picked" @click="clicked" @fold="emit('fold', $event)"><template #default="{ row }"><slot name="row" :row="row" /></template></ListItem>
+        <ListItem
+          :item="item as Item"
+          :chosen="chosen"
+          :picked="picked"
+          @click="clicked"
+          @fold="emit('fold', $event)"
+        ><template #default="{ row }"><slot name="row" :row="row" /></template></ListItem>
       </template>
     </v-virtual-scroll>
     <div v-else class="rows">
-      <ListItem v-for="item in items" :key="item.key" :item="item" :chosen="chosen" :picked="picked" @click="clicked" @fold="emit('fold', $event)"><template #default="{ row }"><slot name="row" :row="row" /></template></ListItem>
+      <ListItem
+        v-for="item in items"
+        :key="item.key"
+        :item="item"
+        :chosen="chosen"
+        :picked="picked"
+        @click="clicked"
+        @fold="emit('fold', $event)"
+      ><template #default="{ row }"><slot name="row" :row="row" /></template></ListItem>
     </div>
   </div>
 </template>

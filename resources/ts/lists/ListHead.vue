@@ -19,8 +19,18 @@ const orders = computed(() => [{ value: '', title: 'in show order' }, ...props.c
 <template>
   <div class="list-head">
     <span class="figures count" :title="`${count} ${what}`">{{ count }}</span>
-    <input v-model="search" type="search" class="search" :aria-label="`Search ${what}`" placeholder="Search" @keydown.esc="search = ''">
-    <label v-if="props.states.length > 1" class="pick"><span class="unseen">Show</span><select v-model="state"><option v-for="one in states" :key="one.value" :value="one.value">{{ one.title }}</option></select></label>
+    <input
+      v-model="search"
+      type="search"
+      class="search"
+      :aria-label="`Search ${what}`"
+      placeholder="Search"
+      @keydown.esc="search = ''"
+    >
+    <label
+      v-if="props.states.length > 1"
+      class="pick"
+    ><span class="unseen">Show</span><select v-model="state"><option v-for="one in states" :key="one.value" :value="one.value">{{ one.title }}</option></select></label>
     <label class="pick"><span class="unseen">Order</span><select v-model="order"><option v-for="one in orders" :key="one.value" :value="one.value">{{ one.title }}</option></select></label>
     <v-menu>
       <template #activator="{ props: given }"><button type="button" class="small-button" v-bind="given">More</button></template>

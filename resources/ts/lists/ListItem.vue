@@ -8,8 +8,23 @@ defineSlots<{ default: (given: { row: Row }) => unknown }>()
 </script>
 
 <template>
-  <button v-if="'row' in item" type="button" class="row-button line" :data-row="item.row.id" :class="{ picked: picked.has(item.row.id) }" :aria-current="chosen === item.row.id" :aria-pressed="picked.size > 0 ? picked.has(item.row.id) : undefined" @click="emit('click', $event, item.row.id)"><slot :row="item.row" /></button>
-  <button v-else type="button" class="group" :aria-expanded="!item.folded" @click="emit('fold', item.group)"><span aria-hidden="true" class="figures">{{ item.folded ? '+' : '–' }}</span> {{ item.group || 'no folder' }} <span class="quiet figures">{{ item.count }}</span></button>
+  <button
+    v-if="'row' in item"
+    type="button"
+    class="row-button line"
+    :data-row="item.row.id"
+    :class="{ picked: picked.has(item.row.id) }"
+    :aria-current="chosen === item.row.id"
+    :aria-pressed="picked.size > 0 ? picked.has(item.row.id) : undefined"
+    @click="emit('click', $event, item.row.id)"
+  ><slot :row="item.row" /></button>
+  <button
+    v-else
+    type="button"
+    class="group"
+    :aria-expanded="!item.folded"
+    @click="emit('fold', item.group)"
+  ><span aria-hidden="true" class="figures">{{ item.folded ? '+' : '–' }}</span> {{ item.group || 'no folder' }} <span class="quiet figures">{{ item.count }}</span></button>
 </template>
 
 <style scoped>

@@ -92,12 +92,46 @@ function pasted(event: ClipboardEvent): void {
 
 <template>
   <section class="part-list" :aria-label="what" @copy="copied" @paste="pasted">
-    <ListHead v-model:search="search" v-model:state="state" v-model:order="order" :list="list" :what="what" :all="rows.length" :shown="shown.length" :states="statesOf(rows)" :whatever="`All ${props.states ?? 'states'}`" :columns="description?.columns ?? []" @table="takesTable = true" @all="all" />
+    <ListHead
+      v-model:search="search"
+      v-model:state="state"
+      v-model:order="order"
+      :list="list"
+      :what="what"
+      :all="rows.length"
+      :shown="shown.length"
+      :states="statesOf(rows)"
+      :whatever="`All ${props.states ?? 'states'}`"
+      :columns="description?.columns ?? []"
+      @table="takesTable = true"
+      @all="all"
+    />
     <TableIn v-if="takesTable" :list="list" @close="takesTable = false" />
-    <SelectionBar v-if="picked.size > 0 && session.mayBuild" :list="list" :parts="partsOf(inOrder([...picked]))" :movable="isAsWritten" @change="change" @duplicate="add(partsOf(inOrder(about())))" @move="move" @clear="picked = new Set()" />
+    <SelectionBar
+      v-if="picked.size > 0 && session.mayBuild"
+      :list="list"
+      :parts="partsOf(inOrder([...picked]))"
+      :movable="isAsWritten"
+      @change="change"
+      @duplicate="add(partsOf(inOrder(about())))"
+      @move="move"
+      @clear="picked = new Set()"
+    />
     <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
-    <p v-if="rows.length > 0 && shown.length === 0" class="quiet none">None of {{ rows.length }} {{ what }} has this. <button type="button" class="small-button" @click="search = state = ''">Show all</button></p>
-    <ListBody :items="items" :chosen="chosen" :picked="picked" @click="click" @fold="fold" @all="all" @clear="picked = new Set()" @move="move">
+    <p
+      v-if="rows.length > 0 && shown.length === 0"
+      class="quiet none"
+    >None of {{ rows.length }} {{ what }} has this. <button type="button" class="small-button" @click="search = state = ''">Show all</button></p>
+    <ListBody
+      :items="items"
+      :chosen="chosen"
+      :picked="picked"
+      @click="click"
+      @fold="fold"
+      @all="all"
+      @clear="picked = new Set()"
+      @move="move"
+    >
       <template #row="{ row }">
         <slot name="row" :row="row" />
         <span v-if="valueOf" class="ordered figures">{{ valueOf(row) }}</span>

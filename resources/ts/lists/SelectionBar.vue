@@ -51,11 +51,33 @@ const copy = () => navigator.clipboard.writeText(asClipboardText(props.list, pro
       <button type="button" class="small-button" @click="emit('change', { set: { enabled: null } })">Switch on</button>
       <button type="button" class="small-button" @click="emit('change', { set: { enabled: false } })">Switch off</button>
     </template>
-    <button type="button" class="small-button" :aria-pressed="mode === 'field'" @click="mode = mode === 'field' ? 'none' : 'field'">Change a field</button>
+    <button
+      type="button"
+      class="small-button"
+      :aria-pressed="mode === 'field'"
+      @click="mode = mode === 'field' ? 'none' : 'field'"
+    >Change a field</button>
     <button type="button" class="small-button" @click="emit('duplicate')">Duplicate</button>
-    <button type="button" class="small-button" title="Ctrl+C; Ctrl+V puts them in, in another show too" @click="copy">Copy</button>
-    <button type="button" class="small-button" :disabled="!movable" title="Alt and the arrow up" @click="emit('move', -1)">Up</button>
-    <button type="button" class="small-button" :disabled="!movable" title="Alt and the arrow down" @click="emit('move', 1)">Down</button>
+    <button
+      type="button"
+      class="small-button"
+      title="Ctrl+C; Ctrl+V puts them in, in another show too"
+      @click="copy"
+    >Copy</button>
+    <button
+      type="button"
+      class="small-button"
+      :disabled="!movable"
+      title="Alt and the arrow up"
+      @click="emit('move', -1)"
+    >Up</button>
+    <button
+      type="button"
+      class="small-button"
+      :disabled="!movable"
+      title="Alt and the arrow down"
+      @click="emit('move', 1)"
+    >Down</button>
     <button type="button" class="small-button" @click="mode = 'delete'">Delete</button>
     <button type="button" class="small-button" title="Escape" @click="emit('clear')">Select none</button>
     <form v-if="mode === 'field'" class="field" @submit.prevent="set">
@@ -63,7 +85,10 @@ const copy = () => navigator.clipboard.writeText(asClipboardText(props.list, pro
       <div v-if="field" class="value"><PartFields v-model="value" :fields="bare" :outer="field.outer" /></div>
       <button v-if="field" type="submit" class="small-button">Set it on {{ things }}</button>
     </form>
-    <p v-if="mode === 'delete'" class="ask">Delete {{ things }}? Ctrl+Z brings them back. <button type="button" class="small-button" @click="remove">Delete them</button> <button type="button" class="small-button" @click="mode = 'none'">Keep them</button></p>
+    <p
+      v-if="mode === 'delete'"
+      class="ask"
+    >Delete {{ things }}? Ctrl+Z brings them back. <button type="button" class="small-button" @click="remove">Delete them</button> <button type="button" class="small-button" @click="mode = 'none'">Keep them</button></p>
   </div>
 </template>
 

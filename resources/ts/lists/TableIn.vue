@@ -41,8 +41,17 @@ async function take(): Promise<void> {
     <h2>Read a table</h2>
     <p class="quiet small">The first row names the columns, as in a saved table. A row with a known id changes that one, a row without an id is a new one, and an empty cell means the default. What is not in the table stays as it is.</p>
     <p><input type="file" accept=".csv,.json,text/csv,text/plain" aria-label="File" @change="read"></p>
-    <textarea :value="text" rows="4" aria-label="Or paste it here" placeholder="Or paste it here: a table, or parts that were copied" @input="look(($event.target as HTMLTextAreaElement).value)" />
-    <p v-if="counts" role="status">It adds {{ counts.added }}, changes {{ counts.changed }}, and leaves {{ counts.same }} as they are.</p>
+    <textarea
+      :value="text"
+      rows="4"
+      aria-label="Or paste it here"
+      placeholder="Or paste it here: a table, or parts that were copied"
+      @input="look(($event.target as HTMLTextAreaElement).value)"
+    />
+    <p
+      v-if="counts"
+      role="status"
+    >It adds {{ counts.added }}, changes {{ counts.changed }}, and leaves {{ counts.same }} as they are.</p>
     <p v-if="parts" role="status">It adds {{ parts.length }}.</p>
     <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
     <div class="actions"><v-btn variant="flat" color="primary" :disabled="!counts && !parts" @click="take">Take it in</v-btn><v-btn @click="emit('close')">Cancel</v-btn></div>

@@ -32,7 +32,14 @@ async function login(): Promise<void> {
       <h1>Nimble Junction</h1>
       <p class="quiet">The links between desks and what they drive.</p>
       <v-text-field v-model="name" name="name" label="Name" autocomplete="username" autofocus required />
-      <v-text-field v-model="password" name="password" label="Password" type="password" autocomplete="current-password" required />
+      <v-text-field
+        v-model="password"
+        name="password"
+        label="Password"
+        type="password"
+        autocomplete="current-password"
+        required
+      />
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <v-btn type="submit" variant="flat" color="primary" block :loading="busy">Log in</v-btn>
     </form>

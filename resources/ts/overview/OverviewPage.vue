@@ -50,14 +50,23 @@ const empty = computed(() => show.document !== undefined && show.ports.length ==
 <template>
   <div class="page">
     <div class="page-head"><h1>{{ show.document?.name }}</h1></div>
-    <p v-for="one in engine.unclaimed" :key="one.name + one.from" class="stray"><strong>{{ one.name }}</strong> arrives from {{ one.from }}, and no port listens to it. <router-link v-if="one.ports[0]" :to="`/ports/${one.ports[0]}`">Open the port</router-link></p>
+    <p
+      v-for="one in engine.unclaimed"
+      :key="one.name + one.from"
+      class="stray"
+    ><strong>{{ one.name }}</strong> arrives from {{ one.from }}, and no port listens to it. <router-link v-if="one.ports[0]" :to="`/ports/${one.ports[0]}`">Open the port</router-link></p>
     <div v-if="empty" class="empty">
       <p>This show has no ports yet. A port is one end of a link: a desk that sends to us, or dimmers that hear us.</p>
       <div class="actions"><v-btn to="/ports?add=1">Add the first port</v-btn><v-btn to="/show">Import a show</v-btn></div>
     </div>
     <div v-else ref="lanes" class="lanes">
       <svg class="links" :width="size.width" :height="size.height" aria-hidden="true">
-        <path v-for="line in lines" :key="line.key" :d="line.path" :class="{ dim: dim(line.from) || dim(line.to), lit: lit && !dim(line.from) && !dim(line.to) }" />
+        <path
+          v-for="line in lines"
+          :key="line.key"
+          :d="line.path"
+          :class="{ dim: dim(line.from) || dim(line.to), lit: lit && !dim(line.from) && !dim(line.to) }"
+        />
       </svg>
       <section aria-label="Ports that receive">
         <h2>Inputs</h2>

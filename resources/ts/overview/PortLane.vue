@@ -23,8 +23,15 @@ const minute = computed(() => engine.minutes[props.port.id]?.[props.side] ?? [])
   <router-link :to="`/ports/${port.id}`" class="lane">
     <span class="top"><StateMark :state="state" /><strong>{{ port.name }}</strong><span class="quiet protocol">{{ spellProtocol(port.protocol) }}</span></span>
     <span class="rate"><span class="figures">{{ spellRate(rate) }}</span><MinutePlot :values="minute" :label="`${port.name}: packets`" /></span>
-    <span v-if="side === 'in'" class="heard" :class="life?.state === 'lost' || life?.state === 'fault' ? 'wrong' : 'quiet'">{{ healthWords(life, port) }}</span>
-    <span v-else class="heard quiet">to {{ port.send?.to?.join(', ') || port.link?.device || (port.send?.multicast ? 'multicast' : 'whoever is connected') }}<span v-if="life?.fault" :class="{ wrong: life.state === 'fault' }">. {{ life.fault }}</span></span>
+    <span
+      v-if="side === 'in'"
+      class="heard"
+      :class="life?.state === 'lost' || life?.state === 'fault' ? 'wrong' : 'quiet'"
+    >{{ healthWords(life, port) }}</span>
+    <span
+      v-else
+      class="heard quiet"
+    >to {{ port.send?.to?.join(', ') || port.link?.device || (port.send?.multicast ? 'multicast' : 'whoever is connected') }}<span v-if="life?.fault" :class="{ wrong: life.state === 'fault' }">. {{ life.fault }}</span></span>
   </router-link>
 </template>
 

@@ -33,7 +33,10 @@ async function move(by: number): Promise<void> {
       <span class="sixteen"><span v-for="(hex, i) in values.slice(row, row + PER_ROW)" :key="i" class="byte" :data-byte="row + i" :class="{ lit: isLit(row + i), wrong: wrongAt === row + i, cursor: at === row + i }" @mouseenter="at = row + i; emit('point', row + i)">{{ hex.toUpperCase() }}</span></span>
       <span class="text quiet">{{ text(row) }}</span>
     </div>
-    <p v-if="wrongAt !== null && wrongAt >= values.length && values.length < MOST" class="wrong end">It ends here, at byte {{ wrongAt }}.</p>
+    <p
+      v-if="wrongAt !== null && wrongAt >= values.length && values.length < MOST"
+      class="wrong end"
+    >It ends here, at byte {{ wrongAt }}.</p>
     <p v-if="bytes.length / 2 > MOST" class="quiet end">{{ bytes.length / 2 }} bytes in all; the first {{ MOST }} are shown.</p>
   </div>
 </template>

@@ -13,14 +13,33 @@ const litPart = (part: Part) => props.lit !== null && props.lit.offset === part.
 
 <template>
   <li>
-    <div class="field" :class="{ lit: isLit }" :style="{ paddingLeft: `${12 + depth * 16}px` }" tabindex="0" @mouseenter="emit('point', part)" @mouseleave="emit('point', null)" @focus="emit('point', part)" @blur="emit('point', null)">
+    <div
+      class="field"
+      :class="{ lit: isLit }"
+      :style="{ paddingLeft: `${12 + depth * 16}px` }"
+      tabindex="0"
+      @mouseenter="emit('point', part)"
+      @mouseleave="emit('point', null)"
+      @focus="emit('point', part)"
+      @blur="emit('point', null)"
+    >
       <span class="name">{{ part.name }}</span>
       <span v-if="part.parts === undefined" class="value figures">{{ spelled }}</span>
-      <span v-else-if="plainList" class="value quiet">{{ part.parts.length === 1 ? '1 value' : `${part.parts.length} values` }}</span>
+      <span
+        v-else-if="plainList"
+        class="value quiet"
+      >{{ part.parts.length === 1 ? '1 value' : `${part.parts.length} values` }}</span>
       <span v-if="part.meaning" class="meaning quiet">{{ part.meaning }}</span>
     </div>
     <p v-if="plainList && part.parts?.length" class="run figures" :style="{ paddingLeft: `${28 + depth * 16}px` }">
-      <span v-for="inside in part.parts" :key="inside.name" :class="{ lit: litPart(inside) }" :title="`${part.name} ${inside.name}`" @mouseenter="emit('point', inside)" @mouseleave="emit('point', null)">{{ inside.value }}</span>
+      <span
+        v-for="inside in part.parts"
+        :key="inside.name"
+        :class="{ lit: litPart(inside) }"
+        :title="`${part.name} ${inside.name}`"
+        @mouseenter="emit('point', inside)"
+        @mouseleave="emit('point', null)"
+      >{{ inside.value }}</span>
     </p>
     <ul v-else-if="part.parts?.length"><PacketField v-for="inside in part.parts" :key="inside.name" :part="inside" :lit="lit" :depth="depth + 1" @point="emit('point', $event)" /></ul>
   </li>

@@ -82,11 +82,21 @@ onMounted(async () => {
     <div v-else class="halves">
       <section aria-label="Bytes of the packet">
         <header><h2>{{ found.bytes.length / 2 }} bytes</h2></header>
-        <PacketBytes :bytes="found.bytes" :lit="lit" :wrong-at="found.refused ? found.refused.offset : null" @point="pointAtByte" />
+        <PacketBytes
+          :bytes="found.bytes"
+          :lit="lit"
+          :wrong-at="found.refused ? found.refused.offset : null"
+          @point="pointAtByte"
+        />
       </section>
       <section aria-label="Fields of the packet">
         <header><h2>{{ found.part?.name ?? formatTitle }}</h2><span class="spring" />
-          <v-btn v-if="found.part" size="small" :aria-pressed="view === 'json'" @click="view = view === 'json' ? 'fields' : 'json'">{{ view === 'json' ? 'As fields' : 'As JSON, to change' }}</v-btn></header>
+          <v-btn
+            v-if="found.part"
+            size="small"
+            :aria-pressed="view === 'json'"
+            @click="view = view === 'json' ? 'fields' : 'json'"
+          >{{ view === 'json' ? 'As fields' : 'As JSON, to change' }}</v-btn></header>
         <p v-if="found.part?.meaning" class="quiet">{{ found.part.meaning }}</p>
         <div v-if="found.refused" class="refused wrong" role="alert">
           <p><strong>Refused at byte {{ found.refused.offset }}:</strong> {{ found.refused.error }}.</p>
@@ -96,7 +106,11 @@ onMounted(async () => {
           <v-textarea v-model="json" label="Fields as JSON" rows="12" class="figures" spellcheck="false" />
           <div class="actions"><v-btn variant="flat" color="primary" @click="write">Write the bytes</v-btn></div>
         </template>
-        <ul v-else-if="found.part" class="fields-list" tabindex="-1"><PacketField v-for="part in found.part.parts" :key="part.name" :part="part" :lit="lit" :depth="0" @point="pointAtPart" /></ul>
+        <ul
+          v-else-if="found.part"
+          class="fields-list"
+          tabindex="-1"
+        ><PacketField v-for="part in found.part.parts" :key="part.name" :part="part" :lit="lit" :depth="0" @point="pointAtPart" /></ul>
       </section>
     </div>
   </div>

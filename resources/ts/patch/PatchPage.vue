@@ -46,21 +46,47 @@ const remove = (list: 'fixtures' | 'profiles', id: string) => attempt(() => show
       <h1>Patch</h1><span class="quiet">What listens where.</span><span class="spring" />
       <template v-if="session.mayBuild">
         <v-btn @click="side = { kind: 'profile', id: null }">Add a profile</v-btn>
-        <v-btn variant="flat" color="primary" :disabled="show.profiles.length === 0 || show.universes.length === 0" @click="side = { kind: 'fixture', id: null }">Add a fixture</v-btn>
+        <v-btn
+          variant="flat"
+          color="primary"
+          :disabled="show.profiles.length === 0 || show.universes.length === 0"
+          @click="side = { kind: 'fixture', id: null }"
+        >Add a fixture</v-btn>
       </template>
     </div>
     <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
     <div class="split">
       <div class="lists">
-        <p v-if="show.document && show.fixtures.length === 0" class="empty">No fixtures yet. A profile says what each slot of a kind of fixture means; a fixture is one of that kind at an address.</p>
-        <PartList v-else list="fixtures" what="fixtures" :rows="rows" :chosen="chosen?.id" class="tall" @choose="router.push(`/patch/${$event}`)">
+        <p
+          v-if="show.document && show.fixtures.length === 0"
+          class="empty"
+        >No fixtures yet. A profile says what each slot of a kind of fixture means; a fixture is one of that kind at an address.</p>
+        <PartList
+          v-else
+          list="fixtures"
+          what="fixtures"
+          :rows="rows"
+          :chosen="chosen?.id"
+          class="tall"
+          @choose="router.push(`/patch/${$event}`)"
+        >
           <template #row="{ row }">
             <span class="figures span">{{ spanOf(row.id) }}</span><strong>{{ row.name }}</strong><span class="quiet small">{{ byId.get(row.id)?.profile }}</span>
-            <span v-if="byId.get(row.id)?.shares.length" class="wrong small">shares slots with {{ byId.get(row.id)?.shares.join(', ') }}</span>
+            <span
+              v-if="byId.get(row.id)?.shares.length"
+              class="wrong small"
+            >shares slots with {{ byId.get(row.id)?.shares.join(', ') }}</span>
           </template>
         </PartList>
         <h2 class="profiles">Profiles</h2>
-        <PartList list="profiles" what="profiles" :rows="profileRows" :chosen="side.kind === 'profile' ? side.id ?? undefined : undefined" class="short" @choose="side = { kind: 'profile', id: $event }">
+        <PartList
+          list="profiles"
+          what="profiles"
+          :rows="profileRows"
+          :chosen="side.kind === 'profile' ? side.id ?? undefined : undefined"
+          class="short"
+          @choose="side = { kind: 'profile', id: $event }"
+        >
           <template #row="{ row }"><strong>{{ row.name }}</strong> <span class="figures small">{{ widths.get(row.id) }}</span> <span class="quiet small words">{{ row.text }}</span></template>
         </PartList>
       </div>

@@ -13,7 +13,11 @@ const theirs = computed(() => props.port.send?.port)
 
 <template>
   <figure aria-label="How the two ports cross">
-    <svg viewBox="0 0 386 112" role="img" :aria-label="`We ${ours ? `receive at ${ours}` : 'do not receive'} and ${theirs ? `send to ${theirs}` : 'do not send'}; the other end sends to ${ours ?? 'nothing of ours'} and receives at ${theirs ?? 'nothing of ours'}.`">
+    <svg
+      viewBox="0 0 386 112"
+      role="img"
+      :aria-label="`We ${ours ? `receive at ${ours}` : 'do not receive'} and ${theirs ? `send to ${theirs}` : 'do not send'}; the other end sends to ${ours ?? 'nothing of ours'} and receives at ${theirs ?? 'nothing of ours'}.`"
+    >
       <text x="0" y="12" class="head">We</text><text x="386" y="12" class="head" text-anchor="end">The other end</text>
       <g v-if="ours" :class="{ moving: (life?.in ?? 0) > 0 }">
         <path d="M236 94H196L150 40H132m8 -6l-9 6l9 6" />

@@ -20,7 +20,10 @@ async function copy(): Promise<void> {
     <template v-for="side in sides" :key="side">
       <h3>{{ side }}</h3>
       <dl>
-        <template v-for="line in lines.filter((one) => one.side === side)" :key="line.label"><dt>{{ line.label }}</dt><dd class="figures">{{ line.value }}</dd></template>
+        <template
+          v-for="line in lines.filter((one) => one.side === side)"
+          :key="line.label"
+        ><dt>{{ line.label }}</dt><dd class="figures">{{ line.value }}</dd></template>
       </dl>
     </template>
     <v-btn size="small" @click="copy">{{ copied ? 'Copied' : 'Copy as text' }}</v-btn>

@@ -58,26 +58,69 @@ const takeLent = (one: LentDevice) => make(one.name, () => show.add('ports', {
     <article v-for="one in engine.finds.neighbours" :key="one.key" class="find" :class="{ quiet: one.lost }">
       <strong>{{ one.name }}</strong>
       <p class="small quiet">{{ spellProtocol(one.protocol) }} at <span class="figures">{{ one.address }}</span><template v-if="one.details">, {{ one.details }}</template>, {{ one.lost ? 'lost' : 'there' }} {{ one.lost ? spellAgo(one.heardAgo) : '' }}</p>
-      <p v-if="one.gives.length" class="small">gives <span class="figures">{{ one.gives.length === 1 ? spellNumber(one.protocol, one.gives[0] ?? 0) : spellRuns(one.gives) }}</span></p>
-      <p v-if="one.takes.length" class="small">takes <span class="figures">{{ one.takes.length === 1 ? spellNumber(one.protocol, one.takes[0] ?? 0) : spellRuns(one.takes) }}</span></p>
-      <p v-if="portOf(one)" class="small"><router-link :to="`/ports/${portOf(one)?.id}`">is {{ portOf(one)?.name }}</router-link></p>
-      <button v-else-if="session.mayBuild" type="button" class="small-button" :disabled="busy !== ''" @click="takeUp(one)">Add as port</button>
+      <p
+        v-if="one.gives.length"
+        class="small"
+      >gives <span class="figures">{{ one.gives.length === 1 ? spellNumber(one.protocol, one.gives[0] ?? 0) : spellRuns(one.gives) }}</span></p>
+      <p
+        v-if="one.takes.length"
+        class="small"
+      >takes <span class="figures">{{ one.takes.length === 1 ? spellNumber(one.protocol, one.takes[0] ?? 0) : spellRuns(one.takes) }}</span></p>
+      <p
+        v-if="portOf(one)"
+        class="small"
+      ><router-link :to="`/ports/${portOf(one)?.id}`">is {{ portOf(one)?.name }}</router-link></p>
+      <button
+        v-else-if="session.mayBuild"
+        type="button"
+        class="small-button"
+        :disabled="busy !== ''"
+        @click="takeUp(one)"
+      >Add as port</button>
     </article>
     <article v-for="one in strays" :key="`${one.protocol} ${one.from}`" class="find stray">
       <strong>{{ spellProtocol(one.protocol) }} from <span class="figures">{{ one.from }}</span></strong>
       <p class="small">sends <span class="figures">{{ one.numbers.length === 1 ? spellNumber(one.protocol, one.number) : spellRuns(one.numbers) }}</span>, and no port listens to that.</p>
-      <button v-if="session.mayBuild" type="button" class="small-button" :disabled="busy !== ''" @click="takeStray(one)">Add as port</button>
-      <router-link v-if="one.ports[0]" class="small" :to="{ path: `/ports/${one.ports[0]}`, query: { check: 1 } }">Or was {{ show.portName(one.ports[0]) }} meant?</router-link>
+      <button
+        v-if="session.mayBuild"
+        type="button"
+        class="small-button"
+        :disabled="busy !== ''"
+        @click="takeStray(one)"
+      >Add as port</button>
+      <router-link
+        v-if="one.ports[0]"
+        class="small"
+        :to="{ path: `/ports/${one.ports[0]}`, query: { check: 1 } }"
+      >Or was {{ show.portName(one.ports[0]) }} meant?</router-link>
     </article>
     <article v-for="one in lent" :key="`${one.kind} ${one.name}`" class="find">
       <strong>{{ one.name }}</strong>
       <p class="small quiet">{{ spellProtocol(one.kind) }}, lent by {{ one.who }}</p>
       <p v-if="one.port" class="small"><router-link :to="`/ports/${one.port.id}`">is {{ one.port.name }}</router-link></p>
-      <button v-else-if="session.mayBuild" type="button" class="small-button" :disabled="busy !== ''" @click="takeLent(one)">Add as port</button>
+      <button
+        v-else-if="session.mayBuild"
+        type="button"
+        class="small-button"
+        :disabled="busy !== ''"
+        @click="takeLent(one)"
+      >Add as port</button>
     </article>
     <p v-if="session.mayBuild && (!polls || !joins)" class="looks">
-      <button v-if="!polls" type="button" class="small-button" title="A port that asks everybody on our networks who is there" @click="emit('look', 'art-net')">Look for Art-Net nodes</button>
-      <button v-if="!joins" type="button" class="small-button" title="A port that hears what sACN senders tell by multicast, every ten seconds" @click="emit('look', 'sacn')">Look for sACN senders</button>
+      <button
+        v-if="!polls"
+        type="button"
+        class="small-button"
+        title="A port that asks everybody on our networks who is there"
+        @click="emit('look', 'art-net')"
+      >Look for Art-Net nodes</button>
+      <button
+        v-if="!joins"
+        type="button"
+        class="small-button"
+        title="A port that hears what sACN senders tell by multicast, every ten seconds"
+        @click="emit('look', 'sacn')"
+      >Look for sACN senders</button>
     </p>
   </section>
 </template>

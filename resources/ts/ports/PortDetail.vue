@@ -40,7 +40,11 @@ function turn(field: 'enabled' | 'receive' | 'send'): void {
     <p :class="{ wrong: life?.state === 'fault' || life?.state === 'lost' }">{{ healthWords(life, port) }}</p>
     <p class="quiet small">{{ show.data?.places[port.id] }}</p>
     <p v-if="unsent.length" class="wrong">Not sent, as there is no room: {{ unsent.join(', ') }}</p>
-    <p v-for="one in strays" :key="one.name + one.from" class="stray">{{ one.name }} arrives from {{ one.from }} and is not among the universes of this port. Off by one? <a href="#" @click.prevent="emit('check')">Check this link</a></p>
+    <p
+      v-for="one in strays"
+      :key="one.name + one.from"
+      class="stray"
+    >{{ one.name }} arrives from {{ one.from }} and is not among the universes of this port. Off by one? <a href="#" @click.prevent="emit('check')">Check this link</a></p>
     <CrossingPicture v-if="crosses" :port="port" />
     <PortVitals :port="port" />
     <div class="actions">
@@ -49,8 +53,14 @@ function turn(field: 'enabled' | 'receive' | 'send'): void {
         <v-btn @click="emit('edit')">Change</v-btn>
         <v-btn v-if="isSwitchedLive(life, port)" @click="engine.setPoint(`port:${port.id}/enabled`, 1)">Switch on again</v-btn>
         <v-btn v-else @click="turn('enabled')">{{ port.enabled === false ? 'Switch on' : 'Switch off' }}</v-btn>
-        <v-btn v-if="port.receive && port.send" @click="turn('receive')">{{ port.receive.enabled === false ? 'Receive' : 'Stop receiving' }}</v-btn>
-        <v-btn v-if="port.receive && port.send" @click="turn('send')">{{ port.send.enabled === false ? 'Send' : 'Stop sending' }}</v-btn>
+        <v-btn
+          v-if="port.receive && port.send"
+          @click="turn('receive')"
+        >{{ port.receive.enabled === false ? 'Receive' : 'Stop receiving' }}</v-btn>
+        <v-btn
+          v-if="port.receive && port.send"
+          @click="turn('send')"
+        >{{ port.send.enabled === false ? 'Send' : 'Stop sending' }}</v-btn>
         <v-btn color="error" @click="asking = true">Delete</v-btn>
       </template>
     </div>

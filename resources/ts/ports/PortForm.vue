@@ -19,15 +19,40 @@ const isRanked = (scope: Scope) => lookUp(scope, 'lines') !== undefined
 </script>
 
 <template>
-  <PartForm v-model="draft" list="ports" :part="port" :locked="port ? ['protocol'] : []" :before="numbered" @done="emit('done', $event)" @cancel="emit('cancel')">
+  <PartForm
+    v-model="draft"
+    list="ports"
+    :part="port"
+    :locked="port ? ['protocol'] : []"
+    :before="numbered"
+    @done="emit('done', $event)"
+    @cancel="emit('cancel')"
+  >
     <template #feeds="{ value, change, field, scope, fault }">
-      <UniverseLinks :model-value="(value ?? []) as LinkDraft[]" :protocol="protocolOf(scope)" :label="field.label" :number-fault="(i) => fault?.(`receive/feeds/${i}/number`)" @update:model-value="change" />
+      <UniverseLinks
+        :model-value="(value ?? []) as LinkDraft[]"
+        :protocol="protocolOf(scope)"
+        :label="field.label"
+        :number-fault="(i) => fault?.(`receive/feeds/${i}/number`)"
+        @update:model-value="change"
+      />
     </template>
     <template #carries="{ value, change, field, scope, fault }">
-      <UniverseLinks :model-value="(value ?? []) as LinkDraft[]" :protocol="protocolOf(scope)" :label="field.label" :ranked="isRanked(scope)" :number-fault="(i) => fault?.(`send/carries/${i}/number`)" @update:model-value="change" />
+      <UniverseLinks
+        :model-value="(value ?? []) as LinkDraft[]"
+        :protocol="protocolOf(scope)"
+        :label="field.label"
+        :ranked="isRanked(scope)"
+        :number-fault="(i) => fault?.(`send/carries/${i}/number`)"
+        @update:model-value="change"
+      />
     </template>
     <template #centres="{ value, change, scope }">
-      <ControllerRest :model-value="(value ?? []) as number[]" :device="String(lookUp(scope, 'link/device') ?? '')" @update:model-value="change" />
+      <ControllerRest
+        :model-value="(value ?? []) as number[]"
+        :device="String(lookUp(scope, 'link/device') ?? '')"
+        @update:model-value="change"
+      />
     </template>
   </PartForm>
 </template>

@@ -35,7 +35,10 @@ const senders = computed(() => Object.entries(life.value?.senders ?? {}).map(([a
     <h3>Sent: <span class="figures">{{ spellRate(life?.out ?? 0) }}</span>, {{ life?.sent ?? 0 }} in all</h3>
     <MinutePlot :values="minute?.out ?? []" label="Packets sent" />
   </div>
-  <div v-if="life?.refused" class="wrong"><p>{{ life.refused }} packets refused:</p><ul><li v-for="(count, reason) in life.refusals" :key="reason">{{ count }} × {{ reason }}</li></ul></div>
+  <div
+    v-if="life?.refused"
+    class="wrong"
+  ><p>{{ life.refused }} packets refused:</p><ul><li v-for="(count, reason) in life.refusals" :key="reason">{{ count }} × {{ reason }}</li></ul></div>
 </template>
 
 <style scoped>

@@ -76,13 +76,19 @@ function back(): void {
     </div>
     <div class="beside">
       <div class="list">
-        <p v-if="show.document && show.ports.length === 0" class="empty">No ports yet. Add one for each thing outside us: a desk, dimmers, a tablet. What says on the network that it is there stands under "Found on the network".</p>
+        <p
+          v-if="show.document && show.ports.length === 0"
+          class="empty"
+        >No ports yet. Add one for each thing outside us: a desk, dimmers, a tablet. What says on the network that it is there stands under "Found on the network".</p>
         <PartList v-else list="ports" what="ports" :rows="rows" :chosen="chosen?.id" @choose="router.push(`/ports/${$event}`)">
           <template #row="{ row }">
             <StateMark :state="stateOf(row.id)" words class="mark small" />
             <strong>{{ row.name }}</strong>
             <span class="quiet small">{{ protocolOf(row.id) }}</span>
-            <span class="words small" :class="{ wrong: ['lost', 'fault'].includes(stateOf(row.id)) }">{{ rowWords(row.id) }}</span>
+            <span
+              class="words small"
+              :class="{ wrong: ['lost', 'fault'].includes(stateOf(row.id)) }"
+            >{{ rowWords(row.id) }}</span>
             <span class="figures small rate">{{ rates(row.id) }}</span>
           </template>
         </PartList>
@@ -90,7 +96,14 @@ function back(): void {
       <PortForm v-if="side === 'add'" :key="look ?? 'new'" :port="null" :look="look" @done="done" @cancel="back" />
       <PortForm v-else-if="side === 'edit' && chosen" :key="chosen.id" :port="chosen" @done="done" @cancel="back" />
       <TwoBoxes v-else-if="side === 'check' && chosen" :key="`check ${chosen.id}`" :port="chosen" @done="back" />
-      <PortDetail v-else-if="chosen" :key="chosen.id" :port="chosen" @edit="side = 'edit'" @check="side = 'check'" @gone="router.push('/ports')" />
+      <PortDetail
+        v-else-if="chosen"
+        :key="chosen.id"
+        :port="chosen"
+        @edit="side = 'edit'"
+        @check="side = 'check'"
+        @gone="router.push('/ports')"
+      />
       <div v-else />
       <aside class="third">
         <OutThere @made="done" @look="add" />

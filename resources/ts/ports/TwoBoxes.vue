@@ -58,18 +58,34 @@ async function mend(changes: Record<string, unknown>): Promise<void> {
   <aside class="panel" aria-label="Check connection">
     <h2>Check connection: {{ port.name }}</h2>
     <p class="quiet small">{{ show.data?.places[port.id] }}</p>
-    <v-text-field v-model="other" label="Address that the other end says it has" placeholder="like 192.168.1.20" class="other" @update:model-value="look" />
+    <v-text-field
+      v-model="other"
+      label="Address that the other end says it has"
+      placeholder="like 192.168.1.20"
+      class="other"
+      @update:model-value="look"
+    />
     <p role="status"><strong>{{ failed || verdict }}</strong></p>
     <ol>
       <li v-for="one in findings" :key="one.question" :class="one.state">
         <svg viewBox="0 0 16 16" width="16" height="16" aria-hidden="true">
-          <path v-if="one.state === 'right'" d="M2 9l4 4l8 -10" /><path v-else-if="one.state === 'wrong'" d="M3 3l10 10M13 3L3 13" /><path v-else d="M3 8h10" />
+          <path
+            v-if="one.state === 'right'"
+            d="M2 9l4 4l8 -10"
+          /><path v-else-if="one.state === 'wrong'" d="M3 3l10 10M13 3L3 13" /><path v-else d="M3 8h10" />
         </svg>
         <div>
           <h3>{{ one.question }} <span class="unseen">{{ one.state }}</span></h3>
           <p>{{ one.words }}</p>
           <p v-if="one.remedy" class="quiet">{{ one.remedy }}</p>
-          <v-btn v-if="one.fix && session.mayBuild" variant="flat" color="primary" size="small" class="fix" @click="mend(one.fix.changes)">{{ one.fix.label }}</v-btn>
+          <v-btn
+            v-if="one.fix && session.mayBuild"
+            variant="flat"
+            color="primary"
+            size="small"
+            class="fix"
+            @click="mend(one.fix.changes)"
+          >{{ one.fix.label }}</v-btn>
         </div>
       </li>
     </ol>

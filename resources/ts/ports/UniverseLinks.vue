@@ -59,7 +59,12 @@ const mayAdd = () => !onLine() || links.value.length === 0
       <v-text-field v-if="!onLine()" v-model="link.number" :label="numberLabel[protocol]" :error-messages="numberFault?.(i)" />
       <v-select v-model="link.universe" :items="show.universes" item-title="name" item-value="id" label="Universe" />
       <v-text-field v-if="ranked" v-model.number="link.rank" type="number" label="Rank" />
-      <v-btn variant="text" size="small" :aria-label="`Take universe ${i + 1} out`" @click="links = links.filter((_, k) => k !== i)">Remove</v-btn>
+      <v-btn
+        variant="text"
+        size="small"
+        :aria-label="`Take universe ${i + 1} out`"
+        @click="links = links.filter((_, k) => k !== i)"
+      >Remove</v-btn>
       <p v-if="protocol === 'art-net'" class="quiet spelled">{{ spelled(link) }}</p>
     </div>
     <p v-if="ranked" class="quiet small">The lowest ranks go first; what finds no room is shown as not sent.</p>

@@ -31,7 +31,15 @@ async function save(): Promise<void> {
 </script>
 
 <template>
-  <FormFrame name="Route" :title="route ? 'Change the route' : 'New route'" :save="route ? 'Save' : 'Add the route'" :wrong="wrong" :busy="busy" @save="save" @cancel="emit('cancel')">
+  <FormFrame
+    name="Route"
+    :title="route ? 'Change the route' : 'New route'"
+    :save="route ? 'Save' : 'Add the route'"
+    :wrong="wrong"
+    :busy="busy"
+    @save="save"
+    @cancel="emit('cancel')"
+  >
     <div class="long">
       <slot />
       <v-text-field v-model="name" label="Name" autofocus />

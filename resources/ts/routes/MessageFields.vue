@@ -21,11 +21,37 @@ function change(fields: { word?: string, channel?: number, number?: number }): v
 </script>
 
 <template>
-  <v-text-field v-if="kinds.length === 0 || !parts" v-model="address" :label="kinds.length ? 'Address of the message' : 'OSC address'" class="wide" />
+  <v-text-field
+    v-if="kinds.length === 0 || !parts"
+    v-model="address"
+    :label="kinds.length ? 'Address of the message' : 'OSC address'"
+    class="wide"
+  />
   <template v-else>
-    <v-select :model-value="parts.kind.value" :items="kinds" label="Kind of message" class="wide" @update:model-value="(word: string) => change({ word })" />
-    <v-text-field v-if="parts.kind.channel" :model-value="parts.channel" type="number" label="Channel, 1 to 16" @update:model-value="change({ channel: Number($event) })" />
-    <v-text-field v-if="parts.kind.numbered" :model-value="parts.number" type="number" :label="parts.kind.numbered" @update:model-value="change({ number: Number($event) })" />
-    <p v-if="parts.kind.numbered?.startsWith('Note')" class="quiet wide small">Note {{ parts.number }} is {{ noteName(parts.number, middleC) }} here, where note 60 is C{{ middleC }}. The number is what both ends agree on.</p>
+    <v-select
+      :model-value="parts.kind.value"
+      :items="kinds"
+      label="Kind of message"
+      class="wide"
+      @update:model-value="(word: string) => change({ word })"
+    />
+    <v-text-field
+      v-if="parts.kind.channel"
+      :model-value="parts.channel"
+      type="number"
+      label="Channel, 1 to 16"
+      @update:model-value="change({ channel: Number($event) })"
+    />
+    <v-text-field
+      v-if="parts.kind.numbered"
+      :model-value="parts.number"
+      type="number"
+      :label="parts.kind.numbered"
+      @update:model-value="change({ number: Number($event) })"
+    />
+    <p
+      v-if="parts.kind.numbered?.startsWith('Note')"
+      class="quiet wide small"
+    >Note {{ parts.number }} is {{ noteName(parts.number, middleC) }} here, where note 60 is C{{ middleC }}. The number is what both ends agree on.</p>
   </template>
 </template>

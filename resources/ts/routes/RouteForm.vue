@@ -58,19 +58,54 @@ async function save(): Promise<void> {
 </script>
 
 <template>
-  <LongRouteForm v-if="draft.way === 'long'" :route="route?.when ? route : null" :name="draft.name" @done="emit('done', $event)" @cancel="emit('cancel')">
+  <LongRouteForm
+    v-if="draft.way === 'long'"
+    :route="route?.when ? route : null"
+    :name="draft.name"
+    @done="emit('done', $event)"
+    @cancel="emit('cancel')"
+  >
     <v-select v-if="!route" v-model="draft.way" :items="ways" label="What it does" />
   </LongRouteForm>
-  <FormFrame v-else name="Route" :title="route ? 'Change the route' : 'New route'" :save="route ? 'Save' : 'Add the route'" :wrong="wrong" :busy="busy" @save="save" @cancel="emit('cancel')">
+  <FormFrame
+    v-else
+    name="Route"
+    :title="route ? 'Change the route' : 'New route'"
+    :save="route ? 'Save' : 'Add the route'"
+    :wrong="wrong"
+    :busy="busy"
+    @save="save"
+    @cancel="emit('cancel')"
+  >
     <div class="fields">
       <v-text-field v-model="draft.name" label="Name" class="wide" autofocus />
       <v-select v-model="draft.way" :items="route ? ways.slice(0, 2) : ways" label="What it does" class="wide" />
       <v-switch v-model="draft.enabled" label="Enabled" class="wide" />
       <h3 class="wide">Message</h3>
-      <v-select v-model="draft.port" :items="ports" item-title="name" item-value="id" label="Port" class="wide" no-data-text="Add an OSC, MIDI or controller port first" />
+      <v-select
+        v-model="draft.port"
+        :items="ports"
+        item-title="name"
+        item-value="id"
+        label="Port"
+        class="wide"
+        no-data-text="Add an OSC, MIDI or controller port first"
+      />
       <MessageFields v-model:address="draft.address" :port="port" @span="span" />
-      <v-text-field v-if="draft.way === 'message' && port?.protocol === 'osc'" v-model.number="draft.argument" type="number" label="Argument, from 1" class="wide" />
-      <v-select v-else-if="port?.protocol === 'osc'" v-model="draft.type" :items="['float', 'int']" label="Sent as" class="wide" />
+      <v-text-field
+        v-if="draft.way === 'message' && port?.protocol === 'osc'"
+        v-model.number="draft.argument"
+        type="number"
+        label="Argument, from 1"
+        class="wide"
+      />
+      <v-select
+        v-else-if="port?.protocol === 'osc'"
+        v-model="draft.type"
+        :items="['float', 'int']"
+        label="Sent as"
+        class="wide"
+      />
       <v-text-field v-model.number="draft.low" type="number" step="any" label="Minimum value" />
       <v-text-field v-model.number="draft.high" type="number" step="any" label="Maximum value" />
       <h3 class="wide">Slot</h3>

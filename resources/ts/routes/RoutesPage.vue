@@ -62,7 +62,10 @@ function cancel(): void {
     </div>
     <div class="split">
       <div class="list">
-        <p v-if="show.document && show.routes.length === 0" class="empty">No routes yet. A route says: when this arrives, send that. Add an OSC, MIDI or controller port first, then a route from it.</p>
+        <p
+          v-if="show.document && show.routes.length === 0"
+          class="empty"
+        >No routes yet. A route says: when this arrives, send that. Add an OSC, MIDI or controller port first, then a route from it.</p>
         <PartList v-else list="routes" what="routes" :rows="rows" :chosen="chosen?.id" @choose="router.push(`/routes/${$event}`)">
           <template #row="{ row }">
             <StateMark v-if="row.state === 'off'" state="off" words class="small" />

@@ -57,18 +57,37 @@ const drop = (subject: string) => change(watched.value.map((one) => one.subject)
   <div class="page">
     <div class="page-head">
       <h1>Scope</h1><span class="quiet">Values over time; each arrival is a mark.</span><span class="spring" />
-      <span role="group" aria-label="How far back" class="spans"><button v-for="one in [5, 10, 30, 60]" :key="one" type="button" class="small-button" :aria-pressed="seconds === one" @click="seconds = one">{{ one }} s</button></span>
-      <v-btn :aria-pressed="frozen" :variant="frozen ? 'flat' : 'outlined'" @click="frozen = !frozen">{{ frozen ? 'Resume' : 'Freeze' }}</v-btn>
+      <span
+        role="group"
+        aria-label="How far back"
+        class="spans"
+      ><button v-for="one in [5, 10, 30, 60]" :key="one" type="button" class="small-button" :aria-pressed="seconds === one" @click="seconds = one">{{ one }} s</button></span>
+      <v-btn
+        :aria-pressed="frozen"
+        :variant="frozen ? 'flat' : 'outlined'"
+        @click="frozen = !frozen"
+      >{{ frozen ? 'Resume' : 'Freeze' }}</v-btn>
     </div>
     <form class="add" aria-label="Watch" @submit.prevent="add">
-      <v-select v-model="kind" :items="[{ value: 'slot', title: 'A slot' }, { value: 'message', title: 'A number in messages' }, { value: 'point', title: 'A point' }]" label="Watch" />
+      <v-select
+        v-model="kind"
+        :items="[{ value: 'slot', title: 'A slot' }, { value: 'message', title: 'A number in messages' }, { value: 'point', title: 'A point' }]"
+        label="Watch"
+      />
       <template v-if="kind === 'slot'">
         <v-select v-model="universe" :items="show.universes" item-title="name" item-value="id" label="Universe" />
         <v-text-field v-model.number="slot" type="number" label="Slot, 1 to 512" />
       </template>
       <PointField v-else-if="kind === 'point'" v-model="point" label="Point" class="point" />
       <template v-else>
-        <v-select v-model="port" :items="talking" item-title="name" item-value="id" label="Port" no-data-text="Add an OSC, MIDI or controller port first" />
+        <v-select
+          v-model="port"
+          :items="talking"
+          item-title="name"
+          item-value="id"
+          label="Port"
+          no-data-text="Add an OSC, MIDI or controller port first"
+        />
         <v-text-field v-model="address" label="Address" list="known-addresses" />
         <v-text-field v-model.number="argument" type="number" label="Argument, from 1" />
         <datalist id="known-addresses"><option v-for="one in known" :key="one" :value="one" /></datalist>
@@ -76,8 +95,20 @@ const drop = (subject: string) => change(watched.value.map((one) => one.subject)
       <v-btn type="submit" variant="flat" color="primary">Watch it</v-btn>
     </form>
     <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
-    <p v-if="watched.length === 0" class="empty">Nothing is watched yet. A smooth wave that arrives as steps shows a rate or a precision fault somewhere upstream: choose a slot or a message above, and move it at the other end.</p>
-    <ScopeLane v-for="one in watched" :key="one.subject" :watched="one" :curve="curves.get(one.subject)" :seconds="seconds" :frozen="frozen" :height="watched.length > 2 ? 150 : 220" @drop="drop(one.subject)" />
+    <p
+      v-if="watched.length === 0"
+      class="empty"
+    >Nothing is watched yet. A smooth wave that arrives as steps shows a rate or a precision fault somewhere upstream: choose a slot or a message above, and move it at the other end.</p>
+    <ScopeLane
+      v-for="one in watched"
+      :key="one.subject"
+      :watched="one"
+      :curve="curves.get(one.subject)"
+      :seconds="seconds"
+      :frozen="frozen"
+      :height="watched.length > 2 ? 150 : 220"
+      @drop="drop(one.subject)"
+    />
   </div>
 </template>
 

@@ -61,7 +61,14 @@ async function load(): Promise<void> {
       <section class="panel">
         <h2>Names of notes</h2>
         <p>Makers differ in the octave of a MIDI note. The number always stands beside the name: it is what both ends agree on.</p>
-        <v-select :model-value="show.document?.middleC ?? 4" :items="octaves" label="Note 60 is called" class="octave" :disabled="!session.mayBuild" @update:model-value="(middleC: number) => attempt(() => show.settle({ middleC }))" />
+        <v-select
+          :model-value="show.document?.middleC ?? 4"
+          :items="octaves"
+          label="Note 60 is called"
+          class="octave"
+          :disabled="!session.mayBuild"
+          @update:model-value="(middleC: number) => attempt(() => show.settle({ middleC }))"
+        />
       </section>
       <section class="panel">
         <h2>Export</h2>
@@ -72,7 +79,10 @@ async function load(): Promise<void> {
         <h2>Import, or begin anew</h2>
         <p>A show document, or an empty show, replaces the current one. What is wrong with it is listed, and then nothing changes.</p>
         <div class="actions">
-          <label class="file" :class="{ disabled: !session.mayBuild }">Choose a show document<input type="file" accept=".json,application/json" :disabled="!session.mayBuild" @change="choose"></label>
+          <label
+            class="file"
+            :class="{ disabled: !session.mayBuild }"
+          >Choose a show document<input type="file" accept=".json,application/json" :disabled="!session.mayBuild" @change="choose"></label>
           <v-btn :disabled="!session.mayBuild" @click="beginNew">Begin an empty show</v-btn>
         </div>
         <div v-if="chosen" class="ask">

@@ -17,20 +17,56 @@ const motions = [{ value: 'still', title: 'Faders' }, { value: 'wave', title: 'S
     <div class="faders">
       <label v-for="(level, i) in device.levels" :key="i">
         <span class="figures">{{ spellLevel(device.playing[i] ?? 0) }}</span>
-        <input type="range" min="0" max="255" :value="level" :disabled="locked" :aria-label="`${device.name} fader ${i + 1}`" @input="emit('play', 'fader', { fader: i + 1, level: Number(($event.target as HTMLInputElement).value) })">
+        <input
+          type="range"
+          min="0"
+          max="255"
+          :value="level"
+          :disabled="locked"
+          :aria-label="`${device.name} fader ${i + 1}`"
+          @input="emit('play', 'fader', { fader: i + 1, level: Number(($event.target as HTMLInputElement).value) })"
+        >
         <span class="quiet">{{ i + 1 }}</span>
       </label>
     </div>
     <div class="row">
-      <button v-for="motion in motions" :key="motion.value" type="button" :disabled="locked" :aria-pressed="device.motion === motion.value" @click="emit('play', 'motion', { motion: motion.value })">{{ motion.title }}</button>
-      <button type="button" :disabled="locked" :aria-pressed="device.thins" title="While nothing changes it sends only twice a second" @click="emit('play', 'thins', { on: !device.thins })">Thins its output</button>
+      <button
+        v-for="motion in motions"
+        :key="motion.value"
+        type="button"
+        :disabled="locked"
+        :aria-pressed="device.motion === motion.value"
+        @click="emit('play', 'motion', { motion: motion.value })"
+      >{{ motion.title }}</button>
+      <button
+        type="button"
+        :disabled="locked"
+        :aria-pressed="device.thins"
+        title="While nothing changes it sends only twice a second"
+        @click="emit('play', 'thins', { on: !device.thins })"
+      >Thins its output</button>
     </div>
     <div class="row">
-      <button type="button" :disabled="locked" :class="{ pulled: !device.cable }" :aria-pressed="!device.cable" @click="emit('play', 'cable', { in: !device.cable })">{{ device.cable ? 'Pull the cable' : 'Cable is out: plug it in' }}</button>
+      <button
+        type="button"
+        :disabled="locked"
+        :class="{ pulled: !device.cable }"
+        :aria-pressed="!device.cable"
+        @click="emit('play', 'cable', { in: !device.cable })"
+      >{{ device.cable ? 'Pull the cable' : 'Cable is out: plug it in' }}</button>
       <button type="button" :disabled="locked" @click="emit('play', 'broken', {})">Send broken packets</button>
-      <button v-if="device.priority !== undefined" type="button" :disabled="locked" @click="emit('play', 'end', {})">Switch off properly</button>
+      <button
+        v-if="device.priority !== undefined"
+        type="button"
+        :disabled="locked"
+        @click="emit('play', 'end', {})"
+      >Switch off properly</button>
     </div>
-    <form v-if="device.priority !== undefined" class="row" @submit.prevent="emit('play', 'priority', { priority: Number(priority) })">
+    <form
+      v-if="device.priority !== undefined"
+      class="row"
+      @submit.prevent="emit('play', 'priority', { priority: Number(priority) })"
+    >
       <label class="priority">Priority, 0 to 200 <input v-model.number="priority" type="number" min="0" max="200" :disabled="locked" class="figures"></label>
       <button type="submit" :disabled="locked">Set</button>
       <span class="quiet">sends with {{ device.priority }}</span>

@@ -20,7 +20,16 @@ const turn = (habit: string) => emit('play', 'habit', { habit, on: !props.device
     <div class="body"><slot /></div>
     <div v-if="device.habits" class="row habits">
       <span class="quiet small">Bad habits</span>
-      <button v-for="(on, habit) in device.habits" :key="habit" type="button" class="small-button" :disabled="locked" :aria-pressed="on" :title="words[habit]?.why" @click="turn(String(habit))">{{ words[habit]?.name ?? habit }}</button>
+      <button
+        v-for="(on, habit) in device.habits"
+        :key="habit"
+        type="button"
+        class="small-button"
+        :disabled="locked"
+        :aria-pressed="on"
+        :title="words[habit]?.why"
+        @click="turn(String(habit))"
+      >{{ words[habit]?.name ?? habit }}</button>
     </div>
   </article>
 </template>

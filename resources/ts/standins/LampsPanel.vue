@@ -15,7 +15,12 @@ defineEmits<{ play: [control: string, values: Record<string, unknown>] }>()
       <li v-for="(level, i) in device.lamps" :key="i" :data-lamp="i + 1" :data-level="level">
         <svg viewBox="0 0 40 52" aria-hidden="true">
           <path d="M14 36h12v8h-12z" class="base" />
-          <circle cx="20" cy="20" r="16" class="glass" /><circle cx="20" cy="20" r="16" class="light" :style="{ opacity: level / 255 }" />
+          <circle
+            cx="20"
+            cy="20"
+            r="16"
+            class="glass"
+          /><circle cx="20" cy="20" r="16" class="light" :style="{ opacity: level / 255 }" />
         </svg>
         <span class="figures">{{ spellLevel(level) }}</span><span class="quiet">{{ i + 1 }}</span>
       </li>

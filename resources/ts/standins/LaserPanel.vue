@@ -29,9 +29,20 @@ const dashes = computed(() => (level('points') > 127 ? '2 8' : undefined))
   <DevicePanel :device="device" :locked="locked" @play="(control, values) => emit('play', control, values)">
     <template #mark><StateMark :state="device.alive ? 'alive' : 'lost'" words /></template>
     <template #where>{{ device.protocol }} from slot {{ device.first }}, at {{ device.address }}</template>
-    <svg class="mist" viewBox="0 0 320 160" role="img" :aria-label="device.lit ? `A ${device.shape} on the mist` : 'Dark'" :data-lit="device.lit">
+    <svg
+      class="mist"
+      viewBox="0 0 320 160"
+      role="img"
+      :aria-label="device.lit ? `A ${device.shape} on the mist` : 'Dark'"
+      :data-lit="device.lit"
+    >
       <path v-if="device.lit" :d="figure" :stroke="colour" :stroke-dasharray="dashes" class="beam" />
-      <text v-else x="160" y="84" text-anchor="middle">{{ device.alive ? 'dark: enable is below 128' : 'dark: nothing heard for 2.5 s' }}</text>
+      <text
+        v-else
+        x="160"
+        y="84"
+        text-anchor="middle"
+      >{{ device.alive ? 'dark: enable is below 128' : 'dark: nothing heard for 2.5 s' }}</text>
     </svg>
     <ol class="profile small figures"><li v-for="(value, name, i) in device.levels" :key="name"><span class="quiet">{{ device.first + Number(i) }} {{ name }}</span> {{ value }}</li></ol>
   </DevicePanel>

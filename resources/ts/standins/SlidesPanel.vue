@@ -17,9 +17,23 @@ const note = (number: number) => `note ${number} (${noteName(number, show.docume
     <template #where>MIDI on the {{ device.address }}</template>
     <p class="screen">{{ device.slides[device.slide - 1] }}<span class="small figures">slide {{ device.slide }} of {{ device.slides.length }}: {{ note(device.note) }}, channel 1, velocity 100</span></p>
     <div class="row">
-      <button type="button" :disabled="locked || device.slide === 1" @click="emit('play', 'slide', { slide: device.slide - 1 })">Slide back</button>
-      <button type="button" :disabled="locked || device.slide === device.slides.length" @click="emit('play', 'slide', { slide: device.slide + 1 })">Next slide</button>
-      <button type="button" :disabled="locked" :aria-pressed="device.repeats" title="A bad habit: the note comes again for each thing that appears on a slide" @click="emit('play', 'repeats', { on: !device.repeats })">Repeats its note</button>
+      <button
+        type="button"
+        :disabled="locked || device.slide === 1"
+        @click="emit('play', 'slide', { slide: device.slide - 1 })"
+      >Slide back</button>
+      <button
+        type="button"
+        :disabled="locked || device.slide === device.slides.length"
+        @click="emit('play', 'slide', { slide: device.slide + 1 })"
+      >Next slide</button>
+      <button
+        type="button"
+        :disabled="locked"
+        :aria-pressed="device.repeats"
+        title="A bad habit: the note comes again for each thing that appears on a slide"
+        @click="emit('play', 'repeats', { on: !device.repeats })"
+      >Repeats its note</button>
     </div>
     <p class="quiet small figures count">{{ device.sent }} notes sent</p>
   </DevicePanel>

@@ -25,12 +25,27 @@ const panels: Record<Device['kind'], Component> = {
     <div class="page-head">
       <h1>Stand-ins</h1>
       <span class="quiet">Simulated devices that send and hear real packets, each with the bad habits of its kind.</span><span class="spring" />
-      <span v-if="standIns.state === 'lost'" class="wrong" role="status">The stand-ins do not answer: they come back by themselves.</span>
+      <span
+        v-if="standIns.state === 'lost'"
+        class="wrong"
+        role="status"
+      >The stand-ins do not answer: they come back by themselves.</span>
       <span v-if="standIns.said" class="wrong" role="alert">{{ standIns.said }}</span>
     </div>
-    <p v-if="!standIns.there" class="empty">No stand-ins run beside this installation. They come with the demo: start it with <code>bin/demo</code>.</p>
+    <p
+      v-if="!standIns.there"
+      class="empty"
+    >No stand-ins run beside this installation. They come with the demo: start it with <code>bin/demo</code>.</p>
     <div class="panels">
-      <component :is="panels[device.kind]" v-for="device in standIns.devices" :key="device.id" class="device" :device="device" :locked="!session.mayOperate" @play="(control: string, values: Record<string, unknown>) => standIns.play(device.id, control, values)" />
+      <component
+        :is="panels[device.kind]"
+        v-for="device in standIns.devices"
+        :key="device.id"
+        class="device"
+        :device="device"
+        :locked="!session.mayOperate"
+        @play="(control: string, values: Record<string, unknown>) => standIns.play(device.id, control, values)"
+      />
     </div>
   </div>
 </template>

@@ -19,7 +19,12 @@ function setTempo(): void {
     <template #where>MIDI, {{ device.address }}</template>
     <p class="time figures">{{ device.timeCode }}<span class="small quiet">beat <strong>{{ device.beat }}</strong> at {{ device.tempo }} a minute</span></p>
     <div class="row">
-      <button type="button" :disabled="locked" :aria-pressed="device.playing" @click="emit('play', device.playing ? 'stop' : 'play', {})">{{ device.playing ? 'Stop' : 'Play the song' }}</button>
+      <button
+        type="button"
+        :disabled="locked"
+        :aria-pressed="device.playing"
+        @click="emit('play', device.playing ? 'stop' : 'play', {})"
+      >{{ device.playing ? 'Stop' : 'Play the song' }}</button>
       <button type="button" :disabled="locked" @click="emit('play', 'locate', { seconds: 0 })">To the beginning</button>
       <button type="button" :disabled="locked" @click="emit('play', 'locate', { seconds: 60 })">To one minute</button>
     </div>

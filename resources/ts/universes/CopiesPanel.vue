@@ -35,13 +35,25 @@ const remove = (copy: Copy) => attempt(() => show.remove('copies', copy.id))
 <template>
   <section aria-label="Copies">
     <h2>Slot copies</h2>
-    <p v-if="mine.length === 0 && !draft" class="quiet small">A slot copy takes slots of a universe to another place, there or in another universe.</p>
+    <p
+      v-if="mine.length === 0 && !draft"
+      class="quiet small"
+    >A slot copy takes slots of a universe to another place, there or in another universe.</p>
     <div v-for="copy in mine" :key="copy.id" class="copy">
       <strong>{{ copy.name }}</strong><span v-if="copy.enabled === false" class="quiet"> switched off</span>
       <p class="small">{{ sentence(copy) }}</p>
       <p v-if="session.mayBuild"><button type="button" class="small-button" @click="edit(copy)">Change</button> <button type="button" class="small-button" :aria-label="`Delete ${copy.name}`" @click="remove(copy)">Delete</button></p>
     </div>
-    <PartForm v-if="draft" :key="edited?.id ?? 'new'" v-model="draft" list="copies" :part="edited" class="form" @done="draft = null" @cancel="draft = null" />
+    <PartForm
+      v-if="draft"
+      :key="edited?.id ?? 'new'"
+      v-model="draft"
+      list="copies"
+      :part="edited"
+      class="form"
+      @done="draft = null"
+      @cancel="draft = null"
+    />
     <button v-else-if="session.mayBuild" type="button" class="small-button" @click="edit(null)">Add a copy</button>
     <p v-if="failed" class="wrong small" role="alert">{{ failed }}</p>
   </section>

@@ -26,7 +26,10 @@ const release = () => one.value && void engine.release(props.universe, props.slo
 <template>
   <div v-if="one" class="parameter">
     <p><strong>{{ one.fixture.name }}: {{ one.parameter.name }}</strong> <span class="quiet small">{{ wide === 1 ? '' : `slots ${spellSlots(one.parameter.slots)}, ${wide * 8} bit` }}</span></p>
-    <p v-if="here.length > 1" class="wrong small">Also {{ here.slice(1).map((other) => `${other.fixture.name}: ${other.parameter.name}`).join(', ') }}</p>
+    <p
+      v-if="here.length > 1"
+      class="wrong small"
+    >Also {{ here.slice(1).map((other) => `${other.fixture.name}: ${other.parameter.name}`).join(', ') }}</p>
     <form @submit.prevent="hold(Number(percent) / 100)">
       <v-text-field v-model="percent" type="number" step="any" label="Parameter at, per cent" :disabled="!session.mayOperate" />
       <v-btn type="submit" :disabled="!session.mayOperate || !valid">Hold it</v-btn>

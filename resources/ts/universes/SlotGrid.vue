@@ -114,9 +114,26 @@ function clicked(event: MouseEvent): void {
 </script>
 
 <template>
-  <div ref="grid" class="grid" :class="{ patched }" role="grid" aria-label="Slots 1 to 512" aria-rowcount="32" :aria-colcount="COLUMNS" @keydown="pressed" @click="clicked">
+  <div
+    ref="grid"
+    class="grid"
+    :class="{ patched }"
+    role="grid"
+    aria-label="Slots 1 to 512"
+    aria-rowcount="32"
+    :aria-colcount="COLUMNS"
+    @keydown="pressed"
+    @click="clicked"
+  >
     <div v-for="row in 32" :key="row" role="row" class="cells">
-      <div v-for="column in COLUMNS" :key="column" role="gridcell" class="cell" tabindex="-1" :data-slot="(row - 1) * COLUMNS + column">
+      <div
+        v-for="column in COLUMNS"
+        :key="column"
+        role="gridcell"
+        class="cell"
+        tabindex="-1"
+        :data-slot="(row - 1) * COLUMNS + column"
+      >
         <span class="number">{{ (row - 1) * COLUMNS + column }}</span><span class="winner"></span><span class="level">0</span><span class="was"></span><span v-if="beginning[(row - 1) * COLUMNS + column]" class="fixture" :style="{ width: `${beginning[(row - 1) * COLUMNS + column]?.across}00%` }">{{ beginning[(row - 1) * COLUMNS + column]?.name }}</span>
       </div>
     </div>

@@ -49,12 +49,29 @@ defineExpose({ hold: () => setHold(typed.value), release })
     <table v-if="report && report.contributions.length" class="plain">
       <thead><tr><th>Source</th><th>Sends</th><th>Priority</th><th></th></tr></thead>
       <tbody>
-        <tr v-for="(one, i) in report.contributions" :key="i" :class="{ quiet: !one.leads }"><td>{{ one.name }}</td><td class="figures">{{ spellLevel(one.level) }}</td><td class="figures">{{ one.priority ?? 'added' }}</td><td>{{ one.leads ? '' : 'outranked' }}</td></tr>
+        <tr
+          v-for="(one, i) in report.contributions"
+          :key="i"
+          :class="{ quiet: !one.leads }"
+        ><td>{{ one.name }}</td><td class="figures">{{ spellLevel(one.level) }}</td><td class="figures">{{ one.priority ?? 'added' }}</td><td>{{ one.leads ? '' : 'outranked' }}</td></tr>
       </tbody>
     </table>
     <form class="hold" @submit.prevent="setHold(typed)">
-      <v-text-field v-model="text" label="Hold at" :hint="allowed" persistent-hint :disabled="!session.mayOperate" :error-messages="text !== '' && typed === null ? `Use ${allowed}.` : undefined" />
-      <v-text-field v-model.number="last" type="number" label="to slot" :placeholder="String(slotNumber)" :disabled="!session.mayOperate" />
+      <v-text-field
+        v-model="text"
+        label="Hold at"
+        :hint="allowed"
+        persistent-hint
+        :disabled="!session.mayOperate"
+        :error-messages="text !== '' && typed === null ? `Use ${allowed}.` : undefined"
+      />
+      <v-text-field
+        v-model.number="last"
+        type="number"
+        label="to slot"
+        :placeholder="String(slotNumber)"
+        :disabled="!session.mayOperate"
+      />
       <v-text-field v-model.number="seconds" type="number" label="Hold time (s)" :disabled="!session.mayOperate" />
       <v-btn type="submit" :disabled="!session.mayOperate || typed === null">Hold</v-btn>
       <v-btn :disabled="!session.mayOperate" @click="setHold(255)">Full</v-btn>

@@ -15,7 +15,15 @@ function go(id: string | null): void {
 </script>
 
 <template>
-  <v-autocomplete :model-value="chosen" :items="items" :custom-filter="finds" class="choice" label="Universe" auto-select-first @update:model-value="go" />
+  <v-autocomplete
+    :model-value="chosen"
+    :items="items"
+    :custom-filter="finds"
+    class="choice"
+    label="Universe"
+    auto-select-first
+    @update:model-value="go"
+  />
 </template>
 
 <style scoped>

@@ -23,7 +23,14 @@ const words = (id: string) => { const one = byId.value.get(id); return one ? mer
 </script>
 
 <template>
-  <PartList list="universes" what="universes" states="merge modes" :rows="rows" :chosen="chosen" @choose="router.push({ path: `/universes/${$event}`, query: { list: '1' } })">
+  <PartList
+    list="universes"
+    what="universes"
+    states="merge modes"
+    :rows="rows"
+    :chosen="chosen"
+    @choose="router.push({ path: `/universes/${$event}`, query: { list: '1' } })"
+  >
     <template #row="{ row }">
       <strong>{{ row.name }}</strong>
       <span class="quiet small words">{{ (show.data?.numbering[row.id] ?? []).join(', ') }}</span>

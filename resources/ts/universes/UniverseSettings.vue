@@ -21,7 +21,14 @@ const remove = () => attempt(async () => {
 </script>
 
 <template>
-  <PartForm :key="universe?.id ?? 'new'" v-model="draft" list="universes" :part="universe" @done="emit('done', $event)" @cancel="emit('cancel')">
+  <PartForm
+    :key="universe?.id ?? 'new'"
+    v-model="draft"
+    list="universes"
+    :part="universe"
+    @done="emit('done', $event)"
+    @cancel="emit('cancel')"
+  >
     <template #chosen="{ value, change, fault }"><v-select :model-value="value" :items="feeding" item-title="name" item-value="id" class="wide" label="Chosen port" no-data-text="No port feeds this universe yet" :error-messages="fault('chosen')" @update:model-value="change($event)" /></template>
     <template #more>
       <p class="quiet small">The highest priority always wins first. A port can be a last resort: it is in control only when the others are gone.</p>

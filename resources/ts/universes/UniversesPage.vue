@@ -54,11 +54,18 @@ function done(next: string): void {
       <span v-if="universe" class="quiet">{{ mergeWords(universe, show.portName) }}</span>
       <span class="spring" />
       <UniverseChoice v-if="show.universes.length > 1" :chosen="id" />
-      <v-btn v-if="show.universes.length > 1" :aria-pressed="isList" @click="router.push(isList ? `/universes/${id}` : { path: `/universes/${id}`, query: { list: '1' } })">{{ isList ? 'Show its levels' : 'All universes' }}</v-btn>
+      <v-btn
+        v-if="show.universes.length > 1"
+        :aria-pressed="isList"
+        @click="router.push(isList ? `/universes/${id}` : { path: `/universes/${id}`, query: { list: '1' } })"
+      >{{ isList ? 'Show its levels' : 'All universes' }}</v-btn>
       <v-btn v-if="session.mayBuild && universe" @click="form = 'edit'">Change</v-btn>
       <v-btn v-if="session.mayBuild" @click="form = 'add'">Add a universe</v-btn>
     </div>
-    <p v-if="show.document && !universe && form === 'none'" class="empty">No universes yet. A universe is 512 slots: add one, then say on a port what feeds it and where it goes.</p>
+    <p
+      v-if="show.document && !universe && form === 'none'"
+      class="empty"
+    >No universes yet. A universe is 512 slots: add one, then say on a port what feeds it and where it goes.</p>
     <div v-if="universe || form !== 'none'" class="split">
       <UniverseList v-if="universe && isList" :chosen="id" />
       <div v-else-if="universe">
@@ -66,16 +73,40 @@ function done(next: string): void {
         <SlotStrip :universe="id" :height="34" />
         <div class="over">
           <h3>{{ whose }}</h3>
-          <span v-if="kept" class="small" :class="differing ? 'differs' : 'quiet'">{{ differing === 0 ? 'as' : `${differing} slots differ from` }} the snapshot of {{ kept.at }}</span>
+          <span
+            v-if="kept"
+            class="small"
+            :class="differing ? 'differs' : 'quiet'"
+          >{{ differing === 0 ? 'as' : `${differing} slots differ from` }} the snapshot of {{ kept.at }}</span>
           <span class="spring" />
-          <button type="button" class="small-button" :aria-pressed="frozen" @click="frozen = !frozen">{{ frozen ? 'Resume' : 'Freeze' }}</button>
+          <button
+            type="button"
+            class="small-button"
+            :aria-pressed="frozen"
+            @click="frozen = !frozen"
+          >{{ frozen ? 'Resume' : 'Freeze' }}</button>
           <button type="button" class="small-button" @click="keep">{{ kept ? 'Keep new snapshot' : 'Keep snapshot' }}</button>
           <button v-if="kept" type="button" class="small-button" @click="kept = null">Stop comparing</button>
         </div>
-        <SlotGrid v-model="slot" :universe="id" :shown="shown" :frozen="frozen" :against="kept?.levels ?? null" @write="text += $event" @hold="panel?.hold()" @release="panel?.release()" />
+        <SlotGrid
+          v-model="slot"
+          :universe="id"
+          :shown="shown"
+          :frozen="frozen"
+          :against="kept?.levels ?? null"
+          @write="text += $event"
+          @hold="panel?.hold()"
+          @release="panel?.release()"
+        />
       </div>
       <div v-else />
-      <UniverseSettings v-if="form !== 'none'" :universe="form === 'edit' ? universe : null" @done="done" @gone="done('')" @cancel="form = 'none'" />
+      <UniverseSettings
+        v-if="form !== 'none'"
+        :universe="form === 'edit' ? universe : null"
+        @done="done"
+        @gone="done('')"
+        @cancel="form = 'none'"
+      />
       <aside v-else-if="universe" class="panel side">
         <SlotPanel ref="panel" v-model:text="text" :universe="id" :slot-number="slot" />
         <hr class="rule">

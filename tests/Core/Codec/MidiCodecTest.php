@@ -9,7 +9,7 @@ use NimbleJunction\Core\Codec\MidiCodec;
 use NimbleJunction\Core\Message\MidiAddress;
 use NimbleJunction\Core\Message\Osc;
 use NimbleJunction\Core\Message\Pitch;
-use NimbleJunction\Core\Port\Departure;
+use NimbleJunction\Core\Port\OutgoingPacket;
 use NimbleJunction\Core\Signal\Message;
 use NimbleJunction\Core\Signal\Remark;
 use NimbleJunction\Core\Wire\Malformed;
@@ -79,7 +79,11 @@ final class MidiCodecTest extends TestCase
     {
         self::assertSame(['C3', 'C4', 'C5'], array_map(static fn(int $middleC): string => self::pitch(60, $middleC), [3, 4, 5]));
         self::assertSame(['C-2', 'C-1', 'C0'], array_map(static fn(int $middleC): string => self::pitch(0, $middleC), [3, 4, 5]));
-        self::assertSame(['C3', 'C5', 'F#4'], [self::pitch(48, 4), self::pitch(72, 4), self::pitch(66, 4)], '48 is C3 where 60 is C4, 72 is two octaves above it');
+        self::assertSame(
+            ['C3', 'C5', 'F#4'],
+            [self::pitch(48, 4), self::pitch(72, 4), self::pitch(66, 4)],
+            '48 is C3 where 60 is C4, 72 is two octaves above it',
+        );
         self::assertStringContainsString('note 60 (C3)', (new MidiCodec())->receive("\x90\x3C\x01", '')[0]->spelled(3));
     }
 
@@ -90,10 +94,26 @@ final class MidiCodecTest extends TestCase
 
     public function testAddressesThatNoMessageHas(): void
     {
-        foreach (['/note/1', '/note/0/60', '/note/17/60', '/note/1/128', '/note/1/060', '/bend/1/2', '/clock/1', '/fader', 'note/1/2', '/note/1/2/3', '/show-control/1/go'] as $address) {
+        foreach ([
+            '/note/1',
+            '/note/0/60',
+            '/note/17/60',
+            '/note/1/128',
+            '/note/1/060',
+            '/bend/1/2',
+            '/clock/1',
+            '/fader',
+            'note/1/2',
+            '/note/1/2/3',
+            '/show-control/1/go',
+        ] as $address) {
             self::assertFalse(MidiAddress::canBeSent($address), $address);
         }
-        self::assertSame("\xB0\x07\x7F", (new MidiCodec())->write(MidiAddress::parse('/controller/1/7')?->message(900.0) ?? Osc::of('/none')), 'held at the highest value');
+        self::assertSame(
+            "\xB0\x07\x7F",
+            (new MidiCodec())->write(MidiAddress::parse('/controller/1/7')?->message(900.0) ?? Osc::of('/none')),
+            'held at the highest value',
+        );
         self::assertSame('', (new MidiCodec())->write(Osc::of('/fader', [1])));
     }
 
@@ -104,7 +124,9 @@ final class MidiCodecTest extends TestCase
         self::assertSame(129, $rig->level(20), '64 of 127 is 128.5 of 255');
         self::assertStringContainsString('controller 16 on channel 1 at 64', implode("\n", $rig->hops('message')));
         $rig->pass(1);
-        $told = array_values(array_filter($rig->sacn([20 => 255]), static fn(Departure $one): bool => $one->via === 'midi cable lectern'));
+        $told = array_values(
+            array_filter($rig->sacn([20 => 255]), static fn(OutgoingPacket $one): bool => $one->via === 'midi cable lectern'),
+        );
         self::assertSame(["\xB0\x10\x7F"], array_column($told, 'bytes'), 'the motor fader follows');
         self::assertStringContainsString('sent controller 16 on channel 1 at 127', implode("\n", $rig->hops('feedback')));
     }
@@ -126,8 +148,19 @@ final class MidiCodecTest extends TestCase
         self::assertSame([0.0, 0.0, 0.0, 1.0, -1.0], array_map($value, [0.1, 0.29, -0.09, 1.0, -1.0]));
         self::assertEqualsWithDelta(0.5, $value(0.65), 1e-9, '0.55 from the centre, 0.2 of it dead, 0.9 to the end: 0.35 of 0.7');
         $messages = (new GameControllerReceiver())->receive('{"axes":{"1":-0.25},"buttons":{"3":1}}', '');
-        self::assertSame([['/axis/2', [-0.25]], ['/button/4', [1.0]]], array_map(static fn(Message $one): array => [$one->address(), $one->arguments()], $messages));
-        foreach (['', '[1', '{"axes":{"0":2}}', '{"axes":{"x":0}}', '{"buttons":{"0":-1}}', '{"axes":7}', '{"buttons":{"64":1}}'] as $broken) {
+        self::assertSame(
+            [['/axis/2', [-0.25]], ['/button/4', [1.0]]],
+            array_map(static fn(Message $one): array => [$one->address(), $one->arguments()], $messages),
+        );
+        foreach ([
+            '',
+            '[1',
+            '{"axes":{"0":2}}',
+            '{"axes":{"x":0}}',
+            '{"buttons":{"0":-1}}',
+            '{"axes":7}',
+            '{"buttons":{"64":1}}',
+        ] as $broken) {
             try {
                 $receiver->receive($broken, '');
                 self::fail("{$broken} was taken");
@@ -142,18 +175,61 @@ final class MidiCodecTest extends TestCase
         $document = Rig::document();
 
         return new Rig([
-            'ports' => [...$document['ports'], ['id' => 'lectern', 'name' => 'Lectern', 'protocol' => 'midi', 'link' => ['kind' => 'cable', 'device' => 'lectern'], 'receive' => ['enabled' => true], 'send' => ['enabled' => true]]],
+            'ports' => [
+                ...$document['ports'],
+                [
+                    'id' => 'lectern',
+                    'name' => 'Lectern',
+                    'protocol' => 'midi',
+                    'link' => ['kind' => 'cable', 'device' => 'lectern'],
+                    'receive' => ['enabled' => true],
+                    'send' => ['enabled' => true],
+                ],
+            ],
             'routes' => [
-                ['id' => 'in', 'name' => 'Fader', 'from' => ['kind' => 'message', 'port' => 'lectern', 'address' => '/controller/1/16', 'low' => 0, 'high' => 127], 'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 20]],
-                ['id' => 'out', 'name' => 'Back', 'from' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 20], 'to' => ['kind' => 'message', 'port' => 'lectern', 'address' => '/controller/1/16', 'low' => 0, 'high' => 127]],
-                ['id' => 'note', 'name' => 'Note', 'from' => ['kind' => 'message', 'port' => 'lectern', 'address' => '/note/1/48', 'low' => 0, 'high' => 127], 'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 21]],
+                [
+                    'id' => 'in',
+                    'name' => 'Fader',
+                    'from' => [
+                        'kind' => 'message',
+                        'port' => 'lectern',
+                        'address' => '/controller/1/16',
+                        'low' => 0,
+                        'high' => 127,
+                    ],
+                    'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 20],
+                ],
+                [
+                    'id' => 'out',
+                    'name' => 'Back',
+                    'from' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 20],
+                    'to' => [
+                        'kind' => 'message',
+                        'port' => 'lectern',
+                        'address' => '/controller/1/16',
+                        'low' => 0,
+                        'high' => 127,
+                    ],
+                ],
+                [
+                    'id' => 'note',
+                    'name' => 'Note',
+                    'from' => ['kind' => 'message', 'port' => 'lectern', 'address' => '/note/1/48', 'low' => 0, 'high' => 127],
+                    'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 21],
+                ],
             ],
         ]);
     }
 
     public function testAClockThatNobodyAsksForIsCountedAndLeavesTheTraceAlone(): void
     {
-        $cable = ['id' => 'song', 'name' => 'Song', 'protocol' => 'midi', 'link' => ['kind' => 'cable', 'device' => 'song'], 'receive' => ['enabled' => true]];
+        $cable = [
+            'id' => 'song',
+            'name' => 'Song',
+            'protocol' => 'midi',
+            'link' => ['kind' => 'cable', 'device' => 'song'],
+            'receive' => ['enabled' => true],
+        ];
         $rig = new Rig(['ports' => [...Rig::document()['ports'], $cable]]);
         for ($i = 0; $i < 24; ++$i) {
             $rig->arrive('midi cable song', "\xF8");
@@ -162,7 +238,12 @@ final class MidiCodecTest extends TestCase
         self::assertSame(25, $rig->junction->activity('song')->received);
         self::assertSame([], preg_grep('/clock/', $rig->titles()));
         self::assertContains('Song: start', $rig->titles());
-        $route = ['id' => 'tick', 'name' => 'Tick', 'from' => ['kind' => 'message', 'port' => 'song', 'address' => '/clock'], 'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 30]];
+        $route = [
+            'id' => 'tick',
+            'name' => 'Tick',
+            'from' => ['kind' => 'message', 'port' => 'song', 'address' => '/clock'],
+            'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 30],
+        ];
         $rig->adopt(['ports' => [...Rig::document()['ports'], $cable], 'routes' => [$route]]);
         $rig->arrive('midi cable song', "\xF8");
         self::assertContains('Song: clock', $rig->titles());

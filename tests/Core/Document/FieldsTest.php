@@ -26,13 +26,23 @@ use PHPUnit\Framework\TestCase;
  */
 final class FieldsTest extends TestCase
 {
-    /** @return iterable<string, array{Field, list<array{mixed, mixed}>, list<array{mixed, string}>}> a field; what stands there and what is read of it; what is wrong, and words of why */
+    /**
+     * @return iterable<string, array{Field, list<array{mixed, mixed}>, list<array{mixed, string}>}> a field; what stands
+     * there and what is read of it; what is wrong, and words of why
+     */
     public static function types(): iterable
     {
         yield 'whole' => [
             Field::whole('x', 'X', 1, 16),
             [[1, 1], [16, 16]],
-            [[0, 'from 1 to 16'], [17, 'from 1 to 16'], [1.5, 'whole number'], ['1', 'whole number'], [true, 'whole number'], [[], 'whole number']],
+            [
+                [0, 'from 1 to 16'],
+                [17, 'from 1 to 16'],
+                [1.5, 'whole number'],
+                ['1', 'whole number'],
+                [true, 'whole number'],
+                [[], 'whole number'],
+            ],
         ];
         yield 'number' => [
             Field::number('x', 'X', -1.0, 1.0),
@@ -87,12 +97,24 @@ final class FieldsTest extends TestCase
         yield 'id of another part' => [
             Field::port('x'),
             [['desk', 'desk'], ['1', '1'], ['a-b', 'a-b']],
-            [['Desk', 'small letters'], ['-a', 'small letters'], ['a b', 'small letters'], [1, 'small letters'], [str_repeat('a', 61), 'small letters']],
+            [
+                ['Desk', 'small letters'],
+                ['-a', 'small letters'],
+                ['a b', 'small letters'],
+                [1, 'small letters'],
+                [str_repeat('a', 61), 'small letters'],
+            ],
         ];
         yield 'pattern' => [
             Field::pattern('x', 'X', '#^/[^\s\#]{1,9}$#D', 'It begins with a slash.'),
             [['/a', '/a'], ['/žiar', '/žiar']],
-            [['a', 'It begins with a slash.'], ['/', 'It begins with a slash.'], ["/a\n", 'It begins with a slash.'], ['/a#', 'It begins with a slash.'], [1, 'It begins with a slash.']],
+            [
+                ['a', 'It begins with a slash.'],
+                ['/', 'It begins with a slash.'],
+                ["/a\n", 'It begins with a slash.'],
+                ['/a#', 'It begins with a slash.'],
+                [1, 'It begins with a slash.'],
+            ],
         ];
         yield 'address' => [
             new Address('x', 'X'),
@@ -146,14 +168,27 @@ final class FieldsTest extends TestCase
         self::assertSame([9, []], self::read($least, [], ['first' => 9]), 'left out, it is the same');
         self::assertStringContainsString('from 9 to 512', self::read($least, ['last' => 3], ['first' => 9])[1][0]->spelled());
         $ranged = Field::whole('number', 'Number', 0, 99)->rangedBy('protocol', ['one' => [1, 9], 'two' => [0, 99]]);
-        self::assertStringContainsString('from 1 to 9', self::read($ranged, ['number' => 10], ['protocol' => 'one'])[1][0]->spelled());
+        self::assertStringContainsString(
+            'from 1 to 9',
+            self::read($ranged, ['number' => 10], ['protocol' => 'one'])[1][0]->spelled(),
+        );
         self::assertSame([10, []], self::read($ranged, ['number' => 10], ['protocol' => 'two']));
         $decided = Word::decidedBy('kind', 'Kind', 'protocol', ['one' => ['a', 'b'], 'two' => ['c']]);
         self::assertSame(['a', []], self::read($decided, [], ['protocol' => 'one']), 'the first is the usual one');
         self::assertSame(['c', []], self::read($decided, [], ['protocol' => 'two']));
-        self::assertStringContainsString('Use one of: c.', self::read($decided, ['kind' => 'a'], ['protocol' => 'two'])[1][0]->spelled());
+        self::assertStringContainsString(
+            'Use one of: c.',
+            self::read($decided, ['kind' => 'a'], ['protocol' => 'two'])[1][0]->spelled(),
+        );
         $like = Field::flag('announce', 'Announce', false)->like('multicast');
-        self::assertSame([[true, []], [false, []], [false, []]], [self::read($like, [], ['multicast' => true]), self::read($like, [], ['multicast' => false]), self::read($like, ['announce' => false], ['multicast' => true])]);
+        self::assertSame(
+            [[true, []], [false, []], [false, []]],
+            [
+                self::read($like, [], ['multicast' => true]),
+                self::read($like, [], ['multicast' => false]),
+                self::read($like, ['announce' => false], ['multicast' => true]),
+            ],
+        );
     }
 
     public function testAFieldThatIsThereOnlySometimes(): void
@@ -173,13 +208,31 @@ final class FieldsTest extends TestCase
         self::assertFalse(Field::whole('low', 'Low', 0, 9)->only('type', 'number')->isAlwaysNeeded());
         $inner = Reading::with(new Kinds());
         $inner->inner('link')->note('kind', Curve::Square);
-        self::assertSame(['square', ''], [$inner->word('link/kind'), $inner->word('link/other')], 'seen from outside by its path');
+        self::assertSame(
+            ['square', ''],
+            [$inner->word('link/kind'), $inner->word('link/other')],
+            'seen from outside by its path',
+        );
     }
 
     public function testAPartIsReadWholeWhateverIsWrongWithIt(): void
     {
-        [$part, $faults] = self::readPart(SamplePart::class, ['name' => '', 'size' => 99, 'mood' => 'loud', 'colour' => 'red', 'inner' => ['low' => 9, 'high' => 1], 'rows' => [['low' => 1], 'x', ['low' => 1, 'high' => 2, 'wide' => 3]]]);
-        self::assertInstanceOf(SamplePart::class, $part, 'something sound stands in for what is wrong, so that more can be found');
+        [$part, $faults] = self::readPart(
+            SamplePart::class,
+            [
+                'name' => '',
+                'size' => 99,
+                'mood' => 'loud',
+                'colour' => 'red',
+                'inner' => ['low' => 9, 'high' => 1],
+                'rows' => [['low' => 1], 'x', ['low' => 1, 'high' => 2, 'wide' => 3]],
+            ],
+        );
+        self::assertInstanceOf(
+            SamplePart::class,
+            $part,
+            'something sound stands in for what is wrong, so that more can be found',
+        );
         self::assertSame([
             '/name', '/size', '/mood', '/inner/high', '/rows/1', '/rows/2/wide', '/colour',
         ], array_map(static fn(Fault $fault): string => $fault->path, $faults));
@@ -195,7 +248,16 @@ final class FieldsTest extends TestCase
         self::assertSame(['$ref' => '#/$defs/sampleSpan'], $definitions['samplePart']['properties']['rows']['items']);
         self::assertSame('what it is like', $definitions['samplePart']['properties']['mood']['description']);
         self::assertSame('calm', $definitions['samplePart']['properties']['mood']['default']);
-        self::assertSame(['anyOf' => [['type' => 'integer', 'minimum' => 1, 'maximum' => 9], ['type' => 'string', 'minLength' => 1, 'maxLength' => 9]]], $definitions['samplePart']['properties']['size'], 'one name, two shapes');
+        self::assertSame(
+            [
+                'anyOf' => [
+                    ['type' => 'integer', 'minimum' => 1, 'maximum' => 9],
+                    ['type' => 'string', 'minLength' => 1, 'maxLength' => 9],
+                ],
+            ],
+            $definitions['samplePart']['properties']['size'],
+            'one name, two shapes',
+        );
         $described = Schema::described(SamplePart::class);
         self::assertSame(['Sample part', ''], [$described['label'], $described['kind']]);
         self::assertSame('Sample span', array_column($described['fields'], null, 'name')['rows']['part']['label']);
@@ -237,7 +299,14 @@ final class FieldsTest extends TestCase
 
     private static function schemaTakes(Field $field, mixed $value): bool
     {
-        $schema = ['$defs' => ['id' => ['type' => 'string', 'pattern' => '^[a-z0-9][a-z0-9-]{0,59}$'], 'point' => ['type' => 'string', 'pattern' => '^[a-z]+:[a-z0-9-]{1,60}']], 'type' => 'object', 'properties' => ['x' => $field->schema()]];
+        $schema = [
+            '$defs' => [
+                'id' => ['type' => 'string', 'pattern' => '^[a-z0-9][a-z0-9-]{0,59}$'],
+                'point' => ['type' => 'string', 'pattern' => '^[a-z]+:[a-z0-9-]{1,60}'],
+            ],
+            'type' => 'object',
+            'properties' => ['x' => $field->schema()],
+        ];
         $document = json_decode(json_encode(['x' => $value], JSON_THROW_ON_ERROR));
 
         return (new Validator())->validate($document, json_encode($schema, JSON_THROW_ON_ERROR))->isValid();

@@ -11,8 +11,13 @@ use NimbleJunction\Core\Document\Part;
 final readonly class SamplePart implements Part
 {
     /** @param list<SampleSpan> $rows */
-    public function __construct(public string $name, public string $mood, public ?SampleSpan $inner, public array $rows, public int|string|null $size = null)
-    {
+    public function __construct(
+        public string $name,
+        public string $mood,
+        public ?SampleSpan $inner,
+        public array $rows,
+        public int|string|null $size = null,
+    ) {
     }
 
     public static function label(): string

@@ -33,15 +33,30 @@ final class TableTest extends TestCase
     public function testACellThatIsNotThereLeavesItsFieldAndAnEmptyOneTakesItOut(): void
     {
         $table = new Table(PortEntry::class);
-        $port = ['id' => 'a', 'name' => 'A', 'protocol' => 'osc', 'receive' => ['port' => 8001], 'send' => ['to' => ['10.0.0.7', '10.0.0.8'], 'port' => 9000]];
+        $port = [
+            'id' => 'a',
+            'name' => 'A',
+            'protocol' => 'osc',
+            'receive' => ['port' => 8001],
+            'send' => ['to' => ['10.0.0.7', '10.0.0.8'], 'port' => 9000],
+        ];
         self::assertSame('10.0.0.7; 10.0.0.8', $table->row($port)['send/to']);
-        self::assertSame(['yes', '', ''], [$table->row($port)['receive'], $table->row($port)['receive/enabled'], $table->row($port)['link']]);
+        self::assertSame(
+            ['yes', '', ''],
+            [$table->row($port)['receive'], $table->row($port)['receive/enabled'], $table->row($port)['link']],
+        );
         self::assertSame(['name' => 'B'] + $port, ['name' => 'B'] + $table->part(['name' => 'B'], $port));
-        $changed = $table->part(['send/to' => '10.0.0.9', 'receive/port' => '', 'send/port' => ' 9001 ', 'enabled' => 'No'], $port);
+        $changed = $table->part(
+            ['send/to' => '10.0.0.9', 'receive/port' => '', 'send/port' => ' 9001 ', 'enabled' => 'No'],
+            $port,
+        );
         self::assertSame(['to' => ['10.0.0.9'], 'port' => 9001], $changed['send']);
         self::assertSame([[], false], [$changed['receive'], $changed['enabled']]);
         self::assertArrayNotHasKey('send', $table->part(['send' => 'no'], $port));
-        self::assertSame(['port' => 8000], $table->part(['receive' => 'yes', 'receive/port' => '8000'], ['id' => 'new'])['receive']);
+        self::assertSame(
+            ['port' => 8000],
+            $table->part(['receive' => 'yes', 'receive/port' => '8000'], ['id' => 'new'])['receive'],
+        );
         self::assertSame(['id' => 'new'], $table->part(['receive' => '', 'receive/port' => ''], ['id' => 'new']));
     }
 
@@ -87,6 +102,9 @@ final class TableTest extends TestCase
         $part = array_filter($part, static fn(mixed $value): bool => $value !== '' && $value !== null);
         ksort($part);
 
-        return array_map(static fn(mixed $value): mixed => \is_array($value) && ! array_is_list($value) ? self::said($value) : $value, $part);
+        return array_map(
+            static fn(mixed $value): mixed => \is_array($value) && ! array_is_list($value) ? self::said($value) : $value,
+            $part,
+        );
     }
 }

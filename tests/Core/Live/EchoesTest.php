@@ -46,7 +46,11 @@ final class EchoesTest extends TestCase
         self::assertSame([1, 2, 1], [$echoes->count('a', 10), $echoes->count('a', 20), $echoes->count('b', 30)]);
         self::assertSame(1, $echoes->count('a', self::SECOND), 'another second');
         $echoes->keep(['a' => true]);
-        self::assertSame([2, 1], [$echoes->count('a', self::SECOND + 1), $echoes->count('b', self::SECOND + 1)], 'what is gone begins anew');
+        self::assertSame(
+            [2, 1],
+            [$echoes->count('a', self::SECOND + 1), $echoes->count('b', self::SECOND + 1)],
+            'what is gone begins anew',
+        );
     }
 
     public function testFiringsAndSwitchesAreKeptOfRoutesThatAreThere(): void
@@ -63,7 +67,12 @@ final class EchoesTest extends TestCase
         self::assertSame([2, 1, 0], array_map($firings->of(...), ['a', '7', 'gone']));
         self::assertSame(['a' => false, 7 => true], $switches->all());
         $again = [new Firings(), new Switches('switched')];
-        $kept = static fn(Firings|Switches $room): Stored => new Stored(array_combine(array_keys($room->revisions()), array_map(static fn(string|int $part): mixed => $room->kept((string) $part, 0), array_keys($room->revisions()))));
+        $kept = static fn(Firings|Switches $room): Stored => new Stored(
+            array_combine(
+                array_keys($room->revisions()),
+                array_map(static fn(string|int $part): mixed => $room->kept((string) $part, 0), array_keys($room->revisions())),
+            ),
+        );
         $again[0]->restore($kept($firings), ['a', '7']);
         $again[1]->adopt($said);
         $again[1]->restore($kept($switches));
@@ -84,7 +93,10 @@ final class EchoesTest extends TestCase
         self::assertSame(['a' => false, 'c' => true], $switches->all(), 'b is as the show says');
         $switches->adopt(['a' => true, 'b' => false, 'c' => true]);
         self::assertSame(['a' => false], $switches->all(), 'c: the show says the same now');
-        self::assertSame([false, true, false], [$switches->isOn('a', true), $switches->isOn('b', true), $switches->isOn('x', false)]);
+        self::assertSame(
+            [false, true, false],
+            [$switches->isOn('a', true), $switches->isOn('b', true), $switches->isOn('x', false)],
+        );
         $switches->adopt(['b' => false]);
         $switches->adopt(['a' => true]);
         self::assertSame([], $switches->all(), 'what is gone is forgotten');

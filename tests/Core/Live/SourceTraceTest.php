@@ -37,7 +37,10 @@ final class SourceTraceTest extends TestCase
             $rig->sacn([1 => 10], cid: $cid);
         }
         $third = array_filter($rig->allHops(), static fn(string $hop): bool => str_contains($hop, 'leave a third out'));
-        self::assertSame(['It is source number 3 here: we merge it, but many Art-Net nodes merge two and leave a third out'], array_values($third));
+        self::assertSame(
+            ['It is source number 3 here: we merge it, but many Art-Net nodes merge two and leave a third out'],
+            array_values($third),
+        );
     }
 
     public function testAPreviewIsSaidToBeOne(): void
@@ -87,7 +90,12 @@ final class SourceTraceTest extends TestCase
         self::assertContains('Two now sends Palm House with priority 120, before 90', $rig->allHops());
         self::assertContains('Palm House is now led by Two (priority 120); before by One (priority 100)', $rig->allHops());
         $rig->sacn([1 => 20], priority: 100, cid: 'two');
-        $shared = array_values(array_filter($rig->allHops(), static fn(string $hop): bool => str_contains($hop, 'led by One (priority 100) and Two (priority 100)')));
+        $shared = array_values(
+            array_filter(
+                $rig->allHops(),
+                static fn(string $hop): bool => str_contains($hop, 'led by One (priority 100) and Two (priority 100)'),
+            ),
+        );
         self::assertCount(1, $shared, 'and how they are merged');
         self::assertStringContainsString(', merged ', $shared[0]);
     }
@@ -102,7 +110,11 @@ final class SourceTraceTest extends TestCase
             $rig->pass(0.1);
             $rig->sacn([1 => 10]);
         }
-        self::assertContains('Guest no longer gives single slots of Palm House priorities of their own', $rig->allHops(), 'its levels go on, its priorities were not heard any more');
+        self::assertContains(
+            'Guest no longer gives single slots of Palm House priorities of their own',
+            $rig->allHops(),
+            'its levels go on, its priorities were not heard any more',
+        );
     }
 
     /** @return list<string> titles that begin like this, in their order */

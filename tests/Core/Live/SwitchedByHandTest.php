@@ -6,7 +6,7 @@ namespace NimbleJunction\Tests\Core\Live;
 
 use NimbleJunction\Core\Point\Act;
 use NimbleJunction\Core\Point\Reference;
-use NimbleJunction\Core\Port\Departure;
+use NimbleJunction\Core\Port\OutgoingPacket;
 use NimbleJunction\Tests\Support\Rig;
 use PHPUnit\Framework\TestCase;
 
@@ -39,14 +39,28 @@ final class SwitchedByHandTest extends TestCase
         $rig->artNet([1 => 200]);
         $rig->pass(1);
         [, $left] = $this->set($rig, 'port:node/enabled', 0);
-        $bytes = array_map(static fn(Departure $one): int => \ord($one->bytes[112]) & 0x40, array_values(array_filter($left, static fn(Departure $one): bool => $one->address === '127.0.0.14')));
+        $bytes = array_map(
+            static fn(OutgoingPacket $one): int => \ord($one->bytes[112]) & 0x40,
+            array_values(array_filter($left, static fn(OutgoingPacket $one): bool => $one->address === '127.0.0.14')),
+        );
         self::assertSame([0x40, 0x40, 0x40], $bytes, 'Stream_Terminated three times (ANSI E1.31-2018, 6.2.6, from memory)');
     }
 
     public function testARouteBringsInTheSpareWhenTheMainWayIsLost(): void
     {
-        $spare = ['id' => 'spare', 'name' => 'Spare desk', 'protocol' => 'sacn', 'enabled' => false, 'receive' => ['address' => '127.0.0.1', 'feeds' => [['number' => 2, 'universe' => 'palm']]]];
-        $route = ['id' => 'save', 'name' => 'Bring in the spare', 'when' => ['kind' => 'point', 'point' => 'port:house/alive', 'is' => 'lost'], 'do' => [['kind' => 'set', 'point' => 'port:spare/enabled', 'value' => 1]]];
+        $spare = [
+            'id' => 'spare',
+            'name' => 'Spare desk',
+            'protocol' => 'sacn',
+            'enabled' => false,
+            'receive' => ['address' => '127.0.0.1', 'feeds' => [['number' => 2, 'universe' => 'palm']]],
+        ];
+        $route = [
+            'id' => 'save',
+            'name' => 'Bring in the spare',
+            'when' => ['kind' => 'point', 'point' => 'port:house/alive', 'is' => 'lost'],
+            'do' => [['kind' => 'set', 'point' => 'port:spare/enabled', 'value' => 1]],
+        ];
         $rig = new Rig(['ports' => [...Rig::document()['ports'], $spare], 'routes' => [$route]]);
         $rig->artNet([1 => 200]);
         $rig->pass(1);
@@ -61,7 +75,7 @@ final class SwitchedByHandTest extends TestCase
         $rig = new Rig();
         $this->set($rig, 'port:node/enabled', 0);
         $this->set($rig, 'route:out/enabled', 0);
-        $state = json_decode(json_encode($rig->junction->state($rig->nanos()), \JSON_THROW_ON_ERROR), true);
+        $state = json_decode(json_encode($rig->junction->rooms()->state($rig->nanos()), \JSON_THROW_ON_ERROR), true);
         $rig->adopt(['name' => 'Another name']);
         self::assertSame([0, 0], [$this->read($rig, 'port:node/enabled'), $this->read($rig, 'route:out/enabled')]);
         $again = new Rig();
@@ -105,7 +119,7 @@ final class SwitchedByHandTest extends TestCase
         self::assertFalse($rig->junction->points()->describe($this->point('port:node/alive'))?->isSet);
     }
 
-    /** @return array{string, list<Departure>} */
+    /** @return array{string, list<OutgoingPacket>} */
     private function set(Rig $rig, string $point, int|string $value): array
     {
         return $rig->junction->set($this->point($point), $value, new Act('ada', 'Ada'), $rig->nanos());
@@ -122,7 +136,7 @@ final class SwitchedByHandTest extends TestCase
     }
 
     /**
-     * @param list<array{float, Departure}> $left
+     * @param list<array{float, OutgoingPacket}> $left
      *
      * @return list<string> addresses
      */

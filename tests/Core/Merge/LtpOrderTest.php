@@ -21,7 +21,9 @@ final class LtpOrderTest extends TestCase
             $lists = array_fill(0, 512, []);
             for ($step = 0; $step < 200; ++$step) {
                 $key = $keys[mt_rand(0, 4)];
-                $slots = array_values(array_unique(array_map(static fn(): int => mt_rand(0, 511), range(1, [1, 40, 60, 600][mt_rand(0, 3)]))));
+                $slots = array_values(
+                    array_unique(array_map(static fn(): int => mt_rand(0, 511), range(1, [1, 40, 60, 600][mt_rand(0, 3)]))),
+                );
                 $what = mt_rand(0, 9);
                 if ($what === 0) {
                     $order->forget($key);
@@ -82,10 +84,17 @@ final class LtpOrderTest extends TestCase
             [$down, $up] = [$finer->fromCoarser($bytes), $finer->toCoarser($bytes)];
             $brought = $finer->brought($bytes);
             foreach ($before as $slot => $coarser) {
-                self::assertSame([$bytes[$coarser], $bytes[$slot], $bytes[$coarser]], [$down[$slot], $up[$coarser], $brought[$slot]]);
+                self::assertSame(
+                    [$bytes[$coarser], $bytes[$slot], $bytes[$coarser]],
+                    [$down[$slot], $up[$coarser], $brought[$slot]],
+                );
             }
             $others = array_diff(range(0, 511), array_keys($before));
-            self::assertSame([], array_filter($others, static fn(int $slot): bool => $down[$slot] !== "\0"), 'and nothing anywhere else');
+            self::assertSame(
+                [],
+                array_filter($others, static fn(int $slot): bool => $down[$slot] !== "\0"),
+                'and nothing anywhere else',
+            );
         }
     }
 }

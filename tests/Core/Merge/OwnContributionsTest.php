@@ -15,7 +15,16 @@ final class OwnContributionsTest extends TestCase
     /** @return iterable<string, array{list<string>}> orders in which a desk, a route and a copy come */
     public static function orders(): iterable
     {
-        foreach ([['desk', 'route', 'copy'], ['desk', 'copy', 'route'], ['route', 'desk', 'copy'], ['route', 'copy', 'desk'], ['copy', 'desk', 'route'], ['copy', 'route', 'desk'], ['route', 'copy'], ['copy', 'route']] as $order) {
+        foreach ([
+            ['desk', 'route', 'copy'],
+            ['desk', 'copy', 'route'],
+            ['route', 'desk', 'copy'],
+            ['route', 'copy', 'desk'],
+            ['copy', 'desk', 'route'],
+            ['copy', 'route', 'desk'],
+            ['route', 'copy'],
+            ['copy', 'route'],
+        ] as $order) {
             yield implode(', ', $order) => [$order];
         }
     }
@@ -24,7 +33,11 @@ final class OwnContributionsTest extends TestCase
     #[DataProvider('orders')]
     public function testTheHighestHasItInEveryOrder(array $order): void
     {
-        foreach ([['desk' => 10, 'route' => 255, 'copy' => 51], ['desk' => 90, 'route' => 51, 'copy' => 204], ['desk' => 230, 'route' => 51, 'copy' => 102]] as $levels) {
+        foreach ([
+            ['desk' => 10, 'route' => 255, 'copy' => 51],
+            ['desk' => 90, 'route' => 51, 'copy' => 204],
+            ['desk' => 230, 'route' => 51, 'copy' => 102],
+        ] as $levels) {
             $rig = $this->rig('htp');
             $this->play($rig, $order, $levels);
             self::assertSame(max(array_intersect_key($levels, array_flip($order))), $rig->level(5));
@@ -54,7 +67,10 @@ final class OwnContributionsTest extends TestCase
         self::assertSame(51, $rig->level(5));
         $rig->sacn([], options: Data::TERMINATED);
         self::assertSame([200, 51], $rig->levelsOf(1, 5), 'kept, and the route still drives');
-        self::assertSame('Route "Fader in": no sender is in control here, ours has it.', $rig->junction->universes()['palm']->explain(4));
+        self::assertSame(
+            'Route "Fader in": no sender is in control here, ours has it.',
+            $rig->junction->universes()['palm']->explain(4),
+        );
         self::assertSame('No source is left: the last levels stay.', $rig->junction->universes()['palm']->explain(0));
         $rig->osc('/lamp', 0.0);
         self::assertSame(0, $rig->level(5), 'down is above it too');
@@ -86,7 +102,10 @@ final class OwnContributionsTest extends TestCase
         $rig->osc('/on', 1.0);
         self::assertSame(255, $rig->level(5), 'the same message again counts again');
         $rig->osc('/half', 1.0);
-        self::assertSame('Route "half": set it last of our own, before Route "on" with 255; no sender is in control here, ours has it.', $rig->junction->universes()['palm']->explain(4));
+        self::assertSame(
+            'Route "half": set it last of our own, before Route "on" with 255; no sender is in control here, ours has it.',
+            $rig->junction->universes()['palm']->explain(4),
+        );
         $rig->artNet([5 => 200]);
         self::assertSame(200, $rig->level(5), 'a desk shares the slot by its rule');
     }
@@ -109,7 +128,11 @@ final class OwnContributionsTest extends TestCase
         $universe->layers()->set('joins', 'Fader', [1 => 30, 2 => 250]);
         $universe->layers()->set('low', 'Low', [0 => 255, 2 => 255], 50);
         $universe->settle($rig->nanos());
-        self::assertSame([200, 30, 250], $rig->levelsOf(1, 2, 3), 'slot 2 to the look and what joins it, slot 3 to the desk and what joins it; 50 is below the desk');
+        self::assertSame(
+            [200, 30, 250],
+            $rig->levelsOf(1, 2, 3),
+            'slot 2 to the look and what joins it, slot 3 to the desk and what joins it; 50 is below the desk',
+        );
         self::assertSame('Fader: highest of 2 (HTP), the next one sends 20.', $universe->explain(1));
         $universe->layers()->end('joins');
         $universe->settle($rig->nanos());
@@ -128,7 +151,11 @@ final class OwnContributionsTest extends TestCase
         $rig->artNet([1 => 7], number: 5);
         self::assertSame(7, $rig->level(5));
         $rig->osc('/lamp', 0.2);
-        $state = json_decode(json_encode($rig->junction->state($rig->nanos()), JSON_THROW_ON_ERROR), true, flags: JSON_THROW_ON_ERROR);
+        $state = json_decode(
+            json_encode($rig->junction->rooms()->state($rig->nanos()), JSON_THROW_ON_ERROR),
+            true,
+            flags: JSON_THROW_ON_ERROR,
+        );
         $again = $this->rig('ltp');
         $again->junction->restore($state, $again->nanos());
         self::assertSame([100, 51], $again->levelsOf(1, 5));
@@ -141,8 +168,29 @@ final class OwnContributionsTest extends TestCase
     public function testAStateOfBeforeIsReadOnceMore(): void
     {
         $rig = new Rig();
-        $routes = ['key' => base64_encode('routes'), 'port' => '', 'protocol' => null, 'name' => 'Routes', 'address' => '', 'priority' => null, 'levels' => base64_encode(Rig::levels([5 => 80, 9 => 90]))];
-        $rig->junction->restore(['universes' => ['palm' => ['merged' => base64_encode(Rig::levels([1 => 60, 5 => 80])), 'stopped' => false, 'sources' => [$routes], 'holds' => [], 'fade' => null]]], $rig->nanos());
+        $routes = [
+            'key' => base64_encode('routes'),
+            'port' => '',
+            'protocol' => null,
+            'name' => 'Routes',
+            'address' => '',
+            'priority' => null,
+            'levels' => base64_encode(Rig::levels([5 => 80, 9 => 90])),
+        ];
+        $rig->junction->restore(
+            [
+                'universes' => [
+                    'palm' => [
+                        'merged' => base64_encode(Rig::levels([1 => 60, 5 => 80])),
+                        'stopped' => false,
+                        'sources' => [$routes],
+                        'holds' => [],
+                        'fade' => null,
+                    ],
+                ],
+            ],
+            $rig->nanos(),
+        );
         self::assertSame([60, 80, 0], $rig->levelsOf(1, 5, 9), 'no route sets slot 9');
         self::assertStringStartsWith('Route "Fader in"', $rig->junction->universes()['palm']->explain(4));
     }
@@ -173,7 +221,14 @@ final class OwnContributionsTest extends TestCase
         return [
             'universes' => [['id' => 'palm', 'name' => 'Palm House', 'merge' => $rule], ['id' => 'roof', 'name' => 'Roof']],
             'ports' => $ports,
-            'copies' => [['id' => 'r', 'name' => 'r', 'from' => ['universe' => 'roof', 'first' => 1], 'to' => ['universe' => 'palm', 'first' => 5]]],
+            'copies' => [
+                [
+                    'id' => 'r',
+                    'name' => 'r',
+                    'from' => ['universe' => 'roof', 'first' => 1],
+                    'to' => ['universe' => 'palm', 'first' => 5],
+                ],
+            ],
         ];
     }
 }

@@ -13,7 +13,10 @@ use NimbleJunction\Core\Universe\Universe;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
-/** Random senders and owners in random order, over random parameters of one to four slots, against the rules written down once more. */
+/**
+ * Random senders and owners in random order, over random parameters of one to four slots, against the rules written
+ * down once more.
+ */
 final class ParameterMergeTest extends TestCase
 {
     /** @return iterable<string, array{MergeRule, int}> */
@@ -78,7 +81,10 @@ final class ParameterMergeTest extends TestCase
                 return "{$key} has another priority";
             case 2:
                 if ($source !== null) {
-                    $bySlot = mt_rand(0, 1) === 1 ? [] : array_map(static fn(): int => [0, 90, 100, 110][mt_rand(0, 3)], range(0, 511));
+                    $bySlot = mt_rand(0, 1) === 1 ? [] : array_map(
+                        static fn(): int => [0, 90, 100, 110][mt_rand(0, 3)],
+                        range(0, 511),
+                    );
                     $reference->senders[$key]['bySlot'] = $bySlot;
                     $universe->rankSlots($source, implode('', array_map(\chr(...), $bySlot)), $step);
                 }

@@ -13,7 +13,10 @@ final class ReferenceMerge
     /** @var array<string, array{levels: array<int, int>, priority: int, lastResort: bool, bySlot: array<int, int>}> */
     public array $senders = [];
 
-    /** @var array<string, array{levels: array<int, int>, layer: string, priority: ?int, isSet: bool}> levels by slot that it gives */
+    /**
+     * @var array<string, array{levels: array<int, int>, layer: string, priority: ?int, isSet: bool}> levels by slot that
+     * it gives
+     */
     public array $owners = [];
 
     /** @var array<string, array<int, int>> by contributor (sender, owner, layer) and parameter: when it changed it last */
@@ -37,7 +40,11 @@ final class ReferenceMerge
     {
         ++$this->changes;
         $before = $this->senders[$key]['levels'] ?? array_fill(0, 512, 0);
-        $this->senders[$key] = ['levels' => $levels] + ($this->senders[$key] ?? ['priority' => 100, 'lastResort' => false, 'bySlot' => []]);
+        $this->senders[$key] = ['levels' => $levels] + ($this->senders[$key] ?? [
+            'priority' => 100,
+            'lastResort' => false,
+            'bySlot' => [],
+        ]);
         foreach ($this->parameters as $number => $slots) {
             if ($this->value($before, $slots) !== $this->value($levels, $slots)) {
                 $this->changedAt[$key][$number] = $this->changes;
@@ -131,7 +138,10 @@ final class ReferenceMerge
         return $levels;
     }
 
-    /** @return array<string, array{levels: array<int, int>, priority: int, lastResort: bool, bySlot: array<int, int>}> senders that may be in control */
+    /**
+     * @return array<string, array{levels: array<int, int>, priority: int, lastResort: bool, bySlot: array<int, int>}>
+     * senders that may be in control
+     */
     private function leading(): array
     {
         if ($this->senders === []) {
@@ -159,7 +169,11 @@ final class ReferenceMerge
         foreach ($leading as $key => $sender) {
             $priority = $sender['bySlot'] === [] ? $sender['priority'] : $sender['bySlot'][$slots[0]];
             if ($sender['bySlot'] === [] || $priority > 0) {
-                $there[] = [$sender['lastResort'] ? $priority - 1000 : $priority, $sender['levels'], $this->changedAt[$key][$number] ?? null];
+                $there[] = [
+                    $sender['lastResort'] ? $priority - 1000 : $priority,
+                    $sender['levels'],
+                    $this->changedAt[$key][$number] ?? null,
+                ];
             }
         }
         $joining = [];
@@ -210,7 +224,10 @@ final class ReferenceMerge
                 $lastSet = $one['isSet'] ? $one : $lastSet;
             }
             $candidates = array_filter($owners, static fn(array $one): bool => ! $one['isSet'] || $one === $lastSet);
-            usort($candidates, fn(array $a, array $b): int => $this->value($b['levels'], $slots) <=> $this->value($a['levels'], $slots));
+            usort(
+                $candidates,
+                fn(array $a, array $b): int => $this->value($b['levels'], $slots) <=> $this->value($a['levels'], $slots),
+            );
             $winner = $this->isLatest[$number] ? $last : $candidates[0];
             $there[] = [$winner['priority'], $winner['levels'], $this->changedAt[$layer][$number] ?? null];
         }

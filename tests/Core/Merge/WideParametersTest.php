@@ -58,8 +58,22 @@ final class WideParametersTest extends TestCase
         $rig = $this->rig(routeSlot: 2);
         $rig->osc('/lamp', 0.5);
         self::assertSame([0, 0], $rig->levelsOf(1, 2));
-        self::assertContains('refused: "Fader in" cannot set its slot: slot 2 is a finer part of Lantern, pan: give the route its coarsest slot, 1, which sets all of it', $rig->hops('message'));
-        $rig = $this->rig(more: ['copies' => [['id' => 'r', 'name' => 'r', 'from' => ['universe' => 'roof', 'first' => 1, 'count' => 2], 'to' => ['universe' => 'palm', 'first' => 2]]]]);
+        self::assertContains(
+            'refused: "Fader in" cannot set its slot: slot 2 is a finer part of Lantern, pan: give the route its coarsest slot, 1, which sets all of it',
+            $rig->hops('message'),
+        );
+        $rig = $this->rig(
+            more: [
+                'copies' => [
+                    [
+                        'id' => 'r',
+                        'name' => 'r',
+                        'from' => ['universe' => 'roof', 'first' => 1, 'count' => 2],
+                        'to' => ['universe' => 'palm', 'first' => 2],
+                    ],
+                ],
+            ],
+        );
         $rig->artNet([1 => 40, 2 => 50], number: 5);
         self::assertSame([0, 0, 50], $rig->levelsOf(1, 2, 3), 'a copy to a finer slot alone gives it nothing');
     }
@@ -79,12 +93,23 @@ final class WideParametersTest extends TestCase
     /** By hand: the square of 0x8000/0xFFFF is 16,384.25/65,535; limits of slots are as many times 257. */
     public function testCurvesInversionAndLimitsIn16Bit(): void
     {
-        $rig = $this->rig(['shapes' => [['first' => 1, 'last' => 2, 'curve' => 'square'], ['first' => 5, 'inverted' => true], ['first' => 6, 'last' => 8, 'low' => 10, 'high' => 131]]]);
+        $rig = $this->rig(
+            [
+                'shapes' => [
+                    ['first' => 1, 'last' => 2, 'curve' => 'square'],
+                    ['first' => 5, 'inverted' => true],
+                    ['first' => 6, 'last' => 8, 'low' => 10, 'high' => 131],
+                ],
+            ],
+        );
         $rig->artNet([1 => 0x80, 2 => 0x00, 5 => 0x01, 7 => 0x02, 6 => 200, 8 => 0]);
         self::assertSame([0x40, 0x00], $rig->levelsOf(1, 2));
         self::assertSame([0xFE, 0xFD], $rig->levelsOf(5, 7), 'tilt by the entry of its coarse slot alone: 65,535 - 258');
         self::assertSame([131, 131], $rig->levelsOf(6, 8), 'zoom: 131 x 257');
-        self::assertSame('House desk: the only source. On the way out: square curve (32768 becomes 16384).', $rig->junction->universes()['palm']->explain(1));
+        self::assertSame(
+            'House desk: the only source. On the way out: square curve (32768 becomes 16384).',
+            $rig->junction->universes()['palm']->explain(1),
+        );
         $rig->artNet([1 => 0x80, 2 => 0x01, 5 => 0x01, 7 => 0x02, 6 => 20, 8 => 5]);
         self::assertSame([0x40, 0x01, 0xFE, 0xFD, 20, 5], $rig->levelsOf(1, 2, 5, 7, 6, 8));
     }
@@ -95,17 +120,31 @@ final class WideParametersTest extends TestCase
         $rig->artNet([1 => 0x01, 2 => 0xFF, 3 => 200]);
         $rig->pass(10.0 + 1.0);
         [$coarse, $fine] = $rig->levelsOf(1, 2);
-        self::assertEqualsWithDelta(0x01FF / 2, $coarse * 256 + $fine, 16, 'half of 511, where bytes by themselves would make it 384');
+        self::assertEqualsWithDelta(
+            0x01FF / 2,
+            $coarse * 256 + $fine,
+            16,
+            'half of 511, where bytes by themselves would make it 384',
+        );
         $rig->pass(1.1);
         self::assertSame([0, 0, 0], $rig->levelsOf(1, 2, 3));
     }
 
     public function testSwapsChangePlacesAsLevelsComeIn(): void
     {
-        $rig = $this->rig(['swaps' => [['first' => 1, 'with' => 21, 'count' => 2]], 'shapes' => [['first' => 1, 'last' => 2, 'inverted' => true]]]);
+        $rig = $this->rig(
+            [
+                'swaps' => [['first' => 1, 'with' => 21, 'count' => 2]],
+                'shapes' => [['first' => 1, 'last' => 2, 'inverted' => true]],
+            ],
+        );
         $rig->artNet([21 => 0x01, 22 => 0x00]);
         $rig->sacn([21 => 0x00, 22 => 0xFF]);
-        self::assertSame([0xFE, 0xFF], $rig->levelsOf(1, 2), 'the pan of slots 1 and 2 is compared, and inverted, where it is patched');
+        self::assertSame(
+            [0xFE, 0xFF],
+            $rig->levelsOf(1, 2),
+            'the pan of slots 1 and 2 is compared, and inverted, where it is patched',
+        );
     }
 
     public function testOverlappingParametersAreTakenInTheirOrder(): void
@@ -127,7 +166,19 @@ final class WideParametersTest extends TestCase
             'universes' => [['id' => 'palm', 'name' => 'Palm House', ...$universe], ['id' => 'roof', 'name' => 'Roof']],
             'routes' => $routes,
             'ports' => $ports,
-            'profiles' => [['id' => 'head', 'name' => 'Head', 'parameters' => [['name' => 'pan', 'slots' => 2], ['name' => 'level', 'intensity' => true], ['name' => 'colour'], ['name' => 'tilt', 'slots' => 2, 'at' => [5, 7]], ['name' => 'zoom', 'slots' => 2, 'at' => [6, 8]]]]],
+            'profiles' => [
+                [
+                    'id' => 'head',
+                    'name' => 'Head',
+                    'parameters' => [
+                        ['name' => 'pan', 'slots' => 2],
+                        ['name' => 'level', 'intensity' => true],
+                        ['name' => 'colour'],
+                        ['name' => 'tilt', 'slots' => 2, 'at' => [5, 7]],
+                        ['name' => 'zoom', 'slots' => 2, 'at' => [6, 8]],
+                    ],
+                ],
+            ],
             'fixtures' => [['id' => 'lantern', 'name' => 'Lantern', 'profile' => 'head', 'universe' => 'palm', 'first' => 1]],
             ...$more,
         ]);

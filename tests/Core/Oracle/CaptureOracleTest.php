@@ -46,7 +46,10 @@ final class CaptureOracleTest extends TestCase
         $two = (new Dmx(2, "\1\2"))->encode();
         $datagrams = iterator_to_array(Capture::datagrams($this->made([$one, $two], $format)), false);
         self::assertSame([$one, $two], array_column($datagrams, 'payload'));
-        self::assertSame(['127.0.0.11', 6454, '127.0.0.1', 6454], [$datagrams[0]->source, $datagrams[0]->sourcePort, $datagrams[0]->destination, $datagrams[0]->destinationPort]);
+        self::assertSame(
+            ['127.0.0.11', 6454, '127.0.0.1', 6454],
+            [$datagrams[0]->source, $datagrams[0]->sourcePort, $datagrams[0]->destination, $datagrams[0]->destinationPort],
+        );
         self::assertSame(1_700_000_000_250_000_000, $datagrams[0]->at);
         self::assertInstanceOf(Dmx::class, Packet::decode($datagrams[0]->payload));
     }
@@ -68,12 +71,17 @@ final class CaptureOracleTest extends TestCase
     #[DataProvider('links')]
     public function testEveryKindOfLink(int $linkType, string $header): void
     {
-        $file = Pcap::write([new Datagram(1_700_000_000_000_000_001, '127.0.0.12', 5000, '127.0.0.2', 6454, (new Dmx(3, 'abcd'))->encode())]);
+        $file = Pcap::write(
+            [new Datagram(1_700_000_000_000_000_001, '127.0.0.12', 5000, '127.0.0.2', 6454, (new Dmx(3, 'abcd'))->encode())],
+        );
         $packet = $header.substr($file, 40);
         $file = substr_replace(substr($file, 0, 32), pack('V', $linkType), 20, 4).pack('VV', \strlen($packet), \strlen($packet)).$packet;
         self::assertSame("127.0.0.12|5000|127.0.0.2|6454|0x5000|1700000000.000000001\n", $this->tshark($file));
         [$datagram] = iterator_to_array(Capture::datagrams($file), false);
-        self::assertSame(['127.0.0.12', 5000, '127.0.0.2', 6454, 1_700_000_000_000_000_001], [$datagram->source, $datagram->sourcePort, $datagram->destination, $datagram->destinationPort, $datagram->at]);
+        self::assertSame(
+            ['127.0.0.12', 5000, '127.0.0.2', 6454, 1_700_000_000_000_000_001],
+            [$datagram->source, $datagram->sourcePort, $datagram->destination, $datagram->destinationPort, $datagram->at],
+        );
         self::assertSame((new Dmx(3, 'abcd'))->encode(), $datagram->payload);
     }
 
@@ -87,12 +95,20 @@ final class CaptureOracleTest extends TestCase
     public function testWhatIsBrokenIsRefusedWhereItBreaks(): void
     {
         $file = $this->made(['abcd'], 'pcap');
-        foreach ([[substr($file, 0, 20), 20], [substr($file, 0, 30), 24], [substr($file, 0, -1), 32], ["\0".$file, 0], [$this->made(['abcd'], 'pcapng').'x', null]] as [$bytes, $offset]) {
+        foreach ([
+            [substr($file, 0, 20), 20],
+            [substr($file, 0, 30), 24],
+            [substr($file, 0, -1), 32],
+            ["\0".$file, 0],
+            [$this->made(['abcd'], 'pcapng').'x', null],
+        ] as [$bytes, $offset]) {
             try {
                 iterator_to_array(Capture::datagrams($bytes), false);
                 self::fail('it was taken');
             } catch (Malformed $malformed) {
-                $offset === null ? self::assertGreaterThan(28, $malformed->offset) : self::assertSame($offset, $malformed->offset);
+                $offset === null
+                    ? self::assertGreaterThan(28, $malformed->offset)
+                    : self::assertSame($offset, $malformed->offset);
             }
         }
     }

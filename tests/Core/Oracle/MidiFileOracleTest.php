@@ -24,7 +24,14 @@ final class MidiFileOracleTest extends TestCase
     public function testNumbersOfVariableLength(): void
     {
         foreach ([
-            0x00 => '00', 0x40 => '40', 0x7F => '7f', 0x80 => '8100', 0x2000 => 'c000', 0x3FFF => 'ff7f', 0x4000 => '818000', 0x100000 => 'c08000',
+            0x00 => '00',
+            0x40 => '40',
+            0x7F => '7f',
+            0x80 => '8100',
+            0x2000 => 'c000',
+            0x3FFF => 'ff7f',
+            0x4000 => '818000',
+            0x100000 => 'c08000',
             0x1FFFFF => 'ffff7f', 0x200000 => '81808000', 0x8000000 => 'c0808000', 0xFFFFFFF => 'ffffff7f',
         ] as $number => $hex) {
             self::assertSame($hex, bin2hex(VariableLength::write($number)));
@@ -54,7 +61,21 @@ final class MidiFileOracleTest extends TestCase
         [$tempo, $notes] = $read['file']['tracks'];
         self::assertSame(['setTempo', 'setTempo', 'endOfTrack'], array_column($tempo, 'type'));
         self::assertSame([500000, 606305], array_column($tempo, 'microsecondsPerBeat'));
-        self::assertSame(['trackName', 'noteOn', 'noteOn', 'noteOff', 'noteOff', 'controller', 'pitchBend', 'programChange', 'sysEx', 'endOfTrack'], array_column($notes, 'type'));
+        self::assertSame(
+            [
+                'trackName',
+                'noteOn',
+                'noteOn',
+                'noteOff',
+                'noteOff',
+                'controller',
+                'pitchBend',
+                'programChange',
+                'sysEx',
+                'endOfTrack',
+            ],
+            array_column($notes, 'type'),
+        );
         self::assertSame([0, 0, 240, 240, 0, 10, 0, 0, 0, 1000000], array_column($notes, 'deltaTime'));
     }
 
@@ -70,7 +91,15 @@ final class MidiFileOracleTest extends TestCase
             ['deltaTime' => 0, 'meta' => true, 'type' => 'endOfTrack'],
         ];
         foreach ([true, false] as $running) {
-            [$made] = NodeOracle::ask([['ask' => 'midi-file write', 'running' => $running, 'file' => ['header' => ['format' => 0, 'numTracks' => 1, 'ticksPerBeat' => 96], 'tracks' => [$events]]]]);
+            [$made] = NodeOracle::ask(
+                [
+                    [
+                        'ask' => 'midi-file write',
+                        'running' => $running,
+                        'file' => ['header' => ['format' => 0, 'numTracks' => 1, 'ticksPerBeat' => 96], 'tracks' => [$events]],
+                    ],
+                ],
+            );
             $bytes = (string) hex2bin($made['bytes']);
             $file = File::decode($bytes);
             self::assertSame('Palm House', $file->tracks[0]->events[0]->bytes);
@@ -78,7 +107,11 @@ final class MidiFileOracleTest extends TestCase
             self::assertSame('993201', bin2hex($file->tracks[0]->events[3]->bytes));
             self::assertSame(468750, $file->tracks[0]->events[1]->tempoMicros());
             if ($running) {
-                self::assertSame($made['bytes'], bin2hex($file->encode()), 'running status is ours too: written again it is the same');
+                self::assertSame(
+                    $made['bytes'],
+                    bin2hex($file->encode()),
+                    'running status is ours too: written again it is the same',
+                );
             }
         }
     }
@@ -98,7 +131,11 @@ final class MidiFileOracleTest extends TestCase
 
     public function testSmpteDivision(): void
     {
-        self::assertSame(0xE728, Division::perFrame(25, 40)->word(), 'Standard MIDI Files 1.0: 25 frames of 40 ticks count milliseconds');
+        self::assertSame(
+            0xE728,
+            Division::perFrame(25, 40)->word(),
+            'Standard MIDI Files 1.0: 25 frames of 40 ticks count milliseconds',
+        );
         $file = new File(0, Division::perFrame(25, 40), [new Track([Event::channel(1500, "\x90\x3c\x40")])]);
         self::assertSame(1_500_000_000, File::decode($file->encode())->tempoMap()->nanosAt(1500));
         self::assertSame(29, Division::read(0xE350)->framesPerSecond);
@@ -126,6 +163,9 @@ final class MidiFileOracleTest extends TestCase
     public function testWhatAnEventIsIsKept(): void
     {
         $events = File::decode(self::song()->encode())->tracks[1]->events;
-        self::assertSame([EventKind::Meta, EventKind::Channel, EventKind::Exclusive], [$events[0]->kind, $events[1]->kind, $events[8]->kind]);
+        self::assertSame(
+            [EventKind::Meta, EventKind::Channel, EventKind::Exclusive],
+            [$events[0]->kind, $events[1]->kind, $events[8]->kind],
+        );
     }
 }

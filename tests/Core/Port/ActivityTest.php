@@ -52,14 +52,31 @@ final class ActivityTest extends TestCase
     public function testStates(): void
     {
         $activity = new Activity();
-        $state = static fn(Protocol $protocol, float $seconds, bool $receives = true, bool $sends = true): State => $activity->state($protocol, $receives, $sends, (int) ($seconds * self::SECOND));
+        $state = static fn(Protocol $protocol, float $seconds, bool $receives = true, bool $sends = true): State => $activity->state(
+            $protocol,
+            $receives,
+            $sends,
+            (int) ($seconds * self::SECOND),
+        );
         self::assertSame(State::Waiting, $state(Protocol::ArtNet, 1));
         self::assertSame(State::Off, $state(Protocol::ArtNet, 1, false, false));
         self::assertSame(State::Quiet, $state(Protocol::ArtNet, 1, false));
         $activity->heard(self::frame(), '127.0.0.11', 2 * self::SECOND);
-        self::assertSame([State::Alive, State::Alive, State::Lost], [$state(Protocol::ArtNet, 3), $state(Protocol::ArtNet, 11.9), $state(Protocol::ArtNet, 12.1)], 'Art-Net: lost after 10 s');
-        self::assertSame([State::Alive, State::Lost], [$state(Protocol::Sacn, 4.4), $state(Protocol::Sacn, 4.6)], 'sACN: lost after 2.5 s');
-        self::assertSame([State::Alive, State::Quiet], [$state(Protocol::Osc, 4.9), $state(Protocol::Osc, 5.1)], 'OSC that is silent is quiet, not lost');
+        self::assertSame(
+            [State::Alive, State::Alive, State::Lost],
+            [$state(Protocol::ArtNet, 3), $state(Protocol::ArtNet, 11.9), $state(Protocol::ArtNet, 12.1)],
+            'Art-Net: lost after 10 s',
+        );
+        self::assertSame(
+            [State::Alive, State::Lost],
+            [$state(Protocol::Sacn, 4.4), $state(Protocol::Sacn, 4.6)],
+            'sACN: lost after 2.5 s',
+        );
+        self::assertSame(
+            [State::Alive, State::Quiet],
+            [$state(Protocol::Osc, 4.9), $state(Protocol::Osc, 5.1)],
+            'OSC that is silent is quiet, not lost',
+        );
         $activity->said(9 * self::SECOND);
         self::assertSame([State::Alive, State::Quiet], [$state(Protocol::Osc, 10, false), $state(Protocol::Osc, 12, false)]);
         $activity->fault = 'the port is in use';
@@ -116,7 +133,18 @@ final class ActivityTest extends TestCase
     /** A node beside a desk goes on answering polls: the desk that went is lost all the same. */
     public function testThatSomebodyIsThereDoesNotKeepADeskAlive(): void
     {
-        $rig = new Rig(Rig::port('house', ['receive' => ['address' => '127.0.0.1', 'poll' => ['127.0.0.16'], 'feeds' => [['number' => 1, 'universe' => 'palm']]]]));
+        $rig = new Rig(
+            Rig::port(
+                'house',
+                [
+                    'receive' => [
+                        'address' => '127.0.0.1',
+                        'poll' => ['127.0.0.16'],
+                        'feeds' => [['number' => 1, 'universe' => 'palm']],
+                    ],
+                ],
+            ),
+        );
         $reply = (new PollReply('127.0.0.16', 'Node', 'Node', [NodePort::output(3)]))->encode();
         $state = static fn(): State => $rig->junction->activity('house')->state(Protocol::ArtNet, true, false, $rig->nanos());
         $rig->arrive(Rig::ART_NET, $reply, '127.0.0.16');

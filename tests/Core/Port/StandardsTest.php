@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\Core\Port;
 
-use NimbleJunction\Core\Port\Departure;
+use NimbleJunction\Core\Port\OutgoingPacket;
 use NimbleJunction\Core\Universe\Universe;
 use NimbleJunction\Core\Wire\ArtNet\Packet as ArtNet;
 use NimbleJunction\Core\Wire\ArtNet\Poll;
@@ -33,15 +33,36 @@ final class StandardsTest extends TestCase
         self::assertCount(2, $stop->artNet([]), 'after it had stopped too');
     }
 
-    /** @return iterable<string, array{array<string, mixed>, int}> changes to the show, and how many packets say that it is over */
+    /**
+     * @return iterable<string, array{array<string, mixed>, int}> changes to the show, and how many packets say that it is
+     * over
+     */
     public static function endings(): iterable
     {
         yield 'the universe leaves the port' => [Rig::port('node', ['send' => ['to' => ['127.0.0.14'], 'carries' => []]]), 3];
         yield 'the port is switched off' => [Rig::port('node', ['enabled' => false]), 3];
-        yield 'its sending is switched off' => [Rig::port('node', ['send' => ['enabled' => false, 'to' => ['127.0.0.14'], 'carries' => [['number' => 7, 'universe' => 'palm']]]]), 3];
-        yield 'another number' => [Rig::port('node', ['send' => ['to' => ['127.0.0.14'], 'carries' => [['number' => 8, 'universe' => 'palm']]]]), 3];
-        yield 'another address' => [Rig::port('node', ['send' => ['to' => ['127.0.0.20'], 'carries' => [['number' => 7, 'universe' => 'palm']]]]), 3];
-        yield 'one more address' => [Rig::port('node', ['send' => ['to' => ['127.0.0.14', '127.0.0.20'], 'carries' => [['number' => 7, 'universe' => 'palm']]]]), 0];
+        yield 'its sending is switched off' => [
+            Rig::port(
+                'node',
+                ['send' => ['enabled' => false, 'to' => ['127.0.0.14'], 'carries' => [['number' => 7, 'universe' => 'palm']]]],
+            ),
+            3,
+        ];
+        yield 'another number' => [
+            Rig::port('node', ['send' => ['to' => ['127.0.0.14'], 'carries' => [['number' => 8, 'universe' => 'palm']]]]),
+            3,
+        ];
+        yield 'another address' => [
+            Rig::port('node', ['send' => ['to' => ['127.0.0.20'], 'carries' => [['number' => 7, 'universe' => 'palm']]]]),
+            3,
+        ];
+        yield 'one more address' => [
+            Rig::port(
+                'node',
+                ['send' => ['to' => ['127.0.0.14', '127.0.0.20'], 'carries' => [['number' => 7, 'universe' => 'palm']]]],
+            ),
+            0,
+        ];
         yield 'another name' => [Rig::port('node', ['name' => 'Another']), 0];
     }
 
@@ -56,7 +77,10 @@ final class StandardsTest extends TestCase
         $rig = new Rig();
         $rig->artNet([1 => 9]);
         $farewells = $rig->adopt($changes);
-        $ends = array_map(static fn(Departure $one) => Sacn::decode($one->bytes), array_filter($farewells, static fn(Departure $one): bool => $one->address === '127.0.0.14'));
+        $ends = array_map(
+            static fn(OutgoingPacket $one) => Sacn::decode($one->bytes),
+            array_filter($farewells, static fn(OutgoingPacket $one): bool => $one->address === '127.0.0.14'),
+        );
         self::assertCount($told, $ends);
         foreach ($ends as $end) {
             self::assertInstanceOf(Data::class, $end);
@@ -69,15 +93,21 @@ final class StandardsTest extends TestCase
     {
         $rig = new Rig();
         $rig->artNet([1 => 9]);
-        $sent = array_map(static fn(array $one): Departure => $one[1], $rig->pass(0.1));
-        $before = array_values(array_filter($sent, static fn(Departure $one): bool => $one->address === '127.0.0.14'));
+        $sent = array_map(static fn(array $one): OutgoingPacket => $one[1], $rig->pass(0.1));
+        $before = array_values(array_filter($sent, static fn(OutgoingPacket $one): bool => $one->address === '127.0.0.14'));
         $ends = $rig->junction->end($rig->nanos());
-        $sequence = static fn(Departure $one): int => \ord($one->bytes[111]);
-        self::assertSame([1, 2, 3], array_map(static fn(Departure $one): int => $sequence($one) - $sequence($before[\count($before) - 1]), $ends));
+        $sequence = static fn(OutgoingPacket $one): int => \ord($one->bytes[111]);
+        self::assertSame(
+            [1, 2, 3],
+            array_map(static fn(OutgoingPacket $one): int => $sequence($one) - $sequence($before[\count($before) - 1]), $ends),
+        );
         self::assertSame([], $rig->junction->end($rig->nanos()), 'once');
     }
 
-    /** E1.31-2018, 6.2.6: with Force_Synchronization 0 nothing is shown once synchronization is lost, until it is back; with 1 it is. */
+    /**
+     * E1.31-2018, 6.2.6: with Force_Synchronization 0 nothing is shown once synchronization is lost, until it is back;
+     * with 1 it is.
+     */
     public function testForceSynchronizationIsHonoured(): void
     {
         $pulse = (new Synchronization(str_pad('guest', 16), 500))->encode();
@@ -110,16 +140,20 @@ final class StandardsTest extends TestCase
         $late->sacn([1 => 150], startCode: 0xDD);
         $late->pass(3.0);
         $late->sacn([1 => 10]);
-        self::assertSame('', array_values($late->junction->universes()['palm']->sources())[0]->slotPriorities, 'too old to mean these levels');
+        self::assertSame(
+            '',
+            array_values($late->junction->universes()['palm']->sources())[0]->slotPriorities,
+            'too old to mean these levels',
+        );
     }
 
     /** E1.31-2018, 5.6: the CID says who sends; what carries ours is our own, brought back by multicast. */
     public function testOurOwnLevelsAreNeverASource(): void
     {
         $rig = new Rig();
-        foreach ($rig->artNet([1 => 99]) as $departure) {
-            if ($departure->address === '127.0.0.14') {
-                $own = substr_replace($departure->bytes, "\0\x01", 113, 2);
+        foreach ($rig->artNet([1 => 99]) as $packet) {
+            if ($packet->address === '127.0.0.14') {
+                $own = substr_replace($packet->bytes, "\0\x01", 113, 2);
                 $rig->arrive(Rig::SACN, $own, '127.0.0.1');
             }
         }
@@ -150,8 +184,17 @@ final class StandardsTest extends TestCase
             $rig->artNet([1 => $i]);
             $rig->pass(0.1);
         }
-        $state = json_decode(json_encode($rig->junction->state($rig->nanos()), JSON_THROW_ON_ERROR), true, flags: JSON_THROW_ON_ERROR);
-        $numbers = static fn(array $departures): array => array_values(array_map(static fn(Departure $one): int => \ord($one->bytes[111]), array_filter($departures, static fn(Departure $one): bool => $one->address === '127.0.0.14')));
+        $state = json_decode(
+            json_encode($rig->junction->rooms()->state($rig->nanos()), JSON_THROW_ON_ERROR),
+            true,
+            flags: JSON_THROW_ON_ERROR,
+        );
+        $numbers = static fn(array $packets): array => array_values(
+            array_map(
+                static fn(OutgoingPacket $one): int => \ord($one->bytes[111]),
+                array_filter($packets, static fn(OutgoingPacket $one): bool => $one->address === '127.0.0.14'),
+            ),
+        );
         // More is sent after the state was written down, as much as a second's frames.
         $last = 0;
         for ($i = 0; $i < 40; ++$i) {
@@ -170,7 +213,13 @@ final class StandardsTest extends TestCase
     {
         $rig = new Rig();
         $answers = $rig->junction->arrived(Rig::ART_NET, '127.0.0.77', 40001, (new Poll())->encode(), $rig->nanos());
-        self::assertSame([['127.0.0.77', 0x1936, [10, 207]]], array_unique(array_map(static fn(Departure $one): array => [$one->address, $one->port, $one->addressAt], $answers), SORT_REGULAR));
+        self::assertSame(
+            [['127.0.0.77', 0x1936, [10, 207]]],
+            array_unique(
+                array_map(static fn(OutgoingPacket $one): array => [$one->address, $one->port, $one->addressAt], $answers),
+                SORT_REGULAR,
+            ),
+        );
         // Offsets of IpAddress and BindIp in the packet.
         $reply = substr_replace(substr_replace($answers[0]->bytes, "\x0A\x09\x08\x07", 10, 4), "\x0A\x09\x08\x06", 207, 4);
         $read = ArtNet::decode($reply);
@@ -199,7 +248,11 @@ final class StandardsTest extends TestCase
         };
         $all = $rig->arrive(Rig::ART_NET, (new Poll())->encode());
         self::assertSame(range(0, 101), $named($all));
-        self::assertSame(range(1, \count($all)), array_map(static fn(Departure $one): int => ArtNet::decode($one->bytes)->bindIndex, $all), 'bind indices run on');
+        self::assertSame(
+            range(1, \count($all)),
+            array_map(static fn(OutgoingPacket $one): int => ArtNet::decode($one->bytes)->bindIndex, $all),
+            'bind indices run on',
+        );
         $rig->pass(1);
         self::assertSame([48, 49, 50, 51], $named($rig->arrive(Rig::ART_NET, (new Poll(Poll::TARGETED, 0, 49, 49))->encode())));
         $rig->pass(1);
@@ -246,10 +299,27 @@ final class StandardsTest extends TestCase
 
     public function testOneAddressMayHaveAPriorityOfItsOwn(): void
     {
-        $rig = new Rig(Rig::port('house', ['receive' => ['address' => '127.0.0.1', 'priority' => 100, 'priorities' => [['from' => '127.0.0.12', 'priority' => 150]], 'feeds' => [['number' => 1, 'universe' => 'palm']]]]));
+        $rig = new Rig(
+            Rig::port(
+                'house',
+                [
+                    'receive' => [
+                        'address' => '127.0.0.1',
+                        'priority' => 100,
+                        'priorities' => [['from' => '127.0.0.12', 'priority' => 150]],
+                        'feeds' => [['number' => 1, 'universe' => 'palm']],
+                    ],
+                ],
+            ),
+        );
         $rig->artNet([1 => 200], '127.0.0.11');
         $rig->artNet([1 => 5], '127.0.0.12');
         self::assertSame(5, $rig->level(1));
-        self::assertSame([100, 150], array_values(array_map(static fn($source): ?int => $source->priority, $rig->junction->universes()['palm']->sources())));
+        self::assertSame(
+            [100, 150],
+            array_values(
+                array_map(static fn($source): ?int => $source->priority, $rig->junction->universes()['palm']->sources()),
+            ),
+        );
     }
 }

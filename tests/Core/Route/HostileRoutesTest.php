@@ -16,7 +16,33 @@ use PHPUnit\Framework\TestCase;
 /** Whatever a document, a page or a sender says: it is refused in words, or it works; nothing is thrown. */
 final class HostileRoutesTest extends TestCase
 {
-    private const VALUES = [null, true, false, 0, 1, -1, 7, 1.5, 1e12, '', 'x', '/a', 'slot:palm/5', 'value:open', 'route:r', 'tablet', 'go', "\0", '{value}{{value}', [], [1], [1, 2], [[]], ['kind' => 'set'], ['a' => 'b']];
+    private const VALUES = [
+        null,
+        true,
+        false,
+        0,
+        1,
+        -1,
+        7,
+        1.5,
+        1e12,
+        '',
+        'x',
+        '/a',
+        'slot:palm/5',
+        'value:open',
+        'route:r',
+        'tablet',
+        'go',
+        "\0",
+        '{value}{{value}',
+        [],
+        [1],
+        [1, 2],
+        [[]],
+        ['kind' => 'set'],
+        ['a' => 'b'],
+    ];
 
     public function testRoutesOfRandomFieldsAreRefusedOrRun(): void
     {
@@ -25,12 +51,22 @@ final class HostileRoutesTest extends TestCase
         $schema = (string) file_get_contents(__DIR__.'/../../../schema/show.schema.json');
         $taken = $refused = 0;
         for ($i = 0; $i < 1500; ++$i) {
-            $route = ['id' => 'r', 'name' => 'R', 'when' => mt_rand(0, 3) === 0 ? $this->whatever() : $this->part('trigger', 0), 'if' => $this->parts('condition'), 'steps' => $this->parts('step'), 'do' => $this->parts('action')];
+            $route = [
+                'id' => 'r',
+                'name' => 'R',
+                'when' => mt_rand(0, 3) === 0 ? $this->whatever() : $this->part('trigger', 0),
+                'if' => $this->parts('condition'),
+                'steps' => $this->parts('step'),
+                'do' => $this->parts('action'),
+            ];
             $document = [...Rig::document(), 'routes' => [$route], 'values' => [['id' => 'open', 'name' => 'Open']]];
             try {
                 ShowReader::fromArray($document);
                 ++$taken;
-                self::assertTrue($validator->validate(json_decode((string) json_encode(self::withoutNothing($document))), $schema)->isValid(), 'the published schema agrees: '.json_encode($route));
+                self::assertTrue(
+                    $validator->validate(json_decode((string) json_encode(self::withoutNothing($document))), $schema)->isValid(),
+                    'the published schema agrees: '.json_encode($route),
+                );
             } catch (ShowRefused $exception) {
                 ++$refused;
                 self::assertMatchesRegularExpression('#^/routes/0/#', $exception->getMessage());
@@ -50,10 +86,38 @@ final class HostileRoutesTest extends TestCase
 
     public function testAnythingMayBeSaidOfAnyPoint(): void
     {
-        $rig = new Rig(['values' => [['id' => 'open', 'name' => 'Open'], ['id' => 'text', 'name' => 'Text', 'type' => 'text'], ['id' => 'n', 'name' => 'N', 'type' => 'number', 'low' => -5, 'high' => 5]]]);
+        $rig = new Rig(
+            [
+                'values' => [
+                    ['id' => 'open', 'name' => 'Open'],
+                    ['id' => 'text', 'name' => 'Text', 'type' => 'text'],
+                    ['id' => 'n', 'name' => 'N', 'type' => 'number', 'low' => -5, 'high' => 5],
+                ],
+            ],
+        );
         $act = new Act('ada', 'Ada');
         $said = 0;
-        foreach (['slot:palm/1', 'slot:palm/0', 'slot:palm/513', 'slot:gone/1', 'hold:palm/2', 'hold:palm/x', 'port:house/alive', 'port:house/none', 'port:gone/alive', 'route:in', 'route:in/enabled', 'route:in/none', 'route:gone', 'value:open', 'value:text', 'value:n', 'value:gone', 'fixture:gone/pan', 'look:doors'] as $text) {
+        foreach ([
+            'slot:palm/1',
+            'slot:palm/0',
+            'slot:palm/513',
+            'slot:gone/1',
+            'hold:palm/2',
+            'hold:palm/x',
+            'port:house/alive',
+            'port:house/none',
+            'port:gone/alive',
+            'route:in',
+            'route:in/enabled',
+            'route:in/none',
+            'route:gone',
+            'value:open',
+            'value:text',
+            'value:n',
+            'value:gone',
+            'fixture:gone/pan',
+            'look:doors',
+        ] as $text) {
             $reference = Reference::parse($text) ?? self::fail($text);
             foreach ([0, 1, -1, 300, 1.5, -1e300, \INF, \NAN, '', 'x', '12', "\xFF\xFE", str_repeat('y', 5000)] as $value) {
                 $refusal = $rig->junction->set($reference, $value, $act, $rig->nanos())[0];
@@ -64,7 +128,9 @@ final class HostileRoutesTest extends TestCase
         }
         self::assertGreaterThan(100, $said);
         self::assertSame([null, null, null], array_map(Reference::parse(...), ['', 'slot', 'SLOT:palm/1']));
-        self::assertIsString(json_encode($rig->junction->state($rig->nanos()), JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE));
+        self::assertIsString(
+            json_encode($rig->junction->rooms()->state($rig->nanos()), JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE),
+        );
     }
 
     /**
@@ -84,7 +150,10 @@ final class HostileRoutesTest extends TestCase
     /** @return list<mixed> */
     private function parts(string $of): array
     {
-        return array_map(fn(): mixed => mt_rand(0, 5) === 0 ? $this->whatever() : $this->part($of, 0), array_fill(0, mt_rand(0, 2), 0));
+        return array_map(
+            fn(): mixed => mt_rand(0, 5) === 0 ? $this->whatever() : $this->part($of, 0),
+            array_fill(0, mt_rand(0, 2), 0),
+        );
     }
 
     /** @return array<string, mixed> */

@@ -32,7 +32,10 @@ use PHPUnit\Framework\TestCase;
 /** Each kind of trigger says itself why it nearly took an event, with what it waits for and what came. */
 final class NearMissTest extends TestCase
 {
-    /** @return iterable<string, array{Trigger, string, float|string|null}> a trigger, a MIDI message, and the value or the reason; null where it is none of its own */
+    /**
+     * @return iterable<string, array{Trigger, string, float|string|null}> a trigger, a MIDI message, and the value or the
+     * reason; null where it is none of its own
+     */
     public static function midi(): iterable
     {
         yield 'a note' => [new NoteTrigger('p', 1, 60), '903c40', 64.0];
@@ -41,14 +44,26 @@ final class NearMissTest extends TestCase
         yield 'a note for a controller' => [new ControllerTrigger('p', 1, 60), '903c40', null];
         yield 'a program' => [new ProgramTrigger('p', 1, 3), 'c004', 'waits for program 3, it is 4'];
         yield 'any program' => [new ProgramTrigger('p', null, null), 'c004', 4.0];
-        yield 'show control for another device' => [new MscTrigger('p', 'go', 21), 'f07f14020101310031f7', 'waits for device 21, it is for device 20'];
+        yield 'show control for another device' => [
+            new MscTrigger('p', 'go', 21),
+            'f07f14020101310031f7',
+            'waits for device 21, it is for device 20',
+        ];
         // MIDI Show Control 1.1, device IDs 112 to 126 are groups, 127 is everyone (from memory).
         yield 'show control for a group' => [new MscTrigger('p', 'go', 21), 'f07f7002010131f7', 1.0];
         yield 'another cue' => [new MscTrigger('p', 'go', null, '2'), 'f07f14020101310031f7', 'waits for cue 2, it names 1'];
         yield 'no cue at all' => [new MscTrigger('p', 'go', null, '2'), 'f07f14020101f7', 'waits for cue 2, it names none'];
-        yield 'another list' => [new MscTrigger('p', 'go', null, '1', '9'), 'f07f14020101310031f7', 'waits for list 9, it names 1'];
+        yield 'another list' => [
+            new MscTrigger('p', 'go', null, '1', '9'),
+            'f07f14020101310031f7',
+            'waits for list 9, it names 1',
+        ];
         yield 'another command' => [new MscTrigger('p', 'stop', null), 'f07f14020101310031f7', null];
-        yield 'machine control for another device' => [new MmcTrigger('p', 'play', 4), 'f07f030602f7', 'waits for device 4, it is for device 3'];
+        yield 'machine control for another device' => [
+            new MmcTrigger('p', 'play', 4),
+            'f07f030602f7',
+            'waits for device 4, it is for device 3',
+        ];
         yield 'machine control for everyone' => [new MmcTrigger('p', 'play', 4), 'f07f7f0602f7', 1.0];
         yield 'other bytes' => [new SysexTrigger('p', 'F0 41 10'), 'f0411100f7', 'waits for f04110, it begins with f04111'];
     }
@@ -83,7 +98,10 @@ final class NearMissTest extends TestCase
     public function testWhatOscTriggersSay(OscTrigger $trigger, array $arguments, float|string $expected): void
     {
         $answer = $trigger->take(new Heard('p', Osc::of('/a', $arguments)));
-        self::assertSame($expected, $answer instanceof Taken ? $answer->value : ($answer instanceof Missed ? $answer->reason : ''));
+        self::assertSame(
+            $expected,
+            $answer instanceof Taken ? $answer->value : ($answer instanceof Missed ? $answer->reason : ''),
+        );
     }
 
     public function testASlotPassesALevelInOneDirection(): void
@@ -91,7 +109,16 @@ final class NearMissTest extends TestCase
         $slot = Reference::parse('slot:palm/1') ?? self::fail();
         $fires = static fn(Trigger $trigger, int $before, int $now): bool => $trigger->take(new PointChanged($slot, $now, $before)) instanceof Taken;
         $rises = new SlotTrigger($slot, 128);
-        self::assertSame([true, false, false, true, false], [$fires($rises, 127, 128), $fires($rises, 128, 255), $fires($rises, 255, 0), $fires($rises, 0, 255), $fires($rises, 0, 127)]);
+        self::assertSame(
+            [true, false, false, true, false],
+            [
+                $fires($rises, 127, 128),
+                $fires($rises, 128, 255),
+                $fires($rises, 255, 0),
+                $fires($rises, 0, 255),
+                $fires($rises, 0, 127),
+            ],
+        );
         $falls = new SlotTrigger($slot, null, 10);
         self::assertSame([true, false, false], [$fires($falls, 11, 10), $fires($falls, 10, 0), $fires($falls, 0, 255)]);
         self::assertTrue($fires(new SlotTrigger($slot), 1, 2));
@@ -102,15 +129,38 @@ final class NearMissTest extends TestCase
 
     public function testALongRouteIsKnownAtBothOfItsEnds(): void
     {
-        $cable = ['id' => 'lectern', 'name' => 'Lectern', 'protocol' => 'midi', 'link' => ['kind' => 'cable', 'device' => 'lectern'], 'receive' => [], 'send' => []];
+        $cable = [
+            'id' => 'lectern',
+            'name' => 'Lectern',
+            'protocol' => 'midi',
+            'link' => ['kind' => 'cable', 'device' => 'lectern'],
+            'receive' => [],
+            'send' => [],
+        ];
         $route = [
             'id' => 'r', 'name' => 'R',
             'when' => [['kind' => 'note', 'port' => 'lectern', 'note' => 60], ['kind' => 'slot', 'point' => 'slot:palm/9']],
-            'do' => [['kind' => 'repeat', 'times' => 2, 'do' => [['kind' => 'set', 'point' => 'slot:palm/3']]], ['kind' => 'send', 'port' => 'tablet', 'message' => ['kind' => 'osc', 'address' => '/told', 'arguments' => [['kind' => 'int']]]]],
+            'do' => [
+                ['kind' => 'repeat', 'times' => 2, 'do' => [['kind' => 'set', 'point' => 'slot:palm/3']]],
+                [
+                    'kind' => 'send',
+                    'port' => 'tablet',
+                    'message' => ['kind' => 'osc', 'address' => '/told', 'arguments' => [['kind' => 'int']]],
+                ],
+            ],
         ];
-        $show = ShowReader::fromArray([...Rig::document(), 'ports' => [...Rig::document()['ports'], $cable], 'routes' => [$route]]);
-        self::assertSame(['hears' => ['lectern'], 'says' => ['tablet'], 'looks' => ['palm'], 'sets' => ['palm'], 'addresses' => ['/note']], RouteEnds::of($show->routes['r'], $show));
-        $lines = static fn(string $port): array => array_column(OtherEnd::of($show->ports[$port], $show, ['127.0.0.1']), 'value', 'label');
+        $show = ShowReader::fromArray(
+            [...Rig::document(), 'ports' => [...Rig::document()['ports'], $cable], 'routes' => [$route]],
+        );
+        self::assertSame(
+            ['hears' => ['lectern'], 'says' => ['tablet'], 'looks' => ['palm'], 'sets' => ['palm'], 'addresses' => ['/note']],
+            RouteEnds::of($show->routes['r'], $show),
+        );
+        $lines = static fn(string $port): array => array_column(
+            OtherEnd::of($show->ports[$port], $show, ['127.0.0.1']),
+            'value',
+            'label',
+        );
         self::assertSame('note 60 (C4) arrives on Lectern', $lines('lectern')['Message for "R"']);
         self::assertSame('/told its value as a whole number', $lines('tablet')['Message of "R"']);
     }
@@ -127,6 +177,10 @@ final class NearMissTest extends TestCase
         $rig->osc('/lamb', 0.5);
         self::assertContains('nearly: "Fader in" listens for /lamp: 1 character differs', $rig->hops('message'));
         $rig->adopt(['routes' => [], 'ports' => $ports]);
-        self::assertContains("unmatched: no route listens for /lamb on Guide's tablet", $rig->hops('message'), 'the near miss is looked for when it is read');
+        self::assertContains(
+            "unmatched: no route listens for /lamb on Guide's tablet",
+            $rig->hops('message'),
+            'the near miss is looked for when it is read',
+        );
     }
 }

@@ -5,46 +5,14 @@ declare(strict_types=1);
 namespace NimbleJunction\Tests\Core\Route;
 
 use NimbleJunction\Core\Point\Act;
-use NimbleJunction\Core\Point\Reference;
-use NimbleJunction\Core\Port\Departure;
-use NimbleJunction\Core\Wire\Osc\Message as Osc;
-use NimbleJunction\Tests\Support\Rig;
-use PHPUnit\Framework\Attributes\DataProvider;
+use NimbleJunction\Core\Port\OutgoingPacket;
+use NimbleJunction\Tests\Support\RoutesOnARig;
 use PHPUnit\Framework\TestCase;
 
 /** Routes in their long form: when, if, steps, do; between any two protocols. */
 final class RunnerTest extends TestCase
 {
-    private const CABLE = ['id' => 'lectern', 'name' => 'Lectern', 'protocol' => 'midi', 'link' => ['kind' => 'cable', 'device' => 'lectern'], 'receive' => [], 'send' => []];
-
-    /** @return iterable<string, array{array<string, mixed>, string, string, string}> a route, the port and bytes that arrive, the bytes that leave */
-    public static function pairs(): iterable
-    {
-        $send = static fn(string $port, array $message): array => [['kind' => 'send', 'port' => $port, 'message' => $message]];
-        yield 'OSC to MIDI' => [['when' => ['kind' => 'osc', 'port' => 'tablet', 'address' => '/fader'], 'steps' => [['kind' => 'scale', 'from' => [0, 1], 'to' => [0, 127]]], 'do' => $send('lectern', ['kind' => 'controller', 'channel' => 3, 'controller' => 7])], 'tablet', self::osc('/fader', 0.5), 'b20740'];
-        yield 'OSC without a number to show control' => [['when' => ['kind' => 'osc', 'port' => 'tablet', 'address' => '/go'], 'do' => $send('lectern', ['kind' => 'msc', 'device' => 20, 'format' => 'lighting', 'command' => 'go', 'cue' => '1', 'list' => '1'])], 'tablet', self::osc('/go'), 'f07f14020101310031f7'];
-        yield 'a note to OSC, with several arguments' => [['when' => ['kind' => 'note', 'port' => 'lectern', 'channel' => 1, 'note' => 49], 'do' => $send('tablet', ['kind' => 'osc', 'address' => '/lamp/{note}', 'arguments' => [['kind' => 'int'], ['kind' => 'text', 'text' => 'velocity {velocity}'], ['kind' => 'true'], ['kind' => 'float', 'value' => 0.5]]])], 'lectern', '903164', bin2hex((new Osc('/lamp/49', [\NimbleJunction\Core\Wire\Osc\Argument::int(100), \NimbleJunction\Core\Wire\Osc\Argument::string('velocity 100'), \NimbleJunction\Core\Wire\Osc\Argument::tagged('T', true), \NimbleJunction\Core\Wire\Osc\Argument::float(0.5)]))->encode())];
-        yield 'show control to OSC, with its cue' => [['when' => ['kind' => 'msc', 'port' => 'lectern', 'command' => 'go', 'device' => 20], 'do' => $send('tablet', ['kind' => 'osc', 'address' => '/cue/{cue}/start'])], 'lectern', 'f07f14020101322e35f7', self::osc('/cue/2.5/start')];
-        yield 'show control for everyone' => [['when' => ['kind' => 'msc', 'port' => 'lectern', 'command' => 'go', 'device' => 20, 'cue' => '7'], 'do' => $send('lectern', ['kind' => 'mmc', 'command' => 'play'])], 'lectern', 'f07f7f02010137f7', 'f07f7f0602f7'];
-        yield 'any note on a channel to a program' => [['when' => ['kind' => 'note', 'port' => 'lectern', 'channel' => 2], 'if' => [['kind' => 'least', 'value' => 1]], 'do' => $send('lectern', ['kind' => 'program', 'channel' => 1, 'program' => 5])], 'lectern', '914020', 'c005'];
-        yield 'a program to a bend' => [['when' => ['kind' => 'program', 'port' => 'lectern', 'program' => 3], 'do' => $send('lectern', ['kind' => 'bend', 'channel' => 1, 'bend' => 8192])], 'lectern', 'c003', 'e00040'];
-        yield 'machine control to System Exclusive' => [['when' => ['kind' => 'mmc', 'port' => 'lectern', 'command' => 'stop'], 'do' => $send('lectern', ['kind' => 'sysex', 'data' => 'F0 41 {value} F7'])], 'lectern', 'f07f7f0601f7', 'f04101f7'];
-        yield 'System Exclusive to a note' => [['when' => ['kind' => 'sysex', 'port' => 'lectern', 'begins' => 'F0 41'], 'do' => $send('lectern', ['kind' => 'note', 'channel' => 1, 'note' => 60, 'velocity' => 1])], 'lectern', 'f0410203f7', '903c01'];
-        yield 'a bend to 14 bits' => [['when' => ['kind' => 'bend', 'port' => 'lectern'], 'do' => $send('lectern', ['kind' => 'controller', 'channel' => 1, 'controller' => 1, 'bits' => 14])], 'lectern', 'e00140', 'b00140b02101'];
-        // Common practice, no source: 65 is one step down where bit 6 is the sign, 127 where it is a two's complement.
-        yield 'an endless encoder' => [['when' => ['kind' => 'relative', 'port' => 'lectern', 'channel' => 1, 'controller' => 10, 'encoding' => 'sign-bit'], 'do' => $send('tablet', ['kind' => 'osc', 'address' => '/by', 'arguments' => [['kind' => 'int']]])], 'lectern', 'b00a43', bin2hex((new Osc('/by', [\NimbleJunction\Core\Wire\Osc\Argument::int(-3)]))->encode())];
-        yield 'a game of two triggers' => [['when' => [['kind' => 'osc', 'port' => 'tablet', 'address' => '/a'], ['kind' => 'osc', 'port' => 'tablet', 'address' => '/b', 'is' => 'go']], 'do' => $send('lectern', ['kind' => 'program', 'channel' => 1, 'program' => 9])], 'tablet', self::osc('/b', 'go'), 'c009'];
-        yield 'what fits the value' => [['when' => ['kind' => 'osc', 'port' => 'tablet', 'address' => '/a'], 'steps' => [['kind' => 'snap', 'size' => 0.5], ['kind' => 'limit', 'low' => 0, 'high' => 1]], 'do' => [['kind' => 'choose', 'options' => [['kind' => 'within', 'low' => 0, 'high' => 0.4, 'do' => $send('lectern', ['kind' => 'program', 'channel' => 1, 'program' => 1])], ['kind' => 'within', 'low' => 0.4, 'high' => 0.6, 'do' => $send('lectern', ['kind' => 'program', 'channel' => 1, 'program' => 2])]]]]], 'tablet', self::osc('/a', 0.58), 'c002'];
-    }
-
-    /** @param array<string, mixed> $route */
-    #[DataProvider('pairs')]
-    public function testAMessageBecomesAnother(array $route, string $port, string $in, string $out): void
-    {
-        $rig = $this->rig([['id' => 'r', 'name' => 'R'] + $route]);
-        self::assertSame([$out], $this->left($rig, $port, $in), implode("\n", $rig->hops('message')));
-        self::assertSame(1, $rig->junction->points()->read($this->point('route:r/fired')));
-    }
+    use RoutesOnARig;
 
     public function testEveryConditionSaysWhyItMissed(): void
     {
@@ -57,7 +25,18 @@ final class RunnerTest extends TestCase
             [['kind' => 'range', 'low' => 0.6, 'high' => 1], 'wants a value from 0.6 to 1, it is 0.5'],
             [['kind' => 'one-of', 'values' => [1, 2]], 'wants one of 1, 2, it is 0.5'],
         ] as [$condition, $words]) {
-            $rig = $this->rig([['id' => 'r', 'name' => 'R', 'when' => ['kind' => 'osc', 'port' => 'tablet', 'address' => '/a'], 'if' => [$condition], 'do' => $do]], $values);
+            $rig = $this->rig(
+                [
+                    [
+                        'id' => 'r',
+                        'name' => 'R',
+                        'when' => ['kind' => 'osc', 'port' => 'tablet', 'address' => '/a'],
+                        'if' => [$condition],
+                        'do' => $do,
+                    ],
+                ],
+                $values,
+            );
             $rig->osc('/a', 0.5);
             self::assertContains("nearly: \"R\" {$words}", $rig->hops('message'));
             self::assertSame(0, $rig->level(9));
@@ -68,24 +47,74 @@ final class RunnerTest extends TestCase
 
     public function testAValueIsSetWatchedAndKept(): void
     {
-        $show = ['values' => [['id' => 'open', 'name' => 'House open', 'type' => 'switch'], ['id' => 'mood', 'name' => 'Mood', 'type' => 'choice', 'choices' => ['calm', 'bright'], 'kept' => false]]];
+        $show = [
+            'values' => [
+                ['id' => 'open', 'name' => 'House open', 'type' => 'switch'],
+                ['id' => 'mood', 'name' => 'Mood', 'type' => 'choice', 'choices' => ['calm', 'bright'], 'kept' => false],
+            ],
+        ];
         $routes = [
-            ['id' => 'turn', 'name' => 'Turn', 'when' => ['kind' => 'osc', 'port' => 'tablet', 'address' => '/open'], 'do' => [['kind' => 'press', 'point' => 'value:open'], ['kind' => 'set', 'point' => 'value:mood', 'value' => 'bright']]],
-            ['id' => 'lamp', 'name' => 'Lamp', 'when' => ['kind' => 'point', 'point' => 'value:open', 'is' => 1], 'do' => [['kind' => 'set', 'point' => 'slot:palm/9', 'value' => 200], ['kind' => 'press', 'point' => 'route:bell']]],
-            ['id' => 'bell', 'name' => 'Bell', 'when' => ['kind' => 'osc', 'port' => 'tablet', 'address' => '/bell'], 'do' => [['kind' => 'send', 'port' => 'lectern', 'message' => ['kind' => 'program', 'channel' => 1, 'program' => 4]]]],
-            ['id' => 'bright', 'name' => 'Bright', 'when' => ['kind' => 'slot', 'point' => 'slot:palm/9', 'rises' => 150], 'do' => [['kind' => 'set', 'point' => 'slot:palm/10', 'value' => 99]]],
+            [
+                'id' => 'turn',
+                'name' => 'Turn',
+                'when' => ['kind' => 'osc', 'port' => 'tablet', 'address' => '/open'],
+                'do' => [
+                    ['kind' => 'press', 'point' => 'value:open'],
+                    ['kind' => 'set', 'point' => 'value:mood', 'value' => 'bright'],
+                ],
+            ],
+            [
+                'id' => 'lamp',
+                'name' => 'Lamp',
+                'when' => ['kind' => 'point', 'point' => 'value:open', 'is' => 1],
+                'do' => [
+                    ['kind' => 'set', 'point' => 'slot:palm/9', 'value' => 200],
+                    ['kind' => 'press', 'point' => 'route:bell'],
+                ],
+            ],
+            [
+                'id' => 'bell',
+                'name' => 'Bell',
+                'when' => ['kind' => 'osc', 'port' => 'tablet', 'address' => '/bell'],
+                'do' => [
+                    ['kind' => 'send', 'port' => 'lectern', 'message' => ['kind' => 'program', 'channel' => 1, 'program' => 4]],
+                ],
+            ],
+            [
+                'id' => 'bright',
+                'name' => 'Bright',
+                'when' => ['kind' => 'slot', 'point' => 'slot:palm/9', 'rises' => 150],
+                'do' => [['kind' => 'set', 'point' => 'slot:palm/10', 'value' => 99]],
+            ],
         ];
         $rig = $this->rig($routes, $show);
         self::assertSame(['c004'], $this->left($rig, 'tablet', self::osc('/open')));
         self::assertSame([200, 99], $rig->levelsOf(9, 10), 'one message, all in one turn');
         self::assertSame('bright', $rig->junction->points()->read($this->point('value:mood')));
-        $state = json_decode(json_encode($rig->junction->state($rig->nanos()), JSON_THROW_ON_ERROR), true, flags: JSON_THROW_ON_ERROR);
+        $state = json_decode(
+            json_encode($rig->junction->rooms()->state($rig->nanos()), JSON_THROW_ON_ERROR),
+            true,
+            flags: JSON_THROW_ON_ERROR,
+        );
         $again = $this->rig($routes, $show);
         $again->junction->restore($state, $again->nanos());
-        self::assertSame([1, 'calm', 200], [...array_map(fn(string $one) => $again->junction->points()->read($this->point($one)), ['value:open', 'value:mood']), $again->level(9)], 'what is not to be kept begins anew');
+        self::assertSame(
+            [1, 'calm', 200],
+            [
+                ...array_map(
+                    fn(string $one) => $again->junction->points()->read($this->point($one)),
+                    ['value:open', 'value:mood'],
+                ),
+                $again->level(9),
+            ],
+            'what is not to be kept begins anew',
+        );
         $again->adopt(['routes' => $routes, ...$show, 'ports' => $again->document['ports'], 'name' => 'Edited']);
         self::assertSame(1, $again->junction->points()->read($this->point('value:open')), 'an edit leaves it alone');
-        self::assertStringContainsString('one of: calm, bright', $again->junction->set($this->point('value:mood'), 'loud', new Act('ada', 'Ada'), $again->nanos())[0]);
+        self::assertStringContainsString(
+            'one of: calm, bright',
+            $again->junction->set($this->point('value:mood'), 'loud', new Act('ada', 'Ada'), $again->nanos())[0],
+        );
     }
 
     public function testRoutesThatCallEachOtherAreCutAndNamed(): void
@@ -95,11 +124,27 @@ final class RunnerTest extends TestCase
         $rig->osc('/one');
         self::assertStringContainsString('cut at "', implode("\n", $rig->hops('message')));
         self::assertLessThan(20, $rig->junction->points()->read($this->point('route:one/fired')));
-        $flip = ['id' => 'flip', 'name' => 'Flip', 'when' => ['kind' => 'point', 'point' => 'value:open'], 'do' => [['kind' => 'press', 'point' => 'value:open']]];
+        $flip = [
+            'id' => 'flip',
+            'name' => 'Flip',
+            'when' => ['kind' => 'point', 'point' => 'value:open'],
+            'do' => [['kind' => 'press', 'point' => 'value:open']],
+        ];
         $rig = $this->rig([$flip], ['values' => [['id' => 'open', 'name' => 'Open']]]);
         $rig->junction->press($this->point('value:open'), new Act('ada', 'Ada'), $rig->nanos());
         self::assertLessThan(20, $rig->junction->points()->read($this->point('route:flip/fired')));
-        $many = ['id' => 'many', 'name' => 'Many', 'when' => ['kind' => 'osc', 'port' => 'tablet', 'address' => '/many'], 'do' => [['kind' => 'repeat', 'times' => 100, 'do' => [['kind' => 'repeat', 'times' => 100, 'do' => [['kind' => 'press', 'point' => 'value:open']]]]]]];
+        $many = [
+            'id' => 'many',
+            'name' => 'Many',
+            'when' => ['kind' => 'osc', 'port' => 'tablet', 'address' => '/many'],
+            'do' => [
+                [
+                    'kind' => 'repeat',
+                    'times' => 100,
+                    'do' => [['kind' => 'repeat', 'times' => 100, 'do' => [['kind' => 'press', 'point' => 'value:open']]]],
+                ],
+            ],
+        ];
         $rig = $this->rig([$many], ['values' => [['id' => 'open', 'name' => 'Open']]]);
         $began = hrtime(true);
         $rig->osc('/many');
@@ -113,7 +158,17 @@ final class RunnerTest extends TestCase
             'fixtures' => [['id' => 'lantern', 'name' => 'Lantern', 'profile' => 'head', 'universe' => 'palm', 'first' => 11]],
             'universes' => [['id' => 'palm', 'name' => 'Palm House', 'shapes' => [['first' => 11, 'inverted' => true]]]],
         ];
-        $rig = $this->rig([['id' => 'r', 'name' => 'R', 'when' => ['kind' => 'osc', 'port' => 'tablet', 'address' => '/pan'], 'do' => [['kind' => 'set', 'point' => 'fixture:lantern/pan']]]], $patch);
+        $rig = $this->rig(
+            [
+                [
+                    'id' => 'r',
+                    'name' => 'R',
+                    'when' => ['kind' => 'osc', 'port' => 'tablet', 'address' => '/pan'],
+                    'do' => [['kind' => 'set', 'point' => 'fixture:lantern/pan']],
+                ],
+            ],
+            $patch,
+        );
         $rig->osc('/pan', 25.0);
         self::assertSame([0xBF, 0xFF], $rig->levelsOf(11, 12), '25 per cent of 65,535 is 0x4000; it leaves inverted');
         self::assertEqualsWithDelta(25, $rig->junction->points()->read($this->point('fixture:lantern/pan')), 0.01);
@@ -122,31 +177,92 @@ final class RunnerTest extends TestCase
 
     public function testPointsAreFoundReadAndPressed(): void
     {
-        $rig = $this->rig([['id' => 'r', 'name' => 'Ring', 'when' => ['kind' => 'started'], 'do' => [['kind' => 'send', 'port' => 'lectern', 'message' => ['kind' => 'program', 'channel' => 1, 'program' => 4]]]]]);
-        self::assertSame(['c004'], array_map(static fn(array $one): string => bin2hex($one[1]->bytes), array_values(array_filter($rig->pass(0.001), static fn(array $one): bool => $one[1]->portId === 'lectern'))), 'the show has started');
+        $rig = $this->rig(
+            [
+                [
+                    'id' => 'r',
+                    'name' => 'Ring',
+                    'when' => ['kind' => 'started'],
+                    'do' => [
+                        [
+                            'kind' => 'send',
+                            'port' => 'lectern',
+                            'message' => ['kind' => 'program', 'channel' => 1, 'program' => 4],
+                        ],
+                    ],
+                ],
+            ],
+        );
+        self::assertSame(
+            ['c004'],
+            array_map(
+                static fn(array $one): string => bin2hex($one[1]->bytes),
+                array_values(array_filter($rig->pass(0.001), static fn(array $one): bool => $one[1]->portId === 'lectern')),
+            ),
+            'the show has started',
+        );
         $points = $rig->junction->points();
-        self::assertSame(['route:r'], array_map(static fn($point): string => $point->reference->text(), $points->find('ring', 5)));
-        self::assertSame(['port:lectern/alive', 'port:lectern/steady', 'port:lectern/enabled', 'port:lectern/rate'], array_map(static fn($point): string => $point->reference->text(), $points->find('lectern', 5)));
+        self::assertSame(
+            ['route:r'],
+            array_map(static fn($point): string => $point->reference->text(), $points->find('ring', 5)),
+        );
+        self::assertSame(
+            ['port:lectern/alive', 'port:lectern/steady', 'port:lectern/enabled', 'port:lectern/rate'],
+            array_map(static fn($point): string => $point->reference->text(), $points->find('lectern', 5)),
+        );
         $left = $rig->junction->press($this->point('route:r'), new Act('ada', 'Ada'), $rig->nanos());
-        self::assertSame(['', ['c004']], [$left[0], array_map(static fn(Departure $one): string => bin2hex($one->bytes), $left[1])]);
+        self::assertSame(
+            ['', ['c004']],
+            [$left[0], array_map(static fn(OutgoingPacket $one): string => bin2hex($one->bytes), $left[1])],
+        );
         $rig->junction->set($this->point('hold:palm/3'), 44, new Act('ada', 'Ada'), $rig->nanos());
         self::assertSame([44, 44], [$rig->level(3), $points->read($this->point('hold:palm/3'))]);
         $rig->junction->press($this->point('hold:palm/3'), new Act('ada', 'Ada'), $rig->nanos());
         self::assertSame([0, null], [$rig->level(3), $points->read($this->point('hold:palm/3'))]);
-        self::assertSame('only "enabled" can be set', substr($rig->junction->set($this->point('route:r'), 1, new Act('ada', 'Ada'), $rig->nanos())[0], \strlen('of a route '), 25));
+        self::assertSame(
+            'only "enabled" can be set',
+            substr(
+                $rig->junction->set($this->point('route:r'), 1, new Act('ada', 'Ada'), $rig->nanos())[0],
+                \strlen('of a route '),
+                25,
+            ),
+        );
         $rig->junction->set($this->point('route:r/enabled'), 0, new Act('ada', 'Ada'), $rig->nanos());
         self::assertSame(0, $points->read($this->point('route:r/enabled')));
-        self::assertSame([1, 'a slot cannot be pressed'], [$points->read($this->point('port:lectern/enabled')), $rig->junction->press($this->point('slot:palm/3'), new Act('ada', 'Ada'), $rig->nanos())[0]]);
+        self::assertSame(
+            [1, 'a slot cannot be pressed'],
+            [
+                $points->read($this->point('port:lectern/enabled')),
+                $rig->junction->press($this->point('slot:palm/3'), new Act('ada', 'Ada'), $rig->nanos())[0],
+            ],
+        );
         self::assertNull($points->describe($this->point('slot:palm/513')));
     }
 
     public function testSourcesPortsAndEditsAreEvents(): void
     {
-        $tell = static fn(int $program): array => [['kind' => 'send', 'port' => 'lectern', 'message' => ['kind' => 'program', 'channel' => 1, 'program' => $program]]];
+        $tell = static fn(int $program): array => [
+            ['kind' => 'send', 'port' => 'lectern', 'message' => ['kind' => 'program', 'channel' => 1, 'program' => $program]],
+        ];
         $routes = [
-            ['id' => 'gained', 'name' => 'Gained', 'when' => ['kind' => 'source', 'universe' => 'palm', 'state' => 'gained'], 'do' => $tell(1)],
-            ['id' => 'lost', 'name' => 'Lost', 'when' => ['kind' => 'source', 'universe' => 'palm', 'state' => 'lost'], 'do' => $tell(2)],
-            ['id' => 'port', 'name' => 'Port', 'when' => ['kind' => 'point', 'point' => 'port:guest/alive', 'is' => 'lost'], 'do' => $tell(3)],
+            [
+                'id' => 'gained',
+                'name' => 'Gained',
+                'when' => ['kind' => 'source', 'universe' => 'palm', 'state' => 'gained'],
+                'do' => $tell(1),
+            ],
+            [
+                'id' => 'lost',
+                'name' => 'Lost',
+                'when' => ['kind' => 'source', 'universe' => 'palm', 'state' => 'lost'],
+                'do' => $tell(2),
+            ],
+            [
+                'id' => 'port',
+                'name' => 'Port',
+                'when' => ['kind' => 'point', 'point' => 'port:guest/alive', 'is' => 'lost'],
+                'do' => $tell(3),
+            ],
             ['id' => 'edit', 'name' => 'Edit', 'when' => ['kind' => 'show'], 'do' => $tell(4)],
         ];
         $rig = $this->rig($routes);
@@ -165,7 +281,15 @@ final class RunnerTest extends TestCase
 
     public function testARouteThatEndsTakesItsLevelsWithIt(): void
     {
-        $route = ['id' => 'r', 'name' => 'R', 'when' => ['kind' => 'osc', 'port' => 'tablet', 'address' => '/a'], 'do' => [['kind' => 'set', 'point' => 'slot:palm/9', 'priority' => 150, 'value' => 20], ['kind' => 'set', 'point' => 'slot:palm/10', 'priority' => 150, 'value' => 30]]];
+        $route = [
+            'id' => 'r',
+            'name' => 'R',
+            'when' => ['kind' => 'osc', 'port' => 'tablet', 'address' => '/a'],
+            'do' => [
+                ['kind' => 'set', 'point' => 'slot:palm/9', 'priority' => 150, 'value' => 20],
+                ['kind' => 'set', 'point' => 'slot:palm/10', 'priority' => 150, 'value' => 30],
+            ],
+        ];
         $rig = $this->rig([$route]);
         $rig->artNet([9 => 200, 10 => 200]);
         $rig->osc('/a');
@@ -174,30 +298,5 @@ final class RunnerTest extends TestCase
         self::assertSame([20, 200], $rig->levelsOf(9, 10));
         $rig->adopt(['ports' => $rig->document['ports'], 'routes' => []]);
         self::assertSame([200, 200], $rig->levelsOf(9, 10));
-    }
-
-    /** @param list<array<string, mixed>> $routes @param array<string, mixed> $more */
-    private function rig(array $routes, array $more = []): Rig
-    {
-        return new Rig(['ports' => [...Rig::document()['ports'], self::CABLE], 'routes' => $routes, ...$more]);
-    }
-
-    /** @return list<string> what leaves as messages, in hexadecimal */
-    private function left(Rig $rig, string $port, string $hex): array
-    {
-        $key = (string) array_key_first(array_filter($rig->junction->plan()->endpoints, static fn($endpoint): bool => \in_array($port, $endpoint->portIds, true)));
-        $departures = $rig->junction->arrived($key, '127.0.0.15', $port === 'tablet' ? 9000 : 0, (string) hex2bin($hex), $rig->nanos());
-
-        return array_values(array_map(static fn(Departure $one): string => bin2hex($one->bytes), array_filter($departures, static fn(Departure $one): bool => \in_array($one->portId, ['lectern', 'tablet'], true))));
-    }
-
-    private function point(string $text): Reference
-    {
-        return Reference::parse($text) ?? self::fail($text);
-    }
-
-    private static function osc(string $address, int|float|string ...$arguments): string
-    {
-        return bin2hex((new Osc($address, array_map(\NimbleJunction\Core\Wire\Osc\Argument::of(...), array_values($arguments))))->encode());
     }
 }

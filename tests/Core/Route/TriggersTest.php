@@ -19,29 +19,75 @@ use PHPUnit\Framework\TestCase;
 /** What each kind of trigger takes, and what it leaves; bytes by MIDI 1.0 (from memory). */
 final class TriggersTest extends TestCase
 {
-    private const CABLE = ['id' => 'lectern', 'name' => 'Lectern', 'protocol' => 'midi', 'link' => ['kind' => 'cable', 'device' => 'lectern'], 'receive' => [], 'send' => []];
+    private const CABLE = [
+        'id' => 'lectern',
+        'name' => 'Lectern',
+        'protocol' => 'midi',
+        'link' => ['kind' => 'cable', 'device' => 'lectern'],
+        'receive' => [],
+        'send' => [],
+    ];
 
     /** @var list<float> what the route has said to the tablet */
     private array $taken = [];
 
-    /** @return iterable<string, array{array<string, mixed>, list<string>, list<float>}> a trigger, messages one after the other, the values that it takes */
+    /**
+     * @return iterable<string, array{array<string, mixed>, list<string>, list<float>}> a trigger, messages one after the
+     * other, the values that it takes
+     */
     public static function messages(): iterable
     {
-        yield 'a note begins' => [['kind' => 'note-on', 'channel' => 1, 'note' => 60], ['903c40', '903c00', '803c40', '903d40', '913c40'], [64.0]];
+        yield 'a note begins' => [
+            ['kind' => 'note-on', 'channel' => 1, 'note' => 60],
+            ['903c40', '903c00', '803c40', '903d40', '913c40'],
+            [64.0],
+        ];
         yield 'any note begins, on any channel' => [['kind' => 'note-on'], ['903c40', '9f0001', '8f0001'], [64.0, 1.0]];
-        yield 'a note ends, in both ways' => [['kind' => 'note-off', 'channel' => 1, 'note' => 60], ['903c40', '903c00', '803c40', '803d40'], [0.0, 0.0]];
+        yield 'a note ends, in both ways' => [
+            ['kind' => 'note-off', 'channel' => 1, 'note' => 60],
+            ['903c40', '903c00', '803c40', '803d40'],
+            [0.0, 0.0],
+        ];
         yield 'channel pressure' => [['kind' => 'pressure', 'channel' => 2], ['d140', 'd041', 'a13c20'], [64.0]];
         yield 'channel pressure, any channel' => [['kind' => 'pressure'], ['d140', 'd041'], [64.0, 65.0]];
-        yield 'key pressure' => [['kind' => 'key-pressure', 'channel' => 1, 'note' => 60], ['a03c20', 'a03d21', 'a13c22'], [32.0]];
-        yield 'key pressure of any key of a channel' => [['kind' => 'key-pressure', 'channel' => 1], ['a03c20', 'a03d21', 'a13c22'], [32.0, 33.0]];
-        yield 'a registered parameter' => [['kind' => 'rpn', 'channel' => 1, 'parameter' => 0], ['b06500', 'b06400', 'b0060c', 'b02600'], [1536.0, 1536.0]];
-        yield 'a registered parameter is no other one' => [['kind' => 'rpn', 'channel' => 1, 'parameter' => 1], ['b06500', 'b06400', 'b0060c'], []];
-        yield 'a non-registered parameter, any channel' => [['kind' => 'nrpn', 'parameter' => 300], ['b26302', 'b2622c', 'b20640'], [8192.0]];
+        yield 'key pressure' => [
+            ['kind' => 'key-pressure', 'channel' => 1, 'note' => 60],
+            ['a03c20', 'a03d21', 'a13c22'],
+            [32.0],
+        ];
+        yield 'key pressure of any key of a channel' => [
+            ['kind' => 'key-pressure', 'channel' => 1],
+            ['a03c20', 'a03d21', 'a13c22'],
+            [32.0, 33.0],
+        ];
+        yield 'a registered parameter' => [
+            ['kind' => 'rpn', 'channel' => 1, 'parameter' => 0],
+            ['b06500', 'b06400', 'b0060c', 'b02600'],
+            [1536.0, 1536.0],
+        ];
+        yield 'a registered parameter is no other one' => [
+            ['kind' => 'rpn', 'channel' => 1, 'parameter' => 1],
+            ['b06500', 'b06400', 'b0060c'],
+            [],
+        ];
+        yield 'a non-registered parameter, any channel' => [
+            ['kind' => 'nrpn', 'parameter' => 300],
+            ['b26302', 'b2622c', 'b20640'],
+            [8192.0],
+        ];
         yield 'a sequencer' => [['kind' => 'clock', 'event' => 'start'], ['fa', 'fb', 'fc', 'f8'], [1.0]];
         yield 'its ticks' => [['kind' => 'clock', 'event' => 'clock'], ['fa', 'f8', 'f8'], [1.0, 1.0]];
-        yield 'the third beat of three' => [['kind' => 'beat', 'beat' => 3, 'of' => 3], ['fa', ...array_fill(0, 24 * 6 + 1, 'f8')], [3.0, 3.0]];
+        yield 'the third beat of three' => [
+            ['kind' => 'beat', 'beat' => 3, 'of' => 3],
+            ['fa', ...array_fill(0, 24 * 6 + 1, 'f8')],
+            [3.0, 3.0],
+        ];
         yield 'every beat' => [['kind' => 'beat', 'of' => 2], ['fa', ...array_fill(0, 24 * 3 + 1, 'f8')], [1.0, 2.0, 1.0, 2.0]];
-        yield '14 bits' => [['kind' => 'controller', 'channel' => 1, 'controller' => 7, 'bits' => 14], ['b00740', 'b02701', 'b00840', 'b02801'], [8192.0, 8193.0]];
+        yield '14 bits' => [
+            ['kind' => 'controller', 'channel' => 1, 'controller' => 7, 'bits' => 14],
+            ['b00740', 'b02701', 'b00840', 'b02801'],
+            [8192.0, 8193.0],
+        ];
     }
 
     /**
@@ -57,12 +103,19 @@ final class TriggersTest extends TestCase
         self::assertSame($values, $this->taken);
     }
 
-    /** @return iterable<string, array{string, list<string>, int}> the time waited for, times that are said, how often it is taken */
+    /**
+     * @return iterable<string, array{string, list<string>, int}> the time waited for, times that are said, how often it
+     * is taken
+     */
     public static function times(): iterable
     {
         $runs = static fn(string ...$times): array => array_map(static fn(string $time): string => "runs {$time}", $times);
         yield 'it stands there' => ['01:00:00:00', ['jumps 01:00:00:00'], 1];
-        yield 'it runs past' => ['01:00:00:00', $runs('00:59:59:20', '00:59:59:22', '00:59:59:24', '01:00:00:01', '01:00:00:03'), 1];
+        yield 'it runs past' => [
+            '01:00:00:00',
+            $runs('00:59:59:20', '00:59:59:22', '00:59:59:24', '01:00:00:01', '01:00:00:03'),
+            1,
+        ];
         yield 'it runs onto it' => ['01:00:00:00', $runs('00:59:59:24', '01:00:00:00', '01:00:00:02'), 1];
         yield 'it jumps across' => ['01:00:00:00', ['runs 00:59:00:00', 'jumps 01:10:00:00', 'runs 01:10:00:02'], 0];
         yield 'it jumps onto it, and runs on' => ['01:00:00:00', ['jumps 01:00:00:00', 'runs 01:00:00:02'], 1];
@@ -80,7 +133,10 @@ final class TriggersTest extends TestCase
         foreach ($said as $one) {
             [$how, $time] = explode(' ', $one);
             $code = TimeCode::of(FrameRate::Ebu, ...array_map(intval(...), explode(':', $time)));
-            $this->plays($rig, $how === 'jumps' ? [bin2hex((new FullFrame($code))->message()->encode())] : self::quarterFrames($code->plus(-2)));
+            $this->plays(
+                $rig,
+                $how === 'jumps' ? [bin2hex((new FullFrame($code))->message()->encode())] : self::quarterFrames($code->plus(-2)),
+            );
         }
         self::assertCount($times, $this->taken);
     }
@@ -89,7 +145,12 @@ final class TriggersTest extends TestCase
     {
         $routes = [];
         foreach (['gained', 'lost', 'unsteady'] as $state) {
-            $routes[] = ['id' => $state, 'name' => ucfirst($state), 'when' => ['kind' => 'port', 'port' => 'guest', 'state' => $state], 'do' => [['kind' => 'set', 'point' => 'slot:palm/100']]];
+            $routes[] = [
+                'id' => $state,
+                'name' => ucfirst($state),
+                'when' => ['kind' => 'port', 'port' => 'guest', 'state' => $state],
+                'do' => [['kind' => 'set', 'point' => 'slot:palm/100']],
+            ];
         }
         $rig = new Rig(['ports' => Rig::document()['ports'], 'routes' => $routes]);
         $fired = fn(): array => array_map(fn(string $id) => $rig->junction->points()->read($this->point("route:{$id}/fired")), ['gained', 'lost', 'unsteady']);
@@ -119,7 +180,10 @@ final class TriggersTest extends TestCase
     /** What a route sends comes back to it through a cable that leads back: it would run for ever, as fast as it can. */
     public function testARouteThatSetsItselfOffIsCutAfterAHundredTimesASecond(): void
     {
-        $rig = $this->rig(['kind' => 'program', 'port' => 'lectern', 'channel' => 1], [['kind' => 'send', 'port' => 'lectern', 'message' => ['kind' => 'program', 'channel' => 1, 'program' => 5]]]);
+        $rig = $this->rig(
+            ['kind' => 'program', 'port' => 'lectern', 'channel' => 1],
+            [['kind' => 'send', 'port' => 'lectern', 'message' => ['kind' => 'program', 'channel' => 1, 'program' => 5]]],
+        );
         $came = 'c001';
         $rounds = 0;
         while ($came !== '' && $rounds < 1000) {
@@ -137,7 +201,16 @@ final class TriggersTest extends TestCase
     public function testEveryPointCanBeATrigger(): void
     {
         $when = static fn(string $id, string $point, int $slot): array => ['id' => $id, 'name' => ucfirst($id), 'when' => ['kind' => 'point', 'point' => $point], 'do' => [['kind' => 'set', 'point' => "slot:palm/{$slot}", 'value' => 200]]];
-        $rig = new Rig(['ports' => Rig::document()['ports'], 'routes' => [$when('held', 'hold:palm/5', 101), $when('turned', 'route:held/enabled', 102), $when('fired', 'route:held/fired', 103)]]);
+        $rig = new Rig(
+            [
+                'ports' => Rig::document()['ports'],
+                'routes' => [
+                    $when('held', 'hold:palm/5', 101),
+                    $when('turned', 'route:held/enabled', 102),
+                    $when('fired', 'route:held/fired', 103),
+                ],
+            ],
+        );
         $act = new Act('ada', 'Ada');
         self::assertSame([0, 0, 0], $rig->levelsOf(101, 102, 103));
         $rig->junction->set($this->point('hold:palm/5'), 60, $act, $rig->nanos());
@@ -150,7 +223,22 @@ final class TriggersTest extends TestCase
 
     public function testARouteThatWaitsForItsOwnFiringIsCutToo(): void
     {
-        $rig = new Rig(['ports' => Rig::document()['ports'], 'routes' => [['id' => 'r', 'name' => 'R', 'when' => [['kind' => 'osc', 'port' => 'tablet', 'address' => '/a'], ['kind' => 'point', 'point' => 'route:r/fired']], 'do' => [['kind' => 'set', 'point' => 'slot:palm/9']]]]]);
+        $rig = new Rig(
+            [
+                'ports' => Rig::document()['ports'],
+                'routes' => [
+                    [
+                        'id' => 'r',
+                        'name' => 'R',
+                        'when' => [
+                            ['kind' => 'osc', 'port' => 'tablet', 'address' => '/a'],
+                            ['kind' => 'point', 'point' => 'route:r/fired'],
+                        ],
+                        'do' => [['kind' => 'set', 'point' => 'slot:palm/9']],
+                    ],
+                ],
+            ],
+        );
         $rig->osc('/a', 1.0);
         $rig->pass(3.0);
         $fired = $rig->junction->points()->read($this->point('route:r/fired'));
@@ -161,11 +249,27 @@ final class TriggersTest extends TestCase
     /** @return iterable<string, array{array<string, mixed>, string, string}> */
     public static function wrong(): iterable
     {
-        yield 'nine bits' => [['kind' => 'controller', 'port' => 'lectern', 'controller' => 1, 'bits' => 9], 'bits', 'Use 7 or 14.'];
-        yield '14 bits of a controller that has 7' => [['kind' => 'controller', 'port' => 'lectern', 'controller' => 64, 'bits' => 14], 'controller', '0 to 31'];
+        yield 'nine bits' => [
+            ['kind' => 'controller', 'port' => 'lectern', 'controller' => 1, 'bits' => 9],
+            'bits',
+            'Use 7 or 14.',
+        ];
+        yield '14 bits of a controller that has 7' => [
+            ['kind' => 'controller', 'port' => 'lectern', 'controller' => 64, 'bits' => 14],
+            'controller',
+            '0 to 31',
+        ];
         yield 'the fifth beat of four' => [['kind' => 'beat', 'port' => 'lectern', 'beat' => 5], 'beat', 'A bar has 4 beats.'];
-        yield 'a time without frames' => [['kind' => 'timecode', 'port' => 'lectern', 'at' => '01:00:00'], 'at', 'like 01:00:00:00'];
-        yield 'an hour too late' => [['kind' => 'timecode', 'port' => 'lectern', 'at' => '24:00:00:00'], 'at', 'like 01:00:00:00'];
+        yield 'a time without frames' => [
+            ['kind' => 'timecode', 'port' => 'lectern', 'at' => '01:00:00'],
+            'at',
+            'like 01:00:00:00',
+        ];
+        yield 'an hour too late' => [
+            ['kind' => 'timecode', 'port' => 'lectern', 'at' => '24:00:00:00'],
+            'at',
+            'like 01:00:00:00',
+        ];
         yield 'a port that is not there' => [['kind' => 'port', 'port' => 'nobody'], 'port', 'there is no port "nobody"'];
     }
 
@@ -175,7 +279,9 @@ final class TriggersTest extends TestCase
     {
         $route = ['id' => 'r', 'name' => 'R', 'when' => $trigger, 'do' => [['kind' => 'set', 'point' => 'slot:palm/1']]];
         try {
-            ShowReader::fromArray([...Rig::document(), 'ports' => [...Rig::document()['ports'], self::CABLE], 'routes' => [$route]]);
+            ShowReader::fromArray(
+                [...Rig::document(), 'ports' => [...Rig::document()['ports'], self::CABLE], 'routes' => [$route]],
+            );
             self::fail('it was taken');
         } catch (ShowRefused $refused) {
             self::assertSame("/routes/0/when/{$field}", $refused->faults[0]->path);
@@ -189,9 +295,20 @@ final class TriggersTest extends TestCase
      */
     private function rig(array $trigger, ?array $do = null): Rig
     {
-        $do ??= [['kind' => 'send', 'port' => 'tablet', 'message' => ['kind' => 'osc', 'address' => '/took', 'arguments' => [['kind' => 'float']]]]];
+        $do ??= [
+            [
+                'kind' => 'send',
+                'port' => 'tablet',
+                'message' => ['kind' => 'osc', 'address' => '/took', 'arguments' => [['kind' => 'float']]],
+            ],
+        ];
 
-        return new Rig(['ports' => [...Rig::document()['ports'], self::CABLE], 'routes' => [['id' => 'r', 'name' => 'R', 'when' => $trigger, 'do' => $do]]]);
+        return new Rig(
+            [
+                'ports' => [...Rig::document()['ports'], self::CABLE],
+                'routes' => [['id' => 'r', 'name' => 'R', 'when' => $trigger, 'do' => $do]],
+            ],
+        );
     }
 
     /**
@@ -203,11 +320,17 @@ final class TriggersTest extends TestCase
     {
         $left = [];
         foreach ($messages as $hex) {
-            foreach ($rig->junction->arrived('midi cable lectern', 'cable lectern', 0, (string) hex2bin($hex), $rig->nanos()) as $departure) {
-                if ($departure->portId === 'lectern') {
-                    $left[] = bin2hex($departure->bytes);
-                } elseif ($departure->portId === 'tablet') {
-                    $this->taken[] = (float) unpack('G', substr($departure->bytes, -4))[1];
+            foreach ($rig->junction->arrived(
+                'midi cable lectern',
+                'cable lectern',
+                0,
+                (string) hex2bin($hex),
+                $rig->nanos(),
+            ) as $packet) {
+                if ($packet->portId === 'lectern') {
+                    $left[] = bin2hex($packet->bytes);
+                } elseif ($packet->portId === 'tablet') {
+                    $this->taken[] = (float) unpack('G', substr($packet->bytes, -4))[1];
                 }
             }
         }
@@ -215,7 +338,10 @@ final class TriggersTest extends TestCase
         return $left;
     }
 
-    /** @return list<string> eight pieces: a nibble each, the lowest first, with the rate in the last (MIDI Time Code, "Quarter Frame Messages", from memory) */
+    /**
+     * @return list<string> eight pieces: a nibble each, the lowest first, with the rate in the last (MIDI Time Code,
+     * "Quarter Frame Messages", from memory)
+     */
     private static function quarterFrames(TimeCode $time): array
     {
         $pieces = [];

@@ -35,7 +35,10 @@ final class RandomShowsTest extends TestCase
             foreach ($parts as $list => $count) {
                 $parts[$list] = $count + \count($document[$list]);
             }
-            self::assertTrue($validator->validate(json_decode((string) json_encode($document)), $schema)->isValid(), 'the published schema agrees: '.json_encode($document));
+            self::assertTrue(
+                $validator->validate(json_decode((string) json_encode($document)), $schema)->isValid(),
+                'the published schema agrees: '.json_encode($document),
+            );
             $this->speakOf(ShowReader::fromArray($document));
             $this->play($document);
         }
@@ -60,7 +63,16 @@ final class RandomShowsTest extends TestCase
         $rig = new Rig($document);
         $act = new Act('ada', 'Ada');
         foreach ($rig->junction->plan()->endpoints as $key => $endpoint) {
-            foreach (["/a\0\0,f\0\0\x3f\x00\x00\x00", "\x90\x3c\x40", "\xb0\x07\x10", "\xf0\x41\xf7", "\xfa", "Art-Net\0\x00\x50\x00\x0E\x01\x00\x00\x00\x00\x02\xFF\x80", 'rubbish', '{"axes":{"0":0.5}}'] as $bytes) {
+            foreach ([
+                "/a\0\0,f\0\0\x3f\x00\x00\x00",
+                "\x90\x3c\x40",
+                "\xb0\x07\x10",
+                "\xf0\x41\xf7",
+                "\xfa",
+                "Art-Net\0\x00\x50\x00\x0E\x01\x00\x00\x00\x00\x02\xFF\x80",
+                'rubbish',
+                '{"axes":{"0":0.5}}',
+            ] as $bytes) {
                 $rig->junction->arrived($key, '10.0.0.9', 9000, $bytes, $rig->nanos());
             }
         }
@@ -77,7 +89,11 @@ final class RandomShowsTest extends TestCase
             $universe->explain(511);
         }
         $rig->allHops();
-        $state = json_decode(json_encode($rig->junction->state($rig->nanos()), JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE), true, flags: JSON_THROW_ON_ERROR);
+        $state = json_decode(
+            json_encode($rig->junction->rooms()->state($rig->nanos()), JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE),
+            true,
+            flags: JSON_THROW_ON_ERROR,
+        );
         $again = new Rig($document);
         $again->junction->restore($state, $again->nanos());
         $again->pass(0.1);

@@ -42,8 +42,13 @@ final class ShowTablesTest extends TestCase
     public function testEverySideHasOnlyWhatItsProtocolHas(): void
     {
         $sides = array_column(Schema::described(Show::classOf('ports'))['fields'], null, 'name');
-        $names = static fn(string $side, string $protocol): array => array_values(array_unique(array_column(((array) $sides[$side]['sides'])[$protocol]['fields'], 'name')));
-        self::assertSame(['address', 'port', 'enabled', 'poll', 'priority', 'priorities', 'lastResort', 'feeds'], $names('receive', 'art-net'));
+        $names = static fn(string $side, string $protocol): array => array_values(
+            array_unique(array_column(((array) $sides[$side]['sides'])[$protocol]['fields'], 'name')),
+        );
+        self::assertSame(
+            ['address', 'port', 'enabled', 'poll', 'priority', 'priorities', 'lastResort', 'feeds'],
+            $names('receive', 'art-net'),
+        );
         self::assertSame(['address', 'port', 'enabled', 'multicast', 'lastResort', 'feeds'], $names('receive', 'sacn'));
         self::assertSame(['enabled', 'deadZone', 'centres'], $names('receive', 'controller'));
         self::assertSame(['to', 'port', 'enabled', 'address', 'replies', 'heartbeat', 'heartbeatSeconds'], $names('send', 'osc'));

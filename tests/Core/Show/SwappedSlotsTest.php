@@ -35,7 +35,11 @@ final class SwappedSlotsTest extends TestCase
                 $set[$route['to']['slot']] = mt_rand(1, 255);
                 $rig->osc($route['from']['address'], (float) $set[$route['to']['slot']]);
             }
-            self::assertSame($this->left($document, $sent, $set), $rig->levelsOf(...range(1, 40)), json_encode($document, JSON_THROW_ON_ERROR));
+            self::assertSame(
+                $this->left($document, $sent, $set),
+                $rig->levelsOf(...range(1, 40)),
+                json_encode($document, JSON_THROW_ON_ERROR),
+            );
         }
         self::assertGreaterThan(self::SHOWS / 4, $withSplits, 'runs that are torn apart are among them');
     }
@@ -45,27 +49,76 @@ final class SwappedSlotsTest extends TestCase
         $document = [
             ...Rig::document(),
             'version' => 1,
-            'universes' => [['id' => 'palm', 'name' => 'Palm House'], ['id' => 'fern', 'name' => 'Fern', 'swaps' => [['first' => 3, 'with' => 21]]]],
-            'ranges' => [['id' => 'c', 'name' => 'C', 'from' => ['universe' => 'palm', 'first' => 1, 'count' => 2], 'to' => ['universe' => 'fern', 'first' => 1], 'repeat' => 3, 'limit' => 5]],
+            'universes' => [
+                ['id' => 'palm', 'name' => 'Palm House'],
+                ['id' => 'fern', 'name' => 'Fern', 'swaps' => [['first' => 3, 'with' => 21]]],
+            ],
+            'ranges' => [
+                [
+                    'id' => 'c',
+                    'name' => 'C',
+                    'from' => ['universe' => 'palm', 'first' => 1, 'count' => 2],
+                    'to' => ['universe' => 'fern', 'first' => 1],
+                    'repeat' => 3,
+                    'limit' => 5,
+                ],
+            ],
         ];
         $rig = new Rig();
         $rig->adopt(array_diff_key(Upgrades::toNewest($document), ['ranges' => 0]));
         $rig->artNet([1 => 10, 2 => 20]);
         $fern = $rig->junction->universes()['fern']->levels;
-        self::assertSame([10, 20, 0, 20, 10, 0, 10], array_map(static fn(int $slot): int => \ord($fern[$slot - 1]), [1, 2, 3, 4, 5, 6, 21]), 'slot 3 comes out at 21');
+        self::assertSame(
+            [10, 20, 0, 20, 10, 0, 10],
+            array_map(static fn(int $slot): int => \ord($fern[$slot - 1]), [1, 2, 3, 4, 5, 6, 21]),
+            'slot 3 comes out at 21',
+        );
     }
 
     public function testWhatIsNotSoundIsLeftToTheReader(): void
     {
-        foreach ([null, 'x', [[]], [['first' => 1]], [['first' => '1', 'with' => 2]], [['first' => 600, 'with' => -5, 'count' => 1.5]], [7]] as $swaps) {
-            $document = [...Rig::document(), 'version' => 1, 'universes' => [['id' => 'palm', 'name' => 'P', 'swaps' => $swaps, 'shapes' => [['first' => 'x'], 7, ['first' => 9, 'last' => 2]]], 7]];
+        foreach ([
+            null,
+            'x',
+            [[]],
+            [['first' => 1]],
+            [['first' => '1', 'with' => 2]],
+            [['first' => 600, 'with' => -5, 'count' => 1.5]],
+            [7],
+        ] as $swaps) {
+            $document = [
+                ...Rig::document(),
+                'version' => 1,
+                'universes' => [
+                    [
+                        'id' => 'palm',
+                        'name' => 'P',
+                        'swaps' => $swaps,
+                        'shapes' => [['first' => 'x'], 7, ['first' => 9, 'last' => 2]],
+                    ],
+                    7,
+                ],
+            ];
             $upgraded = Upgrades::toNewest($document);
             self::assertSame(2, $upgraded['version']);
             self::assertSame(7, $upgraded['universes'][1]);
         }
-        $unswapped = [...Rig::document(), 'version' => 1, 'universes' => [['id' => 'palm', 'name' => 'P', 'shapes' => [['first' => 2, 'last' => 9]]]]];
-        self::assertSame([['first' => 2, 'last' => 9]], Upgrades::toNewest($unswapped)['universes'][0]['shapes'], 'what has no swaps stays as it is');
-        $newest = [...Rig::document(), 'universes' => [['id' => 'palm', 'name' => 'P', 'swaps' => [['first' => 1, 'with' => 2]], 'shapes' => [['first' => 1]]]]];
+        $unswapped = [
+            ...Rig::document(),
+            'version' => 1,
+            'universes' => [['id' => 'palm', 'name' => 'P', 'shapes' => [['first' => 2, 'last' => 9]]]],
+        ];
+        self::assertSame(
+            [['first' => 2, 'last' => 9]],
+            Upgrades::toNewest($unswapped)['universes'][0]['shapes'],
+            'what has no swaps stays as it is',
+        );
+        $newest = [
+            ...Rig::document(),
+            'universes' => [
+                ['id' => 'palm', 'name' => 'P', 'swaps' => [['first' => 1, 'with' => 2]], 'shapes' => [['first' => 1]]],
+            ],
+        ];
         self::assertSame($newest, Upgrades::toNewest($newest), 'a document of today too');
     }
 
@@ -80,13 +133,25 @@ final class SwappedSlotsTest extends TestCase
         $shapes = [];
         for ($n = mt_rand(1, 3); $n > 0; --$n) {
             $first = mt_rand(1, 38);
-            $shapes[] = ['first' => $first, 'last' => mt_rand($first, 40), 'curve' => ['linear', 'square'][mt_rand(0, 1)], 'inverted' => mt_rand(0, 1) === 1, 'low' => mt_rand(0, 20), 'high' => mt_rand(200, 255)];
+            $shapes[] = [
+                'first' => $first,
+                'last' => mt_rand($first, 40),
+                'curve' => ['linear', 'square'][mt_rand(0, 1)],
+                'inverted' => mt_rand(0, 1) === 1,
+                'low' => mt_rand(0, 20),
+                'high' => mt_rand(200, 255),
+            ];
         }
         $routes = [];
         foreach ((array) array_rand(array_flip(range(1, 40)), mt_rand(2, 4)) as $i => $slot) {
             $routes[] = ['id' => "r{$i}", 'name' => "R{$i}", 'from' => ['kind' => 'message', 'port' => 'tablet', 'address' => "/r/{$i}", 'low' => 0, 'high' => 255], 'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => $slot]];
         }
-        $document = [...Rig::document(), 'version' => 1, 'universes' => [['id' => 'palm', 'name' => 'Palm House', 'swaps' => $swaps, 'shapes' => $shapes]], 'routes' => $routes];
+        $document = [
+            ...Rig::document(),
+            'version' => 1,
+            'universes' => [['id' => 'palm', 'name' => 'Palm House', 'swaps' => $swaps, 'shapes' => $shapes]],
+            'routes' => $routes,
+        ];
         ShowReader::fromArray($document);
 
         return $document;
@@ -115,7 +180,10 @@ final class SwappedSlotsTest extends TestCase
         }
         foreach ($document['universes'][0]['swaps'] as $swap) {
             for ($n = 0; $n < $swap['count']; ++$n) {
-                [$shaped[$swap['first'] + $n], $shaped[$swap['with'] + $n]] = [$shaped[$swap['with'] + $n], $shaped[$swap['first'] + $n]];
+                [
+                    $shaped[$swap['first'] + $n],
+                    $shaped[$swap['with'] + $n],
+                ] = [$shaped[$swap['with'] + $n], $shaped[$swap['first'] + $n]];
             }
         }
         ksort($shaped);

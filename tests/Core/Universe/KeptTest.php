@@ -49,7 +49,11 @@ final class KeptTest extends TestCase
         $rig->osc('/lamp', 1.0);
         $rig->sacn([], options: Data::TERMINATED);
         $rig->pass(1);
-        $state = json_decode(json_encode($rig->junction->state($rig->nanos()), JSON_THROW_ON_ERROR), true, flags: JSON_THROW_ON_ERROR);
+        $state = json_decode(
+            json_encode($rig->junction->rooms()->state($rig->nanos()), JSON_THROW_ON_ERROR),
+            true,
+            flags: JSON_THROW_ON_ERROR,
+        );
         $again = $this->rig('fade');
         $again->junction->restore($state, $again->nanos(), 1_000_000_000);
         self::assertEqualsWithDelta(100, $again->level(1), 3, 'a second there, a second away');

@@ -58,7 +58,11 @@ final class LastResortTest extends TestCase
         $rig = new Rig($this->show(true));
         $rig->sacn([1 => 200], priority: 200);
         $rig->artNet([1 => 50]);
-        $snapshot = json_decode(json_encode($rig->junction->state($rig->nanos()), JSON_THROW_ON_ERROR), true, flags: JSON_THROW_ON_ERROR);
+        $snapshot = json_decode(
+            json_encode($rig->junction->rooms()->state($rig->nanos()), JSON_THROW_ON_ERROR),
+            true,
+            flags: JSON_THROW_ON_ERROR,
+        );
         $again = new Rig($this->show(true));
         self::assertInstanceOf(Junction::class, $again->junction);
         $again->junction->restore($snapshot, $again->nanos());

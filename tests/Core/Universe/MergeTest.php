@@ -23,7 +23,9 @@ final class MergeTest extends TestCase
             for ($i = 0; $i < 2 + $round % 3; ++$i) {
                 $levels = '';
                 for ($slot = 0; $slot < 512; ++$slot) {
-                    $levels .= \chr($round < 256 && $i === 0 ? $round : ($round < 256 && $i === 1 ? $slot & 255 : mt_rand(0, 255)));
+                    $levels .= \chr(
+                        $round < 256 && $i === 0 ? $round : ($round < 256 && $i === 1 ? $slot & 255 : mt_rand(0, 255)),
+                    );
                 }
                 $sources[] = $source = new Source("s{$i}", 'p', Protocol::Sacn, 's', '', 100);
                 $source->set($levels);
@@ -74,7 +76,10 @@ final class MergeTest extends TestCase
         self::assertSame('Guest: priority 150 is above 100.', $rig->junction->universes()['palm']->explain(0));
         $rig->sacn([1 => 10], 99);
         self::assertSame(255, $rig->level(1));
-        self::assertContains('Palm House is now led by House desk (priority 100); before by Guest (priority 150)', $rig->titles());
+        self::assertContains(
+            'Palm House is now led by House desk (priority 100); before by Guest (priority 150)',
+            $rig->titles(),
+        );
         $rig->sacn([1 => 10], 100);
         self::assertSame(255, $rig->level(1), 'level priorities are merged');
         $rig->sacn([1 => 10], 200);
@@ -90,7 +95,10 @@ final class MergeTest extends TestCase
         $rig->artNet([1 => 30], '127.0.0.31');
         self::assertSame(30, $rig->level(1));
         self::assertStringContainsString('source number 3', implode("\n", $rig->allHops()));
-        self::assertContains('Palm House is now led by House desk (priority 100) and House desk at 127.0.0.21 (priority 100), merged HTP; before by House desk (priority 100)', $rig->titles());
+        self::assertContains(
+            'Palm House is now led by House desk (priority 100) and House desk at 127.0.0.21 (priority 100), merged HTP; before by House desk (priority 100)',
+            $rig->titles(),
+        );
     }
 
     public function testTwoHundredSourcesAreMergedAndAFloodOfThemIsBounded(): void
@@ -119,7 +127,11 @@ final class MergeTest extends TestCase
     {
         $rig = new Rig();
         $rig->artNet([1 => 100]);
-        $rig->junction->hold('palm', [new \NimbleJunction\Core\Universe\Hold(0, 7, 'Ada', $rig->nanos() + 5_000_000_000)], $rig->nanos());
+        $rig->junction->hold(
+            'palm',
+            [new \NimbleJunction\Core\Universe\Hold(0, 7, 'Ada', $rig->nanos() + 5_000_000_000)],
+            $rig->nanos(),
+        );
         self::assertSame(7, $rig->level(1));
         $rig->artNet([1 => 255]);
         self::assertSame(7, $rig->level(1));

@@ -18,7 +18,11 @@ final class RulesTest extends TestCase
         $rig->sacn([1 => 200, 2 => 200, 3 => 10], 100, 'one');
         ++$rig->now;
         $rig->sacn([1 => 100, 2 => 50], 100, 'two');
-        self::assertSame([200, 50, 10], $rig->levelsOf(1, 2, 3), 'slot 2 goes to whoever moved it last, slot 3 to the one who ever did');
+        self::assertSame(
+            [200, 50, 10],
+            $rig->levelsOf(1, 2, 3),
+            'slot 2 goes to whoever moved it last, slot 3 to the one who ever did',
+        );
         self::assertStringContainsString('highest', $rig->junction->universes()['palm']->explain(0));
         self::assertStringContainsString('changed it last (LTP)', $rig->junction->universes()['palm']->explain(1));
         ++$rig->now;
@@ -65,7 +69,8 @@ final class RulesTest extends TestCase
             ['first' => 7, 'curve' => 'smooth'],
         ]]);
         $rig->sacn([1 => 55, 2 => 0, 3 => 128, 4 => 127, 5 => 128, 6 => 64, 7 => 64]);
-        // By hand: 255−55; 10 is the lowest; 255·(128/255)² = 64.25; below and above the middle; 255·√(64/255) = 127.7; 255·x²(3−2x) with x = 64/255 = 40.1
+        // By hand: 255−55; 10 is the lowest; 255·(128/255)² = 64.25; below and above the middle; 255·√(64/255) =
+        // 127.7; 255·x²(3−2x) with x = 64/255 = 40.1
         self::assertSame([200, 10, 64, 0, 255, 128, 40], $rig->levelsOf(1, 2, 3, 4, 5, 6, 7));
         $rig->sacn([2 => 250]);
         self::assertSame([255, 131], $rig->levelsOf(1, 2), 'a fader cannot leave the useful range (a shutter from 10 to 131)');
@@ -85,7 +90,11 @@ final class RulesTest extends TestCase
         $universe = $rig->junction->universes()['palm'];
         self::assertStringContainsString('it changes places with slot 12', $universe->explain(1));
         $rig->sacn([11 => 111]);
-        self::assertSame([1, 0], [\ord($universe->winners()[0]), \ord($universe->winners()[10])], 'the letters in the grid move too');
+        self::assertSame(
+            [1, 0],
+            [\ord($universe->winners()[0]), \ord($universe->winners()[10])],
+            'the letters in the grid move too',
+        );
     }
 
     /** Start code 0xDD: a priority for each slot (common practice, no published source). */
@@ -96,13 +105,23 @@ final class RulesTest extends TestCase
         $rig->sacn([1 => 10, 2 => 10, 3 => 10], 90, 'two');
         self::assertSame([200, 200, 200], $rig->levelsOf(1, 2, 3), 'priority 100 is above 90');
         $rig->sacn([1 => 150, 2 => 50, 3 => 100], 90, 'two', startCode: Data::PER_SLOT_PRIORITY);
-        self::assertSame([10, 200, 200], $rig->levelsOf(1, 2, 3), 'slot 1 by its own priority; slot 3 is equal: the highest level');
+        self::assertSame(
+            [10, 200, 200],
+            $rig->levelsOf(1, 2, 3),
+            'slot 1 by its own priority; slot 3 is equal: the highest level',
+        );
         $rig->sacn([1 => 0, 2 => 150, 3 => 150], 100, 'one', startCode: Data::PER_SLOT_PRIORITY);
         self::assertSame([10, 200, 200], $rig->levelsOf(1, 2, 3));
         $rig->sacn([1 => 0, 2 => 0, 3 => 0], 90, 'two', startCode: Data::PER_SLOT_PRIORITY);
         self::assertSame([0, 200, 200], $rig->levelsOf(1, 2, 3), 'a priority of 0 sends the slot not at all');
-        self::assertStringContainsString('its priority for this slot, 150, is the highest', $rig->junction->universes()['palm']->explain(1));
-        self::assertSame([0, 1], [\ord($rig->junction->universes()['palm']->winners()[0]), \ord($rig->junction->universes()['palm']->winners()[1])]);
+        self::assertStringContainsString(
+            'its priority for this slot, 150, is the highest',
+            $rig->junction->universes()['palm']->explain(1),
+        );
+        self::assertSame(
+            [0, 1],
+            [\ord($rig->junction->universes()['palm']->winners()[0]), \ord($rig->junction->universes()['palm']->winners()[1])],
+        );
     }
 
     public function testPrioritiesOfSlotsThatAreNoLongerSentAreForgotten(): void
@@ -140,7 +159,11 @@ final class RulesTest extends TestCase
         foreach ([254, 255, 1, 2, 5] as $sequence) {
             $rig->artNet([1 => $sequence], sequence: $sequence);
         }
-        self::assertSame(2, $rig->junction->activity('house')->lost, '3 and 4; after 255 comes 1, as 0 means "not used" (Art-Net 4, ArtDmx, from memory)');
+        self::assertSame(
+            2,
+            $rig->junction->activity('house')->lost,
+            '3 and 4; after 255 comes 1, as 0 means "not used" (Art-Net 4, ArtDmx, from memory)',
+        );
         foreach ([254, 255, 0, 10] as $sequence) {
             $rig->sacn([1 => $sequence], sequence: $sequence);
         }
@@ -170,7 +193,11 @@ final class RulesTest extends TestCase
     {
         $rig = new Rig();
         $rig->sacn([9 => 9, 12 => 12]);
-        $rig->junction->hold('palm', array_map(static fn(int $slot): Hold => new Hold($slot, 200, 'Ada', $rig->nanos() + 5_000_000_000), range(9, 19)), $rig->nanos());
+        $rig->junction->hold(
+            'palm',
+            array_map(static fn(int $slot): Hold => new Hold($slot, 200, 'Ada', $rig->nanos() + 5_000_000_000), range(9, 19)),
+            $rig->nanos(),
+        );
         self::assertSame([9, 200, 200, 200, 0], $rig->levelsOf(9, 10, 12, 20, 21));
         self::assertContains('Ada holds slots 10 to 20 of Palm House at 200', $rig->titles());
         $rig->pass(1.1);
@@ -187,7 +214,9 @@ final class RulesTest extends TestCase
             'Ada holds slots 10 to 20 of Hot House at 200',
             'Ada releases slots 10 to 12 of Hot House',
             'The hold on slot 20 of Hot House is over: its time has passed',
-        ], array_values(array_filter($rig->titles(), static fn(string $title): bool => preg_match('/hold|release/', $title) === 1)), 'with the name that the universe has now');
+        ], array_values(
+            array_filter($rig->titles(), static fn(string $title): bool => preg_match('/hold|release/', $title) === 1),
+        ), 'with the name that the universe has now');
     }
 
     public function testReleasingOnesOwnLeavesTheHoldsOfOthers(): void
@@ -196,7 +225,11 @@ final class RulesTest extends TestCase
         $rig->sacn(array_fill(1, 20, 9));
         $until = $rig->nanos() + 60_000_000_000;
         foreach (['Ada' => [0, 1, 2, 7, 11], 'Ben' => [3, 8]] as $by => $slots) {
-            $rig->junction->hold('palm', array_map(static fn(int $slot): Hold => new Hold($slot, 200, $by, $until), $slots), $rig->nanos());
+            $rig->junction->hold(
+                'palm',
+                array_map(static fn(int $slot): Hold => new Hold($slot, 200, $by, $until), $slots),
+                $rig->nanos(),
+            );
         }
         $rig->pass(1.1);
         $rig->junction->release(null, null, null, 'Cleo', $rig->nanos(), onlyOwn: true);
@@ -215,13 +248,22 @@ final class RulesTest extends TestCase
     {
         $rig = Rig::with(['swaps' => [['first' => 1, 'with' => 11]], 'shapes' => [['first' => 1, 'inverted' => true]]]);
         $universe = $rig->junction->universes()['palm'];
-        self::assertSame('As it comes in it changes places with slot 11. No source has been heard yet. On the way out: inverted (0 becomes 255).', $universe->explain(0));
+        self::assertSame(
+            'As it comes in it changes places with slot 11. No source has been heard yet. On the way out: inverted (0 becomes 255).',
+            $universe->explain(0),
+        );
         $rig->artNet([11 => 55]);
         $rig->sacn([11 => 20]);
-        self::assertSame('As it comes in it changes places with slot 11. House desk: highest of 2 (HTP), the next one sends 20. On the way out: inverted (55 becomes 200).', $universe->explain(0));
+        self::assertSame(
+            'As it comes in it changes places with slot 11. House desk: highest of 2 (HTP), the next one sends 20. On the way out: inverted (55 becomes 200).',
+            $universe->explain(0),
+        );
         $universe->layers()->set('look', 'Doors', [0 => 5], 150);
         $universe->settle($rig->nanos());
-        self::assertStringContainsString('Doors: priority 150 is above 100. On the way out: inverted (5 becomes 250).', $universe->explain(0));
+        self::assertStringContainsString(
+            'Doors: priority 150 is above 100. On the way out: inverted (5 becomes 250).',
+            $universe->explain(0),
+        );
         $rig->junction->hold('palm', [new Hold(0, 7, 'Ada', \PHP_INT_MAX)], $rig->nanos());
         self::assertStringEndsWith('(5 becomes 250). Held by hand at 7 by Ada: a hold is above all that.', $universe->explain(0));
         $rig->junction->release('palm', 0, null, 'Ada', $rig->nanos());
@@ -236,6 +278,9 @@ final class RulesTest extends TestCase
         $rig = new Rig();
         $rig->artNet([1 => 9]);
         $rig->sacn([1 => 9]);
-        self::assertSame('House desk: highest, level with another source that came later (HTP).', $rig->junction->universes()['palm']->explain(0));
+        self::assertSame(
+            'House desk: highest, level with another source that came later (HTP).',
+            $rig->junction->universes()['palm']->explain(0),
+        );
     }
 }

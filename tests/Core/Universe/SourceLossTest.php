@@ -49,7 +49,10 @@ final class SourceLossTest extends TestCase
         $rig->sacn([1 => 200], options: 0x40);
         $rig->sacn([1 => 200], options: 0x40);
         self::assertSame(10, $rig->level(1));
-        self::assertCount(1, array_filter($rig->titles(), static fn(string $title): bool => str_contains($title, 'says that it has ended')));
+        self::assertCount(
+            1,
+            array_filter($rig->titles(), static fn(string $title): bool => str_contains($title, 'says that it has ended')),
+        );
     }
 
     public function testWhenTheLastSourceGoesTheLevelsStayAndAreStillSent(): void

@@ -56,7 +56,10 @@ final class SparseMergeTest extends TestCase
         }
     }
 
-    /** Sources come, move few slots or many, change their priority, and go; after each step the universe is compared with one built anew. */
+    /**
+     * Sources come, move few slots or many, change their priority, and go; after each step the universe is compared with
+     * one built anew.
+     */
     #[DataProvider('walks')]
     public function testARandomWalkNeverDiffersFromMergingAnew(MergeRule $rule, int $seed): void
     {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\Core\Universe;
 
-use NimbleJunction\Core\Port\Departure;
+use NimbleJunction\Core\Port\OutgoingPacket;
 use NimbleJunction\Core\Universe\Fade;
 use NimbleJunction\Core\Universe\Hold;
 use NimbleJunction\Core\Wire\Sacn\Data;
@@ -29,7 +29,11 @@ final class WhenLostTest extends TestCase
         $sorted = $levels;
         rsort($sorted);
         self::assertSame($sorted, $levels, 'never up');
-        self::assertLessThanOrEqual(5, max(array_map(static fn(int $a, int $b): int => $a - $b, \array_slice($levels, 0, -1), \array_slice($levels, 1))), 'and in small steps');
+        self::assertLessThanOrEqual(
+            5,
+            max(array_map(static fn(int $a, int $b): int => $a - $b, \array_slice($levels, 0, -1), \array_slice($levels, 1))),
+            'and in small steps',
+        );
         $rig->pass(3);
         self::assertSame([0, 0], [$rig->level(1), $rig->level(2)]);
         self::assertNotEmpty($this->sacn($rig->pass(2)), 'black is still sent');
@@ -77,8 +81,10 @@ final class WhenLostTest extends TestCase
     public function testTheLastPacketsAreTerminatedAndNumberedOn(): void
     {
         $rig = $this->rig('stop');
-        $first = $this->sacn(array_map(static fn(Departure $one): array => [0.0, $one], $rig->sacn([1 => 200])));
-        $ends = $this->sacn(array_map(static fn(Departure $one): array => [0.0, $one], $rig->sacn([], options: Data::TERMINATED)));
+        $first = $this->sacn(array_map(static fn(OutgoingPacket $one): array => [0.0, $one], $rig->sacn([1 => 200])));
+        $ends = $this->sacn(
+            array_map(static fn(OutgoingPacket $one): array => [0.0, $one], $rig->sacn([], options: Data::TERMINATED)),
+        );
         self::assertSame([true, true, true], array_map(static fn(Data $data): bool => $data->isTerminated(), $ends));
         self::assertSame([1, 2, 3], array_map(static fn(Data $data): int => $data->sequence - $first[0]->sequence, $ends));
     }
@@ -109,7 +115,12 @@ final class WhenLostTest extends TestCase
     {
         $rig = $this->rig('fade', 2);
         $rig->sacn([1 => 200]);
-        $rig->adopt(['universes' => [['id' => 'palm', 'name' => 'Palm House', 'whenLost' => 'fade', 'fadeSeconds' => 2]], 'ports' => [Rig::document()['ports'][2], Rig::document()['ports'][3]]]);
+        $rig->adopt(
+            [
+                'universes' => [['id' => 'palm', 'name' => 'Palm House', 'whenLost' => 'fade', 'fadeSeconds' => 2]],
+                'ports' => [Rig::document()['ports'][2], Rig::document()['ports'][3]],
+            ],
+        );
         $rig->pass(1);
         self::assertEqualsWithDelta(100, $rig->level(1), 3);
     }
@@ -168,17 +179,22 @@ final class WhenLostTest extends TestCase
 
     private function rig(string $rule, float $seconds = 3): Rig
     {
-        return new Rig(['universes' => [['id' => 'palm', 'name' => 'Palm House', 'whenLost' => $rule, 'fadeSeconds' => $seconds]]]);
+        return new Rig(
+            ['universes' => [['id' => 'palm', 'name' => 'Palm House', 'whenLost' => $rule, 'fadeSeconds' => $seconds]]],
+        );
     }
 
     /**
-     * @param list<array{float, Departure}> $left
+     * @param list<array{float, OutgoingPacket}> $left
      *
      * @return list<Data>
      */
     private function sacn(array $left): array
     {
-        $packets = array_map(static fn(array $one): mixed => $one[1]->port === 5568 ? Packet::decode($one[1]->bytes) : null, $left);
+        $packets = array_map(
+            static fn(array $one): mixed => $one[1]->port === 5568 ? Packet::decode($one[1]->bytes) : null,
+            $left,
+        );
 
         return array_values(array_filter($packets, static fn(mixed $packet): bool => $packet instanceof Data));
     }

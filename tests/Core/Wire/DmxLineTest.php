@@ -28,7 +28,10 @@ final class DmxLineTest extends TestCase
     {
         $text = new Line('Hello', StartCode::TEXT);
         self::assertFalse($text->isLevels());
-        self::assertEquals([null, new Line("\1\2\3"), $text], $this->read([...(new Line("\1\2\3"))->signals(), ...$text->signals(), Signal::low(100)]));
+        self::assertEquals(
+            [null, new Line("\1\2\3"), $text],
+            $this->read([...(new Line("\1\2\3"))->signals(), ...$text->signals(), Signal::low(100)]),
+        );
         self::assertSame('system information packet', StartCode::name(0xCF));
         self::assertSame('alternate start code 0x42', StartCode::name(0x42));
     }
@@ -63,7 +66,17 @@ final class DmxLineTest extends TestCase
     public function testAfterARefusalReadingBeginsAnewWithTheNextBreak(): void
     {
         $reader = new Reader();
-        $heard = array_map($reader->push(...), [Signal::low(50), Signal::high(8), Signal::slot(0), Signal::slot(9), ...(new Line("\5"))->signals(), Signal::high(1_100_000)]);
+        $heard = array_map(
+            $reader->push(...),
+            [
+                Signal::low(50),
+                Signal::high(8),
+                Signal::slot(0),
+                Signal::slot(9),
+                ...(new Line("\5"))->signals(),
+                Signal::high(1_100_000),
+            ],
+        );
         self::assertInstanceOf(Malformed::class, $heard[0]);
         self::assertEquals(new Line("\5"), end($heard), 'a second without a break ends the refresh too');
     }

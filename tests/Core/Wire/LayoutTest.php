@@ -19,9 +19,25 @@ final class LayoutTest extends TestCase
         $bytes = "ID\0\x12\x34\x34\x12Palm\0\0\x7f\0\0\x01\xAB\xCD\x01\x02\x03rest";
         $values = self::layout()->read($bytes);
         self::assertSame([0x1234, 0x1234], [$values->int('big'), $values->int('little')]);
-        self::assertSame(['Palm', '127.0.0.1', "\xAB\xCD", 'rest'], [$values->text('name'), $values->text('address'), $values->text('raw'), $values->text('more')]);
+        self::assertSame(
+            ['Palm', '127.0.0.1', "\xAB\xCD", 'rest'],
+            [$values->text('name'), $values->text('address'), $values->text('raw'), $values->text('more')],
+        );
         self::assertSame([1, 2, 3], $values->numbers('three'));
-        self::assertSame($bytes, self::layout()->write(['big' => 0x1234, 'little' => 0x1234, 'name' => 'Palm', 'address' => '127.0.0.1', 'raw' => "\xAB\xCD", 'three' => "\1\2\3", 'more' => 'rest']));
+        self::assertSame(
+            $bytes,
+            self::layout()->write(
+                [
+                    'big' => 0x1234,
+                    'little' => 0x1234,
+                    'name' => 'Palm',
+                    'address' => '127.0.0.1',
+                    'raw' => "\xAB\xCD",
+                    'three' => "\1\2\3",
+                    'more' => 'rest',
+                ],
+            ),
+        );
         self::assertSame([0, '', []], [$values->int('nothing'), $values->text('nothing'), $values->numbers('nothing')]);
     }
 
@@ -29,7 +45,19 @@ final class LayoutTest extends TestCase
     {
         $bytes = "ID\0\x12\x34\x34\x12Palm\0\0\x7f\0\0\x01\xAB\xCD\x01\x02\x03rest";
         $plain = Part::group('', 0, 0, self::layout()->parts($bytes))->plain();
-        self::assertSame(['id' => 'ID', 'big' => 4660, 'little' => 4660, 'name' => 'Palm', 'address' => '127.0.0.1', 'raw' => 'abcd', 'three' => [1, 2, 3], 'more' => bin2hex('rest')], $plain);
+        self::assertSame(
+            [
+                'id' => 'ID',
+                'big' => 4660,
+                'little' => 4660,
+                'name' => 'Palm',
+                'address' => '127.0.0.1',
+                'raw' => 'abcd',
+                'three' => [1, 2, 3],
+                'more' => bin2hex('rest'),
+            ],
+            $plain,
+        );
         self::assertIsArray($plain);
         self::assertSame($bytes, self::layout()->writePlain($plain));
         self::assertSame(11 + 2, \strlen(self::layout()->writePlain(['big' => 1])), 'as much as must be there, and no more');
@@ -94,6 +122,18 @@ final class LayoutTest extends TestCase
 
     private static function layout(): Layout
     {
-        return new Layout('test', 'none', 13, Field::fixed('id', "ID\0"), Field::number('big', 2), Field::numberLowFirst('little', 2), Field::text('name', 6), Field::address('address'), Field::bytes('raw', 2), Field::numbers('three', 3), Field::bytes('more'));
+        return new Layout(
+            'test',
+            'none',
+            13,
+            Field::fixed('id', "ID\0"),
+            Field::number('big', 2),
+            Field::numberLowFirst('little', 2),
+            Field::text('name', 6),
+            Field::address('address'),
+            Field::bytes('raw', 2),
+            Field::numbers('three', 3),
+            Field::bytes('more'),
+        );
     }
 }

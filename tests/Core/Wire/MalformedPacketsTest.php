@@ -38,7 +38,12 @@ final class MalformedPacketsTest extends TestCase
         yield 'Art-Net: cut off' => [$art, substr($dmx, 0, 300), 300, 'takes at least 530'];
         yield 'Art-Net: net 128' => [$art, substr_replace($dmx, "\x80", 15, 1), 15, '0 to 127'];
         yield 'Art-Net: short poll' => [$art, substr_replace(substr($dmx, 0, 13), "\x00\x20", 8, 2), 13, 'ArtPoll'];
-        yield 'Art-Net: poll reply with five sockets' => [$art, substr_replace((new PollReply('127.0.0.1', 'a', 'b'))->encode(), "\x05", 173, 1), 172, '0 to 4'];
+        yield 'Art-Net: poll reply with five sockets' => [
+            $art,
+            substr_replace((new PollReply('127.0.0.1', 'a', 'b'))->encode(), "\x05", 173, 1),
+            172,
+            '0 to 4',
+        ];
         $packet = static fn(string $code, string $rest): string => "Art-Net\0{$code}\x00\x0E{$rest}";
         yield 'Art-Net: Nzs with start code 0' => [$art, $packet("\x00\x51", "\0\0\0\0\0\1x"), 13, '0x00'];
         yield 'Art-Net: Nzs with RDM' => [$art, $packet("\x00\x51", "\0\xCC\0\0\0\1x"), 13, '0xCC'];
@@ -47,7 +52,12 @@ final class MalformedPacketsTest extends TestCase
         yield 'Art-Net: time code, hour 24' => [$art, $packet("\x00\x97", "\0\0\0\0\0\x18\3"), 17, 'Hours is 24'];
         yield 'Art-Net: time code of a fifth kind' => [$art, $packet("\x00\x97", "\0\0\0\0\0\0\4"), 18, 'Type is 4'];
         yield 'Art-Net: short trigger' => [$art, $packet("\x00\x99", "\0\0\xFF\xFF\1"), 17, 'ArtTrigger'];
-        yield 'Art-Net: command longer than it is' => [$art, $packet("\x00\x24", "\xFF\xFF\0\x09Swou"), 20, 'ArtCommand with 9 bytes'];
+        yield 'Art-Net: command longer than it is' => [
+            $art,
+            $packet("\x00\x24", "\xFF\xFF\0\x09Swou"),
+            20,
+            'ArtCommand with 9 bytes',
+        ];
         yield 'Art-Net: command of 513 bytes' => [$art, $packet("\x00\x24", "\xFF\xFF\2\1".str_repeat('x', 513)), 14, '0 to 512'];
         yield 'Art-Net: short address' => [$art, $packet("\x00\x60", str_repeat("\0", 94)), 106, 'ArtAddress'];
         yield 'Art-Net: five inputs' => [$art, $packet("\x00\x70", "\0\1\0\5\0\0\0\0"), 14, '0 to 4'];

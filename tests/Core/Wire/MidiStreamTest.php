@@ -27,9 +27,15 @@ final class MidiStreamTest extends TestCase
         yield 'running status' => ['903c64 4064 3c00', ['903c64', '904064', '903c00']];
         yield 'a real-time byte between status and data' => ['90 f8 3c fa 64', ['f8', 'fa', '903c64']];
         yield 'real-time bytes inside System Exclusive' => ['f0 7f f8 01 fe f7', ['f8', 'fe', 'f07f01f7']];
-        yield 'System Exclusive broken off' => ['f0 7e 01 90 3c 64', ['!System Exclusive is broken off by status 0x90', '903c64']];
+        yield 'System Exclusive broken off' => [
+            'f0 7e 01 90 3c 64',
+            ['!System Exclusive is broken off by status 0x90', '903c64'],
+        ];
         yield 'System Exclusive begun anew' => ['f0 01 f0 02 f7', ['!System Exclusive is broken off by status 0xF0', 'f002f7']];
-        yield 'system common ends running status' => ['903c64 f305 3c64', ['903c64', 'f305', '!a data byte stands without a status byte']];
+        yield 'system common ends running status' => [
+            '903c64 f305 3c64',
+            ['903c64', 'f305', '!a data byte stands without a status byte'],
+        ];
         yield 'stray data is told of once' => ['01 02 03 c0 05', ['!a data byte stands without a status byte', 'c005']];
         yield 'undefined status' => ['f4 f5 f6', ['!status 0xF4 is not defined', '!status 0xF5 is not defined', 'f6']];
         yield 'undefined real-time bytes are nothing' => ['90 f9 3c fd 64', ['903c64']];
@@ -46,7 +52,11 @@ final class MidiStreamTest extends TestCase
         $bytes = (string) hex2bin(str_replace(' ', '', $hex));
         self::assertSame($expected, self::spell((new StreamParser())->push($bytes)), 'in one piece');
         $parser = new StreamParser();
-        self::assertSame($expected, self::spell(array_merge(...array_map($parser->push(...), str_split($bytes)))), 'byte by byte');
+        self::assertSame(
+            $expected,
+            self::spell(array_merge(...array_map($parser->push(...), str_split($bytes)))),
+            'byte by byte',
+        );
     }
 
     public function testPlacesCountOverTheWholeStream(): void
@@ -54,7 +64,10 @@ final class MidiStreamTest extends TestCase
         $parser = new StreamParser();
         $parser->push("\x90\x3c");
         $heard = [...$parser->push("\x64\x40"), ...$parser->push("\x64\xF0\x01\xF7")];
-        self::assertSame([[0, 3], [3, 2], [5, 3]], array_map(static fn(Heard $one): array => [$one->offset, $one->length], $heard));
+        self::assertSame(
+            [[0, 3], [3, 2], [5, 3]],
+            array_map(static fn(Heard $one): array => [$one->offset, $one->length], $heard),
+        );
     }
 
     public function testASystemExclusiveWithoutEndIsGivenUp(): void
@@ -80,7 +93,9 @@ final class MidiStreamTest extends TestCase
     public function testControllersOfFourteenBitsAndParameters(): void
     {
         $assembler = new ControllerAssembler();
-        $say = static fn(int $controller, int $value, int $channel = 1): ?WideController => $assembler->push(ChannelMessage::controlChange($channel, $controller, $value));
+        $say = static fn(int $controller, int $value, int $channel = 1): ?WideController => $assembler->push(
+            ChannelMessage::controlChange($channel, $controller, $value),
+        );
         self::assertSame([7, 64 << 7], [$say(7, 64)?->number, $say(7, 64)?->value]);
         self::assertSame(64 << 7 | 5, $say(39, 5)?->value);
         self::assertSame(0, $say(39, 5, 2)?->value >> 7, 'another channel has its own');
@@ -95,7 +110,11 @@ final class MidiStreamTest extends TestCase
         $say(101, 127);
         $say(100, 127);
         self::assertSame(WideController::PAIR, $say(6, 2)?->kind, 'the null parameter: 6 is a controller like others');
-        foreach ([new WideController(WideController::PAIR, 3, 10, 12345), new WideController(WideController::NON_REGISTERED, 16, 16000, 777), new WideController(WideController::REGISTERED, 1, 2, 16383)] as $wide) {
+        foreach ([
+            new WideController(WideController::PAIR, 3, 10, 12345),
+            new WideController(WideController::NON_REGISTERED, 16, 16000, 777),
+            new WideController(WideController::REGISTERED, 1, 2, 16383),
+        ] as $wide) {
             $again = new ControllerAssembler();
             $results = array_filter(array_map($again->push(...), $wide->messages()));
             self::assertEquals($wide, end($results));

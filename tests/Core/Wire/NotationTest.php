@@ -43,7 +43,11 @@ final class NotationTest extends TestCase
         self::assertSame(bin2hex($bytes), bin2hex($notation->write($again)), 'encode(decode(b)) = b');
         self::assertSame($fields, $notation->read($notation->write($again))->plain(), 'decode(encode(x)) = x');
         if ($format !== 'dmx') {
-            self::assertSame($format, Formats::guess($bytes), 'and it is known by how it begins; a line with another start code looks like MIDI');
+            self::assertSame(
+                $format,
+                Formats::guess($bytes),
+                'and it is known by how it begins; a line with another start code looks like MIDI',
+            );
         }
     }
 
@@ -61,7 +65,10 @@ final class NotationTest extends TestCase
         }
     }
 
-    /** The bounded version of bin/fuzz: never a throw, never a warning, memory flat, every refusal with an offset and a reason. */
+    /**
+     * The bounded version of bin/fuzz: never a throw, never a warning, memory flat, every refusal with an offset and a
+     * reason.
+     */
     #[DataProvider('formats')]
     public function testNoMutatedPacketIsAnythingButReadOrRefused(string $format): void
     {
@@ -80,21 +87,80 @@ final class NotationTest extends TestCase
     {
         yield 'unknown field' => ['artnet', ['OpCode' => 0x5000, 'Colour' => 1], 'Colour: this field is not known here'];
         yield 'unknown operation' => ['artnet', ['OpCode' => 1], 'use one of 8192 (OpPoll)'];
-        yield 'slot too high' => ['artnet', ['OpCode' => 0x5000, 'Length' => 2, 'Data' => [0, 256]], 'Data: it is [0,256]; use a list of whole numbers from 0 to 255'];
-        yield 'priority 201' => ['sacn', ['CID' => str_repeat('00', 16), 'Priority' => 201, 'Property Values' => [0]], 'Priority: it is 201; use a whole number from 0 to 200'];
-        yield 'a universe too high for two bytes' => ['sacn', ['Root Layer Vector' => 8, 'Framing Layer Vector' => 2, 'CID' => str_repeat('00', 16), 'List of Universes' => [1, 65536]], 'List of Universes: it is [1,65536]; use a list of whole numbers from 0 to 65535'];
-        yield 'no list' => ['sacn', ['Root Layer Vector' => 8, 'Framing Layer Vector' => 2, 'CID' => str_repeat('00', 16), 'List of Universes' => 7], 'List of Universes: it is 7; use a list'];
-        yield 'universe 0' => ['sacn', ['CID' => str_repeat('00', 16), 'Universe' => 0, 'Property Values' => [0]], 'allowed is 1 to 63999'];
+        yield 'slot too high' => [
+            'artnet',
+            ['OpCode' => 0x5000, 'Length' => 2, 'Data' => [0, 256]],
+            'Data: it is [0,256]; use a list of whole numbers from 0 to 255',
+        ];
+        yield 'priority 201' => [
+            'sacn',
+            ['CID' => str_repeat('00', 16), 'Priority' => 201, 'Property Values' => [0]],
+            'Priority: it is 201; use a whole number from 0 to 200',
+        ];
+        yield 'a universe too high for two bytes' => [
+            'sacn',
+            [
+                'Root Layer Vector' => 8,
+                'Framing Layer Vector' => 2,
+                'CID' => str_repeat('00', 16),
+                'List of Universes' => [1, 65536],
+            ],
+            'List of Universes: it is [1,65536]; use a list of whole numbers from 0 to 65535',
+        ];
+        yield 'no list' => [
+            'sacn',
+            ['Root Layer Vector' => 8, 'Framing Layer Vector' => 2, 'CID' => str_repeat('00', 16), 'List of Universes' => 7],
+            'List of Universes: it is 7; use a list',
+        ];
+        yield 'universe 0' => [
+            'sacn',
+            ['CID' => str_repeat('00', 16), 'Universe' => 0, 'Property Values' => [0]],
+            'allowed is 1 to 63999',
+        ];
         yield 'no slash' => ['osc', ['OSC Address Pattern' => 'lamp'], 'it must begin with "/"'];
-        yield 'wrong type' => ['osc', ['OSC Address Pattern' => '/a', 'OSC Type Tag String' => ',i', 'OSC Arguments' => ['x']], 'OSC Arguments/0: it is "x"; use a whole number from -2147483648'];
-        yield 'an argument too many' => ['osc', ['OSC Address Pattern' => '/a', 'OSC Type Tag String' => ',i', 'OSC Arguments' => [1, 2]], 'names no type for it'];
-        yield 'channel 17' => ['midi', ['messages' => [['message' => 'Note On', 'channel' => 17, 'note' => 1, 'velocity' => 1]]], 'messages/0/channel: it is 17; use a whole number from 1 to 16'];
-        yield 'list without cue' => ['midi', ['messages' => [['message' => 'MIDI Show Control', 'device_ID' => 1, 'command_format' => 1, 'command' => 'GO', 'Q_list' => '1']]], 'Q_number'];
-        yield 'a broken command' => ['rtpmidi', ['RTP' => [], 'MIDI command section' => ['MIDI list' => [['command' => '90']]]], 'cut off'];
+        yield 'wrong type' => [
+            'osc',
+            ['OSC Address Pattern' => '/a', 'OSC Type Tag String' => ',i', 'OSC Arguments' => ['x']],
+            'OSC Arguments/0: it is "x"; use a whole number from -2147483648',
+        ];
+        yield 'an argument too many' => [
+            'osc',
+            ['OSC Address Pattern' => '/a', 'OSC Type Tag String' => ',i', 'OSC Arguments' => [1, 2]],
+            'names no type for it',
+        ];
+        yield 'channel 17' => [
+            'midi',
+            ['messages' => [['message' => 'Note On', 'channel' => 17, 'note' => 1, 'velocity' => 1]]],
+            'messages/0/channel: it is 17; use a whole number from 1 to 16',
+        ];
+        yield 'list without cue' => [
+            'midi',
+            [
+                'messages' => [
+                    [
+                        'message' => 'MIDI Show Control',
+                        'device_ID' => 1,
+                        'command_format' => 1,
+                        'command' => 'GO',
+                        'Q_list' => '1',
+                    ],
+                ],
+            ],
+            'Q_number',
+        ];
+        yield 'a broken command' => [
+            'rtpmidi',
+            ['RTP' => [], 'MIDI command section' => ['MIDI list' => [['command' => '90']]]],
+            'cut off',
+        ];
         yield 'unknown letters' => ['applemidi', ['command' => 'XX'], 'use one of IN, OK'];
         yield 'no slots' => ['dmx', ['slots' => []], 'use a list of 1 to 512 levels'];
         yield 'no End of Track' => ['smf', ['MTrk' => [[['MIDI event' => '3c64']]]], 'with its status byte'];
-        yield 'no port' => ['pcap', ['packets' => [['source' => '127.0.0.1', 'destination' => '127.0.0.1:1', 'data' => '']]], 'packets/0/source'];
+        yield 'no port' => [
+            'pcap',
+            ['packets' => [['source' => '127.0.0.1', 'destination' => '127.0.0.1:1', 'data' => '']]],
+            'packets/0/source',
+        ];
     }
 
     /** @return iterable<string, array{string, string, string, string}> format, bytes, field, what stands beside it */
@@ -102,17 +168,56 @@ final class NotationTest extends TestCase
     {
         $cid = (string) hex2bin('6ba7b8109dad11d180b400c04fd430c8');
         $discovery = (new Discovery($cid, 'Guest desk', [3, 4, 4352], 1, 2))->encode();
-        yield 'a CID is a UUID (the name space of DNS, RFC 4122, appendix C)' => ['sacn', $discovery, 'CID', '6ba7b810-9dad-11d1-80b4-00c04fd430c8'];
+        yield 'a CID is a UUID (the name space of DNS, RFC 4122, appendix C)' => [
+            'sacn',
+            $discovery,
+            'CID',
+            '6ba7b810-9dad-11d1-80b4-00c04fd430c8',
+        ];
         yield 'pages of universes' => ['sacn', $discovery, '', '"Guest desk" sends 3 universes on page 2 of 3'];
-        yield 'the highest port-address (Art-Net 4, from memory)' => ['artnet', (new Dmx(32767, 'ab'))->encode(), '', 'port-address 32767 (127:15:15)'];
-        yield 'slots that are no levels' => ['artnet', (new Nzs(0x1234, 0x17, 'ab'))->encode(), '', 'port-address 4660 (18:3:4), start code 23'];
-        $node = new PollReply('127.0.0.14', 'Dimmers', 'Dimmers', [NodePort::output(4), NodePort::output(5), NodePort::input(6)], 18, 3, mac: "\x02\0\x5E\x10\0\1", uid: "\x7F\xF0\0\0\0\1");
-        yield 'what a node takes and feeds' => ['artnet', $node->encode(), '', '"Dimmers" at 127.0.0.14, takes port-address 4660 (18:3:4), 4661 (18:3:5), feeds port-address 4662 (18:3:6)'];
+        yield 'the highest port-address (Art-Net 4, from memory)' => [
+            'artnet',
+            (new Dmx(32767, 'ab'))->encode(),
+            '',
+            'port-address 32767 (127:15:15)',
+        ];
+        yield 'slots that are no levels' => [
+            'artnet',
+            (new Nzs(0x1234, 0x17, 'ab'))->encode(),
+            '',
+            'port-address 4660 (18:3:4), start code 23',
+        ];
+        $node = new PollReply(
+            '127.0.0.14',
+            'Dimmers',
+            'Dimmers',
+            [NodePort::output(4), NodePort::output(5), NodePort::input(6)],
+            18,
+            3,
+            mac: "\x02\0\x5E\x10\0\1",
+            uid: "\x7F\xF0\0\0\0\1",
+        );
+        yield 'what a node takes and feeds' => [
+            'artnet',
+            $node->encode(),
+            '',
+            '"Dimmers" at 127.0.0.14, takes port-address 4660 (18:3:4), 4661 (18:3:5), feeds port-address 4662 (18:3:6)',
+        ];
         yield 'its MAC' => ['artnet', $node->encode(), 'MAC', '02:00:5e:10:00:01'];
         yield 'its RDM responder' => ['artnet', $node->encode(), 'DefaultRespUID', '7ff0:00000001'];
-        yield 'a node without ports' => ['artnet', (new PollReply('127.0.0.14', 'Desk', 'Desk'))->encode(), '', '"Desk" at 127.0.0.14'];
+        yield 'a node without ports' => [
+            'artnet',
+            (new PollReply('127.0.0.14', 'Desk', 'Desk'))->encode(),
+            '',
+            '"Desk" at 127.0.0.14',
+        ];
         yield 'time code' => ['artnet', (new TimeCode(1, 2, 3, 4, 1))->encode(), '', '01:02:03:04, EBU, 25 frames a second'];
-        yield 'dropped frames' => ['artnet', (new TimeCode(10, 59, 59, 29, 2))->encode(), '', '10:59:59;29, drop frame, 29.97 frames a second'];
+        yield 'dropped frames' => [
+            'artnet',
+            (new TimeCode(10, 59, 59, 29, 2))->encode(),
+            '',
+            '10:59:59;29, drop frame, 29.97 frames a second',
+        ];
         yield 'a command' => ['artnet', (new Command('SwoutText=Playback&'))->encode(), '', '"SwoutText=Playback&"'];
     }
 
@@ -133,7 +238,11 @@ final class NotationTest extends TestCase
         self::assertIsArray($fields);
         self::assertSame([3, 17, 4711], $fields['List of Universes']);
         $list = array_column($notation->read($bytes)->parts ?? [], null, 'name')['List of Universes'];
-        self::assertSame([[120, 2], [122, 2], [124, 2]], array_map(static fn(Part $one): array => [$one->offset, $one->length], $list->parts ?? []), 'each with its own two bytes');
+        self::assertSame(
+            [[120, 2], [122, 2], [124, 2]],
+            array_map(static fn(Part $one): array => [$one->offset, $one->length], $list->parts ?? []),
+            'each with its own two bytes',
+        );
         $inHex = [...$fields, 'List of Universes' => '000300111267'];
         self::assertSame(bin2hex($bytes), bin2hex($notation->write($inHex)), 'as it was written once');
     }

@@ -66,7 +66,15 @@ final class NumbersTest extends TestCase
     public function testSequenceWindow(): void
     {
         for ($last = 0; $last < 256; ++$last) {
-            foreach ([[1, true], [127, true], [0, false], [-1, false], [-19, false], [-20, true], [-128, true]] as [$step, $follows]) {
+            foreach ([
+                [1, true],
+                [127, true],
+                [0, false],
+                [-1, false],
+                [-19, false],
+                [-20, true],
+                [-128, true],
+            ] as [$step, $follows]) {
                 self::assertSame($follows, Protocol::Sacn->sequenceFollows($last, ($last + $step) & 255), "{$last} then {$step}");
             }
         }
@@ -82,6 +90,9 @@ final class NumbersTest extends TestCase
     public function testTheSequenceGoesRound(): void
     {
         $sender = new SacnSender(str_repeat('c', 16), 1, 100, 'x');
-        self::assertSame([254, 255, 0, 1], array_map(static fn(int $i): int => \ord($sender->send(str_repeat("\0", 512), $i)[111]), [254, 255, 256, 257]));
+        self::assertSame(
+            [254, 255, 0, 1],
+            array_map(static fn(int $i): int => \ord($sender->send(str_repeat("\0", 512), $i)[111]), [254, 255, 256, 257]),
+        );
     }
 }

@@ -87,7 +87,9 @@ final class OscPatternTest extends TestCase
     {
         self::assertSame('c0'.'61dbdc62dbdd63'.'c0', bin2hex(SlipFraming::frame("a\xC0b\xDBc")));
         $framing = new SlipFraming();
-        $packets = array_merge(...array_map($framing->push(...), str_split(SlipFraming::frame("a\xC0b\xDBc").SlipFraming::frame('/two'))));
+        $packets = array_merge(
+            ...array_map($framing->push(...), str_split(SlipFraming::frame("a\xC0b\xDBc").SlipFraming::frame('/two'))),
+        );
         self::assertSame(["a\xC0b\xDBc", '/two'], $packets);
         try {
             $framing->push("\xC0a\xDBb\xC0");

@@ -43,7 +43,11 @@ final class RtpMidiSessionTest extends TestCase
         $this->open();
         self::assertSame([SessionState::Open, SessionState::Open], [$this->lectern->state(), $this->junction->state()]);
         self::assertSame(['Fernhall', 'Lectern'], [$this->lectern->peerName(), $this->junction->peerName()]);
-        self::assertSame([0, 0], [$this->lectern->clocks()->offset(), $this->junction->clocks()->offset()], 'one clock in this test');
+        self::assertSame(
+            [0, 0],
+            [$this->lectern->clocks()->offset(), $this->junction->clocks()->offset()],
+            'one clock in this test',
+        );
         self::assertSame($this->now + 10 * self::SECOND, $this->lectern->dueAt(), 'the inviting end compares clocks again');
     }
 
@@ -55,14 +59,22 @@ final class RtpMidiSessionTest extends TestCase
         $this->from($this->junction->send(["\xB0\x07\x40"], $this->now), false);
         self::assertSame(['b00740'], $this->deliver());
         $feedback = $this->junction->wake($this->now + self::SECOND);
-        self::assertSame(SessionCommand::Feedback, SessionPacket::decode($feedback->control[0])->command, 'within a second it says what it has heard');
+        self::assertSame(
+            SessionCommand::Feedback,
+            SessionPacket::decode($feedback->control[0])->command,
+            'within a second it says what it has heard',
+        );
         self::assertSame(1 << 16, SessionPacket::decode($feedback->control[0])->value);
     }
 
     public function testAStrangersMidiIsNotTaken(): void
     {
         $this->open();
-        $outcome = $this->junction->arrived(true, (new Packet(9, 1, 0x9999, [new Command("\x90\x3c\x64")]))->encode(), $this->now);
+        $outcome = $this->junction->arrived(
+            true,
+            (new Packet(9, 1, 0x9999, [new Command("\x90\x3c\x64")]))->encode(),
+            $this->now,
+        );
         self::assertSame([], $outcome->midi);
     }
 
@@ -78,7 +90,11 @@ final class RtpMidiSessionTest extends TestCase
     public function testASecondGuestIsTurnedAway(): void
     {
         $this->open();
-        $answer = $this->junction->arrived(false, (new SessionPacket(SessionCommand::Invitation, 0x3333, 9, 'Other'))->encode(), $this->now);
+        $answer = $this->junction->arrived(
+            false,
+            (new SessionPacket(SessionCommand::Invitation, 0x3333, 9, 'Other'))->encode(),
+            $this->now,
+        );
         self::assertSame(SessionCommand::Rejected, SessionPacket::decode($answer->control[0])->command);
         $other = new Session('Other', 0x3333);
         $other->invite(9, $this->now);
@@ -108,7 +124,10 @@ final class RtpMidiSessionTest extends TestCase
     {
         $intake = new Intake();
         $intake->take(new Packet(1, 0, 1, [new Command("\x90\x3c\x64"), new Command("\x95\x30\x64")]));
-        self::assertSame(['803c40', '853040', '904064'], array_map(bin2hex(...), $intake->take(new Packet(4, 0, 1, [new Command("\x90\x40\x64")]))));
+        self::assertSame(
+            ['803c40', '853040', '904064'],
+            array_map(bin2hex(...), $intake->take(new Packet(4, 0, 1, [new Command("\x90\x40\x64")]))),
+        );
         self::assertSame(2, $intake->lost());
         self::assertSame([], $intake->take(new Packet(3, 0, 1, [new Command("\x90\x41\x64")])), 'what comes late is left');
         self::assertSame([], $intake->take(new Packet(4, 0, 1, [new Command("\x90\x41\x64")])), 'and what comes twice');
@@ -120,7 +139,12 @@ final class RtpMidiSessionTest extends TestCase
         $intake = new Intake();
         $intake->take(new Packet(0xFFFF, 0, 1, [new Command("\x90\x38\x64"), new Command("\x90\x3e\x64")]));
         // Note 60 sounds; note 56 (bit 0 of octet 7) is off; note 62 is not named and goes on.
-        $journal = new Journal(false, false, 0xFFFF, channels: [new ChannelJournal(false, 1, false, ['N' => "\x01\x77\x3c\xe4\x80"])]);
+        $journal = new Journal(
+            false,
+            false,
+            0xFFFF,
+            channels: [new ChannelJournal(false, 1, false, ['N' => "\x01\x77\x3c\xe4\x80"])],
+        );
         $mended = $intake->take(new Packet(1, 0, 1, [new Command("\xF8")], $journal));
         self::assertSame(['803840', '903c64', 'f8'], array_map(bin2hex(...), $mended));
         self::assertSame(['803e40', '803c40'], array_map(bin2hex(...), $intake->close()));
@@ -131,7 +155,17 @@ final class RtpMidiSessionTest extends TestCase
     public function testSegmentsOfSystemExclusiveArePutTogether(): void
     {
         $intake = new Intake();
-        $take = static fn(int $number, string ...$hex): array => array_map(bin2hex(...), $intake->take(new Packet($number, 0, 1, array_map(static fn(string $one): Command => new Command((string) hex2bin($one)), array_values($hex)))));
+        $take = static fn(int $number, string ...$hex): array => array_map(
+            bin2hex(...),
+            $intake->take(
+                new Packet(
+                    $number,
+                    0,
+                    1,
+                    array_map(static fn(string $one): Command => new Command((string) hex2bin($one)), array_values($hex)),
+                ),
+            ),
+        );
         self::assertSame([], $take(1, 'f07f7ff0'));
         self::assertSame(['f8'], $take(2, 'f70102f0', 'f8'));
         self::assertSame(['f07f7f010203f7'], $take(3, 'f703f7'));

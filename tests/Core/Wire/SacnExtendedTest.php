@@ -52,7 +52,10 @@ final class SacnExtendedTest extends TestCase
     {
         $pages = Discovery::pages(self::CID, 'Many', [...range(1200, 1), 5, 5]);
         self::assertSame([512, 512, 176], array_map(static fn(Discovery $page): int => \count($page->universes), $pages));
-        self::assertSame([[0, 2], [1, 2], [2, 2]], array_map(static fn(Discovery $page): array => [$page->page, $page->lastPage], $pages));
+        self::assertSame(
+            [[0, 2], [1, 2], [2, 2]],
+            array_map(static fn(Discovery $page): array => [$page->page, $page->lastPage], $pages),
+        );
         self::assertSame([1, 1200], [$pages[0]->universes[0], $pages[2]->universes[175]]);
         $again = array_map(static fn(Discovery $page) => Packet::decode($page->encode()), $pages);
         self::assertEquals($pages, $again);
@@ -79,12 +82,27 @@ final class SacnExtendedTest extends TestCase
 
     public function testPerSlotPriorityPreviewAndTermination(): void
     {
-        $data = Packet::decode((new Data(self::CID, 1, "\x64\x00\xC8", 1, 100, 'Guest', Data::PREVIEW | Data::FORCE_SYNCHRONISATION, 5, Data::PER_SLOT_PRIORITY))->encode());
+        $data = Packet::decode(
+            (new Data(
+                self::CID,
+                1,
+                "\x64\x00\xC8",
+                1,
+                100,
+                'Guest',
+                Data::PREVIEW | Data::FORCE_SYNCHRONISATION,
+                5,
+                Data::PER_SLOT_PRIORITY,
+            ))->encode(),
+        );
         self::assertInstanceOf(Data::class, $data);
         self::assertTrue($data->carriesPriorities());
         self::assertSame([100, 0, 200], array_map(\ord(...), str_split($data->levels)));
         self::assertSame(5, $data->synchronisation);
-        self::assertSame('universe 1 from "Guest", priority 100, preview, force synchronization, per-slot priorities', $data->spelled());
+        self::assertSame(
+            'universe 1 from "Guest", priority 100, preview, force synchronization, per-slot priorities',
+            $data->spelled(),
+        );
     }
 
     public function testWhatTheStandardDoesNotNameIsHeardAndLeft(): void

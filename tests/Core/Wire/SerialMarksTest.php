@@ -7,7 +7,10 @@ namespace NimbleJunction\Tests\Core\Wire;
 use NimbleJunction\Core\Wire\DmxLine\SerialMarks;
 use PHPUnit\Framework\TestCase;
 
-/** What a serial driver hands up with PARMRK set (POSIX termios, "Input Modes", from memory): break FF 00 00, a bad slot FF 00 x, a slot of 255 FF FF. */
+/**
+ * What a serial driver hands up with PARMRK set (POSIX termios, "Input Modes", from memory): break FF 00 00, a bad
+ * slot FF 00 x, a slot of 255 FF FF.
+ */
 final class SerialMarksTest extends TestCase
 {
     private const BREAK = "\xFF\0\0";
@@ -54,7 +57,10 @@ final class SerialMarksTest extends TestCase
         $wanted = [];
         $stream = self::BREAK;
         for ($i = 0; $i < 40; ++$i) {
-            $slots = "\0".implode('', array_map(static fn(): string => \chr(mt_rand(0, 3) === 0 ? 255 : mt_rand(0, 255)), range(1, mt_rand(1, 60))));
+            $slots = "\0".implode(
+                '',
+                array_map(static fn(): string => \chr(mt_rand(0, 3) === 0 ? 255 : mt_rand(0, 255)), range(1, mt_rand(1, 60))),
+            );
             $wanted[] = $slots;
             $stream .= str_replace("\xFF", "\xFF\xFF", $slots).self::BREAK;
         }

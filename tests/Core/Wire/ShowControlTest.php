@@ -24,22 +24,64 @@ final class ShowControlTest extends TestCase
         $time = new StandardTime(1, 2, 3, 4, 50, FrameRate::Ebu);
         yield 'GO, common use' => ['f07f14020101310031f7', new ShowControl(ShowCommand::Go, 20, cue: '1', list: '1')];
         yield 'GO, nothing named' => ['f07f7f020101f7', new ShowControl(ShowCommand::Go)];
-        yield 'GO with a path' => ['f07f00023001312e3530003200 33f7', new ShowControl(ShowCommand::Go, 0, 0x30, '1.50', '2', '3')];
+        yield 'GO with a path' => [
+            'f07f00023001312e3530003200 33f7',
+            new ShowControl(ShowCommand::Go, 0, 0x30, '1.50', '2', '3'),
+        ];
         yield 'STOP' => ['f07f7002010235f7', new ShowControl(ShowCommand::Stop, 112, cue: '5')];
         yield 'RESUME' => ['f07f7f020103f7', new ShowControl(ShowCommand::Resume)];
-        yield 'TIMED_GO' => ['f07f7f020104210203043235f7', new ShowControl(ShowCommand::TimedGo, cue: '5', time: new StandardTime(1, 2, 3, 4, 50, FrameRate::Ebu))];
+        yield 'TIMED_GO' => [
+            'f07f7f020104210203043235f7',
+            new ShowControl(ShowCommand::TimedGo, cue: '5', time: new StandardTime(1, 2, 3, 4, 50, FrameRate::Ebu)),
+        ];
         yield 'LOAD' => ['f07f7f02010537f7', new ShowControl(ShowCommand::Load, cue: '7')];
         yield 'SET, low byte first' => ['f07f7f0201060102 7f00f7', new ShowControl(ShowCommand::Set, control: 257, value: 127)];
-        yield 'SET with a time' => ['f07f7f02010601027f00 2102030432f7', new ShowControl(ShowCommand::Set, time: $time, control: 257, value: 127)];
+        yield 'SET with a time' => [
+            'f07f7f02010601027f00 2102030432f7',
+            new ShowControl(ShowCommand::Set, time: $time, control: 257, value: 127),
+        ];
         yield 'FIRE' => ['f07f7f0201072af7', new ShowControl(ShowCommand::Fire, macro: 42)];
-        foreach ([[0x08, ShowCommand::AllOff], [0x09, ShowCommand::Restore], [0x0A, ShowCommand::Reset], [0x0B, ShowCommand::GoOff], [0x10, ShowCommand::GoJamClock], [0x11, ShowCommand::StandbyPlus], [0x12, ShowCommand::StandbyMinus], [0x13, ShowCommand::SequencePlus], [0x14, ShowCommand::SequenceMinus], [0x15, ShowCommand::StartClock], [0x16, ShowCommand::StopClock], [0x17, ShowCommand::ZeroClock], [0x19, ShowCommand::MtcChaseOn], [0x1A, ShowCommand::MtcChaseOff]] as [$number, $command]) {
-            yield $command->spelled() => [sprintf('f07f7f0210%02xf7', $number), new ShowControl($command, format: ShowFormat::SOUND)];
+        foreach ([
+            [0x08, ShowCommand::AllOff],
+            [0x09, ShowCommand::Restore],
+            [0x0A, ShowCommand::Reset],
+            [0x0B, ShowCommand::GoOff],
+            [0x10, ShowCommand::GoJamClock],
+            [0x11, ShowCommand::StandbyPlus],
+            [0x12, ShowCommand::StandbyMinus],
+            [0x13, ShowCommand::SequencePlus],
+            [0x14, ShowCommand::SequenceMinus],
+            [0x15, ShowCommand::StartClock],
+            [0x16, ShowCommand::StopClock],
+            [0x17, ShowCommand::ZeroClock],
+            [0x19, ShowCommand::MtcChaseOn],
+            [0x1A, ShowCommand::MtcChaseOff],
+        ] as [$number, $command]) {
+            yield $command->spelled() => [
+                sprintf('f07f7f0210%02xf7', $number),
+                new ShowControl($command, format: ShowFormat::SOUND),
+            ];
         }
-        yield 'SET_CLOCK' => ['f07f7f02101821020304 3234f7', new ShowControl(ShowCommand::SetClock, format: ShowFormat::SOUND, list: '4', time: $time)];
-        yield 'OPEN_CUE_LIST' => ['f07f7f02101b34f7', new ShowControl(ShowCommand::OpenCueList, format: ShowFormat::SOUND, list: '4')];
-        yield 'CLOSE_CUE_LIST' => ['f07f7f02101c34f7', new ShowControl(ShowCommand::CloseCueList, format: ShowFormat::SOUND, list: '4')];
-        yield 'OPEN_CUE_PATH' => ['f07f7f02101d34f7', new ShowControl(ShowCommand::OpenCuePath, format: ShowFormat::SOUND, path: '4')];
-        yield 'CLOSE_CUE_PATH' => ['f07f7f02101e34f7', new ShowControl(ShowCommand::CloseCuePath, format: ShowFormat::SOUND, path: '4')];
+        yield 'SET_CLOCK' => [
+            'f07f7f02101821020304 3234f7',
+            new ShowControl(ShowCommand::SetClock, format: ShowFormat::SOUND, list: '4', time: $time),
+        ];
+        yield 'OPEN_CUE_LIST' => [
+            'f07f7f02101b34f7',
+            new ShowControl(ShowCommand::OpenCueList, format: ShowFormat::SOUND, list: '4'),
+        ];
+        yield 'CLOSE_CUE_LIST' => [
+            'f07f7f02101c34f7',
+            new ShowControl(ShowCommand::CloseCueList, format: ShowFormat::SOUND, list: '4'),
+        ];
+        yield 'OPEN_CUE_PATH' => [
+            'f07f7f02101d34f7',
+            new ShowControl(ShowCommand::OpenCuePath, format: ShowFormat::SOUND, path: '4'),
+        ];
+        yield 'CLOSE_CUE_PATH' => [
+            'f07f7f02101e34f7',
+            new ShowControl(ShowCommand::CloseCuePath, format: ShowFormat::SOUND, path: '4'),
+        ];
     }
 
     #[DataProvider('messages')]
@@ -104,6 +146,9 @@ final class ShowControlTest extends TestCase
         self::assertFalse(ShowFormat::includes(0x02, ShowFormat::LIGHTING), 'a message for moving lights is not for every desk');
         self::assertFalse(ShowFormat::includes(ShowFormat::SOUND, 0x02));
         self::assertNull(ShowFormat::name(0x70));
-        self::assertSame('GO cue 1 list 1, Lighting (General), device 20', (new ShowControl(ShowCommand::Go, 20, cue: '1', list: '1'))->spelled());
+        self::assertSame(
+            'GO cue 1 list 1, Lighting (General), device 20',
+            (new ShowControl(ShowCommand::Go, 20, cue: '1', list: '1'))->spelled(),
+        );
     }
 }

@@ -49,7 +49,11 @@ final class TimeCodeTest extends TestCase
                 $time = TimeCode::fromFrames($rate, $count);
                 self::assertSame($count, $time->toFrames());
                 TimeCode::of($rate, $time->hours, $time->minutes, $time->seconds, $time->frames);
-                self::assertContains(TimeCode::fromNanos($rate, $time->toNanos() + 1)->toFrames(), [$count], 'a nanosecond into the frame');
+                self::assertContains(
+                    TimeCode::fromNanos($rate, $time->toNanos() + 1)->toFrames(),
+                    [$count],
+                    'a nanosecond into the frame',
+                );
             }
         }
         self::assertSame('10:00:00:12', TimeCode::of(FrameRate::Ebu, 10, 0, 0, 0)->plus(12)->spelled());
@@ -61,14 +65,21 @@ final class TimeCodeTest extends TestCase
     {
         $time = TimeCode::of(FrameRate::Smpte, 1, 2, 3, 4);
         $sent = QuarterFrames::of($time);
-        self::assertSame('f104f110f123f130f142f150f161f176', bin2hex(implode('', array_map(static fn($one): string => $one->encode(), $sent))));
+        self::assertSame(
+            'f104f110f123f130f142f150f161f176',
+            bin2hex(implode('', array_map(static fn($one): string => $one->encode(), $sent))),
+        );
         $frames = new QuarterFrames();
         foreach ($sent as $i => $message) {
             $moving = $frames->push($message->value);
             self::assertSame($i === 7, $moving !== null);
         }
         self::assertEquals($time, $moving?->stamp);
-        self::assertSame(['01:02:03:06', 1], [$moving?->now->spelled(), $moving?->direction], 'two frames old when it is complete');
+        self::assertSame(
+            ['01:02:03:06', 1],
+            [$moving?->now->spelled(), $moving?->direction],
+            'two frames old when it is complete',
+        );
     }
 
     public function testQuarterFramesBackwards(): void
@@ -78,7 +89,10 @@ final class TimeCodeTest extends TestCase
         foreach (QuarterFrames::of(TimeCode::of(FrameRate::DropFrame, 0, 1, 0, 2), -1) as $message) {
             $moving = $frames->push($message->value) ?? $moving;
         }
-        self::assertSame(['00:01:00;02', '00:00:59;28', -1], [$moving?->stamp->spelled(), $moving?->now->spelled(), $moving?->direction]);
+        self::assertSame(
+            ['00:01:00;02', '00:00:59;28', -1],
+            [$moving?->stamp->spelled(), $moving?->now->spelled(), $moving?->direction],
+        );
     }
 
     public function testAPieceThatIsMissingBeginsAnew(): void
@@ -87,7 +101,13 @@ final class TimeCodeTest extends TestCase
         $time = TimeCode::of(FrameRate::Film, 5, 6, 7, 8);
         $pieces = array_map(static fn($one): int => $one->value, QuarterFrames::of($time));
         $found = [];
-        foreach ([...\array_slice($pieces, 3), ...\array_slice($pieces, 0, 4), ...\array_slice($pieces, 5), ...$pieces, ...$pieces] as $piece) {
+        foreach ([
+            ...\array_slice($pieces, 3),
+            ...\array_slice($pieces, 0, 4),
+            ...\array_slice($pieces, 5),
+            ...$pieces,
+            ...$pieces,
+        ] as $piece) {
             $found[] = $frames->push($piece)?->stamp->spelled();
         }
         self::assertSame(['05:06:07:08', '05:06:07:08'], array_values(array_filter($found)));

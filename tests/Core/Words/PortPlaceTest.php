@@ -17,15 +17,27 @@ final class PortPlaceTest extends TestCase
     public static function ports(): iterable
     {
         yield 'Art-Net in and out' => [
-            ['protocol' => 'art-net', 'receive' => ['feeds' => [['number' => 291, 'universe' => 'palm']]], 'send' => ['to' => ['10.0.0.7', '10.0.0.8'], 'carries' => [['number' => 0, 'universe' => 'palm']]]],
+            [
+                'protocol' => 'art-net',
+                'receive' => ['feeds' => [['number' => 291, 'universe' => 'palm']]],
+                'send' => ['to' => ['10.0.0.7', '10.0.0.8'], 'carries' => [['number' => 0, 'universe' => 'palm']]],
+            ],
             'listens at 0.0.0.0:6454, sends to 10.0.0.7, 10.0.0.8:6454, 1:2:3 (291) → Palm House, Palm House → 0:0:0 (0)',
         ];
         yield 'sACN by multicast' => [
-            ['protocol' => 'sacn', 'receive' => ['address' => 'eth1', 'multicast' => true, 'feeds' => [['number' => 7, 'universe' => 'palm']]], 'send' => ['multicast' => true]],
+            [
+                'protocol' => 'sacn',
+                'receive' => ['address' => 'eth1', 'multicast' => true, 'feeds' => [['number' => 7, 'universe' => 'palm']]],
+                'send' => ['multicast' => true],
+            ],
             'listens at eth1:5568, sends to multicast:5568, universe 7 → Palm House',
         ];
         yield 'OSC that answers' => [
-            ['protocol' => 'osc', 'receive' => ['address' => '10.0.0.1', 'port' => 8000], 'send' => ['port' => 9000, 'replies' => true]],
+            [
+                'protocol' => 'osc',
+                'receive' => ['address' => '10.0.0.1', 'port' => 8000],
+                'send' => ['port' => 9000, 'replies' => true],
+            ],
             'listens at 10.0.0.1:8000, sends to the last sender',
         ];
         yield 'OSC over TCP' => [
@@ -36,10 +48,20 @@ final class PortPlaceTest extends TestCase
             ['protocol' => 'midi', 'link' => ['kind' => 'session'], 'send' => ['to' => ['10.0.0.9']]],
             'sends to 10.0.0.9:5004 (network session)',
         ];
-        yield 'a cable' => [['protocol' => 'midi', 'link' => ['kind' => 'cable', 'device' => 'slides'], 'receive' => []], 'virtual cable slides'];
-        yield 'a device of a page' => [['protocol' => 'controller', 'link' => ['kind' => 'browser', 'device' => 'Stick'], 'receive' => []], 'lent by a page Stick'];
+        yield 'a cable' => [
+            ['protocol' => 'midi', 'link' => ['kind' => 'cable', 'device' => 'slides'], 'receive' => []],
+            'virtual cable slides',
+        ];
+        yield 'a device of a page' => [
+            ['protocol' => 'controller', 'link' => ['kind' => 'browser', 'device' => 'Stick'], 'receive' => []],
+            'lent by a page Stick',
+        ];
         yield 'a serial line' => [
-            ['protocol' => 'dmx-line', 'link' => ['kind' => 'serial', 'device' => '/dev/ttyUSB0'], 'send' => ['carries' => [['number' => 1, 'universe' => 'palm']]]],
+            [
+                'protocol' => 'dmx-line',
+                'link' => ['kind' => 'serial', 'device' => '/dev/ttyUSB0'],
+                'send' => ['carries' => [['number' => 1, 'universe' => 'palm']]],
+            ],
             'serial device /dev/ttyUSB0, Palm House → line',
         ];
     }

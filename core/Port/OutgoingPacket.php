@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Port;
 
 /** One datagram that is to leave now. */
-final readonly class Departure
+final readonly class OutgoingPacket
 {
     /**
      * @param string $via local end to leave from: an endpoint's key, or "address:0" for any free port

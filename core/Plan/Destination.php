@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Plan;
 
 /** Where packets go, and the local end that they leave from. */
-final readonly class Target
+final readonly class Destination
 {
     /**
      * @param string $via key of the local end: an endpoint's, or "address:0" for any free UDP port

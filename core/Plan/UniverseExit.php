@@ -8,12 +8,12 @@ use NimbleJunction\Core\Codec\FrameSender;
 use NimbleJunction\Core\Universe\Cadence;
 
 /** One way out of a universe: in which format, to whom, how often. */
-final readonly class Outlet
+final readonly class UniverseExit
 {
     /**
-     * @param list<Target> $targets
+     * @param list<Destination> $destinations
      * @param string $sync packet that follows the frames of one moment; '' for none. One with a counter has it at $syncCounterAt
-     * @param list<Target> $syncTargets
+     * @param list<Destination> $syncDestinations
      * @param int|null $syncCounterAt byte of the packet that counts up, from 0
      */
     public function __construct(
@@ -22,10 +22,10 @@ final readonly class Outlet
         public string $universeId,
         public string $words,
         public FrameSender $sender,
-        public array $targets,
+        public array $destinations,
         public Cadence $cadence,
         public string $sync = '',
-        public array $syncTargets = [],
+        public array $syncDestinations = [],
         public ?int $syncCounterAt = null,
     ) {
     }
