@@ -25,17 +25,24 @@ const drawer = ref(localStorage.getItem('trace') === 'open')
 watch(drawer, (open) => localStorage.setItem('trace', open ? 'open' : 'closed'))
 
 const framed = computed(() => session.user !== null && !route.meta.open)
-watch(framed, (now) => {
-  if (!now) return
-  engine.start()
-  lending.start()
-  void show.load()
-}, { immediate: true })
+watch(
+  framed,
+  (now) => {
+    if (!now) return
+    engine.start()
+    lending.start()
+    void show.load()
+  },
+  { immediate: true },
+)
 
 // Somebody else may have changed the show, on another page or at the command line.
-watch(() => engine.engine?.adoptions, (_, before) => {
-  if (before !== undefined && framed.value) void show.load()
-})
+watch(
+  () => engine.engine?.adoptions,
+  (_, before) => {
+    if (before !== undefined && framed.value) void show.load()
+  },
+)
 
 async function step(way: 'undo' | 'redo'): Promise<void> {
   try {
@@ -87,11 +94,46 @@ function dismiss(): void {
 </template>
 
 <style scoped>
-main { position: fixed; inset: var(--strip) 0 34px var(--rail); overflow: hidden; outline: none; }
-main.drawn { bottom: 300px; }
-.skip { position: fixed; left: 8px; top: -60px; z-index: 30; background: rgb(var(--v-theme-surface)); padding: 8px 12px; }
-.skip:focus { top: 8px; }
-.notice { position: fixed; z-index: 20; left: calc(var(--rail) + 24px); bottom: 48px; max-width: 70ch; display: flex; gap: 16px; align-items: center;
-  background: rgb(var(--v-theme-surface-bright)); border: 1px solid var(--held); padding: 10px 14px; }
-.notice button { background: none; border: 0; color: inherit; font: inherit; font-weight: 600; text-decoration: underline; cursor: pointer; }
+main {
+  position: fixed;
+  inset: var(--strip) 0 34px var(--rail);
+  overflow: hidden;
+  outline: none;
+}
+main.drawn {
+  bottom: 300px;
+}
+.skip {
+  position: fixed;
+  left: 8px;
+  top: -60px;
+  z-index: 30;
+  background: rgb(var(--v-theme-surface));
+  padding: 8px 12px;
+}
+.skip:focus {
+  top: 8px;
+}
+.notice {
+  position: fixed;
+  z-index: 20;
+  left: calc(var(--rail) + 24px);
+  bottom: 48px;
+  max-width: 70ch;
+  display: flex;
+  gap: 16px;
+  align-items: center;
+  background: rgb(var(--v-theme-surface-bright));
+  border: 1px solid var(--held);
+  padding: 10px 14px;
+}
+.notice button {
+  background: none;
+  border: 0;
+  color: inherit;
+  font: inherit;
+  font-weight: 600;
+  text-decoration: underline;
+  cursor: pointer;
+}
 </style>

@@ -8,7 +8,10 @@ $lists = array_map(static fn(array $list): array => [...NimbleJunction\\\\Core\\
 echo json_encode($lists, JSON_THROW_ON_ERROR);`
 
 /** What PHP says of the parts of a show: the real thing, so that page and server cannot drift apart. */
-export const lists = JSON.parse(execFileSync('php', ['-r', program.replaceAll('\\\\', '\\')], { encoding: 'utf8' })) as Record<ListName, ListDescription>
+export const lists = JSON.parse(execFileSync('php', ['-r', program.replaceAll('\\\\', '\\')], { encoding: 'utf8' })) as Record<
+  ListName,
+  ListDescription
+>
 
 /** What has to be there. */
 export function must<T>(what: T | undefined): T {
@@ -16,4 +19,5 @@ export function must<T>(what: T | undefined): T {
   return what
 }
 
-export const fieldOf = (list: ListName, name: string): FieldOfPart => must(lists[list].fields.find((field) => field.name === name))
+export const fieldOf = (list: ListName, name: string): FieldOfPart =>
+  must(lists[list].fields.find((field) => field.name === name))

@@ -8,8 +8,15 @@ const ports = [
   { id: 'lamps', name: 'Lamps', protocol: 'sacn', send: { carries: [{ number: 1, universe: 'palm' }] } },
   { id: 'tablet', name: 'Tablet', protocol: 'osc', receive: { port: 8000 }, send: { port: 9000 } },
 ] as Port[]
-const universes = [{ id: 'palm', name: 'Palm House' }, { id: 'fern', name: 'Fern Gallery' }] as Universe[]
-const routes = [{ id: 'in', name: 'In' }, { id: 'out', name: 'Out' }, { id: 'new', name: 'New' }] as Route[]
+const universes = [
+  { id: 'palm', name: 'Palm House' },
+  { id: 'fern', name: 'Fern Gallery' },
+] as Universe[]
+const routes = [
+  { id: 'in', name: 'In' },
+  { id: 'out', name: 'Out' },
+  { id: 'new', name: 'New' },
+] as Route[]
 const ends = {
   in: { hears: ['tablet'], says: [], looks: [], sets: ['palm'], addresses: ['/a'] },
   out: { hears: [], says: ['tablet'], looks: ['fern'], sets: [], addresses: [] },
@@ -24,11 +31,20 @@ describe('the lanes of a show', () => {
   })
   it('lead from a node back to where it is from and on to where it goes, and nowhere else', () => {
     expect([...pathThrough(graph.edges, 'in:tablet')].sort()).toEqual(['in:tablet', 'out:lamps', 'route:in', 'universe:palm'])
-    expect([...pathThrough(graph.edges, 'out:lamps')].sort()).toEqual(['in:desk', 'in:tablet', 'out:lamps', 'route:in', 'universe:palm'])
+    expect([...pathThrough(graph.edges, 'out:lamps')].sort()).toEqual([
+      'in:desk',
+      'in:tablet',
+      'out:lamps',
+      'route:in',
+      'universe:palm',
+    ])
     expect([...pathThrough(graph.edges, 'route:new')]).toEqual(['route:new'])
   })
   it('end where copies lead in a circle', () => {
-    const circle = [{ from: 'a', to: 'b' }, { from: 'b', to: 'a' }]
+    const circle = [
+      { from: 'a', to: 'b' },
+      { from: 'b', to: 'a' },
+    ]
     expect([...pathThrough(circle, 'a')].sort()).toEqual(['a', 'b'])
   })
 })

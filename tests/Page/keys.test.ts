@@ -9,14 +9,30 @@ const prevented = vi.fn()
 
 /** A key, pressed on an element that lies within what the selector says, or on the page itself. */
 function press(key: string, pressed: Pressed = {}): void {
-  const target = { closest: (selectors: string) => (pressed.within !== undefined && selectors.split(', ').includes(pressed.within) ? {} : null) }
-  listener?.({ key, ctrlKey: false, metaKey: false, shiftKey: false, altKey: false, defaultPrevented: false, timeStamp: 0, preventDefault: prevented, ...pressed, target } as unknown as KeyboardEvent)
+  const target = {
+    closest: (selectors: string) => (pressed.within !== undefined && selectors.split(', ').includes(pressed.within) ? {} : null),
+  }
+  listener?.({
+    key,
+    ctrlKey: false,
+    metaKey: false,
+    shiftKey: false,
+    altKey: false,
+    defaultPrevented: false,
+    timeStamp: 0,
+    preventDefault: prevented,
+    ...pressed,
+    target,
+  } as unknown as KeyboardEvent)
 }
 
 beforeEach(() => {
   acted.length = 0
   prevented.mockClear()
-  vi.stubGlobal('window', { addEventListener: (_: string, heard: typeof listener) => (listener = heard), removeEventListener: () => (listener = undefined) })
+  vi.stubGlobal('window', {
+    addEventListener: (_: string, heard: typeof listener) => (listener = heard),
+    removeEventListener: () => (listener = undefined),
+  })
 })
 afterEach(() => vi.unstubAllGlobals())
 

@@ -2,10 +2,15 @@ import { describe, expect, it } from 'vitest'
 import { asClipboardText, fromClipboardText } from '@/lists/clipboard'
 import { cellOf, fieldAt } from '@/lists/columns'
 import { chosenRows, itemsOf, moveTarget, selected, statesOf, type Row } from '@/lists/rows'
+import { namesOver, stepOf } from '@/universes/grid'
 import { lists } from './descriptions'
 
 const row = (id: string, name: string, more: Partial<Row> = {}): Row => ({ id, name, text: '', ...more })
-const rows = [row('a', 'Palm desk', { text: 'sACN universe 10', state: 'alive', group: 'In' }), row('b', 'Fern desk', { text: 'sACN universe 9', state: 'lost', group: 'Out' }), row('c', 'Palm lamps', { text: 'DMX line', state: 'alive', group: 'In' })]
+const rows = [
+  row('a', 'Palm desk', { text: 'sACN universe 10', state: 'alive', group: 'In' }),
+  row('b', 'Fern desk', { text: 'sACN universe 9', state: 'lost', group: 'Out' }),
+  row('c', 'Palm lamps', { text: 'DMX line', state: 'alive', group: 'In' }),
+]
 const ids = (some: Row[]) => some.map((one) => one.id).join('')
 
 describe('the rows of a list', () => {
@@ -23,15 +28,22 @@ describe('the rows of a list', () => {
   it('stand under the headings of their groups, which fold', () => {
     expect(itemsOf(rows, new Set()).map((item) => item.key)).toEqual(['group In', 'row a', 'row c', 'group Out', 'row b'])
     expect(itemsOf(rows, new Set(['In'])).map((item) => item.key)).toEqual(['group In', 'group Out', 'row b'])
-    expect(itemsOf([row('x', 'X')], new Set()).map((item) => item.key), 'nobody has a group').toEqual(['row x'])
+    expect(
+      itemsOf([row('x', 'X')], new Set()).map((item) => item.key),
+      'nobody has a group',
+    ).toEqual(['row x'])
     expect(itemsOf([], new Set())).toEqual([])
-    expect(statesOf(rows)).toEqual([{ state: 'alive', count: 2 }, { state: 'lost', count: 1 }])
+    expect(statesOf(rows)).toEqual([
+      { state: 'alive', count: 2 },
+      { state: 'lost', count: 1 },
+    ])
   })
 })
 
 describe('a selection', () => {
   const order = ['a', 'b', 'c', 'd', 'e']
-  const after = (before: string, id: string, from: string | null, keys: { shift?: boolean, ctrl?: boolean }) => [...selected(new Set(before), order, id, from, { shift: false, ctrl: false, ...keys })].sort().join('')
+  const after = (before: string, id: string, from: string | null, keys: { shift?: boolean; ctrl?: boolean }) =>
+    [...selected(new Set(before), order, id, from, { shift: false, ctrl: false, ...keys })].sort().join('')
   it('takes one more or one less, or a run, in either direction', () => {
     expect(after('a', 'c', 'a', { ctrl: true })).toBe('ac')
     expect(after('ac', 'c', 'a', { ctrl: true })).toBe('a')
@@ -77,7 +89,24 @@ describe('columns, as the server derives them', () => {
   })
   it('say what stands there, or what it is where nothing is said', () => {
     const cell = (path: string) => cellOf(lists.ports, port, path)
-    expect([cell('receive/port'), cell('enabled'), cell('allow'), cell('send/port'), cell('name')]).toEqual(['8001', 'yes', '10.0.0.7, 10.0.0.8', '', 'A'])
+    expect([cell('receive/port'), cell('enabled'), cell('allow'), cell('send/port'), cell('name')]).toEqual([
+      '8001',
+      'yes',
+      '10.0.0.7, 10.0.0.8',
+      '',
+      'A',
+    ])
     expect(cellOf(lists.routes, { id: 'r', do: [{ kind: 'press' }] }, 'do')).toBe('1')
+  })
+})
+
+describe('the grid of slots', () => {
+  it('has the name of a fixture over its slots, again in each row that it reaches into', () => {
+    const fixture = { id: 'a', name: 'Bar', profile: 'p', universe: 'u', first: 15, last: 34, shares: [], parameters: [] }
+    expect(namesOver([fixture], 16)).toEqual({ 15: { name: 'Bar', across: 2 }, 17: { name: 'Bar', across: 16 }, 33: { name: 'Bar', across: 2 } })
+    expect(namesOver([{ ...fixture, last: 15 }], 16)).toEqual({ 15: { name: 'Bar', across: 1 } })
+  })
+  it('is walked by keys, a row up and down', () => {
+    expect(['ArrowLeft', 'ArrowDown', 'PageUp', 'End', 'a'].map((key) => stepOf(key, 32))).toEqual([-1, 32, -256, 512, undefined])
   })
 })

@@ -4,13 +4,51 @@ import type { PortLife, Status } from '@/live/messages'
 import { after, ago, heldSlot, minutesAfter, nothing, portLife } from '@/live/status'
 
 const life = (changes: Partial<PortLife> = {}): PortLife => ({
-  state: 'alive', fault: '', in: 40, out: 0, received: 1, sent: 0, lost: 0, gap: 25, jitter: 0.5, refused: 0, refusals: {}, senders: {}, connected: [], heard: '', from: '', firstAt: 1000, heardAt: 4000, sentAt: null, ...changes,
+  state: 'alive',
+  fault: '',
+  in: 40,
+  out: 0,
+  received: 1,
+  sent: 0,
+  lost: 0,
+  gap: 25,
+  jitter: 0.5,
+  refused: 0,
+  refusals: {},
+  senders: {},
+  connected: [],
+  heard: '',
+  from: '',
+  firstAt: 1000,
+  heardAt: 4000,
+  sentAt: null,
+  ...changes,
 })
-const status = (changes: Partial<Status>): Status => ({ type: 'status', n: 1, now: 5000, whole: false, engine: null, ports: {}, universes: {}, holds: null, unclaimed: null, ...changes })
+const status = (changes: Partial<Status>): Status => ({
+  type: 'status',
+  n: 1,
+  now: 5000,
+  whole: false,
+  engine: null,
+  ports: {},
+  universes: {},
+  holds: null,
+  unclaimed: null,
+  ...changes,
+})
 const universe = { spoken: true, sources: 1, leaders: ['Desk'], priority: 100, raised: 3 }
 
 describe('how everything is, put together of what was said', () => {
-  const first = after(nothing, status({ whole: true, ports: { desk: life(), node: life({ state: 'waiting' }) }, universes: { palm: universe }, holds: [], unclaimed: [] }))
+  const first = after(
+    nothing,
+    status({
+      whole: true,
+      ports: { desk: life(), node: life({ state: 'waiting' }) },
+      universes: { palm: universe },
+      holds: [],
+      unclaimed: [],
+    }),
+  )
 
   it('takes what has changed, and keeps the rest as it was', () => {
     const next = after(first, status({ now: 5250, ports: { desk: life({ state: 'lost' }) } }))
@@ -24,13 +62,19 @@ describe('how everything is, put together of what was said', () => {
     expect(next.now).toBe(6000)
   })
   it('lets go of what is not there any more', () => {
-    const next = after({ ...first, holds: [{ universe: 'palm', slot: 1, level: 2, by: 'Ada', until: 9000 }] }, status({ whole: true, ports: { desk: life() } }))
+    const next = after(
+      { ...first, holds: [{ universe: 'palm', slot: 1, level: 2, by: 'Ada', until: 9000 }] },
+      status({ whole: true, ports: { desk: life() } }),
+    )
     expect(Object.keys(next.ports)).toEqual(['desk'])
     expect([next.universes, next.holds, next.unclaimed]).toEqual([{}, [], []])
   })
   it('has minutes likewise', () => {
     const minutes = { desk: { in: [1], out: [0] }, node: { in: [0], out: [1] } }
-    expect(minutesAfter(minutes, { type: 'minutes', n: 1, whole: false, ports: { desk: { in: [2], out: [0] } } })).toEqual({ desk: { in: [2], out: [0] }, node: { in: [0], out: [1] } })
+    expect(minutesAfter(minutes, { type: 'minutes', n: 1, whole: false, ports: { desk: { in: [2], out: [0] } } })).toEqual({
+      desk: { in: [2], out: [0] },
+      node: { in: [0], out: [1] },
+    })
     expect(minutesAfter(minutes, { type: 'minutes', n: 1, whole: true, ports: {} })).toEqual({})
   })
 })
@@ -43,7 +87,11 @@ describe('times of the engine', () => {
     expect(heldSlot({ universe: 'palm', slot: 1, level: 2, by: 'Ada', until: 4000 }, 5000).left).toBe(0)
   })
   it('say nothing while the engine does not answer: no port is alive then', () => {
-    expect(portLife(life(), 5000, false)).toMatchObject({ state: 'unknown', fault: 'Not known: the engine does not answer.', in: NaN })
+    expect(portLife(life(), 5000, false)).toMatchObject({
+      state: 'unknown',
+      fault: 'Not known: the engine does not answer.',
+      in: NaN,
+    })
     expect(portLife(life({ state: 'off' }), 5000, false)).toMatchObject({ state: 'off', fault: '' })
   })
 })
@@ -57,27 +105,46 @@ class FakeSocket {
   onopen: () => void = () => {}
   onclose: () => void = () => {}
   onmessage: (event: { data: string | ArrayBuffer }) => void = () => {}
-  constructor(readonly url: string) { FakeSocket.last = this }
-  send(text: string): void { this.sent.push(JSON.parse(text)) }
-  close(): void { this.readyState = 3 }
-  say(message: object): void { this.onmessage({ data: JSON.stringify(message) }) }
+  constructor(readonly url: string) {
+    FakeSocket.last = this
+  }
+  send(text: string): void {
+    this.sent.push(JSON.parse(text))
+  }
+  close(): void {
+    this.readyState = 3
+  }
+  say(message: object): void {
+    this.onmessage({ data: JSON.stringify(message) })
+  }
 }
 
 describe('the link', () => {
   beforeEach(() => {
     vi.stubGlobal('WebSocket', FakeSocket)
-    vi.stubGlobal('fetch', () => Promise.resolve(new Response(JSON.stringify({ token: 't', live: 'ws://engine', standIns: null }), { status: 200, headers: { 'Content-Type': 'application/json' } })))
+    vi.stubGlobal('fetch', () =>
+      Promise.resolve(
+        new Response(JSON.stringify({ token: 't', live: 'ws://engine', standIns: null }), {
+          status: 200,
+          headers: { 'Content-Type': 'application/json' },
+        }),
+      ),
+    )
     vi.stubGlobal('document', { cookie: '' })
   })
-  afterEach(() => { vi.unstubAllGlobals() })
+  afterEach(() => {
+    vi.unstubAllGlobals()
+  })
 
-  async function open(): Promise<{ link: Link, socket: FakeSocket, heard: unknown[] }> {
+  async function open(): Promise<{ link: Link; socket: FakeSocket; heard: unknown[] }> {
     const link = new Link((addresses) => addresses.live)
     const heard: unknown[] = []
     link.onMessage = (message) => heard.push(message.type)
     link.subscribe(['status', 'trace'])
     link.start()
-    await vi.waitFor(() => { if (!FakeSocket.last) throw new Error('no socket yet') })
+    await vi.waitFor(() => {
+      if (!FakeSocket.last) throw new Error('no socket yet')
+    })
     const socket = FakeSocket.last as FakeSocket
     FakeSocket.last = null
     socket.onopen()

@@ -40,13 +40,28 @@ describe('numbers of universes', () => {
     expect([readRuns('1-513'), readRuns('9-3'), readRuns('x'), readRuns('')]).toEqual([null, null, null, null])
   })
   it('are spelled as each protocol counts, and as runs', () => {
-    expect([spellNumber('art-net', 291), spellNumber('sacn', 7), spellNumber('dmx-line', 1)]).toEqual(['1:2:3 (291)', 'universe 7', 'line'])
+    expect([spellNumber('art-net', 291), spellNumber('sacn', 7), spellNumber('dmx-line', 1)]).toEqual([
+      '1:2:3 (291)',
+      'universe 7',
+      'line',
+    ])
     expect(spellRuns([1, 2, 3, 7, 9, 10])).toBe('1–3, 7, 9–10')
   })
   it('are read before a port is stored, with ranks only where room is short', () => {
-    const port = { protocol: 'art-net', receive: { feeds: [{ number: '0:0:5', universe: 'u', rank: 1 }] }, send: { lines: 1, carries: [{ number: '6', universe: 'u', rank: 2 }] } }
-    expect(numbered(port)).toEqual({ protocol: 'art-net', receive: { feeds: [{ number: 5, universe: 'u' }] }, send: { lines: 1, carries: [{ number: 6, universe: 'u', rank: 2 }] } })
-    expect(numbered({ protocol: 'sacn', send: { carries: [{ number: 6, universe: 'u', rank: 2 }] } })).toEqual({ protocol: 'sacn', send: { carries: [{ number: 6, universe: 'u' }] } })
+    const port = {
+      protocol: 'art-net',
+      receive: { feeds: [{ number: '0:0:5', universe: 'u', rank: 1 }] },
+      send: { lines: 1, carries: [{ number: '6', universe: 'u', rank: 2 }] },
+    }
+    expect(numbered(port)).toEqual({
+      protocol: 'art-net',
+      receive: { feeds: [{ number: 5, universe: 'u' }] },
+      send: { lines: 1, carries: [{ number: 6, universe: 'u', rank: 2 }] },
+    })
+    expect(numbered({ protocol: 'sacn', send: { carries: [{ number: 6, universe: 'u', rank: 2 }] } })).toEqual({
+      protocol: 'sacn',
+      send: { carries: [{ number: 6, universe: 'u' }] },
+    })
     expect(numbered({ protocol: 'osc', receive: {} })).toEqual({ protocol: 'osc', receive: {} })
   })
   it('are asked for by a port that only looks', () => {
@@ -62,9 +77,17 @@ describe('levels', () => {
       expect(readLevel(spellLevel(level, 'hex'), 'hex')).toBe(level)
       expect(readLevel(spellLevel(level, '0–255'), '0–255')).toBe(level)
     }
-    for (let cent = 0; cent <= 100; cent++) expect(spellLevel(readLevel(String(cent), 'per cent') as number, 'per cent')).toBe(String(cent))
+    for (let cent = 0; cent <= 100; cent++)
+      expect(spellLevel(readLevel(String(cent), 'per cent') as number, 'per cent')).toBe(String(cent))
   })
-  it.each([['256', '0–255'], ['101', 'per cent'], ['G0', 'hex'], ['', '0–255'], ['-1', '0–255'], ['100', 'hex']] as const)('are refused: %s as %s', (text, format) => {
+  it.each([
+    ['256', '0–255'],
+    ['101', 'per cent'],
+    ['G0', 'hex'],
+    ['', '0–255'],
+    ['-1', '0–255'],
+    ['100', 'hex'],
+  ] as const)('are refused: %s as %s', (text, format) => {
     expect(readLevel(text, format)).toBeNull()
   })
   it('have sources with letters, but none with the H of held', () => {
@@ -74,17 +97,42 @@ describe('levels', () => {
 
 describe('slots of parameters', () => {
   it('are those that are named, or the next ones that are free', () => {
-    expect(places([{ name: 'pan', slots: 2, at: [1, 4] }, { name: 'tilt', slots: 2 }, { name: 'level' }])).toEqual([[1, 4], [2, 3], [5]])
-    expect([spellSlots([5, 7]), spellSlots([3, 4]), spellSlots([9]), spellSlots([1, 3, 5])]).toEqual(['5 and 7', '3 to 4', '9', '1, 3 and 5'])
-    expect([readSlots('5, 7'), readSlots('0'), readSlots('513'), readSlots('x'), readSlots('')]).toEqual([[5, 7], undefined, undefined, undefined, undefined])
+    expect(places([{ name: 'pan', slots: 2, at: [1, 4] }, { name: 'tilt', slots: 2 }, { name: 'level' }])).toEqual([
+      [1, 4],
+      [2, 3],
+      [5],
+    ])
+    expect([spellSlots([5, 7]), spellSlots([3, 4]), spellSlots([9]), spellSlots([1, 3, 5])]).toEqual([
+      '5 and 7',
+      '3 to 4',
+      '9',
+      '1, 3 and 5',
+    ])
+    expect([readSlots('5, 7'), readSlots('0'), readSlots('513'), readSlots('x'), readSlots('')]).toEqual([
+      [5, 7],
+      undefined,
+      undefined,
+      undefined,
+      undefined,
+    ])
   })
 })
 
 describe('words', () => {
   it('say rates and times shortly', () => {
-    expect([spellRate(0), spellRate(1.25), spellRate(43.6), spellRate(NaN)]).toEqual(['0 a second', '1.3 a second', '44 a second', '– a second'])
+    expect([spellRate(0), spellRate(1.25), spellRate(43.6), spellRate(NaN)]).toEqual([
+      '0 a second',
+      '1.3 a second',
+      '44 a second',
+      '– a second',
+    ])
     expect([spellMillis(12.4), spellMillis(1500)]).toEqual(['12 ms', '1.5 s'])
-    expect([spellAgo(null), spellAgo(900), spellAgo(60_000), spellAgo(600_000)]).toEqual(['never', 'just now', '60 s ago', '10 min ago'])
+    expect([spellAgo(null), spellAgo(900), spellAgo(60_000), spellAgo(600_000)]).toEqual([
+      'never',
+      'just now',
+      '60 s ago',
+      '10 min ago',
+    ])
   })
 })
 

@@ -9,7 +9,8 @@ const inside = (values: Values, side: 'receive' | 'send'): Scope => {
   const outer = port(values)
   return { values: values[side] as Values, fields: must(sideOf(fieldOf('ports', side), outer)).fields, outer }
 }
-const named = (scope: Scope, name: string): FieldOfPart[] => scope.fields.filter((field) => field.name === name && applies(field, scope))
+const named = (scope: Scope, name: string): FieldOfPart[] =>
+  scope.fields.filter((field) => field.name === name && applies(field, scope))
 
 describe('a part of a show, as its class describes it', () => {
   it('knows the link of a protocol where nobody says it', () => {
@@ -24,12 +25,23 @@ describe('a part of a show, as its class describes it', () => {
     const scope: Scope = { values: {}, fields: link.fields, outer: port({ protocol: 'dmx-line' }) }
     expect(wordsOf(kind, scope)).toEqual(['udp', 'serial'])
     expect(wordsOf(kind, { ...scope, outer: port({ protocol: 'controller' }) })).toEqual(['browser'])
-    expect(wordsOf(fieldOf('values', 'type'), { values: {}, fields: lists.values.fields })).toEqual(['switch', 'number', 'choice', 'text'])
+    expect(wordsOf(fieldOf('values', 'type'), { values: {}, fields: lists.values.fields })).toEqual([
+      'switch',
+      'number',
+      'choice',
+      'text',
+    ])
   })
 
   it('asks a side what its protocol and its link have', () => {
-    expect(named(inside({ protocol: 'osc', link: { kind: 'tcp' }, send: {} }, 'send'), 'to').map((field) => field.label)).toEqual(['Connect to; empty: whoever connects to us'])
-    expect(named(inside({ protocol: 'midi', link: { kind: 'session' }, receive: {} }, 'receive'), 'port').map((field) => field.default)).toEqual([5004])
+    expect(named(inside({ protocol: 'osc', link: { kind: 'tcp' }, send: {} }, 'send'), 'to').map((field) => field.label)).toEqual(
+      ['Connect to; empty: whoever connects to us'],
+    )
+    expect(
+      named(inside({ protocol: 'midi', link: { kind: 'session' }, receive: {} }, 'receive'), 'port').map(
+        (field) => field.default,
+      ),
+    ).toEqual([5004])
     expect(named(inside({ protocol: 'midi', link: { kind: 'cable' }, receive: {} }, 'receive'), 'port')).toEqual([])
     expect(sideOf(fieldOf('ports', 'send'), port({ protocol: 'controller' }))).toBeUndefined()
     expect(sideOf(fieldOf('ports', 'name'), port({ protocol: 'sacn' }))).toBeUndefined()
@@ -48,36 +60,105 @@ describe('a part of a show, as its class describes it', () => {
 
 describe('a part as the document has it', () => {
   const sound: Values[] = [
-    { name: 'A', protocol: 'art-net', receive: { port: 6454, feeds: [{ number: 0, universe: 'u' }], priorities: [{ from: '10.0.0.7', priority: 150 }] } },
-    { name: 'B', protocol: 'midi', link: { kind: 'session' }, receive: { address: '10.0.0.1', port: 5006 }, send: { to: ['10.0.0.9'], port: 5020 } },
+    {
+      name: 'A',
+      protocol: 'art-net',
+      receive: { port: 6454, feeds: [{ number: 0, universe: 'u' }], priorities: [{ from: '10.0.0.7', priority: 150 }] },
+    },
+    {
+      name: 'B',
+      protocol: 'midi',
+      link: { kind: 'session' },
+      receive: { address: '10.0.0.1', port: 5006 },
+      send: { to: ['10.0.0.9'], port: 5020 },
+    },
     { name: 'C', protocol: 'osc', link: { kind: 'tcp', framing: 'slip' }, receive: { port: 8100 }, send: { port: 8100 } },
-    { name: 'D', protocol: 'controller', link: { kind: 'browser', device: 'Stick' }, receive: { deadZone: 0.2, centres: [0, 0.1] } },
-    { name: 'E', protocol: 'sacn', allow: ['10.0.0.0/8'], send: { multicast: true, slotPriorities: [{ first: 1, last: 4, priority: 200 }], carries: [{ number: 1, universe: 'u', rank: 2 }] } },
+    {
+      name: 'D',
+      protocol: 'controller',
+      link: { kind: 'browser', device: 'Stick' },
+      receive: { deadZone: 0.2, centres: [0, 0.1] },
+    },
+    {
+      name: 'E',
+      protocol: 'sacn',
+      allow: ['10.0.0.0/8'],
+      send: {
+        multicast: true,
+        slotPriorities: [{ first: 1, last: 4, priority: 200 }],
+        carries: [{ number: 1, universe: 'u', rank: 2 }],
+      },
+    },
   ]
   it.each(sound)('stays what it is where nothing is wrong with it: $name', (part) => {
     expect(tidied(part, lists.ports.fields)).toEqual(part)
   })
 
   it('leaves out what does not apply, what is not known and what is empty', () => {
-    const before = { name: ' Tablet ', protocol: 'osc', colour: 'red', link: { kind: 'udp', device: '/dev/x', framing: 'slip' }, allow: [], receive: { port: 8000, poll: ['10.0.0.255'] }, send: { to: [], port: 9000, heartbeat: '' } }
-    expect(tidied(before, lists.ports.fields)).toEqual({ name: 'Tablet', protocol: 'osc', link: { kind: 'udp' }, receive: { port: 8000 }, send: { port: 9000 } })
-    expect(tidied({ name: 'Stick', protocol: 'controller', send: {} }, lists.ports.fields)).toEqual({ name: 'Stick', protocol: 'controller' })
+    const before = {
+      name: ' Tablet ',
+      protocol: 'osc',
+      colour: 'red',
+      link: { kind: 'udp', device: '/dev/x', framing: 'slip' },
+      allow: [],
+      receive: { port: 8000, poll: ['10.0.0.255'] },
+      send: { to: [], port: 9000, heartbeat: '' },
+    }
+    expect(tidied(before, lists.ports.fields)).toEqual({
+      name: 'Tablet',
+      protocol: 'osc',
+      link: { kind: 'udp' },
+      receive: { port: 8000 },
+      send: { port: 9000 },
+    })
+    expect(tidied({ name: 'Stick', protocol: 'controller', send: {} }, lists.ports.fields)).toEqual({
+      name: 'Stick',
+      protocol: 'controller',
+    })
   })
 
   it('takes what is offered where a field has to be there', () => {
-    expect(tidied({ name: 'T', protocol: 'osc', receive: {}, send: { to: ['10.0.0.9'] } }, lists.ports.fields))
-      .toEqual({ name: 'T', protocol: 'osc', receive: { port: 8000 }, send: { to: ['10.0.0.9'], port: 9000 } })
-    expect(tidied({ name: 'T', protocol: 'sacn', receive: {} }, lists.ports.fields), 'a default need not be said').toEqual({ name: 'T', protocol: 'sacn', receive: {} })
+    expect(tidied({ name: 'T', protocol: 'osc', receive: {}, send: { to: ['10.0.0.9'] } }, lists.ports.fields)).toEqual({
+      name: 'T',
+      protocol: 'osc',
+      receive: { port: 8000 },
+      send: { to: ['10.0.0.9'], port: 9000 },
+    })
+    expect(tidied({ name: 'T', protocol: 'sacn', receive: {} }, lists.ports.fields), 'a default need not be said').toEqual({
+      name: 'T',
+      protocol: 'sacn',
+      receive: {},
+    })
   })
 
   it('has the fields of its type only', () => {
-    expect(tidied({ name: 'V', type: 'switch', low: 1, choices: ['a'], start: true }, lists.values.fields)).toEqual({ name: 'V', type: 'switch', start: true })
-    expect(tidied({ name: 'V', type: 'choice', low: 1, choices: ['a'], start: 'a' }, lists.values.fields)).toEqual({ name: 'V', type: 'choice', choices: ['a'], start: 'a' })
+    expect(tidied({ name: 'V', type: 'switch', low: 1, choices: ['a'], start: true }, lists.values.fields)).toEqual({
+      name: 'V',
+      type: 'switch',
+      start: true,
+    })
+    expect(tidied({ name: 'V', type: 'choice', low: 1, choices: ['a'], start: 'a' }, lists.values.fields)).toEqual({
+      name: 'V',
+      type: 'choice',
+      choices: ['a'],
+      start: 'a',
+    })
   })
 })
 
 describe('what somebody types', () => {
-  const field = (type: string): FieldOfPart => ({ name: 'x', type, label: 'X', default: null, isNeeded: false, onlyAt: '', onlyWords: [], shownAt: '', shownWords: [], help: '' })
+  const field = (type: string): FieldOfPart => ({
+    name: 'x',
+    type,
+    label: 'X',
+    default: null,
+    isNeeded: false,
+    onlyAt: '',
+    onlyWords: [],
+    shownAt: '',
+    shownWords: [],
+    help: '',
+  })
   it.each([
     ['whole', ' 12 ', 12],
     ['number', '0.5', 0.5],

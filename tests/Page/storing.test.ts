@@ -6,7 +6,12 @@ import { useShow } from '@/api/show'
 import { spellRefusal, useAttempt } from '@/components/attempt'
 import { useStoring } from '@/kinds/storing'
 
-interface Asked { method: string, path: string, base: string | undefined, body: unknown }
+interface Asked {
+  method: string
+  path: string
+  base: string | undefined
+  body: unknown
+}
 
 const asked: Asked[] = []
 let answers: (() => Response)[] = []
@@ -22,8 +27,13 @@ beforeEach(async () => {
   setActivePinia(createPinia())
   asked.length = 0
   vi.stubGlobal('document', { cookie: 'other=1; XSRF-TOKEN=a%3Db' })
-  vi.stubGlobal('fetch', async (path: string, request: { method: string, headers: Record<string, string>, body?: string }) => {
-    asked.push({ method: request.method, path, base: request.headers['X-Base-Revision'], body: request.body && JSON.parse(request.body) })
+  vi.stubGlobal('fetch', async (path: string, request: { method: string; headers: Record<string, string>; body?: string }) => {
+    asked.push({
+      method: request.method,
+      path,
+      base: request.headers['X-Base-Revision'],
+      body: request.body && JSON.parse(request.body),
+    })
     const answer = answers.shift()
     if (!answer) throw new TypeError('the line is dead')
     return answer()
@@ -44,9 +54,20 @@ describe('the server', () => {
     ])
   })
   it('says no in its own words, or else with its number', async () => {
-    willAnswer(json(422, { message: 'Too many.', faults: [{ path: '/ports/3', problem: 'p', allowed: 'a' }] }), () => new Response('<html>', { status: 502 }))
-    await expect(call('POST', 'show/ports', {})).rejects.toMatchObject({ message: 'Too many.', status: 422, faults: [{ path: '/ports/3' }] })
-    await expect(call('POST', 'show/ports', {})).rejects.toMatchObject({ message: 'The server answered 502.', status: 502, faults: [] })
+    willAnswer(
+      json(422, { message: 'Too many.', faults: [{ path: '/ports/3', problem: 'p', allowed: 'a' }] }),
+      () => new Response('<html>', { status: 502 }),
+    )
+    await expect(call('POST', 'show/ports', {})).rejects.toMatchObject({
+      message: 'Too many.',
+      status: 422,
+      faults: [{ path: '/ports/3' }],
+    })
+    await expect(call('POST', 'show/ports', {})).rejects.toMatchObject({
+      message: 'The server answered 502.',
+      status: 502,
+      faults: [],
+    })
   })
   it('may be silent, and that is said too', async () => {
     willAnswer()
@@ -55,11 +76,19 @@ describe('the server', () => {
 })
 
 describe('a fault', () => {
-  it.each([['/ports/3/receive/port', 'receive/port'], ['/ports/3', ''], ['/name', '/name'], ['/routes/12/do/0/level', 'do/0/level']])('at %s is at "%s" of its form', (path, place) => {
+  it.each([
+    ['/ports/3/receive/port', 'receive/port'],
+    ['/ports/3', ''],
+    ['/name', '/name'],
+    ['/routes/12/do/0/level', 'do/0/level'],
+  ])('at %s is at "%s" of its form', (path, place) => {
     expect(within(path)).toBe(place)
   })
   it('is spelled with its field, and without one where the whole part is meant', () => {
-    const refused = new Refused('no', 422, [{ path: '/ports/0/name', problem: 'it is empty', allowed: 'Use a name.' }, { path: '/ports/0', problem: 'it is a list', allowed: 'Use an object.' }])
+    const refused = new Refused('no', 422, [
+      { path: '/ports/0/name', problem: 'it is empty', allowed: 'Use a name.' },
+      { path: '/ports/0', problem: 'it is a list', allowed: 'Use an object.' },
+    ])
     expect(spellRefusal(refused)).toBe('name: it is empty. Use a name. this: it is a list. Use an object.')
     expect(spellRefusal(new Error('something else'))).toBe('something else')
   })
@@ -77,14 +106,23 @@ describe('a form', () => {
     expect(await store(undefined, { name: 'New' })).toBe('new-port')
     willAnswer(json(200, { revision: 9, document: {} }))
     expect(await store('old-port', { name: 'Old' })).toBe('old-port')
-    expect(asked.map((one) => [one.method, one.path, one.base])).toEqual([['POST', '/api/show/ports', undefined], ['PUT', '/api/show/ports/old-port', '7']])
+    expect(asked.map((one) => [one.method, one.path, one.base])).toEqual([
+      ['POST', '/api/show/ports', undefined],
+      ['PUT', '/api/show/ports/old-port', '7'],
+    ])
     expect([wrong.value, busy.value]).toEqual([[], false])
   })
   it('says what is wrong with each field, and forgets it when it is stored', async () => {
     const { store, fault, wrong } = useStoring('ports')
-    willAnswer(json(422, { message: 'no', faults: [{ path: '/ports/3/receive/port', problem: 'it is 0', allowed: 'Use 1 to 65535.' }] }))
+    willAnswer(
+      json(422, { message: 'no', faults: [{ path: '/ports/3/receive/port', problem: 'it is 0', allowed: 'Use 1 to 65535.' }] }),
+    )
     expect(await store('a', {})).toBeNull()
-    expect([fault('receive/port'), fault('name'), wrong.value]).toEqual(['it is 0. Use 1 to 65535.', undefined, ['receive, port: it is 0. Use 1 to 65535.']])
+    expect([fault('receive/port'), fault('name'), wrong.value]).toEqual([
+      'it is 0. Use 1 to 65535.',
+      undefined,
+      ['receive, port: it is 0. Use 1 to 65535.'],
+    ])
     willAnswer(show(8))
     await store('a', {})
     expect([fault('receive/port'), wrong.value]).toEqual([undefined, []])
@@ -96,13 +134,19 @@ describe('a form', () => {
     await expect(replace()).rejects.toThrow('Somebody else')
     willAnswer(show(13))
     await replace()
-    expect(asked.map((one) => [one.method, one.base])).toEqual([['PUT', '7'], ['GET', undefined], ['PUT', '12']])
+    expect(asked.map((one) => [one.method, one.base])).toEqual([
+      ['PUT', '7'],
+      ['GET', undefined],
+      ['PUT', '12'],
+    ])
   })
 })
 
 describe('the show', () => {
   it('says whose edit was taken back', async () => {
-    willAnswer(json(200, { revision: 8, document: {}, undone: 'add port Desk', undoneBy: 'Ada', notice: 'A universe is fed by nobody.' }))
+    willAnswer(
+      json(200, { revision: 8, document: {}, undone: 'add port Desk', undoneBy: 'Ada', notice: 'A universe is fed by nobody.' }),
+    )
     await useShow().undo()
     expect(useShow().said).toBe('Undone: add port Desk (by Ada). A universe is fed by nobody.')
   })
@@ -119,7 +163,9 @@ describe('the show', () => {
   })
   it('does not show an older form after a newer one', async () => {
     let late: (response: Response) => void = () => {}
-    vi.stubGlobal('fetch', (_path: string, request: { method: string }) => request.method === 'GET' ? new Promise<Response>((resolve) => (late = resolve)) : Promise.resolve(show(21)()))
+    vi.stubGlobal('fetch', (_path: string, request: { method: string }) =>
+      request.method === 'GET' ? new Promise<Response>((resolve) => (late = resolve)) : Promise.resolve(show(21)()),
+    )
     const looking = useShow().load()
     await useShow().add('ports', { name: 'New' })
     late(show(20)())

@@ -5,7 +5,7 @@ import { useShow } from './show'
  * For a form: what it saves is refused when somebody else has changed the same part since it was opened.
  * Once that was said, saving again is meant: it is then taken as begun now.
  */
-export function useBase(): { save: <T>(what: (base: number | undefined) => Promise<T>) => Promise<T>, begin: () => void } {
+export function useBase(): { save: <T>(what: (base: number | undefined) => Promise<T>) => Promise<T>; begin: () => void } {
   const show = useShow()
   let base = show.data?.revision
   /** The form shows another part now. */

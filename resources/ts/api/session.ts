@@ -2,7 +2,10 @@ import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { call } from './client'
 
-export interface User { name: string, role: 'builder' | 'operator' | 'viewer' }
+export interface User {
+  name: string
+  role: 'builder' | 'operator' | 'viewer'
+}
 
 /** Who is logged in, and what they may do. */
 export const useSession = defineStore('session', () => {

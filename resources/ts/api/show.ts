@@ -1,30 +1,111 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { call, Refused } from './client'
-import type { Fixture, LevelSpan, Parameter, Port, PrioritySpan, Profile, Copy, Route, Shape, ShowDocument, SlotSpan, Swap, Universe, Value } from './showDocument'
+import type {
+  Fixture,
+  LevelSpan,
+  Parameter,
+  Port,
+  PrioritySpan,
+  Profile,
+  Copy,
+  Route,
+  Shape,
+  ShowDocument,
+  SlotSpan,
+  Swap,
+  Universe,
+  Value,
+} from './showDocument'
 
-export type { Fixture, LevelSpan, Parameter, Port, PrioritySpan, Profile, Copy, Route, Shape, ShowDocument, SlotSpan, Swap, Universe, Value }
+export type {
+  Fixture,
+  LevelSpan,
+  Parameter,
+  Port,
+  PrioritySpan,
+  Profile,
+  Copy,
+  Route,
+  Shape,
+  ShowDocument,
+  SlotSpan,
+  Swap,
+  Universe,
+  Value,
+}
 /** The lists of a show. */
 export type ListName = Exclude<keyof ShowDocument, 'format' | 'version' | 'name' | 'middleC'>
-export interface OtherEndLine { side: string, label: string, value: string }
-export interface Adapter { name: string, address: string, netmask: string, broadcast: string }
+export interface OtherEndLine {
+  side: string
+  label: string
+  value: string
+}
+export interface Adapter {
+  name: string
+  address: string
+  netmask: string
+  broadcast: string
+}
 
 /** A fixture as it lies in its universe. */
-export interface Patched { id: string, name: string, profile: string, universe: string, first: number, last: number, shares: string[], parameters: { name: string, slots: number[], intensity: boolean }[] }
+export interface Patched {
+  id: string
+  name: string
+  profile: string
+  universe: string
+  first: number
+  last: number
+  shares: string[]
+  parameters: { name: string; slots: number[]; intensity: boolean }[]
+}
 
 /** What a route runs between, by ids: ports that it hears and speaks at, universes that it looks at and sets. */
-export interface RouteEnds { hears: string[], says: string[], looks: string[], sets: string[], addresses: string[] }
+export interface RouteEnds {
+  hears: string[]
+  says: string[]
+  looks: string[]
+  sets: string[]
+  addresses: string[]
+}
 export type Values = Record<string, unknown>
 /** How many parts a table adds, changes, and names without changing. */
-export interface TableCounts { added: number, changed: number, same: number }
+export interface TableCounts {
+  added: number
+  changed: number
+  same: number
+}
 /** A field of a part, as its class describes it; what is beside the first line belongs to some types only. */
 export interface FieldOfPart {
-  name: string, type: string, label: string, default: unknown, isNeeded: boolean, onlyAt: string, onlyWords: string[], shownAt: string, shownWords: string[], help: string
-  low?: number, high?: number, suggested?: number | null, like?: string, of?: string, most?: number
-  words?: string[], titles?: Record<string, string>, by?: string, wordsBy?: Record<string, string[]>
-  part?: PartDescription, at?: string, sides?: Record<string, PartDescription>
+  name: string
+  type: string
+  label: string
+  default: unknown
+  isNeeded: boolean
+  onlyAt: string
+  onlyWords: string[]
+  shownAt: string
+  shownWords: string[]
+  help: string
+  low?: number
+  high?: number
+  suggested?: number | null
+  like?: string
+  of?: string
+  most?: number
+  words?: string[]
+  titles?: Record<string, string>
+  by?: string
+  wordsBy?: Record<string, string[]>
+  part?: PartDescription
+  at?: string
+  sides?: Record<string, PartDescription>
 }
-export interface PartDescription { kind: string, label: string, fields: FieldOfPart[] }
+export interface PartDescription {
+  kind: string
+  label: string
+  fields: FieldOfPart[]
+}
 /** A part that says of what kind it is, with the fields of that kind. */
 export type KindPart = { kind: string } & Values
 
@@ -61,7 +142,11 @@ export const useShow = defineStore('show', () => {
   async function take(promise: Promise<ShowPageData>): Promise<ShowPageData> {
     const answer = await promise
     data.value = answer
-    said.value = answer.undone ? `Undone: ${answer.undone} (by ${answer.undoneBy}).` : answer.redone ? `Done again: ${answer.redone} (by ${answer.redoneBy}).` : ''
+    said.value = answer.undone
+      ? `Undone: ${answer.undone} (by ${answer.undoneBy}).`
+      : answer.redone
+        ? `Done again: ${answer.redone} (by ${answer.redoneBy}).`
+        : ''
     if (answer.notice) said.value = `${said.value} ${answer.notice}`.trim()
     return answer
   }
@@ -76,12 +161,13 @@ export const useShow = defineStore('show', () => {
   /** @param base the revision that the form was opened at */
   const replace = (list: ListName, id: string, part: object, base = seen()) => take(call('PUT', `show/${list}/${id}`, part, base))
   /** Several parts of a list in one edit. */
-  const batch = (list: ListName, what: { ids?: string[], set?: Values, remove?: true, add?: object[], before?: string | null }) => take(call('POST', `show/${list}/batch`, what, seen()))
+  const batch = (list: ListName, what: { ids?: string[]; set?: Values; remove?: true; add?: object[]; before?: string | null }) =>
+    take(call('POST', `show/${list}/batch`, what, seen()))
   /** A table for a spreadsheet is taken in; what it would do is asked for first. */
   const tryTable = (list: ListName, csv: string) => call<TableCounts>('POST', `show/${list}/table?try=1`, csv)
   const takeTable = (list: ListName, csv: string) => take(call('POST', `show/${list}/table`, csv))
   const remove = (list: ListName, id: string) => take(call('DELETE', `show/${list}/${id}`, undefined, seen()))
-  const settle = (settings: { name?: string, middleC?: number }) => take(call('PATCH', 'show', settings, seen()))
+  const settle = (settings: { name?: string; middleC?: number }) => take(call('PATCH', 'show', settings, seen()))
   /** A port for something that was found on the network. */
   const takeUp = (find: object) => take(call('POST', 'show/take-up', find))
   const importJson = (json: string) => take(call('POST', 'show/import', json))
@@ -108,5 +194,31 @@ export const useShow = defineStore('show', () => {
   const patchOf = (universe: string) => (data.value?.patch ?? []).filter((one) => one.universe === universe)
   const universeName = (id: string) => universes.value.find((one) => one.id === id)?.name ?? id
   const portName = (id: string) => ports.value.find((one) => one.id === id)?.name ?? id
-  return { data, said, load, add, replace, remove, batch, tryTable, takeTable, settle, takeUp, importJson, undo, redo, document, universes, ports, routes, copies, values, profiles, fixtures, patchOf, universeName, portName }
+  return {
+    data,
+    said,
+    load,
+    add,
+    replace,
+    remove,
+    batch,
+    tryTable,
+    takeTable,
+    settle,
+    takeUp,
+    importJson,
+    undo,
+    redo,
+    document,
+    universes,
+    ports,
+    routes,
+    copies,
+    values,
+    profiles,
+    fixtures,
+    patchOf,
+    universeName,
+    portName,
+  }
 })

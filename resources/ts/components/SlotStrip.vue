@@ -3,7 +3,7 @@ import { onMounted, onUnmounted, ref, watch } from 'vue'
 import { useTheme } from 'vuetify'
 import { useEngine } from '@/live/engine'
 
-const props = defineProps<{ universe: string, height: number }>()
+const props = defineProps<{ universe: string; height: number }>()
 const engine = useEngine()
 const theme = useTheme()
 const canvas = ref<HTMLCanvasElement | null>(null)
@@ -17,7 +17,9 @@ function paint(levels: Uint8Array): void {
   if (!pen) return
   pen.clearRect(0, 0, 512, 64)
   pen.fillStyle = getComputedStyle(canvas.value as HTMLCanvasElement).color
-  levels.forEach((level, slot) => { if (level > 0) pen.fillRect(slot, 64 - level / 4, 1, level / 4) })
+  levels.forEach((level, slot) => {
+    if (level > 0) pen.fillRect(slot, 64 - level / 4, 1, level / 4)
+  })
 }
 function follow(): void {
   stop()
@@ -26,8 +28,18 @@ function follow(): void {
 engine.follow(() => [`levels:${props.universe}`])
 onMounted(follow)
 onUnmounted(() => stop())
-watch(() => props.universe, () => { latest = null; paint(new Uint8Array(512)); follow() })
-watch(() => theme.global.name.value, () => requestAnimationFrame(() => latest && paint(latest)))
+watch(
+  () => props.universe,
+  () => {
+    latest = null
+    paint(new Uint8Array(512))
+    follow()
+  },
+)
+watch(
+  () => theme.global.name.value,
+  () => requestAnimationFrame(() => latest && paint(latest)),
+)
 </script>
 
 <template>
@@ -43,5 +55,11 @@ watch(() => theme.global.name.value, () => requestAnimationFrame(() => latest &&
 </template>
 
 <style scoped>
-.slots { display: block; width: 100%; background: var(--sunk); color: var(--alive); image-rendering: pixelated; }
+.slots {
+  display: block;
+  width: 100%;
+  background: var(--sunk);
+  color: var(--alive);
+  image-rendering: pixelated;
+}
 </style>

@@ -1,8 +1,17 @@
 <script setup lang="ts">
 import type { PortState } from '@/live/types'
 
-defineProps<{ state: PortState | 'held', words?: boolean }>()
-const names: Record<string, string> = { alive: 'alive', quiet: 'quiet', waiting: 'nothing yet', lost: 'lost', fault: 'fault', off: 'off', held: 'held', unknown: 'not known' }
+defineProps<{ state: PortState | 'held'; words?: boolean }>()
+const names: Record<string, string> = {
+  alive: 'alive',
+  quiet: 'quiet',
+  waiting: 'nothing yet',
+  lost: 'lost',
+  fault: 'fault',
+  off: 'off',
+  held: 'held',
+  unknown: 'not known',
+}
 </script>
 
 <template>
@@ -10,10 +19,11 @@ const names: Record<string, string> = { alive: 'alive', quiet: 'quiet', waiting:
     <svg viewBox="0 0 16 16" width="14" height="14" aria-hidden="true">
       <circle v-if="state === 'alive'" cx="8" cy="8" r="6" fill="currentColor" />
       <circle v-else-if="state === 'quiet'" cx="8" cy="8" r="5" fill="none" stroke="currentColor" stroke-width="2" />
-      <g
-        v-else-if="state === 'waiting'"
-        fill="currentColor"
-      ><circle cx="3" cy="8" r="1.6" /><circle cx="8" cy="8" r="1.6" /><circle cx="13" cy="8" r="1.6" /></g>
+      <g v-else-if="state === 'waiting'" fill="currentColor">
+        <circle cx="3" cy="8" r="1.6" />
+        <circle cx="8" cy="8" r="1.6" />
+        <circle cx="13" cy="8" r="1.6" />
+      </g>
       <path v-else-if="state === 'lost'" d="M3 3l10 10M13 3L3 13" stroke="currentColor" stroke-width="2.4" />
       <path
         v-else-if="state === 'fault'"
@@ -38,10 +48,31 @@ const names: Record<string, string> = { alive: 'alive', quiet: 'quiet', waiting:
 </template>
 
 <style scoped>
-.mark { display: inline-flex; align-items: center; gap: 6px; white-space: nowrap; color: var(--quiet); }
-.mark svg { flex: none; }
-.alive { color: var(--alive); }
-.lost, .fault { color: var(--wrong); }
-.held { color: var(--held); }
-.unseen { position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); }
+.mark {
+  display: inline-flex;
+  align-items: center;
+  gap: 6px;
+  white-space: nowrap;
+  color: var(--quiet);
+}
+.mark svg {
+  flex: none;
+}
+.alive {
+  color: var(--alive);
+}
+.lost,
+.fault {
+  color: var(--wrong);
+}
+.held {
+  color: var(--held);
+}
+.unseen {
+  position: absolute;
+  width: 1px;
+  height: 1px;
+  overflow: hidden;
+  clip-path: inset(50%);
+}
 </style>

@@ -8,7 +8,7 @@ export function spellRefusal(error: unknown): string {
 }
 
 /** Runs what may be refused, and keeps why it was. */
-export function useAttempt(): { failed: Ref<string>, attempt: (what: () => Promise<unknown>) => Promise<boolean> } {
+export function useAttempt(): { failed: Ref<string>; attempt: (what: () => Promise<unknown>) => Promise<boolean> } {
   const failed = ref('')
   async function attempt(what: () => Promise<unknown>): Promise<boolean> {
     failed.value = ''

@@ -25,6 +25,9 @@ export function spellSlots(slots: number[]): string {
 
 /** "5, 7" as somebody types it; nothing where it is no list of slots. */
 export function readSlots(text: string): number[] | undefined {
-  const slots = text.split(/[\s,]+/).filter(Boolean).map(Number)
+  const slots = text
+    .split(/[\s,]+/)
+    .filter(Boolean)
+    .map(Number)
   return slots.length > 0 && slots.every((slot) => Number.isInteger(slot) && slot >= 1 && slot <= 512) ? slots : undefined
 }

@@ -53,8 +53,12 @@ export function isSwitchedLive(life: PortLife | undefined, port: Port): boolean 
 export function healthWords(life: PortLife | undefined, port: Port): string {
   if (!life) return 'the engine has not said yet'
   if (life.fault) return life.fault
-  if (life.state === 'off') return isSwitchedLive(life, port) ? 'switched off while the show runs, by hand or by a route' : 'switched off'
-  if (life.state === 'waiting') return life.connected.length > 0 ? `Connected: ${life.connected.join(', ')}. Nothing has been heard yet.` : 'Nothing has been heard here yet.'
+  if (life.state === 'off')
+    return isSwitchedLive(life, port) ? 'switched off while the show runs, by hand or by a route' : 'switched off'
+  if (life.state === 'waiting')
+    return life.connected.length > 0
+      ? `Connected: ${life.connected.join(', ')}. Nothing has been heard yet.`
+      : 'Nothing has been heard here yet.'
   if (life.state === 'lost') return `Lost: last heard ${spellAgo(life.heardAgo)} from ${life.from}.`
   if (port.receive && life.heard) return `${life.heard}, from ${life.from}, ${spellAgo(life.heardAgo)}`
   return life.sentAgo === null ? 'Nothing sent yet.' : `last sent ${spellAgo(life.sentAgo)}`
@@ -62,13 +66,16 @@ export function healthWords(life: PortLife | undefined, port: Port): string {
 
 /** What becomes of a universe whose last source is gone. */
 export function lostWords(universe: Universe): string {
-  if (universe.whenLost === 'fade') return `fading to ${universe.look?.length ? 'its look' : 'black'} over ${universe.fadeSeconds ?? 3} s`
+  if (universe.whenLost === 'fade')
+    return `fading to ${universe.look?.length ? 'its look' : 'black'} over ${universe.fadeSeconds ?? 3} s`
   return universe.whenLost === 'stop' ? 'sending has stopped' : 'the last levels stay'
 }
 
 /** How sources that are in control together become one. */
 export function mergedWords(universe: Universe): string {
-  return { htp: 'merged: highest wins', ltp: 'merged: latest wins', slot: 'merged slot by slot', chosen: 'of the chosen port' }[universe.merge ?? 'htp']
+  return { htp: 'merged: highest wins', ltp: 'merged: latest wins', slot: 'merged slot by slot', chosen: 'of the chosen port' }[
+    universe.merge ?? 'htp'
+  ]
 }
 
 export function raisedWords(count: number): string {
@@ -77,5 +84,7 @@ export function raisedWords(count: number): string {
 
 export function mergeWords(universe: Universe, portName: (id: string) => string): string {
   if (universe.merge === 'chosen') return `only ${portName(universe.chosen ?? '')}`
-  return { htp: 'HTP: highest takes precedence', ltp: 'LTP: latest takes precedence', slot: 'slot by slot: HTP, or LTP' }[universe.merge ?? 'htp']
+  return { htp: 'HTP: highest takes precedence', ltp: 'LTP: latest takes precedence', slot: 'slot by slot: HTP, or LTP' }[
+    universe.merge ?? 'htp'
+  ]
 }

@@ -6,8 +6,9 @@ import { useEngine } from '@/live/engine'
 /** What a person should know of the engine itself: counted in the strip, said in full below it. */
 const engine = useEngine()
 const open = ref(false)
-const warnings = computed(() => (engine.state === 'open' ? engine.engine?.warnings ?? [] : []))
-const clock = (at: number) => new Date(at * 1000).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', second: '2-digit', hour12: false })
+const warnings = computed(() => (engine.state === 'open' ? (engine.engine?.warnings ?? []) : []))
+const clock = (at: number) =>
+  new Date(at * 1000).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', second: '2-digit', hour12: false })
 </script>
 
 <template>
@@ -16,7 +17,9 @@ const clock = (at: number) => new Date(at * 1000).toLocaleTimeString([], { hour:
       <StateMark state="fault" /> {{ warnings.length === 1 ? '1 warning' : `${warnings.length} warnings` }}
     </button>
     <div v-if="open" id="engine-warnings" class="list" role="region" aria-label="Warnings of the engine">
-      <p v-for="one in warnings" :key="one.key"><span class="figures quiet">{{ clock(one.at) }}</span> {{ one.words }}</p>
+      <p v-for="one in warnings" :key="one.key">
+        <span class="figures quiet">{{ clock(one.at) }}</span> {{ one.words }}
+      </p>
       <p class="quiet small">{{ engine.engine?.runs }}</p>
       <button type="button" class="small-button" @click="open = false">Close</button>
     </div>
@@ -24,7 +27,31 @@ const clock = (at: number) => new Date(at * 1000).toLocaleTimeString([], { hour:
 </template>
 
 <style scoped>
-.warnings { background: none; border: 1px solid currentColor; color: inherit; font: inherit; font-weight: 600; padding: 4px 10px; cursor: pointer; }
-.list { position: fixed; top: var(--strip); left: var(--rail); right: 0; z-index: 12; padding: 12px 24px; white-space: normal; background: rgb(var(--v-theme-surface-bright)); border-bottom: 1px solid var(--rule); max-height: 50vh; overflow: auto; }
-.list p { max-width: 110ch; margin-bottom: 8px; overflow-wrap: anywhere; }
+.warnings {
+  background: none;
+  border: 1px solid currentColor;
+  color: inherit;
+  font: inherit;
+  font-weight: 600;
+  padding: 4px 10px;
+  cursor: pointer;
+}
+.list {
+  position: fixed;
+  top: var(--strip);
+  left: var(--rail);
+  right: 0;
+  z-index: 12;
+  padding: 12px 24px;
+  white-space: normal;
+  background: rgb(var(--v-theme-surface-bright));
+  border-bottom: 1px solid var(--rule);
+  max-height: 50vh;
+  overflow: auto;
+}
+.list p {
+  max-width: 110ch;
+  margin-bottom: 8px;
+  overflow-wrap: anywhere;
+}
 </style>

@@ -9,7 +9,12 @@ const open = defineModel<boolean>({ required: true })
     <div class="panel">
       <h2>Keys</h2>
       <table class="plain">
-        <tbody><tr v-for="row in keyTable" :key="row.key"><td class="figures">{{ row.key }}</td><td>{{ row.does }}</td></tr></tbody>
+        <tbody>
+          <tr v-for="row in keyTable" :key="row.key">
+            <td class="figures">{{ row.key }}</td>
+            <td>{{ row.does }}</td>
+          </tr>
+        </tbody>
       </table>
       <div class="actions"><v-btn autofocus @click="open = false">Close</v-btn></div>
     </div>

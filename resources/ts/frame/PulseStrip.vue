@@ -16,8 +16,10 @@ const session = useSession()
 const theme = useTheme()
 engine.follow(() => ['status'])
 
-const linkWords = computed(() => ({ connecting: 'Engine: connecting', open: 'Engine alive', lost: 'Engine lost, coming back' })[engine.state])
-const linkState = computed(() => ({ connecting: 'waiting', open: 'alive', lost: 'lost' } as const)[engine.state])
+const linkWords = computed(
+  () => ({ connecting: 'Engine: connecting', open: 'Engine alive', lost: 'Engine lost, coming back' })[engine.state],
+)
+const linkState = computed(() => (({ connecting: 'waiting', open: 'alive', lost: 'lost' }) as const)[engine.state])
 function nextFormat(): void {
   const at = levelFormats.indexOf(levelFormat.value)
   chooseLevelFormat(levelFormats[(at + 1) % levelFormats.length] ?? '0–255')
@@ -42,7 +44,10 @@ function changeTheme(): void {
         class="port"
         :title="`${port.name}: ${healthWords(engine.ports[port.id], port)}`"
       >
-        <StateMark :state="engine.ports[port.id]?.state ?? (engine.state === 'open' ? 'waiting' : 'unknown')" /><span class="name">{{ port.name }}</span>
+        <StateMark :state="engine.ports[port.id]?.state ?? (engine.state === 'open' ? 'waiting' : 'unknown')" /><span
+          class="name"
+          >{{ port.name }}</span
+        >
       </router-link>
     </span>
     <button
@@ -57,25 +62,85 @@ function changeTheme(): void {
     </button>
     <span v-else class="quiet nothing">nothing held</span>
     <button type="button" :title="`Levels are written as ${levelFormat}: change`" @click="nextFormat">{{ levelFormat }}</button>
-    <button
-      type="button"
-      title="Change between the dark and the light theme"
-      @click="changeTheme"
-    >{{ theme.global.name.value === 'night' ? 'Light' : 'Dark' }}</button>
+    <button type="button" title="Change between the dark and the light theme" @click="changeTheme">
+      {{ theme.global.name.value === 'night' ? 'Light' : 'Dark' }}
+    </button>
     <button type="button" title="The list of keys (?)" @click="$emit('keys')">Keys</button>
   </header>
 </template>
 
 <style scoped>
-.strip { position: fixed; inset: 0 0 auto 0; height: var(--strip); z-index: 10; display: flex; align-items: center; gap: 16px; padding: 0 16px; border-bottom: 1px solid var(--rule); background: rgb(var(--v-theme-background)); font-size: 13px; white-space: nowrap; }
-.brand { font-weight: 700; font-size: 15px; width: calc(var(--rail) - 16px); }
-.engine { font-weight: 600; display: inline-flex; align-items: center; gap: 6px; }
-.ports { flex: 1; display: flex; gap: 14px; overflow: hidden; min-width: 0; }
-.port { display: inline-flex; gap: 5px; align-items: center; text-decoration: none; color: var(--quiet); min-width: 20px; }
-.port .name { overflow: hidden; text-overflow: ellipsis; }
-.port:hover .name { text-decoration: underline; }
-button { background: none; border: 1px solid var(--rule); color: inherit; font: inherit; height: 28px; padding: 0 10px; cursor: pointer; }
-.held { border-color: var(--held); color: var(--held); font-weight: 600; display: inline-flex; align-items: center; gap: 6px; }
-.many .name { display: none; }
-@media (max-width: 900px) { .port .name, .nothing { display: none; } }
+.strip {
+  position: fixed;
+  inset: 0 0 auto 0;
+  height: var(--strip);
+  z-index: 10;
+  display: flex;
+  align-items: center;
+  gap: 16px;
+  padding: 0 16px;
+  border-bottom: 1px solid var(--rule);
+  background: rgb(var(--v-theme-background));
+  font-size: 13px;
+  white-space: nowrap;
+}
+.brand {
+  font-weight: 700;
+  font-size: 15px;
+  width: calc(var(--rail) - 16px);
+}
+.engine {
+  font-weight: 600;
+  display: inline-flex;
+  align-items: center;
+  gap: 6px;
+}
+.ports {
+  flex: 1;
+  display: flex;
+  gap: 14px;
+  overflow: hidden;
+  min-width: 0;
+}
+.port {
+  display: inline-flex;
+  gap: 5px;
+  align-items: center;
+  text-decoration: none;
+  color: var(--quiet);
+  min-width: 20px;
+}
+.port .name {
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.port:hover .name {
+  text-decoration: underline;
+}
+button {
+  background: none;
+  border: 1px solid var(--rule);
+  color: inherit;
+  font: inherit;
+  height: 28px;
+  padding: 0 10px;
+  cursor: pointer;
+}
+.held {
+  border-color: var(--held);
+  color: var(--held);
+  font-weight: 600;
+  display: inline-flex;
+  align-items: center;
+  gap: 6px;
+}
+.many .name {
+  display: none;
+}
+@media (max-width: 900px) {
+  .port .name,
+  .nothing {
+    display: none;
+  }
+}
 </style>

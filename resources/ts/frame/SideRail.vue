@@ -12,18 +12,55 @@ const session = useSession()
       :key="place.path"
       :to="place.path"
       :class="{ here: place.path === '/' ? $route.path === '/' : $route.path.startsWith(place.path) }"
-    >{{ place.name }}</router-link>
+      >{{ place.name }}</router-link
+    >
     <span class="spring" />
-    <p class="who"><span class="quiet">Logged in as</span><br>{{ session.user?.name }}<template v-if="session.user?.name !== session.user?.role">, {{ session.user?.role }}</template></p>
+    <p class="who">
+      <span class="quiet">Logged in as</span><br />{{ session.user?.name
+      }}<template v-if="session.user?.name !== session.user?.role">, {{ session.user?.role }}</template>
+    </p>
     <button type="button" @click="session.logout()">Log out</button>
   </nav>
 </template>
 
 <style scoped>
-.rail { position: fixed; inset: var(--strip) auto 34px 0; width: var(--rail); border-right: 1px solid var(--rule); display: flex; flex-direction: column; padding: 12px 0; overflow: auto; }
-.rail a, .rail button { display: block; padding: 10px 16px; text-decoration: none; color: var(--quiet); font: inherit; font-weight: 600; background: none; border: 0; text-align: left; cursor: pointer; }
-.rail a:hover, .rail button:hover { color: rgb(var(--v-theme-on-background)); }
-.rail a.here { color: rgb(var(--v-theme-on-background)); box-shadow: inset 3px 0 0 currentColor; }
-.spring { flex: 1; }
-.who { padding: 8px 16px; font-size: 13px; overflow-wrap: anywhere; }
+.rail {
+  position: fixed;
+  inset: var(--strip) auto 34px 0;
+  width: var(--rail);
+  border-right: 1px solid var(--rule);
+  display: flex;
+  flex-direction: column;
+  padding: 12px 0;
+  overflow: auto;
+}
+.rail a,
+.rail button {
+  display: block;
+  padding: 10px 16px;
+  text-decoration: none;
+  color: var(--quiet);
+  font: inherit;
+  font-weight: 600;
+  background: none;
+  border: 0;
+  text-align: left;
+  cursor: pointer;
+}
+.rail a:hover,
+.rail button:hover {
+  color: rgb(var(--v-theme-on-background));
+}
+.rail a.here {
+  color: rgb(var(--v-theme-on-background));
+  box-shadow: inset 3px 0 0 currentColor;
+}
+.spring {
+  flex: 1;
+}
+.who {
+  padding: 8px 16px;
+  font-size: 13px;
+  overflow-wrap: anywhere;
+}
 </style>

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { TraceEvent } from '@/live/types'
 
-const props = defineProps<{ event: TraceEvent, unfolded: boolean }>()
+const props = defineProps<{ event: TraceEvent; unfolded: boolean }>()
 defineEmits<{ toggle: [] }>()
 
 const time = computed(() => {
@@ -19,22 +19,25 @@ const spaced = (bytes: string) => bytes.replace(/../g, '$& ').trim().toUpperCase
     <button type="button" class="line" :aria-expanded="unfolded" @click="$emit('toggle')">
       <time class="figures quiet">{{ time }}</time>
       <span class="kind" :class="{ wrong: stopped }">{{ event.kind }}</span>
-      <span class="title">{{ event.title }}<span v-if="event.count > 1" class="figures quiet"> ×{{ event.count }}</span></span>
+      <span class="title"
+        >{{ event.title }}<span v-if="event.count > 1" class="figures quiet"> ×{{ event.count }}</span></span
+      >
       <span class="path quiet">{{ path }}</span>
     </button>
     <ol v-if="unfolded" class="hops">
       <li v-for="(hop, i) in event.hops" :key="i" :class="{ wrong: ['refused', 'nearly', 'unmatched'].includes(hop.step) }">
         <span class="step">{{ hop.step }}</span>
-        <span>{{ hop.words }}
+        <span
+          >{{ hop.words }}
           <router-link v-if="hop.route" :to="`/routes/${hop.route}`">open the route</router-link>
-          <code
-            v-if="hop.bytes"
-            class="figures"
-          >{{ spaced(hop.bytes) }}<template v-if="hop.length > hop.bytes.length / 2"> … {{ hop.length }} bytes</template></code>
+          <code v-if="hop.bytes" class="figures"
+            >{{ spaced(hop.bytes) }}<template v-if="hop.length > hop.bytes.length / 2"> … {{ hop.length }} bytes</template></code
+          >
           <router-link
             v-if="hop.bytes && hop.length === hop.bytes.length / 2"
             :to="{ path: '/packets', query: { hex: hop.bytes } }"
-          >read these bytes</router-link>
+            >read these bytes</router-link
+          >
         </span>
       </li>
     </ol>
@@ -42,13 +45,61 @@ const spaced = (bytes: string) => bytes.replace(/../g, '$& ').trim().toUpperCase
 </template>
 
 <style scoped>
-.line { display: grid; grid-template-columns: 104px 76px minmax(0, 1fr) auto; gap: 12px; width: 100%; text-align: left; padding: 6px 16px; background: none; border: 0; border-bottom: 1px solid var(--rule); color: inherit; font: inherit; font-size: 13px; cursor: pointer; }
-.line:hover { background: rgb(var(--v-theme-surface)); }
-.kind { font-weight: 600; }
-.title { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
-.path { font-size: 12px; max-width: 340px; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
-.hops { list-style: none; padding: 6px 16px 10px 120px; border-bottom: 1px solid var(--rule); font-size: 13px; background: rgb(var(--v-theme-surface)); }
-.hops li { display: grid; grid-template-columns: 84px minmax(0, 1fr); gap: 8px; padding: 3px 0; }
-.step { font-weight: 600; }
-code { display: block; font-size: 12px; color: var(--quiet); overflow-wrap: anywhere; max-height: 4.6em; overflow: auto; }
+.line {
+  display: grid;
+  grid-template-columns: 104px 76px minmax(0, 1fr) auto;
+  gap: 12px;
+  width: 100%;
+  text-align: left;
+  padding: 6px 16px;
+  background: none;
+  border: 0;
+  border-bottom: 1px solid var(--rule);
+  color: inherit;
+  font: inherit;
+  font-size: 13px;
+  cursor: pointer;
+}
+.line:hover {
+  background: rgb(var(--v-theme-surface));
+}
+.kind {
+  font-weight: 600;
+}
+.title {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.path {
+  font-size: 12px;
+  max-width: 340px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.hops {
+  list-style: none;
+  padding: 6px 16px 10px 120px;
+  border-bottom: 1px solid var(--rule);
+  font-size: 13px;
+  background: rgb(var(--v-theme-surface));
+}
+.hops li {
+  display: grid;
+  grid-template-columns: 84px minmax(0, 1fr);
+  gap: 8px;
+  padding: 3px 0;
+}
+.step {
+  font-weight: 600;
+}
+code {
+  display: block;
+  font-size: 12px;
+  color: var(--quiet);
+  overflow-wrap: anywhere;
+  max-height: 4.6em;
+  overflow: auto;
+}
 </style>

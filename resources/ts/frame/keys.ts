@@ -4,7 +4,7 @@ export const keyTable = [
   { key: 'T', does: 'open or close the trace' },
   { key: '/ or Ctrl+K', does: 'find a port, universe, route, page or action' },
   { key: 'X', does: 'release what you hold by hand' },
-  { key: 'Shift+X', does: 'release everything held by hand, others\' holds too' },
+  { key: 'Shift+X', does: "release everything held by hand, others' holds too" },
   { key: 'Ctrl+Z', does: 'undo the last edit' },
   { key: 'Ctrl+Shift+Z or Ctrl+Y', does: 'do again what was undone' },
   { key: 'Arrows', does: 'on a universe: move from slot to slot' },
@@ -19,7 +19,7 @@ const LEADING = 'G'
 const FOLLOWS_MILLIS = 2000
 
 /** @param act told each key by its name, a digit that followed the leading key as "G 1"; whether it did something */
-export function useKeys(act: (key: string) => boolean): { listen: () => void, stop: () => void } {
+export function useKeys(act: (key: string) => boolean): { listen: () => void; stop: () => void } {
   let ledAt = -Infinity
   const pressed = (event: KeyboardEvent) => {
     const target = event.target as HTMLElement
@@ -27,7 +27,8 @@ export function useKeys(act: (key: string) => boolean): { listen: () => void, st
     const command = event.ctrlKey || event.metaKey
     if (event.altKey || event.defaultPrevented || (writing && !(command && event.key.toLowerCase() === 'k'))) return
     const isLetter = /^[a-z]$/i.test(event.key)
-    const key = (command ? 'Ctrl+' : '') + (isLetter && event.shiftKey ? 'Shift+' : '') + (isLetter ? event.key.toUpperCase() : event.key)
+    const key =
+      (command ? 'Ctrl+' : '') + (isLetter && event.shiftKey ? 'Shift+' : '') + (isLetter ? event.key.toUpperCase() : event.key)
     if (event.key === 'Shift' || event.key === 'Control') return
     const follows = /^\d$/.test(key) && event.timeStamp - ledAt <= FOLLOWS_MILLIS
     ledAt = key === LEADING ? event.timeStamp : -Infinity

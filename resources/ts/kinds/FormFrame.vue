@@ -1,14 +1,16 @@
 <script setup lang="ts">
 /** What is around the fields of every form: its title, what is wrong, and the two ways out. */
-defineProps<{ name: string, title: string, save: string, wrong: string[], busy: boolean }>()
-const emit = defineEmits<{ save: [], cancel: [] }>()
+defineProps<{ name: string; title: string; save: string; wrong: string[]; busy: boolean }>()
+const emit = defineEmits<{ save: []; cancel: [] }>()
 </script>
 
 <template>
   <form class="panel" :aria-label="name" @submit.prevent="emit('save')">
     <h2>{{ title }}</h2>
     <slot />
-    <div v-if="wrong.length" class="wrong" role="alert"><p v-for="line in wrong" :key="line">{{ line }}</p></div>
+    <div v-if="wrong.length" class="wrong" role="alert">
+      <p v-for="line in wrong" :key="line">{{ line }}</p>
+    </div>
     <div class="actions">
       <v-btn type="submit" variant="flat" color="primary" :loading="busy">{{ save }}</v-btn>
       <v-btn @click="emit('cancel')">Cancel</v-btn>
@@ -18,5 +20,7 @@ const emit = defineEmits<{ save: [], cancel: [] }>()
 </template>
 
 <style scoped>
-form h2 { margin-bottom: 12px; }
+form h2 {
+  margin-bottom: 12px;
+}
 </style>

@@ -4,7 +4,7 @@ import { fresh, useDescriptions } from './kinds'
 import PartFields from './PartFields.vue'
 
 /** Parts that each say of what kind they are: one after the other, or one alone. */
-const props = defineProps<{ of: string, title: string, alone?: boolean }>()
+const props = defineProps<{ of: string; title: string; alone?: boolean }>()
 const parts = defineModel<KindPart[]>({ required: true })
 const descriptions = useDescriptions()
 const choices = () => descriptions.value?.kinds[props.of] ?? []
@@ -17,8 +17,12 @@ function become(at: number, kind: string): void {
   const chosen = choices().find((one) => one.kind === kind)
   if (chosen) change(at, fresh(chosen))
 }
-const change = (at: number, part: KindPart) => { parts.value = parts.value.map((one, i) => (i === at ? part : one)) }
-const remove = (at: number) => { parts.value = parts.value.filter((_, i) => i !== at) }
+const change = (at: number, part: KindPart) => {
+  parts.value = parts.value.map((one, i) => (i === at ? part : one))
+}
+const remove = (at: number) => {
+  parts.value = parts.value.filter((_, i) => i !== at)
+}
 </script>
 
 <template>
@@ -43,17 +47,24 @@ const remove = (at: number) => { parts.value = parts.value.filter((_, i) => i !=
         @update:model-value="change(i, $event as KindPart)"
       />
     </div>
-    <button
-      v-if="!alone || parts.length === 0"
-      type="button"
-      class="small-button"
-      :aria-label="`${title}: add one`"
-      @click="add"
-    >Add</button>
+    <button v-if="!alone || parts.length === 0" type="button" class="small-button" :aria-label="`${title}: add one`" @click="add">
+      Add
+    </button>
   </section>
 </template>
 
 <style scoped>
-.part { border-left: 2px solid var(--rule); padding: 4px 0 4px 10px; margin: 6px 0; display: grid; gap: 8px; }
-.part-head { display: grid; grid-template-columns: 1fr auto; gap: 8px; align-items: center; }
+.part {
+  border-left: 2px solid var(--rule);
+  padding: 4px 0 4px 10px;
+  margin: 6px 0;
+  display: grid;
+  gap: 8px;
+}
+.part-head {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 8px;
+  align-items: center;
+}
 </style>

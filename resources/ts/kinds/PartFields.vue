@@ -9,14 +9,28 @@ import PointField from './PointField.vue'
 import { asText, isShown, shown, sideOf, wordsOf, type Scope } from './parts'
 
 /** The fields of one part, as its class describes them; whoever knows better fills the slot of a field's name. */
-const props = defineProps<{ fields: FieldOfPart[], outer?: Scope, fault?: (path: string) => string | undefined, at?: string, without?: string[], locked?: string[] }>()
+const props = defineProps<{
+  fields: FieldOfPart[]
+  outer?: Scope
+  fault?: (path: string) => string | undefined
+  at?: string
+  without?: string[]
+  locked?: string[]
+}>()
 const part = defineModel<Values>({ required: true })
 const show = useShow()
 const scope = computed<Scope>(() => ({ values: part.value, fields: props.fields, outer: props.outer }))
-const now = computed(() => props.fields.filter((field) => field.type !== 'id' && !props.without?.includes(field.name) && isShown(field, scope.value)))
-const lists: Record<string, () => { id: string, name: string }[]> = { port: () => show.ports, universe: () => show.universes, profile: () => show.profiles }
+const now = computed(() =>
+  props.fields.filter((field) => field.type !== 'id' && !props.without?.includes(field.name) && isShown(field, scope.value)),
+)
+const lists: Record<string, () => { id: string; name: string }[]> = {
+  port: () => show.ports,
+  universe: () => show.universes,
+  profile: () => show.profiles,
+}
 const value = (field: FieldOfPart) => shown(field, scope.value)
-const words = (field: FieldOfPart) => wordsOf(field, scope.value).map((word) => ({ value: word, title: field.titles?.[word] ?? word }))
+const words = (field: FieldOfPart) =>
+  wordsOf(field, scope.value).map((word) => ({ value: word, title: field.titles?.[word] ?? word }))
 const isLong = (field: FieldOfPart) => words(field).some((word) => word.title.length > 18)
 const pathOf = (field: FieldOfPart) => `${props.at ?? ''}${field.name}`
 /** What is wrong with a field, or with what stands in it. */

@@ -8,17 +8,24 @@ import { sideOf, tidied, type Scope } from './parts'
 import { useStoring } from './storing'
 
 /** The form of a part of any list, new or changed, as its class describes it. */
-const props = defineProps<{ list: ListName, part: { id: string, name: string } | null, locked?: string[], before?: (part: Values) => Values }>()
-const emit = defineEmits<{ done: [id: string], cancel: [] }>()
+const props = defineProps<{
+  list: ListName
+  part: { id: string; name: string } | null
+  locked?: string[]
+  before?: (part: Values) => Values
+}>()
+const emit = defineEmits<{ done: [id: string]; cancel: [] }>()
 const { store, fault, wrong, busy } = useStoring(props.list)
 const descriptions = useDescriptions()
 const description = computed(() => descriptions.value?.lists[props.list])
 const draft = defineModel<Values>({ required: true })
 const scope = computed<Scope>(() => ({ values: draft.value, fields: description.value?.fields ?? [] }))
-const sides = computed(() => scope.value.fields.flatMap((field) => {
-  const side = field.type === 'side' && draft.value[field.name] !== undefined ? sideOf(field, scope.value) : undefined
-  return side ? [{ field, fields: side.fields }] : []
-}))
+const sides = computed(() =>
+  scope.value.fields.flatMap((field) => {
+    const side = field.type === 'side' && draft.value[field.name] !== undefined ? sideOf(field, scope.value) : undefined
+    return side ? [{ field, fields: side.fields }] : []
+  }),
+)
 const slots = useSlots()
 /** Those of fields, by their names. */
 const fieldSlots = Object.keys(slots).filter((name) => name !== 'actions' && name !== 'more')

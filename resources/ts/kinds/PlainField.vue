@@ -4,7 +4,7 @@ import type { FieldOfPart } from '@/api/show'
 import { asText, asTyped } from './parts'
 
 /** A field that is written: a number, a text, several of them with commas between. What is being typed stays as it is typed. */
-const props = defineProps<{ field: FieldOfPart, errorMessages?: string }>()
+const props = defineProps<{ field: FieldOfPart; errorMessages?: string }>()
 const value = defineModel<unknown>({ required: true })
 const text = ref(asText(value.value))
 watch(value, (now) => {

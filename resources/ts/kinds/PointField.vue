@@ -18,6 +18,8 @@ async function look(text: string): Promise<void> {
 <template>
   <div>
     <v-text-field :model-value="point" :label="label" placeholder="slot:palm-house/5" :list="list" @update:model-value="look" />
-    <datalist :id="list"><option v-for="one in found" :key="one.point" :value="one.point">{{ one.name }}</option></datalist>
+    <datalist :id="list">
+      <option v-for="one in found" :key="one.point" :value="one.point">{{ one.name }}</option>
+    </datalist>
   </div>
 </template>

@@ -4,14 +4,24 @@ import type { KindPart, ListName, PartDescription } from '@/api/show'
 import type { ListDescription } from '@/lists/columns'
 
 /** What the server's classes say of the parts of a show, list by list, and of every kind of part. */
-export interface Descriptions { lists: Record<ListName, ListDescription>, kinds: Record<string, PartDescription[]> }
+export interface Descriptions {
+  lists: Record<ListName, ListDescription>
+  kinds: Record<string, PartDescription[]>
+}
 
 const known: Ref<Descriptions | null> = ref(null)
 let asked: Promise<void> | null = null
 
 /** Asked for once; null until the answer is there. */
 export function useDescriptions(): Ref<Descriptions | null> {
-  asked ??= call<Descriptions>('GET', 'kinds').then((answer) => { known.value = answer }, () => { asked = null })
+  asked ??= call<Descriptions>('GET', 'kinds').then(
+    (answer) => {
+      known.value = answer
+    },
+    () => {
+      asked = null
+    },
+  )
   return known
 }
 

@@ -1,7 +1,11 @@
 import type { FieldOfPart, PartDescription, Values } from '@/api/show'
 
 /** A part, with those around it: whether a field applies can depend on what another one says. */
-export interface Scope { values: Values, fields: FieldOfPart[], outer?: Scope }
+export interface Scope {
+  values: Values
+  fields: FieldOfPart[]
+  outer?: Scope
+}
 
 /** What a field of this part, or else of one around it, says, or is where it is left out. Paths are like "link/kind". */
 export function lookUp(scope: Scope, path: string): unknown {
@@ -32,7 +36,7 @@ export function usual(field: FieldOfPart, scope: Scope): unknown {
 }
 
 export function wordsOf(field: FieldOfPart, scope: Scope): string[] {
-  return field.by && field.wordsBy ? field.wordsBy[String(lookUp(scope, field.by))] ?? [] : field.words ?? []
+  return field.by && field.wordsBy ? (field.wordsBy[String(lookUp(scope, field.by))] ?? []) : (field.words ?? [])
 }
 
 /** What a part's side is made of, where it has that side at all. */
@@ -41,9 +45,11 @@ export function sideOf(field: FieldOfPart, scope: Scope): PartDescription | unde
 }
 
 /** What a field of a form shows: what the part says, or what it would be, or what is offered. */
-export const shown = (field: FieldOfPart, scope: Scope) => scope.values[field.name] ?? usual(field, scope) ?? field.suggested ?? undefined
+export const shown = (field: FieldOfPart, scope: Scope) =>
+  scope.values[field.name] ?? usual(field, scope) ?? field.suggested ?? undefined
 
-const isEmpty = (value: unknown) => value === undefined || value === null || value === '' || (Array.isArray(value) && value.length === 0)
+const isEmpty = (value: unknown) =>
+  value === undefined || value === null || value === '' || (Array.isArray(value) && value.length === 0)
 
 /** The part as the show document has it: only fields that apply, nothing for those that are empty. */
 export function tidied(values: Values, fields: FieldOfPart[], outer?: Scope): Values {
@@ -82,9 +88,15 @@ export function asTyped(field: FieldOfPart, text: string): unknown {
       return Number(written)
     case 'numbers':
     case 'list':
-      return written.split(/[\s,;]+/).filter(Boolean).map(Number)
+      return written
+        .split(/[\s,;]+/)
+        .filter(Boolean)
+        .map(Number)
     case 'texts':
-      return written.split(/[,;]+/).map((one) => one.trim()).filter(Boolean)
+      return written
+        .split(/[,;]+/)
+        .map((one) => one.trim())
+        .filter(Boolean)
     case 'addresses':
       return written.split(/[\s,;]+/).filter(Boolean)
     case 'value':

@@ -16,7 +16,13 @@ export function useStoring(list: ListName) {
     return found ? `${found.problem}. ${found.allowed}` : undefined
   }
   /** Everything that is wrong, each with its place. */
-  const wrong = computed(() => (faults.value.length > 0 ? faults.value.map((one) => `${within(one.path).replaceAll('/', ', ') || 'this'}: ${one.problem}. ${one.allowed}`) : failed.value ? [failed.value] : []))
+  const wrong = computed(() =>
+    faults.value.length > 0
+      ? faults.value.map((one) => `${within(one.path).replaceAll('/', ', ') || 'this'}: ${one.problem}. ${one.allowed}`)
+      : failed.value
+        ? [failed.value]
+        : [],
+  )
 
   /** The id of the part, or null where it was refused. */
   async function store(id: string | undefined, part: object): Promise<string | null> {

@@ -4,8 +4,14 @@ import ListItem from './ListItem.vue'
 import type { Item, Row } from './rows'
 
 /** The rows themselves: only those in sight are drawn where there are many. */
-const props = defineProps<{ items: Item[], chosen?: string, picked: Set<string> }>()
-const emit = defineEmits<{ click: [id: string, keys: { shift: boolean, ctrl: boolean }], fold: [group: string], all: [], clear: [], move: [by: -1 | 1] }>()
+const props = defineProps<{ items: Item[]; chosen?: string; picked: Set<string> }>()
+const emit = defineEmits<{
+  click: [id: string, keys: { shift: boolean; ctrl: boolean }]
+  fold: [group: string]
+  all: []
+  clear: []
+  move: [by: -1 | 1]
+}>()
 defineSlots<{ row: (given: { row: Row }) => unknown }>()
 
 /** So many rows cost nothing; of more, only what is in sight is drawn. */
@@ -22,13 +28,17 @@ function toRow(id: string): void {
   void nextTick(() => box.value?.querySelector<HTMLElement>(`[data-row="${CSS.escape(id)}"]`)?.focus())
 }
 /** What is chosen from elsewhere comes into sight. */
-watch(() => props.chosen, (now) => {
-  void nextTick(() => {
-    const row = now === undefined ? null : box.value?.querySelector(`[data-row="${CSS.escape(now)}"]`)
-    if (row) row.scrollIntoView({ block: 'nearest' })
-    else if (isLong.value) scroller.value?.scrollToIndex(props.items.findIndex((item) => 'row' in item && item.row.id === now))
-  })
-}, { immediate: true })
+watch(
+  () => props.chosen,
+  (now) => {
+    void nextTick(() => {
+      const row = now === undefined ? null : box.value?.querySelector(`[data-row="${CSS.escape(now)}"]`)
+      if (row) row.scrollIntoView({ block: 'nearest' })
+      else if (isLong.value) scroller.value?.scrollToIndex(props.items.findIndex((item) => 'row' in item && item.row.id === now))
+    })
+  },
+  { immediate: true },
+)
 
 function pressed(event: KeyboardEvent): void {
   const id = (event.target as HTMLElement).dataset.row
@@ -45,20 +55,17 @@ function pressed(event: KeyboardEvent): void {
   } else return
   event.preventDefault()
 }
-const clicked = (event: MouseEvent, id: string) => emit('click', id, { shift: event.shiftKey, ctrl: event.ctrlKey || event.metaKey })
+const clicked = (event: MouseEvent, id: string) =>
+  emit('click', id, { shift: event.shiftKey, ctrl: event.ctrlKey || event.metaKey })
 </script>
 
 <template>
   <div ref="box" class="list-body" @keydown="pressed">
     <v-virtual-scroll v-if="isLong" ref="scroller" class="rows" :items="items" :item-height="ROW_HEIGHT" item-key="key">
       <template #default="{ item }">
-        <ListItem
-          :item="item as Item"
-          :chosen="chosen"
-          :picked="picked"
-          @click="clicked"
-          @fold="emit('fold', $event)"
-        ><template #default="{ row }"><slot name="row" :row="row" /></template></ListItem>
+        <ListItem :item="item as Item" :chosen="chosen" :picked="picked" @click="clicked" @fold="emit('fold', $event)"
+          ><template #default="{ row }"><slot name="row" :row="row" /></template
+        ></ListItem>
       </template>
     </v-virtual-scroll>
     <div v-else class="rows">
@@ -70,12 +77,21 @@ const clicked = (event: MouseEvent, id: string) => emit('click', id, { shift: ev
         :picked="picked"
         @click="clicked"
         @fold="emit('fold', $event)"
-      ><template #default="{ row }"><slot name="row" :row="row" /></template></ListItem>
+        ><template #default="{ row }"><slot name="row" :row="row" /></template
+      ></ListItem>
     </div>
   </div>
 </template>
 
 <style scoped>
-.list-body { min-height: 0; flex: 1; display: flex; }
-.rows { flex: 1; overflow: auto; min-width: 0; }
+.list-body {
+  min-height: 0;
+  flex: 1;
+  display: flex;
+}
+.rows {
+  flex: 1;
+  overflow: auto;
+  min-width: 0;
+}
 </style>

@@ -5,15 +5,31 @@ import type { ListName } from '@/api/show'
 import type { Column } from './columns'
 
 /** What stands over a list: how many there are, what is searched for, what is shown, in which order, and the way in and out as a table. */
-const props = defineProps<{ list: ListName, what: string, all: number, shown: number, states: { state: string, count: number }[], whatever: string, columns: Column[] }>()
-const emit = defineEmits<{ table: [], all: [] }>()
+const props = defineProps<{
+  list: ListName
+  what: string
+  all: number
+  shown: number
+  states: { state: string; count: number }[]
+  whatever: string
+  columns: Column[]
+}>()
+const emit = defineEmits<{ table: []; all: [] }>()
 const search = defineModel<string>('search', { required: true })
 const state = defineModel<string>('state', { required: true })
 const order = defineModel<string>('order', { required: true })
 const session = useSession()
 const count = computed(() => (props.shown === props.all ? `${props.all}` : `${props.shown} of ${props.all}`))
-const states = computed(() => [{ value: '', title: props.whatever }, ...props.states.map((one) => ({ value: one.state, title: `${one.state} (${one.count})` }))])
-const orders = computed(() => [{ value: '', title: 'in show order' }, ...props.columns.filter((column) => !column.isObject).map((column) => ({ value: column.path, title: `by ${column.label.charAt(0).toLowerCase()}${column.label.slice(1)}` }))])
+const states = computed(() => [
+  { value: '', title: props.whatever },
+  ...props.states.map((one) => ({ value: one.state, title: `${one.state} (${one.count})` })),
+])
+const orders = computed(() => [
+  { value: '', title: 'in show order' },
+  ...props.columns
+    .filter((column) => !column.isObject)
+    .map((column) => ({ value: column.path, title: `by ${column.label.charAt(0).toLowerCase()}${column.label.slice(1)}` })),
+])
 </script>
 
 <template>
@@ -26,12 +42,19 @@ const orders = computed(() => [{ value: '', title: 'in show order' }, ...props.c
       :aria-label="`Search ${what}`"
       placeholder="Search"
       @keydown.esc="search = ''"
+    />
+    <label v-if="props.states.length > 1" class="pick"
+      ><span class="unseen">Show</span
+      ><select v-model="state">
+        <option v-for="one in states" :key="one.value" :value="one.value">{{ one.title }}</option>
+      </select></label
     >
-    <label
-      v-if="props.states.length > 1"
-      class="pick"
-    ><span class="unseen">Show</span><select v-model="state"><option v-for="one in states" :key="one.value" :value="one.value">{{ one.title }}</option></select></label>
-    <label class="pick"><span class="unseen">Order</span><select v-model="order"><option v-for="one in orders" :key="one.value" :value="one.value">{{ one.title }}</option></select></label>
+    <label class="pick"
+      ><span class="unseen">Order</span
+      ><select v-model="order">
+        <option v-for="one in orders" :key="one.value" :value="one.value">{{ one.title }}</option>
+      </select></label
+    >
     <v-menu>
       <template #activator="{ props: given }"><button type="button" class="small-button" v-bind="given">More</button></template>
       <div class="panel menu">
@@ -47,14 +70,57 @@ const orders = computed(() => [{ value: '', title: 'in show order' }, ...props.c
 </template>
 
 <style scoped>
-.list-head { display: flex; gap: 8px; align-items: center; padding-bottom: 8px; border-bottom: 1px solid var(--rule); flex-wrap: wrap; }
-.count { min-width: 2ch; font-weight: 600; }
-.search, select { background: var(--sunk); border: 1px solid var(--rule); color: inherit; font: inherit; font-size: 14px; min-height: 30px; padding: 2px 8px; }
-.search { flex: 1 1 120px; min-width: 90px; }
-.pick { display: inline-flex; gap: 6px; align-items: center; }
-select { max-width: 128px; }
-select option { background: rgb(var(--v-theme-surface)); }
-.unseen { position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); }
-.menu { display: grid; gap: 6px; padding: 12px; max-width: 280px; }
-.menu a { text-decoration: none; }
+.list-head {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  padding-bottom: 8px;
+  border-bottom: 1px solid var(--rule);
+  flex-wrap: wrap;
+}
+.count {
+  min-width: 2ch;
+  font-weight: 600;
+}
+.search,
+select {
+  background: var(--sunk);
+  border: 1px solid var(--rule);
+  color: inherit;
+  font: inherit;
+  font-size: 14px;
+  min-height: 30px;
+  padding: 2px 8px;
+}
+.search {
+  flex: 1 1 120px;
+  min-width: 90px;
+}
+.pick {
+  display: inline-flex;
+  gap: 6px;
+  align-items: center;
+}
+select {
+  max-width: 128px;
+}
+select option {
+  background: rgb(var(--v-theme-surface));
+}
+.unseen {
+  position: absolute;
+  width: 1px;
+  height: 1px;
+  overflow: hidden;
+  clip-path: inset(50%);
+}
+.menu {
+  display: grid;
+  gap: 6px;
+  padding: 12px;
+  max-width: 280px;
+}
+.menu a {
+  text-decoration: none;
+}
 </style>

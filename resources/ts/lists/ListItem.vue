@@ -2,8 +2,8 @@
 import type { Item, Row } from './rows'
 
 /** One line of a list: a row, or the heading of a group. */
-defineProps<{ item: Item, chosen?: string, picked: Set<string> }>()
-const emit = defineEmits<{ click: [event: MouseEvent, id: string], fold: [group: string] }>()
+defineProps<{ item: Item; chosen?: string; picked: Set<string> }>()
+const emit = defineEmits<{ click: [event: MouseEvent, id: string]; fold: [group: string] }>()
 defineSlots<{ default: (given: { row: Row }) => unknown }>()
 </script>
 
@@ -17,18 +17,42 @@ defineSlots<{ default: (given: { row: Row }) => unknown }>()
     :aria-current="chosen === item.row.id"
     :aria-pressed="picked.size > 0 ? picked.has(item.row.id) : undefined"
     @click="emit('click', $event, item.row.id)"
-  ><slot :row="item.row" /></button>
-  <button
-    v-else
-    type="button"
-    class="group"
-    :aria-expanded="!item.folded"
-    @click="emit('fold', item.group)"
-  ><span aria-hidden="true" class="figures">{{ item.folded ? '+' : '–' }}</span> {{ item.group || 'no folder' }} <span class="quiet figures">{{ item.count }}</span></button>
+  >
+    <slot :row="item.row" />
+  </button>
+  <button v-else type="button" class="group" :aria-expanded="!item.folded" @click="emit('fold', item.group)">
+    <span aria-hidden="true" class="figures">{{ item.folded ? '+' : '–' }}</span> {{ item.group || 'no folder' }}
+    <span class="quiet figures">{{ item.count }}</span>
+  </button>
 </template>
 
 <style scoped>
-.line { display: flex; gap: 10px; align-items: center; height: 38px; padding: 0 12px; overflow: hidden; white-space: nowrap; }
-.picked { background: var(--fill); }
-.group { display: flex; gap: 8px; width: 100%; height: 38px; align-items: center; background: none; border: 0; border-bottom: 1px solid var(--rule); color: inherit; font: inherit; font-weight: 700; text-align: left; cursor: pointer; padding: 0 12px 0 4px; }
+.line {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  height: 38px;
+  padding: 0 12px;
+  overflow: hidden;
+  white-space: nowrap;
+}
+.picked {
+  background: var(--fill);
+}
+.group {
+  display: flex;
+  gap: 8px;
+  width: 100%;
+  height: 38px;
+  align-items: center;
+  background: none;
+  border: 0;
+  border-bottom: 1px solid var(--rule);
+  color: inherit;
+  font: inherit;
+  font-weight: 700;
+  text-align: left;
+  cursor: pointer;
+  padding: 0 12px 0 4px;
+}
 </style>

@@ -14,7 +14,7 @@ import SelectionBar from './SelectionBar.vue'
 import TableIn from './TableIn.vue'
 
 /** A list of the show: searched, filtered, ordered, folded; several parts selected and changed at once; in and out as a table. */
-const props = defineProps<{ list: ListName, rows: Row[], chosen?: string, what: string, states?: string }>()
+const props = defineProps<{ list: ListName; rows: Row[]; chosen?: string; what: string; states?: string }>()
 const emit = defineEmits<{ choose: [id: string] }>()
 const show = useShow()
 const session = useSession()
@@ -29,29 +29,43 @@ const began = ref<string | null>(null)
 const takesTable = ref(false)
 const { failed, attempt } = useAttempt()
 
-const parts = computed(() => new Map((show.document?.[props.list] as ({ id: string } & Values)[] | undefined ?? []).map((part) => [part.id, part])))
+const parts = computed(
+  () => new Map(((show.document?.[props.list] as ({ id: string } & Values)[] | undefined) ?? []).map((part) => [part.id, part])),
+)
 const valueOf = computed(() => {
   const told = description.value
   if (order.value === '' || !told) return null
-  return (row: Row) => { const part = parts.value.get(row.id); return part ? cellOf(told, part, order.value) : '' }
+  return (row: Row) => {
+    const part = parts.value.get(row.id)
+    return part ? cellOf(told, part, order.value) : ''
+  }
 })
 const shown = computed(() => chosenRows(props.rows, { search: search.value, state: state.value, value: valueOf.value }))
 const items = computed(() => itemsOf(shown.value, folded.value))
 const isAsWritten = computed(() => order.value === '' && shown.value.length === props.rows.length)
-watch(() => props.rows, (now) => {
-  const there = new Set(now.map((row) => row.id))
-  const left = [...picked.value].filter((id) => there.has(id))
-  if (left.length !== picked.value.size) picked.value = new Set(left)
-})
+watch(
+  () => props.rows,
+  (now) => {
+    const there = new Set(now.map((row) => row.id))
+    const left = [...picked.value].filter((id) => there.has(id))
+    if (left.length !== picked.value.size) picked.value = new Set(left)
+  },
+)
 
-function click(id: string, keys: { shift: boolean, ctrl: boolean }): void {
+function click(id: string, keys: { shift: boolean; ctrl: boolean }): void {
   if (!keys.shift && !keys.ctrl) {
     picked.value = new Set()
     emit('choose', id)
   } else {
     const isFirst = picked.value.size === 0 && !keys.shift && props.chosen !== undefined && props.chosen !== id
     const before = isFirst ? new Set([props.chosen ?? id]) : picked.value
-    picked.value = selected(before, shown.value.map((row) => row.id), id, began.value ?? props.chosen ?? null, keys)
+    picked.value = selected(
+      before,
+      shown.value.map((row) => row.id),
+      id,
+      began.value ?? props.chosen ?? null,
+      keys,
+    )
   }
   if (!keys.shift) began.value = id
 }
@@ -60,20 +74,28 @@ function fold(group: string): void {
   if (!now.delete(group)) now.add(group)
   folded.value = now
 }
-const all = () => { picked.value = new Set(shown.value.map((row) => row.id)) }
+const all = () => {
+  picked.value = new Set(shown.value.map((row) => row.id))
+}
 const about = () => (picked.value.size > 0 ? [...picked.value] : props.chosen ? [props.chosen] : [])
 const partsOf = (ids: string[]) => ids.flatMap((id) => parts.value.get(id) ?? [])
 /** In the order of the show, not in that of the clicks. */
 const inOrder = (ids: string[]) => props.rows.map((row) => row.id).filter((id) => ids.includes(id))
 
-async function change(what: { set?: Values, remove?: true, before?: string | null }): Promise<void> {
+async function change(what: { set?: Values; remove?: true; before?: string | null }): Promise<void> {
   await attempt(() => show.batch(props.list, { ids: inOrder(about()), ...what }))
 }
 async function add(copies: object[]): Promise<void> {
-  await attempt(async () => { picked.value = new Set((await show.batch(props.list, { add: copies })).ids) })
+  await attempt(async () => {
+    picked.value = new Set((await show.batch(props.list, { add: copies })).ids)
+  })
 }
 function move(by: -1 | 1): void {
-  const before = moveTarget(props.rows.map((row) => row.id), new Set(about()), by)
+  const before = moveTarget(
+    props.rows.map((row) => row.id),
+    new Set(about()),
+    by,
+  )
   if (before !== undefined) void change({ before })
 }
 function copied(event: ClipboardEvent): void {
@@ -118,10 +140,10 @@ function pasted(event: ClipboardEvent): void {
       @clear="picked = new Set()"
     />
     <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
-    <p
-      v-if="rows.length > 0 && shown.length === 0"
-      class="quiet none"
-    >None of {{ rows.length }} {{ what }} has this. <button type="button" class="small-button" @click="search = state = ''">Show all</button></p>
+    <p v-if="rows.length > 0 && shown.length === 0" class="quiet none">
+      None of {{ rows.length }} {{ what }} has this.
+      <button type="button" class="small-button" @click="search = state = ''">Show all</button>
+    </p>
     <ListBody
       :items="items"
       :chosen="chosen"
@@ -141,7 +163,23 @@ function pasted(event: ClipboardEvent): void {
 </template>
 
 <style scoped>
-.part-list { display: flex; flex-direction: column; min-height: 0; min-width: 0; }
-.none { padding: 16px 12px; }
-.ordered { margin-left: auto; padding-left: 12px; font-size: 13px; white-space: nowrap; color: var(--quiet); max-width: 40%; overflow: hidden; text-overflow: ellipsis; }
+.part-list {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  min-width: 0;
+}
+.none {
+  padding: 16px 12px;
+}
+.ordered {
+  margin-left: auto;
+  padding-left: 12px;
+  font-size: 13px;
+  white-space: nowrap;
+  color: var(--quiet);
+  max-width: 40%;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
 </style>

@@ -7,18 +7,29 @@ import { asClipboardText } from './clipboard'
 import { fieldAt } from './columns'
 
 /** What can be done with several parts at once. */
-const props = defineProps<{ list: ListName, parts: ({ id: string } & Values)[], movable: boolean }>()
-const emit = defineEmits<{ change: [what: { set?: Values, remove?: true }], duplicate: [], move: [by: -1 | 1], clear: [] }>()
+const props = defineProps<{ list: ListName; parts: ({ id: string } & Values)[]; movable: boolean }>()
+const emit = defineEmits<{ change: [what: { set?: Values; remove?: true }]; duplicate: []; move: [by: -1 | 1]; clear: [] }>()
 const descriptions = useDescriptions()
 const description = computed(() => descriptions.value?.lists[props.list])
 const mode = ref<'none' | 'field' | 'delete'>('none')
 const path = ref('')
 const value = ref<Values>({})
-watch(() => props.parts.map((part) => part.id).join(' '), () => { mode.value = 'none' })
-watch(path, () => { value.value = {} })
+watch(
+  () => props.parts.map((part) => part.id).join(' '),
+  () => {
+    mode.value = 'none'
+  },
+)
+watch(path, () => {
+  value.value = {}
+})
 
-const things = computed(() => `${props.parts.length} ${props.parts.length === 1 ? description.value?.label.toLowerCase() : props.list}`)
-const hasSwitch = computed(() => description.value?.fields.some((field) => field.name === 'enabled' && field.type === 'flag') ?? false)
+const things = computed(
+  () => `${props.parts.length} ${props.parts.length === 1 ? description.value?.label.toLowerCase() : props.list}`,
+)
+const hasSwitch = computed(
+  () => description.value?.fields.some((field) => field.name === 'enabled' && field.type === 'flag') ?? false,
+)
 /** A name is for one; what holds parts of its own is changed in its form. */
 const fields = computed(() => {
   const told = description.value
@@ -56,47 +67,75 @@ const copy = () => navigator.clipboard.writeText(asClipboardText(props.list, pro
       class="small-button"
       :aria-pressed="mode === 'field'"
       @click="mode = mode === 'field' ? 'none' : 'field'"
-    >Change a field</button>
+    >
+      Change a field
+    </button>
     <button type="button" class="small-button" @click="emit('duplicate')">Duplicate</button>
-    <button
-      type="button"
-      class="small-button"
-      title="Ctrl+C; Ctrl+V puts them in, in another show too"
-      @click="copy"
-    >Copy</button>
-    <button
-      type="button"
-      class="small-button"
-      :disabled="!movable"
-      title="Alt and the arrow up"
-      @click="emit('move', -1)"
-    >Up</button>
-    <button
-      type="button"
-      class="small-button"
-      :disabled="!movable"
-      title="Alt and the arrow down"
-      @click="emit('move', 1)"
-    >Down</button>
+    <button type="button" class="small-button" title="Ctrl+C; Ctrl+V puts them in, in another show too" @click="copy">
+      Copy
+    </button>
+    <button type="button" class="small-button" :disabled="!movable" title="Alt and the arrow up" @click="emit('move', -1)">
+      Up
+    </button>
+    <button type="button" class="small-button" :disabled="!movable" title="Alt and the arrow down" @click="emit('move', 1)">
+      Down
+    </button>
     <button type="button" class="small-button" @click="mode = 'delete'">Delete</button>
     <button type="button" class="small-button" title="Escape" @click="emit('clear')">Select none</button>
     <form v-if="mode === 'field'" class="field" @submit.prevent="set">
-      <label>Field <select v-model="path"><option value="" disabled>choose one</option><option v-for="one in fields" :key="one.path" :value="one.path">{{ one.label }}</option></select></label>
+      <label
+        >Field
+        <select v-model="path">
+          <option value="" disabled>choose one</option>
+          <option v-for="one in fields" :key="one.path" :value="one.path">{{ one.label }}</option>
+        </select></label
+      >
       <div v-if="field" class="value"><PartFields v-model="value" :fields="bare" :outer="field.outer" /></div>
       <button v-if="field" type="submit" class="small-button">Set it on {{ things }}</button>
     </form>
-    <p
-      v-if="mode === 'delete'"
-      class="ask"
-    >Delete {{ things }}? Ctrl+Z brings them back. <button type="button" class="small-button" @click="remove">Delete them</button> <button type="button" class="small-button" @click="mode = 'none'">Keep them</button></p>
+    <p v-if="mode === 'delete'" class="ask">
+      Delete {{ things }}? Ctrl+Z brings them back.
+      <button type="button" class="small-button" @click="remove">Delete them</button>
+      <button type="button" class="small-button" @click="mode = 'none'">Keep them</button>
+    </p>
   </div>
 </template>
 
 <style scoped>
-.selection { display: flex; flex-wrap: wrap; gap: 6px; align-items: center; padding: 8px 12px; background: rgb(var(--v-theme-surface)); border-bottom: 1px solid var(--rule); }
-.selection strong { margin-right: 6px; }
-.field, .ask { flex-basis: 100%; display: flex; gap: 10px; align-items: center; flex-wrap: wrap; padding-top: 4px; }
-.value { min-width: 240px; }
-select { background: var(--sunk); border: 1px solid var(--rule); color: inherit; font: inherit; min-height: 32px; padding: 2px 8px; max-width: 260px; }
-select option { background: rgb(var(--v-theme-surface)); }
+.selection {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  align-items: center;
+  padding: 8px 12px;
+  background: rgb(var(--v-theme-surface));
+  border-bottom: 1px solid var(--rule);
+}
+.selection strong {
+  margin-right: 6px;
+}
+.field,
+.ask {
+  flex-basis: 100%;
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  flex-wrap: wrap;
+  padding-top: 4px;
+}
+.value {
+  min-width: 240px;
+}
+select {
+  background: var(--sunk);
+  border: 1px solid var(--rule);
+  color: inherit;
+  font: inherit;
+  min-height: 32px;
+  padding: 2px 8px;
+  max-width: 260px;
+}
+select option {
+  background: rgb(var(--v-theme-surface));
+}
 </style>

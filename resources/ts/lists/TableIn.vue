@@ -27,20 +27,26 @@ async function look(now: string): Promise<void> {
     if (typeof found === 'string') failed.value = found
     else parts.value = found
   } else if (now.trim() !== '') {
-    await attempt(async () => { counts.value = await show.tryTable(props.list, now) })
+    await attempt(async () => {
+      counts.value = await show.tryTable(props.list, now)
+    })
   }
 }
 async function take(): Promise<void> {
   const added = parts.value
-  if (await attempt(() => (added ? show.batch(props.list, { add: added }) : show.takeTable(props.list, text.value)))) emit('close')
+  if (await attempt(() => (added ? show.batch(props.list, { add: added }) : show.takeTable(props.list, text.value))))
+    emit('close')
 }
 </script>
 
 <template>
   <section class="panel table-in" aria-label="Read a table">
     <h2>Read a table</h2>
-    <p class="quiet small">The first row names the columns, as in a saved table. A row with a known id changes that one, a row without an id is a new one, and an empty cell means the default. What is not in the table stays as it is.</p>
-    <p><input type="file" accept=".csv,.json,text/csv,text/plain" aria-label="File" @change="read"></p>
+    <p class="quiet small">
+      The first row names the columns, as in a saved table. A row with a known id changes that one, a row without an id is a new
+      one, and an empty cell means the default. What is not in the table stays as it is.
+    </p>
+    <p><input type="file" accept=".csv,.json,text/csv,text/plain" aria-label="File" @change="read" /></p>
     <textarea
       :value="text"
       rows="4"
@@ -48,18 +54,40 @@ async function take(): Promise<void> {
       placeholder="Or paste it here: a table, or parts that were copied"
       @input="look(($event.target as HTMLTextAreaElement).value)"
     />
-    <p
-      v-if="counts"
-      role="status"
-    >It adds {{ counts.added }}, changes {{ counts.changed }}, and leaves {{ counts.same }} as they are.</p>
+    <p v-if="counts" role="status">
+      It adds {{ counts.added }}, changes {{ counts.changed }}, and leaves {{ counts.same }} as they are.
+    </p>
     <p v-if="parts" role="status">It adds {{ parts.length }}.</p>
     <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
-    <div class="actions"><v-btn variant="flat" color="primary" :disabled="!counts && !parts" @click="take">Take it in</v-btn><v-btn @click="emit('close')">Cancel</v-btn></div>
+    <div class="actions">
+      <v-btn variant="flat" color="primary" :disabled="!counts && !parts" @click="take">Take it in</v-btn
+      ><v-btn @click="emit('close')">Cancel</v-btn>
+    </div>
   </section>
 </template>
 
 <style scoped>
-.table-in { margin: 8px 0; }
-input::file-selector-button { background: none; border: 1px solid var(--rule); color: inherit; font: inherit; padding: 4px 10px; margin-right: 10px; cursor: pointer; }
-textarea { width: 100%; background: var(--sunk); border: 1px solid var(--rule); color: inherit; font-family: var(--figures); font-size: 13px; padding: 8px; margin-top: 8px; resize: vertical; }
+.table-in {
+  margin: 8px 0;
+}
+input::file-selector-button {
+  background: none;
+  border: 1px solid var(--rule);
+  color: inherit;
+  font: inherit;
+  padding: 4px 10px;
+  margin-right: 10px;
+  cursor: pointer;
+}
+textarea {
+  width: 100%;
+  background: var(--sunk);
+  border: 1px solid var(--rule);
+  color: inherit;
+  font-family: var(--figures);
+  font-size: 13px;
+  padding: 8px;
+  margin-top: 8px;
+  resize: vertical;
+}
 </style>

@@ -15,7 +15,7 @@ export function fromClipboardText(list: ListName, text: string): object[] | stri
   } catch {
     return 'This is no text that was copied from a list.'
   }
-  const { format, list: of, parts } = (found ?? {}) as { format?: unknown, list?: unknown, parts?: unknown }
+  const { format, list: of, parts } = (found ?? {}) as { format?: unknown; list?: unknown; parts?: unknown }
   if (format !== FORMAT || !Array.isArray(parts)) return 'This is no text that was copied from a list.'
-  return of === list ? parts as object[] : `These are ${String(of)}: paste them in their own list.`
+  return of === list ? (parts as object[]) : `These are ${String(of)}: paste them in their own list.`
 }

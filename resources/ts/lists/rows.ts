@@ -1,8 +1,18 @@
 /** One part in a list: what is searched, and what it is filtered, ordered and folded by. */
-export interface Row { id: string, name: string, text: string, state?: string, group?: string }
+export interface Row {
+  id: string
+  name: string
+  text: string
+  state?: string
+  group?: string
+}
 /** What is drawn: a heading that folds, or a row. */
-export type Item = { key: string, group: string, count: number, folded: boolean } | { key: string, row: Row }
-export interface Choice { search: string, state: string, value: ((row: Row) => string) | null }
+export type Item = { key: string; group: string; count: number; folded: boolean } | { key: string; row: Row }
+export interface Choice {
+  search: string
+  state: string
+  value: ((row: Row) => string) | null
+}
 
 /** The rows that have every word that is searched for, and the state that is asked for, in the order that is asked for. */
 export function chosenRows(rows: Row[], choice: Choice): Row[] {
@@ -24,7 +34,7 @@ function compared(a: string, b: string): number {
 }
 
 /** Each state that rows have, with how many have it. */
-export function statesOf(rows: Row[]): { state: string, count: number }[] {
+export function statesOf(rows: Row[]): { state: string; count: number }[] {
   const counts = new Map<string, number>()
   for (const { state } of rows) if (state !== undefined) counts.set(state, (counts.get(state) ?? 0) + 1)
   return [...counts].map(([state, count]) => ({ state, count }))
@@ -43,12 +53,20 @@ export function itemsOf(rows: Row[], folded: Set<string>): Item[] {
   return [...groups].flatMap(([group, members]): Item[] => {
     const isFolded = isGrouped && folded.has(group)
     const drawn = isFolded ? [] : members.map((row): Item => ({ key: `row ${row.id}`, row }))
-    return isGrouped && rows.length > 0 ? [{ key: `group ${group}`, group, count: members.length, folded: isFolded }, ...drawn] : drawn
+    return isGrouped && rows.length > 0
+      ? [{ key: `group ${group}`, group, count: members.length, folded: isFolded }, ...drawn]
+      : drawn
   })
 }
 
 /** What is selected after a click: with Ctrl one more or one less, with Shift the run from where it began. */
-export function selected(before: Set<string>, shown: string[], id: string, from: string | null, keys: { shift: boolean, ctrl: boolean }): Set<string> {
+export function selected(
+  before: Set<string>,
+  shown: string[],
+  id: string,
+  from: string | null,
+  keys: { shift: boolean; ctrl: boolean },
+): Set<string> {
   if (keys.shift && from !== null && shown.includes(from)) {
     const [first, last] = [shown.indexOf(from), shown.indexOf(id)].sort((a, b) => a - b) as [number, number]
     return new Set([...(keys.ctrl ? before : []), ...shown.slice(Math.max(0, first), last + 1)])

@@ -1,7 +1,16 @@
 import { defineStore } from 'pinia'
 import { computed, onScopeDispose, ref, shallowRef, watch, type WatchSource } from 'vue'
 import { Link } from './link'
-import type { Answers, Finds as FindsSaid, Message, MinuteCounts, Orders, ScopeNews, Sources as SourcesSaid, TraceNews } from './messages'
+import type {
+  Answers,
+  Finds as FindsSaid,
+  Message,
+  MinuteCounts,
+  Orders,
+  ScopeNews,
+  Sources as SourcesSaid,
+  TraceNews,
+} from './messages'
 import { after, ago, heldSlot, minutesAfter, nothing, portLife } from './status'
 import type { Finding, Finds, PortLife, Sources, TraceEvent } from './types'
 
@@ -14,7 +23,11 @@ export const useEngine = defineStore('engine', () => {
   const state = link.state
   const whole = shallowRef(nothing)
   const engine = computed(() => whole.value.engine)
-  const ports = computed<Record<string, PortLife>>(() => Object.fromEntries(Object.entries(whole.value.ports).map(([id, life]) => [id, portLife(life, whole.value.now, state.value === 'open')])))
+  const ports = computed<Record<string, PortLife>>(() =>
+    Object.fromEntries(
+      Object.entries(whole.value.ports).map(([id, life]) => [id, portLife(life, whole.value.now, state.value === 'open')]),
+    ),
+  )
   const universes = computed(() => whole.value.universes)
   const holds = computed(() => whole.value.holds.map((hold) => heldSlot(hold, whole.value.now)))
   const unclaimed = computed(() => whole.value.unclaimed)
@@ -22,10 +35,20 @@ export const useEngine = defineStore('engine', () => {
   const since = (at: number) => ago(at, whole.value.now)
   const minutes = shallowRef<Record<string, MinuteCounts>>({})
   const given = shallowRef<Record<string, SourcesSaid>>({})
-  const sources = computed<Record<string, Sources>>(() => Object.fromEntries(Object.entries(given.value).map(([id, one]) => [id, { ...one, sources: one.sources.map((source) => ({ ...source, heardAgo: ago(source.heardAt, whole.value.now) })) }])))
+  const sources = computed<Record<string, Sources>>(() =>
+    Object.fromEntries(
+      Object.entries(given.value).map(([id, one]) => [
+        id,
+        { ...one, sources: one.sources.map((source) => ({ ...source, heardAgo: ago(source.heardAt, whole.value.now) })) },
+      ]),
+    ),
+  )
   const events = shallowRef<TraceEvent[]>([])
   const found = shallowRef<Omit<FindsSaid, 'type' | 'n'>>({ neighbours: [], lent: [], unclaimed: [] })
-  const finds = computed<Finds>(() => ({ ...found.value, neighbours: found.value.neighbours.map((one) => ({ ...one, heardAgo: since(one.heardAt) })) }))
+  const finds = computed<Finds>(() => ({
+    ...found.value,
+    neighbours: found.value.neighbours.map((one) => ({ ...one, heardAgo: since(one.heardAt) })),
+  }))
   const said = ref('')
   const newest = new Map<string, Uint8Array>()
   const painters = new Map<string, Set<Painter>>()
@@ -105,27 +128,38 @@ export const useEngine = defineStore('engine', () => {
     painters.set(key, set.add(painter))
     const last = newest.get(key)
     if (last) painter(last)
-    return () => { set.delete(painter) }
+    return () => {
+      set.delete(painter)
+    }
   }
 
   /** The newest levels of a universe that is followed. */
   const levelsNow = (universe: string) => (newest.get(`levels:${universe}`) ?? new Uint8Array(512)).slice()
 
-  const ask = <K extends keyof Orders>(order: K, fields: Orders[K]) => link.ask({ do: order, ...fields }) as Promise<{ ok: boolean, error?: string } & Partial<Answers[K]>>
+  const ask = <K extends keyof Orders>(order: K, fields: Orders[K]) =>
+    link.ask({ do: order, ...fields }) as Promise<{ ok: boolean; error?: string } & Partial<Answers[K]>>
   async function command<K extends keyof Orders>(order: K, fields: Orders[K]): Promise<object | null> {
     const answer = await ask(order, fields)
-    said.value = answer.ok ? '' : answer.error ?? 'The engine did not say why.'
+    said.value = answer.ok ? '' : (answer.error ?? 'The engine did not say why.')
     return answer.ok ? answer : null
   }
   function listen<T>(set: Set<T>, taker: T): () => void {
     set.add(taker)
-    return () => { set.delete(taker) }
+    return () => {
+      set.delete(taker)
+    }
   }
-  const hold = (universe: string, slot: number, level: number, last = slot, seconds?: number) => command('hold', { universe, slot, level, last, seconds })
-  const holdParameter = (fixture: string, parameter: string, value: number, seconds?: number) => command('hold-parameter', { fixture, parameter, value, seconds })
+  const hold = (universe: string, slot: number, level: number, last = slot, seconds?: number) =>
+    command('hold', { universe, slot, level, last, seconds })
+  const holdParameter = (fixture: string, parameter: string, value: number, seconds?: number) =>
+    command('hold-parameter', { fixture, parameter, value, seconds })
   const releaseMine = () => command('release', { mine: true })
   const release = (universe?: string, slot?: number, last?: number) => command('release', { universe, slot, last })
-  const check = (port: string, other: string) => ask('check', { port, other: other || undefined }).then((answer) => ({ findings: (answer.findings ?? []) as Finding[], error: answer.error ?? '' }))
+  const check = (port: string, other: string) =>
+    ask('check', { port, other: other || undefined }).then((answer) => ({
+      findings: (answer.findings ?? []) as Finding[],
+      error: answer.error ?? '',
+    }))
   /** What a page says about the devices that it lends, and hands on from them. */
   const lend = (devices: string[]) => command('lend', { devices })
   const handOn = (device: string, what: { bytes: string } | { state: string }) => void ask('lent', { device, ...what })
@@ -137,5 +171,35 @@ export const useEngine = defineStore('engine', () => {
   const pressPoint = (point: string) => command('press', { point })
   const explain = (universe: string, slot: number) => ask('explain', { universe, slot })
 
-  return { start: () => link.start(), state, engine, ports, universes, holds, unclaimed, minutes, sources, events, finds, said, since, follow, paint, levelsNow, hold, holdParameter, release, releaseMine, explain, findPoints, setPoint, pressPoint, check, lend, handOn, onLent, onScope }
+  return {
+    start: () => link.start(),
+    state,
+    engine,
+    ports,
+    universes,
+    holds,
+    unclaimed,
+    minutes,
+    sources,
+    events,
+    finds,
+    said,
+    since,
+    follow,
+    paint,
+    levelsNow,
+    hold,
+    holdParameter,
+    release,
+    releaseMine,
+    explain,
+    findPoints,
+    setPoint,
+    pressPoint,
+    check,
+    lend,
+    handOn,
+    onLent,
+    onScope,
+  }
 })

@@ -3,7 +3,11 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { useSession } from '@/api/session'
 import { useEngine } from './engine'
 
-export interface Controller { name: string, axes: number[], buttons: number[] }
+export interface Controller {
+  name: string
+  axes: number[]
+  buttons: number[]
+}
 const KEPT = 'lent'
 const stored = (): string[] => {
   try {
@@ -32,7 +36,11 @@ export const useLending = defineStore('lending', () => {
   let access: MIDIAccess | null = null
   let polling = false
 
-  const there = computed(() => [...new Set([...inputs.value, ...outputs.value])].map((name) => `midi ${name}`).concat(controllers.value.map((one) => `controller ${one.name}`)))
+  const there = computed(() =>
+    [...new Set([...inputs.value, ...outputs.value])]
+      .map((name) => `midi ${name}`)
+      .concat(controllers.value.map((one) => `controller ${one.name}`)),
+  )
   const lent = computed(() => wanted.value.filter((key) => there.value.includes(key)))
   const isLent = (kind: string, name: string) => wanted.value.includes(`${kind} ${name}`)
 
@@ -60,11 +68,16 @@ export const useLending = defineStore('lending', () => {
     const plugged = (ports: Iterable<MIDIPort>) => [...ports].filter((port) => port.state !== 'disconnected')
     for (const input of access?.inputs.values() ?? []) {
       input.onmidimessage = (event) => {
-        if (event.data && session.mayOperate && isLent('midi', input.name ?? '')) engine.handOn(`midi ${input.name}`, { bytes: hex(event.data) })
+        if (event.data && session.mayOperate && isLent('midi', input.name ?? ''))
+          engine.handOn(`midi ${input.name}`, { bytes: hex(event.data) })
       }
     }
-    inputs.value = plugged(access?.inputs.values() ?? []).map((port) => port.name ?? '').filter(Boolean)
-    outputs.value = plugged(access?.outputs.values() ?? []).map((port) => port.name ?? '').filter(Boolean)
+    inputs.value = plugged(access?.inputs.values() ?? [])
+      .map((port) => port.name ?? '')
+      .filter(Boolean)
+    outputs.value = plugged(access?.outputs.values() ?? [])
+      .map((port) => port.name ?? '')
+      .filter(Boolean)
   }
   engine.onLent((device, bytes) => {
     for (const output of access?.outputs.values() ?? []) {
@@ -74,14 +87,16 @@ export const useLending = defineStore('lending', () => {
 
   /** Controllers are looked at before each picture: the browser gives no event when an axis moves. */
   function lookAtControllers(): void {
-    const pads = [...navigator.getGamepads?.() ?? []].flatMap((pad) => (pad?.connected ? [pad] : []))
+    const pads = [...(navigator.getGamepads?.() ?? [])].flatMap((pad) => (pad?.connected ? [pad] : []))
     const now = pads.map((pad) => ({ name: pad.id, axes: [...pad.axes], buttons: pad.buttons.map((button) => button.value) }))
     for (const one of now) {
       const before = controllers.value.find((other) => other.name === one.name)
-      const changes = (fresh: number[], old?: number[]) => Object.fromEntries(fresh.map((value, i) => [i, value] as const).filter(([i, value]) => old?.[i] !== value))
+      const changes = (fresh: number[], old?: number[]) =>
+        Object.fromEntries(fresh.map((value, i) => [i, value] as const).filter(([i, value]) => old?.[i] !== value))
       const axes = changes(one.axes, before?.axes)
       const buttons = changes(one.buttons, before?.buttons)
-      if (session.mayOperate && isLent('controller', one.name) && Object.keys(axes).length + Object.keys(buttons).length > 0) engine.handOn(`controller ${one.name}`, { state: JSON.stringify({ axes, buttons }) })
+      if (session.mayOperate && isLent('controller', one.name) && Object.keys(axes).length + Object.keys(buttons).length > 0)
+        engine.handOn(`controller ${one.name}`, { state: JSON.stringify({ axes, buttons }) })
     }
     if (JSON.stringify(now) !== JSON.stringify(controllers.value)) controllers.value = now
     if (now.length > 0) requestAnimationFrame(lookAtControllers)
@@ -100,12 +115,16 @@ export const useLending = defineStore('lending', () => {
     if (wanted.value.some((key) => key.startsWith('midi '))) void askMidi()
   }
   let said = false
-  watch([lent, () => engine.state, () => session.mayOperate] as const, ([devices, state]) => {
-    if (state === 'open' && session.mayOperate && (devices.length > 0 || said)) {
-      said = devices.length > 0
-      void engine.lend(devices)
-    }
-  }, { immediate: true })
+  watch(
+    [lent, () => engine.state, () => session.mayOperate] as const,
+    ([devices, state]) => {
+      if (state === 'open' && session.mayOperate && (devices.length > 0 || said)) {
+        said = devices.length > 0
+        void engine.lend(devices)
+      }
+    },
+    { immediate: true },
+  )
 
   return { start, askMidi, midi, inputs, outputs, controllers, lent, isLent, turn }
 })

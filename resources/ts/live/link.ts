@@ -1,9 +1,13 @@
 import { ref, type Ref } from 'vue'
 import { call } from '@/api/client'
 
-export interface Addresses { token: string, live: string, standIns: string | null }
+export interface Addresses {
+  token: string
+  live: string
+  standIns: string | null
+}
 export type LinkState = 'connecting' | 'open' | 'lost'
-type Answer = { ok: boolean, error?: string, [field: string]: unknown }
+type Answer = { ok: boolean; error?: string; [field: string]: unknown }
 
 const FIRST_WAIT = 250
 const LONGEST_WAIT = 2000
@@ -11,7 +15,7 @@ const LONGEST_WAIT = 2000
 /** A WebSocket that shows a fresh token each time, comes back by itself, and says how it is. */
 export class Link {
   readonly state: Ref<LinkState> = ref('connecting')
-  onMessage: (message: { type: string, [field: string]: unknown }) => void = () => {}
+  onMessage: (message: { type: string; [field: string]: unknown }) => void = () => {}
   onBytes: (bytes: Uint8Array) => void = () => {}
   private socket: WebSocket | null = null
   private wait = FIRST_WAIT
@@ -25,7 +29,10 @@ export class Link {
   private told = 0
 
   /** @param patience milliseconds of silence after which the other end counts as dead, though the connection stands; 0 for never */
-  constructor(private readonly choose: (addresses: Addresses) => string | null, private readonly patience = 0) {}
+  constructor(
+    private readonly choose: (addresses: Addresses) => string | null,
+    private readonly patience = 0,
+  ) {}
 
   start(): void {
     if (this.wanted) return
@@ -36,7 +43,8 @@ export class Link {
 
   /** Gives a command; the answer says whether it was carried out. */
   ask(command: Record<string, unknown>): Promise<Answer> {
-    if (this.socket?.readyState !== WebSocket.OPEN) return Promise.resolve({ ok: false, error: 'The live link is down: it comes back by itself, then try again.' })
+    if (this.socket?.readyState !== WebSocket.OPEN)
+      return Promise.resolve({ ok: false, error: 'The live link is down: it comes back by itself, then try again.' })
     const id = ++this.number
     this.socket.send(JSON.stringify({ ...command, id }))
     return new Promise((resolve) => this.asked.set(id, resolve))
@@ -78,11 +86,13 @@ export class Link {
       this.asked.get(message.id)?.(message)
       this.asked.delete(message.id)
     }
-    socket.onclose = () => { if (this.socket === socket) this.again() }
+    socket.onclose = () => {
+      if (this.socket === socket) this.again()
+    }
   }
 
   /** What is said piece by piece makes no whole once a piece is missing: then all of it is asked for again. */
-  private take(message: { type: string, n?: number, [field: string]: unknown }): void {
+  private take(message: { type: string; n?: number; [field: string]: unknown }): void {
     const isMissing = message.n !== undefined && message.n !== this.told + 1
     this.told = message.n ?? this.told
     this.onMessage(message)

@@ -7,11 +7,20 @@ export type { Stray as Unclaimed, WarningLine as Warning, LentDevice } from './m
 export type PortState = 'alive' | 'quiet' | 'waiting' | 'lost' | 'fault' | 'off' | 'unknown'
 
 /** Times of the engine's clock as milliseconds ago. */
-export type PortLife = Omit<said.PortLife, 'state'> & { state: PortState, firstAgo: number | null, heardAgo: number | null, sentAgo: number | null }
+export type PortLife = Omit<said.PortLife, 'state'> & {
+  state: PortState
+  firstAgo: number | null
+  heardAgo: number | null
+  sentAgo: number | null
+}
 export type SourceLife = said.SourceLife & { heardAgo: number | null }
 export type Sources = Omit<said.Sources, 'sources'> & { sources: SourceLife[] }
 export type Neighbour = said.Neighbour & { heardAgo: number }
-export interface Finds { neighbours: Neighbour[], lent: said.LentDevice[], unclaimed: said.Stray[] }
+export interface Finds {
+  neighbours: Neighbour[]
+  lent: said.LentDevice[]
+  unclaimed: said.Stray[]
+}
 export type Hold = said.HeldSlot & { left: number }
 /** When it happened by this page's own clock. */
 export type TraceEvent = said.TraceEvent & { at: number }

@@ -47,6 +47,14 @@ async function login(): Promise<void> {
 </template>
 
 <style scoped>
-.login { min-height: 100vh; display: grid; place-items: center; }
-form { width: 340px; display: grid; gap: 16px; }
+.login {
+  min-height: 100vh;
+  display: grid;
+  place-items: center;
+}
+form {
+  width: 340px;
+  display: grid;
+  gap: 16px;
+}
 </style>

@@ -15,7 +15,7 @@ const lit = computed(() => (pointed.value === null ? null : pathThrough(graph.va
 const dim = (node: string) => lit.value !== null && !lit.value.has(node)
 
 const lanes = ref<HTMLElement | null>(null)
-const lines = ref<{ key: string, path: string, from: string, to: string }[]>([])
+const lines = ref<{ key: string; path: string; from: string; to: string }[]>([])
 const size = ref({ width: 0, height: 0 })
 
 /** Draws the links from the right edge of one node to the left edge of the next. */
@@ -25,13 +25,20 @@ function draw(): void {
   const base = root.getBoundingClientRect()
   size.value = { width: root.scrollWidth, height: root.scrollHeight }
   const places = new Map<string, DOMRect>()
-  root.querySelectorAll<HTMLElement>('[data-node]').forEach((element) => places.set(element.dataset.node ?? '', element.getBoundingClientRect()))
+  root
+    .querySelectorAll<HTMLElement>('[data-node]')
+    .forEach((element) => places.set(element.dataset.node ?? '', element.getBoundingClientRect()))
   lines.value = graph.value.edges.flatMap(({ from, to }) => {
     const a = places.get(from)
     const b = places.get(to)
     // A route stands inside its universe: no line is needed between the two.
     if (!a || !b || b.left < a.right) return []
-    const [x1, y1, x2, y2] = [a.right - base.left, a.top + a.height / 2 - base.top, b.left - base.left, b.top + b.height / 2 - base.top]
+    const [x1, y1, x2, y2] = [
+      a.right - base.left,
+      a.top + a.height / 2 - base.top,
+      b.left - base.left,
+      b.top + b.height / 2 - base.top,
+    ]
     const middle = (x1 + x2) / 2
     return [{ key: `${from} ${to}`, from, to, path: `M${x1} ${y1}H${middle - 8}L${middle + 8} ${y2}H${x2}` }]
   })
@@ -43,18 +50,22 @@ onMounted(() => {
 })
 onUnmounted(() => observer?.disconnect())
 watch(graph, () => nextTick(draw))
-watch(() => engine.unclaimed.length, () => nextTick(draw))
+watch(
+  () => engine.unclaimed.length,
+  () => nextTick(draw),
+)
 const empty = computed(() => show.document !== undefined && show.ports.length === 0)
 </script>
 
 <template>
   <div class="page">
-    <div class="page-head"><h1>{{ show.document?.name }}</h1></div>
-    <p
-      v-for="one in engine.unclaimed"
-      :key="one.name + one.from"
-      class="stray"
-    ><strong>{{ one.name }}</strong> arrives from {{ one.from }}, and no port listens to it. <router-link v-if="one.ports[0]" :to="`/ports/${one.ports[0]}`">Open the port</router-link></p>
+    <div class="page-head">
+      <h1>{{ show.document?.name }}</h1>
+    </div>
+    <p v-for="one in engine.unclaimed" :key="one.name + one.from" class="stray">
+      <strong>{{ one.name }}</strong> arrives from {{ one.from }}, and no port listens to it.
+      <router-link v-if="one.ports[0]" :to="`/ports/${one.ports[0]}`">Open the port</router-link>
+    </p>
     <div v-if="empty" class="empty">
       <p>This show has no ports yet. A port is one end of a link: a desk that sends to us, or dimmers that hear us.</p>
       <div class="actions"><v-btn to="/ports?add=1">Add the first port</v-btn><v-btn to="/show">Import a show</v-btn></div>
@@ -70,32 +81,100 @@ const empty = computed(() => show.document !== undefined && show.ports.length ==
       </svg>
       <section aria-label="Ports that receive">
         <h2>Inputs</h2>
-        <PortLane v-for="port in graph.inputs" :key="port.id" :port="port" side="in" :data-node="`in:${port.id}`" :class="{ dim: dim(`in:${port.id}`) }"
-          @mouseenter="pointed = `in:${port.id}`" @mouseleave="pointed = null" @focus="pointed = `in:${port.id}`" @blur="pointed = null" />
+        <PortLane
+          v-for="port in graph.inputs"
+          :key="port.id"
+          :port="port"
+          side="in"
+          :data-node="`in:${port.id}`"
+          :class="{ dim: dim(`in:${port.id}`) }"
+          @mouseenter="pointed = `in:${port.id}`"
+          @mouseleave="pointed = null"
+          @focus="pointed = `in:${port.id}`"
+          @blur="pointed = null"
+        />
       </section>
       <section aria-label="Universes">
         <h2>Universes</h2>
-        <UniverseLane v-for="universe in graph.universes" :key="universe.id" :universe="universe" :in-routes="graph.inRoutes.get(universe.id) ?? []" :out-routes="graph.outRoutes.get(universe.id) ?? []"
-          :data-node="`universe:${universe.id}`" :class="{ dim: dim(`universe:${universe.id}`) }" @mouseenter="pointed = `universe:${universe.id}`" @mouseleave="pointed = null" @point="pointed = $event" />
+        <UniverseLane
+          v-for="universe in graph.universes"
+          :key="universe.id"
+          :universe="universe"
+          :in-routes="graph.inRoutes.get(universe.id) ?? []"
+          :out-routes="graph.outRoutes.get(universe.id) ?? []"
+          :data-node="`universe:${universe.id}`"
+          :class="{ dim: dim(`universe:${universe.id}`) }"
+          @mouseenter="pointed = `universe:${universe.id}`"
+          @mouseleave="pointed = null"
+          @point="pointed = $event"
+        />
       </section>
       <section aria-label="Ports that send">
         <h2>Outputs</h2>
-        <PortLane v-for="port in graph.outputs" :key="port.id" :port="port" side="out" :data-node="`out:${port.id}`" :class="{ dim: dim(`out:${port.id}`) }"
-          @mouseenter="pointed = `out:${port.id}`" @mouseleave="pointed = null" @focus="pointed = `out:${port.id}`" @blur="pointed = null" />
+        <PortLane
+          v-for="port in graph.outputs"
+          :key="port.id"
+          :port="port"
+          side="out"
+          :data-node="`out:${port.id}`"
+          :class="{ dim: dim(`out:${port.id}`) }"
+          @mouseenter="pointed = `out:${port.id}`"
+          @mouseleave="pointed = null"
+          @focus="pointed = `out:${port.id}`"
+          @blur="pointed = null"
+        />
       </section>
     </div>
   </div>
 </template>
 
 <style scoped>
-.lanes { position: relative; display: grid; grid-template-columns: minmax(220px, 1fr) minmax(260px, 1.2fr) minmax(220px, 1fr); gap: 0 64px; align-items: start; }
-section { display: grid; gap: 14px; position: relative; }
-h2 { color: var(--quiet); }
-.links { position: absolute; inset: 0; pointer-events: none; }
-.links path { fill: none; stroke: var(--rule); stroke-width: 2; }
-.links .lit { stroke: rgb(var(--v-theme-on-background)); }
-.links .dim { opacity: 0.35; }
-section > .dim { opacity: 0.4; }
-.stray { border-left: 3px solid var(--held); padding: 4px 12px; margin-bottom: 12px; }
-@media (max-width: 900px) { .lanes { grid-template-columns: 1fr; gap: 24px; } .links { display: none; } }
+.lanes {
+  position: relative;
+  display: grid;
+  grid-template-columns: minmax(220px, 1fr) minmax(260px, 1.2fr) minmax(220px, 1fr);
+  gap: 0 64px;
+  align-items: start;
+}
+section {
+  display: grid;
+  gap: 14px;
+  position: relative;
+}
+h2 {
+  color: var(--quiet);
+}
+.links {
+  position: absolute;
+  inset: 0;
+  pointer-events: none;
+}
+.links path {
+  fill: none;
+  stroke: var(--rule);
+  stroke-width: 2;
+}
+.links .lit {
+  stroke: rgb(var(--v-theme-on-background));
+}
+.links .dim {
+  opacity: 0.35;
+}
+section > .dim {
+  opacity: 0.4;
+}
+.stray {
+  border-left: 3px solid var(--held);
+  padding: 4px 12px;
+  margin-bottom: 12px;
+}
+@media (max-width: 900px) {
+  .lanes {
+    grid-template-columns: 1fr;
+    gap: 24px;
+  }
+  .links {
+    display: none;
+  }
+}
 </style>

@@ -1,7 +1,17 @@
 import type { Port, Route, RouteEnds, Universe } from '@/api/show'
 
-export interface Edge { from: string, to: string }
-export interface Graph { inputs: Port[], outputs: Port[], universes: Universe[], inRoutes: Map<string, Route[]>, outRoutes: Map<string, Route[]>, edges: Edge[] }
+export interface Edge {
+  from: string
+  to: string
+}
+export interface Graph {
+  inputs: Port[]
+  outputs: Port[]
+  universes: Universe[]
+  inRoutes: Map<string, Route[]>
+  outRoutes: Map<string, Route[]>
+  edges: Edge[]
+}
 
 /** The show as lanes: nodes are "in:PORT", "universe:ID", "route:ID" and "out:PORT". */
 export function makeGraph(ports: Port[], universes: Universe[], routes: Route[], ends: Record<string, RouteEnds>): Graph {
@@ -23,9 +33,16 @@ export function makeGraph(ports: Port[], universes: Universe[], routes: Route[],
     // It lies in the lane of the first universe that it sets, or looks at.
     const lane = own.sets[0] ?? own.looks[0]
     const lanes = own.sets[0] ? inRoutes : outRoutes
-    if (lane) lanes.set(lane, [...lanes.get(lane) ?? [], route])
+    if (lane) lanes.set(lane, [...(lanes.get(lane) ?? []), route])
   }
-  return { inputs: ports.filter((port) => port.receive), outputs: ports.filter((port) => port.send), universes, inRoutes, outRoutes, edges }
+  return {
+    inputs: ports.filter((port) => port.receive),
+    outputs: ports.filter((port) => port.send),
+    universes,
+    inRoutes,
+    outRoutes,
+    edges,
+  }
 }
 
 /** Everything on the way to a node and on from it. */

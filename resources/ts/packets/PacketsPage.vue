@@ -28,7 +28,10 @@ async function read(): Promise<void> {
     return
   }
   try {
-    const answer = await call<Dissection>('POST', 'packets/decode', { hex: hex.value, format: format.value === GUESS ? null : format.value })
+    const answer = await call<Dissection>('POST', 'packets/decode', {
+      hex: hex.value,
+      format: format.value === GUESS ? null : format.value,
+    })
     if (turn !== asked) return
     found.value = answer
     lit.value = null
@@ -60,7 +63,12 @@ watch([hex, format], () => {
   clearTimeout(timer)
   timer = setTimeout(read, 150)
 })
-watch(() => route.query.hex, (now) => { if (typeof now === 'string') hex.value = now })
+watch(
+  () => route.query.hex,
+  (now) => {
+    if (typeof now === 'string') hex.value = now
+  },
+)
 onMounted(async () => {
   formats.value = (await call<{ formats: Format[] }>('GET', 'packets/formats')).formats
   await read()
@@ -69,7 +77,10 @@ onMounted(async () => {
 
 <template>
   <div class="page">
-    <div class="page-head"><h1>Packets</h1><span class="quiet">Paste one, and see which byte says what.</span></div>
+    <div class="page-head">
+      <h1>Packets</h1>
+      <span class="quiet">Paste one, and see which byte says what.</span>
+    </div>
     <div class="paste">
       <v-textarea v-model="hex" label="Bytes in hexadecimal" rows="2" max-rows="2" no-resize class="figures" spellcheck="false" />
       <v-select v-model="format" :items="choices" item-title="title" item-value="name" label="Format" />
@@ -77,11 +88,24 @@ onMounted(async () => {
     <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
     <div v-if="!found" class="empty">
       <p>Nothing to read yet. Paste bytes from a capture, a log or the trace; blanks and colons do not matter.</p>
-      <div class="actions"><v-btn v-for="one in examples" :key="one.name" size="small" @click="hex = one.hex; format = GUESS">{{ one.name }}</v-btn></div>
+      <div class="actions">
+        <v-btn
+          v-for="one in examples"
+          :key="one.name"
+          size="small"
+          @click="
+            hex = one.hex
+            format = GUESS
+          "
+          >{{ one.name }}</v-btn
+        >
+      </div>
     </div>
     <div v-else class="halves">
       <section aria-label="Bytes of the packet">
-        <header><h2>{{ found.bytes.length / 2 }} bytes</h2></header>
+        <header>
+          <h2>{{ found.bytes.length / 2 }} bytes</h2>
+        </header>
         <PacketBytes
           :bytes="found.bytes"
           :lit="lit"
@@ -90,38 +114,83 @@ onMounted(async () => {
         />
       </section>
       <section aria-label="Fields of the packet">
-        <header><h2>{{ found.part?.name ?? formatTitle }}</h2><span class="spring" />
+        <header>
+          <h2>{{ found.part?.name ?? formatTitle }}</h2>
+          <span class="spring" />
           <v-btn
             v-if="found.part"
             size="small"
             :aria-pressed="view === 'json'"
             @click="view = view === 'json' ? 'fields' : 'json'"
-          >{{ view === 'json' ? 'As fields' : 'As JSON, to change' }}</v-btn></header>
+            >{{ view === 'json' ? 'As fields' : 'As JSON, to change' }}</v-btn
+          >
+        </header>
         <p v-if="found.part?.meaning" class="quiet">{{ found.part.meaning }}</p>
         <div v-if="found.refused" class="refused wrong" role="alert">
-          <p><strong>Refused at byte {{ found.refused.offset }}:</strong> {{ found.refused.error }}.</p>
+          <p>
+            <strong>Refused at byte {{ found.refused.offset }}:</strong> {{ found.refused.error }}.
+          </p>
           <p class="quiet">{{ found.refused.clause }}</p>
         </div>
         <template v-else-if="view === 'json'">
           <v-textarea v-model="json" label="Fields as JSON" rows="12" class="figures" spellcheck="false" />
           <div class="actions"><v-btn variant="flat" color="primary" @click="write">Write the bytes</v-btn></div>
         </template>
-        <ul
-          v-else-if="found.part"
-          class="fields-list"
-          tabindex="-1"
-        ><PacketField v-for="part in found.part.parts" :key="part.name" :part="part" :lit="lit" :depth="0" @point="pointAtPart" /></ul>
+        <ul v-else-if="found.part" class="fields-list" tabindex="-1">
+          <PacketField
+            v-for="part in found.part.parts"
+            :key="part.name"
+            :part="part"
+            :lit="lit"
+            :depth="0"
+            @point="pointAtPart"
+          />
+        </ul>
       </section>
     </div>
   </div>
 </template>
 
 <style scoped>
-.paste { display: grid; grid-template-columns: minmax(0, 1fr) 300px; gap: 16px; align-items: start; margin-bottom: 16px; }
-.halves { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); gap: 24px; align-items: start; }
-section header { display: flex; align-items: center; gap: 12px; min-height: 36px; margin-bottom: 8px; }
-.spring { flex: 1; }
-.fields-list { list-style: none; padding: 0; max-height: calc(100vh - 350px); overflow: auto; border: 1px solid var(--rule); background: rgb(var(--v-theme-surface)); }
-.refused { border-left: 3px solid var(--wrong); padding: 4px 12px; }
-@media (max-width: 1000px) { .halves, .paste { grid-template-columns: 1fr; } }
+.paste {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 300px;
+  gap: 16px;
+  align-items: start;
+  margin-bottom: 16px;
+}
+.halves {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  gap: 24px;
+  align-items: start;
+}
+section header {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  min-height: 36px;
+  margin-bottom: 8px;
+}
+.spring {
+  flex: 1;
+}
+.fields-list {
+  list-style: none;
+  padding: 0;
+  max-height: calc(100vh - 350px);
+  overflow: auto;
+  border: 1px solid var(--rule);
+  background: rgb(var(--v-theme-surface));
+}
+.refused {
+  border-left: 3px solid var(--wrong);
+  padding: 4px 12px;
+}
+@media (max-width: 1000px) {
+  .halves,
+  .paste {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

@@ -9,12 +9,28 @@ export interface Part {
   parts?: Part[]
 }
 
-export interface Refusal { error: string, offset: number, clause: string }
-export interface Dissection { format: string | null, bytes: string, part?: Part, fields?: unknown, refused?: Refusal }
-export interface Format { name: string, title: string }
+export interface Refusal {
+  error: string
+  offset: number
+  clause: string
+}
+export interface Dissection {
+  format: string | null
+  bytes: string
+  part?: Part
+  fields?: unknown
+  refused?: Refusal
+}
+export interface Format {
+  name: string
+  title: string
+}
 
 /** The bytes that are pointed at. */
-export interface Lit { offset: number, length: number }
+export interface Lit {
+  offset: number
+  length: number
+}
 
 /** The smallest piece that a byte belongs to. */
 export function partAt(part: Part, byte: number): Part | null {
@@ -22,7 +38,9 @@ export function partAt(part: Part, byte: number): Part | null {
     const found = partAt(inside, byte)
     if (found) return found
   }
-  return byte >= part.offset && byte < part.offset + part.length && (!part.parts || part.parts.length === 0 || !part.list) ? part : null
+  return byte >= part.offset && byte < part.offset + part.length && (!part.parts || part.parts.length === 0 || !part.list)
+    ? part
+    : null
 }
 
 export const examples = [

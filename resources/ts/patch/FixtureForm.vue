@@ -4,13 +4,20 @@ import { useShow, type Fixture, type Values } from '@/api/show'
 import PartForm from '@/kinds/PartForm.vue'
 
 const props = defineProps<{ fixture: Fixture | null }>()
-const emit = defineEmits<{ done: [id: string], cancel: [] }>()
+const emit = defineEmits<{ done: [id: string]; cancel: [] }>()
 const show = useShow()
 const universe = show.universes[0]?.id ?? ''
 const firstFree = (id: unknown) => show.data?.nextFree[String(id)] ?? 1
-const draft = ref<Values>(props.fixture ? { ...props.fixture } : { profile: show.profiles[0]?.id, universe, first: firstFree(universe) })
+const draft = ref<Values>(
+  props.fixture ? { ...props.fixture } : { profile: show.profiles[0]?.id, universe, first: firstFree(universe) },
+)
 // The next free address is offered, as long as a fixture is new.
-watch(() => draft.value.universe, (now) => { if (!props.fixture) draft.value.first = firstFree(now) })
+watch(
+  () => draft.value.universe,
+  (now) => {
+    if (!props.fixture) draft.value.first = firstFree(now)
+  },
+)
 </script>
 
 <template>

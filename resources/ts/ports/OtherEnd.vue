@@ -2,15 +2,27 @@
 import { computed, ref } from 'vue'
 import type { OtherEndLine } from '@/api/show'
 
-const props = defineProps<{ lines: OtherEndLine[], name: string }>()
+const props = defineProps<{ lines: OtherEndLine[]; name: string }>()
 const sides = computed(() => [...new Set(props.lines.map((line) => line.side))])
 const copied = ref(false)
-const text = computed(() => sides.value.map((side) => `${props.name}: ${side.toLowerCase()}\n${props.lines.filter((line) => line.side === side).map((line) => `  ${line.label}: ${line.value}`).join('\n')}`).join('\n\n'))
+const text = computed(() =>
+  sides.value
+    .map(
+      (side) =>
+        `${props.name}: ${side.toLowerCase()}\n${props.lines
+          .filter((line) => line.side === side)
+          .map((line) => `  ${line.label}: ${line.value}`)
+          .join('\n')}`,
+    )
+    .join('\n\n'),
+)
 
 async function copy(): Promise<void> {
   await navigator.clipboard.writeText(text.value)
   copied.value = true
-  setTimeout(() => { copied.value = false }, 2000)
+  setTimeout(() => {
+    copied.value = false
+  }, 2000)
 }
 </script>
 
@@ -20,10 +32,10 @@ async function copy(): Promise<void> {
     <template v-for="side in sides" :key="side">
       <h3>{{ side }}</h3>
       <dl>
-        <template
-          v-for="line in lines.filter((one) => one.side === side)"
-          :key="line.label"
-        ><dt>{{ line.label }}</dt><dd class="figures">{{ line.value }}</dd></template>
+        <template v-for="line in lines.filter((one) => one.side === side)" :key="line.label"
+          ><dt>{{ line.label }}</dt>
+          <dd class="figures">{{ line.value }}</dd></template
+        >
       </dl>
     </template>
     <v-btn size="small" @click="copy">{{ copied ? 'Copied' : 'Copy as text' }}</v-btn>
@@ -31,8 +43,21 @@ async function copy(): Promise<void> {
 </template>
 
 <style scoped>
-h3 { margin-top: 8px; }
-dl { display: grid; grid-template-columns: minmax(0, 1.2fr) minmax(0, 1fr); gap: 4px 12px; margin-bottom: 12px; font-size: 14px; }
-dt { color: var(--quiet); }
-dd { overflow-wrap: anywhere; user-select: all; }
+h3 {
+  margin-top: 8px;
+}
+dl {
+  display: grid;
+  grid-template-columns: minmax(0, 1.2fr) minmax(0, 1fr);
+  gap: 4px 12px;
+  margin-bottom: 12px;
+  font-size: 14px;
+}
+dt {
+  color: var(--quiet);
+}
+dd {
+  overflow-wrap: anywhere;
+  user-select: all;
+}
 </style>

@@ -11,7 +11,7 @@ import OtherEnd from './OtherEnd.vue'
 import PortVitals from './PortVitals.vue'
 
 const props = defineProps<{ port: Port }>()
-const emit = defineEmits<{ edit: [], check: [], gone: [] }>()
+const emit = defineEmits<{ edit: []; check: []; gone: [] }>()
 const show = useShow()
 const session = useSession()
 const engine = useEngine()
@@ -29,22 +29,28 @@ async function remove(): Promise<void> {
 function turn(field: 'enabled' | 'receive' | 'send'): void {
   const { id, ...part } = props.port
   const side = field === 'enabled' ? undefined : part[field]
-  const next = field === 'enabled' ? { ...part, enabled: part.enabled === false } : { ...part, [field]: { ...side, enabled: side?.enabled === false } }
+  const next =
+    field === 'enabled'
+      ? { ...part, enabled: part.enabled === false }
+      : { ...part, [field]: { ...side, enabled: side?.enabled === false } }
   void attempt(() => show.replace('ports', id, next))
 }
 </script>
 
 <template>
   <aside class="panel" aria-label="Port">
-    <header><h2>{{ port.name }}</h2><span class="quiet">{{ spellProtocol(port.protocol) }}</span><StateMark :state="life?.state ?? 'waiting'" words /></header>
+    <header>
+      <h2>{{ port.name }}</h2>
+      <span class="quiet">{{ spellProtocol(port.protocol) }}</span
+      ><StateMark :state="life?.state ?? 'waiting'" words />
+    </header>
     <p :class="{ wrong: life?.state === 'fault' || life?.state === 'lost' }">{{ healthWords(life, port) }}</p>
     <p class="quiet small">{{ show.data?.places[port.id] }}</p>
     <p v-if="unsent.length" class="wrong">Not sent, as there is no room: {{ unsent.join(', ') }}</p>
-    <p
-      v-for="one in strays"
-      :key="one.name + one.from"
-      class="stray"
-    >{{ one.name }} arrives from {{ one.from }} and is not among the universes of this port. Off by one? <a href="#" @click.prevent="emit('check')">Check this link</a></p>
+    <p v-for="one in strays" :key="one.name + one.from" class="stray">
+      {{ one.name }} arrives from {{ one.from }} and is not among the universes of this port. Off by one?
+      <a href="#" @click.prevent="emit('check')">Check this link</a>
+    </p>
     <CrossingPicture v-if="crosses" :port="port" />
     <PortVitals :port="port" />
     <div class="actions">
@@ -53,27 +59,41 @@ function turn(field: 'enabled' | 'receive' | 'send'): void {
         <v-btn @click="emit('edit')">Change</v-btn>
         <v-btn v-if="isSwitchedLive(life, port)" @click="engine.setPoint(`port:${port.id}/enabled`, 1)">Switch on again</v-btn>
         <v-btn v-else @click="turn('enabled')">{{ port.enabled === false ? 'Switch on' : 'Switch off' }}</v-btn>
-        <v-btn
-          v-if="port.receive && port.send"
-          @click="turn('receive')"
-        >{{ port.receive.enabled === false ? 'Receive' : 'Stop receiving' }}</v-btn>
-        <v-btn
-          v-if="port.receive && port.send"
-          @click="turn('send')"
-        >{{ port.send.enabled === false ? 'Send' : 'Stop sending' }}</v-btn>
+        <v-btn v-if="port.receive && port.send" @click="turn('receive')">{{
+          port.receive.enabled === false ? 'Receive' : 'Stop receiving'
+        }}</v-btn>
+        <v-btn v-if="port.receive && port.send" @click="turn('send')">{{
+          port.send.enabled === false ? 'Send' : 'Stop sending'
+        }}</v-btn>
         <v-btn color="error" @click="asking = true">Delete</v-btn>
       </template>
     </div>
-    <p v-if="asking">Delete "{{ port.name }}"? Ctrl+Z brings it back. <v-btn size="small" color="error" @click="remove">Delete it</v-btn> <v-btn size="small" @click="asking = false">Keep it</v-btn></p>
+    <p v-if="asking">
+      Delete "{{ port.name }}"? Ctrl+Z brings it back. <v-btn size="small" color="error" @click="remove">Delete it</v-btn>
+      <v-btn size="small" @click="asking = false">Keep it</v-btn>
+    </p>
     <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
-    <hr class="rule">
+    <hr class="rule" />
     <OtherEnd :lines="show.data?.otherEnds[port.id] ?? []" :name="port.name" />
   </aside>
 </template>
 
 <style scoped>
-header { display: flex; gap: 12px; align-items: baseline; margin-bottom: 8px; }
-header .mark { margin-left: auto; }
-.stray { border-left: 3px solid var(--held); padding-left: 10px; margin-top: 8px; }
-.actions .v-btn { padding: 0 12px; }
+header {
+  display: flex;
+  gap: 12px;
+  align-items: baseline;
+  margin-bottom: 8px;
+}
+header .mark {
+  margin-left: auto;
+}
+.stray {
+  border-left: 3px solid var(--held);
+  padding-left: 10px;
+  margin-top: 8px;
+}
+.actions .v-btn {
+  padding: 0 12px;
+}
 </style>

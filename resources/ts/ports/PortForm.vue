@@ -7,13 +7,18 @@ import ControllerRest from './ControllerRest.vue'
 import { lookingPort, newPort, numbered, type LinkDraft, type Look, type Protocol } from './draft'
 import UniverseLinks from './UniverseLinks.vue'
 
-const props = defineProps<{ port: Port | null, look?: Look }>()
-const emit = defineEmits<{ done: [id: string], cancel: [] }>()
+const props = defineProps<{ port: Port | null; look?: Look }>()
+const emit = defineEmits<{ done: [id: string]; cancel: [] }>()
 const show = useShow()
 const broadcasts = (show.data?.adapters ?? []).filter((one) => !one.address.startsWith('127.')).map((one) => one.broadcast)
 const begun = (): Values => (props.look ? lookingPort(props.look, broadcasts) : newPort('art-net'))
-const draft = ref<Values>(props.port ? JSON.parse(JSON.stringify(props.port)) as Values : begun())
-watch(() => draft.value.protocol, (protocol) => { draft.value = { ...newPort(protocol as Protocol), name: draft.value.name } })
+const draft = ref<Values>(props.port ? (JSON.parse(JSON.stringify(props.port)) as Values) : begun())
+watch(
+  () => draft.value.protocol,
+  (protocol) => {
+    draft.value = { ...newPort(protocol as Protocol), name: draft.value.name }
+  },
+)
 const protocolOf = (scope: Scope) => lookUp(scope, 'protocol') as Protocol
 const isRanked = (scope: Scope) => lookUp(scope, 'lines') !== undefined
 </script>

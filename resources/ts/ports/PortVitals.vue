@@ -13,38 +13,75 @@ const minute = computed(() => engine.minutes[props.port.id])
 const loss = computed(() => {
   const now = life.value
   if (!now || (!['art-net', 'sacn'].includes(props.port.protocol) && props.port.link?.kind !== 'session')) return null
-  const share = now.lost / Math.max(1, now.lost + now.received) * 100
+  const share = (now.lost / Math.max(1, now.lost + now.received)) * 100
   return now.lost === 0 ? 'none' : `${now.lost} packets (${share < 0.1 ? 'under 0.1' : share.toFixed(1)} %)`
 })
-const senders = computed(() => Object.entries(life.value?.senders ?? {}).map(([address, count]) => `${address} (${count})`).join(', '))
+const senders = computed(() =>
+  Object.entries(life.value?.senders ?? {})
+    .map(([address, count]) => `${address} (${count})`)
+    .join(', '),
+)
 </script>
 
 <template>
   <div v-if="port.receive">
-    <h3>Received: <span class="figures">{{ spellRate(life?.in ?? 0) }}</span>, {{ life?.received ?? 0 }} in all</h3>
+    <h3>
+      Received: <span class="figures">{{ spellRate(life?.in ?? 0) }}</span>, {{ life?.received ?? 0 }} in all
+    </h3>
     <MinutePlot :values="minute?.in ?? []" label="Packets received" />
     <dl>
-      <dt>First and last heard</dt><dd>{{ life?.firstAgo == null ? 'never' : `${spellAgo(life.firstAgo)}, and ${spellAgo(life.heardAgo)}` }}</dd>
-      <template v-if="life?.gap != null"><dt>Longest gap</dt><dd class="figures">{{ spellMillis(life.gap) }} in the last minute</dd><dt>Jitter</dt><dd class="figures">± {{ spellMillis(life.jitter ?? 0) }}</dd></template>
-      <template v-if="loss"><dt>Packets lost</dt><dd class="figures" :class="{ wrong: loss !== 'none' }">{{ loss }}</dd></template>
-      <dt>Senders</dt><dd class="figures">{{ senders || 'none yet' }}</dd>
-      <template v-if="life?.connected.length"><dt>Connected</dt><dd>{{ life.connected.join(', ') }}</dd></template>
+      <dt>First and last heard</dt>
+      <dd>{{ life?.firstAgo == null ? 'never' : `${spellAgo(life.firstAgo)}, and ${spellAgo(life.heardAgo)}` }}</dd>
+      <template v-if="life?.gap != null"
+        ><dt>Longest gap</dt>
+        <dd class="figures">{{ spellMillis(life.gap) }} in the last minute</dd>
+        <dt>Jitter</dt>
+        <dd class="figures">± {{ spellMillis(life.jitter ?? 0) }}</dd></template
+      >
+      <template v-if="loss"
+        ><dt>Packets lost</dt>
+        <dd class="figures" :class="{ wrong: loss !== 'none' }">{{ loss }}</dd></template
+      >
+      <dt>Senders</dt>
+      <dd class="figures">{{ senders || 'none yet' }}</dd>
+      <template v-if="life?.connected.length"
+        ><dt>Connected</dt>
+        <dd>{{ life.connected.join(', ') }}</dd></template
+      >
     </dl>
   </div>
   <div v-if="port.send">
-    <h3>Sent: <span class="figures">{{ spellRate(life?.out ?? 0) }}</span>, {{ life?.sent ?? 0 }} in all</h3>
+    <h3>
+      Sent: <span class="figures">{{ spellRate(life?.out ?? 0) }}</span>, {{ life?.sent ?? 0 }} in all
+    </h3>
     <MinutePlot :values="minute?.out ?? []" label="Packets sent" />
   </div>
-  <div
-    v-if="life?.refused"
-    class="wrong"
-  ><p>{{ life.refused }} packets refused:</p><ul><li v-for="(count, reason) in life.refusals" :key="reason">{{ count }} × {{ reason }}</li></ul></div>
+  <div v-if="life?.refused" class="wrong">
+    <p>{{ life.refused }} packets refused:</p>
+    <ul>
+      <li v-for="(count, reason) in life.refusals" :key="reason">{{ count }} × {{ reason }}</li>
+    </ul>
+  </div>
 </template>
 
 <style scoped>
-h3 { margin-top: 10px; }
-dl { display: grid; grid-template-columns: 140px minmax(0, 1fr); gap: 2px 12px; font-size: 13px; margin-top: 4px; }
-dt { color: var(--quiet); }
-dd { overflow-wrap: anywhere; }
-ul { padding-left: 20px; }
+h3 {
+  margin-top: 10px;
+}
+dl {
+  display: grid;
+  grid-template-columns: 140px minmax(0, 1fr);
+  gap: 2px 12px;
+  font-size: 13px;
+  margin-top: 4px;
+}
+dt {
+  color: var(--quiet);
+}
+dd {
+  overflow-wrap: anywhere;
+}
+ul {
+  padding-left: 20px;
+}
 </style>

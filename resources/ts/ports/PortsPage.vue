@@ -26,24 +26,36 @@ engine.follow(() => ['minutes', 'finds'])
 const asked = (): Side => (route.query.add ? 'add' : route.query.check ? 'check' : 'none')
 const look = ref<Look | undefined>()
 const side = ref<Side>(asked())
-watch(() => [route.params.id, route.query.add, route.query.check], () => { side.value = asked() })
+watch(
+  () => [route.params.id, route.query.add, route.query.check],
+  () => {
+    side.value = asked()
+  },
+)
 const chosen = computed<Port | null>(() => show.ports.find((port) => port.id === route.params.id) ?? show.ports[0] ?? null)
 const unsent = computed(() => (show.data?.unsent ?? {}) as Record<string, string[]>)
 
 const byId = computed(() => new Map(show.ports.map((port) => [port.id, port])))
 const stateOf = (id: string): PortState => engine.ports[id]?.state ?? 'waiting'
 const protocolOf = (id: string) => spellProtocol(byId.value.get(id)?.protocol ?? 'osc')
-const rows = computed<Row[]>(() => show.ports.map((port) => ({
-  id: port.id,
-  name: port.name,
-  text: `${port.id} ${spellProtocol(port.protocol)} ${show.data?.places[port.id] ?? ''}`,
-  state: stateOf(port.id),
-})))
+const rows = computed<Row[]>(() =>
+  show.ports.map((port) => ({
+    id: port.id,
+    name: port.name,
+    text: `${port.id} ${spellProtocol(port.protocol)} ${show.data?.places[port.id] ?? ''}`,
+    state: stateOf(port.id),
+  })),
+)
 
 function rates(id: string): string {
   const port = byId.value.get(id)
   const life = engine.ports[id]
-  return [port?.receive ? `in ${spellRate(life?.in ?? 0).split(' ')[0]}/s` : '', port?.send ? `out ${spellRate(life?.out ?? 0).split(' ')[0]}/s` : ''].filter(Boolean).join(' ')
+  return [
+    port?.receive ? `in ${spellRate(life?.in ?? 0).split(' ')[0]}/s` : '',
+    port?.send ? `out ${spellRate(life?.out ?? 0).split(' ')[0]}/s` : '',
+  ]
+    .filter(Boolean)
+    .join(' ')
 }
 /** What is wrong comes first; that nothing was heard says the state's own word already. */
 function rowWords(id: string): string {
@@ -70,25 +82,25 @@ function back(): void {
 <template>
   <div class="page sized">
     <div class="page-head">
-      <h1>Ports</h1><span class="spring" />
+      <h1>Ports</h1>
+      <span class="spring" />
       <span class="quiet figures">We are {{ show.data?.adapters.map((one) => one.address).join(', ') }}</span>
       <v-btn v-if="session.mayBuild" variant="flat" color="primary" @click="add()">Add a port</v-btn>
     </div>
     <div class="beside">
       <div class="list">
-        <p
-          v-if="show.document && show.ports.length === 0"
-          class="empty"
-        >No ports yet. Add one for each thing outside us: a desk, dimmers, a tablet. What says on the network that it is there stands under "Found on the network".</p>
+        <p v-if="show.document && show.ports.length === 0" class="empty">
+          No ports yet. Add one for each thing outside us: a desk, dimmers, a tablet. What says on the network that it is there
+          stands under "Found on the network".
+        </p>
         <PartList v-else list="ports" what="ports" :rows="rows" :chosen="chosen?.id" @choose="router.push(`/ports/${$event}`)">
           <template #row="{ row }">
             <StateMark :state="stateOf(row.id)" words class="mark small" />
             <strong>{{ row.name }}</strong>
             <span class="quiet small">{{ protocolOf(row.id) }}</span>
-            <span
-              class="words small"
-              :class="{ wrong: ['lost', 'fault'].includes(stateOf(row.id)) }"
-            >{{ rowWords(row.id) }}</span>
+            <span class="words small" :class="{ wrong: ['lost', 'fault'].includes(stateOf(row.id)) }">{{
+              rowWords(row.id)
+            }}</span>
             <span class="figures small rate">{{ rates(row.id) }}</span>
           </template>
         </PartList>
@@ -114,15 +126,58 @@ function back(): void {
 </template>
 
 <style scoped>
-.beside { display: grid; grid-template-columns: minmax(0, 1fr) 376px 192px; gap: 16px; align-items: start; }
-.sized { container-type: size; }
-.beside > * { max-height: calc(100cqh - 52px); }
-.beside > .panel, .third { overflow: auto; }
-.list { display: flex; min-width: 0; }
-.list > * { flex: 1; }
-.mark { min-width: 88px; font-weight: 600; }
-.words { overflow: hidden; text-overflow: ellipsis; flex: 1; }
-.rate { margin-left: auto; white-space: pre; }
-@media (max-width: 1150px) { .beside { grid-template-columns: minmax(0, 1fr) 400px; } .third { grid-column: 1 / -1; } }
-@media (max-width: 900px) { .beside { grid-template-columns: 1fr; } .beside > .panel, .third, .beside > * { max-height: none; } }
+.beside {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 376px 192px;
+  gap: 16px;
+  align-items: start;
+}
+.sized {
+  container-type: size;
+}
+.beside > * {
+  max-height: calc(100cqh - 52px);
+}
+.beside > .panel,
+.third {
+  overflow: auto;
+}
+.list {
+  display: flex;
+  min-width: 0;
+}
+.list > * {
+  flex: 1;
+}
+.mark {
+  min-width: 88px;
+  font-weight: 600;
+}
+.words {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  flex: 1;
+}
+.rate {
+  margin-left: auto;
+  white-space: pre;
+}
+@media (max-width: 1150px) {
+  .beside {
+    grid-template-columns: minmax(0, 1fr) 400px;
+  }
+  .third {
+    grid-column: 1 / -1;
+  }
+}
+@media (max-width: 900px) {
+  .beside {
+    grid-template-columns: 1fr;
+  }
+  .beside > .panel,
+  .third,
+  .beside > * {
+    max-height: none;
+  }
+}
 </style>

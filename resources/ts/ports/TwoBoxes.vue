@@ -18,7 +18,9 @@ const failed = ref('')
 const verdict = computed(() => {
   const wrong = findings.value.filter((one) => one.state === 'wrong').length
   if (wrong > 0) return wrong === 1 ? 'One thing is wrong:' : `${wrong} things are wrong:`
-  return findings.value.some((one) => one.state === 'open') ? 'Nothing is wrong here as far as one can see.' : 'Both hear each other, as far as one can see from here.'
+  return findings.value.some((one) => one.state === 'open')
+    ? 'Nothing is wrong here as far as one can see.'
+    : 'Both hear each other, as far as one can see from here.'
 })
 
 let asking = false
@@ -65,17 +67,20 @@ async function mend(changes: Record<string, unknown>): Promise<void> {
       class="other"
       @update:model-value="look"
     />
-    <p role="status"><strong>{{ failed || verdict }}</strong></p>
+    <p role="status">
+      <strong>{{ failed || verdict }}</strong>
+    </p>
     <ol>
       <li v-for="one in findings" :key="one.question" :class="one.state">
         <svg viewBox="0 0 16 16" width="16" height="16" aria-hidden="true">
-          <path
-            v-if="one.state === 'right'"
-            d="M2 9l4 4l8 -10"
-          /><path v-else-if="one.state === 'wrong'" d="M3 3l10 10M13 3L3 13" /><path v-else d="M3 8h10" />
+          <path v-if="one.state === 'right'" d="M2 9l4 4l8 -10" />
+          <path v-else-if="one.state === 'wrong'" d="M3 3l10 10M13 3L3 13" />
+          <path v-else d="M3 8h10" />
         </svg>
         <div>
-          <h3>{{ one.question }} <span class="unseen">{{ one.state }}</span></h3>
+          <h3>
+            {{ one.question }} <span class="unseen">{{ one.state }}</span>
+          </h3>
           <p>{{ one.words }}</p>
           <p v-if="one.remedy" class="quiet">{{ one.remedy }}</p>
           <v-btn
@@ -85,7 +90,8 @@ async function mend(changes: Record<string, unknown>): Promise<void> {
             size="small"
             class="fix"
             @click="mend(one.fix.changes)"
-          >{{ one.fix.label }}</v-btn>
+            >{{ one.fix.label }}</v-btn
+          >
         </div>
       </li>
     </ol>
@@ -95,14 +101,49 @@ async function mend(changes: Record<string, unknown>): Promise<void> {
 </template>
 
 <style scoped>
-.other { margin: 12px 0; }
-ol { list-style: none; padding: 0; margin-top: 8px; }
-li { display: grid; grid-template-columns: 24px minmax(0, 1fr); gap: 8px; padding: 8px 0; border-top: 1px solid var(--rule); font-size: 14px; overflow-wrap: anywhere; }
-path { fill: none; stroke: currentColor; stroke-width: 2.4; }
-.right svg { color: var(--alive); }
-.wrong svg, .wrong h3 { color: var(--wrong); }
-li.wrong { color: inherit; }
-.open svg { color: var(--quiet); }
-.fix { margin-top: 6px; }
-.unseen { position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); }
+.other {
+  margin: 12px 0;
+}
+ol {
+  list-style: none;
+  padding: 0;
+  margin-top: 8px;
+}
+li {
+  display: grid;
+  grid-template-columns: 24px minmax(0, 1fr);
+  gap: 8px;
+  padding: 8px 0;
+  border-top: 1px solid var(--rule);
+  font-size: 14px;
+  overflow-wrap: anywhere;
+}
+path {
+  fill: none;
+  stroke: currentColor;
+  stroke-width: 2.4;
+}
+.right svg {
+  color: var(--alive);
+}
+.wrong svg,
+.wrong h3 {
+  color: var(--wrong);
+}
+li.wrong {
+  color: inherit;
+}
+.open svg {
+  color: var(--quiet);
+}
+.fix {
+  margin-top: 6px;
+}
+.unseen {
+  position: absolute;
+  width: 1px;
+  height: 1px;
+  overflow: hidden;
+  clip-path: inset(50%);
+}
 </style>

@@ -4,7 +4,11 @@ import { readNumber } from './numbers'
 export type Protocol = Port['protocol']
 
 /** A universe on the wire as it is typed: its number may still be Net:Sub-Net:Universe. */
-export interface LinkDraft { number: string | number, universe: string, rank?: number }
+export interface LinkDraft {
+  number: string | number
+  universe: string
+  rank?: number
+}
 
 /** New ports that only look who is there: nodes that answer polls, senders that tell their universes. */
 export type Look = 'art-net' | 'sacn'
@@ -22,7 +26,12 @@ export function lookingPort(look: Look, broadcasts: string[]): Values {
 export function numbered(port: Values): Values {
   const receive = port.receive as Values | undefined
   const send = port.send as Values | undefined
-  const read = (links: unknown, isRanked: boolean) => (links as LinkDraft[] | undefined)?.map(({ number, universe, rank }) => ({ number: readNumber(number), universe, ...(isRanked && rank ? { rank } : {}) }))
+  const read = (links: unknown, isRanked: boolean) =>
+    (links as LinkDraft[] | undefined)?.map(({ number, universe, rank }) => ({
+      number: readNumber(number),
+      universe,
+      ...(isRanked && rank ? { rank } : {}),
+    }))
   return {
     ...port,
     ...(receive?.feeds ? { receive: { ...receive, feeds: read(receive.feeds, false) } } : {}),

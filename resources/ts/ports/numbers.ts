@@ -2,7 +2,8 @@
 export function readNumber(text: string | number): number | string {
   const written = String(text).trim()
   const parts = /^(\d{1,3}):(\d{1,2}):(\d{1,2})$/.exec(written)
-  if (parts && Number(parts[1]) < 128 && Number(parts[2]) < 16 && Number(parts[3]) < 16) return (Number(parts[1]) << 8) | (Number(parts[2]) << 4) | Number(parts[3])
+  if (parts && Number(parts[1]) < 128 && Number(parts[2]) < 16 && Number(parts[3]) < 16)
+    return (Number(parts[1]) << 8) | (Number(parts[2]) << 4) | Number(parts[3])
   return /^\d+$/.test(written) ? Number(written) : written
 }
 

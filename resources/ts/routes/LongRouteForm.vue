@@ -6,10 +6,10 @@ import KindParts from '@/kinds/KindParts.vue'
 import { useStoring } from '@/kinds/storing'
 
 /** A route step by step: when, if, what becomes of the value, and what is done. */
-const props = defineProps<{ route: Route | null, name: string }>()
-const emit = defineEmits<{ done: [id: string], cancel: [] }>()
+const props = defineProps<{ route: Route | null; name: string }>()
+const emit = defineEmits<{ done: [id: string]; cancel: [] }>()
 const { store, wrong, busy } = useStoring('routes')
-const listOf = (value: unknown): KindPart[] => (Array.isArray(value) ? value as KindPart[] : value ? [value as KindPart] : [])
+const listOf = (value: unknown): KindPart[] => (Array.isArray(value) ? (value as KindPart[]) : value ? [value as KindPart] : [])
 const name = ref(props.route?.name ?? props.name)
 const enabled = ref(props.route?.enabled ?? true)
 const when = ref(listOf(props.route?.when))
@@ -53,5 +53,8 @@ async function save(): Promise<void> {
 </template>
 
 <style scoped>
-.long { display: grid; gap: 12px; }
+.long {
+  display: grid;
+  gap: 12px;
+}
 </style>

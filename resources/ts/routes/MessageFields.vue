@@ -12,7 +12,7 @@ const show = useShow()
 const kinds = computed(() => kindsFor(props.port?.protocol))
 const parts = computed(() => partsOf(props.port?.protocol, address.value))
 const middleC = computed(() => show.document?.middleC ?? 4)
-function change(fields: { word?: string, channel?: number, number?: number }): void {
+function change(fields: { word?: string; channel?: number; number?: number }): void {
   const kind = kinds.value.find((one) => one.value === (fields.word ?? parts.value?.kind.value)) ?? kinds.value[0]
   if (!kind) return
   address.value = addressOf(kind, fields.channel ?? parts.value?.channel ?? 1, fields.number ?? parts.value?.number ?? kind.from)
@@ -49,9 +49,9 @@ function change(fields: { word?: string, channel?: number, number?: number }): v
       :label="parts.kind.numbered"
       @update:model-value="change({ number: Number($event) })"
     />
-    <p
-      v-if="parts.kind.numbered?.startsWith('Note')"
-      class="quiet wide small"
-    >Note {{ parts.number }} is {{ noteName(parts.number, middleC) }} here, where note 60 is C{{ middleC }}. The number is what both ends agree on.</p>
+    <p v-if="parts.kind.numbered?.startsWith('Note')" class="quiet wide small">
+      Note {{ parts.number }} is {{ noteName(parts.number, middleC) }} here, where note 60 is C{{ middleC }}. The number is what
+      both ends agree on.
+    </p>
   </template>
 </template>

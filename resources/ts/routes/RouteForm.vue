@@ -8,7 +8,7 @@ import MessageFields from './MessageFields.vue'
 import { addressOf, kindsFor, partsOf } from './messages'
 
 const props = defineProps<{ route: Route | null }>()
-const emit = defineEmits<{ done: [id: string], cancel: [] }>()
+const emit = defineEmits<{ done: [id: string]; cancel: [] }>()
 const show = useShow()
 const { store, wrong, busy } = useStoring('routes')
 const from = props.route?.from
@@ -18,7 +18,7 @@ const slot = from?.kind === 'slot' ? from : to?.kind === 'slot' ? to : null
 const draft = ref({
   name: props.route?.name ?? '',
   enabled: props.route?.enabled ?? true,
-  way: (props.route?.when ? 'long' : from?.kind ?? 'message') as 'message' | 'slot' | 'long',
+  way: (props.route?.when ? 'long' : (from?.kind ?? 'message')) as 'message' | 'slot' | 'long',
   port: message?.port ?? show.ports.find((one) => ['osc', 'midi', 'controller'].includes(one.protocol))?.id ?? '',
   address: message?.address ?? '/',
   argument: (message && 'argument' in message ? message.argument : 1) ?? 1,
@@ -30,27 +30,51 @@ const draft = ref({
   slotLow: slot?.low ?? 0,
   slotHigh: slot?.high ?? 255,
 })
-const ports = computed(() => show.ports.filter((port) => ['osc', 'midi', 'controller'].includes(port.protocol) && (draft.value.way === 'message' ? port.receive : port.send)))
+const ports = computed(() =>
+  show.ports.filter(
+    (port) => ['osc', 'midi', 'controller'].includes(port.protocol) && (draft.value.way === 'message' ? port.receive : port.send),
+  ),
+)
 const port = computed(() => show.ports.find((one) => one.id === draft.value.port))
 /** Another protocol names its messages in another way. */
-watch(() => port.value?.protocol, (protocol) => {
-  const kind = kindsFor(protocol)[0]
-  if (kind && !partsOf(protocol, draft.value.address)) {
-    draft.value.address = addressOf(kind, 1, kind.from)
-    span(kind.low, kind.high)
-  }
-})
+watch(
+  () => port.value?.protocol,
+  (protocol) => {
+    const kind = kindsFor(protocol)[0]
+    if (kind && !partsOf(protocol, draft.value.address)) {
+      draft.value.address = addressOf(kind, 1, kind.from)
+      span(kind.low, kind.high)
+    }
+  },
+)
 function span(low: number, high: number): void {
   draft.value.low = low
   draft.value.high = high
 }
-const ways = [{ value: 'message', title: 'A message sets a slot' }, { value: 'slot', title: 'A slot sends a message' }, { value: 'long', title: 'Step by step: any message, point or event' }]
+const ways = [
+  { value: 'message', title: 'A message sets a slot' },
+  { value: 'slot', title: 'A slot sends a message' },
+  { value: 'long', title: 'Step by step: any message, point or event' },
+]
 
 async function save(): Promise<void> {
   const now = draft.value
   const toSlot = now.way === 'message'
-  const messageEnd = { kind: 'message', port: now.port, address: now.address, ...(toSlot ? { argument: Number(now.argument) } : { type: now.type }), low: Number(now.low), high: Number(now.high) }
-  const slotEnd = { kind: 'slot', universe: now.universe, slot: Number(now.slot), low: Number(now.slotLow), high: Number(now.slotHigh) }
+  const messageEnd = {
+    kind: 'message',
+    port: now.port,
+    address: now.address,
+    ...(toSlot ? { argument: Number(now.argument) } : { type: now.type }),
+    low: Number(now.low),
+    high: Number(now.high),
+  }
+  const slotEnd = {
+    kind: 'slot',
+    universe: now.universe,
+    slot: Number(now.slot),
+    low: Number(now.slotLow),
+    high: Number(now.slotHigh),
+  }
   const part = { name: now.name, enabled: now.enabled, from: toSlot ? messageEnd : slotEnd, to: toSlot ? slotEnd : messageEnd }
   const id = await store(props.route?.id, part)
   if (id !== null) emit('done', id)

@@ -17,29 +17,46 @@ const engine = useEngine()
 const here = useRoute()
 const router = useRouter()
 const form = ref<'none' | 'add' | 'edit'>(here.query.add ? 'add' : 'none')
-watch(() => [here.params.id, here.query.add], () => { form.value = here.query.add ? 'add' : 'none' })
+watch(
+  () => [here.params.id, here.query.add],
+  () => {
+    form.value = here.query.add ? 'add' : 'none'
+  },
+)
 const chosen = computed<Route | null>(() => show.routes.find((route) => route.id === here.params.id) ?? show.routes[0] ?? null)
 const { failed, attempt } = useAttempt()
 
-const rows = computed<Row[]>(() => show.routes.map((route) => ({
-  id: route.id,
-  name: route.name,
-  text: `${route.id} ${show.data?.sentences[route.id] ?? ''}`,
-  state: route.enabled === false ? 'off' : 'on',
-  group: route.folder ?? '',
-})))
+const rows = computed<Row[]>(() =>
+  show.routes.map((route) => ({
+    id: route.id,
+    name: route.name,
+    text: `${route.id} ${show.data?.sentences[route.id] ?? ''}`,
+    state: route.enabled === false ? 'off' : 'on',
+    group: route.folder ?? '',
+  })),
+)
 /** The newest trace event in which each route took part. */
 const latest = computed(() => {
-  const found = new Map<string, { words: string, at: number }>()
+  const found = new Map<string, { words: string; at: number }>()
   for (const event of engine.events) {
     for (const hop of event.hops) {
-      if (hop.route && !found.has(hop.route)) found.set(hop.route, { words: event.hops.filter((one) => one.route === hop.route).map((one) => one.words).join('; '), at: event.at })
+      if (hop.route && !found.has(hop.route))
+        found.set(hop.route, {
+          words: event.hops
+            .filter((one) => one.route === hop.route)
+            .map((one) => one.words)
+            .join('; '),
+          at: event.at,
+        })
     }
   }
   return found
 })
 /** When it was last used, as far as the trace goes back. */
-const ago = (id: string) => { const found = latest.value.get(id); return found ? spellAgo(engine.since(found.at)) : '' }
+const ago = (id: string) => {
+  const found = latest.value.get(id)
+  return found ? spellAgo(engine.since(found.at)) : ''
+}
 function turn(route: Route): void {
   const { id, ...part } = route
   void attempt(() => show.replace('routes', id, { ...part, enabled: part.enabled === false }))
@@ -57,15 +74,16 @@ function cancel(): void {
 <template>
   <div class="page sized">
     <div class="page-head">
-      <h1>Routes</h1><span class="spring" />
+      <h1>Routes</h1>
+      <span class="spring" />
       <v-btn v-if="session.mayBuild" variant="flat" color="primary" @click="form = 'add'">Add a route</v-btn>
     </div>
     <div class="split">
       <div class="list">
-        <p
-          v-if="show.document && show.routes.length === 0"
-          class="empty"
-        >No routes yet. A route says: when this arrives, send that. Add an OSC, MIDI or controller port first, then a route from it.</p>
+        <p v-if="show.document && show.routes.length === 0" class="empty">
+          No routes yet. A route says: when this arrives, send that. Add an OSC, MIDI or controller port first, then a route from
+          it.
+        </p>
         <PartList v-else list="routes" what="routes" :rows="rows" :chosen="chosen?.id" @choose="router.push(`/routes/${$event}`)">
           <template #row="{ row }">
             <StateMark v-if="row.state === 'off'" state="off" words class="small" />
@@ -80,7 +98,9 @@ function cancel(): void {
       <aside v-else-if="chosen" class="panel" aria-label="Route">
         <h2>{{ chosen.name }}</h2>
         <p class="sentence">{{ show.data?.sentences[chosen.id] }}</p>
-        <p class="quiet">{{ latest.get(chosen.id) ? `Last: ${latest.get(chosen.id)?.words}` : 'Not among the newest events of the trace.' }}</p>
+        <p class="quiet">
+          {{ latest.get(chosen.id) ? `Last: ${latest.get(chosen.id)?.words}` : 'Not among the newest events of the trace.' }}
+        </p>
         <div v-if="session.mayBuild" class="actions">
           <v-btn @click="form = 'edit'">Change</v-btn>
           <v-btn @click="turn(chosen)">{{ chosen.enabled === false ? 'Switch on' : 'Switch off' }}</v-btn>
@@ -94,13 +114,39 @@ function cancel(): void {
 </template>
 
 <style scoped>
-.sized { container-type: size; }
-.split > * { max-height: calc(100cqh - 52px); overflow: auto; }
-.list { display: flex; min-width: 0; }
-.list > * { flex: 1; }
-.panel .sentence { margin: 4px 0; }
-.line .sentence, .list .sentence { overflow: hidden; text-overflow: ellipsis; }
-.ago { margin-left: auto; color: var(--alive); }
-.hint { font-size: 13px; margin-top: 12px; }
-@media (max-width: 900px) { .split > * { max-height: none; } }
+.sized {
+  container-type: size;
+}
+.split > * {
+  max-height: calc(100cqh - 52px);
+  overflow: auto;
+}
+.list {
+  display: flex;
+  min-width: 0;
+}
+.list > * {
+  flex: 1;
+}
+.panel .sentence {
+  margin: 4px 0;
+}
+.line .sentence,
+.list .sentence {
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.ago {
+  margin-left: auto;
+  color: var(--alive);
+}
+.hint {
+  font-size: 13px;
+  margin-top: 12px;
+}
+@media (max-width: 900px) {
+  .split > * {
+    max-height: none;
+  }
+}
 </style>

@@ -8,7 +8,7 @@ import { levelFormat, spellLevel } from '@/components/levels'
 import type { Curve } from './curve'
 import type { Watched } from './subjects'
 
-const props = defineProps<{ watched: Watched, curve: Curve | undefined, seconds: number, frozen: boolean, height: number }>()
+const props = defineProps<{ watched: Watched; curve: Curve | undefined; seconds: number; frozen: boolean; height: number }>()
 const emit = defineEmits<{ drop: [] }>()
 const show = useShow()
 const theme = useTheme()
@@ -17,10 +17,14 @@ const isSlot = computed(() => props.watched.kind === 'slot')
 const title = computed(() => {
   const { kind, holder, place, address } = props.watched
   if (kind === 'point') return holder
-  return kind === 'slot' ? `${show.universeName(holder)}, slot ${place}` : `${show.portName(holder)}, ${address}${place > 1 ? `, argument ${place}` : ''}`
+  return kind === 'slot'
+    ? `${show.universeName(holder)}, slot ${place}`
+    : `${show.portName(holder)}, ${address}${place > 1 ? `, argument ${place}` : ''}`
 })
 const newest = computed(() => props.curve?.values.at(-1))
-const spelled = computed(() => (newest.value === undefined ? '–' : isSlot.value ? spellLevel(newest.value) : String(Math.round(newest.value * 10_000) / 10_000)))
+const spelled = computed(() =>
+  newest.value === undefined ? '–' : isSlot.value ? spellLevel(newest.value) : String(Math.round(newest.value * 10_000) / 10_000),
+)
 let plot: UPlot | null = null
 let frame = 0
 let paintedAt = 0
@@ -30,21 +34,40 @@ function make(): void {
   if (!box.value) return
   const style = getComputedStyle(box.value)
   const colour = (name: string) => style.getPropertyValue(name).trim()
-  const axis = { stroke: colour('--quiet'), grid: { stroke: colour('--rule'), width: 1 }, ticks: { stroke: colour('--rule'), width: 1 }, font: `12px ${colour('--figures')}` }
-  plot = new UPlot({
-    width: box.value.clientWidth,
-    height: props.height,
-    legend: { show: false },
-    cursor: { show: false },
-    scales: { x: { time: false, range: () => [-props.seconds, 0] }, y: { range: (_, low, high) => (isSlot.value ? [0, 255] : low === high ? [low - 1, high + 1] : [low, high]) } },
-    axes: [{ ...axis, size: 30, values: (_, marks) => marks.map((mark) => (mark === 0 ? 'now' : `${mark} s`)) }, { ...axis, size: 56, values: (_, marks) => marks.map((mark) => (isSlot.value ? spellLevel(Math.round(mark)) : String(mark))) }],
-    series: [
-      {},
-      { stroke: colour('--alive'), width: 2, paths: UPlot.paths.stepped?.({ align: 1 }), points: { show: false } },
-      // Each arrival is a mark, whether the value changed or not.
-      { stroke: colour('--held'), paths: () => null, points: { show: true, size: 4, width: 0, fill: colour('--held') } },
-    ],
-  }, [[], [], []], box.value)
+  const axis = {
+    stroke: colour('--quiet'),
+    grid: { stroke: colour('--rule'), width: 1 },
+    ticks: { stroke: colour('--rule'), width: 1 },
+    font: `12px ${colour('--figures')}`,
+  }
+  plot = new UPlot(
+    {
+      width: box.value.clientWidth,
+      height: props.height,
+      legend: { show: false },
+      cursor: { show: false },
+      scales: {
+        x: { time: false, range: () => [-props.seconds, 0] },
+        y: { range: (_, low, high) => (isSlot.value ? [0, 255] : low === high ? [low - 1, high + 1] : [low, high]) },
+      },
+      axes: [
+        { ...axis, size: 30, values: (_, marks) => marks.map((mark) => (mark === 0 ? 'now' : `${mark} s`)) },
+        {
+          ...axis,
+          size: 56,
+          values: (_, marks) => marks.map((mark) => (isSlot.value ? spellLevel(Math.round(mark)) : String(mark))),
+        },
+      ],
+      series: [
+        {},
+        { stroke: colour('--alive'), width: 2, paths: UPlot.paths.stepped?.({ align: 1 }), points: { show: false } },
+        // Each arrival is a mark, whether the value changed or not.
+        { stroke: colour('--held'), paths: () => null, points: { show: true, size: 4, width: 0, fill: colour('--held') } },
+      ],
+    },
+    [[], [], []],
+    box.value,
+  )
 }
 function paint(now: number): void {
   frame = requestAnimationFrame(paint)
@@ -54,7 +77,15 @@ function paint(now: number): void {
   const values = props.curve?.values ?? []
   const last = values.at(-1)
   const xs = times.map((time) => (time - now) / 1000)
-  plot.setData(last === undefined ? [[], [], []] : [[...xs, Math.max(0, xs.at(-1) ?? 0)], [...values, last], [...values, null]])
+  plot.setData(
+    last === undefined
+      ? [[], [], []]
+      : [
+          [...xs, Math.max(0, xs.at(-1) ?? 0)],
+          [...values, last],
+          [...values, null],
+        ],
+  )
 }
 const observer = new ResizeObserver(() => box.value && plot?.setSize({ width: box.value.clientWidth, height: props.height }))
 onMounted(() => {
@@ -72,17 +103,37 @@ watch([() => theme.global.name.value, levelFormat, () => props.height], () => re
 
 <template>
   <article class="lane" :aria-label="title">
-    <header><h2>{{ title }}</h2><span class="figures now">{{ spelled }}</span><button type="button" class="small-button" @click="emit('drop')">Remove</button></header>
+    <header>
+      <h2>{{ title }}</h2>
+      <span class="figures now">{{ spelled }}</span
+      ><button type="button" class="small-button" @click="emit('drop')">Remove</button>
+    </header>
     <p class="words">{{ curve?.words || 'Nothing has arrived yet.' }}</p>
     <div ref="box" class="plot" :data-points="curve?.times.length ?? 0" />
   </article>
 </template>
 
 <style scoped>
-.lane { border-top: 1px solid var(--rule); padding: 10px 0; }
-header { display: flex; gap: 16px; align-items: baseline; }
-.now { font-size: 18px; font-weight: 600; }
-header .small-button { margin-left: auto; }
-.words { margin: 2px 0 6px; }
-.plot { background: var(--sunk); }
+.lane {
+  border-top: 1px solid var(--rule);
+  padding: 10px 0;
+}
+header {
+  display: flex;
+  gap: 16px;
+  align-items: baseline;
+}
+.now {
+  font-size: 18px;
+  font-weight: 600;
+}
+header .small-button {
+  margin-left: auto;
+}
+.words {
+  margin: 2px 0 6px;
+}
+.plot {
+  background: var(--sunk);
+}
 </style>

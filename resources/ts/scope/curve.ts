@@ -2,7 +2,12 @@ import { onScopeDispose, shallowReactive } from 'vue'
 import { useEngine } from '@/live/engine'
 
 const LONGEST_MILLIS = 60_000
-export interface Curve { times: number[], values: number[], words: string, next: number }
+export interface Curve {
+  times: number[]
+  values: number[]
+  words: string
+  next: number
+}
 
 /** The points of every watched subject over the last minute, in milliseconds of this page's own clock. */
 export function useCurves(): Map<string, Curve> {
@@ -16,7 +21,8 @@ export function useCurves(): Map<string, Curve> {
     if (news.now + ahead > now + LONGEST_MILLIS || news.now + ahead < now - LONGEST_MILLIS) ahead = Infinity
     ahead = Math.min(ahead, now - news.now)
     // An engine that has started again counts anew.
-    const kept = before && news.from <= before.next && news.next >= before.next ? before : { times: [], values: [], words: '', next: 0 }
+    const kept =
+      before && news.from <= before.next && news.next >= before.next ? before : { times: [], values: [], words: '', next: 0 }
     const fresh = before === kept ? news.points.slice(Math.max(0, news.points.length - (news.next - kept.next))) : news.points
     for (const [at, value] of fresh) {
       kept.times.push(at + ahead)

@@ -1,5 +1,11 @@
 /** What a lane of the scope watches, as the engine writes it: "slot:UNIVERSE:NUMBER", "message:PORT:ARGUMENT:/address" or "point:REFERENCE". */
-export interface Watched { subject: string, kind: 'slot' | 'message' | 'point', holder: string, place: number, address: string }
+export interface Watched {
+  subject: string
+  kind: 'slot' | 'message' | 'point'
+  holder: string
+  place: number
+  address: string
+}
 
 export function readSubject(subject: string): Watched | null {
   const slot = /^slot:([a-z0-9-]+):(\d{1,3})$/.exec(subject)

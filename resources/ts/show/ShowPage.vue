@@ -14,8 +14,14 @@ const name = ref('')
 const octaves = [3, 4, 5].map((value) => ({ value, title: `C${value} (note 0 is C${value - 5}, note 48 is C${value - 1})` }))
 const faults = ref<Fault[]>([])
 const failed = ref('')
-const chosen = ref<{ name: string, text: string } | null>(null)
-watch(() => show.document?.name, (now) => { name.value = now ?? '' }, { immediate: true })
+const chosen = ref<{ name: string; text: string } | null>(null)
+watch(
+  () => show.document?.name,
+  (now) => {
+    name.value = now ?? ''
+  },
+  { immediate: true },
+)
 
 async function attempt(what: () => Promise<unknown>): Promise<boolean> {
   faults.value = []
@@ -42,7 +48,8 @@ function beginNew(): void {
 async function load(): Promise<void> {
   const file = chosen.value
   chosen.value = null
-  if (file && await attempt(() => show.importJson(file.text))) show.said = `It is ${file.name} now. Ctrl+Z brings the old one back.`
+  if (file && (await attempt(() => show.importJson(file.text))))
+    show.said = `It is ${file.name} now. Ctrl+Z brings the old one back.`
 }
 </script>
 
@@ -56,11 +63,15 @@ async function load(): Promise<void> {
           <v-text-field v-model="name" label="Name of the show" :readonly="!session.mayBuild" maxlength="120" />
           <v-btn type="submit" :disabled="!session.mayBuild || name === show.document?.name">Rename</v-btn>
         </form>
-        <p class="quiet">{{ show.universes.length }} universes, {{ show.ports.length }} ports, {{ show.routes.length }} routes.</p>
+        <p class="quiet">
+          {{ show.universes.length }} universes, {{ show.ports.length }} ports, {{ show.routes.length }} routes.
+        </p>
       </section>
       <section class="panel">
         <h2>Names of notes</h2>
-        <p>Makers differ in the octave of a MIDI note. The number always stands beside the name: it is what both ends agree on.</p>
+        <p>
+          Makers differ in the octave of a MIDI note. The number always stands beside the name: it is what both ends agree on.
+        </p>
         <v-select
           :model-value="show.document?.middleC ?? 4"
           :items="octaves"
@@ -77,21 +88,34 @@ async function load(): Promise<void> {
       </section>
       <section class="panel">
         <h2>Import, or begin anew</h2>
-        <p>A show document, or an empty show, replaces the current one. What is wrong with it is listed, and then nothing changes.</p>
+        <p>
+          A show document, or an empty show, replaces the current one. What is wrong with it is listed, and then nothing changes.
+        </p>
         <div class="actions">
-          <label
-            class="file"
-            :class="{ disabled: !session.mayBuild }"
-          >Choose a show document<input type="file" accept=".json,application/json" :disabled="!session.mayBuild" @change="choose"></label>
+          <label class="file" :class="{ disabled: !session.mayBuild }"
+            >Choose a show document<input
+              type="file"
+              accept=".json,application/json"
+              :disabled="!session.mayBuild"
+              @change="choose"
+          /></label>
           <v-btn :disabled="!session.mayBuild" @click="beginNew">Begin an empty show</v-btn>
         </div>
         <div v-if="chosen" class="ask">
           <p>Replace "{{ show.document?.name }}" by {{ chosen.name }}?</p>
-          <div class="actions"><v-btn variant="flat" color="primary" @click="load">Replace</v-btn><v-btn @click="chosen = null">Keep the current show</v-btn></div>
+          <div class="actions">
+            <v-btn variant="flat" color="primary" @click="load">Replace</v-btn
+            ><v-btn @click="chosen = null">Keep the current show</v-btn>
+          </div>
         </div>
         <div v-if="failed" class="wrong" role="alert">
           <p>Nothing has changed.</p>
-          <ul v-if="faults.length"><li v-for="(fault, i) in faults" :key="i"><code class="figures">{{ fault.path || 'document' }}</code>: {{ fault.problem }}. {{ fault.allowed }}</li></ul>
+          <ul v-if="faults.length">
+            <li v-for="(fault, i) in faults" :key="i">
+              <code class="figures">{{ fault.path || 'document' }}</code
+              >: {{ fault.problem }}. {{ fault.allowed }}
+            </li>
+          </ul>
           <p v-else>{{ failed }}</p>
         </div>
       </section>
@@ -109,9 +133,12 @@ async function load(): Promise<void> {
       <section class="panel">
         <h2>Engine</h2>
         <dl v-if="engine.state === 'open' && engine.engine" class="facts">
-          <dt>Started</dt><dd>{{ spellAgo(engine.since(engine.engine.startedAt)) }}</dd>
-          <dt>With</dt><dd>{{ engine.engine.runs }}</dd>
-          <dt>Open files and sockets</dt><dd class="figures">{{ engine.engine.descriptors }} of 980</dd>
+          <dt>Started</dt>
+          <dd>{{ spellAgo(engine.since(engine.engine.startedAt)) }}</dd>
+          <dt>With</dt>
+          <dd>{{ engine.engine.runs }}</dd>
+          <dt>Open files and sockets</dt>
+          <dd class="figures">{{ engine.engine.descriptors }} of 980</dd>
         </dl>
         <p v-else class="quiet">Not known: the engine does not answer.</p>
       </section>
@@ -120,15 +147,51 @@ async function load(): Promise<void> {
 </template>
 
 <style scoped>
-.columns { display: grid; grid-template-columns: repeat(auto-fit, minmax(380px, 1fr)); gap: 24px; align-items: start; }
-.panel h2 { margin-bottom: 8px; }
-.line { display: grid; grid-template-columns: 1fr auto; gap: 8px; margin-bottom: 8px; }
-.file { border: 1px solid currentColor; padding: 7px 16px; font-weight: 600; cursor: pointer; }
-.file:focus-within { outline: 2px solid var(--held); }
-.file.disabled { opacity: 0.5; }
-.file input { position: absolute; opacity: 0; width: 1px; }
-.ask, .octave { margin-top: 16px; }
-.facts { display: grid; grid-template-columns: 180px 1fr; gap: 4px 12px; }
-.facts dt { color: var(--quiet); }
-.wrong ul { padding-left: 20px; }
+.columns {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(380px, 1fr));
+  gap: 24px;
+  align-items: start;
+}
+.panel h2 {
+  margin-bottom: 8px;
+}
+.line {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 8px;
+  margin-bottom: 8px;
+}
+.file {
+  border: 1px solid currentColor;
+  padding: 7px 16px;
+  font-weight: 600;
+  cursor: pointer;
+}
+.file:focus-within {
+  outline: 2px solid var(--held);
+}
+.file.disabled {
+  opacity: 0.5;
+}
+.file input {
+  position: absolute;
+  opacity: 0;
+  width: 1px;
+}
+.ask,
+.octave {
+  margin-top: 16px;
+}
+.facts {
+  display: grid;
+  grid-template-columns: 180px 1fr;
+  gap: 4px 12px;
+}
+.facts dt {
+  color: var(--quiet);
+}
+.wrong ul {
+  padding-left: 20px;
+}
 </style>

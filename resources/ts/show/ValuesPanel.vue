@@ -13,7 +13,7 @@ const draft = ref<Values | null>(null)
 const { failed, attempt } = useAttempt()
 function edit(value: Value | null): void {
   edited.value = value
-  draft.value = value ? JSON.parse(JSON.stringify(value)) as Values : {}
+  draft.value = value ? (JSON.parse(JSON.stringify(value)) as Values) : {}
 }
 const remove = (value: Value) => attempt(() => show.remove('values', value.id))
 </script>
@@ -21,16 +21,20 @@ const remove = (value: Value) => attempt(() => show.remove('values', value.id))
 <template>
   <section class="panel" aria-label="Values">
     <h2>Values of the show's own</h2>
-    <p
-      v-if="show.values.length === 0 && !draft"
-      class="quiet"
-    >None yet. A value is a switch, a number, a choice or a text that routes set and ask for, like "House open".</p>
+    <p v-if="show.values.length === 0 && !draft" class="quiet">
+      None yet. A value is a switch, a number, a choice or a text that routes set and ask for, like "House open".
+    </p>
     <div v-for="value in show.values" :key="value.id" class="value">
-      <strong>{{ value.name }}</strong> <span class="quiet">{{ value.type ?? 'switch' }}, <code class="figures">value:{{ value.id }}</code></span>
-      <span
-        v-if="session.mayBuild"
-        class="buttons"
-      ><button type="button" class="small-button" :aria-label="`Change ${value.name}`" @click="edit(value)">Change</button> <button type="button" class="small-button" :aria-label="`Delete ${value.name}`" @click="remove(value)">Delete</button></span>
+      <strong>{{ value.name }}</strong>
+      <span class="quiet"
+        >{{ value.type ?? 'switch' }}, <code class="figures">value:{{ value.id }}</code></span
+      >
+      <span v-if="session.mayBuild" class="buttons"
+        ><button type="button" class="small-button" :aria-label="`Change ${value.name}`" @click="edit(value)">Change</button>
+        <button type="button" class="small-button" :aria-label="`Delete ${value.name}`" @click="remove(value)">
+          Delete
+        </button></span
+      >
     </div>
     <PartForm
       v-if="draft"
@@ -48,8 +52,23 @@ const remove = (value: Value) => attempt(() => show.remove('values', value.id))
 </template>
 
 <style scoped>
-h2 { margin-bottom: 8px; }
-.value { display: flex; gap: 8px; align-items: baseline; padding: 6px 0; border-top: 1px solid var(--rule); }
-.buttons { margin-left: auto; white-space: nowrap; }
-.form { margin-top: 12px; padding: 0; border: 0; }
+h2 {
+  margin-bottom: 8px;
+}
+.value {
+  display: flex;
+  gap: 8px;
+  align-items: baseline;
+  padding: 6px 0;
+  border-top: 1px solid var(--rule);
+}
+.buttons {
+  margin-left: auto;
+  white-space: nowrap;
+}
+.form {
+  margin-top: 12px;
+  padding: 0;
+  border: 0;
+}
 </style>

@@ -16,7 +16,15 @@ const standIns = useStandIns()
 const session = useSession()
 standIns.start()
 const panels: Record<Device['kind'], Component> = {
-  desk: DeskPanel, lamps: LampsPanel, tablet: TabletPanel, media: MediaPanel, laser: LaserPanel, presentation: SlidesPanel, workstation: WorkstationPanel, lectern: LecternPanel, 'cue-desk': CueDeskPanel,
+  desk: DeskPanel,
+  lamps: LampsPanel,
+  tablet: TabletPanel,
+  media: MediaPanel,
+  laser: LaserPanel,
+  presentation: SlidesPanel,
+  workstation: WorkstationPanel,
+  lectern: LecternPanel,
+  'cue-desk': CueDeskPanel,
 }
 </script>
 
@@ -24,18 +32,16 @@ const panels: Record<Device['kind'], Component> = {
   <div class="page">
     <div class="page-head">
       <h1>Stand-ins</h1>
-      <span class="quiet">Simulated devices that send and hear real packets, each with the bad habits of its kind.</span><span class="spring" />
-      <span
-        v-if="standIns.state === 'lost'"
-        class="wrong"
-        role="status"
-      >The stand-ins do not answer: they come back by themselves.</span>
+      <span class="quiet">Simulated devices that send and hear real packets, each with the bad habits of its kind.</span
+      ><span class="spring" />
+      <span v-if="standIns.state === 'lost'" class="wrong" role="status"
+        >The stand-ins do not answer: they come back by themselves.</span
+      >
       <span v-if="standIns.said" class="wrong" role="alert">{{ standIns.said }}</span>
     </div>
-    <p
-      v-if="!standIns.there"
-      class="empty"
-    >No stand-ins run beside this installation. They come with the demo: start it with <code>bin/demo</code>.</p>
+    <p v-if="!standIns.there" class="empty">
+      No stand-ins run beside this installation. They come with the demo: start it with <code>bin/demo</code>.
+    </p>
     <div class="panels">
       <component
         :is="panels[device.kind]"
@@ -51,7 +57,17 @@ const panels: Record<Device['kind'], Component> = {
 </template>
 
 <style scoped>
-.panels { columns: 440px; column-gap: 16px; }
-.device { break-inside: avoid; margin-bottom: 16px; }
-@media (max-width: 900px) { .panels { columns: auto; } }
+.panels {
+  columns: 440px;
+  column-gap: 16px;
+}
+.device {
+  break-inside: avoid;
+  margin-bottom: 16px;
+}
+@media (max-width: 900px) {
+  .panels {
+    columns: auto;
+  }
+}
 </style>

@@ -9,12 +9,19 @@ import PartForm from '@/kinds/PartForm.vue'
 const props = defineProps<{ universe: string }>()
 const show = useShow()
 const session = useSession()
-const mine = computed(() => show.copies.filter((one) => one.from.universe === props.universe || one.to.universe === props.universe))
+const mine = computed(() =>
+  show.copies.filter((one) => one.from.universe === props.universe || one.to.universe === props.universe),
+)
 /** The copy in the form; null for a new one. */
 const edited = ref<Copy | null>(null)
 const draft = ref<Values | null>(null)
 const { failed, attempt } = useAttempt()
-watch(() => props.universe, () => { draft.value = null })
+watch(
+  () => props.universe,
+  () => {
+    draft.value = null
+  },
+)
 
 function sentence(copy: Copy): string {
   const count = copy.from.count ?? 1
@@ -27,7 +34,9 @@ function sentence(copy: Copy): string {
 function edit(copy: Copy | null): void {
   failed.value = ''
   edited.value = copy
-  draft.value = copy ? JSON.parse(JSON.stringify(copy)) as Values : { from: { universe: props.universe }, to: { universe: props.universe } }
+  draft.value = copy
+    ? (JSON.parse(JSON.stringify(copy)) as Values)
+    : { from: { universe: props.universe }, to: { universe: props.universe } }
 }
 const remove = (copy: Copy) => attempt(() => show.remove('copies', copy.id))
 </script>
@@ -35,14 +44,16 @@ const remove = (copy: Copy) => attempt(() => show.remove('copies', copy.id))
 <template>
   <section aria-label="Copies">
     <h2>Slot copies</h2>
-    <p
-      v-if="mine.length === 0 && !draft"
-      class="quiet small"
-    >A slot copy takes slots of a universe to another place, there or in another universe.</p>
+    <p v-if="mine.length === 0 && !draft" class="quiet small">
+      A slot copy takes slots of a universe to another place, there or in another universe.
+    </p>
     <div v-for="copy in mine" :key="copy.id" class="copy">
       <strong>{{ copy.name }}</strong><span v-if="copy.enabled === false" class="quiet"> switched off</span>
       <p class="small">{{ sentence(copy) }}</p>
-      <p v-if="session.mayBuild"><button type="button" class="small-button" @click="edit(copy)">Change</button> <button type="button" class="small-button" :aria-label="`Delete ${copy.name}`" @click="remove(copy)">Delete</button></p>
+      <p v-if="session.mayBuild">
+        <button type="button" class="small-button" @click="edit(copy)">Change</button>
+        <button type="button" class="small-button" :aria-label="`Delete ${copy.name}`" @click="remove(copy)">Delete</button>
+      </p>
     </div>
     <PartForm
       v-if="draft"
@@ -60,7 +71,14 @@ const remove = (copy: Copy) => attempt(() => show.remove('copies', copy.id))
 </template>
 
 <style scoped>
-h2 { margin-bottom: 6px; }
-.copy { padding: 6px 0; border-top: 1px solid var(--rule); }
-.form { margin-top: 12px; }
+h2 {
+  margin-bottom: 6px;
+}
+.copy {
+  padding: 6px 0;
+  border-top: 1px solid var(--rule);
+}
+.form {
+  margin-top: 12px;
+}
 </style>

@@ -3,28 +3,18 @@ import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
 import { useShow } from '@/api/show'
 import { levelFormat, placeMark, spellLevel } from '@/components/levels'
 import { useEngine } from '@/live/engine'
+import { namesOver, stepOf } from './grid'
 
 /** `shown` is the key of the levels to show: what leaves, or what one source sends. */
-const props = defineProps<{ universe: string, shown: string, frozen: boolean, against: Uint8Array | null }>()
+const props = defineProps<{ universe: string; shown: string; frozen: boolean; against: Uint8Array | null }>()
 const slot = defineModel<number>({ required: true })
-const emit = defineEmits<{ write: [digit: string], release: [], hold: [] }>()
+const emit = defineEmits<{ write: [digit: string]; release: []; hold: [] }>()
 const COLUMNS = 16
 const engine = useEngine()
 const show = useShow()
 const grid = ref<HTMLElement | null>(null)
 const cells: HTMLElement[] = []
-/** Where a fixture begins, or goes on in another row: its name lies over its slots. */
-const beginning = computed(() => {
-  const found: Record<number, { name: string, across: number }> = {}
-  for (const fixture of show.patchOf(props.universe)) {
-    for (let slot = fixture.first; slot <= fixture.last;) {
-      const end = Math.min(fixture.last, Math.ceil(slot / COLUMNS) * COLUMNS)
-      found[slot] = { name: fixture.name, across: end - slot + 1 }
-      slot = end + 1
-    }
-  }
-  return found
-})
+const beginning = computed(() => namesOver(show.patchOf(props.universe), COLUMNS))
 const patched = computed(() => Object.keys(beginning.value).length > 0)
 let levels = new Uint8Array(512)
 let winners = new Uint8Array(512)
@@ -53,8 +43,16 @@ function compare(cell: HTMLElement, i: number, level: number): void {
   if (mark) mark.textContent = was === level ? '' : `was ${spellLevel(was)}`
   cell.classList.toggle('differs', was !== level)
 }
-watch(() => props.against, () => cells.forEach((cell, i) => compare(cell, i, levels[i] ?? 0)))
-watch(() => props.frozen, (now) => { if (!now) follow() })
+watch(
+  () => props.against,
+  () => cells.forEach((cell, i) => compare(cell, i, levels[i] ?? 0)),
+)
+watch(
+  () => props.frozen,
+  (now) => {
+    if (!now) follow()
+  },
+)
 function paintWinners(next: Uint8Array, all = false): void {
   for (let i = 0; i < 512; i++) {
     const cell = cells[i]
@@ -98,12 +96,17 @@ function choose(next: number): void {
   cells[slot.value - 1]?.focus()
 }
 function pressed(event: KeyboardEvent): void {
-  const steps: Record<string, number> = { ArrowLeft: -1, ArrowRight: 1, ArrowUp: -COLUMNS, ArrowDown: COLUMNS, PageUp: -COLUMNS * 8, PageDown: COLUMNS * 8, Home: -512, End: 512 }
-  const step = steps[event.key]
+  const step = stepOf(event.key, COLUMNS)
   if (step !== undefined) choose(slot.value + step)
   else if (event.key === 'Delete' || event.key === 'Backspace') emit('release')
   else if (event.key === 'Enter') emit('hold')
-  else if (/^[0-9a-f]$/i.test(event.key) && !event.ctrlKey && !event.metaKey && (levelFormat.value === 'hex' || /\d/.test(event.key))) emit('write', event.key)
+  else if (
+    /^[0-9a-f]$/i.test(event.key) &&
+    !event.ctrlKey &&
+    !event.metaKey &&
+    (levelFormat.value === 'hex' || /\d/.test(event.key))
+  )
+    emit('write', event.key)
   else return
   event.preventDefault()
 }
@@ -134,26 +137,103 @@ function clicked(event: MouseEvent): void {
         tabindex="-1"
         :data-slot="(row - 1) * COLUMNS + column"
       >
-        <span class="number">{{ (row - 1) * COLUMNS + column }}</span><span class="winner"></span><span class="level">0</span><span class="was"></span><span v-if="beginning[(row - 1) * COLUMNS + column]" class="fixture" :style="{ width: `${beginning[(row - 1) * COLUMNS + column]?.across}00%` }">{{ beginning[(row - 1) * COLUMNS + column]?.name }}</span>
+        <span class="number">{{ (row - 1) * COLUMNS + column }}</span><span class="winner"></span><span class="level">0</span
+        ><span class="was"></span
+        ><span
+          v-if="beginning[(row - 1) * COLUMNS + column]"
+          class="fixture"
+          :style="{ width: `${beginning[(row - 1) * COLUMNS + column]?.across}00%` }"
+          >{{ beginning[(row - 1) * COLUMNS + column]?.name }}</span
+        >
       </div>
     </div>
   </div>
 </template>
 
 <style scoped>
-.cells { display: grid; grid-template-columns: repeat(16, 1fr); }
-.cell { position: relative; height: 38px; border-right: 1px solid var(--rule); border-bottom: 1px solid var(--rule); padding: 2px 4px; font-family: var(--figures); font-variant-numeric: tabular-nums; cursor: pointer;
-  background: linear-gradient(var(--fill), var(--fill)) left bottom / 100% var(--level, 0%) no-repeat; scroll-margin: 40px; }
-.number { position: absolute; left: 4px; top: 1px; font-size: 11px; color: var(--quiet); }
-.winner { position: absolute; right: 4px; top: 1px; font-size: 11px; font-weight: 600; }
-.level { position: absolute; right: 4px; bottom: 0; font-size: 14px; color: var(--quiet); }
-.raised .level { color: rgb(var(--v-theme-on-background)); font-weight: 600; }
-.raised .number { color: rgb(var(--v-theme-on-background)); }
-.was { position: absolute; left: 4px; bottom: 2px; font-size: 10px; color: var(--held); }
-.differs { background-color: color-mix(in srgb, var(--held) 22%, transparent); }
-.patched .cell { height: 50px; }
-.fixture { position: absolute; left: 0; top: 16px; z-index: 1; font-family: var(--words); font-size: 11px; font-weight: 600; line-height: 13px; padding: 0 3px; overflow: hidden; white-space: nowrap; text-overflow: ellipsis; border-top: 1px solid currentColor; background: rgb(var(--v-theme-background)); pointer-events: none; }
-.held { box-shadow: inset 0 -3px 0 var(--held); }
-.chosen { outline: 2px solid rgb(var(--v-theme-on-background)); outline-offset: -2px; }
-.grid { border-left: 1px solid var(--rule); border-top: 1px solid var(--rule); }
+.cells {
+  display: grid;
+  grid-template-columns: repeat(16, 1fr);
+}
+.cell {
+  position: relative;
+  height: 38px;
+  border-right: 1px solid var(--rule);
+  border-bottom: 1px solid var(--rule);
+  padding: 2px 4px;
+  font-family: var(--figures);
+  font-variant-numeric: tabular-nums;
+  cursor: pointer;
+  background: linear-gradient(var(--fill), var(--fill)) left bottom / 100% var(--level, 0%) no-repeat;
+  scroll-margin: 40px;
+}
+.number {
+  position: absolute;
+  left: 4px;
+  top: 1px;
+  font-size: 11px;
+  color: var(--quiet);
+}
+.winner {
+  position: absolute;
+  right: 4px;
+  top: 1px;
+  font-size: 11px;
+  font-weight: 600;
+}
+.level {
+  position: absolute;
+  right: 4px;
+  bottom: 0;
+  font-size: 14px;
+  color: var(--quiet);
+}
+.raised .level {
+  color: rgb(var(--v-theme-on-background));
+  font-weight: 600;
+}
+.raised .number {
+  color: rgb(var(--v-theme-on-background));
+}
+.was {
+  position: absolute;
+  left: 4px;
+  bottom: 2px;
+  font-size: 10px;
+  color: var(--held);
+}
+.differs {
+  background-color: color-mix(in srgb, var(--held) 22%, transparent);
+}
+.patched .cell {
+  height: 50px;
+}
+.fixture {
+  position: absolute;
+  left: 0;
+  top: 16px;
+  z-index: 1;
+  font-family: var(--words);
+  font-size: 11px;
+  font-weight: 600;
+  line-height: 13px;
+  padding: 0 3px;
+  overflow: hidden;
+  white-space: nowrap;
+  text-overflow: ellipsis;
+  border-top: 1px solid currentColor;
+  background: rgb(var(--v-theme-background));
+  pointer-events: none;
+}
+.held {
+  box-shadow: inset 0 -3px 0 var(--held);
+}
+.chosen {
+  outline: 2px solid rgb(var(--v-theme-on-background));
+  outline-offset: -2px;
+}
+.grid {
+  border-left: 1px solid var(--rule);
+  border-top: 1px solid var(--rule);
+}
 </style>

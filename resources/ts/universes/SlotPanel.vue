@@ -6,7 +6,7 @@ import { useEngine } from '@/live/engine'
 import type { SlotReport } from '@/live/types'
 import ParameterHold from './ParameterHold.vue'
 
-const props = defineProps<{ universe: string, slotNumber: number }>()
+const props = defineProps<{ universe: string; slotNumber: number }>()
 const text = defineModel<string>('text', { required: true })
 const session = useSession()
 const engine = useEngine()
@@ -27,13 +27,29 @@ async function look(): Promise<void> {
   if (answer.ok && slot === props.slotNumber) report.value = answer as unknown as SlotReport
 }
 let timer = 0
-onMounted(() => { timer = window.setInterval(() => void look(), 200) })
+onMounted(() => {
+  timer = window.setInterval(() => void look(), 200)
+})
 onUnmounted(() => clearInterval(timer))
-watch(() => [props.universe, props.slotNumber], () => { report.value = null; last.value = null; void look() }, { immediate: true })
+watch(
+  () => [props.universe, props.slotNumber],
+  () => {
+    report.value = null
+    last.value = null
+    void look()
+  },
+  { immediate: true },
+)
 
 function setHold(level: number | null): void {
   if (level === null) return
-  void engine.hold(props.universe, props.slotNumber, level, Math.max(props.slotNumber, Number(last.value) || props.slotNumber), Number(seconds.value) || undefined)
+  void engine.hold(
+    props.universe,
+    props.slotNumber,
+    level,
+    Math.max(props.slotNumber, Number(last.value) || props.slotNumber),
+    Number(seconds.value) || undefined,
+  )
   text.value = ''
 }
 function release(): void {
@@ -44,16 +60,26 @@ defineExpose({ hold: () => setHold(typed.value), release })
 
 <template>
   <section aria-label="Slot">
-    <h2>Slot {{ slotNumber }} <span class="figures">at {{ spellLevel(report?.level ?? 0) }}</span></h2>
+    <h2>
+      Slot {{ slotNumber }} <span class="figures">at {{ spellLevel(report?.level ?? 0) }}</span>
+    </h2>
     <p aria-live="polite">{{ report?.why ?? '' }}</p>
     <table v-if="report && report.contributions.length" class="plain">
-      <thead><tr><th>Source</th><th>Sends</th><th>Priority</th><th></th></tr></thead>
+      <thead>
+        <tr>
+          <th>Source</th>
+          <th>Sends</th>
+          <th>Priority</th>
+          <th></th>
+        </tr>
+      </thead>
       <tbody>
-        <tr
-          v-for="(one, i) in report.contributions"
-          :key="i"
-          :class="{ quiet: !one.leads }"
-        ><td>{{ one.name }}</td><td class="figures">{{ spellLevel(one.level) }}</td><td class="figures">{{ one.priority ?? 'added' }}</td><td>{{ one.leads ? '' : 'outranked' }}</td></tr>
+        <tr v-for="(one, i) in report.contributions" :key="i" :class="{ quiet: !one.leads }">
+          <td>{{ one.name }}</td>
+          <td class="figures">{{ spellLevel(one.level) }}</td>
+          <td class="figures">{{ one.priority ?? 'added' }}</td>
+          <td>{{ one.leads ? '' : 'outranked' }}</td>
+        </tr>
       </tbody>
     </table>
     <form class="hold" @submit.prevent="setHold(typed)">
@@ -78,13 +104,28 @@ defineExpose({ hold: () => setHold(typed.value), release })
       <v-btn :disabled="!session.mayOperate || !hold" @click="release">Release</v-btn>
     </form>
     <ParameterHold :universe="universe" :slot-number="slotNumber" />
-    <p class="small"><router-link :to="{ path: '/scope', query: { watch: `slot:${universe}:${slotNumber}` } }">Watch this slot over time</router-link></p>
+    <p class="small">
+      <router-link :to="{ path: '/scope', query: { watch: `slot:${universe}:${slotNumber}` } }"
+        >Watch this slot over time</router-link
+      >
+    </p>
     <p v-if="hold" class="held">Held at {{ spellLevel(hold.level) }} by {{ hold.by }}; ends by itself in {{ hold.left }} s.</p>
   </section>
 </template>
 
 <style scoped>
-.hold { display: grid; grid-template-columns: repeat(3, 1fr); gap: 8px; margin: 12px 0 4px; align-items: start; }
-.hold .v-btn { padding: 0 12px; min-width: 0; }
-.held { color: var(--held); }
+.hold {
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+  gap: 8px;
+  margin: 12px 0 4px;
+  align-items: start;
+}
+.hold .v-btn {
+  padding: 0 12px;
+  min-width: 0;
+}
+.held {
+  color: var(--held);
+}
 </style>

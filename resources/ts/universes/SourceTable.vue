@@ -10,13 +10,16 @@ const shown = defineModel<string>({ required: true })
 const engine = useEngine()
 const sources = computed(() => engine.sources[props.universe]?.sources ?? [])
 /** What is not as usual about a source, in few words. */
-const remarks = (one: SourceLife) => [
-  one.preview ? 'preview: shown, not merged' : '',
-  one.lastResort ? 'last resort' : '',
-  one.bySlot ? 'priorities by slot' : '',
-  one.lost ? `${one.lost} frames lost` : '',
-  one.outOfOrder ? `${one.outOfOrder} out of order` : '',
-].filter(Boolean).join(', ')
+const remarks = (one: SourceLife) =>
+  [
+    one.preview ? 'preview: shown, not merged' : '',
+    one.lastResort ? 'last resort' : '',
+    one.bySlot ? 'priorities by slot' : '',
+    one.lost ? `${one.lost} frames lost` : '',
+    one.outOfOrder ? `${one.outOfOrder} out of order` : '',
+  ]
+    .filter(Boolean)
+    .join(', ')
 const letter = (place: number) => (place === 0 ? '–' : placeMark(place))
 </script>
 
@@ -25,13 +28,49 @@ const letter = (place: number) => (place === 0 ? '–' : placeMark(place))
     <h2>Sources</h2>
     <p v-if="sources.length === 0" class="quiet">Nothing sends this universe now.</p>
     <table v-else class="plain">
-      <thead><tr><th></th><th>Source</th><th>Priority</th><th>Look</th></tr></thead>
+      <thead>
+        <tr>
+          <th></th>
+          <th>Source</th>
+          <th>Priority</th>
+          <th>Look</th>
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="(source, i) in sources" :key="i">
-          <td class="figures"><strong>{{ letter(source.place) }}</strong></td>
-          <td>{{ source.name }}<br><span class="quiet small">{{ source.protocol }}<template v-if="source.address"> from <span class="figures">{{ source.address }}</span></template><template v-if="source.heardAgo !== null">, {{ spellAgo(source.heardAgo) }}</template><template v-else>, {{ source.slots }} slots</template></span><template v-if="source.rate !== null"><br><span class="small figures">{{ spellRate(source.rate) }}, gap {{ source.gap }} ms, ± {{ source.jitter }} ms</span></template><template v-if="remarks(source)"><br><span class="small" :class="{ wrong: source.lost > 0 }">{{ remarks(source) }}</span></template></td>
-          <td class="figures"><span :title="source.priority === null ? 'Added to whoever is in control' : ''">{{ source.priority ?? 'added' }}</span><br><span v-if="source.place === 0" class="small" :class="{ wrong: !source.preview }">{{ source.preview ? 'preview' : 'outranked' }}</span></td>
-          <td><button type="button" :aria-pressed="shown === `source:${universe}:${i}`" @click="shown = shown === `source:${universe}:${i}` ? `levels:${universe}` : `source:${universe}:${i}`">{{ shown === `source:${universe}:${i}` ? 'Back' : 'Show its levels' }}</button></td>
+          <td class="figures">
+            <strong>{{ letter(source.place) }}</strong>
+          </td>
+          <td>
+            {{ source.name }}<br /><span class="quiet small"
+              >{{ source.protocol
+              }}<template v-if="source.address">
+                from <span class="figures">{{ source.address }}</span></template
+              ><template v-if="source.heardAgo !== null">, {{ spellAgo(source.heardAgo) }}</template
+              ><template v-else>, {{ source.slots }} slots</template></span
+            ><template v-if="source.rate !== null"
+              ><br /><span class="small figures"
+                >{{ spellRate(source.rate) }}, gap {{ source.gap }} ms, ± {{ source.jitter }} ms</span
+              ></template
+            ><template v-if="remarks(source)"
+              ><br /><span class="small" :class="{ wrong: source.lost > 0 }">{{ remarks(source) }}</span></template
+            >
+          </td>
+          <td class="figures">
+            <span :title="source.priority === null ? 'Added to whoever is in control' : ''">{{ source.priority ?? 'added' }}</span
+            ><br /><span v-if="source.place === 0" class="small" :class="{ wrong: !source.preview }">{{
+              source.preview ? 'preview' : 'outranked'
+            }}</span>
+          </td>
+          <td>
+            <button
+              type="button"
+              :aria-pressed="shown === `source:${universe}:${i}`"
+              @click="shown = shown === `source:${universe}:${i}` ? `levels:${universe}` : `source:${universe}:${i}`"
+            >
+              {{ shown === `source:${universe}:${i}` ? 'Back' : 'Show its levels' }}
+            </button>
+          </td>
         </tr>
       </tbody>
     </table>
@@ -39,6 +78,17 @@ const letter = (place: number) => (place === 0 ? '–' : placeMark(place))
 </template>
 
 <style scoped>
-button { background: none; border: 1px solid var(--rule); color: inherit; font: inherit; font-size: 13px; padding: 2px 8px; cursor: pointer; }
-button[aria-pressed='true'] { background: rgb(var(--v-theme-primary)); color: rgb(var(--v-theme-on-primary)); }
+button {
+  background: none;
+  border: 1px solid var(--rule);
+  color: inherit;
+  font: inherit;
+  font-size: 13px;
+  padding: 2px 8px;
+  cursor: pointer;
+}
+button[aria-pressed='true'] {
+  background: rgb(var(--v-theme-primary));
+  color: rgb(var(--v-theme-on-primary));
+}
 </style>

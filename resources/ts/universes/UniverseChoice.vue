@@ -7,10 +7,21 @@ import { useShow } from '@/api/show'
 const props = defineProps<{ chosen: string }>()
 const show = useShow()
 const router = useRouter()
-const items = computed(() => show.universes.map((one) => ({ value: one.id, title: one.name, text: `${one.name} ${(show.data?.numbering[one.id] ?? []).join(' ')}`.toLowerCase() })))
-const finds = (_: string, typed: string, item?: { raw: { text: string } }) => typed.toLowerCase().split(/\s+/).every((word) => item?.raw.text.includes(word) ?? false)
+const items = computed(() =>
+  show.universes.map((one) => ({
+    value: one.id,
+    title: one.name,
+    text: `${one.name} ${(show.data?.numbering[one.id] ?? []).join(' ')}`.toLowerCase(),
+  })),
+)
+const finds = (_: string, typed: string, item?: { raw: { text: string } }) =>
+  typed
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => item?.raw.text.includes(word) ?? false)
 function go(id: string | null): void {
-  if (id && id !== props.chosen) void router.push({ path: `/universes/${id}`, query: router.currentRoute.value.query.list ? { list: '1' } : {} })
+  if (id && id !== props.chosen)
+    void router.push({ path: `/universes/${id}`, query: router.currentRoute.value.query.list ? { list: '1' } : {} })
 }
 </script>
 
@@ -27,5 +38,7 @@ function go(id: string | null): void {
 </template>
 
 <style scoped>
-.choice { max-width: 260px; }
+.choice {
+  max-width: 260px;
+}
 </style>

@@ -13,13 +13,18 @@ const show = useShow()
 const engine = useEngine()
 const router = useRouter()
 const byId = computed(() => new Map(show.universes.map((one) => [one.id, one])))
-const rows = computed<Row[]>(() => show.universes.map((one) => ({
-  id: one.id,
-  name: one.name,
-  text: `${one.id} ${(show.data?.numbering[one.id] ?? []).join(' ')}`,
-  state: one.merge ?? 'htp',
-})))
-const words = (id: string) => { const one = byId.value.get(id); return one ? mergeWords(one, show.portName) : '' }
+const rows = computed<Row[]>(() =>
+  show.universes.map((one) => ({
+    id: one.id,
+    name: one.name,
+    text: `${one.id} ${(show.data?.numbering[one.id] ?? []).join(' ')}`,
+    state: one.merge ?? 'htp',
+  })),
+)
+const words = (id: string) => {
+  const one = byId.value.get(id)
+  return one ? mergeWords(one, show.portName) : ''
+}
 </script>
 
 <template>
@@ -41,5 +46,9 @@ const words = (id: string) => { const one = byId.value.get(id); return one ? mer
 </template>
 
 <style scoped>
-.words { overflow: hidden; text-overflow: ellipsis; flex: 1; }
+.words {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  flex: 1;
+}
 </style>

@@ -28,10 +28,29 @@ const shown = ref('')
 const form = ref<'none' | 'add' | 'edit'>('none')
 const panel = ref<InstanceType<typeof SlotPanel> | null>(null)
 engine.follow(() => (id.value ? [`levels:${id.value}`, `sources:${id.value}`] : []))
-watch(id, (now) => { shown.value = `levels:${now}`; form.value = 'none' }, { immediate: true })
-watch(() => engine.sources[id.value]?.sources.length, () => { shown.value = `levels:${id.value}` })
-watch(slot, () => { text.value = '' })
-watch(() => route.query.slot, (now) => { if (now) slot.value = Math.min(512, Math.max(1, Number(now) || 1)) })
+watch(
+  id,
+  (now) => {
+    shown.value = `levels:${now}`
+    form.value = 'none'
+  },
+  { immediate: true },
+)
+watch(
+  () => engine.sources[id.value]?.sources.length,
+  () => {
+    shown.value = `levels:${id.value}`
+  },
+)
+watch(slot, () => {
+  text.value = ''
+})
+watch(
+  () => route.query.slot,
+  (now) => {
+    if (now) slot.value = Math.min(512, Math.max(1, Number(now) || 1))
+  },
+)
 
 const isList = computed(() => route.query.list === '1')
 const { frozen, kept, differing, keep, end } = useSnapshot(id)
@@ -58,33 +77,30 @@ function done(next: string): void {
         v-if="show.universes.length > 1"
         :aria-pressed="isList"
         @click="router.push(isList ? `/universes/${id}` : { path: `/universes/${id}`, query: { list: '1' } })"
-      >{{ isList ? 'Show its levels' : 'All universes' }}</v-btn>
+        >{{ isList ? 'Show its levels' : 'All universes' }}</v-btn
+      >
       <v-btn v-if="session.mayBuild && universe" @click="form = 'edit'">Change</v-btn>
       <v-btn v-if="session.mayBuild" @click="form = 'add'">Add a universe</v-btn>
     </div>
-    <p
-      v-if="show.document && !universe && form === 'none'"
-      class="empty"
-    >No universes yet. A universe is 512 slots: add one, then say on a port what feeds it and where it goes.</p>
+    <p v-if="show.document && !universe && form === 'none'" class="empty">
+      No universes yet. A universe is 512 slots: add one, then say on a port what feeds it and where it goes.
+    </p>
     <div v-if="universe || form !== 'none'" class="split">
       <UniverseList v-if="universe && isList" :chosen="id" />
       <div v-else-if="universe">
-        <ul class="numbers quiet"><li v-for="line in show.data?.numbering[id] ?? []" :key="line">{{ line }}</li></ul>
+        <ul class="numbers quiet">
+          <li v-for="line in show.data?.numbering[id] ?? []" :key="line">{{ line }}</li>
+        </ul>
         <SlotStrip :universe="id" :height="34" />
         <div class="over">
           <h3>{{ whose }}</h3>
-          <span
-            v-if="kept"
-            class="small"
-            :class="differing ? 'differs' : 'quiet'"
-          >{{ differing === 0 ? 'as' : `${differing} slots differ from` }} the snapshot of {{ kept.at }}</span>
+          <span v-if="kept" class="small" :class="differing ? 'differs' : 'quiet'"
+            >{{ differing === 0 ? 'as' : `${differing} slots differ from` }} the snapshot of {{ kept.at }}</span
+          >
           <span class="spring" />
-          <button
-            type="button"
-            class="small-button"
-            :aria-pressed="frozen"
-            @click="frozen = !frozen"
-          >{{ frozen ? 'Resume' : 'Freeze' }}</button>
+          <button type="button" class="small-button" :aria-pressed="frozen" @click="frozen = !frozen">
+            {{ frozen ? 'Resume' : 'Freeze' }}
+          </button>
           <button type="button" class="small-button" @click="keep">{{ kept ? 'Keep new snapshot' : 'Keep snapshot' }}</button>
           <button v-if="kept" type="button" class="small-button" @click="kept = null">Stop comparing</button>
         </div>
@@ -109,9 +125,9 @@ function done(next: string): void {
       />
       <aside v-else-if="universe" class="panel side">
         <SlotPanel ref="panel" v-model:text="text" :universe="id" :slot-number="slot" />
-        <hr class="rule">
+        <hr class="rule" />
         <SourceTable v-model="shown" :universe="id" />
-        <hr class="rule">
+        <hr class="rule" />
         <CopiesPanel :universe="id" />
       </aside>
     </div>
@@ -119,11 +135,41 @@ function done(next: string): void {
 </template>
 
 <style scoped>
-.numbers { list-style: none; font-size: 13px; margin-bottom: 10px; display: flex; flex-wrap: wrap; gap: 2px 20px; padding: 0; }
-.over { display: flex; gap: 10px; align-items: center; margin: 10px 0 6px; }
-.over .spring { flex: 1; }
-.differs { color: var(--held); font-weight: 600; }
-.side { position: sticky; top: 0; }
-.split { grid-template-columns: minmax(0, 1fr) 360px; }
-@media (max-width: 900px) { .split { grid-template-columns: 1fr; } .side { position: static; } }
+.numbers {
+  list-style: none;
+  font-size: 13px;
+  margin-bottom: 10px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 20px;
+  padding: 0;
+}
+.over {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  margin: 10px 0 6px;
+}
+.over .spring {
+  flex: 1;
+}
+.differs {
+  color: var(--held);
+  font-weight: 600;
+}
+.side {
+  position: sticky;
+  top: 0;
+}
+.split {
+  grid-template-columns: minmax(0, 1fr) 360px;
+}
+@media (max-width: 900px) {
+  .split {
+    grid-template-columns: 1fr;
+  }
+  .side {
+    position: static;
+  }
+}
 </style>

@@ -1,7 +1,10 @@
 import { ref, shallowRef, watch, type Ref } from 'vue'
 import { useEngine } from '@/live/engine'
 
-export interface Kept { levels: Uint8Array, at: string }
+export interface Kept {
+  levels: Uint8Array
+  at: string
+}
 
 /** A kept picture of a universe to compare with, and whether the picture on the page stands still. */
 export function useSnapshot(universe: Ref<string>) {
@@ -14,14 +17,18 @@ export function useSnapshot(universe: Ref<string>) {
     kept.value = null
   })
   let stop = () => {}
-  watch(universe, (now) => {
-    stop()
-    stop = engine.paint(`levels:${now}`, (levels) => {
-      let count = 0
-      if (kept.value) for (let i = 0; i < 512; i++) if (levels[i] !== kept.value.levels[i]) count++
-      differing.value = count
-    })
-  }, { immediate: true })
+  watch(
+    universe,
+    (now) => {
+      stop()
+      stop = engine.paint(`levels:${now}`, (levels) => {
+        let count = 0
+        if (kept.value) for (let i = 0; i < 512; i++) if (levels[i] !== kept.value.levels[i]) count++
+        differing.value = count
+      })
+    },
+    { immediate: true },
+  )
   function keep(): void {
     kept.value = { levels: engine.levelsNow(universe.value), at: new Date().toTimeString().slice(0, 8) }
     differing.value = 0
