@@ -5,7 +5,12 @@ import { defineConfig } from 'vite'
 import vuetify from 'vite-plugin-vuetify'
 
 export default defineConfig({
-  plugins: [laravel({ input: 'resources/ts/main.ts', refresh: false }), vue(), vuetify({ autoImport: true })],
+  plugins: [
+    laravel({ input: 'resources/ts/main.ts', refresh: false }),
+    // A line end between two words is a space, as everywhere in HTML.
+    vue({ template: { compilerOptions: { whitespace: 'preserve' } } }),
+    vuetify({ autoImport: true }),
+  ],
   resolve: { alias: { '@': fileURLToPath(new URL('resources/ts', import.meta.url)) } },
   build: { chunkSizeWarningLimit: 700 },
 })

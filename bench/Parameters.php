@@ -24,7 +24,7 @@ final class Parameters implements Measurement
 
     public function title(): string
     {
-        return 'Parameters: a frame from arrival to packet, 256 parameters of 16 bits against 512 slots of 8';
+        return 'Parameters: a frame from arrival to departure, 256 parameters of 16 bits against 512 slots of 8';
     }
 
     public function run(): iterable

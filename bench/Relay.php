@@ -98,12 +98,12 @@ final readonly class Relay implements Measurement
             ' µs',
         );
         yield Line::atMost(
-            'arrival to packet, p99, beyond the output\'s own rate limit',
+            'arrival to departure, p99, beyond the output\'s own rate limit',
             Stopwatch::percentile($lateness, 0.99) / 1000,
             5.0,
             ' ms',
         );
-        yield Line::only('arrival to packet, median', Stopwatch::percentile($lateness, 0.5) / 1000, ' ms');
+        yield Line::only('arrival to departure, median', Stopwatch::percentile($lateness, 0.5) / 1000, ' ms');
         yield Line::atMost('memory of the engine', $memory, 96.0, ' MB');
         yield Line::atMost('datagrams dropped at half that rate', $lostAtHalf, 0.0, '');
         yield Line::atMost('datagrams dropped: with any, the ratio above counts for nothing', $dropped, 0.0, '');

@@ -32,6 +32,9 @@ final class Engine
     private const LOOK_SECONDS = 1.0;
     private const CLOCK_SECONDS = 10.0;
 
+    /** Why datagrams were left out, as a port says it. */
+    private const TOO_MANY = 'more came in than can be dealt with: each sender had its share, and no more';
+
     /** What could not be opened is tried again at each of so many looks. */
     private const RETRY_LOOKS = 2;
     private const TIDY_SECONDS = 20.0;
@@ -78,7 +81,7 @@ final class Engine
         $this->portFaults = new PortFaults($this->junction);
         $this->startedAt = self::now();
         $this->transports = new Transports(
-            new World($this->arrived(...), $this->catchUp(...), $this->noteFault(...), $this->joined(...), $descriptors),
+            new World($this->arrived(...), $this->catchUp(...), $this->noteFault(...), $this->joined(...), $this->leftOut(...), $descriptors),
             $cables,
         );
     }
@@ -236,6 +239,14 @@ final class Engine
     {
         $this->dispatch($this->junction->joined($endpoint, self::now()));
         $this->schedule();
+    }
+
+    /** More has come than can be dealt with: each port that hears there says so. */
+    private function leftOut(string $endpoint, int $count): void
+    {
+        foreach ($this->junction->plan()->endpoints[$endpoint]->portIds ?? [] as $portId) {
+            $this->junction->activity($portId)->refuse(self::TOO_MANY, $count);
+        }
     }
 
     private function noteFault(string $endpoint, string $fault): void

@@ -10,12 +10,14 @@ use Revolt\EventLoop;
 
 /**
  * Keeps the state for a restart: what somebody did at once, levels a moment later, counts once a second. Only what
- * has changed is put into words again, and writing takes no more than a small part of the time, however large the
- * show is.
+ * has changed is put into words again, a little at each look, and writing takes no more than a small part of the time,
+ * however large the show is: no frame waits for it.
  */
 final class StateKeeper
 {
     private const LOOK_SECONDS = 0.05;
+    /** What is put into words at one look takes no longer; a frame may wait for so long. */
+    private const SLICE_NANOS = 1_500_000;
     private const LEVELS_NANOS = 200_000_000;
     private const COUNTS_NANOS = 1_000_000_000;
 
@@ -27,6 +29,9 @@ final class StateKeeper
 
     /** @var array<string, array<string, array{int, string}>> revision and JSON, by room and part */
     private array $parts = [];
+
+    /** Whether all that there is has been put into words once. */
+    private bool $isWhole = false;
 
     /** @var array<string, array<string, int>> revisions that are written down, by room */
     private array $written = [];
@@ -56,7 +61,7 @@ final class StateKeeper
     public function stop(): void
     {
         EventLoop::cancel($this->callback);
-        $this->write((int) hrtime(true));
+        $this->write((int) hrtime(true), true);
     }
 
     /** Writes what has to be written by now. */
@@ -70,27 +75,60 @@ final class StateKeeper
             || ($since >= max(self::LEVELS_NANOS, $slow) && $this->hasChanged($rooms->levels))
             || ($since >= self::COUNTS_NANOS && $this->hasChanged($rooms->counts));
         if ($isDue) {
-            $this->write($now);
+            $this->write($now, ! $this->isWhole);
+        } elseif ($this->isWhole) {
+            $this->slice($now, $rooms->levels);
         }
     }
 
-    private function write(int $now): void
+    /** @param bool $isFresh everything as it is at this moment; otherwise levels may be as they were some looks ago */
+    private function write(int $now, bool $isFresh): void
     {
         $rooms = $this->junction->rooms();
         $json = [];
-        foreach ([...$rooms->levels, ...$rooms->counts] as $room) {
-            $json[] = $this->encoded($room, $now, true);
+        foreach ($rooms->levels as $room) {
+            $json[] = $this->encoded($room, $now, true, $isFresh);
+        }
+        foreach ($rooms->counts as $room) {
+            $json[] = $this->encoded($room, $now, true, true);
         }
         foreach ($rooms->deeds as $room) {
             // They say how long something still lasts, which is another time at each writing.
-            $json[] = $this->encoded($room, $now, false);
+            $json[] = $this->encoded($room, $now, false, true);
         }
+        $this->isWhole = true;
         if (! $this->file->keep('{'.implode(',', $json).'}')) {
             // It is tried again.
             $this->written = [];
         }
         $this->writtenAt = $now;
         $this->cost = (int) hrtime(true) - $now;
+    }
+
+    /**
+     * Puts some of what has changed into words, those first that were so longest ago.
+     *
+     * @param list<Room> $rooms
+     */
+    private function slice(int $now, array $rooms): void
+    {
+        $ends = $now + self::SLICE_NANOS;
+        foreach ($rooms as $room) {
+            $key = $room->key();
+            $revisions = $room->revisions();
+            foreach ($this->parts[$key] ?? [] as $part => [$known]) {
+                $revision = $revisions[$part] ?? $known;
+                if ($revision === $known) {
+                    continue;
+                }
+                // At the end of the line: the others have their turn first.
+                unset($this->parts[$key][$part]);
+                $this->parts[$key][$part] = [$revision, self::json($room->kept((string) $part, $now))];
+                if (hrtime(true) >= $ends) {
+                    return;
+                }
+            }
+        }
     }
 
     /** @param list<Room> $rooms */
@@ -105,23 +143,33 @@ final class StateKeeper
         return false;
     }
 
-    private function encoded(Room $room, int $now, bool $isReused): string
+    /**
+     * @param bool $isReused what is in words already needs not be put into words again
+     * @param bool $isFresh unless it has changed since
+     */
+    private function encoded(Room $room, int $now, bool $isReused, bool $isFresh): string
     {
         $key = $room->key();
         $revisions = $room->revisions();
         $known = $isReused ? $this->parts[$key] ?? [] : [];
         $parts = [];
+        $written = [];
         $json = [];
         foreach ($revisions as $part => $revision) {
             // An id of digits alone is a whole number to PHP.
             $part = (string) $part;
-            $parts[$part] = ($known[$part][0] ?? null) === $revision
-                ? $known[$part]
-                : [$revision, self::json($room->kept($part, $now))];
+            $isUsed = isset($known[$part]) && (! $isFresh || $known[$part][0] === $revision);
+            $parts[$part] = $isUsed ? $known[$part] : [$revision, self::json($room->kept($part, $now))];
+            $written[$part] = $parts[$part][0];
             $json[] = self::json($part).':'.$parts[$part][1];
         }
-        $this->parts[$key] = $isReused ? $parts : [];
-        $this->written[$key] = $revisions;
+        if ($isReused) {
+            // In the order in which they were put into words: the oldest are the next.
+            $this->parts[$key] = array_replace(array_intersect_key($known, $parts), $parts);
+        } else {
+            $this->parts[$key] = [];
+        }
+        $this->written[$key] = $written;
 
         return self::json($key).':{'.implode(',', $json).'}';
     }

@@ -124,16 +124,16 @@ final class Activity
     }
 
     /** @return bool whether this reason is new here */
-    public function refuse(string $reason): bool
+    public function refuse(string $reason, int $times = 1): bool
     {
-        ++$this->refused;
+        $this->refused += $times;
         if (isset($this->refusals[$reason])) {
-            ++$this->refusals[$reason];
+            $this->refusals[$reason] += $times;
 
             return false;
         }
         if (\count($this->refusals) < 32) {
-            $this->refusals[$reason] = 1;
+            $this->refusals[$reason] = $times;
 
             return true;
         }

@@ -19,7 +19,7 @@ final class FairShare
     private const STRANGERS = '';
 
     /** Datagrams left out because their sender had had its share. */
-    public int $leftOut = 0;
+    private int $leftOut = 0;
 
     /** What each sender may have within a window; null while there is room for all. */
     private ?int $share = null;
@@ -55,9 +55,12 @@ final class FairShare
      * A window is over.
      *
      * @param bool $keptUp whether the socket was empty at some moment of it
+     *
+     * @return int how many datagrams were left out in it
      */
-    public function next(bool $keptUp): void
+    public function next(bool $keptUp): int
     {
+        $leftOut = $this->leftOut;
         $all = array_sum($this->taken);
         if ($this->share === null && $keptUp) {
             // Whoever was heard now stands at the end; of too many those that were not heard for longest are forgotten.
@@ -73,5 +76,7 @@ final class FairShare
         }
         $this->leftOut = 0;
         $this->taken = [];
+
+        return $leftOut;
     }
 }

@@ -44,6 +44,7 @@ final class Listener
      * @param \Closure(string, string, int): void $arrived bytes, sender's address, sender's port
      * @param \Closure(): void $drained called after each look at the socket
      * @param float $pace seconds between two looks where it is crowded
+     * @param (\Closure(int): void)|null $leftOut told how many datagrams of a tenth of a second had no place in their senders' shares
      */
     public function __construct(
         public readonly UdpSocket $socket,
@@ -51,6 +52,7 @@ final class Listener
         private readonly \Closure $arrived,
         private readonly \Closure $drained,
         private readonly float $pace = self::OF_LEVELS,
+        private readonly ?\Closure $leftOut = null,
     ) {
         $this->share = new FairShare();
         $this->onReadable = EventLoop::onReadable($socket->stream(), $this->read(...));
@@ -120,7 +122,10 @@ final class Listener
             $this->pacer = null;
             EventLoop::enable($this->onReadable);
         }
-        $this->share->next($this->wasEmpty);
+        $leftOut = $this->share->next($this->wasEmpty);
+        if ($leftOut > 0 && $this->leftOut !== null) {
+            ($this->leftOut)($leftOut);
+        }
         $this->wasEmpty = false;
         $this->inWindow = 0;
         $this->windowEnds = $now + self::WINDOW_NANOS;

@@ -157,6 +157,7 @@ final class Sockets
             fn(string $bytes, string $from, int $port) => ($this->world->arrived)($endpoint->key, $from, $port, $bytes),
             $this->world->drained,
             $isOfMessages ? Listener::OF_MESSAGES : Listener::OF_LEVELS,
+            fn(int $count) => ($this->world->leftOut)($endpoint->key, $count),
         );
     }
 

@@ -12,6 +12,7 @@ final readonly class World
      * @param \Closure(): void $drained called after each look at what may have brought packets
      * @param \Closure(string, string): void $fault endpoint key and what is wrong now; '' when nothing is any more
      * @param \Closure(string): void $joined endpoint key where somebody has just connected
+     * @param \Closure(string, int): void $leftOut endpoint key, and how many datagrams had no place in their senders' shares
      * @param Descriptors $descriptors how many files and sockets there are
      */
     public function __construct(
@@ -19,6 +20,7 @@ final readonly class World
         public \Closure $drained,
         public \Closure $fault,
         public \Closure $joined,
+        public \Closure $leftOut,
         public Descriptors $descriptors,
     ) {
     }

@@ -15,7 +15,7 @@ final class FairShareTest extends TestCase
         $share = new FairShare();
         for ($window = 0; $window < 5; ++$window) {
             self::assertSame([1000, 4], [$this->taken($share, 'flood', 1000), $this->taken($share, 'desk', 4)]);
-            $share->next(true);
+            self::assertSame(0, $share->next(true));
         }
     }
 
@@ -27,9 +27,10 @@ final class FairShareTest extends TestCase
         $this->taken($share, 'flood', 5000);
         $share->next(false);
         for ($window = 0; $window < 20; ++$window) {
-            self::assertLessThan(5000, $this->taken($share, 'flood', 5000));
+            $taken = $this->taken($share, 'flood', 5000);
+            self::assertLessThan(5000, $taken);
             self::assertSame(4, $this->taken($share, 'desk', 4));
-            $share->next($window % 3 > 0);
+            self::assertSame(5000 - $taken, $share->next($window % 3 > 0), 'and what was left out is counted');
         }
     }
 

@@ -53,7 +53,7 @@ async function move(by: number): Promise<void> {
           :data-byte="row + i"
           :class="{ lit: isLit(row + i), wrong: wrongAt === row + i, cursor: at === row + i }"
           @mouseenter="
-            at = row + i
+            at = row + i;
             emit('point', row + i)
           "
           >{{ hex.toUpperCase() }}</span

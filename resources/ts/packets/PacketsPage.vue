@@ -94,7 +94,7 @@ onMounted(async () => {
           :key="one.name"
           size="small"
           @click="
-            hex = one.hex
+            hex = one.hex;
             format = GUESS
           "
           >{{ one.name }}</v-btn

@@ -15,7 +15,7 @@ const remarks = (one: SourceLife) =>
     one.preview ? 'preview: shown, not merged' : '',
     one.lastResort ? 'last resort' : '',
     one.bySlot ? 'priorities by slot' : '',
-    one.lost ? `${one.lost} frames lost` : '',
+    one.lost ? `${one.lost} ${one.lost === 1 ? 'frame' : 'frames'} lost` : '',
     one.outOfOrder ? `${one.outOfOrder} out of order` : '',
   ]
     .filter(Boolean)
