@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Engine\Net;
 
 /**
- * When more comes to a socket than can be dealt with, each sender gets a fair
+ * When more comes to a socket than can be dealt with for longer than a moment, each sender gets a fair
  * share of what can: one that floods takes nothing from a desk that sends at
  * its usual rate. Of very many senders that nobody knew before, those beyond a few
  * share one share: somebody makes up their names.
@@ -14,6 +14,8 @@ final class FairShare
 {
     /** What is left to a sender in one window, however crowded it is: 400 datagrams a second. */
     private const LEAST = 40;
+    /** Windows in a row that it does not keep up: before, what has come waits in the system's own queue and is made up for. */
+    public const PATIENCE = 10;
     private const MOST_KNOWN = 1024;
     private const MOST_NEW = 64;
     private const STRANGERS = '';
@@ -23,6 +25,10 @@ final class FairShare
 
     /** What each sender may have within a window; null while there is room for all. */
     private ?int $share = null;
+
+    /** How many windows in a row it has not kept up, and the most that was taken in one of them. */
+    private int $behind = 0;
+    private int $most = 0;
 
     /** @var array<string, int> taken in this window, by sender */
     private array $taken = [];
@@ -61,13 +67,18 @@ final class FairShare
     public function next(bool $keptUp): int
     {
         $leftOut = $this->leftOut;
-        $all = array_sum($this->taken);
+        $all = (int) array_sum($this->taken);
+        $this->behind = $keptUp ? 0 : $this->behind + 1;
+        $this->most = $keptUp ? 0 : max($this->most, $all);
         if ($this->share === null && $keptUp) {
             // Whoever was heard now stands at the end; of too many those that were not heard for longest are forgotten.
             $heard = array_fill_keys(array_keys($this->taken), true);
             $this->known = \array_slice(array_diff_key($this->known, $heard) + $heard, -self::MOST_KNOWN, null, true);
+        } elseif (! $keptUp && ($this->share !== null || $this->behind >= self::PATIENCE)) {
+            $room = $this->share === null ? $this->most : $all;
+            $this->share = max(self::LEAST, intdiv((int) ($room * 0.7), max(1, \count($this->taken))));
         } elseif (! $keptUp) {
-            $this->share = max(self::LEAST, intdiv((int) ($all * 0.7), max(1, \count($this->taken))));
+            // A moment of something else, and no flood: it is made up for.
         } elseif ($this->leftOut === 0) {
             // Nobody was left out: there is room for all again.
             $this->share = null;
