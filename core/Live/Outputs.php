@@ -35,6 +35,9 @@ final class Outputs implements Room
     /** @var array<string, list<Output>> by universe */
     private array $outputs = [];
 
+    /** @var array<string, Output> by the key of their exit */
+    private array $byKey = [];
+
     /**
      * @var array<string, Output> those that are due before long, by the key of their exit: with many universes the rest
      * need not be looked at each time
@@ -61,19 +64,15 @@ final class Outputs implements Room
     /** What goes on as it was keeps its cadence and its sequence numbers. */
     public function adopt(Plan $plan, int $now): void
     {
-        $running = [];
-        foreach ($this->outputs as $outputs) {
-            foreach ($outputs as $output) {
-                $running[$output->exit->key] = $output;
-            }
-        }
+        $running = $this->byKey;
         $this->endWhatIsGone($running, $plan, $now);
-        $this->outputs = $this->soon = [];
+        $this->outputs = $this->soon = $this->byKey = [];
         foreach ($plan->exits as $universeId => $exits) {
             foreach ($exits as $exit) {
                 $output = $running[$exit->key] ?? new Output($exit);
                 $output->exit = $exit;
                 $this->outputs[$universeId][] = $output;
+                $this->byKey[$exit->key] = $output;
             }
         }
         $this->dueAt = $this->lookAt = 0;
@@ -87,30 +86,21 @@ final class Outputs implements Room
     /** The number of the next frame, by exit. */
     public function revisions(): array
     {
-        $numbers = [];
-        foreach ($this->outputs as $outputs) {
-            foreach ($outputs as $output) {
-                $numbers[$output->exit->key] = $output->sequence();
-            }
-        }
-
-        return $numbers;
+        return array_map(static fn(Output $output): int => $output->sequence(), $this->byKey);
     }
 
     public function kept(string $part, int $now): int
     {
-        return $this->revisions()[$part] ?? 0;
+        return ($this->byKey[$part] ?? null)?->sequence() ?? 0;
     }
 
     /** Goes on counting where a restart broke off, and a jump further, so that nothing seems older than what was sent last. */
     public function restore(Stored $numbers): void
     {
-        foreach ($this->outputs as $outputs) {
-            foreach ($outputs as $output) {
-                $number = $numbers->whole($output->exit->key, 0, 255);
-                if ($number !== null) {
-                    $output->goOnFrom($number + self::JUMP);
-                }
+        foreach ($this->byKey as $key => $output) {
+            $number = $numbers->whole((string) $key, 0, 255);
+            if ($number !== null) {
+                $output->goOnFrom($number + self::JUMP);
             }
         }
     }
@@ -128,10 +118,8 @@ final class Outputs implements Room
      */
     public function end(int $now): void
     {
-        foreach ($this->outputs as $outputs) {
-            foreach ($outputs as $output) {
-                $this->endOne($output, $now);
-            }
+        foreach ($this->byKey as $output) {
+            $this->endOne($output, $now);
         }
     }
 
@@ -155,15 +143,7 @@ final class Outputs implements Room
     {
         if ($this->lookAt <= $now) {
             $this->lookAt = \PHP_INT_MAX;
-            $this->soon = array_merge(
-                ...array_map(
-                    static fn(array $outputs): array => array_combine(
-                        array_map(static fn(Output $output): string => $output->exit->key, $outputs),
-                        $outputs,
-                    ),
-                    array_values($this->outputs),
-                ),
-            );
+            $this->soon = $this->byKey;
         }
         $looked = $this->soon;
         $this->soon = [];
