@@ -30,10 +30,9 @@ const letter = (place: number) => (place === 0 ? '–' : placeMark(place))
     <table v-else class="plain">
       <thead>
         <tr>
-          <th></th>
+          <th><span class="unseen">Letter</span></th>
           <th>Source</th>
           <th>Priority</th>
-          <th>Look</th>
         </tr>
       </thead>
       <tbody>
@@ -42,27 +41,19 @@ const letter = (place: number) => (place === 0 ? '–' : placeMark(place))
             <strong>{{ letter(source.place) }}</strong>
           </td>
           <td>
-            {{ source.name }}<br /><span class="quiet small"
-              >{{ source.protocol
-              }}<template v-if="source.address">
-                from <span class="figures">{{ source.address }}</span></template
-              ><template v-if="source.heardAgo !== null">, {{ spellAgo(source.heardAgo) }}</template
-              ><template v-else>, {{ source.slots }} slots</template></span
-            ><template v-if="source.rate !== null"
-              ><br /><span class="small figures"
-                >{{ spellRate(source.rate) }}, gap {{ source.gap }} ms, ± {{ source.jitter }} ms</span
-              ></template
-            ><template v-if="remarks(source)"
-              ><br /><span class="small" :class="{ wrong: source.lost > 0 }">{{ remarks(source) }}</span></template
-            >
-          </td>
-          <td class="figures">
-            <span :title="source.priority === null ? 'Added to whoever is in control' : ''">{{ source.priority ?? 'added' }}</span
-            ><br /><span v-if="source.place === 0" class="small" :class="{ wrong: !source.preview }">{{
-              source.preview ? 'preview' : 'outranked'
-            }}</span>
-          </td>
-          <td>
+            {{ source.name }}
+            <p class="quiet small">
+              {{ source.protocol }}
+              <template v-if="source.address">
+                from <span class="figures">{{ source.address }}</span>
+              </template>
+              <template v-if="source.heardAgo !== null">{{ spellAgo(source.heardAgo) }}</template>
+              <template v-else>{{ source.slots }} slots</template>
+            </p>
+            <p v-if="source.rate !== null" class="small figures">
+              {{ spellRate(source.rate) }}, gap {{ source.gap }} ms, ± {{ source.jitter }} ms
+            </p>
+            <p v-if="remarks(source)" class="small" :class="{ wrong: source.lost > 0 }">{{ remarks(source) }}</p>
             <button
               type="button"
               :aria-pressed="shown === `source:${universe}:${i}`"
@@ -70,6 +61,12 @@ const letter = (place: number) => (place === 0 ? '–' : placeMark(place))
             >
               {{ shown === `source:${universe}:${i}` ? 'Back' : 'Show its levels' }}
             </button>
+          </td>
+          <td class="figures">
+            <span :title="source.priority === null ? 'Added to whoever is in control' : ''">{{ source.priority ?? 'added' }}</span>
+            <p v-if="source.place === 0" class="small" :class="{ wrong: !source.preview }">
+              {{ source.preview ? 'preview' : 'outranked' }}
+            </p>
           </td>
         </tr>
       </tbody>
@@ -90,5 +87,15 @@ button {
 button[aria-pressed='true'] {
   background: rgb(var(--v-theme-primary));
   color: rgb(var(--v-theme-on-primary));
+}
+td p {
+  margin: 2px 0 0;
+}
+.unseen {
+  position: absolute;
+  width: 1px;
+  height: 1px;
+  overflow: hidden;
+  clip-path: inset(50%);
 }
 </style>
