@@ -9,6 +9,7 @@ import PulseStrip from './frame/PulseStrip.vue'
 import SideRail from './frame/SideRail.vue'
 import TraceDrawer from './frame/TraceDrawer.vue'
 import { useKeys } from './frame/keys'
+import { useReleasing } from './frame/releasing'
 import { useEngine } from './live/engine'
 import { useLending } from './live/lending'
 import { places } from './router'
@@ -16,6 +17,7 @@ import { places } from './router'
 const session = useSession()
 const show = useShow()
 const engine = useEngine()
+const { releaseAll } = useReleasing()
 const lending = useLending()
 const route = useRoute()
 const router = useRouter()
@@ -58,7 +60,7 @@ const keys = useKeys((key) => {
   if (place) void router.push(place.path)
   else if (key === 'T') drawer.value = !drawer.value
   else if (key === 'X' && session.mayOperate) void engine.releaseMine()
-  else if (key === 'Shift+X' && session.mayOperate) void engine.release()
+  else if (key === 'Shift+X' && session.mayOperate) releaseAll()
   else if (key === '/' || key === 'Ctrl+K') palette.value = true
   else if (key === '?') keyList.value = true
   else if (key === 'Ctrl+Z' && session.mayBuild) void step('undo')

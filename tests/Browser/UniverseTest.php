@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace NimbleJunction\Tests\Browser;
 
 use Facebook\WebDriver\WebDriverKeys;
+use NimbleJunction\Engine\LiveLink\Role;
+use NimbleJunction\Tests\Support\LiveLink;
 
 /**
  * A universe looked at closely: sources with their rates, a snapshot to compare with, holds on a run, shapes, swaps,
@@ -42,7 +44,7 @@ final class UniverseTest extends BrowserTestCase
         self::$chrome->press('Keep snapshot', '.over');
         self::$chrome->find('[data-slot="3"]')->click();
         $this->key('250'.WebDriverKeys::ENTER);
-        $this->sees('.over', '1 slots differ from the snapshot of');
+        $this->sees('.over', '1 slot differs from the snapshot of');
         $this->sees('[data-slot="3"]', 'was 140');
         self::$chrome->press('Freeze', '.over');
         self::$chrome->find('[data-slot="3"]')->click();
@@ -66,6 +68,48 @@ final class UniverseTest extends BrowserTestCase
         $this->cell(8, '66');
         $this->sees('header.strip', 'nothing held', 15);
         $this->cell(8, '0');
+    }
+
+    public function testManySlotsAreHeldOnlyWhenThatIsMeant(): void
+    {
+        $this->go('Universes');
+        self::$chrome->find('[data-slot="101"]')->click();
+        $this->field('Hold at', '20');
+        $this->field('to slot', '133');
+        self::$chrome->press('Hold', '[aria-label="Slot"] form');
+        $this->sees('[aria-label="Slot"] .asks', 'Hold 33 slots at 20?');
+        self::$chrome->press('Cancel', '.asks');
+        $this->sees('header.strip', 'nothing held');
+        $this->field('Hold at', '20');
+        self::$chrome->press('Hold', '[aria-label="Slot"] form');
+        self::$chrome->press('Hold them', '.asks');
+        $this->sees('header.strip', '33 held');
+        self::$chrome->press('held: release', 'header.strip');
+        $this->sees('header.strip', 'nothing held');
+    }
+
+    public function testWhatOthersHoldIsReleasedOnlyWhenThatIsMeant(): void
+    {
+        putenv('APP_KEY='.self::$demo->environment()['APP_KEY']);
+        $hold = ['do' => 'hold', 'universe' => 'palm-house', 'slot' => 40, 'level' => 99, 'seconds' => 60];
+        $operator = new LiveLink(self::$demo->port + 1, Role::Operator, [$hold], 60);
+        try {
+            $this->sees('header.strip', '1 held');
+            $this->go('Universes');
+            self::$chrome->find('[data-slot="41"]')->click();
+            $this->key('88'.WebDriverKeys::ENTER);
+            $this->sees('header.strip', '2 held');
+            self::$chrome->press('held: release', 'header.strip');
+            $this->sees('[aria-label="Release"]', '1 slot is held by somebody else');
+            self::$chrome->press('Release mine', '[aria-label="Release"]');
+            $this->sees('header.strip', '1 held');
+            $this->cell(40, '99');
+            self::$chrome->press('held: release', 'header.strip');
+            self::$chrome->press('Release all', '[aria-label="Release"]');
+            $this->sees('header.strip', 'nothing held');
+        } finally {
+            $operator->stop();
+        }
     }
 
     public function testSlotsAreShapedAndSwappedOnTheWayOut(): void

@@ -5,6 +5,7 @@ import { useSession } from '@/api/session'
 import { useShow, type ListName } from '@/api/show'
 import { useDescriptions } from '@/kinds/kinds'
 import { useEngine } from '@/live/engine'
+import { useReleasing } from './releasing'
 import { places } from '@/router'
 
 const open = defineModel<boolean>({ required: true })
@@ -13,6 +14,7 @@ const router = useRouter()
 const show = useShow()
 const session = useSession()
 const engine = useEngine()
+const { releaseAll } = useReleasing()
 const descriptions = useDescriptions()
 const text = ref('')
 const at = ref(0)
@@ -71,7 +73,7 @@ const everything = computed<Find[]>(() => [
   ...(session.mayOperate
     ? [
         { kind: 'action', name: 'Release what I hold by hand', run: () => void engine.releaseMine() },
-        { kind: 'action', name: 'Release everything held by hand', run: () => void engine.release() },
+        { kind: 'action', name: 'Release everything held by hand', run: releaseAll },
       ]
     : []),
   ...(session.mayBuild && show.data?.undo

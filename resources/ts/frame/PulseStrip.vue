@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useTheme } from 'vuetify'
-import { useSession } from '@/api/session'
 import { useShow } from '@/api/show'
 import StateMark from '@/components/StateMark.vue'
 import EngineWarnings from './EngineWarnings.vue'
+import HeldButton from './HeldButton.vue'
 import { chooseLevelFormat, levelFormat, levelFormats } from '@/components/levels'
 import { healthWords } from '@/components/words'
 import { useEngine } from '@/live/engine'
@@ -12,7 +12,6 @@ import { useEngine } from '@/live/engine'
 defineEmits<{ keys: [] }>()
 const engine = useEngine()
 const show = useShow()
-const session = useSession()
 const theme = useTheme()
 engine.follow(() => ['status'])
 
@@ -50,17 +49,7 @@ function changeTheme(): void {
         >
       </router-link>
     </span>
-    <button
-      v-if="engine.holds.length > 0"
-      type="button"
-      class="held"
-      :disabled="!session.mayOperate"
-      title="Release everything held by hand (Shift+X)"
-      @click="engine.release()"
-    >
-      <StateMark state="held" /> {{ engine.holds.length }} held: release
-    </button>
-    <span v-else class="quiet nothing">nothing held</span>
+    <HeldButton />
     <button type="button" :title="`Levels are written as ${levelFormat}: change`" @click="nextFormat">{{ levelFormat }}</button>
     <button type="button" title="Change between the dark and the light theme" @click="changeTheme">
       {{ theme.global.name.value === 'night' ? 'Light' : 'Dark' }}
@@ -126,20 +115,11 @@ button {
   padding: 0 10px;
   cursor: pointer;
 }
-.held {
-  border-color: var(--held);
-  color: var(--held);
-  font-weight: 600;
-  display: inline-flex;
-  align-items: center;
-  gap: 6px;
-}
 .many .name {
   display: none;
 }
 @media (max-width: 900px) {
-  .port .name,
-  .nothing {
+  .port .name {
     display: none;
   }
 }

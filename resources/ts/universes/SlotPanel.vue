@@ -13,6 +13,8 @@ const engine = useEngine()
 const last = ref<number | null>(null)
 const seconds = ref(300)
 const report = ref<SlotReport | null>(null)
+/** The level that somebody is being asked about. */
+const asksFor = ref<number | null>(null)
 const hold = computed(() => engine.holds.find((one) => one.universe === props.universe && one.slot === props.slotNumber))
 const typed = computed(() => readLevel(text.value))
 const allowed = computed(() => ({ '0–255': '0 to 255', 'per cent': '0 to 100', hex: '00 to FF' })[levelFormat.value])
@@ -36,24 +38,28 @@ watch(
   () => {
     report.value = null
     last.value = null
+    asksFor.value = null
     void look()
   },
   { immediate: true },
 )
 
+/** So many slots are held without asking. */
+const MOST_UNASKED = 32
+const end = computed(() => Math.max(props.slotNumber, Number(last.value) || props.slotNumber))
 function setHold(level: number | null): void {
   if (level === null) return
-  void engine.hold(
-    props.universe,
-    props.slotNumber,
-    level,
-    Math.max(props.slotNumber, Number(last.value) || props.slotNumber),
-    Number(seconds.value) || undefined,
-  )
+  if (end.value - props.slotNumber >= MOST_UNASKED) asksFor.value = level
+  else holdNow(level)
+}
+function holdNow(level: number): void {
+  void engine.hold(props.universe, props.slotNumber, level, end.value, Number(seconds.value) || undefined)
+  asksFor.value = null
+  last.value = null
   text.value = ''
 }
 function release(): void {
-  void engine.release(props.universe, props.slotNumber, Math.max(props.slotNumber, Number(last.value) || props.slotNumber))
+  void engine.release(props.universe, props.slotNumber, end.value)
 }
 defineExpose({ hold: () => setHold(typed.value), release })
 </script>
@@ -103,6 +109,11 @@ defineExpose({ hold: () => setHold(typed.value), release })
       <v-btn :disabled="!session.mayOperate" @click="setHold(255)">Full</v-btn>
       <v-btn :disabled="!session.mayOperate || !hold" @click="release">Release</v-btn>
     </form>
+    <p v-if="asksFor !== null" class="asks" role="alert">
+      Hold {{ end - slotNumber + 1 }} slots at {{ spellLevel(asksFor) }}?
+      <button type="button" class="small-button" @click="holdNow(asksFor)">Hold them</button>
+      <button type="button" class="small-button" @click="asksFor = null">Cancel</button>
+    </p>
     <ParameterHold :universe="universe" :slot-number="slotNumber" />
     <p class="small">
       <router-link :to="{ path: '/scope', query: { watch: `slot:${universe}:${slotNumber}` } }"

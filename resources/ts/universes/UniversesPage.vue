@@ -95,7 +95,7 @@ function done(next: string): void {
         <div class="over">
           <h3>{{ whose }}</h3>
           <span v-if="kept" class="small" :class="differing ? 'differs' : 'quiet'"
-            >{{ differing === 0 ? 'as' : `${differing} slots differ from` }} the snapshot of {{ kept.at }}</span
+            >{{ differing === 0 ? 'as' : `${differing} ${differing === 1 ? 'slot differs' : 'slots differ'} from` }} the snapshot of {{ kept.at }}</span
           >
           <span class="spring" />
           <button type="button" class="small-button" :aria-pressed="frozen" @click="frozen = !frozen">

@@ -1,0 +1,63 @@
+<script setup lang="ts">
+import { useSession } from '@/api/session'
+import StateMark from '@/components/StateMark.vue'
+import { useEngine } from '@/live/engine'
+import { useReleasing } from './releasing'
+
+/** What is held by hand, and the way to let go of it. */
+const engine = useEngine()
+const session = useSession()
+const { asks, others, releaseAll } = useReleasing()
+function release(all: boolean): void {
+  asks.value = false
+  void (all ? engine.release() : engine.releaseMine())
+}
+</script>
+
+<template>
+  <span v-if="engine.holds.length === 0" class="quiet nothing">nothing held</span>
+  <button
+    v-else
+    type="button"
+    class="release"
+    :disabled="!session.mayOperate"
+    title="Release everything held by hand (Shift+X)"
+    @click="releaseAll"
+  >
+    <StateMark state="held" /> {{ engine.holds.length }} held: release
+  </button>
+  <v-dialog v-model="asks" aria-label="Release">
+    <div class="panel">
+      <h2>Release what is held by hand</h2>
+      <p>{{ others === 1 ? '1 slot is' : `${others} slots are` }} held by somebody else, who may be testing something.</p>
+      <div class="actions">
+        <v-btn v-if="others < engine.holds.length" variant="flat" color="primary" autofocus @click="release(false)"
+          >Release mine</v-btn
+        >
+        <v-btn color="error" @click="release(true)">Release all</v-btn>
+        <v-btn @click="asks = false">Cancel</v-btn>
+      </div>
+    </div>
+  </v-dialog>
+</template>
+
+<style scoped>
+button.release {
+  background: none;
+  border: 1px solid var(--held);
+  color: var(--held);
+  font: inherit;
+  font-weight: 600;
+  height: 28px;
+  padding: 0 10px;
+  cursor: pointer;
+  display: inline-flex;
+  align-items: center;
+  gap: 6px;
+}
+@media (max-width: 900px) {
+  .nothing {
+    display: none;
+  }
+}
+</style>
