@@ -76,6 +76,17 @@ final class ListsTest extends BrowserTestCase
         }
     }
 
+    public function testWhatIsCopiedIsPutInByPasting(): void
+    {
+        $this->go('Routes');
+        $this->ctrlClick('lantern-from-tablet');
+        self::$chrome->press('Copy', self::BAR);
+        self::$chrome->find('[data-row="lantern-from-tablet"]')->sendKeys([WebDriverKeys::CONTROL, 'v']);
+        $this->sees('[aria-label="routes"] .count', '13');
+        $this->undo('add 1 route');
+        $this->sees('[aria-label="routes"] .count', '12');
+    }
+
     public function testATableIsTriedBeforeItIsTakenInAndAWrongOneSaysItsRow(): void
     {
         $this->go('Patch');

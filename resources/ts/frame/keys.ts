@@ -4,7 +4,7 @@ export const keyTable = [
   { key: 'T', does: 'open or close the trace' },
   { key: '/ or Ctrl+K', does: 'find a port, universe, route, page or action' },
   { key: 'X', does: 'release what you hold by hand' },
-  { key: 'Shift+X', does: "release everything held by hand, others' holds too" },
+  { key: 'Shift+X', does: 'release everything held by hand; asked first where others hold something' },
   { key: 'Ctrl+Z', does: 'undo the last edit' },
   { key: 'Ctrl+Shift+Z or Ctrl+Y', does: 'do again what was undone' },
   { key: 'Arrows', does: 'on a universe: move from slot to slot' },

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
 import { useSession } from '@/api/session'
 import { useShow, type ListName } from '@/api/show'
 import type { Values } from '@/api/show'
@@ -98,13 +98,27 @@ function move(by: -1 | 1): void {
   )
   if (before !== undefined) void change({ before })
 }
+const root = ref<HTMLElement | null>(null)
+/** Copying and pasting are told to the whole page: it is about this list while the keys go to it, and nothing is written there. */
+const isMine = () => {
+  const active = document.activeElement
+  return root.value !== null && root.value.contains(active) && active?.closest('input, textarea, select') === null
+}
+onMounted(() => {
+  document.addEventListener('copy', copied)
+  document.addEventListener('paste', pasted)
+})
+onUnmounted(() => {
+  document.removeEventListener('copy', copied)
+  document.removeEventListener('paste', pasted)
+})
 function copied(event: ClipboardEvent): void {
-  if (about().length === 0 || (getSelection()?.toString() ?? '') !== '') return
+  if (!isMine() || about().length === 0 || (getSelection()?.toString() ?? '') !== '') return
   event.preventDefault()
   event.clipboardData?.setData('text/plain', asClipboardText(props.list, partsOf(inOrder(about()))))
 }
 function pasted(event: ClipboardEvent): void {
-  if (!session.mayBuild || (event.target as HTMLElement).closest('input, textarea')) return
+  if (!session.mayBuild || !isMine()) return
   event.preventDefault()
   const found = fromClipboardText(props.list, event.clipboardData?.getData('text/plain') ?? '')
   if (typeof found === 'string') failed.value = found
@@ -113,7 +127,7 @@ function pasted(event: ClipboardEvent): void {
 </script>
 
 <template>
-  <section class="part-list" :aria-label="what" @copy="copied" @paste="pasted">
+  <section ref="root" class="part-list" :aria-label="what">
     <ListHead
       v-model:search="search"
       v-model:state="state"
