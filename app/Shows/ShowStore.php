@@ -56,7 +56,12 @@ final readonly class ShowStore
     {
         $document = $this->document($show);
         foreach (array_keys(ShowDocument::LISTS) as $list) {
-            $document[$list] = array_map((new Table(ShowDocument::classOf($list)))->withObjects(...), $document[$list]);
+            $table = new Table(ShowDocument::classOf($list));
+            // What is broken in the database leaves as it is: the reader says what is wrong with it.
+            $document[$list] = array_map(
+                static fn(mixed $part): mixed => \is_array($part) ? $table->withObjects($part) : $part,
+                $document[$list],
+            );
         }
 
         return json_encode(
