@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Middleware\MayBuild;
+use App\Shows\Conflict;
 use App\Shows\OlderForm;
 use Illuminate\Database\QueryException;
 use Illuminate\Foundation\Application;
@@ -31,7 +32,11 @@ return Application::configure(basePath: dirname(__DIR__))
             ], $refused->faults),
         ], 422));
         $exceptions->dontReport(OlderForm::class);
-        $exceptions->render(static fn(OlderForm $older) => response()->json(['message' => $older->getMessage(), 'differences' => $older->differences], 409));
+        $exceptions->render(static fn(OlderForm $older) => response()->json([
+            'message' => $older->getMessage(),
+            'differences' => $older->differences,
+            'conflicts' => array_map(static fn(Conflict $one): array => $one->toArray(), $older->conflicts),
+        ], 409));
         $exceptions->render(static function (QueryException $failed) {
             $why = $failed->getMessage();
             if (preg_match('/database or disk is full|disk I\/O error|readonly database/', $why) === 1) {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http;
 
+use App\Shows\Draft;
+use App\Shows\Edited;
 use App\Shows\OlderForm;
 use App\Shows\ShowPage;
 use App\Shows\ShowStore;
@@ -25,16 +27,27 @@ final readonly class EditAnswer
     }
 
     /**
-     * @param callable(array<string, mixed>): array<string, mixed> $change document to document
+     * @param string|\Closure(): string $summary asked for once it is known what is changed
+     * @param callable(Draft): void $change
      * @param list<Subject> $subjects the parts that it changes
      *
      * @throws ShowRefused|OlderForm
      */
-    public function of(Request $request, string $summary, callable $change, array $subjects = []): JsonResponse
+    public function of(Request $request, string|\Closure $summary, callable $change, array $subjects = []): JsonResponse
     {
-        $notice = $this->shows->change($summary, $request->user(), $change, self::base($request), $subjects);
+        $edited = $this->shows->amend($summary, $request->user(), $change, self::base($request), $subjects);
 
-        return response()->json([...$this->page->assemble(), 'notice' => $notice]);
+        return $this->after($request, $edited);
+    }
+
+    /**
+     * The show as it is after an edit.
+     *
+     * @param array<string, mixed> $more what else is said
+     */
+    public function after(Request $request, Edited $edited, array $more = []): JsonResponse
+    {
+        return response()->json([...$this->page->assemble($request->user()), 'notice' => $edited->notice, ...$more]);
     }
 
     /** @param array<string, mixed> $more */

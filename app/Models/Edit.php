@@ -4,23 +4,36 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Support\Carbon;
+use NimbleJunction\Core\Edit\Amendment;
 
 /**
- * One change of a show, with the document from before it: what undo goes back to.
+ * One change of a show: who, when, what, and what was there before.
  *
  * @property int $id
+ * @property int|null $user_id
  * @property string $summary
- * @property array<string, mixed> $before
- * @property bool $undone
+ * @property string $kind edit, undo, redo, or back to an earlier point
+ * @property Amendment $amendment
+ * @property bool $undone taken back, by an undo or, where it is one itself, by a redo
+ * @property int $base the revision that it was made on
  * @property int $revision that it made
- * @property int|null $took_back the edit that it took back, as long as that can be done again
+ * @property int|null $of_edit the edit that it took back, or did again
+ * @property string|null $point the name that somebody gave to the show as it was after it
+ * @property int $joined how many edits it stands for
+ * @property Carbon $created_at
  * @property User|null $user
  */
 final class Edit extends Model
 {
-    protected $fillable = ['user_id', 'summary', 'before', 'revision', 'undone', 'took_back'];
+    public const EDIT = 'edit';
+    public const UNDO = 'undo';
+    public const REDO = 'redo';
+    public const BACK = 'back';
+    protected $fillable = ['user_id', 'summary', 'kind', 'amendment', 'base', 'revision', 'undone', 'of_edit', 'point', 'joined'];
 
     /** @return BelongsTo<User, $this> */
     public function user(): BelongsTo
@@ -34,32 +47,21 @@ final class Edit extends Model
         return $this->user->name ?? 'the command line';
     }
 
-    /** The newest one that stands. */
-    public static function lastOf(Show $show): ?self
+    /**
+     * Those that stand and can be taken back.
+     *
+     * @return Builder<self> the newest first
+     */
+    public static function standing(Show $show): Builder
     {
-        /** @var self|null $edit */
-        $edit = $show->edits()->where('undone', false)->orderByDesc('id')->first();
+        /** @var Builder<self> $query */
+        $query = self::query()->where('show_id', $show->id)->whereIn('kind', [self::EDIT, self::BACK])->where('undone', false)->orderByDesc('id');
 
-        return $edit;
-    }
-
-    /** The undo that redo would turn round: the newest one, unless something was changed since. */
-    public static function lastUndoOf(Show $show): ?self
-    {
-        /** @var self|null $undo */
-        $undo = $show->edits()->whereNotNull('took_back')->orderByDesc('id')->first();
-
-        return $undo === null || $show->edits()->where('undone', false)->where('id', '>', $undo->id)->exists() ? null : $undo;
-    }
-
-    /** What an undo has taken back. */
-    public static function takenBack(?self $undo): ?self
-    {
-        return $undo === null ? null : self::query()->find($undo->took_back);
+        return $query;
     }
 
     protected function casts(): array
     {
-        return ['before' => 'array', 'undone' => 'boolean', 'revision' => 'integer', 'took_back' => 'integer'];
+        return ['amendment' => AmendmentCast::class, 'undone' => 'boolean', 'revision' => 'integer', 'base' => 'integer', 'of_edit' => 'integer', 'joined' => 'integer'];
     }
 }

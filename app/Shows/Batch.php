@@ -70,38 +70,30 @@ final class Batch
         };
     }
 
-    /**
-     * @param array<string, mixed> $document
-     *
-     * @return array<string, mixed>
-     *
-     * @throws ShowRefused
-     */
-    public function apply(array $document): array
+    /** @throws ShowRefused */
+    public function apply(Draft $draft): void
     {
-        $places = array_flip(array_column($document[$this->list], 'id'));
-        $gone = array_diff($this->ids, array_map(strval(...), array_keys($places)));
+        $draft->read($this->list, $this->ids);
+        $gone = array_filter($this->ids, fn(string $id): bool => $draft->entry($this->list, $id) === null);
         if ($gone !== []) {
             throw self::refused('ids', 'there is no "'.implode('", "', $gone)."\" among the {$this->list}", 'Somebody may have deleted it meanwhile: look at the list again.');
         }
-        $document[$this->list] = match (true) {
-            isset($this->asked['add']) => $this->withAdded($document[$this->list]),
-            isset($this->asked['remove']) => array_values(
-                array_filter($document[$this->list], fn(array $part): bool => ! \in_array($part['id'], $this->ids, true)),
-            ),
-            isset($this->asked['set']) => $this->withSet($document[$this->list]),
-            default => $this->withMoved($document[$this->list]),
+        match (true) {
+            isset($this->asked['add']) => $this->add($draft),
+            isset($this->asked['remove']) => $this->remove($draft),
+            isset($this->asked['set']) => $this->set($draft),
+            default => $this->move($draft),
         };
-
-        return $document;
     }
 
-    /**
-     * @param list<array<string, mixed>> $parts
-     *
-     * @return list<array<mixed>>
-     */
-    private function withAdded(array $parts): array
+    private function remove(Draft $draft): void
+    {
+        foreach ($this->ids as $id) {
+            $draft->remove($this->list, $id);
+        }
+    }
+
+    private function add(Draft $draft): void
     {
         $add = $this->asked['add'];
         if (! \is_array($add) || ! array_is_list($add) || array_filter(
@@ -110,22 +102,15 @@ final class Batch
         ) !== []) {
             throw self::refused('add', 'it is no list of objects', 'Give a list of parts.');
         }
-        $ids = new FreeIds($this->list, array_column($parts, 'id'));
+        $ids = new FreeIds($this->list, $draft->ids($this->list));
         foreach ($add as $one) {
             $id = $ids->forName(\is_string($one['name'] ?? null) ? $one['name'] : '');
             $this->added[] = $id;
-            $parts[] = [...['id' => $id], ...array_diff_key($one, ['id' => true])];
+            $draft->put($this->list, $id, array_diff_key($one, ['id' => true]));
         }
-
-        return $parts;
     }
 
-    /**
-     * @param list<array<string, mixed>> $parts
-     *
-     * @return list<array<mixed>>
-     */
-    private function withSet(array $parts): array
+    private function set(Draft $draft): void
     {
         $set = $this->asked['set'];
         if (! \is_array($set) || $set === [] || array_is_list($set) || isset($set['id'])) {
@@ -135,13 +120,9 @@ final class Batch
                 'Give paths like "receive/port"; an id cannot be changed.',
             );
         }
-        foreach ($parts as $place => $part) {
-            if (\in_array($part['id'], $this->ids, true)) {
-                $parts[$place] = self::withFields($part, $set);
-            }
+        foreach ($this->ids as $id) {
+            $draft->put($this->list, $id, self::withFields($draft->part($this->list, $id) ?? [], $set));
         }
-
-        return $parts;
     }
 
     /**
@@ -166,28 +147,16 @@ final class Batch
         return $part;
     }
 
-    /**
-     * @param list<array<string, mixed>> $parts
-     *
-     * @return list<array<string, mixed>>
-     */
-    private function withMoved(array $parts): array
+    private function move(Draft $draft): void
     {
-        $isMoved = fn(array $part): bool => \in_array($part['id'], $this->ids, true);
-        $moved = array_values(array_filter($parts, $isMoved));
-        $others = array_values(array_filter($parts, static fn(array $part): bool => ! $isMoved($part)));
         $before = $this->asked['before'];
-        $place = $before === null ? \count($others) : array_search($before, array_column($others, 'id'), true);
-        if ($place === false) {
+        if (! $draft->move($this->list, $this->ids, \is_string($before) ? $before : null) || ($before !== null && ! \is_string($before))) {
             throw self::refused(
                 'before',
                 'there is no such part to put them before',
                 'Give the id of another one, or null for the end.',
             );
         }
-        array_splice($others, $place, 0, $moved);
-
-        return $others;
     }
 
     private static function refused(string $where, string $what, string $wayOut): ShowRefused

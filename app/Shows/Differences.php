@@ -25,6 +25,31 @@ final class Differences
     }
 
     /**
+     * The paths of all fields that are not the same in all of them.
+     *
+     * @param array<mixed> ...$parts
+     *
+     * @return list<string>
+     */
+    public static function paths(array $was, array ...$parts): array
+    {
+        $paths = [];
+        foreach ($parts as $part) {
+            $differences = [];
+            self::collect($was, $part, '', $differences);
+            array_push($paths, ...array_column($differences, 'field'));
+        }
+
+        return array_values(array_unique($paths));
+    }
+
+    /** @param array<mixed> $part */
+    public static function at(array $part, string $path): mixed
+    {
+        return \NimbleJunction\Core\Document\Table::at($part, explode('/', $path));
+    }
+
+    /**
      * @param array<mixed> $was
      * @param array<mixed> $is
      * @param list<array{field: string, was: string, is: string}> $differences

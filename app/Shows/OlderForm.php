@@ -7,25 +7,22 @@ namespace App\Shows;
 /** What is to be stored was begun before somebody else's edit of the same part: nothing has changed. */
 final class OlderForm extends \RuntimeException
 {
-    /** @param list<array{field: string, was: string, is: string}> $differences what the other edit has changed */
-    public function __construct(string $message, public readonly array $differences = [])
+    /**
+     * @param list<array{field: string, was: string, is: string}> $differences what the other edit has changed, of the first part
+     * @param list<Conflict> $conflicts a part each
+     */
+    public function __construct(string $message, public readonly array $differences = [], public readonly array $conflicts = [])
     {
         parent::__construct($message);
     }
 
-    /** @param list<array{field: string, was: string, is: string}> $differences */
-    public static function of(string $name, string $edit, string $by, array $differences): self
+    /** @param non-empty-list<Conflict> $conflicts */
+    public static function of(array $conflicts): self
     {
-        $words = array_map(static fn(array $one): string => "{$one['field']} was {$one['was']} and is {$one['is']}", $differences);
+        $first = $conflicts[0];
+        $words = implode(' ', array_map(static fn(Conflict $one): string => $one->words(), \array_slice($conflicts, 0, 3)));
+        $wayOut = $first->isGone() ? 'Undo brings it back.' : 'Save again to put yours in its place, or close the form and look at theirs.';
 
-        return new self(
-            "\"{$name}\" has been changed meanwhile, by {$by} ({$edit}): ".implode('; ', $words).'. Nothing was stored. Save again to put yours in its place, or close the form and look at theirs.',
-            $differences,
-        );
-    }
-
-    public static function gone(string $name, string $by): self
-    {
-        return new self("\"{$name}\" has been deleted meanwhile, by {$by}. Nothing was stored. Undo brings it back.");
+        return new self("{$words} Nothing was stored. {$wayOut}", $first->differences(), $conflicts);
     }
 }

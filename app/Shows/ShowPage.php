@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Shows;
 
+use App\Models\User;
 use NimbleJunction\Core\Check\Network;
 use NimbleJunction\Core\Show\PortEntry;
 use NimbleJunction\Core\Show\ShowReader;
@@ -24,11 +25,11 @@ final readonly class ShowPage
     }
 
     /** @return array<string, mixed> */
-    public function assemble(): array
+    public function assemble(?User $user = null): array
     {
         $document = $this->shows->document();
-        $edit = $this->shows->lastEdit();
-        $undone = $this->shows->lastUndone();
+        $edit = $this->shows->lastEdit($user);
+        $undone = $this->shows->lastUndone($user);
         $show = ShowReader::fromArray($document);
         $adapters = array_map(
             static fn(array $one): array => [...$one, 'broadcast' => Network::broadcast($one['address'], $one['netmask'])],

@@ -9,21 +9,17 @@ use App\Models\Edit;
 use App\Models\Show;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
-use NimbleJunction\Core\Document\Table;
-use NimbleJunction\Core\Show\Show as ShowDocument;
+use NimbleJunction\Core\Edit\Amendment;
 use NimbleJunction\Core\Show\ShowReader;
 use NimbleJunction\Core\Show\ShowRefused;
 use NimbleJunction\Core\Show\Upgrades;
 
 /**
- * The shows in the database as show documents. Every change is read back as a
- * whole show before it is stored, has a revision, can be undone, and is told to
- * the engine. Changes wait for each other: each begins by taking the right to write.
+ * The current show as a show document, and every way to change it. A change is found sound before it is stored, has a
+ * revision, can be undone, and is told to the engine. Changes wait for each other: each begins by taking the right to write.
  */
 final readonly class ShowStore
 {
-    private const MOST_EDITS = 200;
-
     public function __construct(private EngineDoor $engine)
     {
     }
@@ -37,99 +33,105 @@ final readonly class ShowStore
     /** @return array<string, mixed> the show document */
     public function document(?Show $show = null): array
     {
-        $show ??= $this->current();
-        $document = [
-            'format' => ShowDocument::FORMAT,
-            'version' => ShowDocument::VERSION,
-            'name' => $show->name,
-            'middleC' => $show->middle_c ?? 4,
-        ];
-        $parts = $show->parts()->get()->sortBy('position')->groupBy('kind');
-        foreach (array_keys(ShowDocument::LISTS) as $list) {
-            $document[$list] = array_values($parts->get($list)?->pluck('definition')->all() ?? []);
-        }
-
-        return $document;
+        return ShowText::document($show ?? $this->current());
     }
 
     public function json(?Show $show = null): string
     {
-        $document = $this->document($show);
-        foreach (array_keys(ShowDocument::LISTS) as $list) {
-            $table = new Table(ShowDocument::classOf($list));
-            // What is broken in the database leaves as it is: the reader says what is wrong with it.
-            $document[$list] = array_map(
-                static fn(mixed $part): mixed => \is_array($part) ? $table->withObjects($part) : $part,
-                $document[$list],
-            );
-        }
-
-        return json_encode(
-            $document,
-            JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
-        )."\n";
+        return ShowText::json($show ?? $this->current());
     }
 
     /**
-     * Changes the current show.
+     * Changes the current show as a whole.
      *
      * @param callable(array<string, mixed>): array<string, mixed> $change document to document
      * @param int|null $base the revision that whoever asks had seen; null claims nothing
      * @param list<Subject> $subjects what it changes: if somebody else has changed one of these since, it is refused
      *
-     * @return string|null what the engine says against it, or that it does not run; null when it is in force
+     * @return string|null what the engine says against it, or that it does not run; null when it is running
      *
      * @throws ShowRefused|OlderForm nothing has changed
      */
     public function change(string $summary, ?User $user, callable $change, ?int $base = null, array $subjects = []): ?string
     {
-        $told = DB::transaction(function () use ($summary, $user, $change, $base, $subjects): array {
-            $show = $this->current();
-            $before = $this->document($show);
-            if ($base !== null && $base < $show->revision) {
-                Subject::refuseIfAnyChanged($subjects, $show, $before, $base);
-            }
-            $after = $change($before);
-            ShowReader::fromArray($after);
-            $after = Upgrades::toNewest($after);
-            $this->store($show, $after);
-            $show->edits()->create(
-                ['user_id' => $user?->id, 'summary' => $summary, 'before' => $before, 'revision' => $show->revision],
-            );
-            $show->edits()->where('id', '<=', (int) $show->edits()->max('id') - self::MOST_EDITS)->delete();
-
-            return [$this->json($show), $show->revision];
-        });
-
-        return $this->engine->adopt(...$told);
-    }
-
-    /** The edit that undo would take back. */
-    public function lastEdit(): ?Edit
-    {
-        return Edit::lastOf($this->current());
-    }
-
-    /** The edit that redo would do again: the one that was taken back last, as long as nothing was changed since. */
-    public function lastUndone(): ?Edit
-    {
-        return Edit::takenBack(Edit::lastUndoOf($this->current()));
+        return $this->amend($summary, $user, self::whole($change), $base, $subjects)->notice;
     }
 
     /**
-     * @param int|null $base the revision that whoever asks had seen: another edit than the one that was seen is not taken back
+     * Changes some parts of the current show.
      *
-     * @return array{summary: string, by: string, notice: string|null}|null null when there is nothing to undo
+     * @param string|\Closure(): string $summary asked for once it is known what is changed
+     * @param callable(Draft): void $change
+     * @param int|null $base the revision that whoever asks had seen; null claims nothing
+     * @param list<Subject> $subjects what it changes: if somebody else has changed one of these since, it is refused
      *
-     * @throws OlderForm
+     * @throws ShowRefused|OlderForm nothing has changed
      */
-    public function undo(?User $user = null, ?int $base = null): ?array
+    public function amend(string|\Closure $summary, ?User $user, callable $change, ?int $base = null, array $subjects = []): Edited
     {
-        return $this->step('undo', $base, function (Show $show) use ($user): ?array {
-            $edit = Edit::lastOf($show);
-            $edit?->update(['undone' => true]);
+        return $this->inTurn(static function (Draft $draft) use ($summary, $user, $change, $base, $subjects): array {
+            $change($draft);
+            if ($base !== null) {
+                Subject::refuseIfAnyChanged($subjects, $draft, $base);
+            }
+            $words = \is_string($summary) ? $summary : $summary();
 
-            return $edit === null ? null : [$edit, $edit->before, ['user_id' => $user?->id, 'took_back' => $edit->id]];
+            return [Storing::store($draft, $words, $user), $words, $user->name ?? ''];
+        }) ?? throw new \LogicException('An edit always has an outcome.');
+    }
+
+    /**
+     * @param callable(array<string, mixed>): array<string, mixed> $change document to document
+     *
+     * @return \Closure(Draft): void
+     */
+    public static function whole(callable $change): \Closure
+    {
+        return static function (Draft $draft) use ($change): void {
+            $document = $change($draft->document());
+            // Places and ids are only known of a sound document.
+            ShowReader::fromArray($document);
+            $draft->become(Upgrades::toNewest($document));
+        };
+    }
+
+    /** The edit that undo would take back: one's own first. */
+    public function lastEdit(?User $user = null): ?Edit
+    {
+        return Undoing::next($this->current(), $user);
+    }
+
+    /** The edit that redo would do again: the one that was taken back last, as long as nothing was changed since. */
+    public function lastUndone(?User $user = null): ?Edit
+    {
+        return Undoing::edit(Undoing::lastUndo($this->current(), $user));
+    }
+
+    /**
+     * Takes back the last edit, or a certain one.
+     *
+     * @param int|null $base the revision that whoever asks had seen: another edit than the one that was seen is not taken back
+     * @param int|null $certain id of an edit of the history
+     *
+     * @return Edited|null null when there is nothing to undo
+     *
+     * @throws OlderForm|ShowRefused nothing has changed
+     */
+    public function undo(?User $user = null, ?int $base = null, ?int $certain = null): ?Edited
+    {
+        return $this->inTurn(static function (Draft $draft) use ($user, $base, $certain): ?array {
+            $show = $draft->show;
+            $edit = $certain === null ? Undoing::next($show, $user) : Edit::standing($show)->find($certain);
+            if (! $edit instanceof Edit) {
+                return null;
+            }
+            if ($base !== null && $base < $edit->revision) {
+                throw new OlderForm("The last edit is another one now: {$edit->summary}, by {$edit->author()}. Nothing was undone. Press undo again to take that one back.");
+            }
+            Undoing::join($draft, $edit, $edit->amendment->inverse());
+            $edit->update(['undone' => true]);
+
+            return [Storing::store($draft, "undo: {$edit->summary}", $user, Edit::UNDO, $edit->id), $edit->summary, $edit->author()];
         });
     }
 
@@ -138,80 +140,70 @@ final readonly class ShowStore
      *
      * @param int|null $base the revision that whoever asks had seen
      *
-     * @return array{summary: string, by: string, notice: string|null}|null null when there is nothing to redo
+     * @return Edited|null null when there is nothing to redo
      *
-     * @throws OlderForm
+     * @throws OlderForm|ShowRefused nothing has changed
      */
-    public function redo(?User $user = null, ?int $base = null): ?array
+    public function redo(?User $user = null, ?int $base = null): ?Edited
     {
-        return $this->step('redo', $base, static function (Show $show) use ($user): ?array {
-            $undo = Edit::lastUndoOf($show);
-            $edit = Edit::takenBack($undo);
-            $edit?->update(['undone' => false]);
-            $undo?->update(['took_back' => null]);
+        return $this->inTurn(static function (Draft $draft) use ($user, $base): ?array {
+            $undo = Undoing::lastUndo($draft->show, $user);
+            $edit = Undoing::edit($undo);
+            if ($undo === null || $edit === null) {
+                return null;
+            }
+            if ($base !== null && $base < $undo->revision) {
+                throw new OlderForm("The last edit is another one now: {$edit->summary}, by {$edit->author()}. Nothing was done again. Press redo again to do that one again.");
+            }
+            Undoing::join($draft, $edit, $undo->amendment->inverse());
+            $undo->update(['undone' => true]);
+            $edit->update(['undone' => false]);
 
-            return $edit === null || $undo === null ? null : [$edit, $undo->before, ['user_id' => $user?->id]];
+            return [Storing::store($draft, "redo: {$edit->summary}", $user, Edit::REDO, $edit->id), $edit->summary, $edit->author()];
         });
     }
 
     /**
-     * Goes to a document that was there before.
+     * The show becomes what it was after a revision; that is an edit like any other, and can be undone.
      *
-     * @param \Closure(Show): (array{Edit, array<string, mixed>, array<string, mixed>}|null) $find the edit that it is
-     *                         about, the document, and what is kept of this step
+     * @return Edited|null null when there is no such revision
      *
-     * @return array{summary: string, by: string, notice: string|null}|null
+     * @throws ShowRefused nothing has changed
      */
-    private function step(string $way, ?int $base, \Closure $find): ?array
+    public function goBack(int $revision, ?User $user): ?Edited
     {
-        $gone = DB::transaction(function () use ($way, $base, $find): ?array {
-            $show = $this->current();
-            $found = $find($show);
-            if ($found === null) {
+        return $this->inTurn(static function (Draft $draft) use ($revision, $user): ?array {
+            $name = History::nameOf($draft->show, $revision);
+            if ($name === null) {
                 return null;
             }
-            [$edit, $document, $fields] = $found;
-            if ($base !== null && $base < $show->revision) {
-                $done = $way === 'undo' ? "undone. Press {$way} again to take that one back." : "done again. Press {$way} again to do that one again.";
-                throw new OlderForm("The last edit is another one now: {$edit->summary}, by {$edit->author()}. Nothing was {$done}");
-            }
-            $before = $this->document($show);
-            $this->store($show, Upgrades::toNewest($document));
-            $show->edits()->create([...$fields, 'summary' => "{$way}: {$edit->summary}", 'before' => $before, 'revision' => $show->revision, 'undone' => true]);
+            $draft->take(EditLog::since($draft->show, $revision)->inverse());
+            $words = "go back to {$name}";
 
-            return ['edit' => $edit, 'told' => [$this->json($show), $show->revision]];
+            return [Storing::store($draft, $words, $user, Edit::BACK), $words, $user->name ?? ''];
         });
-
-        return $gone === null ? null : [
-            'summary' => $gone['edit']->summary,
-            'by' => $gone['edit']->author(),
-            'notice' => $this->engine->adopt(...$gone['told']),
-        ];
     }
 
-    /** @param array<string, mixed> $document found sound before */
-    private function store(Show $show, array $document): void
+    /**
+     * Does something to the current show alone, and tells the engine.
+     *
+     * @param \Closure(Draft): (array{Amendment, string, string}|null) $deed what was changed, its summary, who made it
+     */
+    private function inTurn(\Closure $deed): ?Edited
     {
-        // Over all shows, so that the engine can tell which of two is the newer one.
-        $show->update(
-            [
-                'name' => $document['name'],
-                'middle_c' => $document['middleC'] ?? 4,
-                'revision' => (int) Show::query()->max('revision') + 1,
-            ],
-        );
-        foreach (array_keys(ShowDocument::LISTS) as $list) {
-            $old = $show->parts()->where('kind', $list)->get()->keyBy('key');
-            $keys = [];
-            foreach ($document[$list] ?? [] as $position => $definition) {
-                $keys[] = $definition['id'];
-                $fields = ['position' => $position, 'definition' => $definition];
-                $part = $old->get($definition['id']);
-                $part === null
-                    ? $show->parts()->create(['kind' => $list, 'key' => $definition['id'], ...$fields])
-                    : $part->fill($fields)->save();
-            }
-            $show->parts()->where('kind', $list)->whereNotIn('key', $keys)->delete();
+        $done = DB::transaction(function () use ($deed): ?array {
+            $show = $this->current();
+            $base = $show->revision;
+            $done = $deed(new Draft($show));
+
+            return $done === null ? null : [$show, $base, ...$done];
+        });
+        if ($done === null) {
+            return null;
         }
+        [$show, $base, $amendment, $summary, $by] = $done;
+        $notice = $amendment->isEmpty() ? null : $this->engine->adopt($this->json($show), $show->revision);
+
+        return new Edited($amendment, $base, $show->revision, $notice, $summary, $by);
     }
 }

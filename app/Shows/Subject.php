@@ -4,13 +4,16 @@ declare(strict_types=1);
 
 namespace App\Shows;
 
-use App\Models\Edit;
 use App\Models\Show;
+use NimbleJunction\Core\Edit\Amendment;
+use NimbleJunction\Core\Edit\Change;
+use NimbleJunction\Core\Edit\Entry;
+use NimbleJunction\Core\Edit\Reconciled;
 
 /** The part of a show that an edit is about: whether somebody else has changed it since the editor looked. */
 final readonly class Subject
 {
-    private function __construct(private string $list, private string $id)
+    private function __construct(public string $list, public string $id)
     {
     }
 
@@ -27,59 +30,66 @@ final readonly class Subject
 
     /**
      * @param list<self> $subjects
-     * @param array<string, mixed> $now the document of now
+     * @param Draft $draft with what is asked for
      * @param int $base the revision that the editor had seen
      *
      * @throws OlderForm
      */
-    public static function refuseIfAnyChanged(array $subjects, Show $show, array $now, int $base): void
+    public static function refuseIfAnyChanged(array $subjects, Draft $draft, int $base): void
     {
-        /** @var Edit|null $first what came after that revision: it keeps the document from before it */
-        $first = $show->edits()->where('revision', '>', $base)->orderBy('id')->first();
-        /** @var Edit|null $last */
-        $last = $show->edits()->orderByDesc('id')->first();
-        foreach ($first === null || $last === null ? [] : $subjects as $subject) {
-            $subject->refuseIfChanged($first->before, $now, $last);
-        }
-    }
-
-    /**
-     * @param array<string, mixed> $before the document that the editor had seen
-     * @param array<string, mixed> $now the document of now
-     *
-     * @throws OlderForm
-     */
-    private function refuseIfChanged(array $before, array $now, Edit $last): void
-    {
-        $was = $this->in($before);
-        $is = $this->in($now);
-        if ($was === null || $was === $is) {
+        if ($subjects === [] || $base >= $draft->show->revision) {
             return;
         }
-        $name = $this->list === '' ? 'the show' : (\is_string($was['name'] ?? null) ? $was['name'] : $this->id);
-        if ($is === null) {
-            throw OlderForm::gone($name, $last->author());
-        }
-
-        throw OlderForm::of($name, $last->summary, $last->author(), Differences::between($was, $is));
-    }
-
-    /**
-     * @param array<string, mixed> $document
-     *
-     * @return array<string, mixed>|null
-     */
-    private function in(array $document): ?array
-    {
-        if ($this->list === '') {
-            return array_intersect_key($document, ['name' => true, 'middleC' => true]);
-        }
-        foreach ($document[$this->list] ?? [] as $part) {
-            if (($part['id'] ?? null) === $this->id) {
-                return $part;
+        $since = EditLog::since($draft->show, $base);
+        $conflicts = [];
+        foreach ($subjects as $subject) {
+            $change = $subject->changeIn($since, $draft->show);
+            if ($change !== null) {
+                $conflicts[] = $subject->conflict($change, $draft, $base);
             }
         }
+        if ($conflicts !== []) {
+            throw OlderForm::of($conflicts);
+        }
+    }
 
-        return null;
+    /** What became of it since; null when nothing did, or when it was not there before. */
+    private function changeIn(Amendment $since, Show $show): ?Change
+    {
+        if ($this->list !== '') {
+            $change = $since->parts[$this->list][$this->id] ?? null;
+
+            return $change === null || $change->was === null || ($change->is !== null && $change->was->part === $change->is->part) ? null : $change;
+        }
+        $now = ['name' => $show->name, 'middleC' => $show->middle_c];
+        $was = [...$now, ...array_map(static fn(array $one): mixed => $one['was'], $since->settings)];
+
+        return $was === $now ? null : new Change(new Entry(0, $was), new Entry(0, $now));
+    }
+
+    private function conflict(Change $change, Draft $draft, int $base): Conflict
+    {
+        $mine = $this->list === '' ? new Entry(0, self::settingsOf($draft)) : $draft->entry($this->list, $this->id);
+        $joined = Reconciled::of($change->was, $mine, $change->is);
+        $last = EditLog::lastThatChanged($draft->show, $this->list, $this->id, $base);
+
+        return new Conflict(
+            $this->list,
+            $this->id,
+            $this->list === '' ? 'the show' : $change->inverse()->name($this->id),
+            $last?->author() ?? 'somebody else',
+            $last->summary ?? '',
+            $change,
+            $mine,
+            $joined,
+        );
+    }
+
+    /** @return array<string, mixed> */
+    private static function settingsOf(Draft $draft): array
+    {
+        $settings = ['name' => $draft->show->name, 'middleC' => $draft->show->middle_c];
+
+        return [...$settings, ...array_map(static fn(array $one): mixed => $one['is'], $draft->amendment()->settings)];
     }
 }

@@ -87,7 +87,7 @@ final class CommandsTest extends AppTestCase
         $this->artisan('junction:import', ['file' => $file])->expectsOutputToContain('"Dress rehearsal" is the current show.')->expectsOutputToContain('The engine is not running')->assertSuccessful();
         $shows = app(ShowStore::class);
         self::assertSame(['Dress rehearsal', []], [$shows->current()->name, $shows->document()['routes']]);
-        self::assertSame('import "Dress rehearsal"', $shows->undo()['summary'] ?? '');
+        self::assertSame('import "Dress rehearsal"', $shows->undo()?->summary);
         self::assertSame($document['routes'], $shows->document()['routes']);
         $this->artisan(
             'junction:export',

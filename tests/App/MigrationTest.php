@@ -14,7 +14,7 @@ final class MigrationTest extends AppTestCase
 {
     public function testAStoredShowOfVersion1IsUpgradedOnce(): void
     {
-        Artisan::call('migrate:rollback', ['--step' => 2, '--force' => true]);
+        Artisan::call('migrate:rollback', ['--step' => 4, '--force' => true]);
         $show = app(ShowStore::class)->current();
         DB::table('show_parts')->where('show_id', $show->id)->delete();
         $parts = [

@@ -158,7 +158,7 @@ final class SettingsApiTest extends AppTestCase
             ->assertJsonPath('sentences.mood-by-tablet', 'When /mood arrives on Guide\'s tablet, set "Mood" to bright.')
             ->assertJsonPath('routeEnds.mood-by-tablet.hears', ['guides-tablet']);
         $copy = $this->getJson('/api/show')->json('document.copies.0');
-        $this->putJson("/api/show/copies/{$copy['id']}", array_diff_key($copy, ['id' => 0]))->assertOk()->assertJsonPath('undo', "change copy \"{$copy['name']}\"");
+        $this->putJson("/api/show/copies/{$copy['id']}", [...array_diff_key($copy, ['id' => 0]), 'limit' => 105])->assertOk()->assertJsonPath('undo', "change copy \"{$copy['name']}\"");
         $this->postJson('/api/show/undo')->assertOk();
         $this->deleteJson('/api/show/values/mood')->assertStatus(422)->assertJsonPath('faults.0.path', '/routes/12/do/0/point');
         $this->postJson('/api/show/undo')->assertJsonPath('undone', 'add route "Mood by tablet"');

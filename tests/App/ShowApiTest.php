@@ -6,6 +6,7 @@ namespace NimbleJunction\Tests\App;
 
 use App\Shows\ShowStore;
 use Database\Seeders\FernhallGlasshouse;
+use NimbleJunction\Core\Edit\Contents;
 use NimbleJunction\Engine\LiveLink\Role;
 
 final class ShowApiTest extends AppTestCase
@@ -86,7 +87,7 @@ final class ShowApiTest extends AppTestCase
         $this->postJson('/api/show/undo');
         $this->postJson('/api/show/undo')->assertJsonPath('undo', null);
         $this->postJson('/api/show/undo')->assertConflict();
-        self::assertSame(FernhallGlasshouse::document('127.0.0'), app(ShowStore::class)->document());
+        self::assertSame(Contents::ofDocument(FernhallGlasshouse::document('127.0.0'))->document(), app(ShowStore::class)->document());
     }
 
     public function testWhatWasUndoneIsDoneAgainInItsOrder(): void

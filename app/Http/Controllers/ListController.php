@@ -55,9 +55,7 @@ final readonly class ListController
                 ShowReader::fromArray($read($this->shows->document()));
                 $answer = response()->json();
             } else {
-                // Only now it is known what the edit is.
-                $read($this->shows->document());
-                $answer = $this->edits->of($request, $table->summary(), $read);
+                $answer = $this->edits->of($request, $table->summary(...), ShowStore::whole($read));
             }
         } catch (ShowRefused $refused) {
             throw $document === [] ? $refused : $table->inWordsOfRows($refused, $document);

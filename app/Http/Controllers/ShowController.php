@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\EditAnswer;
+use App\Shows\Draft;
 use App\Shows\FreeIds;
 use App\Shows\PartSummary;
 use App\Shows\SchemaCheck;
@@ -26,9 +27,9 @@ final readonly class ShowController
     {
     }
 
-    public function show(): JsonResponse
+    public function show(Request $request): JsonResponse
     {
-        return response()->json($this->page->assemble());
+        return response()->json($this->page->assemble($request->user()));
     }
 
     /** The show's own settings: its name, the octave number of MIDI note 60. */
@@ -42,7 +43,9 @@ final readonly class ShowController
         return $this->edits->of(
             $request,
             $summary,
-            static fn(array $document): array => [...$document, ...$settings],
+            static function (Draft $draft) use ($settings): void {
+                array_walk($settings, static fn(mixed $value, string $name) => $draft->settle($name, $value));
+            },
             [Subject::settings()],
         );
     }
@@ -52,11 +55,11 @@ final readonly class ShowController
     {
         $find = EditAnswer::body($request);
         $id = '';
-        $answer = $this->edits->of($request, 'add "'.PartSummary::name($find, 'a port').'", found on the network', static function (array $document) use ($find, &$id): array {
+        $answer = $this->edits->of($request, 'add "'.PartSummary::name($find, 'a port').'", found on the network', ShowStore::whole(static function (array $document) use ($find, &$id): array {
             [$document, $id] = DiscoveredPort::apply($document, $find);
 
             return $document;
-        });
+        }));
 
         return EditAnswer::with($answer, ['id' => $id]);
     }
@@ -66,11 +69,9 @@ final readonly class ShowController
         $part = EditAnswer::body($request);
         $name = PartSummary::name($part, '');
         $id = null;
-        $answer = $this->edits->of($request, PartSummary::of('add', $list, $name), static function (array $document) use ($list, $part, $name, &$id): array {
-            $id = (new FreeIds($list, array_column($document[$list], 'id')))->forName($name);
-            $document[$list][] = ['id' => $id, ...$part];
-
-            return $document;
+        $answer = $this->edits->of($request, PartSummary::of('add', $list, $name), static function (Draft $draft) use ($list, $part, $name, &$id): void {
+            $id = (new FreeIds($list, $draft->ids($list)))->forName($name);
+            $draft->put($list, $id, $part);
         });
 
         return EditAnswer::with($answer, ['id' => $id]);
@@ -80,35 +81,29 @@ final readonly class ShowController
     {
         $part = EditAnswer::body($request);
 
-        return $this->edits->of($request, PartSummary::of('change', $list, PartSummary::name($part, $id)), static function (array $document) use ($list, $id, $part): array {
-            $document[$list][self::place($document, $list, $id)] = ['id' => $id, ...$part];
-
-            return $document;
+        return $this->edits->of($request, PartSummary::of('change', $list, PartSummary::name($part, $id)), static function (Draft $draft) use ($list, $id, $part): void {
+            self::needs($draft, $list, $id);
+            $draft->put($list, $id, $part);
         }, [Subject::part($list, $id)]);
     }
 
     public function remove(Request $request, string $list, string $id): JsonResponse
     {
-        return $this->edits->of($request, PartSummary::of('delete', $list, $id), static function (array $document) use ($list, $id): array {
-            array_splice($document[$list], self::place($document, $list, $id), 1);
-
-            return $document;
+        return $this->edits->of($request, PartSummary::of('delete', $list, $id), static function (Draft $draft) use ($list, $id): void {
+            self::needs($draft, $list, $id);
+            $draft->remove($list, $id);
         }, [Subject::part($list, $id)]);
     }
 
+    /** The last edit, one's own first; with {"edit": id} that one of the history. */
     public function undo(Request $request): JsonResponse
     {
-        $undone = $this->shows->undo($request->user(), EditAnswer::base($request));
-        abort_if($undone === null, 409, 'There is nothing to undo.');
+        $certain = EditAnswer::body($request)['edit'] ?? null;
+        abort_if($certain !== null && ! \is_int($certain), 422, '"edit" must be the id of an edit, as the history says it.');
+        $undone = $this->shows->undo($request->user(), EditAnswer::base($request), $certain);
+        abort_if($undone === null, 409, $certain === null ? 'There is nothing to undo.' : 'That edit is undone already, or cannot be.');
 
-        return response()->json(
-            [
-                ...$this->page->assemble(),
-                'undone' => $undone['summary'],
-                'undoneBy' => $undone['by'],
-                'notice' => $undone['notice'],
-            ],
-        );
+        return $this->edits->after($request, $undone, ['undone' => $undone->summary, 'undoneBy' => $undone->by]);
     }
 
     public function redo(Request $request): JsonResponse
@@ -116,14 +111,7 @@ final readonly class ShowController
         $redone = $this->shows->redo($request->user(), EditAnswer::base($request));
         abort_if($redone === null, 409, 'There is nothing to do again: nothing was undone, or something was changed since.');
 
-        return response()->json(
-            [
-                ...$this->page->assemble(),
-                'redone' => $redone['summary'],
-                'redoneBy' => $redone['by'],
-                'notice' => $redone['notice'],
-            ],
-        );
+        return $this->edits->after($request, $redone, ['redone' => $redone->summary, 'redoneBy' => $redone->by]);
     }
 
     public function export(): Response
@@ -140,15 +128,11 @@ final readonly class ShowController
     {
         $document = SchemaCheck::read($request->getContent());
 
-        return $this->edits->of($request, "import \"{$document['name']}\"", static fn(): array => $document);
+        return $this->edits->of($request, "import \"{$document['name']}\"", static fn(Draft $draft) => $draft->become($document));
     }
 
-    /** @param array<string, mixed> $document */
-    private static function place(array $document, string $list, string $id): int
+    private static function needs(Draft $draft, string $list, string $id): void
     {
-        $place = array_search($id, array_column($document[$list], 'id'), true);
-        abort_if($place === false, 404, "There is no \"{$id}\" among the {$list}: it may have been deleted on another page.");
-
-        return $place;
+        abort_if($draft->entry($list, $id) === null, 404, "There is no \"{$id}\" among the {$list}: it may have been deleted on another page.");
     }
 }
