@@ -9,30 +9,35 @@ use Amp\CancelledException;
 use Amp\Socket\ServerSocket;
 use Amp\Socket\Socket;
 use Amp\TimeoutCancellation;
+use NimbleJunction\Core\Edit\Update;
 use NimbleJunction\Core\Show\ShowRefused;
 use NimbleJunction\Engine\Health\FaultLog;
+use NimbleJunction\Engine\Shows\TakingOn;
 use Revolt\EventLoop;
 
 use function Amp\Socket\listen;
 
 /**
  * The door for the application on the same machine: a Unix socket that only
- * this user may open. One line of JSON in, one out.
+ * this user may open. Lines of JSON in, one out.
  *
  *   {"do": "adopt", "document": "…", "revision": 7}  →  {"ok": true} or {"ok": false, "error": "…"}
+ *   {"do": "adopt", "lines": 12, "revision": 7}, then so many lines of a show (see ShowLines)
+ *   {"do": "update", "base": 6, "revision": 7}, then a line with what was changed  →  the same, or with "needs": "whole"
  */
 final class ControlSocket
 {
-    private const LONGEST_LINE = 32 * 1024 * 1024;
+    /** Bytes of all lines of one command. */
+    private const LONGEST = 64 * 1024 * 1024;
+    private const MOST_LINES = 100_000;
     private const PATIENCE_SECONDS = 10;
     private const MOST = 32;
     private ?ServerSocket $server = null;
-    private int $revision = 0;
 
     /** @var array<int, Socket> those that have not said what they want, in the order in which they came */
     private array $waiting = [];
 
-    public function __construct(private readonly Engine $engine, private readonly FaultLog $faults, private readonly string $path)
+    public function __construct(private readonly TakingOn $shows, private readonly FaultLog $faults, private readonly string $path)
     {
     }
 
@@ -65,10 +70,11 @@ final class ControlSocket
             unset($this->waiting[$oldest]);
         }
         try {
-            $line = $this->line($socket);
+            $next = $this->lines($socket);
+            $line = $next();
             unset($this->waiting[spl_object_id($socket)]);
             if ($line !== '') {
-                $socket->write(json_encode($this->answer($line), \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE)."\n");
+                $socket->write(json_encode($this->answer($line, $next), \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE)."\n");
             }
         } catch (CancelledException|StreamException) {
             // Whoever asked has gone, or never asked.
@@ -78,45 +84,105 @@ final class ControlSocket
         }
     }
 
-    private function line(Socket $socket): string
+    /** @return \Closure(): string that gives one line after the other; '' when no more comes */
+    private function lines(Socket $socket): \Closure
     {
-        $line = '';
         $patience = new TimeoutCancellation(self::PATIENCE_SECONDS);
-        while (! str_contains($line, "\n") && \strlen($line) < self::LONGEST_LINE) {
-            $chunk = $socket->read($patience);
-            if ($chunk === null) {
-                break;
-            }
-            $line .= $chunk;
-        }
+        $rest = '';
+        $searched = 0;
+        $total = 0;
 
-        return $line;
+        return static function () use ($socket, $patience, &$rest, &$searched, &$total): string {
+            while (($end = strpos($rest, "\n", $searched)) === false) {
+                $searched = \strlen($rest);
+                $chunk = $total < self::LONGEST ? $socket->read($patience) : null;
+                if ($chunk === null) {
+                    $end = \strlen($rest);
+                    break;
+                }
+                $rest .= $chunk;
+                $total += \strlen($chunk);
+            }
+            $line = substr($rest, 0, $end);
+            $rest = substr($rest, $end + 1);
+            $searched = 0;
+
+            return $line;
+        };
     }
 
-    /** @return array{ok: bool, error?: string} */
-    private function answer(string $line): array
+    /**
+     * @param \Closure(): string $next gives the next line
+     *
+     * @return array<string, mixed>
+     */
+    private function answer(string $line, \Closure $next): array
     {
         $message = json_decode($line, true);
-        $document = \is_array($message) && ($message['do'] ?? null) === 'adopt' ? $message['document'] ?? null : null;
-        if (! \is_string($document)) {
-            return ['ok' => false, 'error' => 'The command is not known. Known is: adopt, with a document.'];
-        }
-        $revision = \is_int($message['revision'] ?? null) ? $message['revision'] : 0;
-        if ($revision > 0 && $revision < $this->revision) {
-            // Two edits overtook each other on their way here: the newer one runs already, and has this one in it.
-            return ['ok' => true];
-        }
+        $message = \is_array($message) ? $message : [];
         try {
-            $this->engine->adopt($document);
-            $this->revision = max($this->revision, $revision);
-
-            return ['ok' => true];
+            return match ($message['do'] ?? null) {
+                'adopt' => $this->adopt($message, $next),
+                'update' => $this->update($message, $next()),
+                default => self::unknown(),
+            };
         } catch (ShowRefused $refused) {
             return ['ok' => false, 'error' => $refused->getMessage()];
+        } catch (CancelledException|StreamException $gone) {
+            throw $gone;
         } catch (\Throwable $broken) {
             $this->faults->note('taking on a show', $broken);
 
             return ['ok' => false, 'error' => "it failed on it ({$broken->getMessage()})"];
         }
+    }
+
+    /**
+     * @param array<mixed> $message
+     * @param \Closure(): string $next
+     *
+     * @return array<string, mixed>
+     *
+     * @throws ShowRefused
+     */
+    private function adopt(array $message, \Closure $next): array
+    {
+        $document = $message['document'] ?? null;
+        $count = $message['lines'] ?? null;
+        if (! \is_string($document) && (! \is_int($count) || $count < 1 || $count > self::MOST_LINES)) {
+            return self::unknown();
+        }
+        $lines = \is_string($document) ? explode("\n", $document) : array_map(static fn(): string => $next(), range(1, \is_int($count) ? $count : 1));
+        $this->shows->whole($lines, self::number($message, 'revision'));
+
+        return ['ok' => true];
+    }
+
+    /**
+     * @param array<mixed> $message
+     *
+     * @return array<string, mixed>
+     *
+     * @throws ShowRefused
+     */
+    private function update(array $message, string $line): array
+    {
+        $told = json_decode($line, true, 64);
+        $update = Update::fromArray(\is_array($told) ? $told : []);
+        $isTaken = $this->shows->update($line, $update, self::number($message, 'base'), self::number($message, 'revision'));
+
+        return $isTaken ? ['ok' => true] : ['ok' => false, 'needs' => 'whole', 'error' => 'another show is running'];
+    }
+
+    /** @param array<mixed> $message */
+    private static function number(array $message, string $name): int
+    {
+        return \is_int($message[$name] ?? null) ? $message[$name] : 0;
+    }
+
+    /** @return array<string, mixed> */
+    private static function unknown(): array
+    {
+        return ['ok' => false, 'error' => 'The command is not known. Known is: adopt, with a document.'];
     }
 }

@@ -50,7 +50,7 @@ final class Engine
     /** The plan that sockets are open for. */
     private Plan $opened;
 
-    /** @var list<\Closure(string): void> who is told of each show that was taken on */
+    /** @var list<\Closure(list<string>, bool): void> who is told of each show that was taken on */
     private array $adopted = [];
     private string $adapters = '';
     private int $looks = 0;
@@ -100,17 +100,32 @@ final class Engine
     public function adopt(string $json): void
     {
         $show = ShowReader::fromJson($json);
-        $plan = $this->compiler->compile($show);
+        $this->take($show, $this->plan($show), explode("\n", rtrim($json, "\n")), true);
+    }
+
+    /** @param \Closure(): void|null $between called between two pieces of the work */
+    public function plan(Show $show, ?\Closure $between = null): Plan
+    {
+        return $this->compiler->compile($show, before: $this->junction->plan(), between: $between);
+    }
+
+    /**
+     * Takes on a show that was read and compiled, in one turn.
+     *
+     * @param list<string> $lines the show as it came (see ShowLines), or, where it is not whole, what was changed
+     */
+    public function take(Show $show, Plan $plan, array $lines, bool $isWhole): void
+    {
         $this->show = $show;
         // What is over is told by the sockets of the plan before, so it is sent first.
         $this->dispatch($this->junction->adopt($plan, self::now()));
         $this->wake();
         foreach ($this->adopted as $tell) {
-            $tell($json);
+            $tell($lines, $isWhole);
         }
     }
 
-    /** @param \Closure(string): void $tell called with each show that was taken on, as JSON */
+    /** @param \Closure(list<string>, bool): void $tell called with each show that was taken on, in lines, or the lines that were changed */
     public function whenAdopted(\Closure $tell): void
     {
         $this->adopted[] = $tell;

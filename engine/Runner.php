@@ -13,6 +13,9 @@ use NimbleJunction\Engine\Health\Warnings;
 use NimbleJunction\Engine\LiveLink\Gate;
 use NimbleJunction\Engine\LiveLink\Server;
 use NimbleJunction\Engine\Net\Descriptors;
+use NimbleJunction\Engine\Shows\LastGoodShow;
+use NimbleJunction\Engine\Shows\ShowLines;
+use NimbleJunction\Engine\Shows\TakingOn;
 use Revolt\EventLoop;
 
 /** One engine process from start to end: adopts the show, opens its doors, runs the loop until told to stop. */
@@ -21,11 +24,18 @@ final class Runner
     /** Between two rounds of the self-check: it must not keep what arrives waiting. */
     private const CHECK_SECONDS = 0.02;
 
+    /** Bytes of a show that the self-check reads in one go, without keeping anything waiting. */
+    private const LONGEST_CHECKED = 128 * 1024;
+
     private readonly Warnings $warnings;
     private readonly FaultLog $faults;
     private readonly LastGoodShow $lastGood;
 
-    private string $lastAdopted = '';
+    /** The first show, for the self-check; '' where it is too long to be read again and again. */
+    private string $first = '';
+
+    /** The revision of the first show; 0 where it has none. */
+    private int $revision = 0;
 
     /** What the compiled code got wrong; '' while nothing. */
     private string $distrust = '';
@@ -39,7 +49,7 @@ final class Runner
     }
 
     /**
-     * @param \Closure(): string $read gives the show, as JSON
+     * @param \Closure(): array{string, int} $read gives the show, as JSON, and its revision
      *
      * @throws ShowRefused|AlreadyRunning|\Amp\Socket\SocketException
      */
@@ -56,9 +66,8 @@ final class Runner
             $keeps ? "{$directory}/cables" : '',
             $descriptors = new Descriptors($this->warnings),
         );
-        $engine->whenAdopted(function (string $json): void {
-            $this->lastAdopted = $json;
-            if (! $this->lastGood->keep($json)) {
+        $engine->whenAdopted(function (array $lines, bool $isWhole): void {
+            if (! ($isWhole ? $this->lastGood->keep($lines) : $this->lastGood->keepUpdate($lines[0] ?? ''))) {
                 $this->warnings->raise(
                     'disk',
                     'The running show cannot be kept for a restart: the data folder cannot be written. Is the disk full? The show goes on.',
@@ -67,7 +76,7 @@ final class Runner
         });
         $this->adoptFirst($engine, $read);
         $engine->start();
-        $control = $keeps ? new ControlSocket($engine, $this->faults, "{$directory}/engine.sock") : null;
+        $control = $keeps ? new ControlSocket(new TakingOn($engine, $this->revision), $this->faults, "{$directory}/engine.sock") : null;
         $control?->start();
         $conversation = new JunctionLink($engine, $this->warnings, $this->faults, $descriptors);
         $link = $this->settings->live === '' ? null : new Server(
@@ -107,14 +116,17 @@ final class Runner
     /**
      * The stored show, or, when it cannot be read, the one that was running last.
      *
-     * @param \Closure(): string $read
+     * @param \Closure(): array{string, int} $read
      *
      * @throws ShowRefused
      */
     private function adoptFirst(Engine $engine, \Closure $read): void
     {
         try {
-            $engine->adopt($read());
+            [$json, $revision] = $read();
+            $engine->adopt($json);
+            $this->revision = $revision;
+            $this->first = \strlen($json) > self::LONGEST_CHECKED ? '' : $json;
 
             return;
         } catch (ShowRefused $refused) {
@@ -124,13 +136,13 @@ final class Runner
             $wrong = $broken->getMessage();
         }
         $last = $this->lastGood->read();
-        if ($last === '') {
+        if ($last === []) {
             throw $refused ?? ShowRefused::because(
                 [new \NimbleJunction\Core\Document\Fault('', $wrong, 'Import a sound show document.')],
             );
         }
-        $engine->adopt($last);
-        $this->warnings->raise('show', "The stored show cannot be read, so the one that ran last is running. What is wrong: {$wrong} Change that part, import a show, or undo the last edit.");
+        $engine->adopt(json_encode(ShowLines::document($last), \JSON_THROW_ON_ERROR));
+        $this->warnings->raise('show', "The stored show cannot be read, so the one that ran last is running. What is wrong: {$wrong} Change that part, or import a show.");
         $engine->whenAdopted(function (): void {
             $this->warnings->clear('show');
         });
@@ -160,7 +172,7 @@ final class Runner
         if (! Compilation::isOn()) {
             return;
         }
-        $check = SelfCheck::load($this->lastAdopted);
+        $check = SelfCheck::load($this->first);
         EventLoop::unreference(EventLoop::repeat(self::CHECK_SECONDS, function (string $callback) use ($check, $end): void {
             $wrong = $check->round();
             if ($wrong !== '' || $check->isOver()) {

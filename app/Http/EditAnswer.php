@@ -20,6 +20,8 @@ use NimbleJunction\Core\Show\ShowRefused;
  */
 final readonly class EditAnswer
 {
+    /** With "changes" only what is otherwise is answered, where that is less. */
+    private const ANSWER = 'X-Answer';
     private const BASE = 'X-Base-Revision';
 
     public function __construct(private ShowStore $shows, private ShowPage $page)
@@ -47,7 +49,9 @@ final readonly class EditAnswer
      */
     public function after(Request $request, Edited $edited, array $more = []): JsonResponse
     {
-        return response()->json([...$this->page->assemble($request->user()), 'notice' => $edited->notice, ...$more]);
+        $page = $request->header(self::ANSWER) === 'changes' ? $this->page->changes($edited->amendment, $edited->base, $request->user()) : null;
+
+        return response()->json([...$page ?? $this->page->assemble($request->user()), 'notice' => $edited->notice, ...$more]);
     }
 
     /** @param array<string, mixed> $more */

@@ -33,7 +33,7 @@ final class Edit extends Model
     public const UNDO = 'undo';
     public const REDO = 'redo';
     public const BACK = 'back';
-    protected $fillable = ['user_id', 'summary', 'kind', 'amendment', 'base', 'revision', 'undone', 'of_edit', 'point', 'joined'];
+    protected $fillable = ['user_id', 'summary', 'kind', 'amendment', 'base', 'revision', 'undone', 'of_edit', 'point', 'joined', 'bytes'];
 
     /** @return BelongsTo<User, $this> */
     public function user(): BelongsTo
@@ -55,7 +55,7 @@ final class Edit extends Model
     public static function standing(Show $show): Builder
     {
         /** @var Builder<self> $query */
-        $query = self::query()->where('show_id', $show->id)->whereIn('kind', [self::EDIT, self::BACK])->where('undone', false)->orderByDesc('id');
+        $query = self::query()->where('show_id', $show->id)->whereIn('kind', [self::EDIT, self::BACK])->where('undone', false)->orderByDesc('revision')->orderByDesc('id');
 
         return $query;
     }

@@ -48,7 +48,9 @@ final class Draft
     /** What is stored, whatever is drafted. */
     public function stored(string $list, string $id): ?Entry
     {
-        $this->read($list, [$id]);
+        if (! \array_key_exists($id, $this->stored[$list] ?? [])) {
+            $this->read($list, [$id]);
+        }
 
         return $this->stored[$list][$id];
     }
@@ -84,10 +86,19 @@ final class Draft
         return $ids;
     }
 
-    /** @return list<string> ids of a list that are drafted to be there */
-    public function draftedIds(string $list): array
+    /**
+     * @param list<string> $words
+     *
+     * @return list<string> those that are ids of a list, as drafted
+     */
+    public function existing(string $list, array $words): array
     {
-        return array_map(strval(...), array_keys(array_filter($this->drafted[$list] ?? [])));
+        $ids = array_intersect(array_map(strval(...), array_keys($this->drafted[$list] ?? [])), $words);
+        foreach (array_chunk($words, self::AT_ONCE) as $some) {
+            array_push($ids, ...array_map(strval(...), $this->rows($list)->whereIn('key', $some)->pluck('key')->all()));
+        }
+
+        return array_values(array_unique(array_filter($ids, fn(string $id): bool => isset($this->drafted[$list][$id]) || ! \array_key_exists($id, $this->drafted[$list] ?? []))));
     }
 
     public function count(string $list): int

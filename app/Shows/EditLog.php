@@ -9,7 +9,6 @@ use App\Models\Show;
 use App\Models\User;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Collection;
-use Illuminate\Support\Facades\DB;
 use NimbleJunction\Core\Edit\Amendment;
 
 /** The edits of a show, in the order in which they were made. All are kept; beyond a size the oldest are joined. */
@@ -33,6 +32,7 @@ final class EditLog
             'base' => $base,
             'revision' => $show->revision,
             'of_edit' => $of,
+            'bytes' => self::length($amendment),
         ]);
 
         return $edit;
@@ -73,7 +73,7 @@ final class EditLog
     /** How many bytes the edits of a show take. */
     public static function bytes(Show $show): int
     {
-        return (int) $show->edits()->toBase()->sum(DB::raw('length(amendment)'));
+        return (int) $show->edits()->toBase()->sum('bytes');
     }
 
     /** Joins the oldest edits as long as all take too much room; points with a name stay where they are. */
@@ -84,6 +84,11 @@ final class EditLog
                 return;
             }
         }
+    }
+
+    private static function length(Amendment $amendment): int
+    {
+        return \strlen(json_encode($amendment->toArray(), JSON_THROW_ON_ERROR));
     }
 
     private static function joinOldest(Show $show): bool
@@ -123,6 +128,7 @@ final class EditLog
         $count = array_sum(array_map(static fn(Edit $edit): int => $edit->joined, $group));
         $last->update([
             'amendment' => $all,
+            'bytes' => self::length($all),
             'base' => $group[0]->base,
             'joined' => $count,
             'summary' => mb_strimwidth("{$count} edits, from \"{$group[0]->summary}\" to \"{$last->summary}\"", 0, 250, '…'),

@@ -16,6 +16,17 @@ final class Neighbourhood
     /** More ids than this are not searched for one by one. */
     private const MOST_SEARCHED = 24;
 
+    /** The lists whose parts may name a part of a list. */
+    private const NAMED_BY = [
+        'universes' => ['ports', 'routes', 'copies', 'fixtures'],
+        'ports' => ['universes', 'routes'],
+        'routes' => ['routes'],
+        'copies' => ['routes'],
+        'profiles' => ['fixtures', 'routes'],
+        'fixtures' => ['routes'],
+        'values' => ['routes'],
+    ];
+
     /** Of these only whether they are there matters to others. */
     private const ONLY_THERE = ['routes', 'copies'];
 
@@ -37,27 +48,48 @@ final class Neighbourhood
         }
     }
 
-    /** Takes in those that name a part whose change matters to them. */
-    public function addWhoNames(string $list, string ...$ids): void
+    /**
+     * Takes in those that name a part whose change matters to them.
+     *
+     * @param list<string> $ids
+     * @param list<string>|null $lists of which they may be; null for all
+     */
+    public function addWhoNames(string $list, array $ids, ?array $lists = null): void
     {
         if (\count($ids) > self::MOST_SEARCHED) {
             $this->isTooLarge = true;
 
             return;
         }
-        foreach (array_keys(ShowDocument::LISTS) as $in) {
-            foreach ($ids as $id) {
-                $this->add($in, $this->whoNames($in, $id));
+        foreach ($ids === [] ? [] : array_intersect(self::NAMED_BY[$list], $lists ?? self::NAMED_BY[$list]) as $in) {
+            $this->add($in, $this->whoNames($in, $ids));
+        }
+    }
+
+    /** Takes in what its members name, and what these name again, until all is there. */
+    public function addWhatIsNamed(): void
+    {
+        for ($new = $this->members; $new !== [];) {
+            $before = $this->members;
+            $this->addNamedBy($new);
+            $new = [];
+            foreach ($this->members as $list => $ids) {
+                $new += array_filter([$list => array_diff_key($ids, $before[$list] ?? [])]);
             }
         }
     }
 
-    /** Takes in what its members name, and what fixtures among these name again. */
-    public function addWhatIsNamed(): void
+    /**
+     * @param array<mixed> $part
+     *
+     * @return list<string> all words in it that may be ids of others
+     */
+    public static function words(array $part): array
     {
-        $this->addNamedBy($this->members);
-        $fixtures = array_intersect_key($this->members, ['fixtures' => true]);
-        $this->addNamedBy($fixtures);
+        $words = [];
+        self::collect($part, $words);
+
+        return array_map(strval(...), array_keys($words));
     }
 
     /** @return list<string> */
@@ -92,16 +124,19 @@ final class Neighbourhood
         return $document;
     }
 
-    /** @return list<string> ids of the parts of a list that name this id: as a word of its own, or in the name of a point */
-    private function whoNames(string $list, string $id): array
+    /**
+     * @param list<string> $ids
+     *
+     * @return list<string> ids of the parts of a list that name one of these: as a word of its own, or in the name of a point
+     */
+    private function whoNames(string $list, array $ids): array
     {
-        $found = $this->draft->rows($list)->where(static function ($query) use ($id): void {
-            foreach (["\"{$id}\"", ":{$id}/", ":{$id}\""] as $form) {
-                $query->orWhereRaw('instr(definition, ?) > 0', [$form]);
-            }
-        })->pluck('key')->all();
+        $rows = $this->draft->rows($list)
+            ->whereRaw('('.implode(' or ', array_fill(0, \count($ids), 'instr(definition, ?)')).')', $ids)
+            ->pluck('definition', 'key')->all();
+        $pattern = '#[":](?:'.implode('|', array_map(preg_quote(...), $ids)).')["/]#';
 
-        return array_map(strval(...), $found);
+        return array_map(strval(...), array_keys(array_filter($rows, static fn(string $definition): bool => preg_match($pattern, $definition) === 1)));
     }
 
     /** @param array<string, array<string, true>> $members */
@@ -116,10 +151,7 @@ final class Neighbourhood
         }
         $words = array_map(strval(...), array_keys($words));
         foreach (array_keys(ShowDocument::LISTS) as $list) {
-            foreach (array_chunk($words, 500) as $some) {
-                $this->add($list, array_map(strval(...), $this->draft->rows($list)->whereIn('key', $some)->pluck('key')->all()));
-            }
-            $this->add($list, array_values(array_intersect($this->draft->draftedIds($list), $words)));
+            $this->add($list, $this->draft->existing($list, $words));
         }
     }
 
@@ -133,7 +165,9 @@ final class Neighbourhood
             if (\is_array($value)) {
                 self::collect($value, $words);
             } elseif (\is_string($value)) {
-                $words[preg_match('#^[a-z]+:([a-z0-9-]+)(/|$)#D', $value, $found) === 1 ? $found[1] : $value] = true;
+                if (preg_match('#^(?:[a-z]+:)?([a-z0-9][a-z0-9-]*)(?:/|$)#D', $value, $found) === 1) {
+                    $words[$found[1]] = true;
+                }
             }
         }
     }

@@ -11,10 +11,14 @@ use NimbleJunction\Core\Patch\Profile;
 /** Every fixture with its slots and those of its parameters, as a page shows them. */
 final class PatchSheet
 {
-    /** @return list<array<string, mixed>> in the order of their addresses */
-    public static function of(Patch $patch): array
+    /**
+     * @param array<string, Fixture> $fixtures of the patch
+     *
+     * @return list<array<string, mixed>> in the order of their addresses
+     */
+    public static function of(Patch $patch, array $fixtures): array
     {
-        $fixtures = array_values($patch->fixtures);
+        $fixtures = array_values($fixtures);
         usort($fixtures, static fn(Fixture $a, Fixture $b): int => [$a->universeId, $a->first] <=> [$b->universeId, $b->first]);
 
         return array_map(static fn(Fixture $fixture): array => [

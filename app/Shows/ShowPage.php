@@ -4,20 +4,12 @@ declare(strict_types=1);
 
 namespace App\Shows;
 
+use App\Models\Show;
 use App\Models\User;
-use NimbleJunction\Core\Check\Network;
-use NimbleJunction\Core\Show\PortEntry;
+use NimbleJunction\Core\Edit\Amendment;
 use NimbleJunction\Core\Show\ShowReader;
-use NimbleJunction\Core\Show\UniverseEntry;
-use NimbleJunction\Core\Show\WireUniverse;
-use NimbleJunction\Core\Words\Numbering;
-use NimbleJunction\Core\Words\OtherEnd;
-use NimbleJunction\Core\Words\PortPlace;
-use NimbleJunction\Core\Words\RouteEnds;
-use NimbleJunction\Core\Words\Sentence;
-use NimbleJunction\Engine\Net\Adapters;
 
-/** All that a page needs of the current show, computed here: the document, its sentences, what the other ends need. */
+/** All that a page needs of the current show, computed here; or what an edit has changed of it. */
 final readonly class ShowPage
 {
     public function __construct(private ShowStore $shows)
@@ -28,44 +20,56 @@ final readonly class ShowPage
     public function assemble(?User $user = null): array
     {
         $document = $this->shows->document();
-        $edit = $this->shows->lastEdit($user);
-        $undone = $this->shows->lastUndone($user);
         $show = ShowReader::fromArray($document);
-        $adapters = array_map(
-            static fn(array $one): array => [...$one, 'broadcast' => Network::broadcast($one['address'], $one['netmask'])],
-            Adapters::all(),
-        );
-        $ours = array_column($adapters, 'address');
-        $byAdapter = [];
-        foreach ($adapters as $adapter) {
-            $byAdapter[$adapter['name']][] = $adapter['address'];
-        }
+        $derived = new Derived($show);
 
         return [
             'document' => $document,
-            'sentences' => (object) array_map(static fn($route): string => Sentence::of($route, $show), $show->routes),
-            'routeEnds' => (object) array_map(static fn($route): array => RouteEnds::of($route, $show), $show->routes),
-            'otherEnds' => (object) array_map(
-                static fn($port): array => OtherEnd::of($port, $show, $ours, $byAdapter),
-                $show->ports,
-            ),
-            'places' => (object) array_map(static fn(PortEntry $port): string => PortPlace::of($port, $show), $show->ports),
-            'numbering' => (object) Numbering::ofUniverses($show),
-            'unsent' => (object) array_filter(
-                array_map(
-                    static fn(PortEntry $port): array => array_map(
-                        static fn(WireUniverse $link): string => $show->universes[$link->universe]->name,
-                        $port->send?->ranked()[1] ?? [],
-                    ),
-                    $show->ports,
-                ),
-            ),
-            'patch' => PatchSheet::of($show->patch()),
-            'nextFree' => (object) array_map(
-                static fn(UniverseEntry $universe): ?int => $show->patch()->nextFree($universe->id),
-                $show->universes,
-            ),
-            'adapters' => $adapters,
+            ...$derived->ofRoutes($show->routes),
+            ...$derived->ofPorts($show->ports),
+            ...$derived->ofUniverses($show->universes),
+            'patch' => $derived->patchOf($show->universes),
+            'adapters' => Derived::adapters(),
+            ...$this->standing($user),
+        ];
+    }
+
+    /**
+     * What was changed, and all that a page shows otherwise because of it; for small edits this costs much less than all.
+     *
+     * @return array<string, mixed>|null null where all has to be shown anew
+     */
+    public function changes(Amendment $amendment, int $base, ?User $user = null): ?array
+    {
+        $show = $this->shows->current();
+        $draft = new Draft($show);
+        $affected = Affected::by($draft, $amendment);
+        if ($affected === null) {
+            return null;
+        }
+        $small = ShowReader::fromArray($affected->document());
+        $derived = new Derived($small);
+        $universes = array_intersect_key($small->universes, $affected->universes);
+
+        return [
+            'base' => $base,
+            'changes' => Telling::update($show, $amendment)->toArray(),
+            ...$derived->ofRoutes(array_intersect_key($small->routes, $affected->routes)),
+            ...$derived->ofPorts(array_intersect_key($small->ports, $affected->ports)),
+            ...$derived->ofUniverses($universes),
+            'patch' => $derived->patchOf($universes),
+            'patched' => array_map(strval(...), array_keys($affected->universes)),
+            ...$this->standing($user),
+        ];
+    }
+
+    /** @return array<string, mixed> which revision it is, and what undo and redo would do */
+    private function standing(?User $user): array
+    {
+        $edit = $this->shows->lastEdit($user);
+        $undone = $this->shows->lastUndone($user);
+
+        return [
             'revision' => $this->shows->current()->revision,
             'undo' => $edit?->summary,
             'undoBy' => $edit?->author(),

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Shows;
 
-use App\Live\EngineDoor;
 use App\Models\Edit;
 use App\Models\Show;
 use App\Models\User;
@@ -20,14 +19,14 @@ use NimbleJunction\Core\Show\Upgrades;
  */
 final readonly class ShowStore
 {
-    public function __construct(private EngineDoor $engine)
+    public function __construct(private Telling $telling)
     {
     }
 
     public function current(): Show
     {
         return Show::query()->where('is_current', true)->first()
-            ?? Show::query()->create(['name' => 'New show', 'is_current' => true]);
+            ?? Show::query()->create(['name' => 'New show', 'is_current' => true])->refresh();
     }
 
     /** @return array<string, mixed> the show document */
@@ -39,6 +38,12 @@ final readonly class ShowStore
     public function json(?Show $show = null): string
     {
         return ShowText::json($show ?? $this->current());
+    }
+
+    /** @return array{string, int} the current show as JSON, and its revision: both of one moment */
+    public function withRevision(): array
+    {
+        return DB::transaction(fn(): array => [$this->json($show = $this->current()), $show->revision]);
     }
 
     /**
@@ -202,7 +207,7 @@ final readonly class ShowStore
             return null;
         }
         [$show, $base, $amendment, $summary, $by] = $done;
-        $notice = $amendment->isEmpty() ? null : $this->engine->adopt($this->json($show), $show->revision);
+        $notice = $this->telling->edit($show, $base, $amendment);
 
         return new Edited($amendment, $base, $show->revision, $notice, $summary, $by);
     }

@@ -11,6 +11,8 @@ use NimbleJunction\Core\Show\Show as ShowDocument;
 /** A stored show as the document that leaves. */
 final class ShowText
 {
+    private const IN_A_LINE = 50;
+
     /** @return array<string, mixed> */
     public static function document(Show $show): array
     {
@@ -29,6 +31,24 @@ final class ShowText
         }
 
         return $document;
+    }
+
+    /**
+     * The show in lines of JSON, so that whoever reads it can do so piece by piece: its head, then parts of one list each.
+     *
+     * @return non-empty-list<string>
+     */
+    public static function lines(Show $show): array
+    {
+        $head = ['format' => ShowDocument::FORMAT, 'version' => ShowDocument::VERSION, 'name' => $show->name, 'middleC' => $show->middle_c ?? 4];
+        $lines = [json_encode($head, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR)];
+        foreach ($show->parts()->toBase()->orderBy('position')->orderBy('key')->get(['kind', 'definition'])->groupBy('kind') as $list => $rows) {
+            foreach ($rows->chunk(self::IN_A_LINE) as $some) {
+                $lines[] = "{\"list\":\"{$list}\",\"parts\":[".str_replace("\n", ' ', $some->implode('definition', ',')).']}';
+            }
+        }
+
+        return $lines;
     }
 
     public static function json(Show $show): string

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Shows;
 
 use NimbleJunction\Core\Edit\Amendment;
+use NimbleJunction\Core\Edit\Change;
 use NimbleJunction\Core\Show\Show as ShowDocument;
 use NimbleJunction\Core\Show\ShowReader;
 use NimbleJunction\Core\Show\ShowRefused;
@@ -47,18 +48,25 @@ final class Soundness
         $around = new Neighbourhood($draft);
         foreach ($amendment->parts as $list => $changes) {
             $ids = array_map(strval(...), array_keys($changes));
-            $isGrowing = array_filter($changes, static fn($change): bool => $change->was === null) !== [];
+            $isGrowing = array_filter($changes, static fn(Change $change): bool => $change->was === null) !== [];
             if ($isGrowing && $draft->count($list) > ShowDocument::LISTS[$list][1]) {
                 return null;
             }
             $around->add($list, $ids);
-            $around->addWhoNames($list, ...array_values(array_filter(
+            $around->addWhoNames($list, array_values(array_filter(
                 $ids,
-                static fn(string $id): bool => Neighbourhood::matters($list, $changes[$id]->was, $changes[$id]->is),
+                static fn(string $id): bool => ! self::isOnlyRenamed($changes[$id]) && Neighbourhood::matters($list, $changes[$id]->was, $changes[$id]->is),
             )));
         }
         $around->addWhatIsNamed();
 
         return $around->isTooLarge ? null : $around->document();
+    }
+
+    /** A name is for people: no other part can be wrong because of it. */
+    private static function isOnlyRenamed(Change $change): bool
+    {
+        return $change->was !== null && $change->is !== null
+            && array_diff_key($change->was->part, ['name' => 0]) === array_diff_key($change->is->part, ['name' => 0]);
     }
 }

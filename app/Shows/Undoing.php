@@ -41,7 +41,7 @@ final class Undoing
     public static function lastUndo(Show $show, ?User $user): ?Edit
     {
         /** @var Edit|null $undo */
-        $undo = $show->edits()->where('kind', Edit::UNDO)->where('undone', false)->where('user_id', $user?->id)->orderByDesc('id')->first();
+        $undo = $show->edits()->where('kind', Edit::UNDO)->where('undone', false)->where('user_id', $user?->id)->orderByDesc('revision')->first();
         if ($undo === null || self::edit($undo) === null) {
             return null;
         }

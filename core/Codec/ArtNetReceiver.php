@@ -29,9 +29,6 @@ use NimbleJunction\Core\Wire\TimeCode as Time;
 
 final readonly class ArtNetReceiver implements Receiver
 {
-    /** Where our own address stands in a poll reply: IpAddress and BindIp. */
-    private const ADDRESS_AT = [10, 207];
-
     /**
      * @param list<array{bytes: string, addresses: list<int>}> $pollReplies what we answer when asked who is there: pages, with the port-addresses that each names
      * @param string $mark what the reports of our own replies end with: we do not find ourselves
@@ -95,7 +92,7 @@ final readonly class ArtNetReceiver implements Receiver
             return false;
         });
 
-        return new Remark('a poll: who is there?', array_column($asked, 'bytes'), Packet::UDP_PORT, self::ADDRESS_AT);
+        return new Remark('a poll: who is there?', array_column($asked, 'bytes'), Packet::UDP_PORT, PollReply::ADDRESS_AT);
     }
 
     private static function timeCode(TimeCode $packet): Message|Remark

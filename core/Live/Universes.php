@@ -62,7 +62,7 @@ final class Universes implements Room
         $this->plan = $plan;
         $this->intake->adopt($plan);
         $feeds = $plan->feeds();
-        $routes = RouteSlots::of($plan);
+        $routes = $plan->routeSlots;
         $copies = $this->copiesByTarget($plan);
         $kept = [];
         foreach ($plan->universes as $id => $entry) {
@@ -209,7 +209,7 @@ final class Universes implements Room
     {
         foreach ($stored->parts('sources') as $part) {
             $levels = $part->bytes('key', null, 512) === 'routes' ? $part->bytes('levels', Frame::SLOTS) : '';
-            foreach ($levels === '' ? [] : RouteSlots::of($this->plan)[$universe->id] ?? [] as $owner => $slots) {
+            foreach ($levels === '' ? [] : $this->plan->routeSlots[$universe->id] ?? [] as $owner => $slots) {
                 foreach (array_keys($slots) as $slot) {
                     if ($levels[$slot] !== "\0") {
                         $universe->layers()->set($owner, $this->nameOf($owner), [$slot => \ord($levels[$slot])]);

@@ -103,6 +103,19 @@ final readonly class Patch
         return ['universe' => $fixture->universeId, 'levels' => array_combine($slots, $parameter->levels($value))];
     }
 
+    /**
+     * Where a parameter lies.
+     *
+     * @return array{string, list<int>} universe, and slots from 0, the coarsest first; none when there is no such parameter
+     */
+    public function places(string $fixtureId, string $parameterName): array
+    {
+        $fixture = $this->fixtures[$fixtureId] ?? null;
+        $places = $fixture === null ? [] : $this->profiles[$fixture->profileId]->places()[$parameterName] ?? [];
+
+        return $fixture === null ? ['', []] : [$fixture->universeId, array_map(static fn(int $place): int => $fixture->first - 2 + $place, $places)];
+    }
+
     /** The slot after the last one that is taken; null when there is none left. */
     public function nextFree(string $universeId): ?int
     {

@@ -23,9 +23,15 @@ final readonly class Compiler
     {
     }
 
-    /** @param array<string, bool> $switched ports that are on or off otherwise than the show says, by id */
-    public function compile(Show $show, array $switched = []): Plan
+    /**
+     * @param array<string, bool> $switched ports that are on or off otherwise than the show says, by id
+     * @param Plan|null $before the plan that runs: what is as it was is taken from there
+     * @param \Closure(): void|null $between called between two parts: whoever has other things to do does them then
+     */
+    public function compile(Show $show, array $switched = [], ?Plan $before = null, ?\Closure $between = null): Plan
     {
+        $between ??= static function (): void {
+        };
         $origin = new Origin($show, $this);
         $show = $show->switched($switched);
         $ports = $routes = $slotRoutes = $copies = [];
@@ -44,6 +50,7 @@ final readonly class Compiler
             ];
         }
         foreach ($show->routes as $route) {
+            $between();
             if ($route->route !== null) {
                 $routes[$route->id] = $route->route;
             } elseif ($route->ends !== null) {
@@ -56,17 +63,27 @@ final readonly class Compiler
             }
         }
         $endpoints = $entrances->compile();
+        $between();
         $exits = new Exits($show, $this->identity, $endpoints);
         $messageExits = $exits->messageExits();
 
+        $was = $before?->origin?->show;
+        $areRoutesTheSame = $before !== null && $was?->routes === $show->routes;
+        $isPatchTheSame = $was?->fixtures === $show->fixtures && $was->profiles === $show->profiles;
+        $universes = [];
+        foreach ($show->universes as $id => $universe) {
+            $between();
+            $universes[$id] = $this->universe($universe, $patch);
+        }
+
         return new Plan(
             $show->name,
-            array_map(fn(UniverseEntry $universe): array => $this->universe($universe, $patch), $show->universes),
+            $universes,
             $ports,
             $endpoints,
             $exits->exits(),
             $messageExits,
-            new RouteIndex($routes),
+            $areRoutesTheSame ? $before->index : new RouteIndex($routes, $between),
             $slotRoutes,
             $copies,
             (new Announcing($show, $this->identity, $exits))->announcements($messageExits),
@@ -75,6 +92,7 @@ final readonly class Compiler
             $patch,
             $show->values,
             $origin,
+            $areRoutesTheSame && $isPatchTheSame ? $before->routeSlots : RouteSlots::of($routes, $patch, $between),
         );
     }
 

@@ -19,9 +19,12 @@ use NimbleJunction\Core\Show\Side\ReceiveSide;
 use NimbleJunction\Core\Signal\Protocol;
 
 /** The endpoints of a show: every place that bytes come in at, or that has to be open for them to go out. */
-final readonly class Entrances
+final class Entrances
 {
-    public function __construct(private Show $show, private Identity $identity)
+    /** @var list<array{bytes: string, addresses: list<int>}>|null the same from every address of ours but for the address */
+    private ?array $replies = null;
+
+    public function __construct(private readonly Show $show, private readonly Identity $identity)
     {
     }
 
@@ -110,7 +113,7 @@ final readonly class Entrances
     {
         return match ($port->protocol) {
             Protocol::ArtNet => new ArtNetReceiver(
-                (new PollReplies($this->show, $this->identity, $this->mark()))->pages($port->receive->address ?? '0.0.0.0'),
+                PollReplies::from($port->receive->address ?? '0.0.0.0', $this->replies()),
                 $this->mark(),
             ),
             Protocol::Sacn => new SacnReceiver($this->identity->cid),
@@ -121,6 +124,12 @@ final readonly class Entrances
                 ? new GameControllerReceiver($port->receive->deadZone, $port->receive->centres)
                 : new GameControllerReceiver(0.0, []),
         };
+    }
+
+    /** @return list<array{bytes: string, addresses: list<int>}> */
+    private function replies(): array
+    {
+        return $this->replies ??= (new PollReplies($this->show, $this->identity, $this->mark()))->pages('0.0.0.0');
     }
 
     /** What tells our own poll replies from those of another junction. */

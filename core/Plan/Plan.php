@@ -27,6 +27,7 @@ final readonly class Plan
      * @param int $middleC octave number of MIDI note 60
      * @param array<string, ValueEntry> $values the show's own, by id
      * @param Origin|null $origin null for a plan that was made by hand
+     * @param array<string, array<string, array<int, true>>> $routeSlots slots, 0 to 511, that each route sets as far as it is switched on in the show, by universe and owner
      * @param array<string, int> $order place of each universe that copies run from or to: what is copied from comes before what is copied to
      */
     public function __construct(
@@ -45,6 +46,7 @@ final readonly class Plan
         public Patch $patch = new Patch([], []),
         public array $values = [],
         public ?Origin $origin = null,
+        public array $routeSlots = [],
     ) {
     }
 

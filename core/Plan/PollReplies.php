@@ -27,6 +27,26 @@ final readonly class PollReplies
     {
     }
 
+    /**
+     * The same pages as they leave from another address of ours.
+     *
+     * @param list<array{bytes: string, addresses: list<int>}> $pages
+     *
+     * @return list<array{bytes: string, addresses: list<int>}>
+     */
+    public static function from(string $address, array $pages): array
+    {
+        $bytes = (string) inet_pton($address);
+
+        return array_map(static function (array $page) use ($bytes): array {
+            foreach (PollReply::ADDRESS_AT as $offset) {
+                $page['bytes'] = substr_replace($page['bytes'], $bytes, $offset, 4);
+            }
+
+            return $page;
+        }, $pages);
+    }
+
     /** @return list<array{bytes: string, addresses: list<int>}> */
     public function pages(string $address): array
     {

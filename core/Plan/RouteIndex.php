@@ -24,20 +24,23 @@ final readonly class RouteIndex
     /** @var array<string, Route> by id */
     public array $routes;
 
-    /** @param array<string, Route> $routes by id, disabled ones too: they are near misses */
-    public function __construct(array $routes)
+    /**
+     * @param array<string, Route> $routes by id, disabled ones too: they are near misses
+     * @param \Closure(): void|null $between called between two routes
+     */
+    public function __construct(array $routes, ?\Closure $between = null)
     {
         $listeners = [];
         $beginnings = [];
         foreach ($routes as $route) {
-            foreach ($route->triggers as $trigger) {
-                foreach ($trigger->keys() as $key) {
-                    [$place, $rest] = explode(' ', $key, 2);
-                    if (str_ends_with($rest, Heard::ANY)) {
-                        $beginnings[$place][substr($rest, 0, -\strlen(Heard::ANY))][] = new Listener($route, $trigger);
-                    } else {
-                        $listeners[$place][$rest][] = new Listener($route, $trigger);
-                    }
+            if ($between !== null) {
+                $between();
+            }
+            foreach (Entry::of($route) as $entry) {
+                if ($entry->isBeginning) {
+                    $beginnings[$entry->place][$entry->key][] = new Listener($route, $entry->trigger);
+                } else {
+                    $listeners[$entry->place][$entry->key][] = new Listener($route, $entry->trigger);
                 }
             }
         }

@@ -17,7 +17,8 @@ final readonly class References
     {
     }
 
-    public function check(): void
+    /** @param \Closure(): void $between called between two parts */
+    public function check(\Closure $between): void
     {
         foreach (array_values($this->show->universes) as $i => $universe) {
             $chosen = $universe->rules->chosen;
@@ -34,9 +35,11 @@ final readonly class References
             }
         }
         foreach (array_values($this->show->routes) as $i => $route) {
+            $between();
             $this->route($i, $route);
         }
         foreach (array_values($this->show->fixtures) as $i => $fixture) {
+            $between();
             $this->fixture($i, $fixture);
         }
         foreach (array_values($this->show->copies) as $i => $copy) {

@@ -75,17 +75,28 @@ final readonly class Show
         foreach (array_intersect_key($this->ports, $ports) as $id => $port) {
             $others[$id] = $port->switched($ports[$id]);
         }
-        $lists = [
+        $lists = array_combine(array_keys(self::LISTS), array_map($this->list(...), array_keys(self::LISTS)));
+
+        return $others === [] ? $this : new self(
+            $this->name,
+            $this->middleC,
+            [...$lists, 'ports' => array_replace($this->ports, $others)],
+        );
+    }
+
+    /** @return array<string, Part> one of its lists, by id */
+    public function list(string $name): array
+    {
+        return match ($name) {
             'universes' => $this->universes,
-            'ports' => array_replace($this->ports, $others),
+            'ports' => $this->ports,
             'routes' => $this->routes,
             'copies' => $this->copies,
             'profiles' => $this->profiles,
             'fixtures' => $this->fixtures,
             'values' => $this->values,
-        ];
-
-        return $others === [] ? $this : new self($this->name, $this->middleC, $lists);
+            default => [],
+        };
     }
 
     public function patch(): Patch

@@ -28,11 +28,14 @@ final class ShowReader
 
     /**
      * @param array<mixed> $document
+     * @param \Closure(): void|null $between called between two parts: whoever has other things to do does them then
      *
      * @throws ShowRefused
      */
-    public static function fromArray(array $document): Show
+    public static function fromArray(array $document, ?\Closure $between = null): Show
     {
+        $between ??= static function (): void {
+        };
         /** @var \ArrayObject<int, Fault> $faults */
         $faults = new \ArrayObject();
         $version = $document['version'] ?? null;
@@ -44,11 +47,11 @@ final class ShowReader
         $lists = [];
         $kinds = self::kinds();
         foreach (Show::LISTS as $list => [$class, $most]) {
-            $lists[$list] = self::byId($fields->objects($list, $most), $class, $kinds);
+            $lists[$list] = self::byId($fields->objects($list, $most), $class, $kinds, $between);
         }
         $show = new Show($name, $middleC, $lists);
         $fields->close();
-        (new References($show, $faults))->check();
+        (new References($show, $faults))->check($between);
         $found = Upgrades::asWritten(array_values($faults->getArrayCopy()), $version);
         if ($found !== []) {
             throw ShowRefused::because($found);
@@ -70,13 +73,15 @@ final class ShowReader
     /**
      * @param list<Fields> $objects
      * @param class-string<Part> $class
+     * @param \Closure(): void $between
      *
      * @return array<string, Part>
      */
-    private static function byId(array $objects, string $class, Kinds $kinds): array
+    private static function byId(array $objects, string $class, Kinds $kinds, \Closure $between): array
     {
         $entries = [];
         foreach ($objects as $fields) {
+            $between();
             $entry = Reading::with($kinds)->part($fields, $class);
             $id = get_object_vars($entry)['id'] ?? null;
             $id = \is_string($id) ? $id : '';

@@ -68,7 +68,7 @@ final class OtherEnd
                 ...self::numbers($port->protocol, $link->number, $show->universes[$link->universe]->name ?? $link->universe),
             );
         }
-        foreach ($show->routes as $route) {
+        foreach (RoutesAtPort::of($port->id, $show) as $route) {
             $ends = $route->ends;
             if ($ends !== null && $ends->fromMessage && $ends->message->port === $port->id) {
                 $which = $osc ? "argument {$ends->message->argument} from" : 'from';
@@ -121,7 +121,7 @@ final class OtherEnd
         if ($send instanceof OscSend && $send->heartbeat !== '') {
             $lines[] = ['Heartbeat', "{$send->heartbeat} every {$send->heartbeatSeconds} s"];
         }
-        foreach ($show->routes as $route) {
+        foreach (RoutesAtPort::of($port->id, $show) as $route) {
             $ends = $route->ends;
             if ($ends !== null && ! $ends->fromMessage && $ends->message->port === $port->id) {
                 $lines[] = ["Message of \"{$route->name}\"", self::message($ends->message, $show).($osc ? " {$ends->message->type}" : '')." from {$ends->message->low} to {$ends->message->high}"];

@@ -30,6 +30,8 @@ return new class () extends Migration {
             $table->string('point')->nullable();
             // How many edits were joined in this one, to save room.
             $table->unsignedInteger('joined')->default(1);
+            // How long its amendment is.
+            $table->unsignedBigInteger('bytes')->default(0);
             $table->index(['show_id', 'revision']);
         });
         DB::table('show_parts')->update(['position' => DB::raw('(position + 1) * '.Places::ROOM)]);
@@ -50,7 +52,7 @@ return new class () extends Migration {
             $table->json('before')->default('{}');
             $table->unsignedBigInteger('took_back')->nullable();
             $table->dropIndex(['show_id', 'revision']);
-            $table->dropColumn(['amendment', 'kind', 'base', 'of_edit', 'point', 'joined']);
+            $table->dropColumn(['amendment', 'kind', 'base', 'of_edit', 'point', 'joined', 'bytes']);
         });
         // Without the documents from before them there is nothing that could be undone.
         DB::table('edits')->delete();
@@ -73,8 +75,10 @@ return new class () extends Migration {
             $edit = DB::table('edits')->find($id);
             $document = json_decode((string) $edit->before, true);
             $before = is_array($document) ? Contents::ofDocument(Upgrades::toNewest($document), $after) : $after;
+            $amendment = $this->json(Amendment::between($before, $after)->toArray());
             DB::table('edits')->where('id', $id)->update([
-                'amendment' => $this->json(Amendment::between($before, $after)->toArray()),
+                'amendment' => $amendment,
+                'bytes' => strlen($amendment),
                 'base' => isset($ids[$place + 1]) ? DB::table('edits')->where('id', $ids[$place + 1])->value('revision') : 0,
                 ...$this->kind($edit),
             ]);

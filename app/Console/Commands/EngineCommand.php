@@ -52,7 +52,7 @@ final class EngineCommand extends Command
             $seconds === null ? null : (float) $seconds,
         );
         try {
-            $read = static fn(): string => $file === null ? app(ShowStore::class)->json() : (string) file_get_contents($file);
+            $read = static fn(): array => $file === null ? app(ShowStore::class)->withRevision() : [(string) file_get_contents($file), 0];
             (new Runner($settings, fn(string $line) => $this->line($line)))->run($read);
         } catch (AlreadyRunning $running) {
             $this->error($running->getMessage());

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Http\EditAnswer;
 use App\Shows\Draft;
+use App\Shows\EditLog;
 use App\Shows\FreeIds;
 use App\Shows\PartSummary;
 use App\Shows\SchemaCheck;
@@ -30,6 +31,17 @@ final readonly class ShowController
     public function show(Request $request): JsonResponse
     {
         return response()->json($this->page->assemble($request->user()));
+    }
+
+    /** What was changed after a revision: all of it where that is too much, or not known. */
+    public function changes(Request $request): JsonResponse
+    {
+        $since = (int) $request->validate(['since' => 'required|integer|min:0'])['since'];
+        $show = $this->shows->current();
+        $isKnown = $since === $show->revision || $show->edits()->where('base', $since)->exists();
+        $changes = $isKnown ? $this->page->changes(EditLog::since($show, $since), $since, $request->user()) : null;
+
+        return response()->json($changes ?? $this->page->assemble($request->user()));
     }
 
     /** The show's own settings: its name, the octave number of MIDI note 60. */

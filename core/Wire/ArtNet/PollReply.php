@@ -22,6 +22,9 @@ final readonly class PollReply
 {
     private const CLAUSE = 'Art-Net 4, ArtPollReply';
     private const SHORTEST = 207;
+
+    /** Where the address of the node stands: IpAddress and BindIp. */
+    public const ADDRESS_AT = [10, 207];
     public const STYLES = ['StNode', 'StController', 'StMedia', 'StRoute', 'StBackup', 'StConfig', 'StVisual'];
     public const SUPPORTS_LONG_ADDRESSES = 0x08;
 

@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Shows;
+
+use NimbleJunction\Core\Edit\Amendment;
+use NimbleJunction\Core\Edit\Change;
+use NimbleJunction\Core\Edit\Entry;
+
+/** Whose sentences, numbers and places are otherwise after an edit, with all the parts that these are made of. */
+final class Affected
+{
+    /** An edit of more parts than this is shown as a whole show. */
+    private const MOST = 50;
+
+    /** @var array<string, true> by id */
+    public array $routes = [];
+
+    /** @var array<string, true> by id */
+    public array $ports = [];
+
+    /** @var array<string, true> by id */
+    public array $universes = [];
+
+    private function __construct(private readonly Draft $draft, private readonly Neighbourhood $around)
+    {
+    }
+
+    /**
+     * @param Draft $draft of the show after the edit, with nothing drafted
+     *
+     * @return self|null null where it is too much to look for
+     */
+    public static function by(Draft $draft, Amendment $amendment): ?self
+    {
+        // What notes are called stands everywhere.
+        if ($amendment->count() > self::MOST || isset($amendment->settings['middleC'])) {
+            return null;
+        }
+        $affected = new self($draft, new Neighbourhood($draft));
+        foreach ($amendment->parts as $list => $changes) {
+            $affected->add($list, $changes);
+        }
+        $affected->spread();
+
+        return $affected->around->isTooLarge ? null : $affected;
+    }
+
+    /** @return array<string, mixed> a show document of all the parts that it takes */
+    public function document(): array
+    {
+        return $this->around->document();
+    }
+
+    /** @param array<string, Change> $changes by id */
+    private function add(string $list, array $changes): void
+    {
+        $ids = array_map(strval(...), array_keys($changes));
+        $this->around->add($list, $ids);
+        $this->around->addWhoNames($list, array_values(array_filter(
+            $ids,
+            static fn(string $id): bool => Neighbourhood::matters($list, $changes[$id]->was, $changes[$id]->is),
+        )));
+        foreach ($changes as $change) {
+            foreach (array_filter([$change->was, $change->is]) as $entry) {
+                $this->addNamedBy($list, $entry);
+            }
+        }
+    }
+
+    /** Universes and ports that a part names, or named before. */
+    private function addNamedBy(string $list, Entry $entry): void
+    {
+        $words = Neighbourhood::words($entry->part);
+        foreach (['ports', 'universes'] as $kind) {
+            $named = $this->draft->existing($kind, $words);
+            $this->around->add($kind, $named);
+            if ($kind === 'universes' && \in_array($list, ['ports', 'fixtures', 'universes'], true)) {
+                $this->universes += array_fill_keys($named, true);
+            }
+            if ($kind === 'ports' && $list === 'routes') {
+                $this->ports += array_fill_keys($named, true);
+            }
+        }
+    }
+
+    private function spread(): void
+    {
+        $this->routes = array_fill_keys($this->around->ids('routes'), true);
+        $this->ports += array_fill_keys($this->around->ids('ports'), true);
+        foreach ($this->around->ids('fixtures') as $id) {
+            $this->universes += array_fill_keys([$this->draft->part('fixtures', $id)['universe'] ?? ''], true);
+        }
+        // The numbers of a universe are those of its ports; what a port's other end has to be told, it is told by routes.
+        $this->around->addWhoNames('universes', array_map(strval(...), array_keys($this->universes)), ['ports', 'fixtures']);
+        $this->around->addWhoNames('ports', array_map(strval(...), array_keys($this->ports)), ['routes']);
+        $this->around->addWhatIsNamed();
+    }
+}

@@ -1,0 +1,139 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Tests\App;
+
+use App\Shows\ShowStore;
+use Illuminate\Testing\TestResponse;
+use NimbleJunction\Core\Edit\Update;
+use NimbleJunction\Engine\LiveLink\Role;
+
+/** A page that is told only what has changed shows the same as one that asks for all of it. */
+final class ChangesTest extends AppTestCase
+{
+    private const BY_ID = ['sentences' => 'routes', 'routeEnds' => 'routes', 'otherEnds' => 'ports', 'places' => 'ports', 'numbering' => 'universes', 'nextFree' => 'universes'];
+
+    /** @return iterable<string, array{int}> */
+    public static function seeds(): iterable
+    {
+        foreach ([1, 2] as $seed) {
+            yield "walk {$seed}" => [$seed];
+        }
+    }
+
+    #[\PHPUnit\Framework\Attributes\DataProvider('seeds')]
+    public function testAfterAnyWalkAPageThatFollowsShowsWhatAFreshOneShows(int $seed): void
+    {
+        mt_srand($seed);
+        $this->as(Role::Builder);
+        $page = $this->fresh();
+        $behind = $page;
+        $followed = 0;
+        for ($step = 0; $step < 60; ++$step) {
+            $answer = $this->move($step);
+            if ($answer->status() === 200) {
+                $followed += $answer->json('changes') === null ? 0 : 1;
+                $page = self::merged($page, $answer->json());
+                self::assertEquals($this->fresh(), $page, "step {$step}");
+            }
+            if ($step % 7 === 0) {
+                // Another page, that looks only now and then.
+                $behind = self::merged($behind, $this->getJson("/api/show/changes?since={$behind['revision']}")->assertOk()->json());
+                self::assertEquals($page, $behind, "step {$step}");
+            }
+        }
+        self::assertGreaterThan(20, $followed);
+    }
+
+    public function testWhatIsNotKnownIsAnsweredWhole(): void
+    {
+        $this->as(Role::Viewer);
+        self::assertSame('Fernhall Glasshouse, Night Walk', $this->getJson('/api/show/changes?since=7777')->assertOk()->json('document.name'));
+        $this->getJson('/api/show/changes')->assertStatus(422);
+        $this->getJson('/api/show/changes?since=soon')->assertStatus(422);
+        $now = $this->fresh()['revision'];
+        $nothing = $this->getJson("/api/show/changes?since={$now}")->assertOk();
+        self::assertNull($nothing->json('document'));
+        self::assertSame($now, $nothing->json('revision'));
+    }
+
+    private function move(int $step): TestResponse
+    {
+        $document = app(ShowStore::class)->document();
+        $list = ['ports', 'ports', 'routes', 'universes', 'fixtures', 'profiles', 'values', 'copies'][mt_rand(0, 7)];
+        $parts = array_column($document[$list], null, 'id');
+        $id = $parts === [] ? 'none' : array_rand($parts);
+        $part = $parts[$id] ?? ['name' => 'None', 'type' => 'switch'];
+        $other = $parts === [] ? null : array_rand($parts);
+        $universe = $document['universes'][array_rand($document['universes'])]['id'];
+        $headers = ['X-Answer' => 'changes'];
+
+        return match (mt_rand(0, 9)) {
+            0, 1 => $this->putJson("/api/show/{$list}/{$id}", [...$part, 'name' => "Name {$step}"], $headers),
+            2 => $this->putJson("/api/show/{$list}/{$id}", self::elsewhere($part, $universe, $step), $headers),
+            3 => $this->postJson("/api/show/{$list}", [...array_diff_key($part, ['id' => 0]), 'name' => "New {$step}"], $headers),
+            4 => $this->deleteJson("/api/show/{$list}/{$id}", [], $headers),
+            5 => $this->postJson("/api/show/{$list}/batch", ['ids' => [$id], 'before' => $other === $id ? null : $other], $headers),
+            6 => $this->patchJson('/api/show', mt_rand(0, 1) === 0 ? ['name' => "Show {$step}"] : ['middleC' => mt_rand(3, 5)], $headers),
+            7 => $this->postJson('/api/show/redo', [], $headers),
+            default => $this->postJson('/api/show/undo', [], $headers),
+        };
+    }
+
+    /**
+     * The part with other numbers, universes or slots.
+     *
+     * @param array<string, mixed> $part
+     *
+     * @return array<string, mixed>
+     */
+    private static function elsewhere(array $part, string $universe, int $step): array
+    {
+        foreach (['receive' => 'feeds', 'send' => 'carries'] as $side => $list) {
+            if (isset($part[$side][$list])) {
+                $part[$side][$list] = [['number' => 20 + $step, 'universe' => $universe]];
+            }
+        }
+        foreach (['from', 'to'] as $end) {
+            if (isset($part[$end]['slot'])) {
+                $part[$end] = [...$part[$end], 'universe' => $universe, 'slot' => 100 + $step];
+            }
+        }
+
+        return isset($part['first']) ? [...$part, 'universe' => $universe, 'first' => 200 + 2 * $step] : $part;
+    }
+
+    /** @return array<string, mixed> */
+    private function fresh(): array
+    {
+        return array_diff_key($this->getJson('/api/show')->assertOk()->json(), ['adapters' => 0]);
+    }
+
+    /**
+     * @param array<string, mixed> $page
+     * @param array<string, mixed> $answer
+     *
+     * @return array<string, mixed>
+     */
+    private static function merged(array $page, array $answer): array
+    {
+        unset($answer['notice'], $answer['id'], $answer['ids'], $answer['undone'], $answer['undoneBy'], $answer['redone'], $answer['redoneBy'], $answer['adapters']);
+        if (isset($answer['document'])) {
+            return $answer;
+        }
+        self::assertSame($page['revision'], $answer['base']);
+        $page['document'] = Update::fromArray($answer['changes'])->document($page['document']);
+        foreach (self::BY_ID as $name => $list) {
+            $page[$name] = array_intersect_key([...$page[$name], ...$answer[$name]], array_column($page['document'][$list], null, 'id'));
+        }
+        $page['unsent'] = [...array_diff_key($page['unsent'], $answer['places']), ...$answer['unsent']];
+        $page['patch'] = [
+            ...array_filter($page['patch'], static fn(array $one): bool => ! \in_array($one['universe'], $answer['patched'], true)),
+            ...$answer['patch'],
+        ];
+        usort($page['patch'], static fn(array $a, array $b): int => [$a['universe'], $a['first']] <=> [$b['universe'], $b['first']]);
+
+        return [...$page, ...array_intersect_key($answer, ['revision' => 0, 'undo' => 0, 'undoBy' => 0, 'redo' => 0, 'redoBy' => 0])];
+    }
+}
