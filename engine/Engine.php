@@ -39,6 +39,9 @@ final class Engine
     private const RETRY_LOOKS = 2;
     private const TIDY_SECONDS = 20.0;
 
+    /** Bytes more in use than after the last tidying: what was left lying is looked for. */
+    private const LEFT_LYING = 4 * 1024 * 1024;
+
     public readonly Junction $junction;
     public readonly int $startedAt;
     public readonly Transports $transports;
@@ -54,6 +57,7 @@ final class Engine
     private array $adopted = [];
     private string $adapters = '';
     private int $looks = 0;
+    private int $tidied = 0;
     private ?string $timer = null;
     private int $timerAt = \PHP_INT_MAX;
 
@@ -120,6 +124,10 @@ final class Engine
         // What is over is told by the sockets of the plan before, so it is sent first.
         $this->dispatch($this->junction->adopt($plan, self::now()));
         $this->wake();
+        if ($isWhole) {
+            // All that is new is in use.
+            $this->tidied = memory_get_usage();
+        }
         foreach ($this->adopted as $tell) {
             $tell($lines, $isWhole);
         }
@@ -159,9 +167,7 @@ final class Engine
         $this->keeper?->start();
         // Adapters come and go, and get other addresses: nobody tells us, so it is looked at.
         $this->callbacks[] = EventLoop::repeat(self::LOOK_SECONDS, $this->lookAround(...));
-        $this->callbacks[] = EventLoop::repeat(self::TIDY_SECONDS, static function (): void {
-            gc_collect_cycles();
-        });
+        $this->callbacks[] = EventLoop::repeat(self::TIDY_SECONDS, $this->tidy(...));
         $this->wake();
     }
 
@@ -268,6 +274,16 @@ final class Engine
     {
         $this->transports->noteFault($endpoint, $fault);
         $this->portFaults->place($endpoint, $fault);
+    }
+
+    /** Looking for what holds itself alive takes longer the larger the show is, so it waits until something may have been left. */
+    private function tidy(): void
+    {
+        if (memory_get_usage() < $this->tidied + self::LEFT_LYING) {
+            return;
+        }
+        gc_collect_cycles();
+        $this->tidied = memory_get_usage();
     }
 
     private function lookAround(): void

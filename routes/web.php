@@ -19,6 +19,7 @@ Route::prefix('api')->group(function (): void {
         Route::post('live-token', [SessionController::class, 'token']);
         Route::get('show', [ShowController::class, 'show']);
         Route::get('show/changes', [ShowController::class, 'changes']);
+        Route::get('show/ports/{id}/other-end', [ShowController::class, 'otherEnd']);
         Route::get('show/export', [ShowController::class, 'export']);
 
         Route::get('show/{list}/table', [ListController::class, 'table'])->whereIn('list', array_keys(Show::LISTS));

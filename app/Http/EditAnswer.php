@@ -49,9 +49,20 @@ final readonly class EditAnswer
      */
     public function after(Request $request, Edited $edited, array $more = []): JsonResponse
     {
-        $page = $request->header(self::ANSWER) === 'changes' ? $this->page->changes($edited->amendment, $edited->base, $request->user()) : null;
+        $page = self::isBrief($request) ? $this->page->changes($edited->amendment, $edited->base, $request->user()) : null;
 
-        return response()->json([...$page ?? $this->page->assemble($request->user()), 'notice' => $edited->notice, ...$more]);
+        return response()->json([...$page ?? $this->whole($request), 'notice' => $edited->notice, ...$more]);
+    }
+
+    /** @return array<string, mixed> the show as it is */
+    public function whole(Request $request): array
+    {
+        return $this->page->assemble($request->user(), ! self::isBrief($request));
+    }
+
+    private static function isBrief(Request $request): bool
+    {
+        return $request->header(self::ANSWER) === 'changes';
     }
 
     /** @param array<string, mixed> $more */

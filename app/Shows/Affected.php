@@ -42,6 +42,12 @@ final class Affected
         foreach ($amendment->parts as $list => $changes) {
             $affected->add($list, $changes);
         }
+        $affected->ports = array_fill_keys($affected->around->ids('ports'), true);
+        foreach ($amendment->parts as $list => $changes) {
+            foreach ($changes as $change) {
+                $affected->addNamed($list, ...array_filter([$change->was, $change->is]));
+            }
+        }
         $affected->spread();
 
         return $affected->around->isTooLarge ? null : $affected;
@@ -62,39 +68,26 @@ final class Affected
             $ids,
             static fn(string $id): bool => Neighbourhood::matters($list, $changes[$id]->was, $changes[$id]->is),
         )));
-        foreach ($changes as $change) {
-            foreach (array_filter([$change->was, $change->is]) as $entry) {
-                $this->addNamedBy($list, $entry);
-            }
-        }
     }
 
-    /** Universes and ports that a part names, or named before. */
-    private function addNamedBy(string $list, Entry $entry): void
+    /** Universes that a part names, or named before: what a page says of them is otherwise too. */
+    private function addNamed(string $list, Entry ...$entries): void
     {
-        $words = Neighbourhood::words($entry->part);
-        foreach (['ports', 'universes'] as $kind) {
-            $named = $this->draft->existing($kind, $words);
-            $this->around->add($kind, $named);
-            if ($kind === 'universes' && \in_array($list, ['ports', 'fixtures', 'universes'], true)) {
-                $this->universes += array_fill_keys($named, true);
-            }
-            if ($kind === 'ports' && $list === 'routes') {
-                $this->ports += array_fill_keys($named, true);
-            }
+        foreach (\in_array($list, ['ports', 'fixtures', 'universes'], true) ? $entries : [] as $entry) {
+            $named = $this->draft->existing('universes', Neighbourhood::words($entry->part));
+            $this->around->add('universes', $named);
+            $this->universes += array_fill_keys($named, true);
         }
     }
 
     private function spread(): void
     {
         $this->routes = array_fill_keys($this->around->ids('routes'), true);
-        $this->ports += array_fill_keys($this->around->ids('ports'), true);
         foreach ($this->around->ids('fixtures') as $id) {
             $this->universes += array_fill_keys([$this->draft->part('fixtures', $id)['universe'] ?? ''], true);
         }
-        // The numbers of a universe are those of its ports; what a port's other end has to be told, it is told by routes.
+        // The numbers of a universe are those of its ports.
         $this->around->addWhoNames('universes', array_map(strval(...), array_keys($this->universes)), ['ports', 'fixtures']);
-        $this->around->addWhoNames('ports', array_map(strval(...), array_keys($this->ports)), ['routes']);
         $this->around->addWhatIsNamed();
     }
 }

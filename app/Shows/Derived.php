@@ -39,11 +39,13 @@ final readonly class Derived
     }
 
     /**
+     * What has to be set at the other ends.
+     *
      * @param array<string, PortEntry> $ports of the show
      *
-     * @return array<string, object>
+     * @return array<string, list<array{side: string, label: string, value: string}>> by port
      */
-    public function ofPorts(array $ports): array
+    public function otherEnds(array $ports): array
     {
         $adapters = Adapters::all();
         $ours = array_column($adapters, 'address');
@@ -52,8 +54,17 @@ final readonly class Derived
             $byAdapter[$adapter['name']][] = $adapter['address'];
         }
 
+        return array_map(fn(PortEntry $port): array => OtherEnd::of($port, $this->show, $ours, $byAdapter), $ports);
+    }
+
+    /**
+     * @param array<string, PortEntry> $ports of the show
+     *
+     * @return array<string, object>
+     */
+    public function ofPorts(array $ports): array
+    {
         return [
-            'otherEnds' => (object) array_map(fn(PortEntry $port): array => OtherEnd::of($port, $this->show, $ours, $byAdapter), $ports),
             'places' => (object) array_map(fn(PortEntry $port): string => PortPlace::of($port, $this->show), $ports),
             'unsent' => (object) array_filter(array_map($this->unsent(...), $ports)),
         ];

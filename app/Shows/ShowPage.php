@@ -16,8 +16,12 @@ final readonly class ShowPage
     {
     }
 
-    /** @return array<string, mixed> */
-    public function assemble(?User $user = null): array
+    /**
+     * @param bool $withOtherEnds what has to be set at the other ends of all ports, too
+     *
+     * @return array<string, mixed>
+     */
+    public function assemble(?User $user = null, bool $withOtherEnds = true): array
     {
         $document = $this->shows->document();
         $show = ShowReader::fromArray($document);
@@ -26,6 +30,7 @@ final readonly class ShowPage
         return [
             'document' => $document,
             ...$derived->ofRoutes($show->routes),
+            ...($withOtherEnds ? ['otherEnds' => (object) $derived->otherEnds($show->ports)] : []),
             ...$derived->ofPorts($show->ports),
             ...$derived->ofUniverses($show->universes),
             'patch' => $derived->patchOf($show->universes),
@@ -61,6 +66,18 @@ final readonly class ShowPage
             'patched' => array_map(strval(...), array_keys($affected->universes)),
             ...$this->standing($user),
         ];
+    }
+
+    /** @return list<array{side: string, label: string, value: string}>|null what has to be set at the other end of a port; null when there is none */
+    public function otherEnd(string $port): ?array
+    {
+        $around = new Neighbourhood(new Draft($this->shows->current()));
+        $around->add('ports', [$port]);
+        $around->addWhoNames('ports', [$port], ['routes']);
+        $around->addWhatIsNamed();
+        $small = ShowReader::fromArray($around->document());
+
+        return (new Derived($small))->otherEnds(array_intersect_key($small->ports, [$port => true]))[$port] ?? null;
     }
 
     /** @return array<string, mixed> which revision it is, and what undo and redo would do */

@@ -83,7 +83,7 @@ final readonly class Compiler
             $endpoints,
             $exits->exits(),
             $messageExits,
-            $areRoutesTheSame ? $before->index : new RouteIndex($routes, $between),
+            $areRoutesTheSame ? $before->index : new RouteIndex($routes, $between, $before?->index),
             $slotRoutes,
             $copies,
             (new Announcing($show, $this->identity, $exits))->announcements($messageExits),

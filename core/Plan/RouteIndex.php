@@ -15,6 +15,9 @@ use NimbleJunction\Core\Signal\Protocol;
 /** Which triggers look at an event: found by its keys, so that ten thousand routes cost it no more than ten. */
 final readonly class RouteIndex
 {
+    /** So many routes that are otherwise are put in their places; with more all is made anew. */
+    private const FEW = 20;
+
     /** @var array<string, array<string, list<Listener>>> by port (or "*point", "*occurred") and key */
     private array $listeners;
 
@@ -27,12 +30,19 @@ final readonly class RouteIndex
     /**
      * @param array<string, Route> $routes by id, disabled ones too: they are near misses
      * @param \Closure(): void|null $between called between two routes
+     * @param self|null $before of which as much is kept as is the same
      */
-    public function __construct(array $routes, ?\Closure $between = null)
+    public function __construct(array $routes, ?\Closure $between = null, ?self $before = null)
     {
-        $listeners = [];
-        $beginnings = [];
-        foreach ($routes as $route) {
+        $gone = $before === null ? [] : self::missing($before->routes, $routes);
+        $new = $before === null ? $routes : self::missing($routes, $before->routes);
+        if ($before !== null && (\count($new) > self::FEW || \count($gone) > self::FEW || ! self::isOrderKept($before->routes, $routes))) {
+            [$before, $gone, $new] = [null, [], $routes];
+        }
+        $listeners = $before->listeners ?? [];
+        $beginnings = $before->beginnings ?? [];
+        self::leave($listeners, $beginnings, $gone);
+        foreach ($new as $route) {
             if ($between !== null) {
                 $between();
             }
@@ -43,6 +53,10 @@ final readonly class RouteIndex
                     $listeners[$entry->place][$entry->key][] = new Listener($route, $entry->trigger);
                 }
             }
+        }
+        if ($before !== null) {
+            self::order($listeners, $new, false, $routes);
+            self::order($beginnings, $new, true, $routes);
         }
         $this->listeners = $listeners;
         $this->beginnings = $beginnings;
@@ -99,5 +113,82 @@ final readonly class RouteIndex
         $references = array_map(Reference::parse(...), array_map(strval(...), array_keys($this->listeners['*point'] ?? [])));
 
         return array_values(array_filter($references));
+    }
+
+    /**
+     * @param array<string, Route> $routes
+     * @param array<string, Route> $others
+     *
+     * @return array<string, Route> those that are not among the others, or are otherwise there
+     */
+    private static function missing(array $routes, array $others): array
+    {
+        $missing = [];
+        foreach ($routes as $id => $route) {
+            if (($others[$id] ?? null) !== $route) {
+                $missing[$id] = $route;
+            }
+        }
+
+        return $missing;
+    }
+
+    /**
+     * @param array<string, Route> $before
+     * @param array<string, Route> $after
+     */
+    private static function isOrderKept(array $before, array $after): bool
+    {
+        return array_keys(array_intersect_key($before, $after)) === array_keys(array_intersect_key($after, $before));
+    }
+
+    /**
+     * @param array<string, array<string, list<Listener>>> $listeners
+     * @param array<string, array<string, list<Listener>>> $beginnings
+     * @param array<string, Route> $gone
+     */
+    private static function leave(array &$listeners, array &$beginnings, array $gone): void
+    {
+        foreach ($gone as $route) {
+            foreach (Entry::of($route) as $entry) {
+                $place = $entry->isBeginning ? $beginnings[$entry->place] ?? [] : $listeners[$entry->place] ?? [];
+                $stay = array_values(array_filter(
+                    $place[$entry->key] ?? [],
+                    static fn(Listener $one): bool => $one->route !== $route,
+                ));
+                unset($place[$entry->key]);
+                $place += $stay === [] ? [] : [$entry->key => $stay];
+                if ($entry->isBeginning) {
+                    $beginnings[$entry->place] = $place;
+                } else {
+                    $listeners[$entry->place] = $place;
+                }
+            }
+        }
+        $listeners = array_filter($listeners);
+        $beginnings = array_filter($beginnings);
+    }
+
+    /**
+     * What was put behind the others goes where the show has it.
+     *
+     * @param array<string, array<string, list<Listener>>> $lists
+     * @param array<string, Route> $new
+     * @param array<string, Route> $routes
+     */
+    private static function order(array &$lists, array $new, bool $areBeginnings, array $routes): void
+    {
+        $ranks = null;
+        foreach ($new as $route) {
+            foreach (Entry::of($route) as $entry) {
+                $list = $entry->isBeginning === $areBeginnings ? $lists[$entry->place][$entry->key] : [];
+                if (\count($list) < 2) {
+                    continue;
+                }
+                $ranks ??= array_flip(array_keys($routes));
+                usort($list, static fn(Listener $a, Listener $b): int => $ranks[$a->route->id] <=> $ranks[$b->route->id]);
+                $lists[$entry->place][$entry->key] = $list;
+            }
+        }
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Plan;
 
 use NimbleJunction\Core\Document\Kind;
+use NimbleJunction\Core\Patch\Fixture;
 use NimbleJunction\Core\Patch\Patch;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Route\Action\SetAction;
@@ -13,8 +14,14 @@ use NimbleJunction\Core\Route\Route;
 /** Which slots each route sets, as far as it is switched on in the show. */
 final class RouteSlots
 {
-    /** @var \WeakMap<Route, list<Reference>>|null points that a route sets: a route never changes, and lives on in the next plan */
+    /** @var \WeakMap<Route, array<string, array<int, true>>>|null slots of a route by universe: it never changes, and lives on in the next plan */
     private static ?\WeakMap $known = null;
+
+    /** @var \WeakMap<Route, list<Reference>>|null points that it sets, whatever the patch */
+    private static ?\WeakMap $points = null;
+
+    /** The patch that they are known for. */
+    private static ?Patch $patch = null;
 
     /**
      * @param array<string, Route> $routes
@@ -24,16 +31,73 @@ final class RouteSlots
      */
     public static function of(array $routes, Patch $patch, \Closure $between): array
     {
-        /** @var \WeakMap<Route, list<Reference>> $known */
-        $known = self::$known ??= new \WeakMap();
+        if (self::$known === null || self::$patch?->profiles !== $patch->profiles) {
+            self::$known = new \WeakMap();
+        }
+        $moved = self::moved(self::$patch->fixtures ?? [], $patch->fixtures);
+        self::$patch = $patch;
         $slots = [];
+        $known = self::$known;
         foreach ($routes as $route) {
             $between();
-            foreach ($route->enabled ? $known[$route] ??= self::sets($route->actions) : [] as $reference) {
-                [$universe, $ofIt] = self::slots($reference, $patch);
-                foreach ($ofIt as $slot) {
-                    $slots[$universe][$route->owner][$slot] = true;
-                }
+            if ($moved !== [] && self::sets($route, $moved)) {
+                unset($known[$route]);
+            }
+            foreach ($route->enabled ? $known[$route] ??= self::ofRoute($route, $patch) : [] as $universe => $ofIt) {
+                $slots[$universe][$route->owner] = $ofIt;
+            }
+        }
+
+        return $slots;
+    }
+
+    /**
+     * @param array<string, Fixture> $before
+     * @param array<string, Fixture> $after
+     *
+     * @return array<string, true> ids of fixtures that are otherwise
+     */
+    private static function moved(array $before, array $after): array
+    {
+        $moved = [];
+        foreach ($before === $after ? [] : $before + $after as $id => $fixture) {
+            if (($before[$id] ?? null) !== ($after[$id] ?? null)) {
+                $moved[(string) $id] = true;
+            }
+        }
+
+        return $moved;
+    }
+
+    /** @param array<string, true> $fixtures */
+    private static function sets(Route $route, array $fixtures): bool
+    {
+        foreach (self::points($route) as $reference) {
+            if ($reference->kind === 'fixture' && isset($fixtures[$reference->id])) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @return list<Reference> points that a route sets */
+    private static function points(Route $route): array
+    {
+        /** @var \WeakMap<Route, list<Reference>> $points */
+        $points = self::$points ??= new \WeakMap();
+
+        return $points[$route] ??= self::setBy($route->actions);
+    }
+
+    /** @return array<string, array<int, true>> by universe */
+    private static function ofRoute(Route $route, Patch $patch): array
+    {
+        $slots = [];
+        foreach (self::points($route) as $reference) {
+            [$universe, $ofIt] = self::slots($reference, $patch);
+            foreach ($ofIt as $slot) {
+                $slots[$universe][$slot] = true;
             }
         }
 
@@ -53,7 +117,7 @@ final class RouteSlots
      *
      * @return list<Reference> points that these actions set, and those within them
      */
-    private static function sets(array $actions): array
+    private static function setBy(array $actions): array
     {
         $sets = [];
         foreach ($actions as $action) {
@@ -62,7 +126,7 @@ final class RouteSlots
             }
             foreach ($action instanceof Kind ? $action::fields() : [] as $field) {
                 $inner = $field->type() === 'parts' ? ((array) $action)[$field->name] ?? [] : [];
-                array_push($sets, ...self::sets(\is_array($inner) ? $inner : []));
+                array_push($sets, ...self::setBy(\is_array($inner) ? $inner : []));
             }
         }
 

@@ -42,7 +42,7 @@ watch(
 watch(
   () => engine.engine?.adoptions,
   (_, before) => {
-    if (before !== undefined && framed.value) void show.load()
+    if (before !== undefined && framed.value) void show.follow()
   },
 )
 

@@ -12,7 +12,7 @@ use NimbleJunction\Engine\LiveLink\Role;
 /** A page that is told only what has changed shows the same as one that asks for all of it. */
 final class ChangesTest extends AppTestCase
 {
-    private const BY_ID = ['sentences' => 'routes', 'routeEnds' => 'routes', 'otherEnds' => 'ports', 'places' => 'ports', 'numbering' => 'universes', 'nextFree' => 'universes'];
+    private const BY_ID = ['sentences' => 'routes', 'routeEnds' => 'routes', 'places' => 'ports', 'numbering' => 'universes', 'nextFree' => 'universes'];
 
     /** @return iterable<string, array{int}> */
     public static function seeds(): iterable
@@ -44,6 +44,16 @@ final class ChangesTest extends AppTestCase
             }
         }
         self::assertGreaterThan(20, $followed);
+    }
+
+    public function testWhatOneOtherEndNeedsIsWhatTheWholePageSaysOfIt(): void
+    {
+        $this->as(Role::Viewer);
+        $all = $this->getJson('/api/show')->json('otherEnds');
+        foreach ($all as $port => $lines) {
+            self::assertSame($lines, $this->getJson("/api/show/ports/{$port}/other-end")->assertOk()->json('lines'), $port);
+        }
+        $this->getJson('/api/show/ports/nowhere/other-end')->assertNotFound();
     }
 
     public function testWhatIsNotKnownIsAnsweredWhole(): void
@@ -107,7 +117,7 @@ final class ChangesTest extends AppTestCase
     /** @return array<string, mixed> */
     private function fresh(): array
     {
-        return array_diff_key($this->getJson('/api/show')->assertOk()->json(), ['adapters' => 0]);
+        return array_diff_key($this->getJson('/api/show')->assertOk()->json(), ['adapters' => 0, 'otherEnds' => 0]);
     }
 
     /**
@@ -118,7 +128,7 @@ final class ChangesTest extends AppTestCase
      */
     private static function merged(array $page, array $answer): array
     {
-        unset($answer['notice'], $answer['id'], $answer['ids'], $answer['undone'], $answer['undoneBy'], $answer['redone'], $answer['redoneBy'], $answer['adapters']);
+        unset($answer['notice'], $answer['id'], $answer['ids'], $answer['undone'], $answer['undoneBy'], $answer['redone'], $answer['redoneBy'], $answer['adapters'], $answer['otherEnds']);
         if (isset($answer['document'])) {
             return $answer;
         }

@@ -30,7 +30,7 @@ final readonly class ShowController
 
     public function show(Request $request): JsonResponse
     {
-        return response()->json($this->page->assemble($request->user()));
+        return response()->json($this->edits->whole($request));
     }
 
     /** What was changed after a revision: all of it where that is too much, or not known. */
@@ -41,7 +41,16 @@ final readonly class ShowController
         $isKnown = $since === $show->revision || $show->edits()->where('base', $since)->exists();
         $changes = $isKnown ? $this->page->changes(EditLog::since($show, $since), $since, $request->user()) : null;
 
-        return response()->json($changes ?? $this->page->assemble($request->user()));
+        return response()->json($changes ?? $this->edits->whole($request));
+    }
+
+    /** What has to be set at the other end of a port. */
+    public function otherEnd(string $id): JsonResponse
+    {
+        $lines = $this->page->otherEnd($id);
+        abort_if($lines === null, 404, "There is no port \"{$id}\": it may have been deleted on another page.");
+
+        return response()->json(['lines' => $lines]);
     }
 
     /** The show's own settings: its name, the octave number of MIDI note 60. */

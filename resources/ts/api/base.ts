@@ -17,7 +17,7 @@ export function useBase(): { save: <T>(what: (base: number | undefined) => Promi
       return await what(base)
     } catch (error) {
       if (error instanceof Refused && error.status === 409) {
-        await show.load()
+        await show.follow()
         begin()
       }
       throw error

@@ -5,6 +5,20 @@ export interface Fault {
   allowed: string
 }
 
+/** A part that somebody else has changed since a form of it was opened; each field that one of both has changed. */
+export interface Conflict {
+  list: string
+  id: string
+  name: string
+  by: string
+  edit: string
+  gone: boolean
+  fields: { field: string; was: unknown; theirs: unknown; mine: unknown; both: boolean }[]
+  theirs: Record<string, unknown> | null
+  mine: Record<string, unknown> | null
+  joined: Record<string, unknown> | null
+}
+
 /** Where a fault is, within the part that a form is about: "receive/port" of "/ports/3/receive/port". */
 export const within = (path: string) => path.replace(/^\/\w+\/\d+\/?/, '')
 
@@ -14,6 +28,7 @@ export class Refused extends Error {
     message: string,
     readonly status: number,
     readonly faults: Fault[] = [],
+    readonly conflicts: Conflict[] = [],
   ) {
     super(message)
   }
@@ -37,6 +52,7 @@ export async function call<T>(method: string, path: string, body?: unknown, base
         Accept: 'application/json',
         'Content-Type': 'application/json',
         'X-XSRF-TOKEN': cookie('XSRF-TOKEN'),
+        'X-Answer': 'changes',
         ...(base === undefined ? {} : { 'X-Base-Revision': String(base) }),
       },
       body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
@@ -46,6 +62,6 @@ export async function call<T>(method: string, path: string, body?: unknown, base
   }
   const answer = await response.json().catch(() => ({}))
   if (!response.ok)
-    throw new Refused(answer.message ?? `The server answered ${response.status}.`, response.status, answer.faults ?? [])
+    throw new Refused(answer.message ?? `The server answered ${response.status}.`, response.status, answer.faults ?? [], answer.conflicts ?? [])
   return answer as T
 }

@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
+import { pageAfter, type Changes } from './changes'
 import { call, Refused } from './client'
 import type {
   Fixture,
@@ -109,11 +110,10 @@ export interface PartDescription {
 /** A part that says of what kind it is, with the fields of that kind. */
 export type KindPart = { kind: string } & Values
 
-interface ShowPageData {
+export interface ShowPageData {
   document: ShowDocument
   routeEnds: Record<string, RouteEnds>
   sentences: Record<string, string>
-  otherEnds: Record<string, OtherEndLine[]>
   numbering: Record<string, string[]>
   places: Record<string, string>
   unsent: Record<string, string[]>
@@ -139,9 +139,9 @@ export const useShow = defineStore('show', () => {
   const data = shallowRef<ShowPageData | null>(null)
   const said = ref('')
 
-  async function take(promise: Promise<ShowPageData>): Promise<ShowPageData> {
+  async function take(promise: Promise<ShowPageData | Changes>): Promise<ShowPageData | Changes> {
     const answer = await promise
-    data.value = answer
+    await put(answer)
     said.value = answer.undone
       ? `Undone: ${answer.undone} (by ${answer.undoneBy}).`
       : answer.redone
@@ -150,12 +150,26 @@ export const useShow = defineStore('show', () => {
     if (answer.notice) said.value = `${said.value} ${answer.notice}`.trim()
     return answer
   }
+  /** An answer is the show of now, or what was changed since a revision: of another one than ours it is of no use. */
+  async function put(answer: ShowPageData | Changes): Promise<void> {
+    if (!('changes' in answer)) data.value = answer
+    else if (data.value?.revision === answer.base) data.value = pageAfter(data.value, answer)
+    else if ((data.value?.revision ?? 0) < answer.revision) await load()
+  }
   /** Looks again, and says nothing; an answer that a newer edit has overtaken is left. */
   async function load(): Promise<void> {
     const before = data.value
     const answer = await call<ShowPageData>('GET', 'show')
     if (data.value === before) data.value = answer
   }
+  /** Somebody may have changed something: what that is comes, and nothing else. */
+  async function follow(): Promise<void> {
+    const before = data.value
+    if (before === null) return load()
+    const answer = await call<ShowPageData | Changes>('GET', `show/changes?since=${before.revision}`)
+    if (data.value === before && answer.revision !== before.revision) await put(answer)
+  }
+  const otherEnd = (port: string) => call<{ lines: OtherEndLine[] }>('GET', `show/ports/${port}/other-end`)
   const add = (list: ListName, part: object) => take(call('POST', `show/${list}`, part))
   const seen = () => data.value?.revision
   /** @param base the revision that the form was opened at */
@@ -172,11 +186,11 @@ export const useShow = defineStore('show', () => {
   const takeUp = (find: object) => take(call('POST', 'show/take-up', find))
   const importJson = (json: string) => take(call('POST', 'show/import', json))
   /** Takes back the edit that is shown as the last one, and no other; or does again what was taken back last. */
-  async function step(way: 'undo' | 'redo'): Promise<ShowPageData> {
+  async function step(way: 'undo' | 'redo'): Promise<ShowPageData | Changes> {
     try {
-      return await take(call<ShowPageData>('POST', `show/${way}`, undefined, seen()))
+      return await take(call<ShowPageData | Changes>('POST', `show/${way}`, undefined, seen()))
     } catch (error) {
-      if (error instanceof Refused && error.status === 409) await load()
+      if (error instanceof Refused && error.status === 409) await follow()
       throw error
     }
   }
@@ -198,6 +212,9 @@ export const useShow = defineStore('show', () => {
     data,
     said,
     load,
+    follow,
+    take,
+    otherEnd,
     add,
     replace,
     remove,

@@ -1,7 +1,11 @@
 <script setup lang="ts">
+import type { Conflict } from '@/api/client'
+import type { Values } from '@/api/show'
+import ConflictPanel from './ConflictPanel.vue'
+
 /** What is around the fields of every form: its title, what is wrong, and the two ways out. */
-defineProps<{ name: string; title: string; save: string; wrong: string[]; busy: boolean }>()
-const emit = defineEmits<{ save: []; cancel: [] }>()
+defineProps<{ name: string; title: string; save: string; wrong: string[]; busy: boolean; conflict?: Conflict | null }>()
+const emit = defineEmits<{ save: []; cancel: []; choose: [part: Values] }>()
 </script>
 
 <template>
@@ -11,6 +15,7 @@ const emit = defineEmits<{ save: []; cancel: [] }>()
     <div v-if="wrong.length" class="wrong" role="alert">
       <p v-for="line in wrong" :key="line">{{ line }}</p>
     </div>
+    <ConflictPanel v-if="conflict && !conflict.gone" :conflict="conflict" @choose="emit('choose', $event)" />
     <div class="actions">
       <v-btn type="submit" variant="flat" color="primary" :loading="busy">{{ save }}</v-btn>
       <v-btn @click="emit('cancel')">Cancel</v-btn>

@@ -5,6 +5,7 @@ import FormFrame from './FormFrame.vue'
 import { useDescriptions } from './kinds'
 import PartFields from './PartFields.vue'
 import { sideOf, tidied, type Scope } from './parts'
+import { without } from './conflicts'
 import { useStoring } from './storing'
 
 /** The form of a part of any list, new or changed, as its class describes it. */
@@ -15,7 +16,7 @@ const props = defineProps<{
   before?: (part: Values) => Values
 }>()
 const emit = defineEmits<{ done: [id: string]; cancel: [] }>()
-const { store, fault, wrong, busy } = useStoring(props.list)
+const { store, fault, wrong, busy, conflict } = useStoring(props.list)
 const descriptions = useDescriptions()
 const description = computed(() => descriptions.value?.lists[props.list])
 const draft = defineModel<Values>({ required: true })
@@ -36,6 +37,11 @@ async function save(): Promise<void> {
   const id = await store(props.part?.id, tidied(props.before?.(draft.value) ?? draft.value, fields))
   if (id !== null) emit('done', id)
 }
+/** What was chosen field by field, of theirs and mine. */
+async function choose(chosen: Values): Promise<void> {
+  const id = await store(props.part?.id, without(chosen, 'id'))
+  if (id !== null) emit('done', id)
+}
 </script>
 
 <template>
@@ -45,6 +51,8 @@ async function save(): Promise<void> {
     :save="part ? 'Save' : `Add the ${what}`"
     :wrong="wrong"
     :busy="busy"
+    :conflict="conflict"
+    @choose="choose"
     @save="save"
     @cancel="emit('cancel')"
   >

@@ -1,6 +1,6 @@
 import { computed, ref } from 'vue'
 import { useBase } from '@/api/base'
-import { Refused, within, type Fault } from '@/api/client'
+import { Refused, within, type Conflict, type Fault } from '@/api/client'
 import { useShow, type ListName } from '@/api/show'
 
 /** Stores a part of the show, new or changed, and keeps what the server found wrong with it. */
@@ -10,6 +10,8 @@ export function useStoring(list: ListName) {
   const faults = ref<Fault[]>([])
   const failed = ref('')
   const busy = ref(false)
+  /** Somebody else was faster: both values of each field, for whoever has the form to choose. */
+  const conflict = ref<Conflict | null>(null)
   /** What is wrong with a field. */
   const fault = (path: string) => {
     const found = faults.value.find((one) => within(one.path) === path)
@@ -29,17 +31,21 @@ export function useStoring(list: ListName) {
     busy.value = true
     faults.value = []
     failed.value = ''
+    conflict.value = null
     try {
       if (id === undefined) return (await show.add(list, part)).id ?? ''
       await save((base) => show.replace(list, id, part, base))
       return id
     } catch (error) {
       failed.value = (error as Error).message
-      if (error instanceof Refused) faults.value = error.faults
+      if (error instanceof Refused) {
+        faults.value = error.faults
+        conflict.value = error.conflicts[0] ?? null
+      }
       return null
     } finally {
       busy.value = false
     }
   }
-  return { store, fault, wrong, busy }
+  return { store, fault, wrong, busy, conflict }
 }

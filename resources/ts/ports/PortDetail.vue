@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useSession } from '@/api/session'
-import { useShow, type Port } from '@/api/show'
+import { useShow, type OtherEndLine, type Port } from '@/api/show'
 import { useAttempt } from '@/components/attempt'
 import StateMark from '@/components/StateMark.vue'
 import { healthWords, isSwitchedLive, spellProtocol } from '@/components/words'
@@ -21,6 +21,15 @@ const crosses = computed(() => props.port.protocol === 'osc' && (props.port.link
 const unsent = computed(() => show.data?.unsent[props.port.id] ?? [])
 const asking = ref(false)
 const { failed, attempt } = useAttempt()
+const otherEnd = ref<OtherEndLine[]>([])
+watch(
+  () => [props.port.id, show.data?.revision],
+  async ([id]) => {
+    const { lines } = await show.otherEnd(props.port.id).catch(() => ({ lines: [] }))
+    if (props.port.id === id) otherEnd.value = lines
+  },
+  { immediate: true },
+)
 
 async function remove(): Promise<void> {
   asking.value = false
@@ -74,7 +83,7 @@ function turn(field: 'enabled' | 'receive' | 'send'): void {
     </p>
     <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
     <hr class="rule" />
-    <OtherEnd :lines="show.data?.otherEnds[port.id] ?? []" :name="port.name" />
+    <OtherEnd :lines="otherEnd" :name="port.name" />
   </aside>
 </template>
 

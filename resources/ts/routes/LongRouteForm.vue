@@ -1,14 +1,15 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import type { KindPart, Route } from '@/api/show'
+import type { KindPart, Route, Values } from '@/api/show'
 import FormFrame from '@/kinds/FormFrame.vue'
 import KindParts from '@/kinds/KindParts.vue'
+import { without } from '@/kinds/conflicts'
 import { useStoring } from '@/kinds/storing'
 
 /** A route step by step: when, if, what becomes of the value, and what is done. */
 const props = defineProps<{ route: Route | null; name: string }>()
 const emit = defineEmits<{ done: [id: string]; cancel: [] }>()
-const { store, wrong, busy } = useStoring('routes')
+const { store, wrong, busy, conflict } = useStoring('routes')
 const listOf = (value: unknown): KindPart[] => (Array.isArray(value) ? (value as KindPart[]) : value ? [value as KindPart] : [])
 const name = ref(props.route?.name ?? props.name)
 const enabled = ref(props.route?.enabled ?? true)
@@ -28,6 +29,11 @@ async function save(): Promise<void> {
   })
   if (id !== null) emit('done', id)
 }
+/** What was chosen field by field, of theirs and mine. */
+async function choose(chosen: Values): Promise<void> {
+  const id = await store(props.route?.id, without(chosen, 'id'))
+  if (id !== null) emit('done', id)
+}
 </script>
 
 <template>
@@ -37,6 +43,8 @@ async function save(): Promise<void> {
     :save="route ? 'Save' : 'Add the route'"
     :wrong="wrong"
     :busy="busy"
+    :conflict="conflict"
+    @choose="choose"
     @save="save"
     @cancel="emit('cancel')"
   >

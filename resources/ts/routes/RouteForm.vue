@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { useShow, type Route } from '@/api/show'
+import { useShow, type Route, type Values } from '@/api/show'
 import FormFrame from '@/kinds/FormFrame.vue'
+import { without } from '@/kinds/conflicts'
 import { useStoring } from '@/kinds/storing'
 import LongRouteForm from './LongRouteForm.vue'
 import MessageFields from './MessageFields.vue'
@@ -10,7 +11,7 @@ import { addressOf, kindsFor, partsOf } from './messages'
 const props = defineProps<{ route: Route | null }>()
 const emit = defineEmits<{ done: [id: string]; cancel: [] }>()
 const show = useShow()
-const { store, wrong, busy } = useStoring('routes')
+const { store, wrong, busy, conflict } = useStoring('routes')
 const from = props.route?.from
 const to = props.route?.to
 const message = from?.kind === 'message' ? from : to?.kind === 'message' ? to : null
@@ -79,6 +80,11 @@ async function save(): Promise<void> {
   const id = await store(props.route?.id, part)
   if (id !== null) emit('done', id)
 }
+/** What was chosen field by field, of theirs and mine. */
+async function choose(chosen: Values): Promise<void> {
+  const id = await store(props.route?.id, without(chosen, 'id'))
+  if (id !== null) emit('done', id)
+}
 </script>
 
 <template>
@@ -98,6 +104,8 @@ async function save(): Promise<void> {
     :save="route ? 'Save' : 'Add the route'"
     :wrong="wrong"
     :busy="busy"
+    :conflict="conflict"
+    @choose="choose"
     @save="save"
     @cancel="emit('cancel')"
   >
