@@ -2,10 +2,12 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\HistoryController;
 use App\Http\Controllers\KindController;
 use App\Http\Controllers\ListController;
 use App\Http\Controllers\PacketController;
 use App\Http\Controllers\SessionController;
+use App\Http\Controllers\ShelfController;
 use App\Http\Controllers\ShowController;
 use Illuminate\Support\Facades\Route;
 use NimbleJunction\Core\Show\Show;
@@ -24,6 +26,13 @@ Route::prefix('api')->group(function (): void {
 
         Route::get('show/{list}/table', [ListController::class, 'table'])->whereIn('list', array_keys(Show::LISTS));
 
+        Route::get('show/history', [HistoryController::class, 'page']);
+        Route::get('show/history/{id}', [HistoryController::class, 'difference'])->whereNumber('id');
+        Route::get('show/history/{id}/way-back', [HistoryController::class, 'wayBack'])->whereNumber('id');
+        Route::get('shows', [ShelfController::class, 'all']);
+        Route::get('shows/{id}/export', [ShelfController::class, 'export'])->whereNumber('id');
+        Route::get('shows/{id}/opening', [ShelfController::class, 'opening'])->whereNumber('id');
+
         Route::get('kinds', KindController::class);
         Route::get('packets/formats', [PacketController::class, 'formats']);
         Route::post('packets/decode', [PacketController::class, 'decode']);
@@ -35,6 +44,15 @@ Route::prefix('api')->group(function (): void {
             Route::post('show/import', [ShowController::class, 'import']);
             Route::post('show/undo', [ShowController::class, 'undo']);
             Route::post('show/redo', [ShowController::class, 'redo']);
+            Route::patch('show/history/{id}', [HistoryController::class, 'name'])->whereNumber('id');
+            Route::post('show/history/{id}/go-back', [HistoryController::class, 'goBack'])->whereNumber('id');
+            Route::post('shows', [ShelfController::class, 'begin']);
+            Route::post('shows/import', [ShelfController::class, 'import']);
+            Route::patch('shows/{id}', [ShelfController::class, 'change'])->whereNumber('id');
+            Route::delete('shows/{id}', [ShelfController::class, 'delete'])->whereNumber('id');
+            foreach (['duplicate', 'restore', 'open'] as $deed) {
+                Route::post("shows/{id}/{$deed}", [ShelfController::class, $deed])->whereNumber('id');
+            }
             Route::post('show/{list}/batch', [ListController::class, 'batch'])->whereIn('list', array_keys(Show::LISTS));
             Route::post('show/{list}/table', [ListController::class, 'takeTable'])->whereIn('list', array_keys(Show::LISTS));
             Route::post('show/{list}', [ShowController::class, 'add'])->whereIn('list', array_keys(Show::LISTS));

@@ -75,6 +75,9 @@ final readonly class ShowStore
     public function amend(string|\Closure $summary, ?User $user, callable $change, ?int $base = null, array $subjects = []): Edited
     {
         return $this->inTurn(static function (Draft $draft) use ($summary, $user, $change, $base, $subjects): array {
+            if ($base !== null && $base < $draft->show->opened) {
+                throw new OlderForm("Another show has been opened meanwhile: \"{$draft->show->name}\". Nothing was stored.");
+            }
             $change($draft);
             if ($base !== null) {
                 Subject::refuseIfAnyChanged($subjects, $draft, $base);
@@ -86,7 +89,7 @@ final readonly class ShowStore
     }
 
     /**
-     * @param callable(array<string, mixed>): array<string, mixed> $change document to document
+     * @param callable(array<string, mixed>): mixed $change document to document
      *
      * @return \Closure(Draft): void
      */
@@ -94,6 +97,7 @@ final readonly class ShowStore
     {
         return static function (Draft $draft) use ($change): void {
             $document = $change($draft->document());
+            $document = \is_array($document) ? $document : [];
             // Places and ids are only known of a sound document.
             ShowReader::fromArray($document);
             $draft->become(Upgrades::toNewest($document));

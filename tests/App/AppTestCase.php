@@ -41,7 +41,7 @@ abstract class AppTestCase extends TestCase
     {
         $data = $this->data;
         parent::tearDown();
-        array_map(unlink(...), glob("{$data}/*") ?: []);
+        (new \Illuminate\Filesystem\Filesystem())->cleanDirectory($data);
         rmdir($data);
     }
 

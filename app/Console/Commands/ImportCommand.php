@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Shows\Backup;
 use App\Shows\SchemaCheck;
 use App\Shows\ShowStore;
 use Illuminate\Console\Command;
@@ -25,6 +26,7 @@ final class ImportCommand extends Command
         }
         try {
             $document = SchemaCheck::read((string) file_get_contents($file));
+            Backup::make('before-import');
             $notice = $shows->change("import \"{$document['name']}\"", null, static fn(): array => $document);
         } catch (ShowRefused $refused) {
             $this->error("Nothing has changed. The document is wrong here:\n{$refused->getMessage()}");

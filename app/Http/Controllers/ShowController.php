@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\EditAnswer;
+use App\Shows\Backup;
 use App\Shows\Draft;
 use App\Shows\EditLog;
 use App\Shows\FreeIds;
@@ -148,6 +149,7 @@ final readonly class ShowController
     public function import(Request $request): JsonResponse
     {
         $document = SchemaCheck::read($request->getContent());
+        Backup::make('before-import');
 
         return $this->edits->of($request, "import \"{$document['name']}\"", static fn(Draft $draft) => $draft->become($document));
     }
