@@ -28,6 +28,7 @@ final class JunctionLink implements Conversation
     private readonly array $topics;
     private readonly Lending $lending;
     private readonly Checks $checks;
+    private readonly People $people;
 
     public function __construct(
         private readonly Engine $engine,
@@ -37,7 +38,8 @@ final class JunctionLink implements Conversation
     ) {
         $this->views = new \WeakMap();
         $ports = new PortReport($engine->junction, $engine->transports);
-        $this->topics = Topics::of($engine, $ports, $warnings, $descriptors);
+        $this->people = new People();
+        $this->topics = Topics::of($engine, $ports, $warnings, $descriptors, $this->people);
         $this->lending = new Lending($engine->transports->lent);
         $this->checks = new Checks($engine, $ports);
     }
@@ -45,12 +47,14 @@ final class JunctionLink implements Conversation
     public function opened(Client $client): void
     {
         $this->views[$client] = new PageView();
+        $this->people->came($client);
         $client->tell(new Welcome($client->token->user, $client->token->role->value));
     }
 
     public function closed(Client $client): void
     {
         unset($this->views[$client]);
+        $this->people->left($client);
         $this->lending->gone($client);
     }
 
@@ -101,7 +105,7 @@ final class JunctionLink implements Conversation
             throw new CommandRefused('Viewers cannot make changes: log in as operator or builder.');
         }
         $view = $this->views[$client] ?? new PageView();
-        $reach = new Reach($client, $view, $this->engine, $this->lending, $this->checks, $this->topics);
+        $reach = new Reach($client, $view, $this->engine, $this->lending, $this->checks, $this->topics, $this->people);
 
         return $order->obey($reach)?->jsonSerialize() ?? [];
     }

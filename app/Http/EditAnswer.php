@@ -31,11 +31,11 @@ final readonly class EditAnswer
     /**
      * @param string|\Closure(): string $summary asked for once it is known what is changed
      * @param callable(Draft): void $change
-     * @param list<Subject> $subjects the parts that it changes
+     * @param list<Subject>|null $subjects the parts that it changes; null for all that it does
      *
      * @throws ShowRefused|OlderForm
      */
-    public function of(Request $request, string|\Closure $summary, callable $change, array $subjects = []): JsonResponse
+    public function of(Request $request, string|\Closure $summary, callable $change, ?array $subjects = []): JsonResponse
     {
         $edited = $this->shows->amend($summary, $request->user(), $change, self::base($request), $subjects);
 

@@ -68,11 +68,11 @@ final readonly class ShowStore
      * @param string|\Closure(): string $summary asked for once it is known what is changed
      * @param callable(Draft): void $change
      * @param int|null $base the revision that whoever asks had seen; null claims nothing
-     * @param list<Subject> $subjects what it changes: if somebody else has changed one of these since, it is refused
+     * @param list<Subject>|null $subjects what it changes: if somebody else has changed one of these since, it is refused; null for every part that it changes
      *
      * @throws ShowRefused|OlderForm nothing has changed
      */
-    public function amend(string|\Closure $summary, ?User $user, callable $change, ?int $base = null, array $subjects = []): Edited
+    public function amend(string|\Closure $summary, ?User $user, callable $change, ?int $base = null, ?array $subjects = []): Edited
     {
         return $this->inTurn(static function (Draft $draft) use ($summary, $user, $change, $base, $subjects): array {
             if ($base !== null && $base < $draft->show->opened) {
@@ -80,7 +80,7 @@ final readonly class ShowStore
             }
             $change($draft);
             if ($base !== null) {
-                Subject::refuseIfAnyChanged($subjects, $draft, $base);
+                Subject::refuseIfAnyChanged($subjects ?? Subject::allOf($draft->amendment()), $draft, $base);
             }
             $words = \is_string($summary) ? $summary : $summary();
 

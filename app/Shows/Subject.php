@@ -28,6 +28,21 @@ final readonly class Subject
         return new self('', '');
     }
 
+    /** @return list<self> every part that is changed or taken out */
+    public static function allOf(Amendment $amendment): array
+    {
+        $subjects = $amendment->settings === [] ? [] : [self::settings()];
+        foreach ($amendment->parts as $list => $changes) {
+            foreach ($changes as $id => $change) {
+                if ($change->was !== null) {
+                    $subjects[] = new self($list, (string) $id);
+                }
+            }
+        }
+
+        return $subjects;
+    }
+
     /**
      * @param list<self> $subjects
      * @param Draft $draft with what is asked for

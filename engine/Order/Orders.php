@@ -25,6 +25,7 @@ final class Orders
         PressPoint::class,
         FindPoints::class,
         CheckPort::class,
+        Stand::class,
     ];
 
     /**

@@ -13,6 +13,7 @@ use NimbleJunction\Engine\Engine;
 use NimbleJunction\Engine\Lending;
 use NimbleJunction\Engine\LiveLink\Client;
 use NimbleJunction\Engine\PageView;
+use NimbleJunction\Engine\People;
 use NimbleJunction\Engine\Topic\Topic;
 
 /** What an order of a page has within its reach. */
@@ -26,6 +27,7 @@ final readonly class Reach
         public Lending $lending,
         public Checks $checks,
         public array $topics,
+        public People $people,
     ) {
     }
 

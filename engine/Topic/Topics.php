@@ -7,6 +7,7 @@ namespace NimbleJunction\Engine\Topic;
 use NimbleJunction\Engine\Engine;
 use NimbleJunction\Engine\Health\Warnings;
 use NimbleJunction\Engine\Net\Descriptors;
+use NimbleJunction\Engine\People;
 use NimbleJunction\Engine\PortReport;
 
 /** All topics that there are: a new one is a class, named here. */
@@ -21,10 +22,11 @@ final class Topics
         SourcesTopic::class,
         ScopeTopic::class,
         PointsTopic::class,
+        PresentTopic::class,
     ];
 
     /** @return array<string, Topic> by name */
-    public static function of(Engine $engine, PortReport $ports, Warnings $warnings, Descriptors $descriptors): array
+    public static function of(Engine $engine, PortReport $ports, Warnings $warnings, Descriptors $descriptors, People $people): array
     {
         $junction = $engine->junction;
         $topics = [
@@ -36,6 +38,7 @@ final class Topics
             new SourcesTopic($junction),
             new ScopeTopic($junction),
             new PointsTopic($junction),
+            new PresentTopic($people),
         ];
 
         return array_combine(array_map(static fn(Topic $topic): string => $topic::name(), $topics), $topics);

@@ -11,6 +11,7 @@ export const places = [
   { path: '/stand-ins', name: 'Stand-ins' },
   { path: '/packets', name: 'Packets' },
   { path: '/show', name: 'Show' },
+  { path: '/history', name: 'History' },
 ] as const
 
 export function makeRouter(): Router {
@@ -27,6 +28,7 @@ export function makeRouter(): Router {
       { path: '/stand-ins', component: () => import('./standins/StandInsPage.vue') },
       { path: '/packets', component: () => import('./packets/PacketsPage.vue') },
       { path: '/show', component: () => import('./show/ShowPage.vue') },
+      { path: '/history', component: () => import('./history/HistoryPage.vue') },
       { path: '/:anything(.*)', redirect: '/' },
     ],
   })

@@ -107,6 +107,17 @@ final class ListApiTest extends AppTestCase
         self::assertSame('Theirs', $this->ports()['house-desk']['name']);
     }
 
+    public function testATableDoesNotOverwriteWhatSomebodyElseHasChanged(): void
+    {
+        $this->as(Role::Builder);
+        $seen = $this->getJson('/api/show')->json('revision');
+        $this->postJson('/api/show/ports/batch', ['ids' => ['house-desk'], 'set' => ['name' => 'Theirs']])->assertOk();
+        $send = fn(string $csv) => $this->call('POST', '/api/show/ports/table', server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json', 'HTTP_X_BASE_REVISION' => (string) $seen], content: $csv);
+        $send("id,name\nhouse-desk,Mine\n")->assertConflict()->assertJsonPath('conflicts.0.fields.0.theirs', 'Theirs');
+        $send("id,name\nguest-desk,Mine\n")->assertOk();
+        self::assertSame(['Theirs', 'Mine'], [$this->ports()['house-desk']['name'], $this->ports()['guest-desk']['name']]);
+    }
+
     public function testEveryListGoesOutAsATableAndComesBackUnchanged(): void
     {
         $this->as(Role::Builder);

@@ -13,7 +13,11 @@ describe('a list', () => {
     ['a part is new at the end', { d: { part: { id: 'd' }, before: null } }, 'a b c d'],
     ['a part is new before another', { d: { part: { id: 'd' }, before: 'b' } }, 'a d b c'],
     ['a part has moved', { c: { part: { id: 'c' }, before: 'a' } }, 'c a b'],
-    ['two are new, one before the other', { '1': { part: { id: '1' }, before: '2' }, '2': { part: { id: '2' }, before: 'b' } }, 'a 1 2 b c'],
+    [
+      'two are new, one before the other',
+      { '1': { part: { id: '1' }, before: '2' }, '2': { part: { id: '2' }, before: 'b' } },
+      'a 1 2 b c',
+    ],
     ['what it stood before is gone meanwhile', { d: { part: { id: 'd' }, before: 'nowhere' } }, 'a b c d'],
   ])('where %s', (_what, changes, after) => {
     expect(ids(listAfter(list('a', 'b', 'c'), changes))).toBe(after)
@@ -21,7 +25,14 @@ describe('a list', () => {
 })
 
 const page = {
-  document: { format: 'nimble-junction/show', version: 2, name: 'Old', ports: list('desk', 'node'), routes: list('doors'), universes: list('palm') },
+  document: {
+    format: 'nimble-junction/show',
+    version: 2,
+    name: 'Old',
+    ports: list('desk', 'node'),
+    routes: list('doors'),
+    universes: list('palm'),
+  },
   sentences: { doors: 'When the desk …' },
   routeEnds: {},
   places: { desk: 'here', node: 'there' },
@@ -44,7 +55,10 @@ describe('a page', () => {
   const news = {
     base: 3,
     revision: 4,
-    changes: { settings: { name: 'New' }, parts: { ports: { desk: { part: null }, node: { part: { id: 'node', name: 'Node' } } } } },
+    changes: {
+      settings: { name: 'New' },
+      parts: { ports: { desk: { part: null }, node: { part: { id: 'node', name: 'Node' } } } },
+    },
     sentences: { doors: 'When nobody …' },
     routeEnds: {},
     places: { node: 'elsewhere' },
@@ -90,7 +104,13 @@ describe('both values', () => {
     expect(withValue(part, ['name'], undefined)).toEqual({ id: 'a', receive: part.receive })
   })
   it('are spelled as they stand in the document', () => {
-    expect([spelled(null), spelled('Desk'), spelled(7), spelled(false), spelled([1, 2])]).toEqual(['not there', 'Desk', '7', 'false', '[1,2]'])
+    expect([spelled(null), spelled('Desk'), spelled(7), spelled(false), spelled([1, 2])]).toEqual([
+      'not there',
+      'Desk',
+      '7',
+      'false',
+      '[1,2]',
+    ])
     expect(spelled('x'.repeat(200))).toHaveLength(80)
   })
 })

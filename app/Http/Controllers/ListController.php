@@ -55,7 +55,7 @@ final readonly class ListController
                 ShowReader::fromArray($read($this->shows->document()));
                 $answer = response()->json();
             } else {
-                $answer = $this->edits->of($request, $table->summary(...), ShowStore::whole($read));
+                $answer = $this->edits->of($request, $table->summary(...), ShowStore::whole($read), null);
             }
         } catch (ShowRefused $refused) {
             throw $document === [] ? $refused : $table->inWordsOfRows($refused, $document);

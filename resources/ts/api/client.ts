@@ -62,6 +62,11 @@ export async function call<T>(method: string, path: string, body?: unknown, base
   }
   const answer = await response.json().catch(() => ({}))
   if (!response.ok)
-    throw new Refused(answer.message ?? `The server answered ${response.status}.`, response.status, answer.faults ?? [], answer.conflicts ?? [])
+    throw new Refused(
+      answer.message ?? `The server answered ${response.status}.`,
+      response.status,
+      answer.faults ?? [],
+      answer.conflicts ?? [],
+    )
   return answer as T
 }

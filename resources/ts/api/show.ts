@@ -179,7 +179,7 @@ export const useShow = defineStore('show', () => {
     take(call('POST', `show/${list}/batch`, what, seen()))
   /** A table for a spreadsheet is taken in; what it would do is asked for first. */
   const tryTable = (list: ListName, csv: string) => call<TableCounts>('POST', `show/${list}/table?try=1`, csv)
-  const takeTable = (list: ListName, csv: string) => take(call('POST', `show/${list}/table`, csv))
+  const takeTable = (list: ListName, csv: string) => take(call('POST', `show/${list}/table`, csv, seen()))
   const remove = (list: ListName, id: string) => take(call('DELETE', `show/${list}/${id}`, undefined, seen()))
   const settle = (settings: { name?: string; middleC?: number }) => take(call('PATCH', 'show', settings, seen()))
   /** A port for something that was found on the network. */

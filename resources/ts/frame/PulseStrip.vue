@@ -5,6 +5,7 @@ import { useShow } from '@/api/show'
 import StateMark from '@/components/StateMark.vue'
 import EngineWarnings from './EngineWarnings.vue'
 import HeldButton from './HeldButton.vue'
+import OtherPeople from './OtherPeople.vue'
 import { chooseLevelFormat, levelFormat, levelFormats } from '@/components/levels'
 import { healthWords } from '@/components/words'
 import { useEngine } from '@/live/engine'
@@ -49,6 +50,7 @@ function changeTheme(): void {
         >
       </router-link>
     </span>
+    <OtherPeople />
     <HeldButton />
     <button type="button" :title="`Levels are written as ${levelFormat}: change`" @click="nextFormat">{{ levelFormat }}</button>
     <button type="button" title="Change between the dark and the light theme" @click="changeTheme">

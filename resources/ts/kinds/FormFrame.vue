@@ -1,16 +1,33 @@
 <script setup lang="ts">
+import { computed, onUnmounted, watch } from 'vue'
 import type { Conflict } from '@/api/client'
 import type { Values } from '@/api/show'
+import { form } from '@/frame/place'
+import { useEngine } from '@/live/engine'
 import ConflictPanel from './ConflictPanel.vue'
 
 /** What is around the fields of every form: its title, what is wrong, and the two ways out. */
-defineProps<{ name: string; title: string; save: string; wrong: string[]; busy: boolean; conflict?: Conflict | null }>()
+const props = defineProps<{ name: string; title: string; save: string; wrong: string[]; busy: boolean; conflict?: Conflict | null }>()
 const emit = defineEmits<{ save: []; cancel: []; choose: [part: Values] }>()
+const engine = useEngine()
+watch(
+  () => props.title,
+  (title) => {
+    form.value = title
+  },
+  { immediate: true },
+)
+onUnmounted(() => {
+  form.value = ''
+})
+/** Who has the same form open. */
+const others = computed(() => engine.present.filter((one) => one.place.endsWith(`: ${props.title}`)).map((one) => one.name))
 </script>
 
 <template>
   <form class="panel" :aria-label="name" @submit.prevent="emit('save')">
     <h2>{{ title }}</h2>
+    <p v-if="others.length" class="wrong">{{ others.join(', ') }} {{ others.length === 1 ? 'has' : 'have' }} this form open too.</p>
     <slot />
     <div v-if="wrong.length" class="wrong" role="alert">
       <p v-for="line in wrong" :key="line">{{ line }}</p>

@@ -7,6 +7,7 @@ import type {
   Message,
   MinuteCounts,
   Orders,
+  Person,
   ScopeNews,
   Sources as SourcesSaid,
   TraceNews,
@@ -49,6 +50,8 @@ export const useEngine = defineStore('engine', () => {
     ...found.value,
     neighbours: found.value.neighbours.map((one) => ({ ...one, heardAgo: since(one.heardAt) })),
   }))
+  /** Who else is here, and where. */
+  const present = shallowRef<Person[]>([])
   const said = ref('')
   const newest = new Map<string, Uint8Array>()
   const painters = new Map<string, Set<Painter>>()
@@ -76,6 +79,9 @@ export const useEngine = defineStore('engine', () => {
         break
       case 'finds':
         found.value = message
+        break
+      case 'present':
+        present.value = message.people
         break
       case 'scope':
         scopes.forEach((take) => take(message))
@@ -169,6 +175,8 @@ export const useEngine = defineStore('engine', () => {
   const findPoints = (text: string) => ask('find', { text }).then((answer) => answer.points ?? [])
   const setPoint = (point: string, value: number | string | boolean) => command('set', { point, value })
   const pressPoint = (point: string) => command('press', { point })
+  /** Others see what is on this page. */
+  const stand = (place: string) => void ask('stand', { place })
   const explain = (universe: string, slot: number) => ask('explain', { universe, slot })
 
   return {
@@ -183,6 +191,8 @@ export const useEngine = defineStore('engine', () => {
     sources,
     events,
     finds,
+    present,
+    stand,
     said,
     since,
     follow,

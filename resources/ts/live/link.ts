@@ -39,6 +39,8 @@ export class Link {
     this.wanted = true
     void this.connect()
     if (this.patience > 0) setInterval(() => this.look(), 1000)
+    // A page that the browser keeps for the way back is not here; when it is shown again it comes back.
+    globalThis.addEventListener?.('pagehide', () => this.socket?.close())
   }
 
   /** Gives a command; the answer says whether it was carried out. */

@@ -105,6 +105,12 @@ export interface Neighbour {
   heardAt: number
 }
 
+export interface Person {
+  name: string
+  role: string
+  place: string
+}
+
 export interface PointNews {
   type: 'point'
   n: number
@@ -131,6 +137,12 @@ export interface PortLife {
   firstAt: number | null
   heardAt: number | null
   sentAt: number | null
+}
+
+export interface Present {
+  type: 'present'
+  n: number
+  people: Person[]
 }
 
 export interface ScopeNews {
@@ -250,9 +262,9 @@ export interface Welcome {
 }
 
 /** What the engine says unasked. */
-export type Message = Welcome | Status | Minutes | Finds | TraceNews | Sources | ScopeNews | PointNews | LentNews
+export type Message = Welcome | Status | Minutes | Finds | TraceNews | Sources | ScopeNews | PointNews | Present | LentNews
 
-export type TopicName = 'status' | 'minutes' | 'finds' | 'trace' | 'levels' | 'sources' | 'scope' | 'points'
+export type TopicName = 'status' | 'minutes' | 'finds' | 'trace' | 'levels' | 'sources' | 'scope' | 'points' | 'present'
 
 /** What a page can ask for, by the word after "do". */
 export interface Orders {
@@ -267,6 +279,7 @@ export interface Orders {
   'press': { point: string }
   'find': { text?: string }
   'check': { port: string, other?: string }
+  'stand': { place: string }
 }
 
 /** What the answers to them have beside "ok". */
@@ -282,4 +295,5 @@ export interface Answers {
   'press': object
   'find': FoundPoints
   'check': Findings
+  'stand': object
 }

@@ -5,6 +5,7 @@ import { useSession } from '@/api/session'
 import { useShow } from '@/api/show'
 import { spellAgo } from '@/components/words'
 import { useEngine } from '@/live/engine'
+import ShelfPanel from './ShelfPanel.vue'
 import ValuesPanel from './ValuesPanel.vue'
 
 const show = useShow()
@@ -57,6 +58,7 @@ async function load(): Promise<void> {
   <div class="page">
     <div class="page-head"><h1>Show</h1></div>
     <div class="columns">
+      <ShelfPanel />
       <section class="panel">
         <h2>Name</h2>
         <form class="line" @submit.prevent="attempt(() => show.settle({ name }))">
@@ -112,8 +114,7 @@ async function load(): Promise<void> {
           <p>Nothing has changed.</p>
           <ul v-if="faults.length">
             <li v-for="(fault, i) in faults" :key="i">
-              <code class="figures">{{ fault.path || 'document' }}</code
-              >: {{ fault.problem }}. {{ fault.allowed }}
+              <code class="figures">{{ fault.path || 'document' }}</code>: {{ fault.problem }}. {{ fault.allowed }}
             </li>
           </ul>
           <p v-else>{{ failed }}</p>
@@ -127,6 +128,7 @@ async function load(): Promise<void> {
         <div class="actions">
           <v-btn :disabled="!session.mayBuild || !show.data?.undo" @click="attempt(() => show.undo())">Undo it</v-btn>
           <v-btn v-if="show.data?.redo" :disabled="!session.mayBuild" @click="attempt(() => show.redo())">Do it again</v-btn>
+          <v-btn to="/history">History of all edits</v-btn>
         </div>
       </section>
       <ValuesPanel />
