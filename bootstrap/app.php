@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Http\Middleware\MayBuild;
 use App\Shows\Conflict;
 use App\Shows\OlderForm;
+use App\Shows\PartMissing;
 use Illuminate\Database\QueryException;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -37,6 +38,8 @@ return Application::configure(basePath: dirname(__DIR__))
             'differences' => $older->differences,
             'conflicts' => array_map(static fn(Conflict $one): array => $one->toArray(), $older->conflicts),
         ], 409));
+        $exceptions->dontReport(PartMissing::class);
+        $exceptions->render(static fn(PartMissing $missing) => response()->json(['message' => $missing->getMessage()], 404));
         $exceptions->render(static function (QueryException $failed) {
             $why = $failed->getMessage();
             if (preg_match('/database or disk is full|disk I\/O error|readonly database/', $why) === 1) {

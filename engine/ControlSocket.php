@@ -73,7 +73,7 @@ final class ControlSocket
             $next = $this->lines($socket);
             $line = $next();
             unset($this->waiting[spl_object_id($socket)]);
-            if ($line !== '') {
+            if ($line !== null) {
                 $socket->write(json_encode($this->answer($line, $next), \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE)."\n");
             }
         } catch (CancelledException|StreamException) {
@@ -84,7 +84,7 @@ final class ControlSocket
         }
     }
 
-    /** @return \Closure(): string that gives one line after the other; '' when no more comes */
+    /** @return \Closure(): (string|null) that gives one line after the other; null when no more comes */
     private function lines(Socket $socket): \Closure
     {
         $patience = new TimeoutCancellation(self::PATIENCE_SECONDS);
@@ -92,10 +92,13 @@ final class ControlSocket
         $searched = 0;
         $total = 0;
 
-        return static function () use ($socket, $patience, &$rest, &$searched, &$total): string {
+        return static function () use ($socket, $patience, &$rest, &$searched, &$total): ?string {
             while (($end = strpos($rest, "\n", $searched)) === false) {
                 $searched = \strlen($rest);
                 $chunk = $total < self::LONGEST ? $socket->read($patience) : null;
+                if ($chunk === null && $rest === '') {
+                    return null;
+                }
                 if ($chunk === null) {
                     $end = \strlen($rest);
                     break;
@@ -112,7 +115,7 @@ final class ControlSocket
     }
 
     /**
-     * @param \Closure(): string $next gives the next line
+     * @param \Closure(): (string|null) $next gives the next line
      *
      * @return array<string, mixed>
      */
@@ -123,7 +126,7 @@ final class ControlSocket
         try {
             return match ($message['do'] ?? null) {
                 'adopt' => $this->adopt($message, $next),
-                'update' => $this->update($message, $next()),
+                'update' => $this->update($message, $next() ?? ''),
                 default => self::unknown(),
             };
         } catch (ShowRefused $refused) {
@@ -139,7 +142,7 @@ final class ControlSocket
 
     /**
      * @param array<mixed> $message
-     * @param \Closure(): string $next
+     * @param \Closure(): (string|null) $next
      *
      * @return array<string, mixed>
      *
@@ -152,7 +155,7 @@ final class ControlSocket
         if (! \is_string($document) && (! \is_int($count) || $count < 1 || $count > self::MOST_LINES)) {
             return self::unknown();
         }
-        $lines = \is_string($document) ? explode("\n", $document) : array_map(static fn(): string => $next(), range(1, \is_int($count) ? $count : 1));
+        $lines = \is_string($document) ? explode("\n", $document) : array_map(static fn(): string => $next() ?? '', range(1, \is_int($count) ? $count : 1));
         $this->shows->whole($lines, self::number($message, 'revision'));
 
         return ['ok' => true];

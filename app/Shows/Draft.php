@@ -30,6 +30,9 @@ final class Draft
     /** @var array<string, mixed> settings that are to be otherwise */
     private array $settings = [];
 
+    /** @var list<string> what is needed and is not there, in words */
+    public array $missing = [];
+
     public function __construct(public readonly Show $show)
     {
     }
@@ -121,6 +124,14 @@ final class Draft
         $this->set($list, $id, new Entry($this->entry($list, $id)->place ?? $this->placeAtEnd($list), FieldOrder::of([...['id' => $id], ...$part])));
     }
 
+    /** A part that an edit is about: it has to be there. */
+    public function need(string $list, string $id): void
+    {
+        if ($this->entry($list, $id) === null) {
+            $this->missing[] = "There is no \"{$id}\" among the {$list}: it may have been deleted on another page.";
+        }
+    }
+
     public function remove(string $list, string $id): void
     {
         $this->set($list, $id, null);
@@ -168,7 +179,7 @@ final class Draft
 
     public function settle(string $name, mixed $value): void
     {
-        $this->settings[$name] = $value;
+        $this->settings[$name] = $value ?? Contents::SETTINGS[$name];
     }
 
     /** @return array<string, mixed> the whole document, as drafted */

@@ -70,7 +70,7 @@ final readonly class ShowStore
      * @param int|null $base the revision that whoever asks had seen; null claims nothing
      * @param list<Subject>|null $subjects what it changes: if somebody else has changed one of these since, it is refused; null for every part that it changes
      *
-     * @throws ShowRefused|OlderForm nothing has changed
+     * @throws ShowRefused|OlderForm|PartMissing nothing has changed
      */
     public function amend(string|\Closure $summary, ?User $user, callable $change, ?int $base = null, ?array $subjects = []): Edited
     {
@@ -81,6 +81,9 @@ final readonly class ShowStore
             $change($draft);
             if ($base !== null) {
                 Subject::refuseIfAnyChanged($subjects ?? Subject::allOf($draft->amendment()), $draft, $base);
+            }
+            if ($draft->missing !== []) {
+                throw new PartMissing(implode(' ', $draft->missing));
             }
             $words = \is_string($summary) ? $summary : $summary();
 

@@ -39,7 +39,7 @@ final readonly class Contents
             }
         }
 
-        return new self([...self::SETTINGS, ...array_intersect_key($document, self::SETTINGS)], $lists);
+        return new self([...self::SETTINGS, ...array_filter(array_intersect_key($document, self::SETTINGS), static fn(mixed $value): bool => $value !== null)], $lists);
     }
 
     /** @return array<string, mixed> */

@@ -104,7 +104,7 @@ final readonly class ShowController
         $part = EditAnswer::body($request);
 
         return $this->edits->of($request, PartSummary::of('change', $list, PartSummary::name($part, $id)), static function (Draft $draft) use ($list, $id, $part): void {
-            self::needs($draft, $list, $id);
+            $draft->need($list, $id);
             $draft->put($list, $id, $part);
         }, [Subject::part($list, $id)]);
     }
@@ -112,7 +112,7 @@ final readonly class ShowController
     public function remove(Request $request, string $list, string $id): JsonResponse
     {
         return $this->edits->of($request, PartSummary::of('delete', $list, $id), static function (Draft $draft) use ($list, $id): void {
-            self::needs($draft, $list, $id);
+            $draft->need($list, $id);
             $draft->remove($list, $id);
         }, [Subject::part($list, $id)]);
     }
@@ -154,8 +154,4 @@ final readonly class ShowController
         return $this->edits->of($request, "import \"{$document['name']}\"", static fn(Draft $draft) => $draft->become($document));
     }
 
-    private static function needs(Draft $draft, string $list, string $id): void
-    {
-        abort_if($draft->entry($list, $id) === null, 404, "There is no \"{$id}\" among the {$list}: it may have been deleted on another page.");
-    }
 }
