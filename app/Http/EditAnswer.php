@@ -60,7 +60,8 @@ final readonly class EditAnswer
         return $this->page->assemble($request->user(), ! self::isBrief($request));
     }
 
-    private static function isBrief(Request $request): bool
+    /** Whether only what is otherwise is wanted, where that is less. */
+    public static function isBrief(Request $request): bool
     {
         return $request->header(self::ANSWER) === 'changes';
     }

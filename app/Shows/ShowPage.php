@@ -64,6 +64,7 @@ final readonly class ShowPage
             ...$derived->ofUniverses($universes),
             'patch' => $derived->patchOf($universes),
             'patched' => array_map(strval(...), array_keys($affected->universes)),
+            'adapters' => Derived::adapters(),
             ...$this->standing($user),
         ];
     }

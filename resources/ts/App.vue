@@ -33,7 +33,7 @@ watch(
     if (!now) return
     engine.start()
     lending.start()
-    void show.load()
+    void show.begin()
   },
   { immediate: true },
 )

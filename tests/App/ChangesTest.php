@@ -56,6 +56,27 @@ final class ChangesTest extends AppTestCase
         $this->getJson('/api/show/ports/nowhere/other-end')->assertNotFound();
     }
 
+    public function testAPageThatFollowsMayGetTheShowOfAMomentAgoAndIsThenToldTheRest(): void
+    {
+        $this->as(Role::Builder);
+        $packed = fn(): array => json_decode((string) gzdecode((string) $this->get('/api/show', ['X-Answer' => 'changes', 'Accept-Encoding' => 'gzip'])->assertOk()->assertHeader('Content-Encoding', 'gzip')->getContent()), true);
+        $first = $packed();
+        self::assertEquals(array_diff_key($this->fresh(), ['undo' => 0]), array_diff_key($packed(), ['undo' => 0, 'adapters' => 0]));
+        $this->patchJson('/api/show', ['name' => 'Later'])->assertOk();
+        $this->deleteJson('/api/show/ports/lily-laser')->assertOk();
+        self::assertSame($first, $packed(), 'as it was put into words');
+        $now = self::merged(array_diff_key($packed(), ['adapters' => 0]), $this->getJson("/api/show/changes?since={$first['revision']}")->json());
+        self::assertEquals($this->fresh(), $now);
+        $copy = $this->postJson('/api/shows/1/duplicate', ['name' => 'Other'])->json('id');
+        $this->postJson("/api/shows/{$copy}/open")->assertOk();
+        self::assertSame('Other', $packed()['document']['name']);
+        for ($i = 0; $i <= 100; ++$i) {
+            $this->patchJson('/api/show', ['name' => "Other {$i}"], ['X-Answer' => 'changes'])->assertOk();
+        }
+        self::assertSame('Other 100', $packed()['document']['name'], 'after many edits it is made anew');
+        self::assertCount(1, glob("{$this->data}/pages/{$copy}/*") ?: []);
+    }
+
     public function testWhatIsNotKnownIsAnsweredWhole(): void
     {
         $this->as(Role::Viewer);

@@ -67,6 +67,7 @@ describe('a page', () => {
     nextFree: { palm: 5 },
     patch: [{ id: 'a', universe: 'palm', first: 2 }],
     patched: ['palm'],
+    adapters: [{ name: 'eth0' }],
     undo: 'delete port "desk"',
     undoBy: 'Ben',
     redo: null,
@@ -87,7 +88,7 @@ describe('a page', () => {
       { palm: 5 },
     ])
     expect(after.patch.map((one) => one.id)).toEqual(['a', 'c'])
-    expect([after.revision, after.undo, after.undoBy, after.adapters]).toEqual([4, 'delete port "desk"', 'Ben', page.adapters])
+    expect([after.revision, after.undo, after.undoBy, after.adapters]).toEqual([4, 'delete port "desk"', 'Ben', news.adapters])
     expect(after).not.toHaveProperty('notice')
   })
   it('is not touched itself', () => {

@@ -9,6 +9,7 @@ use App\Shows\Backup;
 use App\Shows\Draft;
 use App\Shows\EditLog;
 use App\Shows\FreeIds;
+use App\Shows\PageCache;
 use App\Shows\PartSummary;
 use App\Shows\SchemaCheck;
 use App\Shows\ShowPage;
@@ -29,8 +30,13 @@ final readonly class ShowController
     {
     }
 
-    public function show(Request $request): JsonResponse
+    /** Whoever follows (X-Answer: changes) may get the show of a moment ago, and asks then for what was changed since. */
+    public function show(Request $request, PageCache $cache): JsonResponse|Response
     {
+        if (EditAnswer::isBrief($request) && str_contains((string) $request->header('Accept-Encoding'), 'gzip')) {
+            return response($cache->of($this->shows->current()), 200, ['Content-Type' => 'application/json', 'Content-Encoding' => 'gzip', 'Vary' => 'Accept-Encoding, X-Answer']);
+        }
+
         return response()->json($this->edits->whole($request));
     }
 

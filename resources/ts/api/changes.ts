@@ -7,7 +7,7 @@ export interface PartChange {
   before?: string | null
 }
 /** What was changed since the revision "base", and all that a page shows otherwise because of it. */
-export interface Changes extends Omit<ShowPageData, 'document' | 'adapters'> {
+export interface Changes extends Omit<ShowPageData, 'document'> {
   base: number
   changes: { settings: Partial<ShowDocument>; parts: Partial<Record<ListName, Record<string, PartChange>>> }
   patched: string[]
@@ -64,7 +64,7 @@ export function pageAfter(page: ShowPageData, news: Changes): ShowPageData {
     undoBy: news.undoBy,
     redo: news.redo,
     redoBy: news.redoBy,
-    adapters: page.adapters,
+    adapters: news.adapters,
     sentences: known(page.sentences, news.sentences, document.routes),
     routeEnds: known(page.routeEnds, news.routeEnds, document.routes),
     places: known(page.places, news.places, document.ports),

@@ -154,7 +154,12 @@ export const useShow = defineStore('show', () => {
   async function put(answer: ShowPageData | Changes): Promise<void> {
     if (!('changes' in answer)) data.value = answer
     else if (data.value?.revision === answer.base) data.value = pageAfter(data.value, answer)
-    else if ((data.value?.revision ?? 0) < answer.revision) await load()
+    else if ((data.value?.revision ?? 0) < answer.revision) await begin()
+  }
+  /** All of it is asked for, which may be the show of a moment ago, and then what was changed since. */
+  async function begin(): Promise<void> {
+    await load()
+    if (data.value) await follow()
   }
   /** Looks again, and says nothing; an answer that a newer edit has overtaken is left. */
   async function load(): Promise<void> {
@@ -165,9 +170,9 @@ export const useShow = defineStore('show', () => {
   /** Somebody may have changed something: what that is comes, and nothing else. */
   async function follow(): Promise<void> {
     const before = data.value
-    if (before === null) return load()
+    if (before === null) return begin()
     const answer = await call<ShowPageData | Changes>('GET', `show/changes?since=${before.revision}`)
-    if (data.value === before && answer.revision !== before.revision) await put(answer)
+    if (data.value === before) await put(answer)
   }
   const otherEnd = (port: string) => call<{ lines: OtherEndLine[] }>('GET', `show/ports/${port}/other-end`)
   const add = (list: ListName, part: object) => take(call('POST', `show/${list}`, part))
@@ -212,6 +217,7 @@ export const useShow = defineStore('show', () => {
     data,
     said,
     load,
+    begin,
     follow,
     take,
     otherEnd,

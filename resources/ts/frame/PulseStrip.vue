@@ -9,7 +9,11 @@ import OtherPeople from './OtherPeople.vue'
 import { chooseLevelFormat, levelFormat, levelFormats } from '@/components/levels'
 import { healthWords } from '@/components/words'
 import { useEngine } from '@/live/engine'
+import type { PortState } from '@/live/types'
 
+/** More ports than this are counted by their states. */
+const MOST_MARKS = 20
+const order: PortState[] = ['fault', 'lost', 'unknown', 'alive', 'quiet', 'waiting', 'off']
 defineEmits<{ keys: [] }>()
 const engine = useEngine()
 const show = useShow()
@@ -20,6 +24,19 @@ const linkWords = computed(
   () => ({ connecting: 'Engine: connecting', open: 'Engine alive', lost: 'Engine lost, coming back' })[engine.state],
 )
 const linkState = computed(() => (({ connecting: 'waiting', open: 'alive', lost: 'lost' }) as const)[engine.state])
+/** With many ports each state is one mark with its count, what is wrong first and by name. */
+const groups = computed(() => {
+  if (show.ports.length <= MOST_MARKS) return []
+  const names = new Map<PortState, string[]>()
+  for (const port of show.ports) {
+    const state = engine.ports[port.id]?.state ?? (engine.state === 'open' ? 'waiting' : 'unknown')
+    names.set(state, [...(names.get(state) ?? []), port.name])
+  }
+  return order.flatMap((state) => {
+    const found = names.get(state)
+    return found ? [{ state, names: found, isWrong: state === 'fault' || state === 'lost' }] : []
+  })
+})
 function nextFormat(): void {
   const at = levelFormats.indexOf(levelFormat.value)
   chooseLevelFormat(levelFormats[(at + 1) % levelFormats.length] ?? '0–255')
@@ -36,7 +53,13 @@ function changeTheme(): void {
     <span class="brand">Nimble Junction</span>
     <span class="engine" role="status"><StateMark :state="linkState" /> {{ linkWords }}</span>
     <EngineWarnings />
-    <span class="ports" :class="{ many: show.ports.length > 6 }">
+    <span v-if="groups.length" class="ports">
+      <router-link v-for="group in groups" :key="group.state" to="/ports" class="port" :title="group.names.join('\n')">
+        <StateMark :state="group.state" words /><b class="figures">{{ group.names.length }}</b
+        ><span v-if="group.isWrong" class="name">{{ group.names.slice(0, 3).join(', ') }}</span>
+      </router-link>
+    </span>
+    <span v-else class="ports" :class="{ many: show.ports.length > 6 }">
       <router-link
         v-for="port in show.ports"
         :key="port.id"

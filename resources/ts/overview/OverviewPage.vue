@@ -1,64 +1,30 @@
 <script setup lang="ts">
-import { computed, nextTick, onMounted, onUnmounted, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { useShow } from '@/api/show'
 import { useEngine } from '@/live/engine'
 import { makeGraph, pathThrough } from './graph'
+import { useLines } from './lines'
+import { MANY } from './many'
+import ManyLanes from './ManyLanes.vue'
 import PortLane from './PortLane.vue'
 import UniverseLane from './UniverseLane.vue'
 
 const show = useShow()
 const engine = useEngine()
-engine.follow(() => ['minutes'])
 const graph = computed(() => makeGraph(show.ports, show.universes, show.routes, show.data?.routeEnds ?? {}))
 const pointed = ref<string | null>(null)
 const lit = computed(() => (pointed.value === null ? null : pathThrough(graph.value.edges, pointed.value)))
 const dim = (node: string) => lit.value !== null && !lit.value.has(node)
 
 const lanes = ref<HTMLElement | null>(null)
-const lines = ref<{ key: string; path: string; from: string; to: string }[]>([])
-const size = ref({ width: 0, height: 0 })
-
-/** Draws the links from the right edge of one node to the left edge of the next. */
-function draw(): void {
-  const root = lanes.value
-  if (!root) return
-  const base = root.getBoundingClientRect()
-  size.value = { width: root.scrollWidth, height: root.scrollHeight }
-  const places = new Map<string, DOMRect>()
-  root
-    .querySelectorAll<HTMLElement>('[data-node]')
-    .forEach((element) => places.set(element.dataset.node ?? '', element.getBoundingClientRect()))
-  lines.value = graph.value.edges.flatMap(({ from, to }) => {
-    const a = places.get(from)
-    const b = places.get(to)
-    // A route stands inside its universe: no line is needed between the two.
-    if (!a || !b || b.left < a.right) return []
-    const [x1, y1, x2, y2] = [
-      a.right - base.left,
-      a.top + a.height / 2 - base.top,
-      b.left - base.left,
-      b.top + b.height / 2 - base.top,
-    ]
-    const middle = (x1 + x2) / 2
-    return [{ key: `${from} ${to}`, from, to, path: `M${x1} ${y1}H${middle - 8}L${middle + 8} ${y2}H${x2}` }]
-  })
-}
-let observer: ResizeObserver | null = null
-onMounted(() => {
-  observer = new ResizeObserver(draw)
-  if (lanes.value) observer.observe(lanes.value)
-})
-onUnmounted(() => observer?.disconnect())
-watch(graph, () => nextTick(draw))
-watch(
-  () => engine.unclaimed.length,
-  () => nextTick(draw),
-)
+const isMany = computed(() => graph.value.inputs.length + graph.value.outputs.length + graph.value.universes.length > MANY)
+engine.follow(() => (isMany.value ? [] : ['minutes']))
+const { lines, size } = useLines(lanes, () => (isMany.value ? [] : graph.value.edges), [graph, () => engine.unclaimed.length])
 const empty = computed(() => show.document !== undefined && show.ports.length === 0)
 </script>
 
 <template>
-  <div class="page">
+  <div class="page" :class="{ whole: isMany }">
     <div class="page-head">
       <h1>{{ show.document?.name }}</h1>
     </div>
@@ -70,6 +36,7 @@ const empty = computed(() => show.document !== undefined && show.ports.length ==
       <p>This show has no ports yet. A port is one end of a link: a desk that sends to us, or dimmers that hear us.</p>
       <div class="actions"><v-btn to="/ports?add=1">Add the first port</v-btn><v-btn to="/show">Import a show</v-btn></div>
     </div>
+    <ManyLanes v-else-if="isMany" :graph="graph" />
     <div v-else ref="lanes" class="lanes">
       <svg class="links" :width="size.width" :height="size.height" aria-hidden="true">
         <path
@@ -162,6 +129,10 @@ h2 {
 }
 section > .dim {
   opacity: 0.4;
+}
+.whole {
+  display: flex;
+  flex-direction: column;
 }
 .stray {
   border-left: 3px solid var(--held);

@@ -33,7 +33,9 @@ export function makeGraph(ports: Port[], universes: Universe[], routes: Route[],
     // It lies in the lane of the first universe that it sets, or looks at.
     const lane = own.sets[0] ?? own.looks[0]
     const lanes = own.sets[0] ? inRoutes : outRoutes
-    if (lane) lanes.set(lane, [...(lanes.get(lane) ?? []), route])
+    const there = lane ? lanes.get(lane) : undefined
+    if (there) there.push(route)
+    else if (lane) lanes.set(lane, [route])
   }
   return {
     inputs: ports.filter((port) => port.receive),
@@ -45,20 +47,38 @@ export function makeGraph(ports: Port[], universes: Universe[], routes: Route[],
   }
 }
 
+/** The neighbours of every node, forth and back: found once for a show, however often somebody points at something. */
+const neighbours = new WeakMap<Edge[], { on: Map<string, string[]>; back: Map<string, string[]> }>()
+function neighboursIn(edges: Edge[]) {
+  const known = neighbours.get(edges)
+  if (known) return known
+  const made = { on: new Map<string, string[]>(), back: new Map<string, string[]>() }
+  const note = (map: Map<string, string[]>, at: string, next: string) => {
+    const list = map.get(at)
+    if (list) list.push(next)
+    else map.set(at, [next])
+  }
+  for (const { from, to } of edges) {
+    note(made.on, from, to)
+    note(made.back, to, from)
+  }
+  neighbours.set(edges, made)
+  return made
+}
+
 /** Everything on the way to a node and on from it. */
 export function pathThrough(edges: Edge[], node: string): Set<string> {
-  const walk = (start: string, next: (edge: Edge, at: string) => string | null, found: Set<string>) => {
-    const open = [start]
-    for (let at = open.pop(); at !== undefined; at = open.pop()) {
-      found.add(at)
-      for (const edge of edges) {
-        const to = next(edge, at)
-        if (to !== null && !found.has(to)) open.push(to)
-      }
-    }
+  const { on, back } = neighboursIn(edges)
+  const walk = (next: Map<string, string[]>) => {
+    const found = new Set([node])
+    const open = [node]
+    for (let at = open.pop(); at !== undefined; at = open.pop())
+      for (const to of next.get(at) ?? [])
+        if (!found.has(to)) {
+          found.add(to)
+          open.push(to)
+        }
     return found
   }
-  const on = walk(node, (edge, at) => (edge.from === at ? edge.to : null), new Set())
-  const back = walk(node, (edge, at) => (edge.to === at ? edge.from : null), new Set())
-  return new Set([...on, ...back])
+  return new Set([...walk(on), ...walk(back)])
 }
