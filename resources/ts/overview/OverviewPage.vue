@@ -1,14 +1,15 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, defineAsyncComponent, ref } from 'vue'
 import { useShow } from '@/api/show'
 import { useEngine } from '@/live/engine'
 import { makeGraph, pathThrough } from './graph'
 import { useLines } from './lines'
 import { MANY } from './many'
-import ManyLanes from './ManyLanes.vue'
 import PortLane from './PortLane.vue'
 import UniverseLane from './UniverseLane.vue'
 
+/** Only a large show needs it. */
+const ManyLanes = defineAsyncComponent(() => import('./ManyLanes.vue'))
 const show = useShow()
 const engine = useEngine()
 const graph = computed(() => makeGraph(show.ports, show.universes, show.routes, show.data?.routeEnds ?? {}))
