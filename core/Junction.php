@@ -75,7 +75,7 @@ final class Junction
         $this->activities = new Activities();
         $this->universes = new Universes(
             $this->trace,
-            fn(string $portId, int $frames) => $this->activity($portId)->missed($frames),
+            $this->activity(...),
             fn(Occurred $event) => $this->runner->happened($event),
         );
         $this->routing = new Routing($this->trace);

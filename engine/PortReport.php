@@ -41,6 +41,11 @@ final readonly class PortReport
                 $activity->lost + $this->transports->lost($port['via']),
                 $rhythms[$id]['gap'] ?? ($rhythm === null ? null : round($rhythm->longestGapMillis($now), 1)),
                 $rhythms[$id]['jitter'] ?? ($rhythm === null ? null : round($rhythm->jitterMillis(), 1)),
+                $port['protocol']->carriesLevels() && $port['receives'] ? $activity->healthWords($now) : '',
+                round(100 * $activity->lossPart($now, true), 1),
+                round(100 * $activity->lossPart($now, false), 1),
+                $rhythms[$id]['ever'] ?? null,
+                $activity->streams->fittingSeconds(),
                 $activity->refused,
                 $activity->refusals,
                 $activity->senders,
@@ -107,19 +112,18 @@ final readonly class PortReport
         return $nanos === null ? null : Engine::millis($nanos);
     }
 
-    /** @return array<string, array{gap: float, jitter: float}> the worst of each port's sources, in milliseconds */
+    /** @return array<string, array{gap: float, jitter: float, ever: float}> the worst of each port's senders, in milliseconds */
     private function rhythms(int $now): array
     {
         $worst = [];
-        foreach ($this->junction->universes() as $universe) {
-            foreach ($universe->sources() as $source) {
-                if ($source->protocol !== null) {
-                    $before = $worst[$source->portId] ?? ['gap' => 0.0, 'jitter' => 0.0];
-                    $worst[$source->portId] = [
-                        'gap' => max($before['gap'], round($source->rhythm->longestGapMillis($now), 1)),
-                        'jitter' => max($before['jitter'], round($source->rhythm->jitterMillis(), 1)),
-                    ];
-                }
+        foreach ($this->junction->plan()->ports as $id => $port) {
+            foreach ($this->junction->activity((string) $id)->streams->all($now) as $stream) {
+                $before = $worst[$id] ?? ['gap' => 0.0, 'jitter' => 0.0, 'ever' => 0.0];
+                $worst[$id] = [
+                    'gap' => max($before['gap'], round($stream->rhythm->longestGapMillis($now), 1)),
+                    'jitter' => max($before['jitter'], round($stream->rhythm->jitterMillis(), 1)),
+                    'ever' => max($before['ever'], round($stream->rhythm->longestEverMillis($now), 1)),
+                ];
             }
         }
 

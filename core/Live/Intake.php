@@ -8,6 +8,8 @@ use NimbleJunction\Core\Merge\SlotPriorities;
 use NimbleJunction\Core\Merge\Source;
 use NimbleJunction\Core\Plan\Mapping;
 use NimbleJunction\Core\Plan\Plan;
+use NimbleJunction\Core\Port\Activity;
+use NimbleJunction\Core\Port\Stream;
 use NimbleJunction\Core\Route\Occurred;
 use NimbleJunction\Core\Route\Trigger\SourceTrigger;
 use NimbleJunction\Core\Signal\Frame;
@@ -23,12 +25,12 @@ final class Intake
     private readonly EarlyPriorities $early;
 
     /**
-     * @param \Closure(string, int): void $missed so many frames of a port's source never came
+     * @param \Closure(string): Activity $activity of a port
      * @param \Closure(Occurred): void $happened a source of levels came or went
      */
     public function __construct(
         private readonly SourceTrace $trace,
-        private readonly \Closure $missed,
+        private readonly \Closure $activity,
         private readonly \Closure $happened,
     ) {
         $this->plan = Plan::empty();
@@ -75,7 +77,8 @@ final class Intake
                 $step = $frame->protocol->sequenceStep($source->sequence, $frame->sequence);
                 if ($step > 1) {
                     $source->lost += $step - 1;
-                    ($this->missed)($mapping->portId, $step - 1);
+                    $source->rhythm->missed($step - 1);
+                    ($this->activity)($mapping->portId)->missed($step - 1);
                 }
             }
             $source->sequence = $frame->sequence;
@@ -84,10 +87,16 @@ final class Intake
             return $this->rankSlots($universe, $source, $frame->levels, $now);
         }
         if ($frame->ended) {
+            $this->stream($universe, $source)->isOver = true;
+
             return $this->lose($universe, $source, 'says that it has ended', $now);
         }
         $source->heardAt = $now;
         ++$source->frames;
+        if ($source->rhythm->lastAt() === 0) {
+            // After a restart it is known, and how it sends is not.
+            $source->rhythm = $this->stream($universe, $source)->rhythm;
+        }
         $source->rhythm->beat($now);
         $source->address = $from;
         if ($frame->name !== '' && $frame->name !== $source->name) {
@@ -123,7 +132,9 @@ final class Intake
             $from,
             $mapping->priorityOf($frame->priority, $from),
             $mapping->lastResort,
+            lostAfter: $mapping->lostAfter,
         );
+        $source->rhythm = $this->stream($universe, $source)->rhythm;
         $source->preview = $frame->preview;
         if (\count($others) >= Universe::MOST_SOURCES && ! $this->makeRoom($universe, $source, $now)) {
             $this->trace->foundNoRoom($universe, $source, $now);
@@ -139,6 +150,7 @@ final class Intake
         $source->sequence = $frame->sequence;
         $source->heardAt = $now;
         $source->frames = 1;
+        $source->rhythm->beat($now);
         $was = SourceTrace::leaders($universe);
         $changed = $universe->add($source, $now);
         $this->dueAt = min($this->dueAt, $source->lostAt());
@@ -157,9 +169,30 @@ final class Intake
         $this->dueAt = min($this->dueAt, $universe->kept()->fadeDueAt($now));
         $this->trace->went($universe, $source, $why, $now);
         $this->trace->leads($universe, $was, $source->portId, $now);
+        $source->rhythm->outages->lost(SourceTrace::meanwhile($universe, $this->plan->universeName($universe->id)));
         $this->tell($universe, $source, 'lost');
 
         return $changed;
+    }
+
+    /** What its port says now of how long it may be silent. */
+    public function useTimeOut(Universe $universe, Source $source, Mapping $mapping): void
+    {
+        if ($source->lostAfter !== $mapping->lostAfter) {
+            $source->lostAfter = $mapping->lostAfter;
+            $this->stream($universe, $source);
+            $this->dueAt = min($this->dueAt, $source->lostAt());
+        }
+    }
+
+    private function stream(Universe $universe, Source $source): Stream
+    {
+        return ($this->activity)($source->portId)->streams->of(
+            "{$universe->id} {$source->key}",
+            $source->name,
+            $this->plan->universeName($universe->id),
+            $source->lostAfter ?? $source->protocol->sourceLossNanos(),
+        );
     }
 
     private function tell(Universe $universe, Source $source, string $state): void

@@ -89,6 +89,14 @@ final readonly class SourceTrace
         $this->trace->note(Kind::Source, "leads {$universe->id}", $portId, Step::Changed, $said, $now);
     }
 
+    /** What is done without a source that is gone, in words. */
+    public static function meanwhile(Universe $universe, string $name): string
+    {
+        $leaders = self::leaders($universe);
+
+        return $leaders === '' ? "{$name}: {$universe->rules()->whenLost->words()}" : "{$name}: {$leaders} in control";
+    }
+
     public static function leaders(Universe $universe): string
     {
         $names = array_map(static fn(Source $source): string => "{$source->name} (priority {$source->priority})", $universe->leadingSenders());

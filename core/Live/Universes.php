@@ -36,12 +36,12 @@ final class Universes implements Room
     private readonly Intake $intake;
 
     /**
-     * @param \Closure(string, int): void $missed so many frames of a port's source never came
+     * @param \Closure(string): \NimbleJunction\Core\Port\Activity $activity of a port
      * @param \Closure(Occurred): void $happened a source of levels came or went
      */
-    public function __construct(private readonly Trace $trace, \Closure $missed, \Closure $happened)
+    public function __construct(private readonly Trace $trace, \Closure $activity, \Closure $happened)
     {
-        $this->intake = new Intake(new SourceTrace($trace), $missed, $happened);
+        $this->intake = new Intake(new SourceTrace($trace), $activity, $happened);
         $this->plan = Plan::empty();
     }
 
@@ -70,8 +70,11 @@ final class Universes implements Room
             $isPatchedAlike = $universe->rules()->wide->equal($entry['rules']->wide);
             $universe->use($entry['rules'], $entry['shaping'], $now);
             foreach ($universe->sources() as $source) {
-                if (! isset($feeds["{$source->portId} {$id}"])) {
+                $feed = $feeds["{$source->portId} {$id}"] ?? null;
+                if ($feed === null) {
                     $universe->remove($source, $now);
+                } else {
+                    $this->intake->useTimeOut($universe, $source, $feed);
                 }
             }
             $this->giveAnew(

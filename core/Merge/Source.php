@@ -25,12 +25,13 @@ final class Source extends Contributor
 
     /** It says that its levels are not meant for the live output: shown, never merged. */
     public bool $preview = false;
-    public readonly Rhythm $rhythm;
 
     /**
      * @param string $key the same as long as it is the same sender through the same port
      * @param string $address where it sends from
      * @param int $priority 0 to 200
+     * @param Rhythm $rhythm kept when it was heard before
+     * @param int|null $lostAfter nanoseconds of silence; null for what its standard says
      * @param bool $lastResort leads only where no other kind of source is there, whatever its priority
      */
     public function __construct(
@@ -41,9 +42,10 @@ final class Source extends Contributor
         public string $address,
         public int $priority,
         public bool $lastResort = false,
+        public Rhythm $rhythm = new Rhythm(),
+        public ?int $lostAfter = null,
     ) {
         parent::__construct($key, $name);
-        $this->rhythm = new Rhythm();
     }
 
     /** @param string $levels up to 512 bytes; slots that are not sent count as 0 */
@@ -61,6 +63,6 @@ final class Source extends Contributor
 
     public function lostAt(): int
     {
-        return $this->heardAt + $this->protocol->sourceLossNanos();
+        return $this->heardAt + ($this->lostAfter ?? $this->protocol->sourceLossNanos());
     }
 }

@@ -106,7 +106,16 @@ final class Entrances
 
     private function mapping(PortEntry $port, ReceiveSide $receive, string $universe): Mapping
     {
-        return new Mapping($port->id, $universe, $receive->priority(), $receive->isLastResort(), $receive->prioritiesOfSenders());
+        $timeOut = $receive->timeOut();
+
+        return new Mapping(
+            $port->id,
+            $universe,
+            $receive->priority(),
+            $receive->isLastResort(),
+            $receive->prioritiesOfSenders(),
+            $timeOut === null ? null : (int) round($timeOut * 1e9),
+        );
     }
 
     private function receiver(PortEntry $port): Receiver

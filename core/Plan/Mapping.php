@@ -11,6 +11,7 @@ final readonly class Mapping
      * @param int|null $priority what sources get whose format has none; null: their own
      * @param bool $lastResort its sources lead only where no others are
      * @param array<string, int> $priorities of single senders, by IPv4 address
+     * @param int|null $lostAfter nanoseconds of silence after which a source is lost; null for what its standard says
      */
     public function __construct(
         public string $portId,
@@ -18,6 +19,7 @@ final readonly class Mapping
         public ?int $priority,
         public bool $lastResort = false,
         public array $priorities = [],
+        public ?int $lostAfter = null,
     ) {
     }
 

@@ -53,6 +53,9 @@ final class Activity
     /** When messages come; frames have a rhythm for each of their sources. */
     public readonly Rhythm $rhythm;
 
+    /** Its senders of levels. */
+    public readonly Streams $streams;
+
     private Frame|Message|Remark|null $last = null;
 
     /** @var array<int, int> packets received by second, in a ring of 61 */
@@ -69,6 +72,7 @@ final class Activity
     {
         $this->in = $this->out = $this->missing = array_fill(0, self::MINUTE + 1, 0);
         $this->rhythm = new Rhythm();
+        $this->streams = new Streams();
     }
 
     public function heard(Frame|Message|Remark|Sighting $what, string $from, int $now): void
@@ -177,11 +181,31 @@ final class Activity
         if ($this->heardAt === null) {
             return State::Waiting;
         }
+        $health = $protocol->carriesLevels() ? $this->streams->health($now) : null;
+        if ($health !== null) {
+            return $health[0];
+        }
         if ($now - $this->heardAt < ($protocol->carriesLevels() ? $protocol->sourceLossNanos() : 3 * self::SECOND)) {
             return State::Alive;
         }
 
         return $protocol->carriesLevels() ? State::Lost : State::Quiet;
+    }
+
+    /** What is to be said of how it is, with figures; '' for nothing. */
+    public function healthWords(int $now): string
+    {
+        return $this->streams->health($now)[1] ?? '';
+    }
+
+    /** The part of the frames of the last minute that never came; or of all since it was heard first. */
+    public function lossPart(int $now, bool $isMinute): float
+    {
+        $this->advance($now);
+        $missed = $isMinute ? array_sum($this->missing) : $this->lost;
+        $came = $isMinute ? array_sum($this->in) : $this->received;
+
+        return $missed === 0 ? 0.0 : $missed / ($missed + $came);
     }
 
     public function lastWords(int $middleC = 4): string

@@ -8,6 +8,14 @@ namespace NimbleJunction\Core\Port;
 enum State: string
 {
     case Alive = 'alive';
+
+    /** Losing, uneven, or only some of what it carries. */
+    case Unsteady = 'unsteady';
+
+    /** Was regular and is overdue. */
+    case Silent = 'silent';
+
+    /** Speaks only when something happens, and nothing does. */
     case Quiet = 'quiet';
     case Waiting = 'waiting';
     case Lost = 'lost';

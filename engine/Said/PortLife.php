@@ -10,6 +10,11 @@ final readonly class PortLife extends Said
     /**
      * @param float $in packets a second
      * @param float|null $gap longest silence in milliseconds
+     * @param string $health what is to be said of how it is, with figures; '' for nothing
+     * @param float $lossMinute per cent of frames that never came, over a minute
+     * @param float $lossEver the same since the engine runs
+     * @param float|null $gapEver longest silence since the engine runs, in milliseconds
+     * @param float $fitting a time-out in seconds that fits a sender that is slower than that of now; 0 where none is
      * @param array<string, int> $refusals by reason
      * @param array<string, int> $senders packets by address
      * @param list<string> $connected
@@ -25,6 +30,11 @@ final readonly class PortLife extends Said
         public int $lost,
         public ?float $gap,
         public ?float $jitter,
+        public string $health,
+        public float $lossMinute,
+        public float $lossEver,
+        public ?float $gapEver,
+        public float $fitting,
         public int $refused,
         #[MapOf('int')]
         public array $refusals,

@@ -23,6 +23,7 @@ final class Topics
         ScopeTopic::class,
         PointsTopic::class,
         PresentTopic::class,
+        OutagesTopic::class,
     ];
 
     /** @return array<string, Topic> by name */
@@ -39,6 +40,7 @@ final class Topics
             new ScopeTopic($junction),
             new PointsTopic($junction),
             new PresentTopic($people),
+            new OutagesTopic($junction),
         ];
 
         return array_combine(array_map(static fn(Topic $topic): string => $topic::name(), $topics), $topics);

@@ -56,7 +56,7 @@ final readonly class PortTrigger implements Trigger
 
     private function isMeant(PointChanged $event): bool
     {
-        $isThere = [State::Alive->value, State::Quiet->value];
+        $isThere = [State::Alive->value, State::Unsteady->value, State::Silent->value, State::Quiet->value];
         $isGone = [State::Lost->value, State::Fault->value, State::Off->value];
 
         return match ($this->state) {

@@ -7,6 +7,7 @@ namespace NimbleJunction\Core\Show\Side;
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Show\SenderPriority;
 use NimbleJunction\Core\Show\WireUniverse;
+use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Wire\ArtNet\Packet;
 
 /** Art-Net comes in. */
@@ -25,6 +26,7 @@ final readonly class ArtNetReceive extends ReceiveSide
         private int $priority,
         private array $priorities,
         private bool $lastResort,
+        private float $timeOut,
         private array $poll,
     ) {
         parent::__construct($enabled, $address, $port, $feeds);
@@ -44,6 +46,7 @@ final readonly class ArtNetReceive extends ReceiveSide
             self::priorityField(),
             Field::objects('priorities', 'Priority of single senders', SenderPriority::class, 64),
             self::lastResortField(),
+            self::timeOutField(Protocol::ArtNet),
             self::feedsField(),
         ];
     }
@@ -51,6 +54,11 @@ final readonly class ArtNetReceive extends ReceiveSide
     public function priority(): int
     {
         return $this->priority;
+    }
+
+    public function timeOut(): float
+    {
+        return $this->timeOut;
     }
 
     public function isLastResort(): bool

@@ -6,6 +6,7 @@ namespace NimbleJunction\Core\Show\Side;
 
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Show\WireUniverse;
+use NimbleJunction\Core\Signal\Protocol;
 
 /** A DMX line is listened to. */
 final readonly class DmxLineReceive extends ReceiveSide
@@ -16,6 +17,7 @@ final readonly class DmxLineReceive extends ReceiveSide
         array $feeds,
         private int $priority,
         private bool $lastResort,
+        private float $timeOut,
         string $address = '0.0.0.0',
         int $port = 0,
     ) {
@@ -30,6 +32,7 @@ final readonly class DmxLineReceive extends ReceiveSide
             self::enabledField(),
             self::priorityField(),
             self::lastResortField(),
+            self::timeOutField(Protocol::DmxLine),
             self::feedsField(),
         ];
     }
@@ -37,6 +40,11 @@ final readonly class DmxLineReceive extends ReceiveSide
     public function priority(): int
     {
         return $this->priority;
+    }
+
+    public function timeOut(): float
+    {
+        return $this->timeOut;
     }
 
     public function isLastResort(): bool

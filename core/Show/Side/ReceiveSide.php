@@ -7,6 +7,7 @@ namespace NimbleJunction\Core\Show\Side;
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Document\Part;
 use NimbleJunction\Core\Show\WireUniverse;
+use NimbleJunction\Core\Signal\Protocol;
 
 /** What a port receives with; each protocol has a class of its own, with the fields that only it has. */
 abstract readonly class ReceiveSide implements Part
@@ -43,6 +44,12 @@ abstract readonly class ReceiveSide implements Part
         return false;
     }
 
+    /** Seconds of silence after which a source is lost; null where nothing is lost by silence. */
+    public function timeOut(): ?float
+    {
+        return null;
+    }
+
     /** @return array<string, int> priorities of single senders, by IPv4 address */
     public function prioritiesOfSenders(): array
     {
@@ -71,6 +78,13 @@ abstract readonly class ReceiveSide implements Part
     {
         return Field::flag('lastResort', 'Last resort: leads only when every other source is gone', false)
             ->meaning('Its sources lead only where no others are, whatever their priority.');
+    }
+
+    protected static function timeOutField(Protocol $protocol): Field
+    {
+        return Field::number('timeOut', 'Time-out (s)', 0.5, 120.0, $protocol->sourceLossNanos() / 1e9)->meaning(
+            'A source that is silent for so long is lost, and leaves the merge. Longer than the pauses that its sender makes; shorter, and lamps follow a loss sooner.',
+        );
     }
 
     protected static function priorityField(): Field

@@ -6,6 +6,7 @@ namespace NimbleJunction\Core\Show\Side;
 
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Show\WireUniverse;
+use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Wire\Sacn\Discovery;
 use NimbleJunction\Core\Wire\Sacn\Packet;
 use NimbleJunction\Core\Wire\Sacn\Universe;
@@ -21,6 +22,7 @@ final readonly class SacnReceive extends ReceiveSide
         array $feeds,
         private bool $multicast,
         private bool $lastResort,
+        private float $timeOut,
     ) {
         parent::__construct($enabled, $address, $port, $feeds);
     }
@@ -33,6 +35,7 @@ final readonly class SacnReceive extends ReceiveSide
             self::enabledField(),
             Field::flag('multicast', 'Multicast', false)->meaning('Join the multicast groups of the universes.'),
             self::lastResortField(),
+            self::timeOutField(Protocol::Sacn),
             self::feedsField(),
         ];
     }
@@ -50,6 +53,11 @@ final readonly class SacnReceive extends ReceiveSide
     public function priority(): ?int
     {
         return null;
+    }
+
+    public function timeOut(): float
+    {
+        return $this->timeOut;
     }
 
     public function isLastResort(): bool

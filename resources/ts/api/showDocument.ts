@@ -118,6 +118,7 @@ export interface ReceiveSide {
    * Its sources lead only where no others are, whatever their priority.
    */
   lastResort?: boolean
+  timeOut?: number
   feeds?: WireUniverse[]
   /**
    * Join the multicast groups of the universes.

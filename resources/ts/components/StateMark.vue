@@ -4,7 +4,9 @@ import type { PortState } from '@/live/types'
 defineProps<{ state: PortState | 'held'; words?: boolean }>()
 const names: Record<string, string> = {
   alive: 'alive',
-  quiet: 'quiet',
+  unsteady: 'unsteady',
+  silent: 'silent',
+  quiet: 'idle',
   waiting: 'nothing yet',
   lost: 'lost',
   fault: 'fault',
@@ -19,6 +21,15 @@ const names: Record<string, string> = {
     <svg viewBox="0 0 16 16" width="14" height="14" aria-hidden="true">
       <circle v-if="state === 'alive'" cx="8" cy="8" r="6" fill="currentColor" />
       <circle v-else-if="state === 'quiet'" cx="8" cy="8" r="5" fill="none" stroke="currentColor" stroke-width="2" />
+      <path
+        v-else-if="state === 'unsteady'"
+        d="M1 9l3-5 4 8 4-8 3 5"
+        fill="none"
+        stroke="currentColor"
+        stroke-width="2.2"
+        stroke-linejoin="round"
+      />
+      <path v-else-if="state === 'silent'" d="M8 2a6 6 0 0 0 0 12M8 2v12" fill="none" stroke="currentColor" stroke-width="2" />
       <g v-else-if="state === 'waiting'" fill="currentColor">
         <circle cx="3" cy="8" r="1.6" />
         <circle cx="8" cy="8" r="1.6" />
@@ -65,7 +76,9 @@ const names: Record<string, string> = {
 .fault {
   color: var(--wrong);
 }
-.held {
+.held,
+.unsteady,
+.silent {
   color: var(--held);
 }
 .unseen {

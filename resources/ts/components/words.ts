@@ -60,6 +60,8 @@ export function healthWords(life: PortLife | undefined, port: Port): string {
       ? `Connected: ${life.connected.join(', ')}. Nothing has been heard yet.`
       : 'Nothing has been heard here yet.'
   if (life.state === 'lost') return `Lost: last heard ${spellAgo(life.heardAgo)} from ${life.from}.`
+  if (life.health && life.state !== 'alive') return `${life.health[0]?.toUpperCase()}${life.health.slice(1)}.`
+  if (life.health) return `Alive. ${life.health}`
   if (port.receive && life.heard) return `${life.heard}, from ${life.from}, ${spellAgo(life.heardAgo)}`
   return life.sentAgo === null ? 'Nothing sent yet.' : `last sent ${spellAgo(life.sentAgo)}`
 }

@@ -13,7 +13,7 @@ import type { PortState } from '@/live/types'
 
 /** More ports than this are counted by their states. */
 const MOST_MARKS = 20
-const order: PortState[] = ['fault', 'lost', 'unknown', 'alive', 'quiet', 'waiting', 'off']
+const order: PortState[] = ['fault', 'lost', 'silent', 'unsteady', 'unknown', 'alive', 'quiet', 'waiting', 'off']
 defineEmits<{ keys: [] }>()
 const engine = useEngine()
 const show = useShow()
@@ -34,7 +34,7 @@ const groups = computed(() => {
   }
   return order.flatMap((state) => {
     const found = names.get(state)
-    return found ? [{ state, names: found, isWrong: state === 'fault' || state === 'lost' }] : []
+    return found ? [{ state, names: found, isWrong: ['fault', 'lost', 'silent', 'unsteady'].includes(state) }] : []
   })
 })
 function nextFormat(): void {

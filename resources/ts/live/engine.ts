@@ -8,6 +8,7 @@ import type {
   MinuteCounts,
   Orders,
   Person,
+  PortOutages,
   ScopeNews,
   Sources as SourcesSaid,
   TraceNews,
@@ -50,6 +51,8 @@ export const useEngine = defineStore('engine', () => {
     ...found.value,
     neighbours: found.value.neighbours.map((one) => ({ ...one, heardAgo: since(one.heardAt) })),
   }))
+  /** When ports were without their senders, by port, with when that was said. */
+  const outages = shallowRef<Record<string, PortOutages & { at: number }>>({})
   /** Who else is here, and where. */
   const present = shallowRef<Person[]>([])
   const said = ref('')
@@ -79,6 +82,9 @@ export const useEngine = defineStore('engine', () => {
         break
       case 'finds':
         found.value = message
+        break
+      case 'outages':
+        outages.value = { ...outages.value, [message.port]: { ...message, at: Date.now() } }
         break
       case 'present':
         present.value = message.people
@@ -191,6 +197,7 @@ export const useEngine = defineStore('engine', () => {
     sources,
     events,
     finds,
+    outages,
     present,
     stand,
     said,

@@ -105,6 +105,13 @@ export interface Neighbour {
   heardAt: number
 }
 
+export interface OutageLine {
+  from: number
+  until: number | null
+  what: string
+  meanwhile: string
+}
+
 export interface Person {
   name: string
   role: string
@@ -128,6 +135,11 @@ export interface PortLife {
   lost: number
   gap: number | null
   jitter: number | null
+  health: string
+  lossMinute: number
+  lossEver: number
+  gapEver: number | null
+  fitting: number
   refused: number
   refusals: Record<string, number>
   senders: Record<string, number>
@@ -137,6 +149,14 @@ export interface PortLife {
   firstAt: number | null
   heardAt: number | null
   sentAt: number | null
+}
+
+export interface PortOutages {
+  type: 'outages'
+  n: number
+  port: string
+  now: number
+  outages: OutageLine[]
 }
 
 export interface Present {
@@ -262,9 +282,9 @@ export interface Welcome {
 }
 
 /** What the engine says unasked. */
-export type Message = Welcome | Status | Minutes | Finds | TraceNews | Sources | ScopeNews | PointNews | Present | LentNews
+export type Message = Welcome | Status | Minutes | Finds | TraceNews | Sources | ScopeNews | PointNews | Present | PortOutages | LentNews
 
-export type TopicName = 'status' | 'minutes' | 'finds' | 'trace' | 'levels' | 'sources' | 'scope' | 'points' | 'present'
+export type TopicName = 'status' | 'minutes' | 'finds' | 'trace' | 'levels' | 'sources' | 'scope' | 'points' | 'present' | 'outages'
 
 /** What a page can ask for, by the word after "do". */
 export interface Orders {

@@ -4,7 +4,7 @@ export type { EngineLife, FoundPoint, Hop, ScopeNews, SlotReport, UniverseLife }
 export type { Stray as Unclaimed, WarningLine as Warning, LentDevice } from './messages'
 
 /** As the engine says it; "unknown" while it does not answer. */
-export type PortState = 'alive' | 'quiet' | 'waiting' | 'lost' | 'fault' | 'off' | 'unknown'
+export type PortState = 'alive' | 'unsteady' | 'silent' | 'quiet' | 'waiting' | 'lost' | 'fault' | 'off' | 'unknown'
 
 /** Times of the engine's clock as milliseconds ago. */
 export type PortLife = Omit<said.PortLife, 'state'> & {

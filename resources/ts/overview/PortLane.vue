@@ -29,7 +29,7 @@ const minute = computed(() => engine.minutes[props.port.id]?.[props.side] ?? [])
       ><span class="figures">{{ spellRate(rate) }}</span
       ><MinutePlot :values="minute" :label="`${port.name}: packets`"
     /></span>
-    <span v-if="side === 'in'" class="heard" :class="life?.state === 'lost' || life?.state === 'fault' ? 'wrong' : 'quiet'">{{
+    <span v-if="side === 'in'" class="heard" :class="['fault', 'lost', 'silent', 'unsteady'].includes(life?.state ?? '') ? 'wrong' : 'quiet'">{{
       healthWords(life, port)
     }}</span>
     <span v-else class="heard quiet"

@@ -18,7 +18,7 @@ export type LaneItem = { key: string; heading: string; count: number; folded: bo
 /** More ports and universes together than this are shown one line each. */
 export const MANY = 28
 
-const isWrong = (state: PortState) => state === 'lost' || state === 'fault'
+const isWrong = (state: PortState) => ['fault', 'lost', 'silent', 'unsteady'].includes(state)
 const numbersOf = (links: { number: number }[] | undefined) => (links?.length ? spellRuns(links.map((one) => one.number)) : '')
 
 export function portRow(port: Port, side: 'in' | 'out', life: PortLife | undefined): LaneRow {
@@ -30,7 +30,7 @@ export function portRow(port: Port, side: 'in' | 'out', life: PortLife | undefin
     name: port.name,
     to: `/ports/${port.id}`,
     state,
-    words: isWrong(state) ? (life?.fault ? 'fault' : 'lost') : [numbers, rate ? spellRate(rate) : ''].filter(Boolean).join(' · '),
+    words: isWrong(state) ? state : [numbers, rate ? spellRate(rate) : ''].filter(Boolean).join(' · '),
     wrong: isWrong(state),
     group: spellProtocol(port.protocol),
   }

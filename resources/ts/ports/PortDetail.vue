@@ -8,6 +8,7 @@ import { healthWords, isSwitchedLive, spellProtocol } from '@/components/words'
 import { useEngine } from '@/live/engine'
 import CrossingPicture from './CrossingPicture.vue'
 import OtherEnd from './OtherEnd.vue'
+import PortOutages from './PortOutages.vue'
 import PortVitals from './PortVitals.vue'
 
 const props = defineProps<{ port: Port }>()
@@ -35,6 +36,11 @@ async function remove(): Promise<void> {
   asking.value = false
   if (await attempt(() => show.remove('ports', props.port.id))) emit('gone')
 }
+/** A sender that is slower than the time-out drops out each time: a time-out that fits it. */
+function raiseTimeOut(): void {
+  const timeOut = life.value?.fitting
+  void attempt(() => show.batch('ports', { ids: [props.port.id], set: { 'receive/timeOut': timeOut } }))
+}
 function turn(field: 'enabled' | 'receive' | 'send'): void {
   const { id, ...part } = props.port
   const side = field === 'enabled' ? undefined : part[field]
@@ -50,10 +56,9 @@ function turn(field: 'enabled' | 'receive' | 'send'): void {
   <aside class="panel" aria-label="Port">
     <header>
       <h2>{{ port.name }}</h2>
-      <span class="quiet">{{ spellProtocol(port.protocol) }}</span
-      ><StateMark :state="life?.state ?? 'waiting'" words />
+      <span class="quiet">{{ spellProtocol(port.protocol) }}</span><StateMark :state="life?.state ?? 'waiting'" words />
     </header>
-    <p :class="{ wrong: life?.state === 'fault' || life?.state === 'lost' }">{{ healthWords(life, port) }}</p>
+    <p :class="{ wrong: ['fault', 'lost', 'silent', 'unsteady'].includes(life?.state ?? '') }">{{ healthWords(life, port) }}</p>
     <p class="quiet small">{{ show.data?.places[port.id] }}</p>
     <p v-if="unsent.length" class="wrong">Not sent, as there is no room: {{ unsent.join(', ') }}</p>
     <p v-for="one in strays" :key="one.name + one.from" class="stray">
@@ -61,7 +66,11 @@ function turn(field: 'enabled' | 'receive' | 'send'): void {
       <a href="#" @click.prevent="emit('check')">Check this link</a>
     </p>
     <CrossingPicture v-if="crosses" :port="port" />
+    <p v-if="life?.fitting && session.mayBuild">
+      <v-btn size="small" @click="raiseTimeOut">Raise the time-out to {{ life.fitting }} s</v-btn>
+    </p>
     <PortVitals :port="port" />
+    <PortOutages :port="port" />
     <div class="actions">
       <v-btn @click="emit('check')">Check connection</v-btn>
       <template v-if="session.mayBuild">

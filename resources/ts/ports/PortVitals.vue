@@ -34,13 +34,19 @@ const senders = computed(() =>
       <dd>{{ life?.firstAgo == null ? 'never' : `${spellAgo(life.firstAgo)}, and ${spellAgo(life.heardAgo)}` }}</dd>
       <template v-if="life?.gap != null"
         ><dt>Longest gap</dt>
-        <dd class="figures">{{ spellMillis(life.gap) }} in the last minute</dd>
+        <dd class="figures">
+          {{ spellMillis(life.gap) }} in the last minute<template v-if="life.gapEver != null"
+            >, {{ spellMillis(life.gapEver) }} since the engine started</template
+          >
+        </dd>
         <dt>Jitter</dt>
         <dd class="figures">± {{ spellMillis(life.jitter ?? 0) }}</dd></template
       >
       <template v-if="loss"
         ><dt>Packets lost</dt>
-        <dd class="figures" :class="{ wrong: loss !== 'none' }">{{ loss }}</dd></template
+        <dd class="figures" :class="{ wrong: loss !== 'none' }">
+          {{ loss }}<template v-if="life?.lossMinute">, {{ life.lossMinute }} % in the last minute</template>
+        </dd></template
       >
       <dt>Senders</dt>
       <dd class="figures">{{ senders || 'none yet' }}</dd>

@@ -46,10 +46,10 @@ final class ShowTablesTest extends TestCase
             array_unique(array_column(((array) $sides[$side]['sides'])[$protocol]['fields'], 'name')),
         );
         self::assertSame(
-            ['address', 'port', 'enabled', 'poll', 'priority', 'priorities', 'lastResort', 'feeds'],
+            ['address', 'port', 'enabled', 'poll', 'priority', 'priorities', 'lastResort', 'timeOut', 'feeds'],
             $names('receive', 'art-net'),
         );
-        self::assertSame(['address', 'port', 'enabled', 'multicast', 'lastResort', 'feeds'], $names('receive', 'sacn'));
+        self::assertSame(['address', 'port', 'enabled', 'multicast', 'lastResort', 'timeOut', 'feeds'], $names('receive', 'sacn'));
         self::assertSame(['enabled', 'deadZone', 'centres'], $names('receive', 'controller'));
         self::assertSame(['to', 'port', 'enabled', 'address', 'replies', 'heartbeat', 'heartbeatSeconds'], $names('send', 'osc'));
         self::assertSame(['to', 'port', 'enabled', 'address'], $names('send', 'midi'));
