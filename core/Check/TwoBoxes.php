@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Check;
 
 use NimbleJunction\Core\Plan\AllowList;
+use NimbleJunction\Core\Port\State;
 use NimbleJunction\Core\Show\LinkKind;
 use NimbleJunction\Core\Show\PortEntry;
 use NimbleJunction\Core\Show\Side\ReceiveSide;
@@ -151,6 +152,7 @@ final class TwoBoxes
         $lately = $activity->heardAt !== null && $now - $activity->heardAt < self::HEARD_LATELY_NANOS;
         if ($lately && ($other === '' || isset($activity->senders[$other]))) {
             $this->right('Is anything heard?', 'Yes: '.$activity->lastWords().", from {$activity->heardFrom}.");
+            $this->steady($now);
 
             return;
         }
@@ -170,6 +172,34 @@ final class TwoBoxes
                 $activity->heardAt === null ? 'Nothing has been heard here yet.' : 'Nothing has been heard here lately.',
                 $usual,
             );
+    }
+
+    /** Whether what is heard comes as it should: no figure is bad beside a word that says that all is well. */
+    private function steady(int $now): void
+    {
+        $activity = $this->seen->activity;
+        $health = $this->port->protocol->carriesLevels() ? $activity->streams->health($now) : null;
+        if ($health === null) {
+            return;
+        }
+        [$state, $words] = $health;
+        $fitting = $activity->streams->fittingSeconds();
+        $gap = 0.0;
+        foreach ($activity->streams->all($now) as $stream) {
+            $gap = max($gap, $stream->rhythm->longestGapMillis($now));
+        }
+        $loss = round(100 * $activity->lossPart($now, true), 1);
+        $figures = 'longest gap '.($gap < 1000 ? round($gap).' ms' : round($gap / 1000, 1).' s').', '.($loss > 0 ? "{$loss} % lost" : 'nothing lost').' in the last minute';
+        match (true) {
+            $words !== '' => $this->wrong(
+                'Is it steady?',
+                ucfirst($words).(str_ends_with($words, '.') ? '' : '.')." ({$figures})",
+                $fitting > 0 ? '' : 'A wireless link, a switch that is busy, a long cable, a sender that is overloaded?',
+                $fitting > 0 ? ['label' => "Raise the time-out to {$fitting} s", 'changes' => ['receive/timeOut' => $fitting]] : null,
+            ),
+            $state !== State::Alive || $loss > 0 => $this->undecided('Is it steady?', ucfirst($figures).'.', 'Look again in a minute.'),
+            default => $this->right('Is it steady?', ucfirst($figures).'.'),
+        };
     }
 
     /** What arrives beside the port: on another universe, on another of our ports, at a number that nobody listens at. */

@@ -19,6 +19,9 @@ final class Rhythm
     private const OVERDUE_INTERVALS = 3;
     private const OVERDUE_NANOS = 1_050_000_000;
 
+    /** The first interval may be as long as this and be its rhythm. */
+    private const FIRST_NANOS = 20 * self::SECOND;
+
     /** Intervals that differ by no more than this part are one rhythm, however slow it is. */
     private const ALIKE = 0.3;
 
@@ -127,10 +130,10 @@ final class Rhythm
         return $this->last;
     }
 
-    /** Whether it has been silent for longer than is usual with it. */
+    /** Whether it was regular, and has been silent for longer than is usual with it. */
     public function isOverdue(int $now): bool
     {
-        return $this->last !== 0 && $now - $this->last > $this->overdue;
+        return $now - $this->last > $this->overdue && $this->usual() > 0;
     }
 
     /** The longest interval of its own in the last minute, in nanoseconds; 0 while none is known. */
@@ -167,7 +170,8 @@ final class Rhythm
     /** An interval that is longer than its own so far: its rhythm is slower, or it was away. */
     private function slower(int $interval, int $now): void
     {
-        $isOverdue = $interval > $this->overdue;
+        // What was heard once had no rhythm yet that it could be late for.
+        $isOverdue = $interval > ($this->usual() > 0 ? $this->overdue : self::FIRST_NANOS);
         // What comes twice as late in the same way is its rhythm.
         $isAlike = abs($interval - $this->odd) <= self::ALIKE * $this->odd;
         if ($isOverdue) {

@@ -44,6 +44,36 @@ final class TwoBoxesTest extends TestCase
         self::assertStringContainsString('/lamp 0.5, from 127.0.0.15', $this->answer($findings, 'Is anything heard?')->words);
     }
 
+    public function testNothingIsCalledRightBesideABadFigure(): void
+    {
+        mt_srand(9);
+        $rig = new Rig();
+        $steady = fn(): Finding => $this->answer($this->check($rig, 'house', ''), 'Is it steady?');
+        $frames = static function (int $count, float $every, float $loss) use ($rig): void {
+            static $sequence = 0;
+            for ($i = 0; $i < $count; ++$i) {
+                $sequence = $sequence % 255 + 1;
+                mt_rand() / mt_getrandmax() < $loss || $rig->artNet([1 => $i % 256], sequence: $sequence);
+                $rig->pass($every);
+            }
+        };
+        $frames(400, 0.025, 0.0);
+        self::assertSame([Finding::RIGHT, 'Longest gap 25 ms, nothing lost in the last minute.'], [$steady()->state, $steady()->words]);
+        $frames(800, 0.025, 0.2);
+        self::assertSame(Finding::WRONG, $steady()->state);
+        self::assertMatchesRegularExpression('/losing \d+\.\d % \(last 10 s\)\. \(longest gap \d+ ms, \d+(\.\d)? % lost in the last minute\)$/', $steady()->words);
+        $frames(1000, 0.025, 0.0);
+        self::assertSame(Finding::OPEN, $steady()->state, 'it is over, and was within this minute');
+        $slow = new Rig();
+        for ($i = 0; $i < 8; ++$i) {
+            $slow->artNet([1 => $i]);
+            $slow->pass(12.0);
+        }
+        $slow->artNet([1 => 9]);
+        $finding = $this->answer($this->check($slow, 'house', ''), 'Is it steady?');
+        self::assertSame([Finding::WRONG, ['receive/timeOut' => 36.0]], [$finding->state, $finding->fix['changes'] ?? null]);
+    }
+
     public function testAnotherNetwork(): void
     {
         $rig = new Rig(Rig::port('house', ['receive' => ['address' => '0.0.0.0', 'feeds' => []]]));
