@@ -114,7 +114,7 @@ final readonly class Exits
             "{$number} to ".implode(', ', array_map(static fn(Destination $destination): string => $destination->spelled(), $destinations)),
             $this->sender($send, $link),
             $destinations,
-            Cadence::of($port->protocol, $send->perSecond),
+            Cadence::of($port->protocol, $send->perSecond, $send->fullRate),
             $sync,
             $sync === '' ? [] : $this->destinations($port, $send, $syncUniverse),
             $syncUniverse > 0 ? self::SYNC_COUNTER_AT : null,

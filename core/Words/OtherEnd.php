@@ -14,6 +14,7 @@ use NimbleJunction\Core\Show\Side\ReceiveSide;
 use NimbleJunction\Core\Show\Side\SacnSend;
 use NimbleJunction\Core\Show\Side\SendSide;
 use NimbleJunction\Core\Signal\Protocol;
+use NimbleJunction\Core\Universe\Cadence;
 use NimbleJunction\Core\Wire\ArtNet\PortAddress;
 use NimbleJunction\Core\Wire\Sacn\Universe as SacnUniverse;
 
@@ -110,6 +111,9 @@ final class OtherEnd
                 $lines,
                 ...self::numbers($port->protocol, $link->number, $show->universes[$link->universe]->name ?? $link->universe),
             );
+        }
+        if ($send->carries !== []) {
+            $lines[] = ['What it gets of each universe', Cadence::of($port->protocol, $send->perSecond, $send->fullRate)->words()];
         }
         if ($send instanceof SacnSend) {
             $lines[] = ['Our priority', (string) $send->priority];

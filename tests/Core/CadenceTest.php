@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace NimbleJunction\Tests\Core;
 
 use NimbleJunction\Core\Port\OutgoingPacket;
+use NimbleJunction\Core\Signal\Protocol;
+use NimbleJunction\Core\Universe\Cadence;
 use NimbleJunction\Tests\Support\Rig;
 use PHPUnit\Framework\TestCase;
 
@@ -38,6 +40,27 @@ final class CadenceTest extends TestCase
             self::assertLessThanOrEqual(45, \count($times));
             self::assertGreaterThanOrEqual(0.022675, min(self::gaps($times)));
         }
+    }
+
+    public function testAPortThatRepeatsAtItsFullRateDoesSoWhetherLevelsChangeOrNot(): void
+    {
+        $counts = [];
+        foreach ([false, true] as $isFull) {
+            $ports = Rig::document()['ports'];
+            foreach ([3, 4] as $i) {
+                $ports[$i]['send'] = [...$ports[$i]['send'], 'perSecond' => 30, 'fullRate' => $isFull];
+            }
+            $rig = new Rig(['routes' => [], 'ports' => $ports]);
+            $rig->artNet([1 => 9]);
+            $left = $rig->pass(5.0);
+            foreach (['127.0.0.14', '127.0.0.16'] as $address) {
+                $counts[$address][] = \count(self::times($left, $address));
+            }
+        }
+        self::assertSame(['127.0.0.14' => [7, 150], '127.0.0.16' => [5, 150]], array_map(static fn(array $two): array => [$two[0], (int) round($two[1], -1)], $counts));
+        self::assertSame('30 frames a second, whether levels change or not', Cadence::of(Protocol::Sacn, 30, true)->words());
+        self::assertSame('at most 44 frames a second; unchanged levels 3 times, then every 0.9 s', Cadence::of(Protocol::Sacn)->words());
+        self::assertSame('at most 30 frames a second; unchanged levels every 1 s', Cadence::of(Protocol::ArtNet, 30)->words());
     }
 
     /** ANSI E1.31-2018, 6.6.1: three packets of the same data, then one each 800 to 1000 ms. */

@@ -24,9 +24,10 @@ final readonly class ArtNetSend extends SendSide
         array $carries,
         int $perSecond,
         ?int $lines,
+        bool $fullRate,
         public bool $sync,
     ) {
-        parent::__construct($enabled, $address, $to, $port, $carries, $perSecond, $lines);
+        parent::__construct($enabled, $address, $to, $port, $carries, $perSecond, $lines, $fullRate);
     }
 
     public static function fields(): array
@@ -38,6 +39,7 @@ final readonly class ArtNetSend extends SendSide
             self::addressField(),
             self::perSecondField(),
             self::linesField(),
+            self::fullRateField(),
             Field::flag(
                 'sync',
                 'A synchronisation packet after the frames of one moment',

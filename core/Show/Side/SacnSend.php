@@ -32,6 +32,7 @@ final readonly class SacnSend extends SendSide
         array $carries,
         int $perSecond,
         ?int $lines,
+        bool $fullRate,
         public bool $multicast,
         public int $priority,
         public string $sourceName,
@@ -39,7 +40,7 @@ final readonly class SacnSend extends SendSide
         private array $slotPriorities,
         public bool $announce,
     ) {
-        parent::__construct($enabled, $address, $to, $port, $carries, $perSecond, $lines);
+        parent::__construct($enabled, $address, $to, $port, $carries, $perSecond, $lines, $fullRate);
     }
 
     public static function fields(): array
@@ -51,6 +52,7 @@ final readonly class SacnSend extends SendSide
             self::addressField(),
             self::perSecondField(),
             self::linesField(),
+            self::fullRateField(),
             Field::flag('multicast', 'Multicast', false)->meaning('Send to the multicast group of each universe.'),
             Field::flag(
                 'announce',

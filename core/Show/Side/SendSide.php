@@ -20,6 +20,7 @@ abstract readonly class SendSide implements Part
      * @param list<CarriedUniverse> $carries none for a protocol of messages
      * @param int $perSecond most frames a second of each universe
      * @param int|null $lines how many universes the interface has room for; null for all
+     * @param bool $fullRate what does not change is repeated as often as what does
      */
     public function __construct(
         public bool $enabled,
@@ -29,6 +30,7 @@ abstract readonly class SendSide implements Part
         public array $carries = [],
         public int $perSecond = self::MOST_A_SECOND,
         public ?int $lines = null,
+        public bool $fullRate = false,
     ) {
     }
 
@@ -108,6 +110,13 @@ abstract readonly class SendSide implements Part
             self::MOST_A_SECOND,
             self::MOST_A_SECOND,
         )->meaning('Most frames a second of each universe.');
+    }
+
+    protected static function fullRateField(): Field
+    {
+        return Field::flag('fullRate', 'Repeat at the full rate, unchanged levels too', false)->meaning(
+            'Some receivers drop out when unchanged levels come only now and then, as the standard allows.',
+        );
     }
 
     protected static function linesField(): Field

@@ -163,6 +163,10 @@ export interface SendSide {
    */
   lines?: number
   /**
+   * Some receivers drop out when unchanged levels come only now and then, as the standard allows.
+   */
+  fullRate?: boolean
+  /**
    * A synchronisation packet follows the frames of one moment.
    */
   sync?: boolean
