@@ -101,6 +101,12 @@ final readonly class Pictures
                 $this->chrome->untilText('form', 'Then do');
             },
             'show' => fn() => $this->go('Show'),
+            'history' => function (): void {
+                $this->store('universes', ['name' => 'Terrace', 'merge' => 'ltp']);
+                $this->go('History');
+                $this->chrome->press('add universe "Terrace"', '.line');
+                $this->chrome->untilText('aside[aria-label="Edit"]', 'added');
+            },
             'trace' => function (): void {
                 $this->go('Overview');
                 $this->drawer(true);
