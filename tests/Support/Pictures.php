@@ -104,7 +104,7 @@ final readonly class Pictures
             'history' => function (): void {
                 $this->store('universes', ['name' => 'Terrace', 'merge' => 'ltp']);
                 $this->go('History');
-                $this->chrome->press('add universe "Terrace"', '.line');
+                $this->chrome->press('add universe', '.line');
                 $this->chrome->untilText('aside[aria-label="Edit"]', 'added');
             },
             'trace' => function (): void {
