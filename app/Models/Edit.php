@@ -29,6 +29,8 @@ use NimbleJunction\Core\Edit\Amendment;
  */
 final class Edit extends Model
 {
+    /** All that is said of an edit but what it has changed. */
+    public const LINE = ['id', 'show_id', 'user_id', 'summary', 'kind', 'undone', 'base', 'revision', 'of_edit', 'point', 'joined', 'created_at'];
     public const EDIT = 'edit';
     public const UNDO = 'undo';
     public const REDO = 'redo';

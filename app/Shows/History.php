@@ -23,7 +23,7 @@ final class History
      */
     public static function page(Show $show, ?int $before = null, int $count = self::AT_ONCE): array
     {
-        $query = $show->edits()->with('user')->select(['id', 'show_id', 'user_id', 'summary', 'kind', 'undone', 'base', 'revision', 'of_edit', 'point', 'joined', 'created_at'])
+        $query = $show->edits()->with('user')->select(Edit::LINE)
             ->orderByDesc('id')->limit($count);
         /** @var Collection<int, Edit> $edits */
         $edits = ($before === null ? $query : $query->where('id', '<', $before))->get();

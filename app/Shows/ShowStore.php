@@ -133,7 +133,7 @@ final readonly class ShowStore
     {
         return $this->inTurn(static function (Draft $draft) use ($user, $base, $certain): ?array {
             $show = $draft->show;
-            $edit = $certain === null ? Undoing::next($show, $user) : Edit::standing($show)->find($certain);
+            $edit = Edit::standing($show)->find($certain ?? Undoing::next($show, $user)?->id);
             if (! $edit instanceof Edit) {
                 return null;
             }

@@ -20,11 +20,16 @@ final class Undoing
     /** How often it is looked for one that is in the way. */
     private const MOST_IN_THE_WAY = 100;
 
-    /** The edit that undo takes back; null when there is none. */
+    /** The edit that undo takes back; null when there is none. It comes without its amendment, which may be large. */
     public static function next(Show $show, ?User $user): ?Edit
     {
         /** @var Edit|null $edit */
-        $edit = Edit::standing($show)->where('user_id', $user?->id)->first() ?? Edit::standing($show)->first();
+        $edit = Edit::standing($show)->where('user_id', $user?->id)->first(Edit::LINE) ?? Edit::standing($show)->first(Edit::LINE);
+        if ($edit === null || ! Edit::standing($show)->where('id', '>', $edit->id)->exists()) {
+            // Nothing came later that could be in the way.
+            return $edit;
+        }
+        $edit = $edit->fresh();
         $draft = new Draft($show);
         for ($i = 0; $edit !== null && $i < self::MOST_IN_THE_WAY; ++$i) {
             $other = self::inTheWay($draft, $edit, $edit->amendment->inverse());

@@ -70,6 +70,50 @@ final class UniverseTest extends BrowserTestCase
         $this->cell(8, '0');
     }
 
+    public function testSlotsAreTypedOrDrawnAndOnlyWhatIsRaisedIsShown(): void
+    {
+        $this->go('Universes');
+        $this->choose('Universe', 'Fern Gallery');
+        $this->sees('h1', 'Fern Gallery');
+        $type = function (string $text): void {
+            self::$chrome->fill('.selection input', $text);
+        };
+        $type('1-600');
+        $this->sees('.selection', '1-600 is no run of slots: use 1 to 512, the lower one first.');
+        $type('301-312 + 320 @ 50 %');
+        $this->sees('.selection', 'Slots 301–312, 320 (13 slots) at 127, 50 %');
+        $this->key(WebDriverKeys::ENTER);
+        $this->sees('header.strip', '13 held');
+        self::$chrome->press('Raised only', '.selection');
+        $shown = 'return String([...document.querySelectorAll(".grid .cell")].filter((one) => one.offsetParent !== null).map((one) => one.dataset.slot).filter((slot) => slot > 300))';
+        $this->untilScript($shown, '301,302,303,304,305,306,307,308,309,310,311,312,320');
+        self::$chrome->press('All slots', '.selection');
+        $type('310');
+        $this->key(WebDriverKeys::ENTER);
+        $this->sees('[aria-label="Slot"] h2', 'Slot 310');
+        self::$chrome->press('Next raised', '.selection');
+        self::$chrome->press('Next raised', '.selection');
+        self::$chrome->press('Next raised', '.selection');
+        $this->sees('[aria-label="Slot"] h2', 'Slot 320');
+        $mouse = static fn(string $type, int $slot, bool $shift): mixed => self::$chrome->driver->executeScript(
+            'document.querySelector(`[data-slot="${arguments[1]}"]`).dispatchEvent(new MouseEvent(arguments[0], { bubbles: true, shiftKey: arguments[2] }))',
+            [$type, $slot, $shift],
+        );
+        $mouse('mousedown', 330, false);
+        $mouse('mouseup', 330, false);
+        $mouse('mousedown', 340, true);
+        $this->untilScript('return document.querySelector(".selection input").value', '330-340 @ ');
+        $this->untilScript('return String(document.querySelectorAll(".grid .picked").length)', '11');
+        $type('100-200 @ 10');
+        $this->key(WebDriverKeys::ENTER);
+        $this->sees('.selection .asks', 'Hold 101 slots at 10?');
+        self::$chrome->press('Cancel', '.selection .asks');
+        $this->sees('header.strip', '13 held');
+        $type('');
+        self::$chrome->press('13 held', 'header.strip');
+        $this->sees('header.strip', 'nothing held');
+    }
+
     public function testManySlotsAreHeldOnlyWhenThatIsMeant(): void
     {
         $this->go('Universes');

@@ -1,20 +1,22 @@
 <script setup lang="ts">
-import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
+import { computed, nextTick, onMounted, onUnmounted, ref, watch } from 'vue'
 import { useShow } from '@/api/show'
 import { levelFormat, placeMark, spellLevel } from '@/components/levels'
 import { useEngine } from '@/live/engine'
-import { namesOver, stepOf } from './grid'
+import { useColumns } from './columns'
+import { namesOver, runBetween, stepOf } from './grid'
 
 /** `shown` is the key of the levels to show: what leaves, or what one source sends. */
-const props = defineProps<{ universe: string; shown: string; frozen: boolean; against: Uint8Array | null }>()
+const props = defineProps<{ universe: string; shown: string; frozen: boolean; against: Uint8Array | null; raisedOnly: boolean }>()
 const slot = defineModel<number>({ required: true })
+const picked = defineModel<number[]>('picked', { required: true })
 const emit = defineEmits<{ write: [digit: string]; release: []; hold: [] }>()
-const COLUMNS = 16
 const engine = useEngine()
 const show = useShow()
 const grid = ref<HTMLElement | null>(null)
-const cells: HTMLElement[] = []
-const beginning = computed(() => namesOver(show.patchOf(props.universe), COLUMNS))
+const columns = useColumns(grid)
+let cells: HTMLElement[] = []
+const beginning = computed(() => namesOver(show.patchOf(props.universe), columns.value))
 const patched = computed(() => Object.keys(beginning.value).length > 0)
 let levels = new Uint8Array(512)
 let winners = new Uint8Array(512)
@@ -69,11 +71,15 @@ function follow(): void {
   paintWinners(new Uint8Array(512), true)
   stops = [engine.paint(props.shown, paintLevels), engine.paint(`winners:${props.universe}`, paintWinners)]
 }
-onMounted(() => {
-  grid.value?.querySelectorAll<HTMLElement>('[role="gridcell"]').forEach((cell) => cells.push(cell))
+/** The cells are other ones when their rows are longer or shorter. */
+function begin(): void {
+  cells = [...(grid.value?.querySelectorAll<HTMLElement>('[role="gridcell"]') ?? [])]
   follow()
   markChosen(slot.value)
-})
+  markPicked(picked.value)
+}
+onMounted(begin)
+watch(columns, () => nextTick(begin))
 onUnmounted(() => stops.forEach((stop) => stop()))
 watch(() => [props.universe, props.shown], follow)
 watch(levelFormat, () => paintLevels(levels, true))
@@ -90,13 +96,17 @@ function markChosen(now: number, before?: number): void {
   cell?.setAttribute('aria-selected', 'true')
 }
 watch(slot, markChosen)
+function markPicked(slots: number[]): void {
+  cells.forEach((cell, i) => cell.classList.toggle('picked', slots.length > 1 && slots.includes(i + 1)))
+}
+watch(picked, markPicked)
 
 function choose(next: number): void {
   slot.value = Math.min(512, Math.max(1, next))
   cells[slot.value - 1]?.focus()
 }
 function pressed(event: KeyboardEvent): void {
-  const step = stepOf(event.key, COLUMNS)
+  const step = stepOf(event.key, columns.value)
   if (step !== undefined) choose(slot.value + step)
   else if (event.key === 'Delete' || event.key === 'Backspace') emit('release')
   else if (event.key === 'Enter') emit('hold')
@@ -110,9 +120,26 @@ function pressed(event: KeyboardEvent): void {
   else return
   event.preventDefault()
 }
-function clicked(event: MouseEvent): void {
-  const cell = (event.target as HTMLElement).closest<HTMLElement>('[data-slot]')
-  if (cell) choose(Number(cell.dataset.slot))
+const slotAt = (event: MouseEvent) => Number((event.target as HTMLElement).closest<HTMLElement>('[data-slot]')?.dataset.slot ?? 0)
+/** From where a run is drawn; 0 while none is. */
+let drawnFrom = 0
+function down(event: MouseEvent): void {
+  const at = slotAt(event)
+  if (at === 0 || event.button !== 0) return
+  if (event.shiftKey) picked.value = runBetween(slot.value, at)
+  else {
+    drawnFrom = at
+    picked.value = []
+    choose(at)
+  }
+}
+function drawn(event: MouseEvent): void {
+  const at = slotAt(event)
+  if (drawnFrom === 0 || at === 0 || (event.buttons & 1) === 0) return
+  if (at !== drawnFrom || picked.value.length > 0) picked.value = runBetween(drawnFrom, at)
+}
+function up(): void {
+  drawnFrom = 0
 }
 </script>
 
@@ -120,120 +147,37 @@ function clicked(event: MouseEvent): void {
   <div
     ref="grid"
     class="grid"
-    :class="{ patched }"
+    :class="{ patched, only: raisedOnly }"
+    :style="{ '--columns': columns }"
     role="grid"
     aria-label="Slots 1 to 512"
-    aria-rowcount="32"
-    :aria-colcount="COLUMNS"
+    :aria-rowcount="512 / columns"
+    :aria-colcount="columns"
     @keydown="pressed"
-    @click="clicked"
+    @mousedown="down"
+    @mouseover="drawn"
+    @mouseup="up"
   >
-    <div v-for="row in 32" :key="row" role="row" class="cells">
+    <div v-for="row in 512 / columns" :key="`${columns} ${row}`" role="row" class="cells">
       <div
-        v-for="column in COLUMNS"
+        v-for="column in columns"
         :key="column"
         role="gridcell"
         class="cell"
         tabindex="-1"
-        :data-slot="(row - 1) * COLUMNS + column"
+        :data-slot="(row - 1) * columns + column"
       >
-        <span class="number">{{ (row - 1) * COLUMNS + column }}</span><span class="winner"></span><span class="level">0</span
+        <span class="number">{{ (row - 1) * columns + column }}</span><span class="winner"></span><span class="level">0</span
         ><span class="was"></span
         ><span
-          v-if="beginning[(row - 1) * COLUMNS + column]"
+          v-if="beginning[(row - 1) * columns + column]"
           class="fixture"
-          :style="{ width: `${beginning[(row - 1) * COLUMNS + column]?.across}00%` }"
-          >{{ beginning[(row - 1) * COLUMNS + column]?.name }}</span
+          :style="{ width: `${beginning[(row - 1) * columns + column]?.across}00%` }"
+          >{{ beginning[(row - 1) * columns + column]?.name }}</span
         >
       </div>
     </div>
   </div>
 </template>
 
-<style scoped>
-.cells {
-  display: grid;
-  grid-template-columns: repeat(16, 1fr);
-}
-.cell {
-  position: relative;
-  height: 38px;
-  border-right: 1px solid var(--rule);
-  border-bottom: 1px solid var(--rule);
-  padding: 2px 4px;
-  font-family: var(--figures);
-  font-variant-numeric: tabular-nums;
-  cursor: pointer;
-  background: linear-gradient(var(--fill), var(--fill)) left bottom / 100% var(--level, 0%) no-repeat;
-  scroll-margin: 40px;
-}
-.number {
-  position: absolute;
-  left: 4px;
-  top: 1px;
-  font-size: 11px;
-  color: var(--quiet);
-}
-.winner {
-  position: absolute;
-  right: 4px;
-  top: 1px;
-  font-size: 11px;
-  font-weight: 600;
-}
-.level {
-  position: absolute;
-  right: 4px;
-  bottom: 0;
-  font-size: 14px;
-  color: var(--quiet);
-}
-.raised .level {
-  color: rgb(var(--v-theme-on-background));
-  font-weight: 600;
-}
-.raised .number {
-  color: rgb(var(--v-theme-on-background));
-}
-.was {
-  position: absolute;
-  left: 4px;
-  bottom: 2px;
-  font-size: 10px;
-  color: var(--held);
-}
-.differs {
-  background-color: color-mix(in srgb, var(--held) 22%, transparent);
-}
-.patched .cell {
-  height: 50px;
-}
-.fixture {
-  position: absolute;
-  left: 0;
-  top: 16px;
-  z-index: 1;
-  font-family: var(--words);
-  font-size: 11px;
-  font-weight: 600;
-  line-height: 13px;
-  padding: 0 3px;
-  overflow: hidden;
-  white-space: nowrap;
-  text-overflow: ellipsis;
-  border-top: 1px solid currentColor;
-  background: rgb(var(--v-theme-background));
-  pointer-events: none;
-}
-.held {
-  box-shadow: inset 0 -3px 0 var(--held);
-}
-.chosen {
-  outline: 2px solid rgb(var(--v-theme-on-background));
-  outline-offset: -2px;
-}
-.grid {
-  border-left: 1px solid var(--rule);
-  border-top: 1px solid var(--rule);
-}
-</style>
+<style scoped src="./slotGrid.css"></style>

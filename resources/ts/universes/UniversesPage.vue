@@ -8,6 +8,7 @@ import { useEngine } from '@/live/engine'
 import { mergeWords } from '@/components/words'
 import CopiesPanel from './CopiesPanel.vue'
 import { useSnapshot } from './snapshot'
+import SelectionField from './SelectionField.vue'
 import SlotGrid from './SlotGrid.vue'
 import SlotPanel from './SlotPanel.vue'
 import SourceTable from './SourceTable.vue'
@@ -24,6 +25,9 @@ const universe = computed(() => show.universes.find((one) => one.id === route.pa
 const id = computed(() => universe.value?.id ?? '')
 const slot = ref(Math.min(512, Math.max(1, Number(route.query.slot) || 1)))
 const text = ref('')
+/** Slots that were chosen together, by Shift, by drawing over them, or by typing. */
+const picked = ref<number[]>([])
+const raisedOnly = ref(false)
 const shown = ref('')
 const form = ref<'none' | 'add' | 'edit'>('none')
 const panel = ref<InstanceType<typeof SlotPanel> | null>(null)
@@ -33,6 +37,7 @@ watch(
   (now) => {
     shown.value = `levels:${now}`
     form.value = 'none'
+    picked.value = []
   },
   { immediate: true },
 )
@@ -104,8 +109,11 @@ function done(next: string): void {
           <button type="button" class="small-button" @click="keep">{{ kept ? 'Keep new snapshot' : 'Keep snapshot' }}</button>
           <button v-if="kept" type="button" class="small-button" @click="kept = null">Stop comparing</button>
         </div>
+        <SelectionField v-model:picked="picked" v-model:slot="slot" v-model:raised-only="raisedOnly" :universe="id" />
         <SlotGrid
           v-model="slot"
+          v-model:picked="picked"
+          :raised-only="raisedOnly"
           :universe="id"
           :shown="shown"
           :frozen="frozen"

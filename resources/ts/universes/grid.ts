@@ -27,3 +27,12 @@ export function stepOf(key: string, columns: number): number | undefined {
   }
   return steps[key]
 }
+
+/** So many columns fit: half the usual on a phone, twice as many on a wide screen. */
+export const columnsFor = (width: number) => (width >= 1270 ? 32 : width >= 520 ? 16 : 8)
+
+/** All slots from one to the other, whichever is the lower one. */
+export function runBetween(one: number, other: number): number[] {
+  const first = Math.min(one, other)
+  return Array.from({ length: Math.abs(one - other) + 1 }, (_, i) => first + i)
+}
