@@ -22,6 +22,7 @@ $all = [
     'load-in-use' => static fn(): Measurement => new Relay(256, 2.0, isInUse: true),
     'flood' => static fn(): Measurement => new Flood(4.0),
     'edits' => static fn(): Measurement => new Edits(),
+    'large-pages' => static fn(): Measurement => new LargePages(3.0),
     'page' => static fn(): Measurement => new Page(5.0),
     'soak' => static fn(): Measurement => new Soak(60.0),
     'codecs' => static fn(): Measurement => new Codecs(),
