@@ -7,6 +7,8 @@ namespace NimbleJunction\Tests\App;
 use App\Shows\ShowStore;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use NimbleJunction\Core\Edit\Contents;
+use NimbleJunction\Core\Show\Show;
 use NimbleJunction\Core\Show\ShowReader;
 
 /** A database from before the show document's version 2 becomes one of now, and nothing stored is lost. */
@@ -68,5 +70,51 @@ final class MigrationTest extends AppTestCase
         );
         self::assertCount(1, ShowReader::fromArray([...$document, 'copies' => []])->routes);
         self::assertSame('Tablet', $document['ports'][0]['name']);
+    }
+
+    /** Edits that kept the whole document from before them: what could be undone and done again can be so after. */
+    public function testEditsOfBeforeCanStillBeUndoneAndDoneAgain(): void
+    {
+        Artisan::call('migrate:rollback', ['--step' => 2, '--force' => true]);
+        $show = DB::table('shows')->where('is_current', true)->first();
+        $document = $this->documentOf($show);
+        $renamed = [...$document, 'name' => 'Day Walk'];
+        $without = [...$renamed, 'ports' => array_values(array_filter($renamed['ports'], static fn(array $port): bool => $port['id'] !== 'lily-laser'))];
+        // Renamed, a port deleted, and that undone: so it stands now.
+        DB::table('shows')->where('id', $show->id)->update(['name' => 'Day Walk', 'revision' => 4]);
+        $user = DB::table('users')->where('role', 'builder')->value('id');
+        $edit = static fn(string $summary, array $before, int $revision, bool $undone, ?int $tookBack = null): int => DB::table('edits')->insertGetId([
+            'show_id' => $show->id, 'user_id' => $user, 'summary' => $summary, 'before' => json_encode($before, JSON_THROW_ON_ERROR),
+            'revision' => $revision, 'undone' => $undone, 'took_back' => $tookBack, 'created_at' => now(), 'updated_at' => now(),
+        ]);
+        $edit('rename the show to "Day Walk"', $document, 2, false);
+        $deleted = $edit('delete port "lily-laser"', $renamed, 3, true);
+        $edit('undo: delete port "lily-laser"', $without, 4, true, $deleted);
+        Artisan::call('migrate', ['--force' => true]);
+        $store = app(ShowStore::class);
+        $builder = \App\Models\User::query()->findOrFail($user);
+        $plain = static fn(array $one): array => Contents::ofDocument($one)->document();
+        self::assertSame($plain($renamed), $store->document());
+        self::assertSame(['rename the show to "Day Walk"', 'delete port "lily-laser"'], [$store->lastEdit($builder)?->summary, $store->lastUndone($builder)?->summary]);
+        $store->redo($builder);
+        self::assertSame($plain($without), $store->document());
+        $store->undo($builder);
+        $store->undo($builder);
+        self::assertSame($plain($document), $store->document(), 'and the port stands where it stood');
+        self::assertNull($store->undo($builder));
+        $store->goBack(3, $builder);
+        self::assertSame($plain($without), $store->document());
+    }
+
+    /** @return array<string, mixed> */
+    private function documentOf(object $show): array
+    {
+        $document = ['format' => 'nimble-junction/show', 'version' => 2, 'name' => $show->name, 'middleC' => (int) $show->middle_c];
+        foreach (array_keys(Show::LISTS) as $list) {
+            $rows = DB::table('show_parts')->where('show_id', $show->id)->where('kind', $list)->orderBy('position')->pluck('definition')->all();
+            $document[$list] = array_map(static fn(string $row): array => json_decode($row, true, flags: JSON_THROW_ON_ERROR), $rows);
+        }
+
+        return $document;
     }
 }
