@@ -38,6 +38,13 @@ final class EditLog
         return $edit;
     }
 
+    /** Whether the edits say all that has happened since a revision: before the show was opened, a name may have changed without one. */
+    public static function follows(Show $show, int $revision): bool
+    {
+        return $revision === $show->revision
+            || ($revision >= $show->opened && $show->edits()->where('base', $revision)->exists());
+    }
+
     /** All that was changed after a revision, in one. */
     public static function since(Show $show, int $revision): Amendment
     {

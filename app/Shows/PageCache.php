@@ -40,9 +40,8 @@ final readonly class PageCache
             return null;
         }
         $revision = (int) basename($file);
-        $isKnown = $revision === $show->revision || $show->edits()->where('base', $revision)->exists();
 
-        return $isKnown && $show->edits()->where('revision', '>', $revision)->count() <= self::MOST_EDITS ? $file : null;
+        return EditLog::follows($show, $revision) && $show->edits()->where('revision', '>', $revision)->count() <= self::MOST_EDITS ? $file : null;
     }
 
     /** A full disk keeps nobody from seeing the show. */

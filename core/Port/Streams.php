@@ -11,8 +11,8 @@ final class Streams
 {
     private const MOST = 1024;
 
-    /** What has been lost for longer says nothing about now. */
-    private const FORGET_NANOS = 600_000_000_000;
+    /** What has been lost for longer says nothing about now: its outages stay. */
+    private const OVER_NANOS = 600_000_000_000;
 
     /** Senders that went within so long went together. */
     private const TOGETHER_NANOS = 500_000_000;
@@ -44,16 +44,10 @@ final class Streams
         return $this->all[$key] ?? null;
     }
 
-    /** @return array<string, Stream> */
+    /** @return array<string, Stream> those that say something about now */
     public function all(int $now): array
     {
-        foreach ($this->all as $key => $stream) {
-            if ($stream->rhythm->silence($now) > self::FORGET_NANOS) {
-                unset($this->all[$key]);
-            }
-        }
-
-        return $this->all;
+        return array_filter($this->all, static fn(Stream $stream): bool => $stream->rhythm->silence($now) <= self::OVER_NANOS);
     }
 
     /** @return array{State, string}|null how they are together, and what is wrong in words; null where there are none */

@@ -35,6 +35,21 @@ final class ShelfApiTest extends AppTestCase
         self::assertSame(['builder', 'rename the show to "Day Walk, second night"'], array_values(array_intersect_key($this->getJson('/api/shows')->json('shows.1'), ['by' => 0, 'what' => 0])));
     }
 
+    public function testAShowThatWasRenamedWhileItWaitedIsShownWithItsNewName(): void
+    {
+        $this->as(Role::Builder);
+        $id = Show::query()->firstOrFail()->id;
+        $page = fn(): array => json_decode((string) gzdecode((string) $this->get('/api/show', ['X-Answer' => 'changes', 'Accept-Encoding' => 'gzip'])->getContent()), true);
+        $seen = $page()['revision'];
+        $this->postJson('/api/show/universes', ['name' => 'Roof'])->assertOk();
+        $other = $this->postJson('/api/shows', ['name' => 'Other'])->json('id');
+        $this->postJson("/api/shows/{$other}/open")->assertOk();
+        $this->patchJson("/api/shows/{$id}", ['name' => 'Renamed'])->assertOk();
+        $this->postJson("/api/shows/{$id}/open")->assertOk();
+        self::assertSame('Renamed', $page()['document']['name']);
+        self::assertSame('Renamed', $this->getJson("/api/show/changes?since={$seen}")->json('document.name'), 'also for a page that was left open');
+    }
+
     public function testOpeningSaysWhatItWouldChangeForThePorts(): void
     {
         $this->as(Role::Builder);

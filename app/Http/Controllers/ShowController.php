@@ -45,8 +45,7 @@ final readonly class ShowController
     {
         $since = (int) $request->validate(['since' => 'required|integer|min:0'])['since'];
         $show = $this->shows->current();
-        $isKnown = $since === $show->revision || $show->edits()->where('base', $since)->exists();
-        $changes = $isKnown ? $this->page->changes(EditLog::since($show, $since), $since, $request->user()) : null;
+        $changes = EditLog::follows($show, $since) ? $this->page->changes(EditLog::since($show, $since), $since, $request->user()) : null;
 
         return response()->json($changes ?? $this->edits->whole($request));
     }

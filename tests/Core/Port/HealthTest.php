@@ -37,6 +37,17 @@ final class HealthTest extends TestCase
         self::assertStringContainsString('the last levels stay', $outage->meanwhile);
     }
 
+    public function testALongOutageIsNotForgottenEither(): void
+    {
+        $this->sends(20.0, 0.025);
+        $this->rig->pass(1200.0);
+        self::assertSame(State::Lost, $this->state());
+        self::assertNull($this->outages()[0]->until ?? null, 'it lasts');
+        $this->sends(5.0, 0.025);
+        self::assertSame(State::Alive, $this->state());
+        self::assertEqualsWithDelta(1200.0, ($this->outages()[0]->until - $this->outages()[0]->from) / 1e9, 0.05);
+    }
+
     public function testASenderThatThinsToOneFrameASecondIsAliveAllTheTime(): void
     {
         for ($i = 0; $i < 6; ++$i) {
