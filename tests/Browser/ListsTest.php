@@ -62,6 +62,11 @@ final class ListsTest extends BrowserTestCase
         self::$chrome->press('Duplicate', self::BAR);
         $this->sees(self::BAR, '1 route selected');
         $this->sees('[aria-label="routes"] .count', '13');
+        // What was added comes first over the live link, and is selected when the answer is here.
+        $this->untilScript(
+            'return [...document.querySelectorAll("[data-row]")].at(-1).ariaPressed',
+            'true',
+        );
         self::$chrome->press('Up', self::BAR);
         $this->untilScript(
             'return [...document.querySelectorAll("[data-row]")].at(-2).dataset.row',

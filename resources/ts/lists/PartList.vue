@@ -82,22 +82,25 @@ const partsOf = (ids: string[]) => ids.flatMap((id) => parts.value.get(id) ?? []
 /** In the order of the show, not in that of the clicks. */
 const inOrder = (ids: string[]) => props.rows.map((row) => row.id).filter((id) => ids.includes(id))
 
-async function change(what: { set?: Values; remove?: true; before?: string | null }): Promise<void> {
-  await attempt(() => show.batch(props.list, { ids: inOrder(about()), ...what }))
+/** One after the other: what is asked while an answer is awaited is about what is selected then. */
+let last: Promise<unknown> = Promise.resolve()
+function next(what: () => Promise<void>): void {
+  last = last.then(() => attempt(what))
 }
-async function add(copies: object[]): Promise<void> {
-  await attempt(async () => {
+const change = (what: { set?: Values; remove?: true; before?: string | null }) =>
+  next(async () => {
+    await show.batch(props.list, { ids: inOrder(about()), ...what })
+  })
+const add = (copies: object[]) =>
+  next(async () => {
     picked.value = new Set((await show.batch(props.list, { add: copies })).ids)
   })
-}
-function move(by: -1 | 1): void {
-  const before = moveTarget(
-    props.rows.map((row) => row.id),
-    new Set(about()),
-    by,
-  )
-  if (before !== undefined) void change({ before })
-}
+const move = (by: -1 | 1) =>
+  next(async () => {
+    const ids = props.rows.map((row) => row.id)
+    const before = moveTarget(ids, new Set(about()), by)
+    if (before !== undefined) await show.batch(props.list, { ids: inOrder(about()), before })
+  })
 const root = ref<HTMLElement | null>(null)
 /** Copying and pasting are told to the whole page: it is about this list while the keys go to it, and nothing is written there. */
 const isMine = () => {
@@ -122,7 +125,7 @@ function pasted(event: ClipboardEvent): void {
   event.preventDefault()
   const found = fromClipboardText(props.list, event.clipboardData?.getData('text/plain') ?? '')
   if (typeof found === 'string') failed.value = found
-  else void add(found)
+  else add(found)
 }
 </script>
 
