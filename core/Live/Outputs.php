@@ -205,6 +205,8 @@ final class Outputs implements Room
                 Step::Sent,
                 new Said('{port} sent {what}', ['port' => $output->exit->portId, 'what' => $output->exit->words]),
                 $bytes,
+                null,
+                ($output->exit->destinations[0] ?? null)?->spelled() ?? '',
             );
         }
     }

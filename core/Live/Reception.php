@@ -188,7 +188,7 @@ final class Reception
             $title = new Said('{port} refused a packet from {from}: {reason}', $values);
             $event = $this->trace->begin(Kind::Refused, "refused {$portId} {$malformed->clause} {$malformed->offset}", $portId, $title, $now);
             if ($event->count === 1 || $event->hops === []) {
-                $this->trace->hop($event, Step::Heard, new BytesHeard($portId, \strlen($bytes), $from), substr($bytes, 0, 64));
+                $this->trace->hop($event, Step::Heard, new BytesHeard($portId, \strlen($bytes), $from), substr($bytes, 0, 64), null, $from);
                 $this->trace->hop($event, Step::Refused, new Said('{reason}, at byte {offset} ({clause})', $values));
             }
         }

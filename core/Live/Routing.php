@@ -235,6 +235,8 @@ final class Routing implements Room
                 Step::Sent,
                 new Said('{port} sent {message} to {to}', ['to' => $destination->spelled()] + $values),
                 $bytes,
+                $route->id,
+                $destination->spelled(),
             );
         }
         if ($packets !== []) {

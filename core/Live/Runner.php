@@ -74,7 +74,7 @@ final class Runner
     {
         $event = new Heard($portId, $message);
         $record = $this->trace->begin(Kind::Message, "message {$portId} {$message->address()}", $portId, new MessageAt($portId, $message), $now);
-        $this->trace->hop($record, Hop::Heard, new BytesHeard($portId, \strlen($bytes), $from), $bytes);
+        $this->trace->hop($record, Hop::Heard, new BytesHeard($portId, \strlen($bytes), $from), $bytes, null, $from);
         $this->trace->hop($record, Hop::Decoded, new Decoded($message));
         $isOurOwn = $this->echoes->isOurs($bytes, $now);
         if (! $this->offer(new Cause($event, 0, $record, $isOurOwn), $now)) {
@@ -285,6 +285,7 @@ final class Runner
                 new Said('{port} sent {message} to {to}', ['to' => $destination->spelled()] + $values),
                 $bytes,
                 $route->id,
+                $destination->spelled(),
             );
         }
         if ($destinations === []) {

@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Trace;
 
-/** One step on the way of an event: a fact, or words that were there anyway; with the bytes where there are any. */
+/**
+ * One step on the way of an event: a fact, or words that were there anyway; with
+ * the bytes where there are any, and the other end that they came from or went
+ * to ("address", "address:port", a device).
+ */
 final readonly class Hop
 {
     public function __construct(
@@ -12,6 +16,7 @@ final readonly class Hop
         private string|Fact $what,
         public string $bytes = '',
         private ?string $routeId = null,
+        public string $peer = '',
     ) {
     }
 

@@ -37,10 +37,16 @@ final class Trace
         return $event;
     }
 
-    public function hop(Event $event, Step $step, string|Fact $what, string $bytes = '', ?string $routeId = null): void
-    {
+    public function hop(
+        Event $event,
+        Step $step,
+        string|Fact $what,
+        string $bytes = '',
+        ?string $routeId = null,
+        string $peer = '',
+    ): void {
         if (\count($event->hops) < Event::MOST_HOPS) {
-            $event->hops[] = new Hop($step, $what, $bytes, $routeId);
+            $event->hops[] = new Hop($step, $what, $bytes, $routeId, $peer);
             $event->revision = ++$this->revision;
         }
     }
@@ -73,6 +79,16 @@ final class Trace
         usort($changed, static fn(Event $a, Event $b): int => $a->revision <=> $b->revision);
 
         return \array_slice($changed, -$most);
+    }
+
+    /**
+     * @param list<int>|null $serials null for all
+     *
+     * @return list<Event> those of them that are still there, oldest first
+     */
+    public function events(?array $serials = null): array
+    {
+        return array_values($serials === null ? $this->events : array_intersect_key($this->events, array_flip($serials)));
     }
 
     private function dropOldest(): void

@@ -26,6 +26,7 @@ final class Orders
         FindPoints::class,
         CheckPort::class,
         Stand::class,
+        WriteTrace::class,
     ];
 
     /**

@@ -3,6 +3,7 @@ import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useSession } from './api/session'
 import { useShow } from './api/show'
+import BottomBar from './frame/BottomBar.vue'
 import CommandPalette from './frame/CommandPalette.vue'
 import KeyList from './frame/KeyList.vue'
 import PulseStrip from './frame/PulseStrip.vue'
@@ -56,7 +57,7 @@ async function step(way: 'undo' | 'redo'): Promise<void> {
 
 const keys = useKeys((key) => {
   if (!framed.value) return false
-  const place = /^G \d$/.test(key) ? places[Number(key.slice(2)) - 1] : undefined
+  const place = /^G \d$/.test(key) ? places[(Number(key.slice(2)) + 9) % 10] : undefined
   if (place) void router.push(place.path)
   else if (key === 'T') drawer.value = !drawer.value
   else if (key === 'X' && session.mayOperate) void engine.releaseMine()
@@ -85,6 +86,7 @@ function dismiss(): void {
       <SideRail />
       <main id="main" tabindex="-1" :class="{ drawn: drawer }"><router-view /></main>
       <TraceDrawer v-model="drawer" />
+      <BottomBar @find="palette = true" @keys="keyList = true" />
       <div v-if="notice" class="notice" role="status">
         <span>{{ notice }}</span><button type="button" @click="dismiss">Close</button>
       </div>
@@ -98,12 +100,12 @@ function dismiss(): void {
 <style scoped>
 main {
   position: fixed;
-  inset: var(--strip) 0 34px var(--rail);
+  inset: var(--strip) 0 calc(var(--line) + var(--bar)) var(--rail);
   overflow: hidden;
   outline: none;
 }
 main.drawn {
-  bottom: 300px;
+  bottom: calc(300px + var(--bar));
 }
 .skip {
   position: fixed;
@@ -120,7 +122,9 @@ main.drawn {
   position: fixed;
   z-index: 20;
   left: calc(var(--rail) + 24px);
-  bottom: 48px;
+  bottom: calc(var(--line) + var(--bar) + 14px);
+  right: 24px;
+  width: fit-content;
   max-width: 70ch;
   display: flex;
   gap: 16px;

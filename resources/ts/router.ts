@@ -1,18 +1,21 @@
 import { createRouter, createWebHistory, type Router } from 'vue-router'
 import { useSession } from './api/session'
 
+/** The pages in the order of work; the most used ones stand along the lower edge of a phone. */
 export const places = [
-  { path: '/', name: 'Overview' },
-  { path: '/ports', name: 'Ports' },
-  { path: '/patch', name: 'Patch' },
-  { path: '/universes', name: 'Universes' },
-  { path: '/scope', name: 'Scope' },
-  { path: '/routes', name: 'Routes' },
-  { path: '/stand-ins', name: 'Stand-ins' },
-  { path: '/packets', name: 'Packets' },
-  { path: '/show', name: 'Show' },
-  { path: '/history', name: 'History' },
+  { path: '/', name: 'Overview', isMostUsed: true },
+  { path: '/ports', name: 'Ports', isMostUsed: true },
+  { path: '/patch', name: 'Patch', isMostUsed: true },
+  { path: '/universes', name: 'Universes', isMostUsed: true },
+  { path: '/routes', name: 'Routes', isMostUsed: true },
+  { path: '/scope', name: 'Scope', isMostUsed: false },
+  { path: '/packets', name: 'Packets', isMostUsed: false },
+  { path: '/stand-ins', name: 'Stand-ins', isMostUsed: false },
+  { path: '/show', name: 'Show', isMostUsed: false },
+  { path: '/history', name: 'History', isMostUsed: false },
 ] as const
+export type Place = (typeof places)[number]
+export const isHere = (place: Place, path: string) => (place.path === '/' ? path === '/' : path.startsWith(place.path))
 
 export function makeRouter(): Router {
   const router = createRouter({

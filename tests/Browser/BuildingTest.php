@@ -10,24 +10,6 @@ use NimbleJunction\Tests\Support\Background;
 /** What a builder changes, what the page says when it does not fit, and what others may not do. */
 final class BuildingTest extends BrowserTestCase
 {
-    /** axe-core, a general-purpose accessibility checker, on every page in both themes. */
-    public function testAxeFindsNothingInEitherTheme(): void
-    {
-        $axe = (string) file_get_contents(Background::root().'/node_modules/axe-core/axe.min.js');
-        foreach (['Light', 'Dark'] as $next) {
-            foreach (['Overview', 'Ports', 'Universes', 'Routes', 'Stand-ins', 'Packets', 'Show'] as $page) {
-                $this->go($page);
-                $this->sees('main h1', '');
-                self::$chrome->driver->executeScript($axe);
-                $found = self::$chrome->driver->executeAsyncScript(
-                    'const done = arguments[arguments.length - 1]; axe.run(document, { runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa"] }).then((result) => done(result.violations.map((one) => `${one.id}: ${one.nodes.map((node) => node.html).slice(0, 2).join(" ")}`)), (error) => done([String(error)]))',
-                );
-                self::assertSame([], $found, "{$page}, before {$next}");
-            }
-            self::$chrome->press($next, 'header.strip');
-        }
-    }
-
     /** It is one port. */
     public function testAPortFromItsFormToItsReturn(): void
     {

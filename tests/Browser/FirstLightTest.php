@@ -45,7 +45,7 @@ final class FirstLightTest extends BrowserTestCase
         $this->sees('[data-slot="1"]', 'A');
         $this->sees('[data-slot="2"]', 'B');
         self::$chrome->press('Show its levels', '[aria-label="Sources"]');
-        $this->sees('.over h3', 'What House desk sends');
+        $this->sees('.over .whose', 'What House desk sends');
         $this->sees('[data-slot="2"]', '0');
         self::$chrome->press('Back', '[aria-label="Sources"]');
         self::$chrome->press('0–255', 'header.strip');

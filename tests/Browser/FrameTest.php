@@ -20,10 +20,11 @@ final class FrameTest extends BrowserTestCase
         foreach ([
             '2' => 'Ports',
             '3' => 'Patch',
-            '5' => 'Scope',
-            '6' => 'Routes',
-            '8' => 'Packets',
+            '5' => 'Routes',
+            '6' => 'Scope',
+            '7' => 'Packets',
             '9' => 'Show',
+            '0' => 'History',
             '1' => 'Fernhall Glasshouse',
         ] as $key => $title) {
             $this->key("g{$key}");

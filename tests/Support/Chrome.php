@@ -37,7 +37,12 @@ final class Chrome
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
         $this->driver = RemoteWebDriver::create("http://127.0.0.1:{$port}", $capabilities, 120_000, 120_000);
-        // The window's own frame takes room: what counts is the page inside.
+        $this->size($width, $height);
+    }
+
+    /** The window's own frame takes room: what counts is the page inside. */
+    public function size(int $width, int $height): void
+    {
         (new ChromeDevToolsDriver($this->driver))->execute(
             'Emulation.setDeviceMetricsOverride',
             ['width' => $width, 'height' => $height, 'deviceScaleFactor' => 1, 'mobile' => false],

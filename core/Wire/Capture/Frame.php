@@ -15,6 +15,9 @@ final readonly class Frame
     public const RAW_IPV4 = 228;
     public const LINUX_COOKED_2 = 276;
 
+    /** LINKTYPE_USER0: "reserved for private use". */
+    public const PRIVATE_USE = 147;
+
     /**
      * @param int $at nanoseconds since 1970
      * @param int $linkType number of the registry of link types

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Wire\Capture;
 
 use NimbleJunction\Core\Wire\Malformed;
-use NimbleJunction\Core\Wire\OutOfRange;
 
 /**
  * The older capture format: a header of 24 bytes, then each packet behind 16
@@ -71,7 +70,7 @@ final class Pcap
     {
         $bytes = pack('VvvVVVV', self::NANOS, 2, 4, 0, 0, self::LONGEST, Frame::RAW);
         foreach ($datagrams as $datagram) {
-            $packet = self::ipv4($datagram);
+            $packet = RawIpv4::packet($datagram);
             $bytes .= pack(
                 'VVVV',
                 intdiv($datagram->at, 1_000_000_000),
@@ -82,34 +81,6 @@ final class Pcap
         }
 
         return $bytes;
-    }
-
-    private static function ipv4(Datagram $datagram): string
-    {
-        $udp = pack(
-            'nnnn',
-            $datagram->sourcePort,
-            $datagram->destinationPort,
-            OutOfRange::check('Length of a datagram', \strlen($datagram->payload), 0, 65507) + 8,
-            0,
-        ).$datagram->payload;
-        $header = pack(
-            'CCnnnCCn',
-            0x45,
-            0,
-            20 + \strlen($udp),
-            0,
-            0x4000,
-            64,
-            17,
-            0,
-        ).inet_pton($datagram->source).inet_pton($datagram->destination);
-        $sum = array_sum(array_map(static fn(string $two): int => (int) hexdec(bin2hex($two)), str_split($header, 2)));
-        while ($sum > 0xFFFF) {
-            $sum = ($sum & 0xFFFF) + ($sum >> 16);
-        }
-
-        return substr_replace($header, pack('n', ~$sum & 0xFFFF), 10, 2).$udp;
     }
 
     private static function number(string $order, string $bytes, int $at): int

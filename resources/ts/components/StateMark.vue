@@ -1,19 +1,8 @@
 <script setup lang="ts">
 import type { PortState } from '@/live/types'
+import { stateWords } from './words'
 
 defineProps<{ state: PortState | 'held'; words?: boolean }>()
-const names: Record<string, string> = {
-  alive: 'alive',
-  unsteady: 'unsteady',
-  silent: 'silent',
-  quiet: 'idle',
-  waiting: 'nothing yet',
-  lost: 'lost',
-  fault: 'fault',
-  off: 'off',
-  held: 'held',
-  unknown: 'not known',
-}
 </script>
 
 <template>
@@ -54,7 +43,7 @@ const names: Record<string, string> = {
       <path v-else-if="state === 'held'" d="M5 14V5m3 9V3m3 11V5M3 14h10" fill="none" stroke="currentColor" stroke-width="2" />
       <path v-else d="M2 8h12" stroke="currentColor" stroke-width="2.4" />
     </svg>
-    <span :class="{ unseen: !words }">{{ names[state] }}</span>
+    <span :class="{ unseen: !words }">{{ stateWords(state) }}</span>
   </span>
 </template>
 

@@ -90,3 +90,17 @@ export function mergeWords(universe: Universe, portName: (id: string) => string)
     universe.merge ?? 'htp'
   ]
 }
+
+const states: Record<string, string> = {
+  alive: 'alive',
+  unsteady: 'unsteady',
+  silent: 'silent',
+  quiet: 'idle',
+  waiting: 'nothing yet',
+  lost: 'lost',
+  fault: 'fault',
+  off: 'off',
+  held: 'held',
+  unknown: 'not known',
+}
+export const stateWords = (state: string): string => states[state] ?? state

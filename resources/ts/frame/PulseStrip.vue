@@ -1,23 +1,29 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import { useTheme } from 'vuetify'
+import { computed, onMounted, onUnmounted, ref } from 'vue'
 import { useShow } from '@/api/show'
 import StateMark from '@/components/StateMark.vue'
 import EngineWarnings from './EngineWarnings.vue'
 import HeldButton from './HeldButton.vue'
 import OtherPeople from './OtherPeople.vue'
-import { chooseLevelFormat, levelFormat, levelFormats } from '@/components/levels'
+import { useLook } from './look'
 import { healthWords } from '@/components/words'
 import { useEngine } from '@/live/engine'
 import type { PortState } from '@/live/types'
 
-/** More ports than this are counted by their states. */
+/** More ports than this are counted by their states; on a phone all of them are. */
 const MOST_MARKS = 20
+const phone = matchMedia('(max-width: 700px)')
+const isPhone = ref(phone.matches)
+const turned = () => {
+  isPhone.value = phone.matches
+}
+onMounted(() => phone.addEventListener('change', turned))
+onUnmounted(() => phone.removeEventListener('change', turned))
 const order: PortState[] = ['fault', 'lost', 'silent', 'unsteady', 'unknown', 'alive', 'quiet', 'waiting', 'off']
 defineEmits<{ keys: [] }>()
 const engine = useEngine()
 const show = useShow()
-const theme = useTheme()
+const { isDark, changeTheme, levelFormat, nextFormat } = useLook()
 engine.follow(() => ['status'])
 
 const linkWords = computed(
@@ -26,7 +32,7 @@ const linkWords = computed(
 const linkState = computed(() => (({ connecting: 'waiting', open: 'alive', lost: 'lost' }) as const)[engine.state])
 /** With many ports each state is one mark with its count, what is wrong first and by name. */
 const groups = computed(() => {
-  if (show.ports.length <= MOST_MARKS) return []
+  if (show.ports.length <= MOST_MARKS && !isPhone.value) return []
   const names = new Map<PortState, string[]>()
   for (const port of show.ports) {
     const state = engine.ports[port.id]?.state ?? (engine.state === 'open' ? 'waiting' : 'unknown')
@@ -37,15 +43,6 @@ const groups = computed(() => {
     return found ? [{ state, names: found, isWrong: ['fault', 'lost', 'silent', 'unsteady'].includes(state) }] : []
   })
 })
-function nextFormat(): void {
-  const at = levelFormats.indexOf(levelFormat.value)
-  chooseLevelFormat(levelFormats[(at + 1) % levelFormats.length] ?? '0–255')
-}
-function changeTheme(): void {
-  const name = theme.global.name.value === 'night' ? 'day' : 'night'
-  theme.change(name)
-  localStorage.setItem('theme', name)
-}
 </script>
 
 <template>
@@ -55,7 +52,7 @@ function changeTheme(): void {
     <EngineWarnings />
     <span v-if="groups.length" class="ports">
       <router-link v-for="group in groups" :key="group.state" to="/ports" class="port" :title="group.names.join('\n')">
-        <StateMark :state="group.state" words /><b class="figures">{{ group.names.length }}</b
+        <StateMark :state="group.state" :words="!isPhone || group.isWrong" /><b class="figures">{{ group.names.length }}</b
         ><span v-if="group.isWrong" class="name">{{ group.names.slice(0, 3).join(', ') }}</span>
       </router-link>
     </span>
@@ -75,11 +72,13 @@ function changeTheme(): void {
     </span>
     <OtherPeople />
     <HeldButton />
-    <button type="button" :title="`Levels are written as ${levelFormat}: change`" @click="nextFormat">{{ levelFormat }}</button>
-    <button type="button" title="Change between the dark and the light theme" @click="changeTheme">
-      {{ theme.global.name.value === 'night' ? 'Light' : 'Dark' }}
+    <button type="button" class="wide" :title="`Levels are written as ${levelFormat}: change`" @click="nextFormat">
+      {{ levelFormat }}
     </button>
-    <button type="button" title="The list of keys (?)" @click="$emit('keys')">Keys</button>
+    <button type="button" class="wide" title="Change between the dark and the light theme" @click="changeTheme">
+      {{ isDark ? 'Light' : 'Dark' }}
+    </button>
+    <button type="button" class="wide" title="The list of keys (?)" @click="$emit('keys')">Keys</button>
   </header>
 </template>
 
@@ -144,8 +143,26 @@ button {
   display: none;
 }
 @media (max-width: 900px) {
+  .brand,
   .port .name {
     display: none;
+  }
+}
+@media (max-width: 700px) {
+  .strip {
+    gap: 10px;
+    padding: 0 10px;
+  }
+  .wide {
+    display: none;
+  }
+  .ports {
+    gap: 4px;
+  }
+  .port {
+    height: 44px;
+    min-width: 44px;
+    flex: none;
   }
 }
 </style>

@@ -1,19 +1,15 @@
 <script setup lang="ts">
 import { useSession } from '@/api/session'
-import { places } from '@/router'
+import { isHere, places } from '@/router'
 
 const session = useSession()
 </script>
 
 <template>
   <nav class="rail" aria-label="Pages">
-    <router-link
-      v-for="place in places"
-      :key="place.path"
-      :to="place.path"
-      :class="{ here: place.path === '/' ? $route.path === '/' : $route.path.startsWith(place.path) }"
-      >{{ place.name }}</router-link
-    >
+    <router-link v-for="place in places" :key="place.path" :to="place.path" :class="{ here: isHere(place, $route.path) }">{{
+      place.name
+    }}</router-link>
     <span class="spring" />
     <p class="who">
       <span class="quiet">Logged in as</span><br />{{ session.user?.name
@@ -26,7 +22,7 @@ const session = useSession()
 <style scoped>
 .rail {
   position: fixed;
-  inset: var(--strip) auto 34px 0;
+  inset: var(--strip) auto var(--line) 0;
   width: var(--rail);
   border-right: 1px solid var(--rule);
   display: flex;
@@ -62,5 +58,10 @@ const session = useSession()
   padding: 8px 16px;
   font-size: 13px;
   overflow-wrap: anywhere;
+}
+@media (max-width: 700px) {
+  .rail {
+    display: none;
+  }
 }
 </style>

@@ -1,14 +1,16 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
+import { copyText } from '@/components/handOver'
 import type { TraceEvent } from '@/live/types'
+import { clock } from './trace'
 
-const props = defineProps<{ event: TraceEvent; unfolded: boolean }>()
-defineEmits<{ toggle: [] }>()
+const props = defineProps<{ event: TraceEvent; moment: string; unfolded: boolean; kept: boolean }>()
+defineEmits<{ toggle: []; keep: [] }>()
+const copied = ref(false)
+function copy(): void {
+  copied.value = copyText(`${location.origin}/?moment=${props.moment}`)
+}
 
-const time = computed(() => {
-  const at = new Date(props.event.at)
-  return `${at.toTimeString().slice(0, 8)}.${String(at.getMilliseconds()).padStart(3, '0')}`
-})
 const stopped = computed(() => props.event.hops.find((hop) => ['refused', 'nearly', 'unmatched'].includes(hop.step)))
 const path = computed(() => props.event.hops.map((hop) => hop.step).join(' › '))
 const spaced = (bytes: string) => bytes.replace(/../g, '$& ').trim().toUpperCase()
@@ -17,10 +19,11 @@ const spaced = (bytes: string) => bytes.replace(/../g, '$& ').trim().toUpperCase
 <template>
   <article>
     <button type="button" class="line" :aria-expanded="unfolded" @click="$emit('toggle')">
-      <time class="figures quiet">{{ time }}</time>
+      <time class="figures quiet">{{ clock(event.at) }}</time>
       <span class="kind" :class="{ wrong: stopped }">{{ event.kind }}</span>
       <span class="title"
-        >{{ event.title }}<span v-if="event.count > 1" class="figures quiet"> ×{{ event.count }}</span></span
+        ><b v-if="kept">Kept. </b>{{ event.title
+        }}<span v-if="event.count > 1" class="figures quiet"> ×{{ event.count }}</span></span
       >
       <span class="path quiet">{{ path }}</span>
     </button>
@@ -39,6 +42,12 @@ const spaced = (bytes: string) => bytes.replace(/../g, '$& ').trim().toUpperCase
             >read these bytes</router-link
           >
         </span>
+      </li>
+      <li class="deeds">
+        <button type="button" class="small-button" :aria-pressed="kept" @click="$emit('keep')">
+          {{ kept ? 'Kept' : 'Keep' }}
+        </button>
+        <button type="button" class="small-button" @click="copy">{{ copied ? 'Copied' : 'Copy link to this moment' }}</button>
       </li>
     </ol>
   </article>
@@ -93,6 +102,26 @@ const spaced = (bytes: string) => bytes.replace(/../g, '$& ').trim().toUpperCase
 }
 .step {
   font-weight: 600;
+}
+.hops .deeds {
+  display: flex;
+}
+@media (max-width: 700px) {
+  .line {
+    grid-template-columns: 92px minmax(0, 1fr);
+    gap: 2px 8px;
+    padding: 6px 12px;
+  }
+  .line .title {
+    grid-column: 1 / -1;
+    white-space: normal;
+  }
+  .line .path {
+    display: none;
+  }
+  .hops {
+    padding-left: 12px;
+  }
 }
 code {
   display: block;

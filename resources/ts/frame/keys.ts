@@ -1,6 +1,6 @@
 /** The single keys of this application; none of them works while a person is writing. */
 export const keyTable = [
-  { key: 'G, then 1 … 9', does: 'go to the pages of the rail, from the top' },
+  { key: 'G, then 1 … 9, 0', does: 'go to the pages of the rail, from the top' },
   { key: 'T', does: 'open or close the trace' },
   { key: '/ or Ctrl+K', does: 'find a port, universe, route, page or action' },
   { key: 'X', does: 'release what you hold by hand' },

@@ -4,6 +4,7 @@ import { difference, goBack, historyBefore, nameEdit, undoEdit, wayBack, type Di
 import { useSession } from '@/api/session'
 import { useShow } from '@/api/show'
 import { useAttempt } from '@/components/attempt'
+import SideSheet from '@/components/SideSheet.vue'
 import DifferenceTable from './DifferenceTable.vue'
 import { dayOf, timeOf } from './times'
 
@@ -93,39 +94,41 @@ async function go(): Promise<void> {
         </ol>
         <v-btn v-if="more" @click="load(edits.at(-1)?.id)">Show older edits</v-btn>
       </div>
-      <aside v-if="chosen" class="panel" aria-label="Edit">
-        <h2>{{ chosen.what }}</h2>
-        <p class="quiet">{{ chosen.by }}, {{ dayOf(chosen.at) }} {{ timeOf(chosen.at) }}, revision {{ chosen.revision }}</p>
-        <h3>What it changed</h3>
-        <DifferenceTable v-if="changed" :difference="changed" />
-        <template v-if="session.mayBuild">
-          <form class="name" @submit.prevent="name(point)">
-            <v-text-field v-model="point" label="Name of this point" maxlength="120" />
-            <v-btn type="submit" :disabled="point === (chosen.point ?? '')">Name it</v-btn>
-          </form>
-          <div class="actions">
-            <v-btn v-if="chosen.id !== newest" @click="attempt(async () => (way = await wayBack(chosen?.id ?? 0)))"
-              >Go back to here</v-btn
-            >
-            <v-btn
-              v-if="!chosen.undone && (chosen.kind === 'edit' || chosen.kind === 'back')"
-              @click="attempt(() => undoEdit(chosen?.id ?? 0))"
-              >Undo this edit alone</v-btn
-            >
-          </div>
-          <div v-if="way" class="ask">
-            <h3>Going back would change</h3>
-            <DifferenceTable :difference="way" />
+      <SideSheet :open="chosen !== null" @close="chosen = null">
+        <aside v-if="chosen" class="panel" aria-label="Edit">
+          <h2>{{ chosen.what }}</h2>
+          <p class="quiet">{{ chosen.by }}, {{ dayOf(chosen.at) }} {{ timeOf(chosen.at) }}, revision {{ chosen.revision }}</p>
+          <h3>What it changed</h3>
+          <DifferenceTable v-if="changed" :difference="changed" />
+          <template v-if="session.mayBuild">
+            <form class="name" @submit.prevent="name(point)">
+              <v-text-field v-model="point" label="Name of this point" maxlength="120" />
+              <v-btn type="submit" :disabled="point === (chosen.point ?? '')">Name it</v-btn>
+            </form>
             <div class="actions">
-              <v-btn v-if="way.lines.length" variant="flat" color="primary" @click="go">Go back</v-btn>
-              <v-btn @click="way = null">Stay here</v-btn>
+              <v-btn v-if="chosen.id !== newest" @click="attempt(async () => (way = await wayBack(chosen?.id ?? 0)))"
+                >Go back to here</v-btn
+              >
+              <v-btn
+                v-if="!chosen.undone && (chosen.kind === 'edit' || chosen.kind === 'back')"
+                @click="attempt(() => undoEdit(chosen?.id ?? 0))"
+                >Undo this edit alone</v-btn
+              >
             </div>
-          </div>
-        </template>
-      </aside>
-      <aside v-else class="panel quiet" aria-label="Edit">
-        Choose an edit to see what it changed, to name it, or to go back to it.
-      </aside>
+            <div v-if="way" class="ask">
+              <h3>Going back would change</h3>
+              <DifferenceTable :difference="way" />
+              <div class="actions">
+                <v-btn v-if="way.lines.length" variant="flat" color="primary" @click="go">Go back</v-btn>
+                <v-btn @click="way = null">Stay here</v-btn>
+              </div>
+            </div>
+          </template>
+        </aside>
+        <aside v-else class="panel quiet" aria-label="Edit">
+          Choose an edit to see what it changed, to name it, or to go back to it.
+        </aside>
+      </SideSheet>
     </div>
   </div>
 </template>

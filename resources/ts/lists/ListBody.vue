@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue'
+import { rowHeight } from '@/components/rowHeight'
 import ListItem from './ListItem.vue'
 import type { Item, Row } from './rows'
 
@@ -16,7 +17,7 @@ defineSlots<{ row: (given: { row: Row }) => unknown }>()
 
 /** So many rows cost nothing; of more, only what is in sight is drawn. */
 const FEW = 60
-const ROW_HEIGHT = 38
+const ROW_HEIGHT = rowHeight('--row', 38)
 const isLong = computed(() => props.items.length > FEW)
 const box = ref<HTMLElement | null>(null)
 const scroller = ref<{ scrollToIndex: (index: number) => void } | null>(null)

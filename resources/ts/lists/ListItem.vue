@@ -31,10 +31,17 @@ defineSlots<{ default: (given: { row: Row }) => unknown }>()
   display: flex;
   gap: 10px;
   align-items: center;
-  height: 38px;
+  height: var(--row);
   padding: 0 12px;
   overflow: hidden;
   white-space: nowrap;
+}
+@media (max-width: 900px) {
+  .line {
+    flex-wrap: wrap;
+    align-content: center;
+    gap: 0 10px;
+  }
 }
 .picked {
   background: var(--fill);
@@ -43,7 +50,7 @@ defineSlots<{ default: (given: { row: Row }) => unknown }>()
   display: flex;
   gap: 8px;
   width: 100%;
-  height: 38px;
+  height: var(--row);
   align-items: center;
   background: none;
   border: 0;

@@ -183,6 +183,8 @@ export const useEngine = defineStore('engine', () => {
   const pressPoint = (point: string) => command('press', { point })
   /** Others see what is on this page. */
   const stand = (place: string) => void ask('stand', { place })
+  /** Events of the trace as a file; its content is Base64. */
+  const writeTrace = (format: 'json lines' | 'pcapng', events: number[]) => ask('write-trace', { format, events })
   const explain = (universe: string, slot: number) => ask('explain', { universe, slot })
 
   return {
@@ -210,6 +212,7 @@ export const useEngine = defineStore('engine', () => {
     release,
     releaseMine,
     explain,
+    writeTrace,
     findPoints,
     setPoint,
     pressPoint,

@@ -252,6 +252,13 @@ export interface TraceEvent {
   hops: Hop[]
 }
 
+export interface TraceFile {
+  name: string
+  content: string
+  events: number
+  missing: number
+}
+
 export interface TraceNews {
   type: 'trace'
   n: number
@@ -300,6 +307,7 @@ export interface Orders {
   'find': { text?: string }
   'check': { port: string, other?: string }
   'stand': { place: string }
+  'write-trace': { format: string, events?: number[] }
 }
 
 /** What the answers to them have beside "ok". */
@@ -316,4 +324,5 @@ export interface Answers {
   'find': FoundPoints
   'check': Findings
   'stand': object
+  'write-trace': TraceFile
 }

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import StateMark from '@/components/StateMark.vue'
+import { rowHeight } from '@/components/rowHeight'
 import type { LaneItem } from './many'
 
 /** One lane of a large show; only what is in sight is drawn. */
 defineProps<{ name: string; count: number; items: LaneItem[]; lit: Set<string> | null; looked: string | null }>()
 const emit = defineEmits<{ look: [node: string]; point: [node: string | null]; fold: [heading: string]; scroll: [] }>()
-const ROW_HEIGHT = 30
+const ROW_HEIGHT = rowHeight('--lane', 30)
 </script>
 
 <template>
@@ -67,7 +68,7 @@ h2 {
 }
 .heading,
 .line {
-  height: 30px;
+  height: var(--lane);
   width: 100%;
   display: flex;
   gap: 8px;

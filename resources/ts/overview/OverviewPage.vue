@@ -142,8 +142,11 @@ section > .dim {
 }
 @media (max-width: 900px) {
   .lanes {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
     gap: 24px;
+  }
+  section {
+    gap: 6px;
   }
   .links {
     display: none;

@@ -73,4 +73,26 @@ const minute = computed(() => engine.minutes[props.port.id]?.[props.side] ?? [])
   font-size: 13px;
   overflow-wrap: anywhere;
 }
+@media (max-width: 700px) {
+  .lane {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) auto;
+    min-height: 44px;
+    padding: 6px 10px;
+  }
+  .rate {
+    grid-template-columns: auto;
+    margin: 0;
+  }
+  .rate .plot,
+  .protocol {
+    display: none;
+  }
+  .heard {
+    grid-column: 1 / -1;
+    overflow: hidden;
+    white-space: nowrap;
+    text-overflow: ellipsis;
+  }
+}
 </style>

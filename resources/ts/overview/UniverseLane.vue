@@ -109,4 +109,13 @@ const words = computed(() => {
 .route.out {
   text-align: right;
 }
+/* On a phone nothing is pointed at: the routes have their own page. */
+@media (max-width: 700px) {
+  .main {
+    padding: 6px 10px;
+  }
+  .route {
+    display: none;
+  }
+}
 </style>

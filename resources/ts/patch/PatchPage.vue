@@ -4,6 +4,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { useSession } from '@/api/session'
 import { useShow, type Parameter } from '@/api/show'
 import { useAttempt } from '@/components/attempt'
+import SideSheet from '@/components/SideSheet.vue'
 import { places, spellSlots } from '@/components/slots'
 import PartList from '@/lists/PartList.vue'
 import type { Row } from '@/lists/rows'
@@ -120,39 +121,51 @@ const remove = (list: 'fixtures' | 'profiles', id: string) => attempt(() => show
           >
         </PartList>
       </div>
-      <FixtureForm v-if="side.kind === 'fixture'" :key="side.id ?? ''" :fixture="fixture" @done="done" @cancel="done()" />
-      <ProfileForm v-else-if="side.kind === 'profile'" :key="side.id ?? ''" :profile="profile" @done="done()" @cancel="done()" />
-      <aside v-else-if="chosen" class="panel" aria-label="Fixture">
-        <h2>{{ chosen.name }}</h2>
-        <p class="quiet">
-          {{ chosen.profile }} at slot {{ chosen.first }} of {{ show.universeName(chosen.universe) }}, to {{ chosen.last }}
-        </p>
-        <table class="plain">
-          <thead>
-            <tr>
-              <th>Slots</th>
-              <th>Parameter</th>
-              <th>Takes</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="one in chosen.parameters" :key="one.name">
-              <td class="figures">{{ spellSlots(one.slots).replace(' to ', '–') }}</td>
-              <td>
-                {{ one.name }} <span class="quiet small">{{ one.slots.length * 8 }} bit</span>
-              </td>
-              <td class="quiet small">{{ one.intensity ? 'the highest' : 'the latest' }}</td>
-            </tr>
-          </tbody>
-        </table>
-        <div class="actions">
-          <v-btn :to="{ path: `/universes/${chosen.universe}`, query: { slot: chosen.first } }">Test it by hand</v-btn>
-          <template v-if="session.mayBuild"
-            ><v-btn @click="side = { kind: 'fixture', id: chosen.id }">Change</v-btn
-            ><v-btn color="error" @click="remove('fixtures', chosen.id)">Delete</v-btn></template
-          >
-        </div>
-      </aside>
+      <SideSheet
+        :open="side.kind !== 'none' || Boolean(route.params.id)"
+        :closes="side.kind === 'none'"
+        @close="router.push('/patch')"
+      >
+        <FixtureForm v-if="side.kind === 'fixture'" :key="side.id ?? ''" :fixture="fixture" @done="done" @cancel="done()" />
+        <ProfileForm
+          v-else-if="side.kind === 'profile'"
+          :key="side.id ?? ''"
+          :profile="profile"
+          @done="done()"
+          @cancel="done()"
+        />
+        <aside v-else-if="chosen" class="panel" aria-label="Fixture">
+          <h2>{{ chosen.name }}</h2>
+          <p class="quiet">
+            {{ chosen.profile }} at slot {{ chosen.first }} of {{ show.universeName(chosen.universe) }}, to {{ chosen.last }}
+          </p>
+          <table class="plain">
+            <thead>
+              <tr>
+                <th>Slots</th>
+                <th>Parameter</th>
+                <th>Takes</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="one in chosen.parameters" :key="one.name">
+                <td class="figures">{{ spellSlots(one.slots).replace(' to ', '–') }}</td>
+                <td>
+                  {{ one.name }} <span class="quiet small">{{ one.slots.length * 8 }} bit</span>
+                </td>
+                <td class="quiet small">{{ one.intensity ? 'the highest' : 'the latest' }}</td>
+              </tr>
+            </tbody>
+          </table>
+          <div class="actions">
+            <v-btn :to="{ path: `/universes/${chosen.universe}`, query: { slot: chosen.first } }">Test it by hand</v-btn>
+            <template v-if="session.mayBuild"
+              ><v-btn @click="side = { kind: 'fixture', id: chosen.id }">Change</v-btn
+              ><v-btn color="error" @click="remove('fixtures', chosen.id)">Delete</v-btn></template
+            >
+          </div>
+        </aside>
+      </SideSheet>
     </div>
   </div>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { OtherEndLine } from '@/api/show'
+import { copyText } from '@/components/handOver'
 
 const props = defineProps<{ lines: OtherEndLine[]; name: string }>()
 const sides = computed(() => [...new Set(props.lines.map((line) => line.side))])
@@ -17,9 +18,8 @@ const text = computed(() =>
     .join('\n\n'),
 )
 
-async function copy(): Promise<void> {
-  await navigator.clipboard.writeText(text.value)
-  copied.value = true
+function copy(): void {
+  copied.value = copyText(text.value)
   setTimeout(() => {
     copied.value = false
   }, 2000)

@@ -3,6 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useSession } from '@/api/session'
 import { useShow, type Port } from '@/api/show'
+import SideSheet from '@/components/SideSheet.vue'
 import StateMark from '@/components/StateMark.vue'
 import { healthWords, spellProtocol, spellRate } from '@/components/words'
 import PartList from '@/lists/PartList.vue'
@@ -73,6 +74,10 @@ function done(id: string): void {
   side.value = 'none'
   void router.push(`/ports/${id}`)
 }
+function close(): void {
+  side.value = 'none'
+  void router.push('/ports')
+}
 function back(): void {
   side.value = 'none'
   if (route.query.add || route.query.check) void router.replace(route.path)
@@ -97,7 +102,7 @@ function back(): void {
           <template #row="{ row }">
             <StateMark :state="stateOf(row.id)" words class="mark small" />
             <strong>{{ row.name }}</strong>
-            <span class="quiet small">{{ protocolOf(row.id) }}</span>
+            <span class="quiet small protocol">{{ protocolOf(row.id) }}</span>
             <span class="words small" :class="{ wrong: ['lost', 'fault'].includes(stateOf(row.id)) }">{{
               rowWords(row.id)
             }}</span>
@@ -105,18 +110,23 @@ function back(): void {
           </template>
         </PartList>
       </div>
-      <PortForm v-if="side === 'add'" :key="look ?? 'new'" :port="null" :look="look" @done="done" @cancel="back" />
-      <PortForm v-else-if="side === 'edit' && chosen" :key="chosen.id" :port="chosen" @done="done" @cancel="back" />
-      <TwoBoxes v-else-if="side === 'check' && chosen" :key="`check ${chosen.id}`" :port="chosen" @done="back" />
-      <PortDetail
-        v-else-if="chosen"
-        :key="chosen.id"
-        :port="chosen"
-        @edit="side = 'edit'"
-        @check="side = 'check'"
-        @gone="router.push('/ports')"
-      />
-      <div v-else />
+      <SideSheet
+        :open="side !== 'none' || Boolean(route.params.id)"
+        :closes="side === 'none' || side === 'check'"
+        @close="close"
+      >
+        <PortForm v-if="side === 'add'" :key="look ?? 'new'" :port="null" :look="look" @done="done" @cancel="back" />
+        <PortForm v-else-if="side === 'edit' && chosen" :key="chosen.id" :port="chosen" @done="done" @cancel="back" />
+        <TwoBoxes v-else-if="side === 'check' && chosen" :key="`check ${chosen.id}`" :port="chosen" @done="back" />
+        <PortDetail
+          v-else-if="chosen"
+          :key="chosen.id"
+          :port="chosen"
+          @edit="side = 'edit'"
+          @check="side = 'check'"
+          @gone="router.push('/ports')"
+        />
+      </SideSheet>
       <aside class="third">
         <OutThere @made="done" @look="add" />
         <LendingPanel />
@@ -138,7 +148,7 @@ function back(): void {
 .beside > * {
   max-height: calc(100cqh - 52px);
 }
-.beside > .panel,
+.beside > .sheet,
 .third {
   overflow: auto;
 }
@@ -172,12 +182,25 @@ function back(): void {
 }
 @media (max-width: 900px) {
   .beside {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
-  .beside > .panel,
-  .third,
   .beside > * {
     max-height: none;
+  }
+  .mark {
+    min-width: 0;
+  }
+  .rate {
+    order: 1;
+  }
+  .words {
+    order: 2;
+    flex-basis: 100%;
+  }
+}
+@media (max-width: 700px) {
+  .protocol {
+    display: none;
   }
 }
 </style>

@@ -4,6 +4,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { useSession } from '@/api/session'
 import { useShow, type Route } from '@/api/show'
 import { useAttempt } from '@/components/attempt'
+import SideSheet from '@/components/SideSheet.vue'
 import StateMark from '@/components/StateMark.vue'
 import PartList from '@/lists/PartList.vue'
 import type { Row } from '@/lists/rows'
@@ -93,22 +94,28 @@ function cancel(): void {
           </template>
         </PartList>
       </div>
-      <RouteForm v-if="form === 'add'" :route="null" @done="done" @cancel="cancel" />
-      <RouteForm v-else-if="form === 'edit' && chosen" :key="chosen.id" :route="chosen" @done="done" @cancel="cancel" />
-      <aside v-else-if="chosen" class="panel" aria-label="Route">
-        <h2>{{ chosen.name }}</h2>
-        <p class="sentence">{{ show.data?.sentences[chosen.id] }}</p>
-        <p class="quiet">
-          {{ latest.get(chosen.id) ? `Last: ${latest.get(chosen.id)?.words}` : 'Not among the newest events of the trace.' }}
-        </p>
-        <div v-if="session.mayBuild" class="actions">
-          <v-btn @click="form = 'edit'">Change</v-btn>
-          <v-btn @click="turn(chosen)">{{ chosen.enabled === false ? 'Switch on' : 'Switch off' }}</v-btn>
-          <v-btn color="error" @click="attempt(() => show.remove('routes', chosen?.id ?? ''))">Delete</v-btn>
-        </div>
-        <p class="quiet hint">Ctrl+Z undoes an edit.</p>
-        <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
-      </aside>
+      <SideSheet
+        :open="form !== 'none' || Boolean(here.params.id)"
+        :closes="form === 'none'"
+        @close="router.push('/routes')"
+      >
+        <RouteForm v-if="form === 'add'" :route="null" @done="done" @cancel="cancel" />
+        <RouteForm v-else-if="form === 'edit' && chosen" :key="chosen.id" :route="chosen" @done="done" @cancel="cancel" />
+        <aside v-else-if="chosen" class="panel" aria-label="Route">
+          <h2>{{ chosen.name }}</h2>
+          <p class="sentence">{{ show.data?.sentences[chosen.id] }}</p>
+          <p class="quiet">
+            {{ latest.get(chosen.id) ? `Last: ${latest.get(chosen.id)?.words}` : 'Not among the newest events of the trace.' }}
+          </p>
+          <div v-if="session.mayBuild" class="actions">
+            <v-btn @click="form = 'edit'">Change</v-btn>
+            <v-btn @click="turn(chosen)">{{ chosen.enabled === false ? 'Switch on' : 'Switch off' }}</v-btn>
+            <v-btn color="error" @click="attempt(() => show.remove('routes', chosen?.id ?? ''))">Delete</v-btn>
+          </div>
+          <p class="quiet hint">Ctrl+Z undoes an edit.</p>
+          <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
+        </aside>
+      </SideSheet>
     </div>
   </div>
 </template>

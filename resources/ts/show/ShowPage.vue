@@ -151,7 +151,7 @@ async function load(): Promise<void> {
 <style scoped>
 .columns {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(380px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(min(380px, 100%), 1fr));
   gap: 24px;
   align-items: start;
 }

@@ -111,6 +111,14 @@ const motions = [
   height: 110px;
   width: 28px;
 }
+@media (max-width: 700px) {
+  .faders {
+    grid-template-columns: repeat(6, 1fr);
+  }
+  .faders input {
+    width: 44px;
+  }
+}
 .priority input {
   width: 72px;
   background: none;

@@ -76,7 +76,7 @@ defineExpose({ hold: () => setHold(typed.value), release })
           <th>Source</th>
           <th>Sends</th>
           <th>Priority</th>
-          <th></th>
+          <th>In control</th>
         </tr>
       </thead>
       <tbody>
@@ -84,7 +84,7 @@ defineExpose({ hold: () => setHold(typed.value), release })
           <td>{{ one.name }}</td>
           <td class="figures">{{ spellLevel(one.level) }}</td>
           <td class="figures">{{ one.priority ?? 'added' }}</td>
-          <td>{{ one.leads ? '' : 'outranked' }}</td>
+          <td>{{ one.leads ? 'yes' : 'outranked' }}</td>
         </tr>
       </tbody>
     </table>

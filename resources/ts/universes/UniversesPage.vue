@@ -3,6 +3,7 @@ import { computed, onUnmounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useSession } from '@/api/session'
 import { useShow } from '@/api/show'
+import SideSheet from '@/components/SideSheet.vue'
 import SlotStrip from '@/components/SlotStrip.vue'
 import { useEngine } from '@/live/engine'
 import { mergeWords } from '@/components/words'
@@ -28,6 +29,8 @@ const text = ref('')
 /** Slots that were chosen together, by Shift, by drawing over them, or by typing. */
 const picked = ref<number[]>([])
 const raisedOnly = ref(false)
+/** Where there is no room beside the grid: whether what a slot has comes up from below. */
+const testing = ref(route.query.slot !== undefined)
 const shown = ref('')
 const form = ref<'none' | 'add' | 'edit'>('none')
 const panel = ref<InstanceType<typeof SlotPanel> | null>(null)
@@ -98,9 +101,10 @@ function done(next: string): void {
         </ul>
         <SlotStrip :universe="id" :height="34" />
         <div class="over">
-          <h3>{{ whose }}</h3>
+          <h2 class="whose">{{ whose }}</h2>
           <span v-if="kept" class="small" :class="differing ? 'differs' : 'quiet'"
-            >{{ differing === 0 ? 'as' : `${differing} ${differing === 1 ? 'slot differs' : 'slots differ'} from` }} the snapshot of {{ kept.at }}</span
+            >{{ differing === 0 ? 'as' : `${differing} ${differing === 1 ? 'slot differs' : 'slots differ'} from` }} the snapshot
+            of {{ kept.at }}</span
           >
           <span class="spring" />
           <button type="button" class="small-button" :aria-pressed="frozen" @click="frozen = !frozen">
@@ -121,23 +125,26 @@ function done(next: string): void {
           @write="text += $event"
           @hold="panel?.hold()"
           @release="panel?.release()"
+          @click="testing = true"
         />
       </div>
       <div v-else />
-      <UniverseSettings
-        v-if="form !== 'none'"
-        :universe="form === 'edit' ? universe : null"
-        @done="done"
-        @gone="done('')"
-        @cancel="form = 'none'"
-      />
-      <aside v-else-if="universe" class="panel side">
-        <SlotPanel ref="panel" v-model:text="text" :universe="id" :slot-number="slot" />
-        <hr class="rule" />
-        <SourceTable v-model="shown" :universe="id" />
-        <hr class="rule" />
-        <CopiesPanel :universe="id" />
-      </aside>
+      <SideSheet :open="form !== 'none' || testing" :closes="form === 'none'" class="side" @close="testing = false">
+        <UniverseSettings
+          v-if="form !== 'none'"
+          :universe="form === 'edit' ? universe : null"
+          @done="done"
+          @gone="done('')"
+          @cancel="form = 'none'"
+        />
+        <aside v-else-if="universe" class="panel" aria-label="Slot">
+          <SlotPanel ref="panel" v-model:text="text" :universe="id" :slot-number="slot" />
+          <hr class="rule" />
+          <SourceTable v-model="shown" :universe="id" />
+          <hr class="rule" />
+          <CopiesPanel :universe="id" />
+        </aside>
+      </SideSheet>
     </div>
   </div>
 </template>
@@ -158,6 +165,10 @@ function done(next: string): void {
   align-items: center;
   margin: 10px 0 6px;
 }
+.over .whose {
+  font-size: 13px;
+  color: var(--quiet);
+}
 .over .spring {
   flex: 1;
 }
@@ -169,15 +180,17 @@ function done(next: string): void {
   position: sticky;
   top: 0;
 }
+@media (max-width: 900px) {
+  .side {
+    position: absolute;
+  }
+}
 .split {
   grid-template-columns: minmax(0, 1fr) 360px;
 }
 @media (max-width: 900px) {
   .split {
-    grid-template-columns: 1fr;
-  }
-  .side {
-    position: static;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

@@ -1,0 +1,115 @@
+<script setup lang="ts">
+import { ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import { useSession } from '@/api/session'
+import { isHere, places } from '@/router'
+import { useLook } from './look'
+
+/** The pages on a phone: the five most used along the lower edge, the others and what the strip has no room for under "More". */
+const emit = defineEmits<{ find: []; keys: [] }>()
+const session = useSession()
+const route = useRoute()
+const { isDark, changeTheme, levelFormat, nextFormat } = useLook()
+const most = places.filter((place) => place.isMostUsed)
+const others = places.filter((place) => !place.isMostUsed)
+const open = ref(false)
+watch(
+  () => route.fullPath,
+  () => {
+    open.value = false
+  },
+)
+function then(what: () => void): void {
+  open.value = false
+  what()
+}
+</script>
+
+<template>
+  <nav class="bottom" aria-label="Pages">
+    <div v-if="open" id="more-pages" class="more" @keydown.esc="open = false">
+      <router-link v-for="place in others" :key="place.path" :to="place.path" :class="{ here: isHere(place, route.path) }">{{
+        place.name
+      }}</router-link>
+      <button type="button" @click="then(() => emit('find'))">Find anything</button>
+      <button type="button" @click="nextFormat">Levels as {{ levelFormat }}: change</button>
+      <button type="button" @click="changeTheme">{{ isDark ? 'Light theme' : 'Dark theme' }}</button>
+      <button type="button" @click="then(() => emit('keys'))">Keys</button>
+      <button type="button" @click="session.logout()">Log out {{ session.user?.name }}</button>
+    </div>
+    <div class="row">
+      <router-link v-for="place in most" :key="place.path" :to="place.path" :class="{ here: isHere(place, route.path) }">{{
+        place.name
+      }}</router-link>
+      <button
+        type="button"
+        :aria-expanded="open"
+        aria-controls="more-pages"
+        :class="{ here: open || others.some((place) => isHere(place, route.path)) }"
+        @click="open = !open"
+      >
+        More
+      </button>
+    </div>
+  </nav>
+</template>
+
+<style scoped>
+.bottom {
+  display: none;
+  position: fixed;
+  inset: auto 0 0 0;
+  z-index: 11;
+  background: rgb(var(--v-theme-background));
+  border-top: 1px solid var(--rule);
+}
+.row {
+  display: flex;
+  height: var(--bar);
+}
+.row > * {
+  flex: 1 1 auto;
+}
+.bottom :is(a, button) {
+  display: flex;
+  align-items: center;
+  justify-content: center;
+  min-height: 44px;
+  padding: 0 4px;
+  font: inherit;
+  font-size: 13px;
+  font-weight: 600;
+  color: var(--quiet);
+  text-decoration: none;
+  background: none;
+  border: 0;
+  cursor: pointer;
+}
+.bottom .here {
+  color: rgb(var(--v-theme-on-background));
+  box-shadow: inset 0 3px 0 currentColor;
+}
+.more {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  max-height: 60vh;
+  overflow: auto;
+  border-bottom: 1px solid var(--rule);
+  background: rgb(var(--v-theme-surface));
+}
+.more :is(a, button) {
+  min-height: 48px;
+  justify-content: flex-start;
+  padding: 0 16px;
+  font-size: 15px;
+  border-bottom: 1px solid var(--rule);
+}
+.more .here {
+  box-shadow: inset 3px 0 0 currentColor;
+}
+@media (max-width: 700px) {
+  .bottom {
+    display: block;
+  }
+}
+</style>
