@@ -12,9 +12,11 @@ final class Checks
 {
     /** @var array<string, Diagnosis> by port */
     private array $diagnoses = [];
+    private readonly Overheard $overheard;
 
     public function __construct(private readonly Engine $engine, private readonly PortReport $ports)
     {
+        $this->overheard = new Overheard($engine);
         // A check listens at the neighbouring port numbers; the fix that it offers needs one of them.
         $engine->beforeOpening($this->close(...));
     }
@@ -25,7 +27,7 @@ final class Checks
         $known = $this->diagnoses[$port->id] ?? null;
         if ($known === null || $known->port != $port) {
             $known?->close();
-            $known = new Diagnosis($this->engine->junction, $port, $this->ports);
+            $known = new Diagnosis($this->engine, $port, $this->ports, $this->overheard);
             $this->diagnoses[$port->id] = $known;
         }
 

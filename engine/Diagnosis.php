@@ -15,6 +15,7 @@ use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Engine\Net\Adapters;
 use NimbleJunction\Engine\Net\CannotListen;
 use NimbleJunction\Engine\Net\Listener;
+use NimbleJunction\Engine\Net\Machines;
 use NimbleJunction\Engine\Net\Place;
 use NimbleJunction\Engine\Net\UdpSocket;
 use NimbleJunction\Engine\Said\FindingFix;
@@ -32,12 +33,12 @@ final class Diagnosis
 {
     /** After so long without a question the neighbouring ports are let go. */
     private const PATIENCE_SECONDS = 5.0;
+    /** Links that somebody has to be connected to. */
+    private const CONNECTIONS = [LinkKind::Tcp, LinkKind::Session, LinkKind::Browser, LinkKind::Cable];
+    private const LATELY_NANOS = 60_000_000_000;
 
     /** @var array<string, Listener> by "address:port" */
     private array $listeners = [];
-
-    /** @var array<string, array{port: int, from: string}> */
-    private array $knocks = [];
 
     /** @var array<string, resource> sockets that ask whether anything listens, by "address:port" */
     private array $doors = [];
@@ -45,12 +46,15 @@ final class Diagnosis
     /** @var array<string, true> */
     private array $deaf = [];
     private ?string $timer = null;
+    private readonly Junction $junction;
 
     public function __construct(
-        private readonly Junction $junction,
+        private readonly Engine $engine,
         public readonly PortEntry $port,
         private readonly PortReport $report,
+        private readonly Overheard $overheard,
     ) {
+        $this->junction = $engine->junction;
         $this->listenBeside();
     }
 
@@ -72,6 +76,7 @@ final class Diagnosis
         $this->timer = EventLoop::delay(self::PATIENCE_SECONDS, $this->close(...));
         $this->listenBeside();
         $this->askOtherEnds();
+        $this->wakeMachine($other);
         $now = Engine::now();
         $elsewhere = [];
         foreach ($this->junction->plan()->ports as $id => $port) {
@@ -79,13 +84,17 @@ final class Diagnosis
                 $elsewhere[$port['name']] = $this->junction->activity((string) $id)->senders;
             }
         }
-        $mine = array_filter($this->report->strays($now), fn(Stray $one): bool => \in_array($this->port->id, $one->ports, true));
+        $mine = array_filter($this->report->strays($now, self::LATELY_NANOS), fn(Stray $one): bool => \in_array($this->port->id, $one->ports, true));
         $seen = new Observed(
             $this->junction->activity($this->port->id),
             array_values(array_map(static fn(Stray $one): array => ['number' => $one->number, 'from' => $one->from], $mine)),
-            array_values($this->knocks),
+            $this->knocks($now),
             $elsewhere,
             array_keys($this->deaf),
+            $this->junction->neighbours()->all($now),
+            $this->connected(),
+            $this->overheard->arrivals(),
+            Machines::known(),
         );
 
         $isOn = $this->junction->plan()->ports[$this->port->id]['enabled'] ?? $this->port->enabled;
@@ -98,6 +107,25 @@ final class Diagnosis
             $one->remedy,
             $one->fix === null ? null : new FindingFix($one->fix['label'], $one->fix['changes']),
         ), $found));
+    }
+
+    /** @return list<array{port: int, from: string}> at numbers that may have been meant for this port */
+    private function knocks(int $now): array
+    {
+        $receive = $this->port->receive->port ?? 0;
+        $near = [$this->port->send->port ?? 0, $receive - 1, $receive + 1];
+
+        return array_values(
+            array_filter($this->overheard->knocks($now), static fn(array $one): bool => \in_array($one['port'], $near, true)),
+        );
+    }
+
+    /** @return list<string>|null */
+    private function connected(): ?array
+    {
+        $via = $this->junction->plan()->ports[$this->port->id]['via'] ?? '';
+
+        return \in_array($this->port->link->kind, self::CONNECTIONS, true) ? $this->engine->transports->connected($via) : null;
     }
 
     public function close(): void
@@ -117,13 +145,28 @@ final class Diagnosis
                 UdpSocket::bind(Place::oneAddress($address), $number),
                 64,
                 function (string $bytes, string $from) use ($number): void {
-                    $this->knocks["{$number} {$from}"] = ['port' => $number, 'from' => $from];
+                    $this->overheard->knock($number, $from);
                 },
                 static function (): void {
                 },
             );
         } catch (CannotListen) {
             // Somebody of ours, or another program, listens there: then it is no stray.
+        }
+    }
+
+    /** Something has to be sent to a machine before the system finds out whether it is there: an empty datagram, which every protocol leaves out. */
+    private function wakeMachine(string $other): void
+    {
+        $number = $this->port->receive->port ?? 0;
+        if ($other === '' || $number === 0 || $this->port->link->kind !== LinkKind::Udp || str_starts_with($other, '127.')) {
+            return;
+        }
+        $socket = @stream_socket_client("udp://{$other}:{$number}", $code, $message, 0.2);
+        if ($socket !== false) {
+            stream_set_blocking($socket, false);
+            @stream_socket_sendto($socket, '');
+            fclose($socket);
         }
     }
 

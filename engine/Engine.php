@@ -237,7 +237,13 @@ final class Engine
 
     private function arrived(string $endpoint, string $address, int $port, string $bytes): void
     {
-        $packets = $this->junction->arrived($endpoint, $address, $port, $bytes, self::now());
+        $now = self::now();
+        $packets = $this->junction->arrived($endpoint, $address, $port, $bytes, $now);
+        if ($port !== 0 && $this->transports->isOwn($address, $port)) {
+            foreach ($this->junction->plan()->endpoints[$endpoint]->portIds ?? [] as $portId) {
+                $this->junction->activity($portId)->wasOwn($now);
+            }
+        }
         if ($packets !== []) {
             $this->dispatch($packets);
         }

@@ -85,13 +85,13 @@ final readonly class PortReport
     }
 
     /** @return list<Stray> frames that no port asks for, heard lately */
-    public function strays(int $now): array
+    public function strays(int $now, int $within = self::LATELY_NANOS): array
     {
         $strays = [];
         foreach ($this->junction->unclaimed() as $key => $unclaimed) {
             $ports = $this->junction->plan()->endpoints[$key]->portIds ?? [];
             foreach ($unclaimed->heard as $one) {
-                if ($now - $one['at'] < self::LATELY_NANOS) {
+                if ($now - $one['at'] < $within) {
                     $strays[] = new Stray(
                         $ports,
                         (string) strstr($key, ' ', true),

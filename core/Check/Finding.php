@@ -27,4 +27,22 @@ final readonly class Finding
         public ?array $fix = null,
     ) {
     }
+
+    /** @param array{label: string, changes: array<string, mixed>}|null $fix */
+    public static function right(string $question, string $words, string $remedy = '', ?array $fix = null): self
+    {
+        return new self(self::RIGHT, $question, $words, $remedy, $fix);
+    }
+
+    /** @param array{label: string, changes: array<string, mixed>}|null $fix */
+    public static function wrong(string $question, string $words, string $remedy = '', ?array $fix = null): self
+    {
+        return new self(self::WRONG, $question, $words, $remedy, $fix);
+    }
+
+    /** @param array{label: string, changes: array<string, mixed>}|null $fix */
+    public static function open(string $question, string $words, string $remedy, ?array $fix = null): self
+    {
+        return new self(self::OPEN, $question, $words, $remedy, $fix);
+    }
 }

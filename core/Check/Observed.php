@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Check;
 
+use NimbleJunction\Core\Discovery\Neighbour;
 use NimbleJunction\Core\Port\Activity;
 
 /** What is seen of a port and around it, at the moment of a check. */
@@ -14,6 +15,9 @@ final readonly class Observed
      * @param list<array{port: int, from: string}> $knocks packets at neighbouring port numbers that nobody listens at
      * @param array<string, array<string, int>> $elsewhere senders that our other ports hear, by the port's name
      * @param list<string> $deaf "address:port" of other ends where the machine says that nothing listens
+     * @param list<Neighbour> $neighbours what says on the network that it is there
+     * @param list<string>|null $connected who is connected, where a link is a connection; null where it is none
+     * @param array<string, bool> $machines by address: whether a machine of our own networks answers at all; not there where that is not known
      */
     public function __construct(
         public Activity $activity,
@@ -21,6 +25,10 @@ final readonly class Observed
         public array $knocks = [],
         public array $elsewhere = [],
         public array $deaf = [],
+        public array $neighbours = [],
+        public ?array $connected = null,
+        public Arrivals $arrivals = new Arrivals(),
+        public array $machines = [],
     ) {
     }
 }

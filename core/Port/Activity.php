@@ -38,6 +38,10 @@ final class Activity
     /** Rises when somebody else speaks than before. */
     public int $speakers = 0;
 
+    /** Packets that this machine had sent itself, and when the last one came. */
+    public int $own = 0;
+    public ?int $ownAt = null;
+
     /** Frames that never came, by the gaps in their sequence numbers. */
     public int $lost = 0;
 
@@ -94,6 +98,15 @@ final class Activity
         $this->heardFrom = $from;
         $this->last = $what;
         $this->count($from);
+    }
+
+    /** What was heard at this moment had been sent by ourselves; polls and such come back everywhere, and are not counted. */
+    public function wasOwn(int $now): void
+    {
+        if ($this->heardAt === $now && ! $this->last instanceof Remark) {
+            ++$this->own;
+            $this->ownAt = $now;
+        }
     }
 
     public function spokeLast(string $from): void

@@ -23,6 +23,9 @@ final class Sockets
     /** @var array<string, array{Place, UdpSocket}> by "address:0": only sent from */
     private array $senders = [];
 
+    /** @var array<int, array<string, true>> our own ends, by port number and address: what comes from there is our own */
+    private array $own = [];
+
     /** @var array<string, string> by endpoint: why it cannot be used, or not quite */
     private array $faults = [];
 
@@ -59,7 +62,33 @@ final class Sockets
             }
         }
 
+        $this->nameOwnEnds($adapters);
+
         return $this->faults;
+    }
+
+    /** Whether a packet from there was sent by ourselves. */
+    public function isOwn(string $address, int $port): bool
+    {
+        return isset($this->own[$port][$address]);
+    }
+
+    private function nameOwnEnds(Adapters $adapters): void
+    {
+        $everywhere = array_merge(['127.0.0.1'], ...array_map(
+            static fn(Adapter $one): array => array_keys($one->addresses),
+            array_values($adapters->adapters),
+        ));
+        $this->own = [];
+        $sockets = array_map(static fn(array $one): UdpSocket => $one[1], array_values($this->senders));
+        foreach ($this->listeners as [, $listeners]) {
+            // The second one only listens.
+            $sockets[] = $listeners[0]->socket;
+        }
+        foreach ($sockets as $socket) {
+            $addresses = $socket->address === Place::EVERYWHERE ? $everywhere : [$socket->address];
+            $this->own[$socket->port()] = ($this->own[$socket->port()] ?? []) + array_fill_keys($addresses, true);
+        }
     }
 
     /** Whether some port is so crowded that $drained is called every millisecond or two anyway. */

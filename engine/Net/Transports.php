@@ -81,6 +81,12 @@ final class Transports
         return $this->sessions->lost($key);
     }
 
+    /** Whether a UDP packet from there was sent by ourselves. */
+    public function isOwn(string $address, int $port): bool
+    {
+        return $this->sockets->isOwn($address, $port);
+    }
+
     public function isPaced(): bool
     {
         return $this->sockets->isPaced();

@@ -159,7 +159,7 @@ final class TwoBoxesTest extends TestCase
         self::assertSame('Nothing from 127.0.0.16, but from 127.0.0.15.', $finding->words);
         $rig->pass(5);
         self::assertSame(
-            'Nothing has been heard here lately.',
+            'Nothing has been heard here lately. Move it now, waiting…',
             $this->answer($this->check($rig, 'tablet', '127.0.0.16'), 'Is anything heard?')->words,
         );
     }
@@ -219,7 +219,7 @@ final class TwoBoxesTest extends TestCase
         self::assertSame('UDP port 8000 is in use', $this->answer($this->check($rig, 'tablet', ''), 'Is the port open?')->words);
         $rig->arrive(Rig::OSC, 'rubbish', '127.0.0.15');
         self::assertStringContainsString(
-            '1 were refused, most of all:',
+            '1 was refused, most of all:',
             $this->answer($this->check($rig, 'tablet', ''), 'Are packets refused?')->words,
         );
     }

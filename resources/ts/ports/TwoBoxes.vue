@@ -18,9 +18,9 @@ const failed = ref('')
 const verdict = computed(() => {
   const wrong = findings.value.filter((one) => one.state === 'wrong').length
   if (wrong > 0) return wrong === 1 ? 'One thing is wrong:' : `${wrong} things are wrong:`
-  return findings.value.some((one) => one.state === 'open')
-    ? 'Nothing is wrong here as far as one can see.'
-    : 'Both hear each other, as far as one can see from here.'
+  const open = findings.value.filter((one) => one.state === 'open').length
+  if (open > 0) return open === 1 ? 'One thing cannot be told yet:' : `${open} things cannot be told yet:`
+  return findings.value.length === 0 ? 'Looking…' : 'Both hear each other, as far as one can see from here.'
 })
 
 let asking = false
@@ -71,7 +71,7 @@ async function mend(changes: Record<string, unknown>): Promise<void> {
       <strong>{{ failed || verdict }}</strong>
     </p>
     <ol>
-      <li v-for="one in findings" :key="one.question" :class="one.state">
+      <li v-for="(one, i) in findings" :key="`${i} ${one.question}`" :class="one.state">
         <svg viewBox="0 0 16 16" width="16" height="16" aria-hidden="true">
           <path v-if="one.state === 'right'" d="M2 9l4 4l8 -10" />
           <path v-else-if="one.state === 'wrong'" d="M3 3l10 10M13 3L3 13" />

@@ -1,0 +1,140 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Engine;
+
+use NimbleJunction\Core\Check\Arrivals;
+use NimbleJunction\Core\Show\LinkKind;
+use NimbleJunction\Core\Show\PortEntry;
+use NimbleJunction\Core\Signal\Protocol;
+use NimbleJunction\Engine\Net\Adapters;
+use NimbleJunction\Engine\Net\CannotListen;
+use NimbleJunction\Engine\Net\Counters;
+use NimbleJunction\Engine\Net\Listener;
+use NimbleJunction\Engine\Net\Place;
+use NimbleJunction\Engine\Net\UdpSocket;
+use Revolt\EventLoop;
+
+/**
+ * What came to this machine in the last minute and reached no port of ours. A
+ * port of messages that has heard nothing yet listens at the number that it
+ * sends to as well: with crossed numbers that is where its other end speaks to.
+ * It stops as soon as the port hears something, and never does so at an address
+ * that it sends to: whoever is there would be robbed.
+ */
+final class Overheard
+{
+    private const LOOK_SECONDS = 1.0;
+    private const LATELY_NANOS = 60_000_000_000;
+    private const MOST = 32;
+
+    private readonly Counters $counters;
+
+    /** @var array<string, Listener> by port */
+    private array $listeners = [];
+
+    /** @var array<string, array{port: int, from: string, at: int}> */
+    private array $knocks = [];
+
+    public function __construct(private readonly Engine $engine)
+    {
+        $this->counters = new Counters();
+        EventLoop::unreference(EventLoop::repeat(self::LOOK_SECONDS, $this->look(...)));
+        // What is listened at may be what the next plan needs.
+        $engine->beforeOpening($this->close(...));
+    }
+
+    /** @return list<array{port: int, from: string}> packets of the last minute at this address of ours (0.0.0.0 for all), by the number that they came to */
+    public function knocks(int $now): array
+    {
+        $this->knocks = array_filter($this->knocks, static fn(array $one): bool => $now - $one['at'] < self::LATELY_NANOS);
+
+        return array_values(array_map(static fn(array $one): array => ['port' => $one['port'], 'from' => $one['from']], $this->knocks));
+    }
+
+    public function knock(int $port, string $from): void
+    {
+        if (\count($this->knocks) < self::MOST || isset($this->knocks["{$port} {$from}"])) {
+            $this->knocks["{$port} {$from}"] = ['port' => $port, 'from' => $from, 'at' => Engine::now()];
+        }
+    }
+
+    public function arrivals(): Arrivals
+    {
+        return $this->counters->lately();
+    }
+
+    public function close(): void
+    {
+        foreach ($this->listeners as $listener) {
+            $listener->close();
+        }
+        $this->listeners = [];
+    }
+
+    private function look(): void
+    {
+        $this->counters->look(intdiv(Engine::now(), 1_000_000_000));
+        $wanted = [];
+        foreach ($this->engine->show()->ports as $port) {
+            if (\count($wanted) < self::MOST && $this->mayBeCrossed($port)) {
+                $wanted[$port->id] = $port;
+            }
+        }
+        foreach (array_diff_key($this->listeners, $wanted) as $id => $listener) {
+            $listener->close();
+            unset($this->listeners[$id]);
+        }
+        foreach (array_diff_key($wanted, $this->listeners) as $port) {
+            $this->listen($port);
+        }
+    }
+
+    private function mayBeCrossed(PortEntry $port): bool
+    {
+        $receive = $port->receive;
+        $send = $port->send;
+        if ($receive === null || $send === null || $port->protocol !== Protocol::Osc || $port->link->kind !== LinkKind::Udp) {
+            return false;
+        }
+        $activity = $this->engine->junction->activity($port->id);
+
+        return $port->receives() && $send->port !== 0 && $send->port !== $receive->port
+            && $activity->heardAt === null && $activity->fault === '' && ! $this->isRobbery($receive->address, $send->to);
+    }
+
+    /** @param list<string> $to */
+    private function isRobbery(string $ours, array $to): bool
+    {
+        foreach ($to as $address) {
+            $isHere = str_starts_with($address, '127.') || Adapters::now()->find($address) !== null;
+            if ($address === $ours || ($isHere && ($ours === Place::EVERYWHERE || ! str_starts_with($ours, '127.')))) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    private function listen(PortEntry $port): void
+    {
+        $number = $port->send->port ?? 0;
+        $address = $port->receive->address ?? Place::EVERYWHERE;
+        try {
+            $address = Place::oneAddress($address);
+            if (UdpSocket::isTaken($address, $number)) {
+                return;
+            }
+            $this->listeners[$port->id] = new Listener(
+                UdpSocket::bind($address, $number),
+                64,
+                fn(string $bytes, string $from) => $this->knock($number, $from),
+                static function (): void {
+                },
+            );
+        } catch (CannotListen) {
+            // Another program listens there: then it is no stray.
+        }
+    }
+}
