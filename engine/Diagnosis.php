@@ -109,7 +109,7 @@ final class Diagnosis
         ), $found));
     }
 
-    /** @return list<array{port: int, from: string}> at numbers that may have been meant for this port */
+    /** @return list<array{port: int, from: string, at: int}> at numbers that may have been meant for this port */
     private function knocks(int $now): array
     {
         $receive = $this->port->receive->port ?? 0;

@@ -17,16 +17,17 @@ use NimbleJunction\Engine\Net\UdpSocket;
 use Revolt\EventLoop;
 
 /**
- * What came to this machine in the last minute and reached no port of ours. A
- * port of messages that has heard nothing yet listens at the number that it
+ * What came to this machine in the last minute and reached no port of ours. As
+ * long as a port of messages hears nothing it listens at the number that it
  * sends to as well: with crossed numbers that is where its other end speaks to.
- * It stops as soon as the port hears something, and never does so at an address
- * that it sends to: whoever is there would be robbed.
+ * It lets go as soon as the port hears something, and never does so at an
+ * address that it sends to: whoever is there would be robbed.
  */
 final class Overheard
 {
     private const LOOK_SECONDS = 1.0;
     private const LATELY_NANOS = 60_000_000_000;
+    private const QUIET_NANOS = 2_000_000_000;
     private const MOST = 32;
 
     private readonly Counters $counters;
@@ -45,12 +46,12 @@ final class Overheard
         $engine->beforeOpening($this->close(...));
     }
 
-    /** @return list<array{port: int, from: string}> packets of the last minute at this address of ours (0.0.0.0 for all), by the number that they came to */
+    /** @return list<array{port: int, from: string, at: int}> packets of the last minute, by the number that they came to */
     public function knocks(int $now): array
     {
         $this->knocks = array_filter($this->knocks, static fn(array $one): bool => $now - $one['at'] < self::LATELY_NANOS);
 
-        return array_values(array_map(static fn(array $one): array => ['port' => $one['port'], 'from' => $one['from']], $this->knocks));
+        return array_values($this->knocks);
     }
 
     public function knock(int $port, string $from): void
@@ -100,8 +101,10 @@ final class Overheard
         }
         $activity = $this->engine->junction->activity($port->id);
 
+        $isQuiet = $activity->heardAt === null || Engine::now() - $activity->heardAt > self::QUIET_NANOS;
+
         return $port->receives() && $send->port !== 0 && $send->port !== $receive->port
-            && $activity->heardAt === null && $activity->fault === '' && ! $this->isRobbery($receive->address, $send->to);
+            && $isQuiet && $activity->fault === '' && ! $this->isRobbery($receive->address, $send->to);
     }
 
     /** @param list<string> $to */

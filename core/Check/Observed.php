@@ -12,7 +12,7 @@ final readonly class Observed
 {
     /**
      * @param list<array{number: int, from: string}> $unclaimed universes that arrive where this port listens, and nobody asks for
-     * @param list<array{port: int, from: string}> $knocks packets at neighbouring port numbers that nobody listens at
+     * @param list<array{port: int, from: string, at?: int}> $knocks packets at neighbouring port numbers that nobody listens at, and when the last one came
      * @param array<string, array<string, int>> $elsewhere senders that our other ports hear, by the port's name
      * @param list<string> $deaf "address:port" of other ends where the machine says that nothing listens
      * @param list<Neighbour> $neighbours what says on the network that it is there

@@ -22,6 +22,10 @@ final class Probes
     /** @var array<string, array{Probe, int|float|null}> those of points, with the value that they had last, by key */
     private array $ofPoints = [];
 
+    public function __construct(public readonly Learning $learning = new Learning())
+    {
+    }
+
     /** The probe for a subject, or null when too many are watched already. */
     public function watch(Subject $subject, int $now): ?Probe
     {
@@ -61,6 +65,7 @@ final class Probes
 
     public function message(string $portId, Message $message, int $now): void
     {
+        $this->learning->heard($portId, $message, $now);
         if ($this->byHolder === []) {
             return;
         }

@@ -24,6 +24,7 @@ final class Topics
         PointsTopic::class,
         PresentTopic::class,
         OutagesTopic::class,
+        LearnTopic::class,
     ];
 
     /** @return array<string, Topic> by name */
@@ -41,6 +42,7 @@ final class Topics
             new PointsTopic($junction),
             new PresentTopic($people),
             new OutagesTopic($junction),
+            new LearnTopic($junction),
         ];
 
         return array_combine(array_map(static fn(Topic $topic): string => $topic::name(), $topics), $topics);

@@ -5,6 +5,7 @@ import { useSession } from './api/session'
 import { useShow } from './api/show'
 import BottomBar from './frame/BottomBar.vue'
 import CommandPalette from './frame/CommandPalette.vue'
+import LeaveQuestion from './frame/LeaveQuestion.vue'
 import KeyList from './frame/KeyList.vue'
 import PulseStrip from './frame/PulseStrip.vue'
 import SideRail from './frame/SideRail.vue'
@@ -90,8 +91,9 @@ function dismiss(): void {
       <div v-if="notice" class="notice" role="status">
         <span>{{ notice }}</span><button type="button" @click="dismiss">Close</button>
       </div>
-      <CommandPalette v-model="palette" @step="step" />
+      <CommandPalette v-model="palette" @step="step" @keys="keyList = true" @trace="drawer = !drawer" />
       <KeyList v-model="keyList" />
+      <LeaveQuestion />
     </template>
     <router-view v-else />
   </v-app>
@@ -121,17 +123,16 @@ main.drawn {
 .notice {
   position: fixed;
   z-index: 20;
-  left: calc(var(--rail) + 24px);
-  bottom: calc(var(--line) + var(--bar) + 14px);
-  right: 24px;
-  width: fit-content;
-  max-width: 70ch;
+  left: var(--rail);
+  right: 0;
+  bottom: var(--bar);
+  min-height: var(--line);
   display: flex;
   gap: 16px;
   align-items: center;
   background: rgb(var(--v-theme-surface-bright));
-  border: 1px solid var(--held);
-  padding: 10px 14px;
+  border-left: 3px solid var(--held);
+  padding: 2px 14px;
 }
 .notice button {
   background: none;

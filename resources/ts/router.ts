@@ -1,5 +1,6 @@
 import { createRouter, createWebHistory, type Router } from 'vue-router'
 import { useSession } from './api/session'
+import { mayLeave } from './kinds/halfFilled'
 
 /** The pages in the order of work; the most used ones stand along the lower edge of a phone. */
 export const places = [
@@ -35,7 +36,8 @@ export function makeRouter(): Router {
       { path: '/:anything(.*)', redirect: '/' },
     ],
   })
-  router.beforeEach(async (to) => {
+  router.beforeEach(async (to, from) => {
+    if (to.fullPath !== from.fullPath && !(await mayLeave())) return false
     const session = useSession()
     await session.load()
     if (!session.user && !to.meta.open) return { path: '/login', query: { next: to.fullPath } }

@@ -42,6 +42,9 @@ abstract class BrowserTestCase extends TestCase
     {
         if ($this->status()->isFailure() || $this->status()->isError()) {
             self::$chrome->picture(Background::root().'/storage/logs/failed-'.$this->name().'.png');
+            // What is open on the page is not in the way of the next one.
+            self::$chrome->driver->executeScript('onbeforeunload = null');
+            self::$chrome->driver->get(self::$demo->url('/'));
         }
     }
 
@@ -87,7 +90,7 @@ abstract class BrowserTestCase extends TestCase
     }
 
     /** Runs a script until it gives this. */
-    protected function untilScript(string $script, string $wanted, float $seconds = Background::PATIENCE): void
+    protected function untilScript(string $script, string|int|bool $wanted, float $seconds = Background::PATIENCE): void
     {
         $seen = null;
         try {
@@ -98,6 +101,14 @@ abstract class BrowserTestCase extends TestCase
             self::fail("{$exception->getMessage()} It was ".json_encode($seen).'.');
         }
         $this->addToAssertionCount(1);
+    }
+
+    /** Away from a form that something was typed into. */
+    protected function leave(): void
+    {
+        self::$chrome->press('Cancel', 'form');
+        self::$chrome->press('Leave without saving', '.v-overlay--active .leave');
+        $this->untilScript('return document.querySelector(".v-overlay--active") === null', true);
     }
 
     protected function key(string $keys): void

@@ -73,6 +73,20 @@ final class QuestionsTest extends TestCase
         );
     }
 
+    public function testWhatCameToTheCrossedNumberAfterwardsCountsForMore(): void
+    {
+        $activity = new Activity();
+        $activity->heard(new Osc(new Message('/lamp', [Argument::of(0.5)])), '127.0.0.15', self::NOW - 20 * self::SECOND);
+        $words = fn(int $ago): string => (new IsAnythingHeard())->ask($this->scene(
+            new Rig(),
+            'tablet',
+            new Observed($activity, knocks: [['port' => 9000, 'from' => '127.0.0.15', 'at' => self::NOW - $ago * self::SECOND]]),
+            '127.0.0.15',
+        ))[0]->words;
+        self::assertStringContainsString('The two ports are swapped', $words(5));
+        self::assertStringStartsWith('Yes: /lamp 0.5', $words(30));
+    }
+
     /** By multicast a universe that nobody asks for is not heard; its sender names it in its discovery (ANSI E1.31-2018, 8). */
     public function testAUniverseThatASenderSaysItGives(): void
     {

@@ -147,6 +147,31 @@ final class LiveLinkTest extends TestCase
         }
     }
 
+    /** As many frames wait at once as there are universes: the link holds, and none is left out. */
+    public function testAPageThatFollowsAllUniversesOfALargeShowStays(): void
+    {
+        $names = array_map(static fn(int $i): string => "u{$i}", range(1, 256));
+        $show = [
+            'format' => 'nimble-junction/show',
+            'version' => 2,
+            'name' => 'Large',
+            'universes' => array_map(static fn(string $id): array => ['id' => $id, 'name' => $id], $names),
+        ];
+        $live = Background::freePort();
+        $engine = new EngineProcess($show, ['--for=170', "--live=127.0.0.1:{$live}"]);
+        try {
+            $topics = array_map(static fn(string $id): string => "levels:{$id}", $names);
+            $whole = (new LiveLink($live, Role::Viewer, [['do' => 'subscribe', 'topics' => $topics]], 2.0))->heardWhole();
+            self::assertNull($whole['close']);
+            $heard = array_unique(array_column($whole['levels'], 'universe'));
+            sort($heard);
+            sort($names);
+            self::assertSame($names, array_values($heard));
+        } finally {
+            $engine->stop();
+        }
+    }
+
     public function testAViewerSeesAndChangesNothing(): void
     {
         $client = $this->open(Role::Viewer, [

@@ -67,7 +67,7 @@ describe('numbers of universes', () => {
   it('are asked for by a port that only looks', () => {
     expect(lookingPort('art-net', ['10.0.0.255'])).toMatchObject({ protocol: 'art-net', receive: { poll: ['10.0.0.255'] } })
     expect(lookingPort('sacn', [])).toMatchObject({ receive: { multicast: true } })
-    expect(newPort('osc')).toEqual({ protocol: 'osc', receive: {} })
+    expect(newPort('osc')).toEqual({ protocol: 'osc', receive: { port: 8000 } })
   })
 })
 

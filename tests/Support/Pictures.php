@@ -21,6 +21,7 @@ final readonly class Pictures
             $this->settle();
             $this->chrome->picture("{$this->folder}/{$name}.png");
         }
+        $this->chrome->size(1280, 800);
     }
 
     /** @return array<string, callable(): void> */
@@ -116,6 +117,14 @@ final readonly class Pictures
                 $this->drawer(false);
                 $this->go('Universes');
                 $this->chrome->press('Light', 'header.strip');
+            },
+            'phone' => function (): void {
+                $this->chrome->driver->executeScript('localStorage.setItem("theme", "night")');
+                $this->chrome->size(390, 844);
+                $this->chrome->driver->navigate()->refresh();
+                $this->chrome->press('Ports', 'nav.bottom');
+                $this->chrome->press('Guest desk', '.list');
+                $this->chrome->untilText('.sheet.open', 'Guest desk');
             },
         ];
     }

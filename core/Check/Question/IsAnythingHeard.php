@@ -24,7 +24,15 @@ final readonly class IsAnythingHeard implements Question
             return [];
         }
 
-        return [$this->heard($scene) ?? (new WhereDoesItGo())->found($scene) ?? $this->silent($scene)];
+        $elsewhere = new WhereDoesItGo();
+
+        return [
+            $this->heard($scene, self::LATELY_NANOS)
+            ?? $elsewhere->since($scene, $scene->seen->activity->heardAt ?? 0)
+            ?? ($scene->carriesLevels() ? null : $this->heard($scene, self::MESSAGE_NANOS))
+            ?? $elsewhere->found($scene)
+            ?? $this->silent($scene),
+        ];
     }
 
     public static function lately(Scene $scene, int $nanos = self::LATELY_NANOS): bool
@@ -35,10 +43,10 @@ final readonly class IsAnythingHeard implements Question
         return $isRecent && ($scene->other === '' || isset($activity->senders[$scene->other]));
     }
 
-    private function heard(Scene $scene): ?Finding
+    private function heard(Scene $scene, int $nanos): ?Finding
     {
         $activity = $scene->seen->activity;
-        if (! self::lately($scene, $scene->carriesLevels() ? self::LATELY_NANOS : self::MESSAGE_NANOS)) {
+        if (! self::lately($scene, $nanos)) {
             return null;
         }
         $seconds = intdiv($scene->now - (int) $activity->heardAt, 1_000_000_000);

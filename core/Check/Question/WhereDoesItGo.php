@@ -25,6 +25,12 @@ final readonly class WhereDoesItGo
             ?? $this->machine($scene);
     }
 
+    /** What came to another number after the port had heard something last: it goes there now. */
+    public function since(Scene $scene, int $heardAt): ?Finding
+    {
+        return $this->atAnotherNumber($scene, $heardAt);
+    }
+
     private function onAnotherUniverse(Scene $scene): ?Finding
     {
         foreach ($scene->seen->unclaimed as $stray) {
@@ -61,7 +67,7 @@ final readonly class WhereDoesItGo
         );
     }
 
-    private function atAnotherNumber(Scene $scene): ?Finding
+    private function atAnotherNumber(Scene $scene, int $after = 0): ?Finding
     {
         $receive = $scene->port->receive;
         $send = $scene->port->send;
@@ -69,7 +75,7 @@ final readonly class WhereDoesItGo
             return null;
         }
         foreach ($scene->seen->knocks as $knock) {
-            if ($scene->isAbout($knock['from'])) {
+            if ($scene->isAbout($knock['from']) && ($knock['at'] ?? 0) >= $after) {
                 $crossed = $send !== null && $knock['port'] === $send->port;
 
                 return Finding::wrong(

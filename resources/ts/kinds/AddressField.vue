@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useShow } from '@/api/show'
+import { useHeardAddresses } from '@/live/heard'
 
 /** An address that can be typed, with our own ones (or the broadcast addresses of our networks) one click away. */
 const props = defineProps<{
@@ -12,6 +13,7 @@ const props = defineProps<{
 }>()
 const address = defineModel<string>({ required: true })
 const show = useShow()
+const heard = useHeardAddresses()
 /** Adapters by name: whatever address they have, and get. */
 const names = computed(() => [...new Set((show.data?.adapters ?? []).map((one) => one.name))].filter((name) => name !== 'lo'))
 const offers = computed(() =>
@@ -23,7 +25,8 @@ const offers = computed(() =>
       ]
     : (show.data?.adapters ?? [])
         .filter((one) => !one.address.startsWith('127.'))
-        .map((one) => ({ value: one.broadcast, title: `everybody on ${one.name}` })),
+        .map((one) => ({ value: one.broadcast, title: `everybody on ${one.name}` }))
+        .concat(heard.value.slice(0, 8).map((one) => ({ value: one, title: `${one}, heard` }))),
 )
 function take(value: string): void {
   const now = address.value.split(/[\s,;]+/).filter(Boolean)

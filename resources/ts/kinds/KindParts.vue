@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import type { KindPart } from '@/api/show'
 import { fresh, useDescriptions } from './kinds'
+import LearnPanel from './LearnPanel.vue'
+import type { Learned } from './learn'
 import PartFields from './PartFields.vue'
 
 /** Parts that each say of what kind they are: one after the other, or one alone. */
@@ -12,6 +14,11 @@ const kindOf = (part: KindPart) => choices().find((one) => one.kind === part.kin
 function add(): void {
   const first = choices()[0]
   if (first) parts.value = [...parts.value, fresh(first)]
+}
+/** Whatever was moved, by its address: what a message of its kind is more exactly can be chosen after. */
+const learned = (what: Learned) => {
+  const part = { kind: 'message', port: what.port, address: what.address, argument: what.argument }
+  parts.value = [...parts.value, part]
 }
 function become(at: number, kind: string): void {
   const chosen = choices().find((one) => one.kind === kind)
@@ -47,6 +54,7 @@ const remove = (at: number) => {
         @update:model-value="change(i, $event as KindPart)"
       />
     </div>
+    <LearnPanel v-if="of === 'trigger'" @learned="learned" />
     <button v-if="!alone || parts.length === 0" type="button" class="small-button" :aria-label="`${title}: add one`" @click="add">
       Add
     </button>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, useSlots } from 'vue'
-import type { ListName, Values } from '@/api/show'
+import type { FieldOfPart, ListName, Values } from '@/api/show'
 import FormFrame from './FormFrame.vue'
 import { useDescriptions } from './kinds'
 import PartFields from './PartFields.vue'
@@ -27,6 +27,11 @@ const sides = computed(() =>
     return side ? [{ field, fields: side.fields }] : []
   }),
 )
+/** Where there is one side only, the switch of the part is that of its side. */
+const fieldsOf = (side: string, fields: FieldOfPart[]) => {
+  const isNeeded = sides.value.length > 1 || (draft.value[side] as Values).enabled === false
+  return isNeeded ? fields : fields.filter((one) => one.name !== 'enabled')
+}
 const slots = useSlots()
 /** Those of fields, by their names. */
 const fieldSlots = Object.keys(slots).filter((name) => name !== 'actions' && name !== 'more')
@@ -52,6 +57,7 @@ async function choose(chosen: Values): Promise<void> {
     :wrong="wrong"
     :busy="busy"
     :conflict="conflict"
+    :content="draft"
     @choose="choose"
     @save="save"
     @cancel="emit('cancel')"
@@ -68,7 +74,7 @@ async function choose(chosen: Values): Promise<void> {
       <div class="fields">
         <PartFields
           :model-value="draft[field.name] as Values"
-          :fields="fields"
+          :fields="fieldsOf(field.name, fields)"
           :outer="scope"
           :fault="fault"
           :at="`${field.name}/`"

@@ -2,6 +2,7 @@ import { computed, ref } from 'vue'
 import { useBase } from '@/api/base'
 import { Refused, within, type Conflict, type Fault } from '@/api/client'
 import { useShow, type ListName } from '@/api/show'
+import { halfFilled } from './halfFilled'
 
 /** Stores a part of the show, new or changed, and keeps what the server found wrong with it. */
 export function useStoring(list: ListName) {
@@ -33,9 +34,10 @@ export function useStoring(list: ListName) {
     failed.value = ''
     conflict.value = null
     try {
-      if (id === undefined) return (await show.add(list, part)).id ?? ''
-      await save((base) => show.replace(list, id, part, base))
-      return id
+      const stored = id === undefined ? ((await show.add(list, part)).id ?? '') : id
+      if (id !== undefined) await save((base) => show.replace(list, id, part, base))
+      halfFilled.value = ''
+      return stored
     } catch (error) {
       failed.value = (error as Error).message
       if (error instanceof Refused) {

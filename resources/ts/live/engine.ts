@@ -4,6 +4,7 @@ import { Link } from './link'
 import type {
   Answers,
   Finds as FindsSaid,
+  LearnNews,
   Message,
   MinuteCounts,
   Orders,
@@ -53,6 +54,11 @@ export const useEngine = defineStore('engine', () => {
   }))
   /** When ports were without their senders, by port, with when that was said. */
   const outages = shallowRef<Record<string, PortOutages & { at: number }>>({})
+  /** What moves at a port while it is learned from, by port. */
+  const learned = shallowRef<Record<string, LearnNews>>({})
+  const forgetLearned = () => {
+    learned.value = {}
+  }
   /** Who else is here, and where. */
   const present = shallowRef<Person[]>([])
   const said = ref('')
@@ -85,6 +91,9 @@ export const useEngine = defineStore('engine', () => {
         break
       case 'outages':
         outages.value = { ...outages.value, [message.port]: { ...message, at: Date.now() } }
+        break
+      case 'learn':
+        learned.value = { ...learned.value, [message.port]: message }
         break
       case 'present':
         present.value = message.people
@@ -200,6 +209,8 @@ export const useEngine = defineStore('engine', () => {
     events,
     finds,
     outages,
+    learned,
+    forgetLearned,
     present,
     stand,
     said,

@@ -68,6 +68,23 @@ export interface Hop {
   route: string | null
 }
 
+export interface LearnCandidate {
+  address: string
+  words: string
+  count: number
+  movedAt: number
+  moved: Moved[]
+}
+
+export interface LearnNews {
+  type: 'learn'
+  n: number
+  port: string
+  now: number
+  candidates: LearnCandidate[]
+  more: number
+}
+
 export interface LentDevice {
   kind: string
   name: string
@@ -91,6 +108,12 @@ export interface Minutes {
   n: number
   whole: boolean
   ports: Record<string, MinuteCounts>
+}
+
+export interface Moved {
+  argument: number
+  low: number
+  high: number
 }
 
 export interface Neighbour {
@@ -289,9 +312,9 @@ export interface Welcome {
 }
 
 /** What the engine says unasked. */
-export type Message = Welcome | Status | Minutes | Finds | TraceNews | Sources | ScopeNews | PointNews | Present | PortOutages | LentNews
+export type Message = Welcome | Status | Minutes | Finds | TraceNews | Sources | ScopeNews | PointNews | Present | PortOutages | LearnNews | LentNews
 
-export type TopicName = 'status' | 'minutes' | 'finds' | 'trace' | 'levels' | 'sources' | 'scope' | 'points' | 'present' | 'outages'
+export type TopicName = 'status' | 'minutes' | 'finds' | 'trace' | 'levels' | 'sources' | 'scope' | 'points' | 'present' | 'outages' | 'learn'
 
 /** What a page can ask for, by the word after "do". */
 export interface Orders {

@@ -6,6 +6,7 @@ import { useShow, type Parameter } from '@/api/show'
 import { useAttempt } from '@/components/attempt'
 import SideSheet from '@/components/SideSheet.vue'
 import { places, spellSlots } from '@/components/slots'
+import { onceLeft } from '@/kinds/halfFilled'
 import PartList from '@/lists/PartList.vue'
 import type { Row } from '@/lists/rows'
 import FixtureForm from './FixtureForm.vue'
@@ -60,6 +61,10 @@ const widths = computed(
   () => new Map(show.profiles.map((one) => [one.id, slots(one.parameters) === 1 ? '1 slot' : `${slots(one.parameters)} slots`])),
 )
 const slots = (parameters: Parameter[]) => Math.max(...places(parameters).flat())
+const open = (what: Side) =>
+  onceLeft(() => {
+    side.value = what
+  })
 const done = (id?: string) => {
   side.value = { kind: 'none' }
   if (id) void router.push(`/patch/${id}`)
@@ -73,12 +78,12 @@ const remove = (list: 'fixtures' | 'profiles', id: string) => attempt(() => show
       <h1>Patch</h1>
       <span class="quiet">What listens where.</span><span class="spring" />
       <template v-if="session.mayBuild">
-        <v-btn @click="side = { kind: 'profile', id: null }">Add a profile</v-btn>
+        <v-btn @click="open({ kind: 'profile', id: null })">Add a profile</v-btn>
         <v-btn
           variant="flat"
           color="primary"
           :disabled="show.profiles.length === 0 || show.universes.length === 0"
-          @click="side = { kind: 'fixture', id: null }"
+          @click="open({ kind: 'fixture', id: null })"
           >Add a fixture</v-btn
         >
       </template>
@@ -113,7 +118,7 @@ const remove = (list: 'fixtures' | 'profiles', id: string) => attempt(() => show
           :rows="profileRows"
           :chosen="side.kind === 'profile' ? (side.id ?? undefined) : undefined"
           class="short"
-          @choose="side = { kind: 'profile', id: $event }"
+          @choose="open({ kind: 'profile', id: $event })"
         >
           <template #row="{ row }"
             ><strong>{{ row.name }}</strong> <span class="figures small">{{ widths.get(row.id) }}</span>

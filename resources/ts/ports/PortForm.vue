@@ -11,12 +11,18 @@ const props = defineProps<{ port: Port | null; look?: Look }>()
 const emit = defineEmits<{ done: [id: string]; cancel: [] }>()
 const show = useShow()
 const broadcasts = (show.data?.adapters ?? []).filter((one) => !one.address.startsWith('127.')).map((one) => one.broadcast)
-const begun = (): Values => (props.look ? lookingPort(props.look, broadcasts) : newPort('art-net'))
+const begun = (): Values => (props.look ? lookingPort(props.look, broadcasts) : newPort('art-net', show))
 const draft = ref<Values>(props.port ? (JSON.parse(JSON.stringify(props.port)) as Values) : begun())
+/** What was typed for each protocol is there again when one comes back to it. */
+const begunAs = new Map<string, Values>()
 watch(
-  () => draft.value.protocol,
-  (protocol) => {
-    draft.value = { ...newPort(protocol as Protocol), name: draft.value.name }
+  () => draft.value,
+  (now, before) => {
+    if (now.protocol === before.protocol) return
+    begunAs.set(String(before.protocol), before)
+    const { name, enabled, allow, folder } = before
+    const kept = Object.fromEntries(Object.entries({ name, enabled, allow, folder }).filter(([, value]) => value !== undefined))
+    draft.value = { ...(begunAs.get(String(now.protocol)) ?? newPort(now.protocol as Protocol, show)), ...kept }
   },
 )
 const protocolOf = (scope: Scope) => lookUp(scope, 'protocol') as Protocol

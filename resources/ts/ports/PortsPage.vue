@@ -6,6 +6,7 @@ import { useShow, type Port } from '@/api/show'
 import SideSheet from '@/components/SideSheet.vue'
 import StateMark from '@/components/StateMark.vue'
 import { healthWords, spellProtocol, spellRate } from '@/components/words'
+import { onceLeft } from '@/kinds/halfFilled'
 import PartList from '@/lists/PartList.vue'
 import type { Row } from '@/lists/rows'
 import { useEngine } from '@/live/engine'
@@ -67,8 +68,10 @@ function rowWords(id: string): string {
   return life?.state === 'waiting' && life.connected.length === 0 ? '' : healthWords(life, port)
 }
 function add(what?: Look): void {
-  look.value = what
-  side.value = 'add'
+  void onceLeft(() => {
+    look.value = what
+    side.value = 'add'
+  })
 }
 function done(id: string): void {
   side.value = 'none'
@@ -110,11 +113,7 @@ function back(): void {
           </template>
         </PartList>
       </div>
-      <SideSheet
-        :open="side !== 'none' || Boolean(route.params.id)"
-        :closes="side === 'none' || side === 'check'"
-        @close="close"
-      >
+      <SideSheet :open="side !== 'none' || Boolean(route.params.id)" :closes="side === 'none' || side === 'check'" @close="close">
         <PortForm v-if="side === 'add'" :key="look ?? 'new'" :port="null" :look="look" @done="done" @cancel="back" />
         <PortForm v-else-if="side === 'edit' && chosen" :key="chosen.id" :port="chosen" @done="done" @cancel="back" />
         <TwoBoxes v-else-if="side === 'check' && chosen" :key="`check ${chosen.id}`" :port="chosen" @done="back" />

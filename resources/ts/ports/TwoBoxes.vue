@@ -4,6 +4,7 @@ import { useSession } from '@/api/session'
 import { useShow, type Port } from '@/api/show'
 import { spellRefusal } from '@/components/attempt'
 import { useEngine } from '@/live/engine'
+import { useHeardAddresses } from '@/live/heard'
 import type { Finding } from '@/live/types'
 
 /** Two boxes that do not talk: looked at again every second, the fix on a button. */
@@ -13,6 +14,7 @@ const show = useShow()
 const session = useSession()
 const engine = useEngine()
 const other = ref(props.port.send?.to?.[0] ?? '')
+const everyHeard = useHeardAddresses()
 const findings = ref<Finding[]>([])
 const failed = ref('')
 const verdict = computed(() => {
@@ -22,6 +24,12 @@ const verdict = computed(() => {
   if (open > 0) return open === 1 ? 'One thing cannot be told yet:' : `${open} things cannot be told yet:`
   return findings.value.length === 0 ? 'Looking…' : 'Both hear each other, as far as one can see from here.'
 })
+
+const heard = computed(() => everyHeard.value.filter((one) => one !== other.value).slice(0, 8))
+function take(address: string): void {
+  other.value = address
+  void look()
+}
 
 let asking = false
 async function look(): Promise<void> {
@@ -67,6 +75,10 @@ async function mend(changes: Record<string, unknown>): Promise<void> {
       class="other"
       @update:model-value="look"
     />
+    <p v-if="heard.length" class="heard small">
+      <span class="quiet">Just heard:</span>
+      <button v-for="one in heard" :key="one" type="button" class="small-button figures" @click="take(one)">{{ one }}</button>
+    </p>
     <p role="status">
       <strong>{{ failed || verdict }}</strong>
     </p>
@@ -102,7 +114,14 @@ async function mend(changes: Record<string, unknown>): Promise<void> {
 
 <style scoped>
 .other {
-  margin: 12px 0;
+  margin: 12px 0 6px;
+}
+.heard {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 6px;
+  align-items: center;
+  margin-bottom: 10px;
 }
 ol {
   list-style: none;

@@ -44,6 +44,7 @@ async function choose(chosen: Values): Promise<void> {
     :wrong="wrong"
     :busy="busy"
     :conflict="conflict"
+    :content="[name, enabled, when, conditions, steps, actions]"
     @choose="choose"
     @save="save"
     @cancel="emit('cancel')"

@@ -2,6 +2,8 @@
 import { computed, ref, watch } from 'vue'
 import { useShow, type Route, type Values } from '@/api/show'
 import FormFrame from '@/kinds/FormFrame.vue'
+import LearnPanel from '@/kinds/LearnPanel.vue'
+import { likelyRange, type Learned } from '@/kinds/learn'
 import { without } from '@/kinds/conflicts'
 import { useStoring } from '@/kinds/storing'
 import LongRouteForm from './LongRouteForm.vue'
@@ -51,6 +53,14 @@ watch(
 function span(low: number, high: number): void {
   draft.value.low = low
   draft.value.high = high
+}
+function take(what: Learned): void {
+  draft.value.address = what.address
+  draft.value.argument = what.argument
+  const kind = partsOf(port.value?.protocol, what.address)?.kind
+  const [low, high] = kind ? [kind.low, kind.high] : likelyRange(what.low, what.high)
+  span(low, high)
+  if (draft.value.name === '') draft.value.name = what.address
 }
 const ways = [
   { value: 'message', title: 'A message sets a slot' },
@@ -105,6 +115,7 @@ async function choose(chosen: Values): Promise<void> {
     :wrong="wrong"
     :busy="busy"
     :conflict="conflict"
+    :content="draft"
     @choose="choose"
     @save="save"
     @cancel="emit('cancel')"
@@ -123,6 +134,7 @@ async function choose(chosen: Values): Promise<void> {
         class="wide"
         no-data-text="Add an OSC, MIDI or controller port first"
       />
+      <LearnPanel v-if="draft.way === 'message' && draft.port" :port="draft.port" @learned="take" />
       <MessageFields v-model:address="draft.address" :port="port" @span="span" />
       <v-text-field
         v-if="draft.way === 'message' && port?.protocol === 'osc'"

@@ -6,6 +6,7 @@ import { useShow, type Route } from '@/api/show'
 import { useAttempt } from '@/components/attempt'
 import SideSheet from '@/components/SideSheet.vue'
 import StateMark from '@/components/StateMark.vue'
+import { onceLeft } from '@/kinds/halfFilled'
 import PartList from '@/lists/PartList.vue'
 import type { Row } from '@/lists/rows'
 import { spellAgo } from '@/components/words'
@@ -77,7 +78,17 @@ function cancel(): void {
     <div class="page-head">
       <h1>Routes</h1>
       <span class="spring" />
-      <v-btn v-if="session.mayBuild" variant="flat" color="primary" @click="form = 'add'">Add a route</v-btn>
+      <v-btn
+        v-if="session.mayBuild"
+        variant="flat"
+        color="primary"
+        @click="
+          onceLeft(() => {
+            form = 'add'
+          })
+        "
+        >Add a route</v-btn
+      >
     </div>
     <div class="split">
       <div class="list">
@@ -94,11 +105,7 @@ function cancel(): void {
           </template>
         </PartList>
       </div>
-      <SideSheet
-        :open="form !== 'none' || Boolean(here.params.id)"
-        :closes="form === 'none'"
-        @close="router.push('/routes')"
-      >
+      <SideSheet :open="form !== 'none' || Boolean(here.params.id)" :closes="form === 'none'" @close="router.push('/routes')">
         <RouteForm v-if="form === 'add'" :route="null" @done="done" @cancel="cancel" />
         <RouteForm v-else-if="form === 'edit' && chosen" :key="chosen.id" :route="chosen" @done="done" @cancel="cancel" />
         <aside v-else-if="chosen" class="panel" aria-label="Route">

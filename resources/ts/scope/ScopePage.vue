@@ -2,6 +2,8 @@
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useShow } from '@/api/show'
+import LearnPanel from '@/kinds/LearnPanel.vue'
+import type { Learned } from '@/kinds/learn'
 import PointField from '@/kinds/PointField.vue'
 import { useEngine } from '@/live/engine'
 import { useCurves } from './curve'
@@ -76,6 +78,11 @@ function add(): void {
           : ''
   if (!failed.value) change([...now, subject])
 }
+function learned(what: Learned): void {
+  address.value = what.address
+  argument.value = what.argument
+  add()
+}
 const drop = (subject: string) => change(watched.value.map((one) => one.subject).filter((one) => one !== subject))
 </script>
 
@@ -129,6 +136,7 @@ const drop = (subject: string) => change(watched.value.map((one) => one.subject)
         <datalist id="known-addresses"><option v-for="one in known" :key="one" :value="one" /></datalist>
       </template>
       <v-btn type="submit" variant="flat" color="primary">Watch it</v-btn>
+      <LearnPanel v-if="kind === 'message' && port" :port="port" class="learn" @learned="learned" />
     </form>
     <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
     <p v-if="watched.length === 0" class="empty">
@@ -158,6 +166,9 @@ const drop = (subject: string) => change(watched.value.map((one) => one.subject)
 }
 .point {
   grid-column: 2 / 5;
+}
+.learn {
+  grid-column: 1 / -1;
 }
 .spans {
   display: flex;

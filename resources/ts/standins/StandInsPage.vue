@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import type { Component } from 'vue'
+import { computed, type Component } from 'vue'
 import { useSession } from '@/api/session'
-import { useStandIns, type Device } from '@/live/standIns'
+import { useStandIns, type Device, type LampsDevice } from '@/live/standIns'
 import CueDeskPanel from './CueDeskPanel.vue'
 import DeskPanel from './DeskPanel.vue'
 import LampsPanel from './LampsPanel.vue'
@@ -15,6 +15,8 @@ import WorkstationPanel from './WorkstationPanel.vue'
 const standIns = useStandIns()
 const session = useSession()
 standIns.start()
+const racks = computed(() => standIns.devices.filter((one): one is LampsDevice => one.kind === 'lamps'))
+const others = computed(() => standIns.devices.filter((one) => one.kind !== 'lamps'))
 const panels: Record<Device['kind'], Component> = {
   desk: DeskPanel,
   lamps: LampsPanel,
@@ -42,10 +44,13 @@ const panels: Record<Device['kind'], Component> = {
     <p v-if="!standIns.there" class="empty">
       No stand-ins run beside this installation. They come with the demo: start it with <code>bin/demo</code>.
     </p>
+    <div v-if="racks.length" class="racks">
+      <LampsPanel v-for="device in racks" :key="device.id" :device="device" :locked="!session.mayOperate" />
+    </div>
     <div class="panels">
       <component
         :is="panels[device.kind]"
-        v-for="device in standIns.devices"
+        v-for="device in others"
         :key="device.id"
         class="device"
         :device="device"
@@ -57,6 +62,28 @@ const panels: Record<Device['kind'], Component> = {
 </template>
 
 <style scoped>
+/* What is raised and the lamps that follow are in sight together. */
+.racks {
+  position: sticky;
+  top: -20px;
+  z-index: 4;
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(min(440px, 100%), 1fr));
+  gap: 0 16px;
+  margin: 0 -8px 12px;
+  padding: 8px;
+  background: rgb(var(--v-theme-background));
+  border-bottom: 1px solid var(--rule);
+}
+.racks :deep(.panel) {
+  padding: 8px 12px;
+}
+.racks :deep(header) {
+  margin-bottom: 2px;
+}
+.racks :deep(svg) {
+  max-width: 28px;
+}
 .panels {
   columns: 440px;
   column-gap: 16px;
@@ -68,6 +95,12 @@ const panels: Record<Device['kind'], Component> = {
 @media (max-width: 900px) {
   .panels {
     columns: auto;
+  }
+  .racks {
+    top: -16px;
+  }
+  .racks :deep(.lamps svg) {
+    max-width: 18px;
   }
 }
 </style>

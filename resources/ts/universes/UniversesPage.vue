@@ -5,6 +5,7 @@ import { useSession } from '@/api/session'
 import { useShow } from '@/api/show'
 import SideSheet from '@/components/SideSheet.vue'
 import SlotStrip from '@/components/SlotStrip.vue'
+import { onceLeft } from '@/kinds/halfFilled'
 import { useEngine } from '@/live/engine'
 import { mergeWords } from '@/components/words'
 import CopiesPanel from './CopiesPanel.vue'
@@ -87,8 +88,24 @@ function done(next: string): void {
         @click="router.push(isList ? `/universes/${id}` : { path: `/universes/${id}`, query: { list: '1' } })"
         >{{ isList ? 'Show its levels' : 'All universes' }}</v-btn
       >
-      <v-btn v-if="session.mayBuild && universe" @click="form = 'edit'">Change</v-btn>
-      <v-btn v-if="session.mayBuild" @click="form = 'add'">Add a universe</v-btn>
+      <v-btn
+        v-if="session.mayBuild && universe"
+        @click="
+          onceLeft(() => {
+            form = 'edit'
+          })
+        "
+        >Change</v-btn
+      >
+      <v-btn
+        v-if="session.mayBuild"
+        @click="
+          onceLeft(() => {
+            form = 'add'
+          })
+        "
+        >Add a universe</v-btn
+      >
     </div>
     <p v-if="show.document && !universe && form === 'none'" class="empty">
       No universes yet. A universe is 512 slots: add one, then say on a port what feeds it and where it goes.
