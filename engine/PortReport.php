@@ -6,6 +6,9 @@ namespace NimbleJunction\Engine;
 
 use NimbleJunction\Core\Discovery\Neighbour;
 use NimbleJunction\Core\Junction;
+use NimbleJunction\Core\Merge\Rhythm;
+use NimbleJunction\Core\Port\Activity;
+use NimbleJunction\Core\Port\Stream;
 use NimbleJunction\Engine\Net\Transports;
 use NimbleJunction\Engine\Said\Finds;
 use NimbleJunction\Engine\Said\LentDevice;
@@ -30,7 +33,6 @@ final readonly class PortReport
         $lives = [];
         foreach ($plan->ports as $id => $port) {
             $activity = $this->junction->activity((string) $id);
-            $rhythm = $port['protocol']->carriesLevels() || $activity->heardAt === null ? null : $activity->rhythm;
             $lives[$id] = new PortLife(
                 $activity->state($port['protocol'], $port['receives'], $port['sends'], $now)->value,
                 $activity->fault,
@@ -39,12 +41,16 @@ final readonly class PortReport
                 $activity->received,
                 $activity->sent,
                 $activity->lost + $this->transports->lost($port['via']),
-                $rhythms[$id]['gap'] ?? ($rhythm === null ? null : round($rhythm->longestGapMillis($now), 1)),
-                $rhythms[$id]['jitter'] ?? ($rhythm === null ? null : round($rhythm->jitterMillis(), 1)),
+                $rhythms[$id]['gap'] ?? null,
+                $rhythms[$id]['jitter'] ?? null,
                 $port['protocol']->carriesLevels() && $port['receives'] ? $activity->healthWords($now) : '',
-                round(100 * $activity->lossPart($now, true), 1),
-                round(100 * $activity->lossPart($now, false), 1),
+                self::loss($activity, $now, 10),
+                self::loss($activity, $now, 60),
+                self::loss($activity, $now, null),
+                $rhythms[$id]['gapTen'] ?? null,
                 $rhythms[$id]['ever'] ?? null,
+                $rhythms[$id]['jitterMinute'] ?? null,
+                $rhythms[$id]['jitterEver'] ?? null,
                 $activity->streams->fittingSeconds(),
                 $activity->refused,
                 $activity->refusals,
@@ -107,26 +113,49 @@ final readonly class PortReport
         return $strays;
     }
 
+    /** In per cent; of the last so many seconds, or of all. */
+    private static function loss(Activity $activity, int $now, ?int $seconds): float
+    {
+        return round(100 * $activity->lossPart($now, $seconds), 1);
+    }
+
     private static function at(?int $nanos): ?float
     {
         return $nanos === null ? null : Engine::millis($nanos);
     }
 
-    /** @return array<string, array{gap: float, jitter: float, ever: float}> the worst of each port's senders, in milliseconds */
+    /** @return array<string, non-empty-array<string, float>> the worst of each port's senders, in milliseconds */
     private function rhythms(int $now): array
     {
         $worst = [];
         foreach ($this->junction->plan()->ports as $id => $port) {
-            foreach ($this->junction->activity((string) $id)->streams->all($now) as $stream) {
-                $before = $worst[$id] ?? ['gap' => 0.0, 'jitter' => 0.0, 'ever' => 0.0];
-                $worst[$id] = [
-                    'gap' => max($before['gap'], round($stream->rhythm->longestGapMillis($now), 1)),
-                    'jitter' => max($before['jitter'], round($stream->rhythm->jitterMillis(), 1)),
-                    'ever' => max($before['ever'], round($stream->rhythm->longestEverMillis($now), 1)),
-                ];
+            $activity = $this->junction->activity((string) $id);
+            $rhythms = $activity->heardAt === null ? [] : [$activity->rhythm];
+            if ($port['protocol']->carriesLevels()) {
+                $rhythms = array_map(static fn(Stream $stream): Rhythm => $stream->rhythm, $activity->streams->all($now));
+            }
+            foreach ($rhythms as $rhythm) {
+                foreach (self::figures($rhythm, $now) as $name => $value) {
+                    $worst[$id][$name] = max($worst[$id][$name] ?? 0.0, round($value, 1));
+                }
             }
         }
 
         return $worst;
+    }
+
+    /** @return array<string, float> */
+    private static function figures(Rhythm $rhythm, int $now): array
+    {
+        [$jitter, $jitterMinute, $jitterEver] = $rhythm->jittersMillis();
+
+        return [
+            'gapTen' => $rhythm->longestTenMillis($now),
+            'gap' => $rhythm->longestGapMillis($now),
+            'ever' => $rhythm->longestEverMillis($now),
+            'jitter' => $jitter,
+            'jitterMinute' => $jitterMinute,
+            'jitterEver' => $jitterEver,
+        ];
     }
 }

@@ -13,6 +13,7 @@ final readonly class Memory
 {
     public Rooms $rooms;
     private HeldSlots $held;
+    private KeptOutages $outages;
 
     public function __construct(
         private Universes $universes,
@@ -22,9 +23,10 @@ final readonly class Memory
         private LivePoints $points,
     ) {
         $this->held = new HeldSlots($universes);
+        $this->outages = new KeptOutages($activities);
         $this->rooms = new Rooms(
             [$universes, $routing, $activities],
-            [$outputs, $routing->firings],
+            [$outputs, $routing->firings, $this->outages],
             [$this->held, $points->values, $routing->switches, $points->ports->switches],
         );
     }
@@ -46,6 +48,7 @@ final readonly class Memory
         $this->outputs->restore($stored->part('sequences'));
         $this->routing->restore($stored->parts('feedback'));
         $this->activities->restore($stored->part('lastSenders'), $plan);
+        $this->outages->restore($stored->part('outages'), $plan, $now);
         $this->points->restore($stored);
         foreach ($this->universes->all() as $universe) {
             $this->outputs->offer($universe, $now);

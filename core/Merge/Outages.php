@@ -16,6 +16,9 @@ final class Outages
     /** What was done since it has been gone, in words; '' while it is not lost. */
     private string $meanwhile = '';
 
+    /** How many there have been. */
+    private int $ended = 0;
+
     /** It is lost: what follows from that. */
     public function lost(string $meanwhile): void
     {
@@ -29,11 +32,17 @@ final class Outages
 
     public function add(int $from, int $until): void
     {
+        ++$this->ended;
         $this->all[] = ['from' => $from, 'until' => $until, 'meanwhile' => $this->meanwhile];
         $this->meanwhile = '';
         if (\count($this->all) > self::MOST) {
             array_shift($this->all);
         }
+    }
+
+    public function ended(): int
+    {
+        return $this->ended;
     }
 
     /** @return list<array{from: int, until: int, meanwhile: string}> */

@@ -42,6 +42,11 @@ final class Rhythm
     private int $longest = 0;
     private int $longestBefore = 0;
     private int $longestEver = 0;
+    private int $longestTen = 0;
+    private int $longestTenBefore = 0;
+
+    /** @var array{float, float, float, float, float} the worst jitter: in the ten seconds of now, before, in the half minute of now, before, ever */
+    private array $jitters = [0.0, 0.0, 0.0, 0.0, 0.0];
     private int $regular = 0;
     private int $regularBefore = 0;
     private int $odd = 0;
@@ -74,6 +79,9 @@ final class Rhythm
             if ($interval > $this->longest) {
                 $this->longest = $interval;
             }
+            if ($interval > $this->longestTen) {
+                $this->longestTen = $interval;
+            }
             if ($interval < self::FAST_NANOS) {
                 $this->mean += $this->mean > 0.0 ? ($interval - $this->mean) / 16 : $interval;
                 $this->deviation += (abs($interval - $this->mean) - $this->deviation) / 32;
@@ -105,6 +113,20 @@ final class Rhythm
     public function jitterMillis(): float
     {
         return $this->jitter / 1e6;
+    }
+
+    /** @return array{float, float, float} the worst jitter of the last ten to twenty seconds, of the last minute, and ever, in milliseconds */
+    public function jittersMillis(): array
+    {
+        [$ten, $tenBefore, $half, $halfBefore, $ever] = $this->jitters;
+
+        return [max($ten, $tenBefore) / 1e6, max($half, $halfBefore) / 1e6, max($ever, $half) / 1e6];
+    }
+
+    /** The longest silence of the last ten to twenty seconds, the one that lasts now included. */
+    public function longestTenMillis(int $now): float
+    {
+        return max($this->longestTen, $this->longestTenBefore, $this->last === 0 ? 0 : $now - $this->last) / 1e6;
     }
 
     /** The longest silence of the last minute, the one that lasts now included. */
@@ -190,13 +212,22 @@ final class Rhythm
         $this->perSecond = $now - $this->secondEnds < self::SECOND ? $this->inSecond : 1;
         $this->inSecond = 0;
         $this->secondEnds = $now + self::SECOND;
+        $this->jitters[0] = max($this->jitters[0], $this->jitter);
+        $this->jitters[2] = max($this->jitters[2], $this->jitter);
         if ($now >= $this->tenEnds) {
             $isNext = $now - $this->tenEnds < self::TEN_SECONDS;
+            $this->longestTenBefore = $isNext ? $this->longestTen : 0;
+            $this->longestTen = 0;
+            $this->jitters[1] = $isNext ? $this->jitters[0] : 0.0;
+            $this->jitters[0] = $this->jitter;
             $this->counts = [0, 0, $isNext ? $this->counts[0] : 0, $isNext ? $this->counts[1] : 0];
             $this->tenEnds = $now + self::TEN_SECONDS;
         }
         if ($now >= $this->halfEnds) {
             $this->longestEver = max($this->longestEver, $this->longest);
+            $this->jitters[4] = max($this->jitters[4], $this->jitters[2]);
+            $this->jitters[3] = $this->jitters[2];
+            $this->jitters[2] = $this->jitter;
             $this->longestBefore = $this->longest;
             $this->longest = 0;
             $this->regularBefore = $this->regular;

@@ -211,12 +211,12 @@ final class Activity
         return $this->streams->health($now)[1] ?? '';
     }
 
-    /** The part of the frames of the last minute that never came; or of all since it was heard first. */
-    public function lossPart(int $now, bool $isMinute): float
+    /** The part of the frames of the last so many seconds (at most 60) that never came; null for all since it was heard first. */
+    public function lossPart(int $now, ?int $seconds): float
     {
         $this->advance($now);
-        $missed = $isMinute ? array_sum($this->missing) : $this->lost;
-        $came = $isMinute ? array_sum($this->in) : $this->received;
+        $missed = $seconds === null ? $this->lost : $this->within($this->missing, $seconds);
+        $came = $seconds === null ? $this->received : $this->within($this->in, $seconds);
 
         return $missed === 0 ? 0.0 : $missed / ($missed + $came);
     }
@@ -246,8 +246,14 @@ final class Activity
     /** @param array<int, int> $ring by second; the last three whole ones together */
     private function lately(array $ring): int
     {
+        return $this->within($ring, self::LATELY);
+    }
+
+    /** @param array<int, int> $ring by second; so many whole ones together */
+    private function within(array $ring, int $seconds): int
+    {
         $sum = 0;
-        for ($back = 1; $back <= self::LATELY; ++$back) {
+        for ($back = 1; $back <= $seconds; ++$back) {
             $sum += $ring[($this->second - $back + self::MINUTE + 1) % (self::MINUTE + 1)];
         }
 

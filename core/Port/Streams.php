@@ -24,6 +24,26 @@ final class Streams
     /** @var array<string, Stream> by universe and sender */
     private array $all = [];
 
+    /** @var list<Outage> from before a restart, the newest first */
+    private array $before = [];
+
+    /** @param list<Outage> $outages from before a restart, the newest first */
+    public function remember(array $outages): void
+    {
+        $this->before = $outages;
+    }
+
+    /** How many outages are over: another number as soon as there is one more. */
+    public function ended(): int
+    {
+        $count = \count($this->before);
+        foreach ($this->all as $stream) {
+            $count += $stream->rhythm->outages->ended();
+        }
+
+        return $count;
+    }
+
     /** The stream of a sender that is heard (again): its rhythm goes on. */
     public function of(string $key, string $name, string $universe, int $lostAfter): Stream
     {
@@ -101,7 +121,7 @@ final class Streams
             $isSame ? $groups[$last][] = $one : $groups[] = [$one];
         }
 
-        return array_reverse(array_map(self::joined(...), $groups));
+        return [...array_reverse(array_map(self::joined(...), $groups)), ...$this->before];
     }
 
     /** @param non-empty-list<array{int, int|null, Stream, string}> $group that began together */

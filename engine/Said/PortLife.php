@@ -9,9 +9,11 @@ final readonly class PortLife extends Said
 {
     /**
      * @param float $in packets a second
-     * @param float|null $gap longest silence in milliseconds
+     * @param float|null $gap longest silence of the last minute, in milliseconds
+     * @param float|null $jitter the worst of the last ten seconds, in milliseconds (RFC 3550, 6.4.1)
      * @param string $health what is to be said of how it is, with figures; '' for nothing
-     * @param float $lossMinute per cent of frames that never came, over a minute
+     * @param float $lossTen per cent of frames that never came, over ten seconds
+     * @param float $lossMinute the same over a minute
      * @param float $lossEver the same since the engine runs
      * @param float|null $gapEver longest silence since the engine runs, in milliseconds
      * @param float $fitting a time-out in seconds that fits a sender that is slower than that of now; 0 where none is
@@ -31,9 +33,13 @@ final readonly class PortLife extends Said
         public ?float $gap,
         public ?float $jitter,
         public string $health,
+        public float $lossTen,
         public float $lossMinute,
         public float $lossEver,
+        public ?float $gapTen,
         public ?float $gapEver,
+        public ?float $jitterMinute,
+        public ?float $jitterEver,
         public float $fitting,
         public int $refused,
         #[MapOf('int')]

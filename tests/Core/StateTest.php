@@ -148,6 +148,29 @@ final class StateTest extends TestCase
         self::assertSame(['127.0.0.15'], array_column($told, 'address'));
     }
 
+    public function testOutagesOfTheEveningAreKept(): void
+    {
+        $rig = new Rig();
+        for ($i = 0; $i < 80; ++$i) {
+            $rig->artNet([1 => $i]);
+            $rig->pass(0.05);
+        }
+        $rig->pass(12.0);
+        $rig->artNet([1 => 7]);
+        $told = $rig->junction->activity('house')->streams->outages($rig->nanos());
+        self::assertCount(1, $told);
+        $later = new Rig();
+        $later->pass(30.0);
+        $again = $this->again($rig, $later);
+        self::assertEquals($told, $again->junction->activity('house')->streams->outages($later->nanos()), 'and in the same words');
+        self::assertSame(1, $again->junction->activity('house')->streams->ended());
+        // Of a machine that has started since, nothing can be said in its own time.
+        $state = ['outages' => ['house' => [['from' => PHP_INT_MAX >> 2, 'until' => PHP_INT_MAX >> 1, 'what' => 'x']]]];
+        $fresh = new Rig();
+        $fresh->junction->restore($state, $fresh->nanos());
+        self::assertSame([], $fresh->junction->activity('house')->streams->outages($fresh->nanos()));
+    }
+
     public function testAHoldEndsWhenItWouldHave(): void
     {
         $rig = new Rig();

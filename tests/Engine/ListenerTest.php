@@ -65,7 +65,7 @@ final class ListenerTest extends TestCase
             UdpSocket::bind(self::ADDRESS, 7003);
             self::fail('two at one port');
         } catch (CannotListen $cannot) {
-            self::assertStringContainsString('UDP port 7003 at 127.78.20.1 is in use by another program', $cannot->getMessage());
+            self::assertStringContainsString('UDP port 7003 at 127.78.20.1 is in use by php', $cannot->getMessage());
         }
         $listener->close();
         UdpSocket::bind(self::ADDRESS, 7003)->close();

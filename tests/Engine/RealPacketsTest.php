@@ -130,7 +130,7 @@ final class RealPacketsTest extends TestCase
         $net = new Udp('127.78.3.3', 5568);
         $desk = new Udp('127.78.3.11', 6454);
         try {
-            $engine->process()->untilSaid('Desk: UDP port 6454 at 127.78.3.1 is in use by another program');
+            $engine->process()->untilSaid('Desk: UDP port 6454 at 127.78.3.1 is in use by php');
             $guest = new Udp('127.78.3.12', 5568);
             $guest->send((new Data('guest-----------', 1, Rig::levels([1 => 9])))->encode(), '127.78.3.1:5568');
             $net->until(static fn(string $bytes): bool => $bytes[126] === "\x09");

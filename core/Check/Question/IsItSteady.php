@@ -29,7 +29,7 @@ final readonly class IsItSteady implements Question
         foreach ($activity->streams->all($now) as $stream) {
             $gap = max($gap, $stream->rhythm->longestGapMillis($now));
         }
-        $loss = round(100 * $activity->lossPart($now, true), 1);
+        $loss = round(100 * $activity->lossPart($now, 60), 1);
         $figures = 'longest gap '.($gap < 1000 ? round($gap).' ms' : round($gap / 1000, 1).' s').', '.($loss > 0 ? "{$loss} % lost" : 'nothing lost').' in the last minute';
 
         return [match (true) {

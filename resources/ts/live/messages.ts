@@ -159,9 +159,13 @@ export interface PortLife {
   gap: number | null
   jitter: number | null
   health: string
+  lossTen: number
   lossMinute: number
   lossEver: number
+  gapTen: number | null
   gapEver: number | null
+  jitterMinute: number | null
+  jitterEver: number | null
   fitting: number
   refused: number
   refusals: Record<string, number>

@@ -5,7 +5,7 @@ import { spellMillis } from '@/components/words'
 import { useEngine } from '@/live/engine'
 import { csvOf, outageRows } from './outages'
 
-/** When this port was without its senders since the engine started, by the clock, and what was done meanwhile. */
+/** When this port was without its senders this evening, also before a restart of the engine, by the clock, and what was done meanwhile. */
 const props = defineProps<{ port: Port }>()
 const engine = useEngine()
 engine.follow(() => [`outages:${props.port.id}`])
@@ -16,7 +16,7 @@ const file = computed(() => `data:text/csv;charset=utf-8,${encodeURIComponent(cs
 <template>
   <section v-if="port.receive?.feeds" aria-label="Outages">
     <h3>
-      Outages since the engine started: <span class="figures">{{ rows.length }}</span><a
+      Outages of the evening: <span class="figures">{{ rows.length }}</span><a
         v-if="rows.length"
         :href="file"
         :download="`outages-${port.id}.csv`"

@@ -2,20 +2,15 @@
 import { computed } from 'vue'
 import type { Port } from '@/api/show'
 import MinutePlot from '@/components/MinutePlot.vue'
-import { spellAgo, spellMillis, spellRate } from '@/components/words'
+import { spellAgo, spellRate } from '@/components/words'
 import { useEngine } from '@/live/engine'
+import PortFigures from './PortFigures.vue'
 
 /** What a port did in the last minute, and since the engine started. */
 const props = defineProps<{ port: Port }>()
 const engine = useEngine()
 const life = computed(() => engine.ports[props.port.id])
 const minute = computed(() => engine.minutes[props.port.id])
-const loss = computed(() => {
-  const now = life.value
-  if (!now || (!['art-net', 'sacn'].includes(props.port.protocol) && props.port.link?.kind !== 'session')) return null
-  const share = (now.lost / Math.max(1, now.lost + now.received)) * 100
-  return now.lost === 0 ? 'none' : `${now.lost} packets (${share < 0.1 ? 'under 0.1' : share.toFixed(1)} %)`
-})
 const senders = computed(() =>
   Object.entries(life.value?.senders ?? {})
     .map(([address, count]) => `${address} (${count})`)
@@ -32,22 +27,6 @@ const senders = computed(() =>
     <dl>
       <dt>First and last heard</dt>
       <dd>{{ life?.firstAgo == null ? 'never' : `${spellAgo(life.firstAgo)}, and ${spellAgo(life.heardAgo)}` }}</dd>
-      <template v-if="life?.gap != null"
-        ><dt>Longest gap</dt>
-        <dd class="figures">
-          {{ spellMillis(life.gap) }} in the last minute<template v-if="life.gapEver != null"
-            >, {{ spellMillis(life.gapEver) }} since the engine started</template
-          >
-        </dd>
-        <dt>Jitter</dt>
-        <dd class="figures">± {{ spellMillis(life.jitter ?? 0) }}</dd></template
-      >
-      <template v-if="loss"
-        ><dt>Packets lost</dt>
-        <dd class="figures" :class="{ wrong: loss !== 'none' }">
-          {{ loss }}<template v-if="life?.lossMinute">, {{ life.lossMinute }} % in the last minute</template>
-        </dd></template
-      >
       <dt>Senders</dt>
       <dd class="figures">{{ senders || 'none yet' }}</dd>
       <template v-if="life?.connected.length"
@@ -55,6 +34,7 @@ const senders = computed(() =>
         <dd>{{ life.connected.join(', ') }}</dd></template
       >
     </dl>
+    <PortFigures :port="port" />
   </div>
   <div v-if="port.send">
     <h3>
