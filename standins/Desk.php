@@ -109,6 +109,12 @@ abstract class Desk implements Device
         }
     }
 
+    /** What Art-Net counts: 1 to 255, as 0 says that nothing is counted (Art-Net 4, ArtDmx, from memory). */
+    protected function nextSequence(): int
+    {
+        return $this->sequence % 255 + 1;
+    }
+
     private function tick(): void
     {
         $now = hrtime(true) / 1e9;
@@ -119,7 +125,7 @@ abstract class Desk implements Device
         }
         $this->sent = $slots;
         $this->sentAt = $now;
-        $this->sequence = $this->sequence % 255 + 1;
+        $this->sequence = $this->nextSequence();
         array_map($this->send(...), $this->packets($slots));
     }
 

@@ -48,11 +48,17 @@ final class GuestDesk extends Desk
         return [$this->data($slots, 0)->encode()];
     }
 
+    /** sACN counts through 0 (ANSI E1.31-2018, 6.2.5): whoever leaves it out seems to lose one packet in 256. */
+    protected function nextSequence(): int
+    {
+        return $this->sequence + 1 & 255;
+    }
+
     /** Switched off as it should be: three packets that say so (ANSI E1.31-2018, 6.2.6), then silence. */
     private function end(): void
     {
         for ($i = 0; $i < 3; ++$i) {
-            $this->sequence = $this->sequence % 255 + 1;
+            $this->sequence = $this->nextSequence();
             $this->send($this->data(str_repeat("\0", 512), Data::TERMINATED)->encode());
         }
         $this->cable = false;

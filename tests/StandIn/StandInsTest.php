@@ -97,6 +97,24 @@ final class StandInsTest extends TestCase
         $we->close();
     }
 
+    /** ANSI E1.31-2018, 6.2.5: the sequence number counts through all 256 values. */
+    public function testAGuestDeskCountsThroughNought(): void
+    {
+        $desk = new GuestDesk('guest', 'Guest desk', self::NET.'.12', self::NET.'.6', 1);
+        (new \ReflectionProperty($desk, 'sequence'))->setValue($desk, 253);
+        $we = new Udp(self::NET.'.6', 5568);
+        $this->playing($desk, function () use ($we): void {
+            $numbers = [];
+            for ($i = 0; $i < 4; ++$i) {
+                $data = Sacn::decode((string) $this->next($we, Background::PATIENCE));
+                self::assertInstanceOf(Data::class, $data);
+                $numbers[] = $data->sequence;
+            }
+            self::assertSame([254, 255, 0, 1], $numbers);
+        });
+        $we->close();
+    }
+
     public function testBrokenPacketsAreAllBroken(): void
     {
         $desk = new GuestDesk('guest', 'Guest desk', self::NET.'.13', self::NET.'.4', 1);

@@ -58,5 +58,8 @@ defineEmits<{ close: [] }>()
   .sheet > :deep(.panel) {
     border: 0;
   }
+  .sheet-head ~ :deep(.panel) > :is(header, h2) {
+    padding-right: 72px;
+  }
 }
 </style>

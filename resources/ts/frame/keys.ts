@@ -2,7 +2,7 @@
 export const keyTable = [
   { key: 'G, then 1 … 9, 0', does: 'go to the pages of the rail, from the top' },
   { key: 'T', does: 'open or close the trace' },
-  { key: '/ or Ctrl+K', does: 'find a port, universe, route, page or action' },
+  { key: '/ or Ctrl+K', does: 'find anything: a port, universe, slot, route, address, page or action' },
   { key: 'X', does: 'release what you hold by hand' },
   { key: 'Shift+X', does: 'release everything held by hand; asked first where others hold something' },
   { key: 'Ctrl+Z', does: 'undo the last edit' },
@@ -10,6 +10,7 @@ export const keyTable = [
   { key: 'Arrows', does: 'on a universe: move from slot to slot' },
   { key: '0 … 9, Enter', does: 'on a slot: write a level and hold it' },
   { key: 'Delete', does: 'on a slot: release it' },
+  { key: 'Escape', does: 'close what is open; a form that is half filled asks first' },
   { key: '?', does: 'this list' },
 ]
 

@@ -149,7 +149,7 @@ const remove = (list: 'fixtures' | 'profiles', id: string) => attempt(() => show
               <tr>
                 <th>Slots</th>
                 <th>Parameter</th>
-                <th>Takes</th>
+                <th>Merges by</th>
               </tr>
             </thead>
             <tbody>
@@ -158,7 +158,7 @@ const remove = (list: 'fixtures' | 'profiles', id: string) => attempt(() => show
                 <td>
                   {{ one.name }} <span class="quiet small">{{ one.slots.length * 8 }} bit</span>
                 </td>
-                <td class="quiet small">{{ one.intensity ? 'the highest' : 'the latest' }}</td>
+                <td class="quiet small">{{ one.intensity ? 'highest' : 'latest' }}</td>
               </tr>
             </tbody>
           </table>

@@ -5,7 +5,7 @@ import { useSession } from '@/api/session'
 import { useShow, type Port } from '@/api/show'
 import SideSheet from '@/components/SideSheet.vue'
 import StateMark from '@/components/StateMark.vue'
-import { healthWords, spellProtocol, spellRate } from '@/components/words'
+import { healthWords, spellProtocol, spellRate, stateWords } from '@/components/words'
 import { onceLeft } from '@/kinds/halfFilled'
 import PartList from '@/lists/PartList.vue'
 import type { Row } from '@/lists/rows'
@@ -45,7 +45,7 @@ const rows = computed<Row[]>(() =>
     id: port.id,
     name: port.name,
     text: `${port.id} ${spellProtocol(port.protocol)} ${show.data?.places[port.id] ?? ''}`,
-    state: stateOf(port.id),
+    state: stateWords(stateOf(port.id)),
   })),
 )
 

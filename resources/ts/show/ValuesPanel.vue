@@ -1,9 +1,12 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { useSession } from '@/api/session'
 import { useShow, type Value, type Values } from '@/api/show'
 import { useAttempt } from '@/components/attempt'
+import { onceLeft } from '@/kinds/halfFilled'
 import PartForm from '@/kinds/PartForm.vue'
+import PartList from '@/lists/PartList.vue'
+import type { Row } from '@/lists/rows'
 
 /** Switches, numbers, choices and texts of the show's own. */
 const show = useShow()
@@ -11,9 +14,23 @@ const session = useSession()
 const edited = ref<Value | null>(null)
 const draft = ref<Values | null>(null)
 const { failed, attempt } = useAttempt()
+const chosenId = ref('')
+const chosen = computed(() => show.values.find((one) => one.id === chosenId.value) ?? show.values[0])
+const rows = computed<Row[]>(() =>
+  show.values.map((one) => ({ id: one.id, name: one.name, text: `value:${one.id}`, state: one.type ?? 'switch' })),
+)
+const choose = (id: string) =>
+  onceLeft(() => {
+    draft.value = null
+    chosenId.value = id
+  })
 function edit(value: Value | null): void {
   edited.value = value
   draft.value = value ? (JSON.parse(JSON.stringify(value)) as Values) : {}
+}
+function done(id: string): void {
+  draft.value = null
+  chosenId.value = id
 }
 const remove = (value: Value) => attempt(() => show.remove('values', value.id))
 </script>
@@ -24,18 +41,26 @@ const remove = (value: Value) => attempt(() => show.remove('values', value.id))
     <p v-if="show.values.length === 0 && !draft" class="quiet">
       None yet. A value is a switch, a number, a choice or a text that routes set and ask for, like "House open".
     </p>
-    <div v-for="value in show.values" :key="value.id" class="value">
-      <strong>{{ value.name }}</strong>
-      <span class="quiet"
-        >{{ value.type ?? 'switch' }}, <code class="figures">value:{{ value.id }}</code></span
-      >
-      <span v-if="session.mayBuild" class="buttons"
-        ><button type="button" class="small-button" :aria-label="`Change ${value.name}`" @click="edit(value)">Change</button>
-        <button type="button" class="small-button" :aria-label="`Delete ${value.name}`" @click="remove(value)">
-          Delete
-        </button></span
-      >
-    </div>
+    <PartList
+      v-if="show.values.length"
+      list="values"
+      what="values"
+      :rows="rows"
+      :chosen="chosen?.id"
+      states="kinds"
+      class="rows"
+      @choose="choose"
+    >
+      <template #row="{ row }">
+        <strong>{{ row.name }}</strong>
+        <span class="quiet small">{{ row.state }}</span>
+        <code class="figures small">value:{{ row.id }}</code>
+      </template>
+    </PartList>
+    <p v-if="chosen && session.mayBuild && !draft" class="actions">
+      <button type="button" class="small-button" :aria-label="`Change ${chosen.name}`" @click="edit(chosen)">Change</button>
+      <button type="button" class="small-button" :aria-label="`Delete ${chosen.name}`" @click="remove(chosen)">Delete</button>
+    </p>
     <PartForm
       v-if="draft"
       :key="edited?.id ?? 'new'"
@@ -43,7 +68,7 @@ const remove = (value: Value) => attempt(() => show.remove('values', value.id))
       list="values"
       :part="edited"
       class="form"
-      @done="draft = null"
+      @done="done"
       @cancel="draft = null"
     />
     <div v-else-if="session.mayBuild" class="actions"><v-btn @click="edit(null)">Add a value</v-btn></div>
@@ -55,16 +80,8 @@ const remove = (value: Value) => attempt(() => show.remove('values', value.id))
 h2 {
   margin-bottom: 8px;
 }
-.value {
-  display: flex;
-  gap: 8px;
-  align-items: baseline;
-  padding: 6px 0;
-  border-top: 1px solid var(--rule);
-}
-.buttons {
-  margin-left: auto;
-  white-space: nowrap;
+.rows {
+  max-height: 320px;
 }
 .form {
   margin-top: 12px;

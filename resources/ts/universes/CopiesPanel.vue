@@ -3,7 +3,10 @@ import { computed, ref, watch } from 'vue'
 import { useSession } from '@/api/session'
 import { useShow, type Copy, type Values } from '@/api/show'
 import { useAttempt } from '@/components/attempt'
+import { onceLeft } from '@/kinds/halfFilled'
 import PartForm from '@/kinds/PartForm.vue'
+import PartList from '@/lists/PartList.vue'
+import type { Row } from '@/lists/rows'
 
 /** Slots of this universe that are copied elsewhere, and what is copied here. */
 const props = defineProps<{ universe: string }>()
@@ -38,6 +41,20 @@ function edit(copy: Copy | null): void {
     ? (JSON.parse(JSON.stringify(copy)) as Values)
     : { from: { universe: props.universe }, to: { universe: props.universe } }
 }
+const chosenId = ref('')
+const chosen = computed(() => mine.value.find((one) => one.id === chosenId.value) ?? mine.value[0])
+const rows = computed<Row[]>(() =>
+  mine.value.map((one) => ({ id: one.id, name: one.name, text: sentence(one), state: one.enabled === false ? 'off' : 'on' })),
+)
+const choose = (id: string) =>
+  onceLeft(() => {
+    draft.value = null
+    chosenId.value = id
+  })
+function done(id: string): void {
+  draft.value = null
+  chosenId.value = id
+}
 const remove = (copy: Copy) => attempt(() => show.remove('copies', copy.id))
 </script>
 
@@ -47,12 +64,17 @@ const remove = (copy: Copy) => attempt(() => show.remove('copies', copy.id))
     <p v-if="mine.length === 0 && !draft" class="quiet small">
       A slot copy takes slots of a universe to another place, there or in another universe.
     </p>
-    <div v-for="copy in mine" :key="copy.id" class="copy">
-      <strong>{{ copy.name }}</strong><span v-if="copy.enabled === false" class="quiet"> switched off</span>
-      <p class="small">{{ sentence(copy) }}</p>
+    <PartList v-if="mine.length" list="copies" what="copies" :rows="rows" :chosen="chosen?.id" class="rows" @choose="choose">
+      <template #row="{ row }">
+        <strong>{{ row.name }}</strong><span v-if="row.state === 'off'" class="quiet small">switched off</span>
+        <span class="quiet small sentence">{{ row.text }}</span>
+      </template>
+    </PartList>
+    <div v-if="chosen && !draft" class="copy">
+      <p class="small">{{ sentence(chosen) }}</p>
       <p v-if="session.mayBuild">
-        <button type="button" class="small-button" @click="edit(copy)">Change</button>
-        <button type="button" class="small-button" :aria-label="`Delete ${copy.name}`" @click="remove(copy)">Delete</button>
+        <button type="button" class="small-button" @click="edit(chosen)">Change</button>
+        <button type="button" class="small-button" :aria-label="`Delete ${chosen.name}`" @click="remove(chosen)">Delete</button>
       </p>
     </div>
     <PartForm
@@ -62,7 +84,7 @@ const remove = (copy: Copy) => attempt(() => show.remove('copies', copy.id))
       list="copies"
       :part="edited"
       class="form"
-      @done="draft = null"
+      @done="done"
       @cancel="draft = null"
     />
     <button v-else-if="session.mayBuild" type="button" class="small-button" @click="edit(null)">Add a copy</button>
@@ -74,9 +96,15 @@ const remove = (copy: Copy) => attempt(() => show.remove('copies', copy.id))
 h2 {
   margin-bottom: 6px;
 }
+.rows {
+  max-height: 280px;
+}
 .copy {
   padding: 6px 0;
-  border-top: 1px solid var(--rule);
+}
+.sentence {
+  overflow: hidden;
+  text-overflow: ellipsis;
 }
 .form {
   margin-top: 12px;

@@ -23,7 +23,7 @@ const understood = computed(() => (text.value.trim() ? readSelection(text.value.
 const wrong = computed(() => (typeof understood.value === 'string' ? understood.value : undefined))
 const selection = computed(() => (typeof understood.value === 'string' ? null : understood.value))
 const said = computed(() => {
-  if (!selection.value) return 'Like 1-12 + 20 @ 50 %: held at once. Without a level: gone to.'
+  if (!selection.value) return 'Like 1-12 + 20 @ 50 %: holds them. Without a level it goes there.'
   return spellSelection(selection.value)
 })
 

@@ -18,9 +18,10 @@ const rows = computed<Row[]>(() =>
     id: one.id,
     name: one.name,
     text: `${one.id} ${(show.data?.numbering[one.id] ?? []).join(' ')}`,
-    state: one.merge ?? 'htp',
+    state: shortMerge[one.merge ?? 'htp'],
   })),
 )
+const shortMerge = { htp: 'HTP', ltp: 'LTP', slot: 'slot by slot', chosen: 'one chosen port' }
 const words = (id: string) => {
   const one = byId.value.get(id)
   return one ? mergeWords(one, show.portName) : ''

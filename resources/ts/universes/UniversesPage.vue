@@ -67,7 +67,7 @@ onUnmounted(end)
 
 const whose = computed(() => {
   const place = shown.value.startsWith('source:') ? Number(shown.value.split(':').at(-1)) : -1
-  return place < 0 ? 'What leaves' : `What ${engine.sources[id.value]?.sources[place]?.name ?? 'the source'} sends`
+  return place < 0 ? 'Output levels' : `What ${engine.sources[id.value]?.sources[place]?.name ?? 'the source'} sends`
 })
 function done(next: string): void {
   form.value = 'none'
