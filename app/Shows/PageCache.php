@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Shows;
 
 use App\Models\Show;
+use Illuminate\Support\Facades\File;
 
 /**
  * The page of a show as it was at some revision, packed, for pages that follow: they are given that one at once, and ask
@@ -32,6 +33,12 @@ final readonly class PageCache
         return $packed;
     }
 
+    /** The show goes for good. */
+    public static function forget(Show $show): void
+    {
+        File::deleteDirectory(self::folder($show));
+    }
+
     private function newest(Show $show): ?string
     {
         $files = $this->files($show);
@@ -47,7 +54,7 @@ final readonly class PageCache
     /** A full disk keeps nobody from seeing the show. */
     private function keep(Show $show, string $packed): void
     {
-        $folder = $this->folder($show);
+        $folder = self::folder($show);
         if (! is_dir($folder)) {
             @mkdir($folder, 0o700, true);
         }
@@ -65,13 +72,13 @@ final readonly class PageCache
     /** @return list<string> the oldest first */
     private function files(Show $show): array
     {
-        $files = glob($this->folder($show).'/*.json.gz') ?: [];
+        $files = glob(self::folder($show).'/*.json.gz') ?: [];
         sort($files);
 
         return $files;
     }
 
-    private function folder(Show $show): string
+    private static function folder(Show $show): string
     {
         return config('junction.data')."/pages/{$show->id}";
     }

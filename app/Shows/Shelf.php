@@ -133,7 +133,10 @@ final readonly class Shelf
     public function purge(): void
     {
         Show::query()->where('is_current', false)->where('deleted_at', '<', now()->subDays(self::KEPT_DAYS))->get()
-            ->each(static fn(Show $show) => $show->delete());
+            ->each(static function (Show $show): void {
+                PageCache::forget($show);
+                $show->delete();
+            });
     }
 
     /** @return array<string, mixed> */

@@ -89,7 +89,8 @@ function dismiss(): void {
       <TraceDrawer v-model="drawer" />
       <BottomBar @find="palette = true" @keys="keyList = true" />
       <div v-if="notice" class="notice" role="status">
-        <span>{{ notice }}</span><button type="button" @click="dismiss">Close</button>
+        <span>{{ notice }}</span><button v-if="show.offersUndo && !engine.said" type="button" @click="step('undo')">Undo</button
+        ><button type="button" @click="dismiss">Close</button>
       </div>
       <CommandPalette v-model="palette" @step="step" @keys="keyList = true" @trace="drawer = !drawer" />
       <KeyList v-model="keyList" />

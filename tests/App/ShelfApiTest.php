@@ -8,6 +8,7 @@ use App\Models\Show;
 use App\Shows\Backup;
 use App\Shows\Shelf;
 use App\Shows\ShowStore;
+use Illuminate\Support\Facades\File;
 use NimbleJunction\Engine\LiveLink\Role;
 
 /** Several shows: begun, duplicated, opened, put away, deleted and brought back. */
@@ -87,10 +88,15 @@ final class ShelfApiTest extends AppTestCase
         self::assertNotNull($this->getJson('/api/shows')->json('shows.1.goneAt'));
         $this->postJson("/api/shows/{$id}/restore")->assertOk()->assertJsonPath('deletedAt', null);
         $this->deleteJson("/api/shows/{$id}")->assertOk();
+        $page = config('junction.data')."/pages/{$id}/000000000001.json.gz";
+        File::ensureDirectoryExists(\dirname($page));
+        File::put($page, 'packed');
         $this->travel(Shelf::KEPT_DAYS - 1)->days();
         $this->getJson('/api/shows')->assertJsonCount(2, 'shows');
         $this->travel(2)->days();
+        self::assertFileExists($page);
         $this->getJson('/api/shows')->assertJsonCount(1, 'shows');
+        self::assertDirectoryDoesNotExist(\dirname($page), 'and its packed pages with it');
         $this->postJson("/api/shows/{$id}/restore")->assertNotFound();
         $this->deleteJson("/api/shows/{$open}")->assertConflict();
         $this->patchJson("/api/shows/{$open}", ['archived' => true])->assertConflict();

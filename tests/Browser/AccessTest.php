@@ -67,10 +67,13 @@ final class AccessTest extends BrowserTestCase
     /** @return list<string> */
     private function tooWide(string $page): array
     {
-        [$inner, $outer] = self::$chrome->driver->executeScript(
-            'const page = document.querySelector("#main > *"); return [page.scrollWidth, page.clientWidth]',
+        [$inner, $outer, $top] = self::$chrome->driver->executeScript(
+            'const page = document.querySelector("#main > *"); return [page.scrollWidth, page.clientWidth, page.scrollTop]',
         );
 
-        return $inner > $outer ? ["{$page}: {$inner} pixels wide in {$outer}"] : [];
+        return [
+            ...($inner > $outer ? ["{$page}: {$inner} pixels wide in {$outer}"] : []),
+            ...($top > 0 ? ["{$page}: begins {$top} pixels below its top"] : []),
+        ];
     }
 }

@@ -98,6 +98,26 @@ final class FormsTest extends BrowserTestCase
         $this->untilScript('return document.querySelector(".v-theme--day") !== null', true);
     }
 
+    public function testALinkToSomethingThatIsGoneSaysSoAndOffersWhatIsNear(): void
+    {
+        self::$chrome->driver->get(self::$demo->url('/routes/lantern-of-before'));
+        $this->sees('main .gone', 'There is no route "lantern-of-before" in this show');
+        self::$chrome->press("Guide's fader to the lantern", 'main .gone');
+        $this->sees('.row-button[aria-current="true"]', "Guide's fader to the lantern");
+        $this->untilScript('return document.querySelector("main .gone") === null', true);
+    }
+
+    public function testWhatIsDeletedIsOneButtonAway(): void
+    {
+        $this->go('Routes');
+        self::$chrome->press('Doors', '[aria-label="routes"]');
+        self::$chrome->press('Delete', 'aside[aria-label="Route"]');
+        $this->sees('.notice', 'Deleted: "Doors".');
+        self::$chrome->press('Undo', '.notice');
+        $this->sees('.notice', 'Undone: delete route "doors"');
+        $this->sees('[aria-label="routes"]', 'Doors');
+    }
+
     private function palette(string $text): void
     {
         $this->noQuestion();

@@ -26,7 +26,7 @@ final class UniverseTest extends BrowserTestCase
         $this->go('Ports');
         self::$chrome->press('Guest desk', '.list');
         $this->sees('aside.panel', 'Packets lost');
-        $this->sees('aside.panel dd.wrong', 'packets (');
+        $this->sees('aside.panel .figures-table td.wrong', '%');
         $this->habit('Guest desk', 'Loses packets');
     }
 

@@ -26,7 +26,7 @@ const millis = (value: number) => `${value} ms`
 describe('figures of a port', () => {
   it('stand over ten seconds, a minute and the evening, and what is bad is marked', () => {
     expect(figureRows(desk, life, millis)).toEqual([
-      { label: 'Packets lost', cells: ['none', '1.5 %', '0.3 %'], bad: [false, true, true] },
+      { label: 'Packets lost', cells: ['none', '1.5 %', '3 (0.3 %)'], bad: [false, true, true] },
       { label: 'Longest gap', cells: ['30 ms', '1200 ms', '4000 ms'], bad: [] },
       { label: 'Jitter', cells: ['± 2 ms', '± 8 ms', '± 40 ms'], bad: [] },
     ])

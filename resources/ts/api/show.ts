@@ -138,10 +138,13 @@ export interface ShowPageData {
 export const useShow = defineStore('show', () => {
   const data = shallowRef<ShowPageData | null>(null)
   const said = ref('')
+  /** What was said is about an edit that may have been a slip. */
+  const offersUndo = ref(false)
 
   async function take(promise: Promise<ShowPageData | Changes>): Promise<ShowPageData | Changes> {
     const answer = await promise
     await put(answer)
+    offersUndo.value = false
     said.value = answer.undone
       ? `Undone: ${answer.undone} (by ${answer.undoneBy}).`
       : answer.redone
@@ -180,12 +183,27 @@ export const useShow = defineStore('show', () => {
   /** @param base the revision that the form was opened at */
   const replace = (list: ListName, id: string, part: object, base = seen()) => take(call('PUT', `show/${list}/${id}`, part, base))
   /** Several parts of a list in one edit. */
-  const batch = (list: ListName, what: { ids?: string[]; set?: Values; remove?: true; add?: object[]; before?: string | null }) =>
-    take(call('POST', `show/${list}/batch`, what, seen()))
+  const batch = (
+    list: ListName,
+    what: { ids?: string[]; set?: Values; remove?: true; add?: object[]; before?: string | null },
+  ) => {
+    const done = take(call('POST', `show/${list}/batch`, what, seen()))
+    return what.remove ? deleted(done, list, what.ids ?? []) : done
+  }
   /** A table for a spreadsheet is taken in; what it would do is asked for first. */
   const tryTable = (list: ListName, csv: string) => call<TableCounts>('POST', `show/${list}/table?try=1`, csv)
   const takeTable = (list: ListName, csv: string) => take(call('POST', `show/${list}/table`, csv, seen()))
-  const remove = (list: ListName, id: string) => take(call('DELETE', `show/${list}/${id}`, undefined, seen()))
+  const remove = (list: ListName, id: string) =>
+    deleted(take(call('DELETE', `show/${list}/${id}`, undefined, seen())), list, [id])
+  /** What was deleted is named, and the way back offered. */
+  async function deleted<T>(done: Promise<T>, list: ListName, ids: string[]): Promise<T> {
+    const parts = (document.value?.[list] ?? []) as { id: string; name: string }[]
+    const name = ids.length === 1 ? `"${parts.find((one) => one.id === ids[0])?.name ?? ids[0]}"` : `${ids.length} ${list}`
+    const answer = await done
+    said.value = `Deleted: ${name}. ${said.value}`.trim()
+    offersUndo.value = true
+    return answer
+  }
   const settle = (settings: { name?: string; middleC?: number }) => take(call('PATCH', 'show', settings, seen()))
   /** A port for something that was found on the network. */
   const takeUp = (find: object) => take(call('POST', 'show/take-up', find))
@@ -216,6 +234,7 @@ export const useShow = defineStore('show', () => {
   return {
     data,
     said,
+    offersUndo,
     load,
     begin,
     follow,

@@ -28,13 +28,22 @@ function toRow(id: string): void {
   if (isLong.value && !box.value?.querySelector(`[data-row="${CSS.escape(id)}"]`)) scroller.value?.scrollToIndex(place)
   void nextTick(() => box.value?.querySelector<HTMLElement>(`[data-row="${CSS.escape(id)}"]`)?.focus())
 }
+/** The list moves under its own frame; the page that it stands on stays where it is. */
+function bringIntoSight(row: HTMLElement): void {
+  const frame = row.closest('.rows')
+  if (!frame) return
+  const outer = frame.getBoundingClientRect()
+  const inner = row.getBoundingClientRect()
+  if (inner.top < outer.top) frame.scrollTop -= outer.top - inner.top
+  else if (inner.bottom > outer.bottom) frame.scrollTop += inner.bottom - outer.bottom
+}
 /** What is chosen from elsewhere comes into sight. */
 watch(
   () => props.chosen,
   (now) => {
     void nextTick(() => {
-      const row = now === undefined ? null : box.value?.querySelector(`[data-row="${CSS.escape(now)}"]`)
-      if (row) row.scrollIntoView({ block: 'nearest' })
+      const row = now === undefined ? null : box.value?.querySelector<HTMLElement>(`[data-row="${CSS.escape(now)}"]`)
+      if (row) bringIntoSight(row)
       else if (isLong.value) scroller.value?.scrollToIndex(props.items.findIndex((item) => 'row' in item && item.row.id === now))
     })
   },

@@ -4,6 +4,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { useSession } from '@/api/session'
 import { useShow, type Parameter } from '@/api/show'
 import { useAttempt } from '@/components/attempt'
+import GoneNote from '@/components/GoneNote.vue'
 import SideSheet from '@/components/SideSheet.vue'
 import { places, spellSlots } from '@/components/slots'
 import { onceLeft } from '@/kinds/halfFilled'
@@ -89,6 +90,7 @@ const remove = (list: 'fixtures' | 'profiles', id: string) => attempt(() => show
       </template>
     </div>
     <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
+    <GoneNote what="fixture" :id="route.params.id" :all="show.fixtures" path="/patch" :loaded="show.document !== undefined" />
     <div class="split">
       <div class="lists">
         <p v-if="show.document && show.fixtures.length === 0" class="empty">

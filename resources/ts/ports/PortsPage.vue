@@ -3,6 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useSession } from '@/api/session'
 import { useShow, type Port } from '@/api/show'
+import GoneNote from '@/components/GoneNote.vue'
 import SideSheet from '@/components/SideSheet.vue'
 import StateMark from '@/components/StateMark.vue'
 import { healthWords, spellProtocol, spellRate, stateWords } from '@/components/words'
@@ -95,6 +96,7 @@ function back(): void {
       <span class="quiet figures">We are {{ show.data?.adapters.map((one) => one.address).join(', ') }}</span>
       <v-btn v-if="session.mayBuild" variant="flat" color="primary" @click="add()">Add a port</v-btn>
     </div>
+    <GoneNote what="port" :id="route.params.id" :all="show.ports" path="/ports" :loaded="show.document !== undefined" />
     <div class="beside">
       <div class="list">
         <p v-if="show.document && show.ports.length === 0" class="empty">

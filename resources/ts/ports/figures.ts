@@ -15,7 +15,9 @@ export function figureRows(port: Port, life: PortLife, millis: (value: number) =
   if (!port.receive) return rows
   if (losing(port)) {
     const shares = [life.lossTen, life.lossMinute, life.lossEver]
-    rows.push({ label: 'Packets lost', cells: shares.map(percent), bad: shares.map((share) => share > 0) })
+    const cells = shares.map(percent)
+    if (life.lost > 0) cells[2] = `${life.lost} (${life.lossEver < 0.1 ? 'under 0.1' : life.lossEver} %)`
+    rows.push({ label: 'Packets lost', cells, bad: [life.lossTen > 0, life.lossMinute > 0, life.lost > 0] })
   }
   const row = (label: string, values: (number | null)[], sign: string) => {
     if (values.some((value) => value !== null))

@@ -4,6 +4,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { useSession } from '@/api/session'
 import { useShow, type Route } from '@/api/show'
 import { useAttempt } from '@/components/attempt'
+import GoneNote from '@/components/GoneNote.vue'
 import SideSheet from '@/components/SideSheet.vue'
 import StateMark from '@/components/StateMark.vue'
 import { onceLeft } from '@/kinds/halfFilled'
@@ -90,6 +91,7 @@ function cancel(): void {
         >Add a route</v-btn
       >
     </div>
+    <GoneNote what="route" :id="here.params.id" :all="show.routes" path="/routes" :loaded="show.document !== undefined" />
     <div class="split">
       <div class="list">
         <p v-if="show.document && show.routes.length === 0" class="empty">

@@ -44,7 +44,7 @@ const remove = (value: Value) => attempt(() => show.remove('values', value.id))
     <PartList
       v-if="show.values.length"
       list="values"
-      what="values"
+      what="own values"
       :rows="rows"
       :chosen="chosen?.id"
       states="kinds"

@@ -64,7 +64,7 @@ const remove = (copy: Copy) => attempt(() => show.remove('copies', copy.id))
     <p v-if="mine.length === 0 && !draft" class="quiet small">
       A slot copy takes slots of a universe to another place, there or in another universe.
     </p>
-    <PartList v-if="mine.length" list="copies" what="copies" :rows="rows" :chosen="chosen?.id" class="rows" @choose="choose">
+    <PartList v-if="mine.length" list="copies" what="slot copies" :rows="rows" :chosen="chosen?.id" class="rows" @choose="choose">
       <template #row="{ row }">
         <strong>{{ row.name }}</strong><span v-if="row.state === 'off'" class="quiet small">switched off</span>
         <span class="quiet small sentence">{{ row.text }}</span>

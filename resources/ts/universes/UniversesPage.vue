@@ -3,6 +3,7 @@ import { computed, onUnmounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useSession } from '@/api/session'
 import { useShow } from '@/api/show'
+import GoneNote from '@/components/GoneNote.vue'
 import SideSheet from '@/components/SideSheet.vue'
 import SlotStrip from '@/components/SlotStrip.vue'
 import { onceLeft } from '@/kinds/halfFilled'
@@ -107,6 +108,13 @@ function done(next: string): void {
         >Add a universe</v-btn
       >
     </div>
+    <GoneNote
+      what="universe"
+      :id="route.params.id"
+      :all="show.universes"
+      path="/universes"
+      :loaded="show.document !== undefined"
+    />
     <p v-if="show.document && !universe && form === 'none'" class="empty">
       No universes yet. A universe is 512 slots: add one, then say on a port what feeds it and where it goes.
     </p>
