@@ -36,6 +36,26 @@ final class PhoneTest extends BrowserTestCase
         }
     }
 
+    /** 768 × 1024: the rail is there, panels still come from below, and fingers fit. */
+    public function testATabletHasTheRailAndRoomForFingers(): void
+    {
+        self::$chrome->size(768, 1024);
+        try {
+            foreach (['Ports', 'Patch', 'Universes', 'Routes', 'Scope', 'Packets', 'Stand-ins', 'Show', 'History', 'Overview'] as $page) {
+                $this->go($page);
+                $this->sees('nav.rail .here', $page);
+                $this->fingersFit("{$page} on a tablet");
+            }
+            $this->go('Routes');
+            self::$chrome->press('Doors', '[aria-label="routes"]');
+            $this->sees(self::SHEET, 'Doors');
+            self::$chrome->press('Close', self::SHEET);
+            $this->noSheet();
+        } finally {
+            self::$chrome->size(390, 844);
+        }
+    }
+
     public function testAPortComesUpFromBelowIsCheckedAndPutAway(): void
     {
         self::$chrome->press('Ports', self::BAR);
@@ -119,6 +139,9 @@ final class PhoneTest extends BrowserTestCase
     /** Whatever is pressed is 44 pixels high at least; what stands within a line of words is not meant. */
     private function fingersFit(string $page): void
     {
+        if (str_contains($page, 'Stand-ins')) {
+            self::$chrome->find('[aria-label="House desk"] button');
+        }
         $small = self::$chrome->driver->executeScript(
             'return [...document.querySelectorAll("button, main a:not(p a, li a, dd a, .small a), select, input:not([type=checkbox], [type=radio], [type=range], [type=file])")]
                 .filter((one) => one.checkVisibility() && one.getBoundingClientRect().height > 0 && one.getBoundingClientRect().height < arguments[0])

@@ -58,7 +58,7 @@ defineEmits<{ close: [] }>()
   .sheet > :deep(.panel) {
     border: 0;
   }
-  .sheet-head ~ :deep(.panel) > :is(header, h2) {
+  .sheet-head ~ :deep(.panel) > :is(header, h2, h2 + p) {
     padding-right: 72px;
   }
 }

@@ -56,6 +56,9 @@ button.release {
   gap: 6px;
 }
 @media (max-width: 900px) {
+  button.release {
+    height: 44px;
+  }
   .nothing {
     display: none;
   }

@@ -143,6 +143,9 @@ button {
   display: none;
 }
 @media (max-width: 900px) {
+  button {
+    height: 44px;
+  }
   .brand,
   .port .name {
     display: none;

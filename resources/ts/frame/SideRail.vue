@@ -59,6 +59,11 @@ const session = useSession()
   font-size: 13px;
   overflow-wrap: anywhere;
 }
+@media (max-width: 900px) {
+  .rail :is(a, button) {
+    min-height: 44px;
+  }
+}
 @media (max-width: 700px) {
   .rail {
     display: none;

@@ -109,6 +109,12 @@ const words = computed(() => {
 .route.out {
   text-align: right;
 }
+@media (max-width: 900px) {
+  .route {
+    min-height: 44px;
+    padding: 12px;
+  }
+}
 /* On a phone nothing is pointed at: the routes have their own page. */
 @media (max-width: 700px) {
   .main {

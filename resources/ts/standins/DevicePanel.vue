@@ -94,4 +94,9 @@ header {
   border-color: var(--wrong);
   font-weight: 600;
 }
+@media (max-width: 900px) {
+  .body :deep(button) {
+    min-height: 44px;
+  }
+}
 </style>

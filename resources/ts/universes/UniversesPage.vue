@@ -208,6 +208,7 @@ function done(next: string): void {
 @media (max-width: 900px) {
   .side {
     position: absolute;
+    top: auto;
   }
 }
 .split {
