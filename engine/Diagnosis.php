@@ -155,11 +155,12 @@ final class Diagnosis
         }
     }
 
-    /** Something has to be sent to a machine before the system finds out whether it is there: an empty datagram, which every protocol leaves out. */
+    /** Something has to be sent to a machine of our own networks before the system finds out whether it is there: an empty datagram, which every protocol leaves out. */
     private function wakeMachine(string $other): void
     {
         $number = $this->port->receive->port ?? 0;
-        if ($other === '' || $number === 0 || $this->port->link->kind !== LinkKind::Udp || str_starts_with($other, '127.')) {
+        $isOurs = (new Network(Adapters::all()))->facing($other) !== null;
+        if ($number === 0 || ! $isOurs || $this->port->link->kind !== LinkKind::Udp || str_starts_with($other, '127.')) {
             return;
         }
         $socket = @stream_socket_client("udp://{$other}:{$number}", $code, $message, 0.2);

@@ -28,6 +28,7 @@ final class Overheard
     private const LOOK_SECONDS = 1.0;
     private const LATELY_NANOS = 60_000_000_000;
     private const QUIET_NANOS = 2_000_000_000;
+    private const RETRY_NANOS = 15_000_000_000;
     private const MOST = 32;
 
     private readonly Counters $counters;
@@ -37,6 +38,9 @@ final class Overheard
 
     /** @var array<string, array{port: int, from: string, at: int}> */
     private array $knocks = [];
+
+    /** @var array<string, int> when a number that was taken is tried again, by port */
+    private array $takenUntil = [];
 
     public function __construct(private readonly Engine $engine)
     {
@@ -78,16 +82,19 @@ final class Overheard
     {
         $this->counters->look(intdiv(Engine::now(), 1_000_000_000));
         $wanted = [];
+        $adapters = null;
         foreach ($this->engine->show()->ports as $port) {
-            if (\count($wanted) < self::MOST && $this->mayBeCrossed($port)) {
+            if (\count($wanted) < self::MOST && $this->mayBeCrossed($port) && ! $this->isRobbery($port, $adapters ??= Adapters::now())) {
                 $wanted[$port->id] = $port;
             }
         }
+        $now = Engine::now();
+        $this->takenUntil = array_filter($this->takenUntil, static fn(int $until): bool => $now < $until);
         foreach (array_diff_key($this->listeners, $wanted) as $id => $listener) {
             $listener->close();
             unset($this->listeners[$id]);
         }
-        foreach (array_diff_key($wanted, $this->listeners) as $port) {
+        foreach (array_diff_key($wanted, $this->listeners, $this->takenUntil) as $port) {
             $this->listen($port);
         }
     }
@@ -104,14 +111,14 @@ final class Overheard
         $isQuiet = $activity->heardAt === null || Engine::now() - $activity->heardAt > self::QUIET_NANOS;
 
         return $port->receives() && $send->port !== 0 && $send->port !== $receive->port
-            && $isQuiet && $activity->fault === '' && ! $this->isRobbery($receive->address, $send->to);
+            && $isQuiet && $activity->fault === '';
     }
 
-    /** @param list<string> $to */
-    private function isRobbery(string $ours, array $to): bool
+    private function isRobbery(PortEntry $port, Adapters $adapters): bool
     {
-        foreach ($to as $address) {
-            $isHere = str_starts_with($address, '127.') || Adapters::now()->find($address) !== null;
+        $ours = $port->receive->address ?? Place::EVERYWHERE;
+        foreach ($port->send->to ?? [] as $address) {
+            $isHere = str_starts_with($address, '127.') || $adapters->find($address) !== null;
             if ($address === $ours || ($isHere && ($ours === Place::EVERYWHERE || ! str_starts_with($ours, '127.')))) {
                 return true;
             }
@@ -127,6 +134,8 @@ final class Overheard
         try {
             $address = Place::oneAddress($address);
             if (UdpSocket::isTaken($address, $number)) {
+                $this->takenUntil[$port->id] = Engine::now() + self::RETRY_NANOS;
+
                 return;
             }
             $this->listeners[$port->id] = new Listener(
@@ -138,6 +147,7 @@ final class Overheard
             );
         } catch (CannotListen) {
             // Another program listens there: then it is no stray.
+            $this->takenUntil[$port->id] = Engine::now() + self::RETRY_NANOS;
         }
     }
 }
