@@ -3,12 +3,16 @@
  * What stands beside a list. Where there is no room beside it, it comes up from
  * below when something was chosen; a form is closed by its own buttons.
  */
-withDefaults(defineProps<{ open: boolean; closes?: boolean }>(), { closes: true })
-defineEmits<{ close: [] }>()
+const props = withDefaults(defineProps<{ open: boolean; closes?: boolean }>(), { closes: true })
+const emit = defineEmits<{ close: [] }>()
+/** Beside the list it stays. */
+function escape(): void {
+  if (props.closes && matchMedia('(max-width: 900px)').matches) emit('close')
+}
 </script>
 
 <template>
-  <div class="sheet" :class="{ open }" @keydown.esc="closes && $emit('close')">
+  <div class="sheet" :class="{ open }" @keydown.esc="escape">
     <div v-if="closes" class="sheet-head"><button type="button" @click="$emit('close')">Close</button></div>
     <slot />
   </div>

@@ -45,6 +45,10 @@ watch(
   },
 )
 const cancel = () => onceLeft(() => emit('cancel'))
+/** A list that lies over the form closes first. */
+function escape(): void {
+  if (document.querySelector('.v-overlay--active') === null) void cancel()
+}
 /** Who has the same form open. */
 const others = computed(() => engine.present.filter((one) => one.place.endsWith(`: ${props.title}`)).map((one) => one.name))
 </script>
@@ -58,7 +62,7 @@ const others = computed(() => engine.present.filter((one) => one.place.endsWith(
     @change="typed"
     @pointerdown="touch"
     @keydown="touch"
-    @keydown.esc="cancel"
+    @keydown.esc="escape"
   >
     <h2>{{ title }}</h2>
     <p v-if="others.length" class="wrong">

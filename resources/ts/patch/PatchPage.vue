@@ -90,7 +90,7 @@ const remove = (list: 'fixtures' | 'profiles', id: string) => attempt(() => show
       </template>
     </div>
     <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
-    <GoneNote what="fixture" :id="route.params.id" :all="show.fixtures" path="/patch" :loaded="show.document !== undefined" />
+    <GoneNote :id="route.params.id" what="fixture" :all="show.fixtures" path="/patch" :loaded="show.document !== undefined" />
     <div class="split">
       <div class="lists">
         <p v-if="show.document && show.fixtures.length === 0" class="empty">

@@ -96,7 +96,7 @@ function back(): void {
       <span class="quiet figures">We are {{ show.data?.adapters.map((one) => one.address).join(', ') }}</span>
       <v-btn v-if="session.mayBuild" variant="flat" color="primary" @click="add()">Add a port</v-btn>
     </div>
-    <GoneNote what="port" :id="route.params.id" :all="show.ports" path="/ports" :loaded="show.document !== undefined" />
+    <GoneNote :id="route.params.id" what="port" :all="show.ports" path="/ports" :loaded="show.document !== undefined" />
     <div class="beside">
       <div class="list">
         <p v-if="show.document && show.ports.length === 0" class="empty">

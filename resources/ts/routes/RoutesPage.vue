@@ -91,7 +91,7 @@ function cancel(): void {
         >Add a route</v-btn
       >
     </div>
-    <GoneNote what="route" :id="here.params.id" :all="show.routes" path="/routes" :loaded="show.document !== undefined" />
+    <GoneNote :id="here.params.id" what="route" :all="show.routes" path="/routes" :loaded="show.document !== undefined" />
     <div class="split">
       <div class="list">
         <p v-if="show.document && show.routes.length === 0" class="empty">

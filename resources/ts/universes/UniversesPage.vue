@@ -109,8 +109,8 @@ function done(next: string): void {
       >
     </div>
     <GoneNote
-      what="universe"
       :id="route.params.id"
+      what="universe"
       :all="show.universes"
       path="/universes"
       :loaded="show.document !== undefined"
