@@ -22,6 +22,9 @@ final class Rhythm
     /** The first interval may be as long as this and be its rhythm. */
     private const FIRST_NANOS = 20 * self::SECOND;
 
+    /** So many times the interval before is a pause: the sender thins its output, or was away. */
+    private const PAUSE = 16;
+
     /** Intervals that differ by no more than this part are one rhythm, however slow it is. */
     private const ALIKE = 0.3;
 
@@ -74,7 +77,10 @@ final class Rhythm
     {
         if ($this->last !== 0) {
             $interval = $now - $this->last;
-            $this->jitter += (abs($interval - $this->interval) - $this->jitter) / 16;
+            // A pause, and the end of one, are no jitter; nor is the first interval.
+            if ($interval < self::PAUSE * $this->interval && $this->interval < self::PAUSE * $interval) {
+                $this->jitter += (abs($interval - $this->interval) - $this->jitter) / 16;
+            }
             $this->interval = $interval;
             if ($interval > $this->longest) {
                 $this->longest = $interval;

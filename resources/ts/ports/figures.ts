@@ -1,4 +1,5 @@
 import type { Port } from '@/api/show'
+import { quoted } from '@/components/csv'
 import type { PortLife } from '@/live/types'
 
 export interface FigureRow {
@@ -44,7 +45,6 @@ const columns: [string, (life: PortLife) => number | string | null][] = [
   ['jitter evening (ms)', (life) => life.jitterEver],
   ['refused', (life) => life.refused],
 ]
-const quoted = (text: string) => `"${text.replaceAll('"', '""')}"`
 
 /** All ports, a line each (RFC 4180). */
 export function figuresCsv(ports: Port[], lifeOf: (id: string) => PortLife | undefined): string {

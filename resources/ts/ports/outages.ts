@@ -1,3 +1,4 @@
+import { quoted } from '@/components/csv'
 import type { PortOutages } from '@/live/messages'
 
 export interface OutageRow {
@@ -26,7 +27,6 @@ export function outageRows(said: (PortOutages & { at: number }) | undefined): Ou
   })
 }
 
-const quoted = (text: string) => `"${text.replaceAll('"', '""')}"`
 
 /** For a spreadsheet. */
 export function csvOf(port: string, rows: OutageRow[]): string {

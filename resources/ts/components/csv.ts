@@ -1,0 +1,2 @@
+/** A text as a field of a line of CSV (RFC 4180). */
+export const quoted = (text: string) => `"${text.replaceAll('"', '""')}"`
