@@ -49,6 +49,10 @@ final class WalkTest extends BrowserTestCase
     {
         self::$chrome->press('Log out', 'nav.rail');
         self::$chrome->find('input[name=name]')->sendKeys('builder');
+        $this->untilScript(
+            'const box = document.querySelector("main form").getBoundingClientRect(); return Math.abs(box.left + box.width / 2 - innerWidth / 2) < 2 && Math.abs(box.top + box.height / 2 - innerHeight / 2) < 2',
+            true,
+        );
         self::$chrome->find('input[name=password]')->sendKeys('night-walk');
         self::$chrome->press('Log in', 'form');
         $this->sees('main h1', 'Fernhall Glasshouse');

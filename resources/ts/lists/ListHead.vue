@@ -57,7 +57,7 @@ const orders = computed(() => [
     >
     <v-menu>
       <template #activator="{ props: given }"><button type="button" class="small-button" v-bind="given">More</button></template>
-      <div class="panel menu">
+      <div class="panel menu" role="dialog" aria-label="More about the list">
         <a :href="`/api/show/${list}/table`" download class="small-button">Save as a table (CSV)</a>
         <template v-if="session.mayBuild">
           <button type="button" class="small-button" @click="emit('table')">Read a table (CSV) or a copy</button>

@@ -48,7 +48,9 @@ async function login(): Promise<void> {
 
 <style scoped>
 .login {
-  min-height: 100vh;
+  position: fixed;
+  inset: 0;
+  overflow: auto;
   display: grid;
   place-items: center;
 }

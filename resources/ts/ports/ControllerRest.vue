@@ -22,7 +22,7 @@ const take = () => {
     </p>
     <p v-else>
       Now they are at <span class="figures">{{ axes.map((axis) => axis.toFixed(3)).join(', ') }}</span>.
-      <button type="button" class="small-button" @click="take">Let go of it, then take these as its centres</button>
+      <button type="button" class="small-button" @click="take">Release the stick, then take these as its centres</button>
     </p>
   </div>
 </template>
