@@ -71,7 +71,12 @@ final class AccessTest extends BrowserTestCase
             'const page = document.querySelector("#main > *"); return [page.scrollWidth, page.clientWidth, page.scrollTop]',
         );
 
+        $isCut = self::$chrome->driver->executeScript(
+            'const ports = document.querySelector("header.strip .ports"); return ports.scrollWidth > ports.clientWidth',
+        );
+
         return [
+            ...($isCut ? ["{$page}: ports are cut off in the strip"] : []),
             ...($inner > $outer ? ["{$page}: {$inner} pixels wide in {$outer}"] : []),
             ...($top > 0 ? ["{$page}: begins {$top} pixels below its top"] : []),
         ];

@@ -10,15 +10,29 @@ import { healthWords } from '@/components/words'
 import { useEngine } from '@/live/engine'
 import type { PortState } from '@/live/types'
 
-/** More ports than this are counted by their states; on a phone all of them are. */
+/** More ports than there is room for are counted by their states; on a phone all of them are. */
 const MOST_MARKS = 20
-const phone = matchMedia('(max-width: 700px)')
-const isPhone = ref(phone.matches)
-const turned = () => {
-  isPhone.value = phone.matches
+const MARK_WIDTH = 34
+const REST_WIDTH = 740
+const PHONE_WIDTH = 700
+const width = ref(innerWidth)
+const isPhone = computed(() => width.value <= PHONE_WIDTH)
+const room = computed(() => Math.min(MOST_MARKS, Math.floor((width.value - REST_WIDTH) / MARK_WIDTH)))
+const time = ref('')
+const look = () => {
+  width.value = innerWidth
+  time.value = new Date().toTimeString().slice(0, 8)
 }
-onMounted(() => phone.addEventListener('change', turned))
-onUnmounted(() => phone.removeEventListener('change', turned))
+let ticking = 0
+onMounted(() => {
+  look()
+  addEventListener('resize', look)
+  ticking = window.setInterval(look, 1000)
+})
+onUnmounted(() => {
+  removeEventListener('resize', look)
+  clearInterval(ticking)
+})
 const order: PortState[] = ['fault', 'lost', 'silent', 'unsteady', 'unknown', 'alive', 'quiet', 'waiting', 'off']
 defineEmits<{ keys: [] }>()
 const engine = useEngine()
@@ -32,7 +46,7 @@ const linkWords = computed(
 const linkState = computed(() => (({ connecting: 'waiting', open: 'alive', lost: 'lost' }) as const)[engine.state])
 /** With many ports each state is one mark with its count, what is wrong first and by name. */
 const groups = computed(() => {
-  if (show.ports.length <= MOST_MARKS && !isPhone.value) return []
+  if (show.ports.length <= room.value && !isPhone.value) return []
   const names = new Map<PortState, string[]>()
   for (const port of show.ports) {
     const state = engine.ports[port.id]?.state ?? (engine.state === 'open' ? 'waiting' : 'unknown')
@@ -72,6 +86,7 @@ const groups = computed(() => {
     </span>
     <OtherPeople />
     <HeldButton />
+    <time class="figures wide" aria-label="Time of day">{{ time }}</time>
     <button type="button" class="wide" :title="`Levels are written as ${levelFormat}: change`" @click="nextFormat">
       {{ levelFormat }}
     </button>
