@@ -11,6 +11,7 @@ use NimbleJunction\Tests\Support\EngineProcess;
 use NimbleJunction\Tests\Support\LiveLink;
 use NimbleJunction\Tests\Support\Netns;
 use PHPUnit\Framework\TestCase;
+use Symfony\Component\Process\Process;
 
 /** A check on a real network of two machines: one that is there and silent, one that is not there, one in another subnet. */
 final class SilentMachineTest extends TestCase
@@ -38,10 +39,25 @@ final class SilentMachineTest extends TestCase
             Netns::in($there, 'ip', 'route', 'add', '10.9.7.1/32', 'dev', 'peer', 'src', '10.9.8.2');
             $here->inside('sh', '-c', 'echo 1 > /proc/sys/net/ipv4/conf/all/rp_filter');
             $this->sees($here, '', 'Is anything heard?', 'thrown away by this machine, as the sender\'s address is reached by another adapter', static fn() => Ear::say($there, 'stray', '10.9.7.1', 6454));
+            $here->inside('sh', '-c', 'echo 0 > /proc/sys/net/ipv4/conf/all/rp_filter');
+            $this->aPacketFilterIsSaid($here, $there);
         } finally {
             $engine?->stop();
             $here->delete();
         }
+    }
+
+    /** The system's own packet filter, where it may be set: what it drops reaches the machine and no program. */
+    private function aPacketFilterIsSaid(Netns $here, string $there): void
+    {
+        $filter = new Process([...Netns::words($here->name), 'python3', __DIR__.'/../Support/firewall.py', '6454']);
+        $filter->run();
+        if (trim($filter->getOutput()) !== 'dropping') {
+            fwrite(\STDERR, "Not looked at: a packet filter, as this machine has none to set ({$filter->getErrorOutput()}).\n");
+
+            return;
+        }
+        $this->sees($here, '', 'Is anything heard?', 'reached this machine in the last minute and no program could have them: a firewall', static fn() => Ear::say($there, 'for nobody', '10.9.7.1', 6454));
     }
 
     private function sees(Netns $here, string $other, string $question, string $words, ?callable $meanwhile = null): void
