@@ -72,7 +72,7 @@ final class AccessTest extends BrowserTestCase
         );
 
         $isCut = self::$chrome->driver->executeScript(
-            'const ports = document.querySelector("header.strip .ports"); return ports.scrollWidth > ports.clientWidth',
+            'const ports = document.querySelector("header.strip .ports"); return innerWidth > 900 && ports.scrollWidth > ports.clientWidth',
         );
 
         return [

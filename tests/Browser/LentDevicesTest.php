@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\Browser;
 
+use NimbleJunction\Tests\Support\Background;
+
 /** A keyboard and a stick plugged into this browser's computer, the Web MIDI and Gamepad APIs replaced in the page. */
 final class LentDevicesTest extends BrowserTestCase
 {
@@ -93,10 +95,18 @@ final class LentDevicesTest extends BrowserTestCase
         $this->sees('form', 'Axes rest at 0.1, 0.');
         $this->field('Dead zone, 0 to 0.9 of the way', '0.2');
         self::$chrome->press('Save', 'form');
+        $this->sees('aside[aria-label="Port"]', 'Check connection');
         $this->script('stick.move(0, 1)');
         $this->sees('.row-button[aria-current="true"]', 'axis 1 at 1');
-        $this->script('stick.move(0, 0.25)');
-        $this->sees('.row-button[aria-current="true"]', 'axis 1 at 0,');
+        // What was stored runs a moment later: until then a movement is read by the centres of before.
+        Background::until(function (): bool {
+            $this->script('stick.move(0, 1)');
+            $this->sees('.row-button[aria-current="true"]', 'axis 1 at 1');
+            $this->script('stick.move(0, 0.25)');
+            $this->sees('.row-button[aria-current="true"]', 'axis 1 at 0');
+
+            return str_contains(self::$chrome->find('.row-button[aria-current="true"]')->getText(), 'axis 1 at 0,');
+        }, 'The new centres being used');
         $this->script('stick.press(1)');
         $this->sees('.row-button[aria-current="true"]', 'button 1 at 1');
         $this->script('stick.unplug()');

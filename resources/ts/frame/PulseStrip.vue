@@ -16,7 +16,9 @@ const MARK_WIDTH = 34
 const REST_WIDTH = 740
 const PHONE_WIDTH = 700
 const width = ref(innerWidth)
+const NARROW_WIDTH = 900
 const isPhone = computed(() => width.value <= PHONE_WIDTH)
+const isNarrow = computed(() => width.value <= NARROW_WIDTH)
 const room = computed(() => Math.min(MOST_MARKS, Math.floor((width.value - REST_WIDTH) / MARK_WIDTH)))
 const time = ref('')
 const look = () => {
@@ -66,7 +68,7 @@ const groups = computed(() => {
     <EngineWarnings />
     <span v-if="groups.length" class="ports">
       <router-link v-for="group in groups" :key="group.state" to="/ports" class="port" :title="group.names.join('\n')">
-        <StateMark :state="group.state" :words="!isPhone || group.isWrong" /><b class="figures">{{ group.names.length }}</b
+        <StateMark :state="group.state" :words="!isNarrow || group.isWrong" /><b class="figures">{{ group.names.length }}</b
         ><span v-if="group.isWrong" class="name">{{ group.names.slice(0, 3).join(', ') }}</span>
       </router-link>
     </span>
