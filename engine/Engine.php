@@ -183,13 +183,16 @@ final class Engine
         $this->transports->close();
     }
 
-    /** @param array<int, int> $levels 0 to 255 by slot, 1 to 512 in rising order */
-    public function hold(string $universeId, array $levels, string $by, int $seconds): void
+    /**
+     * @param array<int, int> $levels 0 to 255 by slot, 1 to 512 in rising order
+     * @param bool $unlock whether it reaches what is never driven
+     */
+    public function hold(string $universeId, array $levels, string $by, int $seconds, bool $unlock = false): void
     {
         $now = self::now();
         $until = $now + $seconds * 1_000_000_000;
         $holds = array_map(
-            static fn(int $slot, int $level): Hold => new Hold($slot - 1, $level, $by, $until),
+            static fn(int $slot, int $level): Hold => new Hold($slot - 1, $level, $by, $until, $unlock),
             array_keys($levels),
             array_values($levels),
         );

@@ -6,6 +6,7 @@ use App\Http\Controllers\HistoryController;
 use App\Http\Controllers\KindController;
 use App\Http\Controllers\ListController;
 use App\Http\Controllers\PacketController;
+use App\Http\Controllers\PatchController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\ShelfController;
 use App\Http\Controllers\ShowController;
@@ -25,6 +26,9 @@ Route::prefix('api')->group(function (): void {
         Route::get('show/export', [ShowController::class, 'export']);
 
         Route::get('show/{list}/table', [ListController::class, 'table'])->whereIn('list', array_keys(Show::LISTS));
+
+        Route::get('show/address', [PatchController::class, 'address']);
+        Route::get('library', [PatchController::class, 'library']);
 
         Route::get('show/history', [HistoryController::class, 'page']);
         Route::get('show/history/{id}', [HistoryController::class, 'difference'])->whereNumber('id');
@@ -53,6 +57,7 @@ Route::prefix('api')->group(function (): void {
             foreach (['duplicate', 'restore', 'open'] as $deed) {
                 Route::post("shows/{id}/{$deed}", [ShelfController::class, $deed])->whereNumber('id');
             }
+            Route::post('show/fixtures/deed', [PatchController::class, 'deed']);
             Route::post('show/{list}/batch', [ListController::class, 'batch'])->whereIn('list', array_keys(Show::LISTS));
             Route::post('show/{list}/table', [ListController::class, 'takeTable'])->whereIn('list', array_keys(Show::LISTS));
             Route::post('show/{list}', [ShowController::class, 'add'])->whereIn('list', array_keys(Show::LISTS));

@@ -30,6 +30,9 @@ final class Draft
     /** @var array<string, mixed> settings that are to be otherwise */
     private array $settings = [];
 
+    /** A whole show that somebody brings along is taken as it is: fixtures that share slots in it are shown, and not refused. */
+    public bool $isBroughtAlong = false;
+
     /** @var list<string> what is needed and is not there, in words */
     public array $missing = [];
 

@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace App\Shows;
 
 use NimbleJunction\Core\Patch\Fixture;
+use NimbleJunction\Core\Patch\Footprint;
 use NimbleJunction\Core\Patch\Patch;
-use NimbleJunction\Core\Patch\Profile;
+use NimbleJunction\Core\Patch\Placed;
 
 /** Every fixture with its slots and those of its parameters, as a page shows them. */
 final class PatchSheet
@@ -28,24 +29,29 @@ final class PatchSheet
             'universe' => $fixture->universeId,
             'first' => $fixture->first,
             'last' => $patch->lastSlot($fixture),
-            'shares' => $patch->sharing($fixture),
-            'parameters' => self::parameters($patch->profiles[$fixture->profileId], $fixture->first),
+            'shares' => self::sharing($patch, $fixture),
+            'parameters' => self::parameters($patch->footprint($fixture), $fixture->first),
         ], $fixtures);
     }
 
-    /** @return list<array<string, mixed>> */
-    private static function parameters(Profile $profile, int $first): array
+    /** @return list<array{id: string, name: string, meant: bool}> */
+    private static function sharing(Patch $patch, Fixture $fixture): array
     {
-        $parameters = [];
-        foreach ($profile->places() as $name => $places) {
-            $slots = array_map(static fn(int $place): int => $first - 1 + $place, $places);
-            $parameters[] = [
-                'name' => (string) $name,
-                'slots' => $slots,
-                'intensity' => $profile->parameter((string) $name)->isIntensity ?? false,
-            ];
-        }
+        return array_map(
+            static fn(Fixture $other): array => ['id' => $other->id, 'name' => $other->name, 'meant' => Patch::isMeant($fixture, $other)],
+            $patch->sharing($fixture),
+        );
+    }
 
-        return $parameters;
+    /** @return list<array<string, mixed>> */
+    private static function parameters(Footprint $footprint, int $first): array
+    {
+        return array_map(static fn(Placed $one): array => [
+            'key' => $one->key,
+            'name' => $one->name,
+            'slots' => array_map(static fn(int $slot): int => $first - 1 + $slot, $one->slots),
+            'kind' => $one->parameter->kind->value,
+            'highest' => $one->parameter->precedence->takesHighest($one->parameter->kind),
+        ], $footprint->placed);
     }
 }

@@ -50,6 +50,7 @@ final readonly class Shelf
             $show = $this->named(\is_string($document['name'] ?? null) ? $document['name'] : 'New show');
             $draft = new Draft($show);
             $draft->become($document);
+            $draft->isBroughtAlong = true;
             Storing::store($draft, "import \"{$show->name}\"", $user);
 
             return $show;

@@ -59,7 +59,12 @@ final readonly class ShowStore
      */
     public function change(string $summary, ?User $user, callable $change, ?int $base = null, array $subjects = []): ?string
     {
-        return $this->amend($summary, $user, self::whole($change), $base, $subjects)->notice;
+        $whole = self::whole($change);
+
+        return $this->amend($summary, $user, static function (Draft $draft) use ($whole): void {
+            $whole($draft);
+            $draft->isBroughtAlong = true;
+        }, $base, $subjects)->notice;
     }
 
     /**

@@ -31,11 +31,17 @@ final class Storing
      */
     public static function store(Draft $draft, string $summary, ?User $user, string $kind = Edit::EDIT, ?int $of = null): Amendment
     {
+        if ($kind === Edit::EDIT) {
+            GoneFixtures::forget($draft);
+        }
         $amendment = $draft->amendment();
         if ($amendment->isEmpty()) {
             return $amendment;
         }
         Soundness::check($draft, $amendment);
+        if ($kind === Edit::EDIT && ! $draft->isBroughtAlong) {
+            SharedSlots::check($draft, $amendment);
+        }
         $show = $draft->show;
         $base = $show->revision;
         self::settle($show, $amendment);

@@ -42,6 +42,7 @@ abstract class Field
     private array $shownWords = [];
 
     private string $help = '';
+    private bool $isOlder = false;
 
     /** @param mixed $default what it is where it is left out; null for nothing */
     public function __construct(
@@ -120,6 +121,16 @@ abstract class Field
     public static function choice(string $name, string $label, string $enum, ?\BackedEnum $default = null): Choice
     {
         return new Choice($name, $label, $enum, $default);
+    }
+
+    /**
+     * Nothing, or a word that the code has an enum for.
+     *
+     * @param class-string<\BackedEnum> $enum
+     */
+    public static function choiceOrNone(string $name, string $label, string $enum): Choice
+    {
+        return new Choice($name, $label, $enum, null, true);
     }
 
     /** Nothing, or a text. */
@@ -274,6 +285,14 @@ abstract class Field
         return $this;
     }
 
+    /** A newer field says the same: it is read for ever, and no form shows it. */
+    final public function older(): static
+    {
+        $this->isOlder = true;
+
+        return $this;
+    }
+
     final public function applies(Reading $reading): bool
     {
         return $this->onlyAt === '' || \in_array($reading->word($this->onlyAt), $this->onlyWords, true);
@@ -308,7 +327,10 @@ abstract class Field
     {
         $shape = $this->shape();
         $default = $this->default instanceof \BackedEnum ? $this->default->value : $this->default;
-        $about = $this->help === '' ? [] : ['description' => $this->help];
+        $about = [
+            ...($this->help === '' ? [] : ['description' => $this->help]),
+            ...($this->isOlder ? ['deprecated' => true] : []),
+        ];
 
         return $default === null || $default === '' || $default === [] || isset($shape['$ref'])
             ? [...$about, ...$shape]
@@ -335,6 +357,7 @@ abstract class Field
             'shownAt' => $this->shownAt,
             'shownWords' => $this->shownWords,
             'help' => $this->help,
+            'isOlder' => $this->isOlder,
             ...$this->details(),
         ];
     }

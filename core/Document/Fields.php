@@ -7,6 +7,9 @@ namespace NimbleJunction\Core\Document;
 /** Reads one object of a show document field by field, and remembers all that is wrong with it. */
 final class Fields
 {
+    private const ID_PATTERN = '/^[a-z0-9][a-z0-9-]{0,59}$/D';
+    private const ID_RULE = 'Use 1 to 60 small letters, digits and hyphens.';
+
     /** As the system names them: at most 15 characters (Linux, IFNAMSIZ). A number alone is no name. */
     private const ADAPTER_PATTERN = '/^[A-Za-z][A-Za-z0-9._-]{0,14}$/D';
 
@@ -62,7 +65,13 @@ final class Fields
 
     public function id(string $name = 'id'): string
     {
-        return $this->matching($name, '/^[a-z0-9][a-z0-9-]{0,59}$/D', 'Use 1 to 60 small letters, digits and hyphens.');
+        return $this->matching($name, self::ID_PATTERN, self::ID_RULE);
+    }
+
+    /** @return list<string> */
+    public function ids(string $name, int $most): array
+    {
+        return $this->texts($name, $most, static fn(string $text): bool => preg_match(self::ID_PATTERN, $text) === 1, self::ID_RULE);
     }
 
     /** @param list<string> $words */

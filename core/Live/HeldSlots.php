@@ -37,8 +37,9 @@ final readonly class HeldSlots implements Room
             'slot' => $hold->slot,
             'level' => $hold->level,
             'by' => $hold->by,
+            'unlocked' => $hold->isUnlocked,
             'left' => $hold->until - $now,
-        ], array_values($this->universes->find($part)?->holds() ?? []));
+        ], array_values($this->universes->find($part)?->wayOut()->holds() ?? []));
     }
 
     /**
@@ -53,7 +54,7 @@ final readonly class HeldSlots implements Room
                 $level = $part->whole('level', 0, 255);
                 $left = $part->whole('left', 1, self::LONGEST_NANOS);
                 if ($slot !== null && $level !== null && $left !== null && $left > $away) {
-                    $universe->hold(new Hold($slot, $level, $part->text('by'), $now + $left - $away));
+                    $universe->hold(new Hold($slot, $level, $part->text('by'), $now + $left - $away, $part->flag('unlocked')));
                     $this->universes->dueAt = min($this->universes->dueAt, $now + $left - $away);
                 }
             }

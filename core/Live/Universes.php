@@ -59,6 +59,8 @@ final class Universes implements Room
     /** Universes, sources, levels and holds live on; what the new plan no longer feeds goes. */
     public function adopt(Plan $plan, int $now): void
     {
+        $repatched = Repatched::between($this->plan->patch, $plan->patch);
+        $repatched->takeUp($this->universes, $plan->routeSlots);
         $this->plan = $plan;
         $this->intake->adopt($plan);
         $feeds = $plan->feeds();
@@ -68,7 +70,7 @@ final class Universes implements Room
         foreach ($plan->universes as $id => $entry) {
             $universe = $this->universes[$id] ?? new Universe((string) $id, $entry['rules']);
             $isPatchedAlike = $universe->rules()->wide->equal($entry['rules']->wide);
-            $universe->use($entry['rules'], $entry['shaping'], $now);
+            $universe->use($entry['rules'], $entry['shaping'], $now, $entry['safety']);
             foreach ($universe->sources() as $source) {
                 $feed = $feeds["{$source->portId} {$id}"] ?? null;
                 if ($feed === null) {
@@ -82,10 +84,15 @@ final class Universes implements Room
                 $routes[$id] ?? [],
                 $isPatchedAlike ? $this->routeSlots[$id] ?? [] : [],
                 $copies[$id] ?? [],
+                $repatched->left((string) $id),
             );
             $universe->settle($now);
             $this->dueAt = min($this->dueAt, $universe->kept()->fadeDueAt($now));
             $kept[$id] = $universe;
+        }
+        $repatched->putDown($kept);
+        foreach ($kept as $universe) {
+            $universe->settle($now);
         }
         $this->universes = $kept;
         $this->routeSlots = $routes;
@@ -113,13 +120,20 @@ final class Universes implements Room
         return \count(array_filter($senders, static fn(Source $source): bool => $source->protocol === $protocol));
     }
 
-    /** Why a slot cannot be set by itself: it is a finer part of a parameter; '' where it can. */
+    /** Why a slot cannot be set by itself: it is a finer part of a parameter, or never driven; '' where it can. */
     public function refusal(Universe $universe, int $slot): string
     {
+        if ($universe->wayOut()->guards($slot)) {
+            return 'slot '.($slot + 1).' is never driven, as the profile there says';
+        }
         if ($universe->rules()->wide->coarse($slot) === $slot) {
             return '';
         }
-        [$parameter, $coarse] = $this->plan->patch->fineParts($universe->id)[$slot + 1] ?? ['a parameter', $slot];
+        $parameter = 'a parameter';
+        foreach ($this->plan->patch->at($universe->id, $slot + 1) as [$fixture, $placed]) {
+            $parameter = "{$fixture->name}, {$placed->name}";
+        }
+        $coarse = $universe->rules()->wide->coarse($slot) + 1;
 
         return 'slot '.($slot + 1)." is a finer part of {$parameter}: give the route its coarsest slot, {$coarse}, which sets all of it";
     }
@@ -187,7 +201,7 @@ final class Universes implements Room
                         : $next = min($next, $lostAt);
                 }
             }
-            foreach ($universe->holds() as $hold) {
+            foreach ($universe->wayOut()->holds() as $hold) {
                 if ($hold->until <= $now) {
                     $moved = $universe->release($hold->slot) || $moved;
                     $over = 'The hold on slot {slot} of {universe} is over: its time has passed';
@@ -250,19 +264,20 @@ final class Universes implements Room
      * @param array<string, array<int, true>> $routes slots that each route sets, by owner
      * @param array<string, array<int, true>> $before those that each route set until now: what did not change is left alone
      * @param array<string, Copy> $copies by owner
+     * @param array<string, array<int, true>> $left slots whose parameter lies elsewhere now, by owner: what was given there goes along
      */
-    private function giveAnew(Universe $universe, array $routes, array $before, array $copies): void
+    private function giveAnew(Universe $universe, array $routes, array $before, array $copies, array $left): void
     {
         foreach ($universe->layers()->all() as $layer) {
             foreach ($layer->all() as $owner => $contribution) {
                 $slots = $routes[$owner] ?? [];
-                if ($slots !== [] && $slots === ($before[$owner] ?? null)) {
+                if ($slots !== [] && ! isset($left[$owner]) && $slots === ($before[$owner] ?? null)) {
                     $contribution->name = $this->nameOf($owner);
 
                     continue;
                 }
                 $levels = $mask = Bytes::$none;
-                foreach (array_keys($slots) as $slot) {
+                foreach (array_keys(array_diff_key($slots, $left[$owner] ?? [])) as $slot) {
                     if ($contribution->mask[$slot] !== "\0") {
                         $levels[$slot] = $contribution->levels[$slot];
                         $mask[$slot] = "\xFF";

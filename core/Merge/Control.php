@@ -114,7 +114,7 @@ final readonly class Control
         if ($this->everywhere !== []) {
             return $merger->merge($this->everywhere);
         }
-        $merged = $this->hasSenders() ? Bytes::$none : $below;
+        $merged = $below;
         foreach ($this->groups as $group) {
             $merged = Bytes::laid($merged, $merger->merge($group->contributors), $group->mask);
         }

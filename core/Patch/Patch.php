@@ -25,28 +25,58 @@ final readonly class Patch
         $this->byUniverse = $byUniverse;
     }
 
-    public function lastSlot(Fixture $fixture): int
+    public function footprint(Fixture $fixture): Footprint
     {
-        return $fixture->first + $this->profiles[$fixture->profileId]->slots() - 1;
+        return $this->profiles[$fixture->profileId]->mode($fixture->modeId)->footprint;
     }
 
-    /** @return string 512 bytes, not 0 where a parameter lies that is no intensity: there the latest takes precedence */
+    public function lastSlot(Fixture $fixture): int
+    {
+        return $fixture->first + $this->footprint($fixture)->slots - 1;
+    }
+
+    /** @return string 512 bytes, 255 where a parameter lies of which the latest takes precedence */
     public function latest(string $universeId): string
     {
         $latest = str_repeat("\0", self::SLOTS);
         foreach ($this->in($universeId) as $fixture) {
-            $profile = $this->profiles[$fixture->profileId];
-            foreach ($profile->places() as $name => $places) {
-                if ($profile->parameter((string) $name)?->isIntensity === true) {
+            $footprint = $this->footprint($fixture);
+            $own = $footprint->latest;
+            foreach ($fixture->precedences as $one) {
+                $placed = $footprint->find($one->parameter);
+                if ($placed === null) {
                     continue;
                 }
-                foreach ($places as $place) {
-                    $latest[$fixture->first - 2 + $place] = "\1";
+                foreach ($placed->slots as $slot) {
+                    $own[$slot - 1] = $one->precedence->takesHighest($placed->parameter->kind) ? "\0" : "\xFF";
                 }
             }
+            $latest = self::laid($latest, $fixture, $own);
         }
 
         return $latest;
+    }
+
+    /** @return string 512 bytes: the level of each slot while nobody gives it one */
+    public function defaults(string $universeId): string
+    {
+        $defaults = str_repeat("\0", self::SLOTS);
+        foreach ($this->in($universeId) as $fixture) {
+            $defaults = self::laid($defaults, $fixture, $this->footprint($fixture)->defaults);
+        }
+
+        return $defaults;
+    }
+
+    /** @return string 512 bytes: 255 in the slots that are never driven */
+    public function never(string $universeId): string
+    {
+        $never = str_repeat("\0", self::SLOTS);
+        foreach ($this->in($universeId) as $fixture) {
+            $never = self::laid($never, $fixture, $this->footprint($fixture)->never);
+        }
+
+        return $never;
     }
 
     /** @return list<list<int>> the slots, from 0, of every parameter that takes several, the coarsest first */
@@ -54,10 +84,8 @@ final readonly class Patch
     {
         $wide = [];
         foreach ($this->in($universeId) as $fixture) {
-            foreach ($this->profiles[$fixture->profileId]->places() as $places) {
-                if (\count($places) > 1) {
-                    $wide[] = array_map(static fn(int $place): int => $fixture->first - 2 + $place, $places);
-                }
+            foreach ($this->footprint($fixture)->wide as $slots) {
+                $wide[] = array_map(static fn(int $slot): int => $fixture->first - 1 + $slot, $slots);
             }
         }
 
@@ -65,84 +93,100 @@ final readonly class Patch
     }
 
     /**
-     * The slots of a universe that hold a finer part of a parameter.
+     * What a slot means.
      *
-     * @return array<int, array{string, int}> by slot from 1: "Lantern, pan", and its coarsest slot
+     * @param int $slot 1 to 512
+     *
+     * @return list<array{Fixture, Placed}> of every fixture that listens there
      */
-    public function fineParts(string $universeId): array
+    public function at(string $universeId, int $slot): array
     {
-        $parts = [];
+        $found = [];
         foreach ($this->in($universeId) as $fixture) {
-            foreach ($this->profiles[$fixture->profileId]->places() as $name => $places) {
-                foreach (\array_slice($places, 1) as $place) {
-                    $parts[$fixture->first - 1 + $place] ??= ["{$fixture->name}, {$name}", $fixture->first - 1 + $places[0]];
+            $inside = $slot - $fixture->first + 1;
+            $footprint = $this->footprint($fixture);
+            if ($inside < 1 || $inside > $footprint->slots) {
+                continue;
+            }
+            foreach ($footprint->placed as $placed) {
+                if (\in_array($inside, $placed->slots, true)) {
+                    $found[] = [$fixture, $placed];
                 }
             }
         }
 
-        return $parts;
+        return $found;
+    }
+
+    /** Where a parameter lies; null when there is no such fixture or parameter. */
+    public function find(string $fixtureId, string $parameter): ?Placement
+    {
+        $fixture = $this->fixtures[$fixtureId] ?? null;
+        $placed = $fixture === null ? null : $this->footprint($fixture)->find($parameter);
+
+        return $fixture === null || $placed === null ? null : new Placement($fixture, $placed);
     }
 
     /**
-     * The slots that a value of a parameter takes.
+     * The next address at which so many slots are free: after the last fixture, or else in the first gap.
      *
-     * @param float $value 0 to 1
+     * @param string $without id of a fixture that does not count: it is the one that wants to go there
      *
-     * @return array{universe: string, levels: array<int, int>}|null level by slot from 1; null when there is no such parameter
+     * @return int|null null when there is no such room
      */
-    public function slots(string $fixtureId, string $parameterName, float $value): ?array
+    public function nextFree(string $universeId, int $slots = 1, string $without = ''): ?int
     {
-        $fixture = $this->fixtures[$fixtureId] ?? null;
-        $profile = $fixture === null ? null : $this->profiles[$fixture->profileId];
-        $parameter = $profile?->parameter($parameterName);
-        if ($fixture === null || $profile === null || $parameter === null) {
-            return null;
-        }
-        $slots = array_map(static fn(int $place): int => $fixture->first - 1 + $place, $profile->places()[$parameterName]);
-
-        return ['universe' => $fixture->universeId, 'levels' => array_combine($slots, $parameter->levels($value))];
-    }
-
-    /**
-     * Where a parameter lies.
-     *
-     * @return array{string, list<int>} universe, and slots from 0, the coarsest first; none when there is no such parameter
-     */
-    public function places(string $fixtureId, string $parameterName): array
-    {
-        $fixture = $this->fixtures[$fixtureId] ?? null;
-        $places = $fixture === null ? [] : $this->profiles[$fixture->profileId]->places()[$parameterName] ?? [];
-
-        return $fixture === null ? ['', []] : [$fixture->universeId, array_map(static fn(int $place): int => $fixture->first - 2 + $place, $places)];
-    }
-
-    /** The slot after the last one that is taken; null when there is none left. */
-    public function nextFree(string $universeId): ?int
-    {
+        $taken = [];
         $last = 0;
         foreach ($this->in($universeId) as $fixture) {
+            if ($fixture->id === $without) {
+                continue;
+            }
+            $taken += array_fill_keys(range($fixture->first, $this->lastSlot($fixture)), true);
             $last = max($last, $this->lastSlot($fixture));
         }
-
-        return $last < self::SLOTS ? $last + 1 : null;
-    }
-
-    /** @return list<string> names of fixtures that share slots with this one, meant or not */
-    public function sharing(Fixture $fixture): array
-    {
-        $names = [];
-        foreach ($this->in($fixture->universeId) as $other) {
-            if ($other->id !== $fixture->id && $other->first <= $this->lastSlot($fixture) && $fixture->first <= $this->lastSlot($other)) {
-                $names[] = $other->name;
+        if ($last + $slots <= self::SLOTS) {
+            return $last + 1;
+        }
+        $run = 0;
+        for ($slot = 1; $slot <= self::SLOTS; ++$slot) {
+            $run = isset($taken[$slot]) ? 0 : $run + 1;
+            if ($run === $slots) {
+                return $slot - $slots + 1;
             }
         }
 
-        return $names;
+        return null;
+    }
+
+    /** @return list<Fixture> that share slots with this one, meant or not */
+    public function sharing(Fixture $fixture): array
+    {
+        $last = $this->lastSlot($fixture);
+
+        return array_values(array_filter(
+            $this->in($fixture->universeId),
+            fn(Fixture $other): bool => $other->id !== $fixture->id && $other->first <= $last && $fixture->first <= $this->lastSlot($other),
+        ));
+    }
+
+    /** Whether one of the two says that they share slots on purpose. */
+    public static function isMeant(Fixture $one, Fixture $other): bool
+    {
+        return \in_array($other->id, $one->sharesWith, true) || \in_array($one->id, $other->sharesWith, true);
     }
 
     /** @return list<Fixture> */
-    private function in(string $universeId): array
+    public function in(string $universeId): array
     {
         return $this->byUniverse[$universeId] ?? [];
+    }
+
+    /** @param string $own one byte a slot of the fixture; where two lie on one another, both count */
+    private static function laid(string $all, Fixture $fixture, string $own): string
+    {
+        $at = $fixture->first - 1;
+
+        return substr_replace($all, $own | substr($all, $at, \strlen($own)), $at, \strlen($own));
     }
 }

@@ -8,18 +8,32 @@ use NimbleJunction\Core\Document\Checked;
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Document\Fields;
 use NimbleJunction\Core\Document\Part;
-use NimbleJunction\Core\Signal\Frame;
 
-/** What each slot of a kind of fixture means: its parameters in their order. */
+/** What each slot of a kind of fixture means: its parameters in their order, in one mode or in several. */
 final readonly class Profile implements Part, Checked
 {
-    /** @var array<string, list<int>> */
-    private array $places;
+    /** @var array<string, Mode> by id; of one mode alone it is '' */
+    public array $byMode;
 
-    /** @param list<Parameter> $parameters */
-    public function __construct(public string $id, public string $name, public array $parameters)
-    {
-        $this->places = self::placed($parameters);
+    /**
+     * @param list<Parameter> $parameters of the only mode
+     * @param list<Cells> $cells of the only mode
+     * @param list<Mode> $modes none where there is only one
+     */
+    public function __construct(
+        public string $id,
+        public string $name,
+        public array $parameters = [],
+        public string $maker = '',
+        public array $cells = [],
+        public array $modes = [],
+        public string $note = '',
+    ) {
+        $byMode = $modes === [] ? ['' => new Mode('', '', $parameters, $cells)] : [];
+        foreach ($modes as $mode) {
+            $byMode[$mode->id] ??= $mode;
+        }
+        $this->byMode = $byMode;
     }
 
     public static function label(): string
@@ -32,89 +46,35 @@ final readonly class Profile implements Part, Checked
         return [
             Field::id(),
             Field::name(),
-            Field::objects('parameters', 'Parameters', Parameter::class, Frame::SLOTS, 1),
+            Field::textOrNone('maker', 'Maker', 80),
+            ...Mode::meanings(),
+            Field::objects('modes', 'Modes, if there are several', Mode::class, 64)->meaning('Each with parameters of its own.'),
+            Field::textOrNone('note', 'Note', 1000),
         ];
     }
 
     public function check(Fields $fields): void
     {
+        if ($this->modes === []) {
+            $this->mode('')->footprint->check($fields);
+
+            return;
+        }
+        if ($this->parameters !== [] || $this->cells !== []) {
+            $fields->fault('parameters', 'there are modes as well', 'Give parameters and cells to the modes, or have no modes.');
+        }
         $named = [];
-        $taken = [];
-        foreach ($this->parameters as $i => $parameter) {
-            if (isset($named[$parameter->name])) {
-                $fields->fault("parameters/{$i}/name", "\"{$parameter->name}\" is there twice", 'Every parameter needs a name of its own, like "pan" and "tilt".');
+        foreach ($this->modes as $i => $mode) {
+            if (isset($named[$mode->id])) {
+                $fields->fault("modes/{$i}/id", "\"{$mode->id}\" is used twice", 'Every id may be used once.');
             }
-            $named[$parameter->name] = true;
-            foreach ($parameter->at as $slot) {
-                if (isset($taken[$slot])) {
-                    $fields->fault("parameters/{$i}/at", "slot {$slot} belongs to \"{$taken[$slot]}\" already", 'Every slot of a fixture belongs to one parameter.');
-                }
-                $taken[$slot] = $parameter->name;
-            }
-        }
-        if ($this->parameters === []) {
-            $fields->fault('parameters', 'there are none', 'Give at least one parameter.');
-        }
-        if ($this->slots() > Frame::SLOTS) {
-            $fields->fault('parameters', "they take {$this->slots()} slots", 'A universe has 512.');
+            $named[$mode->id] = true;
         }
     }
 
-    /** How many slots it takes, with gaps, if there are any. */
-    public function slots(): int
+    /** The mode of that id; the first one where there is none. */
+    public function mode(string $id): Mode
     {
-        return max([0, ...array_merge(...array_values($this->places))]);
-    }
-
-    /**
-     * The slots of each parameter: those that it names, or the next ones that are free.
-     *
-     * @return array<string, list<int>> by parameter, counted from 1 as a fixture's first slot, the coarsest first
-     */
-    public function places(): array
-    {
-        return $this->places;
-    }
-
-    public function parameter(string $name): ?Parameter
-    {
-        foreach ($this->parameters as $parameter) {
-            if ($parameter->name === $name) {
-                return $parameter;
-            }
-        }
-
-        return null;
-    }
-
-    /**
-     * @param list<Parameter> $parameters
-     *
-     * @return array<string, list<int>>
-     */
-    private static function placed(array $parameters): array
-    {
-        $taken = [];
-        foreach ($parameters as $parameter) {
-            $taken += array_fill_keys($parameter->at, true);
-        }
-        $places = [];
-        $next = 1;
-        foreach ($parameters as $parameter) {
-            if ($parameter->at !== []) {
-                $places[$parameter->name] = $parameter->at;
-
-                continue;
-            }
-            $own = range($next, $next + $parameter->width - 1);
-            while (array_intersect_key($taken, array_flip($own)) !== []) {
-                ++$next;
-                $own = range($next, $next + $parameter->width - 1);
-            }
-            $places[$parameter->name] = $own;
-            $next += $parameter->width;
-        }
-
-        return $places;
+        return $this->byMode[$id] ?? array_values($this->byMode)[0];
     }
 }

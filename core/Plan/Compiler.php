@@ -14,6 +14,7 @@ use NimbleJunction\Core\Show\RouteEntry;
 use NimbleJunction\Core\Show\Show;
 use NimbleJunction\Core\Show\UniverseEntry;
 use NimbleJunction\Core\Universe\Rules;
+use NimbleJunction\Core\Universe\Safety;
 use NimbleJunction\Core\Universe\Shaping;
 
 /** Makes a plan of a show. A show that has been read always compiles. */
@@ -96,15 +97,17 @@ final readonly class Compiler
         );
     }
 
-    /** @return array{name: string, rules: Rules, shaping: ?Shaping} */
+    /** @return array{name: string, rules: Rules, shaping: ?Shaping, safety: ?Safety} */
     private function universe(UniverseEntry $universe, Patch $patch): array
     {
         $wide = new WideParameters($patch->wide($universe->id));
+        $defaults = $patch->defaults($universe->id);
 
         return [
             'name' => $universe->name,
-            'rules' => $universe->rules->patched($patch->latest($universe->id), $wide),
+            'rules' => $universe->rules->patched($patch->latest($universe->id), $wide, $defaults),
             'shaping' => $universe->shapes === [] ? null : new Shaping($universe->shapes, $wide),
+            'safety' => Safety::of($patch->never($universe->id), $defaults),
         ];
     }
 

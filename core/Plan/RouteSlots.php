@@ -107,9 +107,12 @@ final class RouteSlots
     /** @return array{string, list<int>} */
     private static function slots(Reference $reference, Patch $patch): array
     {
-        return $reference->kind === 'slot'
-            ? [$reference->id, [(int) $reference->part - 1]]
-            : ($reference->kind === 'fixture' ? $patch->places($reference->id, $reference->part) : ['', []]);
+        if ($reference->kind === 'slot') {
+            return [$reference->id, [(int) $reference->part - 1]];
+        }
+        $placement = $reference->kind === 'fixture' ? $patch->find($reference->id, $reference->part) : null;
+
+        return $placement === null ? ['', []] : [$placement->fixture->universeId, $placement->slots];
     }
 
     /**

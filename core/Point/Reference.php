@@ -7,7 +7,7 @@ namespace NimbleJunction\Core\Point;
 /** What a point is called in documents, on pages and in traces: "kind:id" or "kind:id/part". */
 final readonly class Reference
 {
-    public const PATTERN = '#^([a-z]+):([a-z0-9-]{1,60})(?:/([^\x00-\x1F/]{1,120}(?:/leaves)?))?$#uD';
+    public const PATTERN = '#^([a-z]+):([a-z0-9-]{1,60})(?:/([^\x00-\x1F/]{1,120}(?:/[^\x00-\x1F/]{1,120})?(?:/leaves)?))?$#uD';
     public const RULE = 'Name a point as kind:id or kind:id/part, like slot:palm-house/5, fixture:lantern/level or value:house-open.';
 
     private function __construct(public string $kind, public string $id, public string $part)

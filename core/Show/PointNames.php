@@ -28,7 +28,8 @@ final class PointNames
     {
         $fixture = $show->fixtures[$reference->id] ?? null;
         $profile = $fixture === null ? null : $show->profiles[$fixture->profileId] ?? null;
+        $key = (string) preg_replace('#/leaves$#', '', $reference->part);
 
-        return $profile?->parameter((string) preg_replace('#/leaves$#', '', $reference->part)) !== null;
+        return $fixture !== null && $profile?->mode($fixture->modeId)->footprint->find($key) !== null;
     }
 }

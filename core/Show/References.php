@@ -103,10 +103,28 @@ final readonly class References
         $profile = $this->show->profiles[$fixture->profileId] ?? null;
         if ($profile === null) {
             if ($fixture->profileId !== '') {
-                $this->fault("/fixtures/{$i}/profile", "there is no profile \"{$fixture->profileId}\"", 'Profiles are: '.(implode(', ', \array_slice(array_keys($this->show->profiles), 0, 12)) ?: 'none yet').'.');
+                $this->fault("/fixtures/{$i}/profile", "there is no profile \"{$fixture->profileId}\", and \"{$fixture->name}\" is of it", 'Profiles are: '.(implode(', ', \array_slice(array_keys($this->show->profiles), 0, 12)) ?: 'none yet').'.');
             }
-        } elseif ($fixture->first + $profile->slots() > 513) {
-            $this->fault("/fixtures/{$i}/first", "\"{$fixture->name}\" would end at slot ".($fixture->first + $profile->slots() - 1), "It takes {$profile->slots()} slots: begin at ".(513 - $profile->slots()).' or below.');
+
+            return;
+        }
+        $footprint = $profile->mode($fixture->modeId)->footprint;
+        if (! isset($profile->byMode[$fixture->modeId]) && ($fixture->modeId !== '' || $profile->modes === [])) {
+            $modes = implode(', ', array_filter(array_keys($profile->byMode))) ?: 'none: it has one alone';
+            $this->fault("/fixtures/{$i}/mode", "\"{$profile->name}\" has no mode \"{$fixture->modeId}\"", "Modes are: {$modes}.");
+        }
+        if ($fixture->first + $footprint->slots > 513) {
+            $this->fault("/fixtures/{$i}/first", "\"{$fixture->name}\" would end at slot ".($fixture->first + $footprint->slots - 1), "It takes {$footprint->slots} slots: begin at ".(513 - $footprint->slots).' or below.');
+        }
+        foreach ($fixture->precedences as $k => $one) {
+            if ($footprint->find($one->parameter) === null) {
+                $this->fault("/fixtures/{$i}/precedences/{$k}/parameter", "it has no parameter \"{$one->parameter}\"", 'Parameters are: '.implode(', ', \array_slice(array_keys($footprint->byKey), 0, 12)).'.');
+            }
+        }
+        foreach ($fixture->sharesWith as $k => $id) {
+            if (! isset($this->show->fixtures[$id])) {
+                $this->fault("/fixtures/{$i}/sharesWith/{$k}", "there is no fixture \"{$id}\"", 'Name the id of a fixture that shares slots with this one.');
+            }
         }
     }
 

@@ -47,6 +47,8 @@ final readonly class Show
     /** @var array<string, ValueEntry> by id */
     public array $values;
 
+    private Patch $patch;
+
     /**
      * @param int $middleC octave number of note 60, 3 to 5: makers differ
      * @param array<string, array<string, Part>> $lists by name and id
@@ -60,6 +62,7 @@ final readonly class Show
         $this->profiles = self::only($lists['profiles'] ?? [], Profile::class);
         $this->fixtures = self::only($lists['fixtures'] ?? [], Fixture::class);
         $this->values = self::only($lists['values'] ?? [], ValueEntry::class);
+        $this->patch = new Patch($this->profiles, $this->fixtures);
     }
 
     /** @return class-string<Part> of what a list is */
@@ -101,7 +104,7 @@ final readonly class Show
 
     public function patch(): Patch
     {
-        return new Patch($this->profiles, $this->fixtures);
+        return $this->patch;
     }
 
     /**

@@ -34,9 +34,9 @@ final readonly class Stored
         return \is_int($value) || \is_float($value) || \is_string($value) ? $value : null;
     }
 
-    public function flag(string $name): bool
+    public function flag(string $name, bool $usual = false): bool
     {
-        return ($this->fields[$name] ?? null) === true;
+        return ($this->fields[$name] ?? $usual) === true;
     }
 
     public function whole(string $name, int $low, int $high): ?int

@@ -33,14 +33,13 @@ final readonly class Explanation
      * @param int $slot 0 to 511
      * @param string $merged 512 bytes: what is asked for
      */
-    public function stages(int $slot, string $merged, ?Shaping $shaping, Holds $holds): string
+    public function stages(int $slot, string $merged, WayOut $wayOut): string
     {
         $asked = $this->rules->wide->value($merged, $slot);
         $words = [
             $this->rules->swaps?->explain($slot) ?? '',
             $this->of($slot, \ord($merged[$slot])),
-            $shaping?->explain($slot, $asked) ?? '',
-            $holds->explain($slot),
+            ...$wayOut->explain($slot, $asked),
         ];
 
         return implode(' ', array_filter($words));
@@ -67,10 +66,12 @@ final readonly class Explanation
 
     private function ofKept(int $asked): string
     {
+        $isDefault = ! $this->kept->isFilled && $asked > 0;
         $hadSenders = $this->kept->stopped || $this->kept->fade !== null || $asked > 0;
         $isAnythingThere = $this->contributors !== [];
 
         return match (true) {
+            $isDefault => 'Nobody gives it a level: it is at its default, as its profile says.',
             $hadSenders => "No source is left: {$this->rules->whenLost->words()}.",
             $isAnythingThere => 'No leading source raises this slot.',
             default => 'No source has been heard yet.',

@@ -48,9 +48,9 @@ final readonly class Hands
      */
     public function release(Universe $universe, ?int $first, ?int $last, string $by, int $now, bool $onlyOwn = false): ?Event
     {
-        $own = array_keys(array_filter($universe->holds(), static fn(Hold $hold): bool => $hold->by === $by));
+        $own = array_keys(array_filter($universe->wayOut()->holds(), static fn(Hold $hold): bool => $hold->by === $by));
         $meant = $first === null ? $own : array_values(array_intersect($own, range($first, $last ?? $first)));
-        if ($onlyOwn ? $meant === [] : $universe->holds() === []) {
+        if ($onlyOwn ? $meant === [] : $universe->wayOut()->holds() === []) {
             return null;
         }
         $what = $first === null ? 'all slots' : self::slots($first, $last ?? $first);

@@ -12,8 +12,14 @@ final readonly class Hold
      * @param int $level 0 to 255
      * @param string $by who set it
      * @param int $until in nanoseconds of the junction's clock
+     * @param bool $isUnlocked whether it reaches what is never driven
      */
-    public function __construct(public int $slot, public int $level, public string $by, public int $until)
-    {
+    public function __construct(
+        public int $slot,
+        public int $level,
+        public string $by,
+        public int $until,
+        public bool $isUnlocked = false,
+    ) {
     }
 }

@@ -18,6 +18,9 @@ final class Kept
     public string $levels;
     public ?Fade $fade = null;
 
+    /** Whether senders left these levels: below them lie the defaults of the patch. */
+    public bool $isFilled = false;
+
     /** Whether the rule was to stop sending, and nobody has come since. */
     public bool $stopped = false;
 
@@ -30,8 +33,23 @@ final class Kept
     public function lose(string $levels, WhenLost $whenLost, int $now): void
     {
         $this->levels = $whenLost->rule === LossRule::Stop ? Bytes::$none : $levels;
+        $this->isFilled = true;
         $this->stopped = $whenLost->rule === LossRule::Stop;
         $this->fade = $whenLost->rule === LossRule::Fade ? new Fade($levels, $whenLost->look, $now, $whenLost->fadeNanos) : null;
+    }
+
+    /**
+     * @param string $defaults 512 bytes, by the patch; '' for 0
+     *
+     * @return string 512 bytes: what shows where nobody gives a slot
+     */
+    public function below(bool $hasSenders, string $defaults): string
+    {
+        return match (true) {
+            $this->isFilled && ! $hasSenders => $this->levels,
+            $defaults === '' => Bytes::$none,
+            default => $defaults,
+        };
     }
 
     /** A sender has the universe again. */

@@ -21,6 +21,7 @@ final readonly class Rules
      * @param string $latest one byte a slot, not 0 where the latest takes precedence; for a rule slot by slot
      * @param string $chosen the port whose sources alone lead; for one chosen source only
      * @param WideParameters $wide what the patch knows of parameters of several slots
+     * @param string $defaults 512 bytes: what the patch says that slots have while nobody gives them a level; '' for 0
      * @param Swaps|null $swaps what changes places as it comes in; null for nothing
      */
     public function __construct(
@@ -30,15 +31,19 @@ final readonly class Rules
         public string $chosen = '',
         public WideParameters $wide = new WideParameters(),
         public ?Swaps $swaps = null,
+        public string $defaults = '',
     ) {
     }
 
-    /** @param string $latest 512 bytes, not 0 where the patch says that the latest takes precedence; for a rule slot by slot */
-    public function patched(string $latest, WideParameters $wide): self
+    /**
+     * @param string $latest 512 bytes, not 0 where the patch says that the latest takes precedence; for a rule slot by slot
+     * @param string $defaults 512 bytes
+     */
+    public function patched(string $latest, WideParameters $wide, string $defaults = ''): self
     {
         $latest = $this->merge === MergeRule::Slot ? str_pad($this->latest, Frame::SLOTS, "\0") | $latest : $this->latest;
 
-        return new self($this->merge, $this->whenLost, $latest, $this->chosen, $wide, $this->swaps);
+        return new self($this->merge, $this->whenLost, $latest, $this->chosen, $wide, $this->swaps, $defaults);
     }
 
     /** @return string 512 bytes: 255 in the slots where the latest takes precedence, of a wide parameter in all or none */

@@ -42,12 +42,11 @@ final class Universe
     private readonly Layers $layers;
     private Control $control;
     private readonly Kept $kept;
-    private readonly Holds $holds;
+    private readonly WayOut $wayOut;
 
     /** @var string 512 bytes: what is asked for, before the way out */
     private string $merged;
     private Merger $merger;
-    private ?Shaping $shaping = null;
 
     /** Whether it has just become known: that is a change, also where all levels are zero. */
     private bool $fresh = false;
@@ -58,8 +57,8 @@ final class Universe
         $this->layers = new Layers($this->merger, $rules->latestMask(), $rules->wide);
         $this->control = Control::among([]);
         $this->kept = new Kept();
-        $this->holds = new Holds();
-        $this->merged = $this->levels = Bytes::$none;
+        $this->wayOut = new WayOut();
+        $this->merged = $this->levels = $this->kept->below(false, $rules->defaults);
     }
 
     public function rules(): Rules
@@ -72,12 +71,15 @@ final class Universe
      *
      * @return bool whether what leaves has changed
      */
-    public function use(Rules $rules, ?Shaping $shaping, int $now): bool
+    public function use(Rules $rules, ?Shaping $shaping, int $now, ?Safety $safety = null): bool
     {
         $before = $this->rules;
-        $this->shaping = $shaping;
+        $this->wayOut->use($shaping, $safety);
         if ($rules->mergeAlike($before)) {
             $this->rules = $rules;
+            if ($rules->defaults !== $before->defaults) {
+                $this->mergeWhere(null);
+            }
 
             return $this->lay();
         }
@@ -257,7 +259,7 @@ final class Universe
     public function hold(Hold ...$holds): bool
     {
         ++$this->hands;
-        $this->holds->set($holds, $this->rules->wide, $this->levels);
+        $this->wayOut->hold($holds, $this->rules->wide, $this->levels);
         $this->speakIfHeard();
 
         return $this->lay();
@@ -272,17 +274,17 @@ final class Universe
     public function release(?int $first = null, ?int $last = null): bool
     {
         ++$this->hands;
-        $this->holds->release($this->rules->wide, $first, $last);
+        $this->wayOut->release($this->rules->wide, $first, $last);
         $hasSpoken = $this->spoken;
         $this->speakIfHeard();
 
         return $this->lay() || $hasSpoken !== $this->spoken;
     }
 
-    /** @return array<int, Hold> by slot */
-    public function holds(): array
+    /** What happens to its levels between what is asked for and what leaves. */
+    public function wayOut(): WayOut
     {
-        return $this->holds->all();
+        return $this->wayOut;
     }
 
     /** @return string 512 bytes: what is asked for, before the way out */
@@ -301,10 +303,11 @@ final class Universe
      *
      * @param string $levels 512 bytes
      */
-    public function resume(string $levels, bool $stopped, ?Fade $fade): void
+    public function resume(string $levels, bool $stopped, ?Fade $fade, bool $isFilled = true): void
     {
         if (! $this->control->hasSenders()) {
             $this->kept->levels = $levels;
+            $this->kept->isFilled = $isFilled;
             $this->kept->stopped = $stopped;
             $this->kept->fade = $fade;
             $this->spoken = true;
@@ -331,7 +334,7 @@ final class Universe
     /** One byte a slot: the place in leading() counted from 1, 0 for none, 255 for held by hand. */
     public function winners(): string
     {
-        return $this->holds->lay($this->control->winners($this->merger), "\xFF");
+        return $this->wayOut->markHeld($this->control->winners($this->merger));
     }
 
     /** Who gives a slot its level, and why, in words: every stage that did something. $slot is 0 to 511. */
@@ -339,7 +342,7 @@ final class Universe
     {
         $explanation = new Explanation($this->rules, $this->merger, $this->control, $this->contributors(), $this->kept);
 
-        return $explanation->stages($slot, $this->merged, $this->shaping, $this->holds);
+        return $explanation->stages($slot, $this->merged, $this->wayOut);
     }
 
     /**
@@ -368,7 +371,7 @@ final class Universe
     /** A universe that has stopped speaks as long as something of ours is there, or a hand. */
     private function speakIfHeard(): void
     {
-        $isHeard = ! $this->layers->areNone() || $this->holds->all() !== [];
+        $isHeard = ! $this->layers->areNone() || $this->wayOut->holds() !== [];
         if ($this->kept->stopped || $isHeard) {
             $this->spoken = $isHeard || $this->control->hasSenders();
         }
@@ -379,13 +382,13 @@ final class Universe
     {
         ++$this->changes;
         $this->merged = $slots === null
-            ? $this->control->merge($this->merger, $this->kept->levels)
+            ? $this->control->merge($this->merger, $this->kept->below($this->control->hasSenders(), $this->rules->defaults))
             : $this->control->mergeSlots($this->merger, $this->merged, $this->rules->wide->whole($slots));
     }
 
     private function lay(): bool
     {
-        $levels = $this->holds->lay($this->shaping?->apply($this->merged) ?? $this->merged);
+        $levels = $this->wayOut->apply($this->merged);
         if ($levels === $this->levels && ! $this->fresh) {
             return false;
         }

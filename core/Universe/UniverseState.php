@@ -33,6 +33,7 @@ final class UniverseState
 
         return [
             'kept' => base64_encode($kept->levels),
+            'filled' => $kept->isFilled,
             'stopped' => $universe->hasStopped(),
             'sources' => array_map(
                 static fn(Source $source): array => self::source($source, $order[$source->key] ?? ''),
@@ -67,7 +68,8 @@ final class UniverseState
         $order += OwnState::restore($stored->parts('ours', Layers::MOST), $universe);
         $universe->settle($now);
         $universe->reorder(array_filter($order));
-        $universe->resume($kept, $stored->flag('stopped'), Fade::resume($stored->part('fade'), $now, $away));
+        $fade = Fade::resume($stored->part('fade'), $now, $away);
+        $universe->resume($kept, $stored->flag('stopped'), $fade, $stored->flag('filled', true));
         // By now the fade is further on than what was written down.
         $universe->fadeOn($now);
     }

@@ -29,14 +29,25 @@ final readonly class ShowWording implements Wording
         $show = $this->show;
 
         return match ($point->kind) {
-            'slot' => "slot {$point->part} of ".($show->universes[$point->id]->name ?? $point->id),
-            'hold' => "the hold on slot {$point->part} of ".($show->universes[$point->id]->name ?? $point->id),
-            'fixture' => ($show->fixtures[$point->id]->name ?? $point->id).", {$point->part}",
+            'slot' => $this->slot($point->id, (int) $point->part),
+            'hold' => 'the hold on '.$this->slot($point->id, (int) $point->part),
+            'fixture' => $show->patch()->find($point->id, $point->part)?->name() ?? ($show->fixtures[$point->id]->name ?? $point->id).", {$point->part}",
             'port' => $this->port($point->id).", {$point->part}",
             'route' => '"'.($show->routes[$point->id]->name ?? $point->id).'"'.($point->part === '' ? '' : ", {$point->part}"),
             'value' => '"'.($show->values[$point->id]->name ?? $point->id).'"',
             default => $reference,
         };
+    }
+
+    /** @return string what listens there, and the slot; the slot alone where nothing is known to */
+    public function slot(string $universeId, int $slot): string
+    {
+        $where = "slot {$slot} of ".($this->show->universes[$universeId]->name ?? $universeId);
+        $listening = $this->show->patch()->at($universeId, $slot);
+
+        return $listening === []
+            ? $where
+            : implode(' and ', array_map(static fn(array $one): string => "{$one[0]->name}, {$one[1]->name}", $listening))." ({$where})";
     }
 
     public function middleC(): int

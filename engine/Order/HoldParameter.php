@@ -12,9 +12,17 @@ use NimbleJunction\Engine\Said\Said;
 /** All slots of a parameter are held at a value. */
 final readonly class HoldParameter implements Order
 {
-    /** @param float $value 0 to 1 */
-    public function __construct(private string $fixture, private string $parameter, private float $value, private int $seconds)
-    {
+    /**
+     * @param float $value 0 to 1, from its first value to its last
+     * @param bool $unlock whether it may reach what is never driven, for as long as it is held
+     */
+    public function __construct(
+        private string $fixture,
+        private string $parameter,
+        private float $value,
+        private int $seconds,
+        private bool $unlock,
+    ) {
     }
 
     public static function kind(): string
@@ -31,9 +39,10 @@ final readonly class HoldParameter implements Order
     {
         return [
             new Id('fixture', 'Fixture', 'fixture', true),
-            Field::text('parameter', 'Parameter', null, 60),
+            Field::text('parameter', 'Parameter', null, 120),
             Field::number('value', 'Value, 0 to 1', 0.0, 1.0),
             Field::whole('seconds', 'Seconds', 1, HoldSlots::LONGEST_SECONDS, HoldSlots::USUAL_SECONDS),
+            Field::flag('unlock', 'Unlock what is never driven', false),
         ];
     }
 
@@ -49,9 +58,18 @@ final readonly class HoldParameter implements Order
 
     public function obey(Reach $reach): ?Said
     {
-        $slots = $reach->engine->show()->patch()->slots($this->fixture, $this->parameter, $this->value)
+        $placement = $reach->engine->show()->patch()->find($this->fixture, $this->parameter)
             ?? throw new CommandRefused("There is no parameter \"{$this->parameter}\" of a fixture \"{$this->fixture}\" in the show.");
-        $reach->engine->hold($slots['universe'], $slots['levels'], $reach->by(), $this->seconds);
+        $parameter = $placement->placed->parameter;
+        if ($parameter->neverDriven && ! $this->unlock) {
+            throw new CommandRefused("{$placement->name()} is never driven, as its profile says. Unlock it to reach it this once.");
+        }
+        $levels = [];
+        foreach ($placement->levels($parameter->value($this->value)) as $slot => $level) {
+            $levels[$slot + 1] = $level;
+        }
+        ksort($levels);
+        $reach->engine->hold($placement->fixture->universeId, $levels, $reach->by(), $this->seconds, $this->unlock);
 
         return null;
     }

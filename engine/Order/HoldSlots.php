@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Engine\Order;
 
 use NimbleJunction\Core\Document\Field;
+use NimbleJunction\Engine\CommandRefused;
 use NimbleJunction\Engine\Said\Said;
 
 /** A slot, or a run of them, is held at a level. */
@@ -60,7 +61,12 @@ final readonly class HoldSlots implements Order
     public function obey(Reach $reach): ?Said
     {
         $levels = array_fill($this->slot, $this->last - $this->slot + 1, $this->level);
-        $reach->engine->hold($reach->universe($this->universe)->id, $levels, $reach->by(), $this->seconds);
+        $universe = $reach->universe($this->universe);
+        $levels = array_filter($levels, static fn(int $slot): bool => ! $universe->wayOut()->guards($slot - 1), \ARRAY_FILTER_USE_KEY);
+        if ($levels === []) {
+            throw new CommandRefused("Slot {$this->slot} of {$universe->id} is never driven, as the profile there says. Unlock its parameter to reach it this once.");
+        }
+        $reach->engine->hold($universe->id, $levels, $reach->by(), $this->seconds);
 
         return null;
     }

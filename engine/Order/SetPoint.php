@@ -51,7 +51,9 @@ final readonly class SetPoint implements Order
                 'do' => 'hold-parameter',
                 'fixture' => $point->id,
                 'parameter' => $point->part,
-                'value' => is_numeric($this->value) ? $this->value / 100 : $this->value,
+                'value' => is_numeric($this->value)
+                    ? $reach->engine->show()->patch()->find($point->id, $point->part)?->placed->parameter->shareOf((float) $this->value) ?? 0.0
+                    : $this->value,
             ],
             'slot' => ['do' => 'hold', 'universe' => $point->id, 'slot' => (int) $point->part, 'level' => $this->value],
             default => null,

@@ -120,7 +120,7 @@ final class StatusTopic implements Topic
         $this->universes = array_map(self::universe(...), $junction->universes());
         $this->holds = [];
         foreach ($junction->universes() as $universe) {
-            foreach ($universe->holds() as $hold) {
+            foreach ($universe->wayOut()->holds() as $hold) {
                 $this->holds[] = new HeldSlot(
                     $universe->id,
                     $hold->slot + 1,

@@ -86,19 +86,18 @@ final class SettingsApiTest extends AppTestCase
             '/api/show/profiles',
             ['name' => 'Spot', 'parameters' => [['name' => 'level', 'intensity' => true], ['name' => 'pan', 'slots' => 2]]],
         )->assertOk()->assertJsonPath('id', 'spot');
-        $sheet = $this->postJson(
-            '/api/show/fixtures',
-            ['name' => 'Path spot', 'profile' => 'spot', 'universe' => 'palm-house', 'first' => 8],
-        )->assertOk()->assertJsonPath('id', 'path-spot')->json('patch');
+        $fixture = ['name' => 'Path spot', 'profile' => 'spot', 'universe' => 'palm-house', 'first' => 8];
+        $this->postJson('/api/show/fixtures', $fixture)->assertStatus(422)->assertJsonPath('faults.0.path', '/fixtures/8/first');
+        $sheet = $this->postJson('/api/show/fixtures', [...$fixture, 'sharesWith' => ['doors']])->assertOk()->assertJsonPath('id', 'path-spot')->json('patch');
         $spot = collect($sheet)->firstWhere('id', 'path-spot');
         self::assertSame(
             [
                 8,
                 10,
-                ['Doors'],
+                [['id' => 'doors', 'name' => 'Doors', 'meant' => true]],
                 [
-                    ['name' => 'level', 'slots' => [8], 'intensity' => true],
-                    ['name' => 'pan', 'slots' => [9, 10], 'intensity' => false],
+                    ['key' => 'level', 'name' => 'level', 'slots' => [8], 'kind' => 'intensity', 'highest' => true],
+                    ['key' => 'pan', 'name' => 'pan', 'slots' => [9, 10], 'kind' => 'other', 'highest' => false],
                 ],
             ],
             [$spot['first'], $spot['last'], $spot['shares'], $spot['parameters']],

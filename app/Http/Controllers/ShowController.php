@@ -156,7 +156,10 @@ final readonly class ShowController
         $document = SchemaCheck::read($request->getContent());
         Backup::make('before-import');
 
-        return $this->edits->of($request, "import \"{$document['name']}\"", static fn(Draft $draft) => $draft->become($document));
+        return $this->edits->of($request, "import \"{$document['name']}\"", static function (Draft $draft) use ($document): void {
+            $draft->become($document);
+            $draft->isBroughtAlong = true;
+        });
     }
 
 }

@@ -15,9 +15,14 @@ final class Choice extends Field
     private array $titles = [];
 
     /** @param class-string<\BackedEnum> $enum of strings */
-    public function __construct(string $name, string $label, private readonly string $enum, ?\BackedEnum $default)
-    {
-        parent::__construct($name, $label, $default, $default === null);
+    public function __construct(
+        string $name,
+        string $label,
+        private readonly string $enum,
+        ?\BackedEnum $default,
+        bool $mayBeNone = false,
+    ) {
+        parent::__construct($name, $label, $default, $default === null && ! $mayBeNone);
     }
 
     /** @param array<string, string> $titles what a form calls them, by word */

@@ -6,16 +6,18 @@ namespace NimbleJunction\Core\Live\Points;
 
 use NimbleJunction\Core\Live\Changes;
 use NimbleJunction\Core\Live\Universes;
+use NimbleJunction\Core\Patch\Placement;
 use NimbleJunction\Core\Point\Act;
 use NimbleJunction\Core\Point\Notice;
 use NimbleJunction\Core\Point\Point;
 use NimbleJunction\Core\Point\PointKind;
 use NimbleJunction\Core\Point\Reference;
 
-/** Parameters of fixtures, in per cent at their full width: what is asked for, or, with "/leaves", what leaves. */
+/** Parameters of fixtures, in their own units at their full width: what is asked for, or, with "/leaves", what leaves. */
 final class Fixtures extends PlanRoom
 {
     private const LEAVES = '/leaves';
+
     /** @param \Closure(): Changes $changes */
     public function __construct(private readonly Universes $universes, private readonly \Closure $changes)
     {
@@ -34,55 +36,61 @@ final class Fixtures extends PlanRoom
 
     public function describe(Reference $reference): ?Point
     {
-        $fixture = $this->plan->patch->fixtures[$reference->id] ?? null;
-        [, $slots] = $this->slots($reference);
-        if ($fixture === null || $slots === []) {
+        $placement = $this->find($reference);
+        if ($placement === null) {
             return null;
         }
+        $parameter = $placement->placed->parameter;
+        [$low, $high] = $parameter->ends();
+        $isAsked = ! str_ends_with($reference->part, self::LEAVES);
+        $name = $placement->name().($isAsked ? '' : ', as it leaves');
 
-        return new Point($reference, "{$fixture->name}, {$reference->part}", PointKind::Level, 0.0, 100.0, '%', isSet: ! str_ends_with($reference->part, self::LEAVES));
+        return new Point(
+            $reference,
+            $name,
+            PointKind::Level,
+            $low,
+            $high,
+            unit: $parameter->unit,
+            isSet: $isAsked && ! $parameter->neverDriven,
+        );
     }
 
     public function slots(Reference $reference): array
     {
-        $part = str_ends_with($reference->part, self::LEAVES)
-            ? substr($reference->part, 0, -\strlen(self::LEAVES))
-            : $reference->part;
-        $slots = $this->plan->patch->slots($reference->id, $part, 0.0);
+        $placement = $this->find($reference);
 
-        return $slots === null ? ['', []] : [
-            $slots['universe'],
-            array_map(static fn(int $slot): int => $slot - 1, array_keys($slots['levels'])),
-        ];
+        return $placement === null ? ['', []] : [$placement->fixture->universeId, $placement->slots];
     }
 
-    public function read(Reference $reference): int|float|null
+    public function read(Reference $reference): ?float
     {
-        [$universeId, $slots] = $this->slots($reference);
-        $universe = $this->universes->find($universeId);
-        if ($slots === [] || $universe === null) {
+        $placement = $this->find($reference);
+        $universe = $placement === null ? null : $this->universes->find($placement->fixture->universeId);
+        if ($placement === null || $universe === null) {
             return null;
         }
         $levels = str_ends_with($reference->part, self::LEAVES) ? $universe->levels : $universe->merged();
-        $value = 0;
-        foreach ($slots as $slot) {
-            $value = $value << 8 | \ord($levels[$slot]);
-        }
+        $parameter = $placement->placed->parameter;
 
-        return 100 * $value / (256 ** \count($slots) - 1);
+        return $parameter->inUnit($parameter->share($placement->valueIn($levels)));
     }
 
     public function set(Reference $reference, int|float|string $value, Act $act, int $now): string
     {
-        $set = is_numeric($value) ? $this->plan->patch->slots($reference->id, $reference->part, (float) $value / 100) : null;
-        $universe = $set === null ? null : $this->universes->find($set['universe']);
-        if ($set === null || $universe === null) {
-            return is_numeric($value) ? 'there is no such parameter' : 'a parameter has a value from 0 to 100';
+        $placement = $this->plan->patch->find($reference->id, $reference->part);
+        $universe = $placement === null ? null : $this->universes->find($placement->fixture->universeId);
+        if ($placement === null || $universe === null) {
+            return 'there is no such parameter';
         }
-        $levels = [];
-        foreach ($set['levels'] as $slot => $level) {
-            $levels[$slot - 1] = $level;
+        $parameter = $placement->placed->parameter;
+        if (! is_numeric($value)) {
+            return "a parameter has a value from {$parameter->physical[0]} to {$parameter->physical[1]} {$parameter->unit}";
         }
+        if ($parameter->neverDriven) {
+            return "{$placement->name()} is never driven, as its profile says: hold it unlocked to reach it once";
+        }
+        $levels = $placement->levels($parameter->value($parameter->shareOf((float) $value)));
         $universe->layers()->set($act->owner, $act->name, $levels, $act->priority);
         ($this->changes)()->touch($universe);
 
@@ -97,12 +105,21 @@ final class Fixtures extends PlanRoom
     public function all(): iterable
     {
         foreach ($this->plan->patch->fixtures as $fixture) {
-            foreach (array_keys($this->plan->patch->profiles[$fixture->profileId]->places()) as $name) {
-                $reference = Reference::parse("fixture:{$fixture->id}/{$name}");
+            foreach (array_keys($this->plan->patch->footprint($fixture)->byKey) as $key) {
+                $reference = Reference::parse("fixture:{$fixture->id}/{$key}");
                 if ($reference !== null) {
                     yield $reference;
                 }
             }
         }
+    }
+
+    private function find(Reference $reference): ?Placement
+    {
+        $part = str_ends_with($reference->part, self::LEAVES)
+            ? substr($reference->part, 0, -\strlen(self::LEAVES))
+            : $reference->part;
+
+        return $this->plan->patch->find($reference->id, $part);
     }
 }

@@ -48,7 +48,7 @@ final class Held extends PlanRoom
     {
         $slot = $reference->slot();
 
-        return $slot === null ? null : ($this->universes->find($reference->id)?->holds()[$slot] ?? null)?->level;
+        return $slot === null ? null : ($this->universes->find($reference->id)?->wayOut()->holds()[$slot] ?? null)?->level;
     }
 
     public function set(Reference $reference, int|float|string $value, Act $act, int $now): string
@@ -85,7 +85,7 @@ final class Held extends PlanRoom
     public function all(): iterable
     {
         foreach ($this->universes->all() as $id => $universe) {
-            foreach (array_keys($universe->holds()) as $slot) {
+            foreach (array_keys($universe->wayOut()->holds()) as $slot) {
                 $reference = Reference::parse("hold:{$id}/".($slot + 1));
                 if ($reference !== null) {
                     yield $reference;

@@ -300,29 +300,155 @@ export interface CopyTarget {
 export interface Profile {
   id: Id
   name: string
+  maker?: string
+  parameters?: Parameter[]
+  cells?: Cells[]
   /**
-   * @minItems 1
+   * Each with parameters of its own.
    */
-  parameters: [Parameter, ...Parameter[]]
+  modes?: Mode[]
+  note?: string
 }
 export interface Parameter {
   name: string
+  /**
+   * What points call it; without one, its name.
+   */
+  id?: string
   /**
    * How many slots it takes, the coarsest first; without it, as many as are named.
    */
   slots?: number
   at?: number[]
+  role?:
+    | 'dimmer'
+    | 'red'
+    | 'green'
+    | 'blue'
+    | 'white'
+    | 'warm-white'
+    | 'cold-white'
+    | 'amber'
+    | 'lime'
+    | 'ultraviolet'
+    | 'cyan'
+    | 'magenta'
+    | 'yellow'
+    | 'colour-temperature'
+    | 'colour-wheel'
+    | 'pan'
+    | 'tilt'
+    | 'shutter'
+    | 'strobe'
+    | 'zoom'
+    | 'focus'
+    | 'iris'
+    | 'frost'
+    | 'gobo-wheel'
+    | 'prism'
+    | 'macro'
+    | 'reset'
+    | 'mode-select'
+    | 'fan'
+    | 'haze'
   /**
-   * Highest takes precedence for intensity, the latest for everything else.
+   * Without it, what its role is of, or other.
+   */
+  kind?: 'intensity' | 'colour' | 'position' | 'beam' | 'control' | 'other'
+  /**
+   * @deprecated
+   * Its kind is intensity.
    */
   intensity?: boolean
+  precedence?: 'kind' | 'htp' | 'ltp'
+  /**
+   * Its value while nobody gives it one, in as many bits as it has.
+   */
+  default?: number
+  /**
+   * Where it does no harm; without it, its default.
+   */
+  safe?: number
+  /**
+   * It leaves at its default, whatever is sent, unless it is unlocked for once: reset, choice of mode.
+   */
+  neverDriven?: boolean
+  /**
+   * What 0 % is on the device, where that is not 0: 1 where 0 means no change.
+   */
+  from?: number
+  /**
+   * What 100 % is on the device, where that is not the highest.
+   */
+  to?: number
+  /**
+   * 0 % is its highest value.
+   */
+  inverted?: boolean
+  /**
+   * %, °, K, Hz, rpm.
+   */
+  unit?: string
+  /**
+   * @minItems 2
+   */
+  physical?: [number, number, ...number[]]
+  ranges?: NamedRange[]
+}
+export interface NamedRange {
+  name: string
+  /**
+   * Lowest value, in as many bits as the parameter has.
+   */
+  first: number
+  last?: number
+  /**
+   * Hz, °, K, %, rpm; without one it is a name and no measure.
+   */
+  unit?: string
+  /**
+   * @minItems 2
+   */
+  physical?: [number, number, ...number[]]
+  colour?: string
+}
+export interface Cells {
+  id: Id
+  name: string
+  count: number
+  at?: number[]
+  every?: number
+  /**
+   * @minItems 1
+   */
+  parameters: [Parameter, ...Parameter[]]
+}
+export interface Mode {
+  id: Id
+  name: string
+  parameters?: Parameter[]
+  cells?: Cells[]
 }
 export interface Fixture {
   id: Id
   name: string
+  number?: number
+  /**
+   * A short word for where it hangs.
+   */
+  mark?: string
+  place?: string
   profile: Id
+  mode?: Id
   universe: Id
   first: number
+  note?: string
+  sharesWith?: Id[]
+  precedences?: OwnPrecedence[]
+}
+export interface OwnPrecedence {
+  parameter: string
+  precedence?: 'kind' | 'htp' | 'ltp'
 }
 export interface Value {
   id: Id

@@ -324,7 +324,7 @@ export type TopicName = 'status' | 'minutes' | 'finds' | 'trace' | 'levels' | 's
 export interface Orders {
   'subscribe': { topics?: string[], anew?: boolean }
   'hold': { universe: string, slot: number, last?: number, level: number, seconds?: number }
-  'hold-parameter': { fixture: string, parameter: string, value: number, seconds?: number }
+  'hold-parameter': { fixture: string, parameter: string, value: number, seconds?: number, unlock?: boolean }
   'release': { universe?: string, slot?: number, last?: number, mine?: boolean }
   'explain': { universe: string, slot: number }
   'lend': { devices?: string[] }

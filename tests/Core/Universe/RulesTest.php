@@ -233,14 +233,14 @@ final class RulesTest extends TestCase
         }
         $rig->pass(1.1);
         $rig->junction->release(null, null, null, 'Cleo', $rig->nanos(), onlyOwn: true);
-        self::assertCount(7, $rig->junction->universes()['palm']->holds(), 'who holds nothing lets go of nothing');
+        self::assertCount(7, $rig->junction->universes()['palm']->wayOut()->holds(), 'who holds nothing lets go of nothing');
         $rig->junction->release('palm', 2, 4, 'Ada', $rig->nanos(), onlyOwn: true);
         self::assertSame([200, 9, 200], $rig->levelsOf(2, 3, 4), 'of a run too');
         $rig->junction->release(null, null, null, 'Ada', $rig->nanos(), onlyOwn: true);
         self::assertSame([9, 9, 9, 200, 9, 200, 9], $rig->levelsOf(1, 2, 3, 4, 8, 9, 12));
         self::assertContains('Ada releases what Ada held in all slots of Palm House', $rig->titles());
         $rig->junction->release(null, null, null, 'Ben', $rig->nanos(), onlyOwn: true);
-        self::assertSame([], $rig->junction->universes()['palm']->holds());
+        self::assertSame([], $rig->junction->universes()['palm']->wayOut()->holds());
     }
 
     /** Every stage of the one order that did something is said, from the bottom up. */

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace NimbleJunction\Tests\Core;
+namespace NimbleJunction\Tests\Core\Patch;
 
 use NimbleJunction\Core\Patch\Fixture;
 use NimbleJunction\Core\Patch\Parameter;
@@ -78,7 +78,8 @@ final class PatchTest extends TestCase
     public function testSharedSlotsAreNamed(): void
     {
         $patch = $this->patch([['a', 1], ['b', 3], ['c', 5]]);
-        self::assertSame([['B'], ['A', 'C'], ['B']], array_map($patch->sharing(...), array_values($patch->fixtures)));
+        $names = static fn(Fixture $one): array => array_map(static fn(Fixture $other): string => $other->name, $patch->sharing($one));
+        self::assertSame([['B'], ['A', 'C'], ['B']], array_map($names, array_values($patch->fixtures)));
         self::assertSame([], $this->patch([['a', 1], ['b', 5]])->sharing($patch->fixtures['a']));
     }
 
@@ -132,7 +133,7 @@ final class PatchTest extends TestCase
         yield 'an unknown profile' => [
             ['profiles' => [$profile], 'fixtures' => [[...$fixture, 'profile' => 'wash']]],
             '/fixtures/0/profile',
-            'there is no profile "wash". Profiles are: spot.',
+            'there is no profile "wash", and "Left" is of it. Profiles are: spot.',
         ];
         yield 'no profile at all' => [['fixtures' => [$fixture]], '/fixtures/0/profile', 'Profiles are: none yet.'];
         yield 'an unknown universe' => [

@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Universe;
+
+use NimbleJunction\Core\Merge\WideParameters;
+
+/**
+ * What happens to levels between what is asked for and what leaves, in its order: curves and limits, then what people
+ * hold, then what is never driven.
+ */
+final class WayOut
+{
+    private ?Shaping $shaping = null;
+    private ?Safety $safety = null;
+
+    public function __construct(private readonly Holds $holds = new Holds())
+    {
+    }
+
+    public function use(?Shaping $shaping, ?Safety $safety): void
+    {
+        $this->shaping = $shaping;
+        $this->safety = $safety;
+    }
+
+    /**
+     * @param string $merged 512 bytes: what is asked for
+     *
+     * @return string 512 bytes: what leaves
+     */
+    public function apply(string $merged): string
+    {
+        $levels = $this->holds->lay($this->shaping?->apply($merged) ?? $merged);
+
+        return $this->safety?->apply($levels, $this->holds->all()) ?? $levels;
+    }
+
+    /**
+     * @param array<Hold> $holds
+     * @param string $levels 512 bytes: what leaves now
+     */
+    public function hold(array $holds, WideParameters $wide, string $levels): void
+    {
+        $this->holds->set($holds, $wide, $levels);
+    }
+
+    /**
+     * @param int|null $first 0 to 511; null for all
+     * @param int|null $last 0 to 511; null for $first alone
+     */
+    public function release(WideParameters $wide, ?int $first, ?int $last): void
+    {
+        $this->holds->release($wide, $first, $last);
+    }
+
+    /** @return array<int, Hold> by slot */
+    public function holds(): array
+    {
+        return $this->holds->all();
+    }
+
+    /** @param string $winners one byte a slot; 255 is put where somebody holds it */
+    public function markHeld(string $winners): string
+    {
+        return $this->holds->lay($winners, "\xFF");
+    }
+
+    /** Whether a slot, 0 to 511, is never driven but by a hold that unlocks it. */
+    public function guards(int $slot): bool
+    {
+        return $this->safety?->guards($slot) ?? false;
+    }
+
+    /**
+     * Every stage that did something, in words.
+     *
+     * @param int $asked what is asked for, in as many bits as the parameter has
+     *
+     * @return list<string>
+     */
+    public function explain(int $slot, int $asked): array
+    {
+        return [
+            $this->shaping?->explain($slot, $asked) ?? '',
+            $this->holds->explain($slot),
+            $this->safety?->explain($slot, $this->holds->all()[$slot] ?? null) ?? '',
+        ];
+    }
+}
