@@ -6,10 +6,12 @@ namespace App\Shows;
 
 use NimbleJunction\Core\Patch\Fixture;
 use NimbleJunction\Core\Patch\Footprint;
+use NimbleJunction\Core\Patch\Mode;
 use NimbleJunction\Core\Patch\Patch;
 use NimbleJunction\Core\Patch\Placed;
+use NimbleJunction\Core\Patch\Profile;
 
-/** Every fixture with its slots and those of its parameters, as a page shows them. */
+/** Every fixture with its slots, and what they mean, as a page shows them. */
 final class PatchSheet
 {
     /**
@@ -30,7 +32,6 @@ final class PatchSheet
             'first' => $fixture->first,
             'last' => $patch->lastSlot($fixture),
             'shares' => self::sharing($patch, $fixture),
-            'parameters' => self::parameters($patch->footprint($fixture), $fixture->first),
         ], $fixtures);
     }
 
@@ -43,15 +44,32 @@ final class PatchSheet
         );
     }
 
+    /**
+     * What the slots of kinds of fixtures mean, in each of their modes: every fixture of it has the same from its address on.
+     *
+     * @param array<string, Profile> $profiles
+     *
+     * @return array<string, array<string, list<array<string, mixed>>>> by profile and mode, '' for one alone; slots from 1
+     */
+    public static function footprints(array $profiles): array
+    {
+        return array_map(
+            static fn(Profile $profile): array => array_map(static fn(Mode $mode): array => self::footprint($mode->footprint), $profile->byMode),
+            $profiles,
+        );
+    }
+
     /** @return list<array<string, mixed>> */
-    private static function parameters(Footprint $footprint, int $first): array
+    private static function footprint(Footprint $footprint): array
     {
         return array_map(static fn(Placed $one): array => [
             'key' => $one->key,
             'name' => $one->name,
-            'slots' => array_map(static fn(int $slot): int => $first - 1 + $slot, $one->slots),
+            'slots' => $one->slots,
+            'path' => $one->path,
             'kind' => $one->parameter->kind->value,
             'highest' => $one->parameter->precedence->takesHighest($one->parameter->kind),
+            'never' => $one->parameter->neverDriven,
         ], $footprint->placed);
     }
 }

@@ -34,6 +34,7 @@ final readonly class ShowPage
             ...$derived->ofPorts($show->ports),
             ...$derived->ofUniverses($show->universes),
             'patch' => $derived->patchOf($show->universes),
+            'footprints' => (object) PatchSheet::footprints($show->profiles),
             'adapters' => Derived::adapters(),
             ...$this->standing($user),
         ];
@@ -63,6 +64,7 @@ final readonly class ShowPage
             ...$derived->ofPorts(array_intersect_key($small->ports, $affected->ports)),
             ...$derived->ofUniverses($universes),
             'patch' => $derived->patchOf($universes),
+            'footprints' => (object) PatchSheet::footprints($small->profiles),
             'patched' => array_map(strval(...), array_keys($affected->universes)),
             'adapters' => Derived::adapters(),
             ...$this->standing($user),

@@ -33,13 +33,10 @@ final readonly class HeldSlots implements Room
 
     public function kept(string $part, int $now): array
     {
-        return array_map(static fn(Hold $hold): array => [
-            'slot' => $hold->slot,
-            'level' => $hold->level,
-            'by' => $hold->by,
-            'unlocked' => $hold->isUnlocked,
-            'left' => $hold->until - $now,
-        ], array_values($this->universes->find($part)?->wayOut()->holds() ?? []));
+        return array_map(
+            static fn(Hold $hold): array => self::written($hold, $now),
+            array_values($this->universes->find($part)?->wayOut()->holds() ?? []),
+        );
     }
 
     /**
@@ -50,14 +47,41 @@ final readonly class HeldSlots implements Room
     {
         foreach ($this->universes->all() as $universe) {
             foreach ($stored->parts($universe->id, Frame::SLOTS) as $part) {
-                $slot = $part->whole('slot', 0, Frame::SLOTS - 1);
-                $level = $part->whole('level', 0, 255);
-                $left = $part->whole('left', 1, self::LONGEST_NANOS);
-                if ($slot !== null && $level !== null && $left !== null && $left > $away) {
-                    $universe->hold(new Hold($slot, $level, $part->text('by'), $now + $left - $away, $part->flag('unlocked')));
-                    $this->universes->dueAt = min($this->universes->dueAt, $now + $left - $away);
+                $hold = self::read($part, $now - $away);
+                if ($hold !== null && $hold->until > $now) {
+                    $universe->hold($hold);
+                    $this->universes->dueAt = min($this->universes->dueAt, $hold->until);
                 }
             }
         }
+    }
+
+    /** @return array<string, mixed> */
+    private static function written(Hold $hold, int $now): array
+    {
+        return [
+            'slot' => $hold->slot,
+            'level' => $hold->level,
+            'by' => $hold->by,
+            'unlocked' => $hold->isUnlocked,
+            'left' => $hold->until - $now,
+            'lights' => $hold->lights,
+            'under' => $hold->under === null ? null : self::written($hold->under, $now),
+        ];
+    }
+
+    /** @param int $then when it was written down */
+    private static function read(Stored $part, int $then): ?Hold
+    {
+        $slot = $part->whole('slot', 0, Frame::SLOTS - 1);
+        $level = $part->whole('level', 0, 255);
+        $left = $part->whole('left', 1, self::LONGEST_NANOS);
+        if ($slot === null || $level === null || $left === null) {
+            return null;
+        }
+        $lights = $part->text('lights');
+        $under = $lights === '' ? null : self::read($part->part('under'), $then);
+
+        return new Hold($slot, $level, $part->text('by'), $then + $left, $part->flag('unlocked'), $lights, $under);
     }
 }

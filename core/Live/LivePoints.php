@@ -6,6 +6,7 @@ namespace NimbleJunction\Core\Live;
 
 use NimbleJunction\Core\Live\Points\Fixtures;
 use NimbleJunction\Core\Live\Points\Held;
+use NimbleJunction\Core\Live\Points\Lit;
 use NimbleJunction\Core\Live\Points\Ports;
 use NimbleJunction\Core\Live\Points\Routes;
 use NimbleJunction\Core\Live\Points\Slots;
@@ -34,6 +35,7 @@ final class LivePoints
     private readonly Slots $slots;
     private readonly Fixtures $fixtures;
     private readonly Held $held;
+    private readonly Lit $lit;
     private readonly Routes $routes;
 
     public function __construct(
@@ -58,6 +60,7 @@ final class LivePoints
         );
         $this->slots = new Slots($universes, $changes);
         $this->held = new Held($universes, $changes);
+        $this->lit = new Lit($universes, $changes);
         $this->ports = new Ports($activities, $changes);
         $this->values = new Values(function (Reference $reference, int|float|string|null $value, int|float|string|null $before): void {
             $this->runner->happened(new PointChanged($reference, $value, $before));
@@ -72,7 +75,7 @@ final class LivePoints
             $routing->switches,
         );
         $this->routes = new Routes(fn(): Runner => $this->runner, $changes, $routing);
-        foreach ([$this->slots, $this->fixtures, $this->held, $this->ports, $this->values, $this->routes] as $room) {
+        foreach ([$this->slots, $this->fixtures, $this->held, $this->lit, $this->ports, $this->values, $this->routes] as $room) {
             $this->all->add($room);
         }
     }
@@ -133,6 +136,7 @@ final class LivePoints
         $this->slots->adopt($plan);
         $this->fixtures->adopt($plan);
         $this->held->adopt($plan);
+        $this->lit->adopt($plan);
         $this->ports->adopt($plan);
         $this->values->adopt($plan);
         $this->routes->adopt($plan);

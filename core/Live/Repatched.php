@@ -118,7 +118,7 @@ final class Repatched
         $first = $own[$was->slots[0]];
         $moved = [];
         foreach ($is->levels(self::value($was, $is, $levels)) as $slot => $level) {
-            $moved[] = new Hold($slot, $level, $first->by, $first->until, $first->isUnlocked);
+            $moved[] = new Hold($slot, $level, $first->by, $first->until, $first->isUnlocked, $first->lights);
         }
         $this->held[] = [$is, $moved];
         foreach ($was->slots as $slot) {

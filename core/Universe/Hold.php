@@ -13,6 +13,8 @@ final readonly class Hold
      * @param string $by who set it
      * @param int $until in nanoseconds of the junction's clock
      * @param bool $isUnlocked whether it reaches what is never driven
+     * @param string $lights id of the fixture that it lights, with others; '' for none
+     * @param self|null $under what was held there before it was lit, and is held again when it is let go
      */
     public function __construct(
         public int $slot,
@@ -20,6 +22,8 @@ final readonly class Hold
         public string $by,
         public int $until,
         public bool $isUnlocked = false,
+        public string $lights = '',
+        public ?self $under = null,
     ) {
     }
 }

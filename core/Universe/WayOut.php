@@ -61,6 +61,12 @@ final class WayOut
         return $this->holds->all();
     }
 
+    /** @return array<int, Hold> those that light a fixture, by slot */
+    public function lighting(string $fixture): array
+    {
+        return array_filter($this->holds->all(), static fn(Hold $hold): bool => $hold->lights === $fixture);
+    }
+
     /** @param string $winners one byte a slot; 255 is put where somebody holds it */
     public function markHeld(string $winners): string
     {

@@ -112,7 +112,7 @@ final class RouteEnds
     {
         $universe = match ($reference->kind) {
             'slot', 'hold' => $reference->id,
-            'fixture' => $this->show->fixtures[$reference->id]->universeId ?? '',
+            'fixture', 'light' => $this->show->fixtures[$reference->id]->universeId ?? '',
             default => '',
         };
         if ($universe !== '') {

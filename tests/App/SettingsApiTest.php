@@ -90,17 +90,21 @@ final class SettingsApiTest extends AppTestCase
         $this->postJson('/api/show/fixtures', $fixture)->assertStatus(422)->assertJsonPath('faults.0.path', '/fixtures/8/first');
         $sheet = $this->postJson('/api/show/fixtures', [...$fixture, 'sharesWith' => ['doors']])->assertOk()->assertJsonPath('id', 'path-spot')->json('patch');
         $spot = collect($sheet)->firstWhere('id', 'path-spot');
+        $footprint = array_map(
+            static fn(array $one): array => [$one['key'], $one['slots'], $one['kind'], $one['highest']],
+            $this->getJson('/api/show')->json('footprints.spot')[''],
+        );
         self::assertSame(
             [
                 8,
                 10,
                 [['id' => 'doors', 'name' => 'Doors', 'meant' => true]],
                 [
-                    ['key' => 'level', 'name' => 'level', 'slots' => [8], 'kind' => 'intensity', 'highest' => true],
-                    ['key' => 'pan', 'name' => 'pan', 'slots' => [9, 10], 'kind' => 'other', 'highest' => false],
+                    ['level', [1], 'intensity', true],
+                    ['pan', [2, 3], 'other', false],
                 ],
             ],
-            [$spot['first'], $spot['last'], $spot['shares'], $spot['parameters']],
+            [$spot['first'], $spot['last'], $spot['shares'], $footprint],
         );
         $this->deleteJson('/api/show/profiles/spot')->assertStatus(422)->assertJsonPath('faults.0.path', '/fixtures/8/profile');
         $this->postJson('/api/show/undo')->assertJsonPath('undone', 'add fixture "Path spot"');

@@ -70,6 +70,7 @@ export function pageAfter(page: ShowPageData, news: Changes): ShowPageData {
     places: known(page.places, news.places, document.ports),
     unsent: known(unsent, news.unsent, document.ports),
     numbering: known(page.numbering, news.numbering, document.universes),
+    footprints: known(page.footprints, news.footprints, document.profiles),
     nextFree: known(page.nextFree, news.nextFree, document.universes),
     patch: news.patched.length > 0 ? patch.sort(byAddress) : page.patch,
   }

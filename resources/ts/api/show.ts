@@ -57,8 +57,25 @@ export interface Patched {
   universe: string
   first: number
   last: number
-  shares: string[]
-  parameters: { name: string; slots: number[]; intensity: boolean }[]
+  shares: { id: string; name: string; meant: boolean }[]
+}
+/** A parameter at its slots: within a fixture from 1, or in its universe. */
+export interface PlacedParameter {
+  key: string
+  name: string
+  slots: number[]
+  /** Where it stands in the profile, or in its mode: "cells/0/parameters/2". */
+  path: string
+  kind: string
+  highest: boolean
+  never: boolean
+}
+/** What a typed address may mean. */
+export interface AddressWay {
+  universe: string
+  slot: number
+  why: string
+  numberings: string[]
 }
 
 /** What a route runs between, by ids: ports that it hears and speaks at, universes that it looks at and sets. */
@@ -118,6 +135,8 @@ export interface ShowPageData {
   places: Record<string, string>
   unsent: Record<string, string[]>
   patch: Patched[]
+  /** By profile and mode, '' for one alone. */
+  footprints: Record<string, Record<string, PlacedParameter[]>>
   nextFree: Record<string, number | null>
   adapters: Adapter[]
   revision: number
@@ -228,6 +247,23 @@ export const useShow = defineStore('show', () => {
   const values = computed<Value[]>(() => document.value?.values ?? [])
   const profiles = computed<Profile[]>(() => document.value?.profiles ?? [])
   const fixtures = computed<Fixture[]>(() => document.value?.fixtures ?? [])
+  const footprintOf = (profile: string, mode = ''): PlacedParameter[] => {
+    const modes = data.value?.footprints[profile] ?? {}
+    return modes[mode] ?? Object.values(modes)[0] ?? []
+  }
+  /** The parameters of a fixture, with their slots in its universe. */
+  const parametersOf = (id: string): PlacedParameter[] => {
+    const fixture = fixtures.value.find((one) => one.id === id)
+    if (!fixture) return []
+    return footprintOf(fixture.profile, fixture.mode).map((one) => ({
+      ...one,
+      slots: one.slots.map((slot) => fixture.first - 1 + slot),
+    }))
+  }
+  /** Several fixtures at once: many made, moved, swapped, renumbered, cloned. */
+  const deed = (what: object) => take(call('POST', 'show/fixtures/deed', what, seen()))
+  const readAddress = (text: string, here: string) =>
+    call<{ ways: AddressWay[]; problem: string }>('GET', `show/address?text=${encodeURIComponent(text)}&here=${encodeURIComponent(here)}`)
   const patchOf = (universe: string) => (data.value?.patch ?? []).filter((one) => one.universe === universe)
   const universeName = (id: string) => universes.value.find((one) => one.id === id)?.name ?? id
   const portName = (id: string) => ports.value.find((one) => one.id === id)?.name ?? id
@@ -260,6 +296,10 @@ export const useShow = defineStore('show', () => {
     profiles,
     fixtures,
     patchOf,
+    footprintOf,
+    parametersOf,
+    deed,
+    readAddress,
     universeName,
     portName,
   }
