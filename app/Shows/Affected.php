@@ -48,7 +48,7 @@ final class Affected
                 $affected->addNamed($list, ...array_filter([$change->was, $change->is]));
             }
         }
-        $affected->spread();
+        $affected->spread(isset($amendment->parts['fixtures']) || isset($amendment->parts['profiles']));
 
         return $affected->around->isTooLarge ? null : $affected;
     }
@@ -80,14 +80,19 @@ final class Affected
         }
     }
 
-    private function spread(): void
+    /** @param bool $isPatched whether slots have other names: routes say what listens there */
+    private function spread(bool $isPatched): void
     {
-        $this->routes = array_fill_keys($this->around->ids('routes'), true);
         foreach ($this->around->ids('fixtures') as $id) {
             $this->universes += array_fill_keys([$this->draft->part('fixtures', $id)['universe'] ?? ''], true);
         }
+        $universes = array_map(strval(...), array_keys($this->universes));
+        $this->around->addWhoNames('universes', $universes, $isPatched ? ['routes'] : []);
+        $this->routes = array_fill_keys($this->around->ids('routes'), true);
         // The numbers of a universe are those of its ports.
-        $this->around->addWhoNames('universes', array_map(strval(...), array_keys($this->universes)), ['ports', 'fixtures']);
+        $this->around->addWhoNames('universes', $universes, ['ports', 'fixtures']);
+        $this->around->addWhatIsNamed();
+        $this->around->addWhoNames('universes', array_values(array_diff($this->around->ids('universes'), $universes)), ['fixtures']);
         $this->around->addWhatIsNamed();
     }
 }

@@ -49,12 +49,12 @@ final class PatchSheet
      *
      * @param array<string, Profile> $profiles
      *
-     * @return array<string, array<string, list<array<string, mixed>>>> by profile and mode, '' for one alone; slots from 1
+     * @return array<string, object> by profile; lists of parameters by mode, '' for one alone; slots from 1
      */
     public static function footprints(array $profiles): array
     {
         return array_map(
-            static fn(Profile $profile): array => array_map(static fn(Mode $mode): array => self::footprint($mode->footprint), $profile->byMode),
+            static fn(Profile $profile): object => (object) array_map(static fn(Mode $mode): array => self::footprint($mode->footprint), $profile->byMode),
             $profiles,
         );
     }

@@ -78,7 +78,10 @@ final readonly class ShowPage
         $around->add('ports', [$port]);
         $around->addWhoNames('ports', [$port], ['routes']);
         $around->addWhatIsNamed();
-        $small = ShowReader::fromArray($around->document());
+        // What listens there is said too.
+        $around->addWhoNames('universes', $around->ids('universes'), ['fixtures']);
+        $around->addWhatIsNamed();
+        $small = ShowReader::fromArray($around->isTooLarge ? $this->shows->document() : $around->document());
 
         return (new Derived($small))->otherEnds(array_intersect_key($small->ports, [$port => true]))[$port] ?? null;
     }

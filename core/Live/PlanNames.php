@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Live;
 
 use NimbleJunction\Core\Plan\Plan;
+use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Signal\Message;
 use NimbleJunction\Core\Trace\Names;
 
@@ -23,6 +24,20 @@ final readonly class PlanNames implements Names
     public function universe(string $id): string
     {
         return $this->plan->universeName($id);
+    }
+
+    /** What listens there, where the patch knows; the reference itself elsewhere. */
+    public function point(string $reference): string
+    {
+        $point = Reference::parse($reference);
+        $patch = $this->plan->patch;
+
+        return match ($point?->kind) {
+            'fixture' => $patch->find($point->id, $point->part)?->name() ?? $reference,
+            'light' => isset($patch->fixtures[$point->id]) ? "the light of {$patch->fixtures[$point->id]->name}" : $reference,
+            'slot' => $patch->said($point->id, (int) $point->part, "slot {$point->part} of {$this->universe($point->id)}"),
+            default => $reference,
+        };
     }
 
     public function message(Message $message): string

@@ -56,7 +56,7 @@ final readonly class Fixture implements Part
             Field::id(),
             Field::name(),
             Field::whole('number', 'Number', 1, self::HIGHEST_NUMBER, null, false),
-            Field::textOrNone('mark', 'Mark (SL, SR…)', 12)->meaning('A short word for where it hangs.'),
+            Field::textOrNone('mark', 'Mark', 12)->meaning('A short word for where it hangs: SL, SR.'),
             Field::textOrNone('place', 'Place', 80),
             new Id('profile', 'Profile', 'profile', true),
             new Id('mode', 'Mode', 'mode', false),

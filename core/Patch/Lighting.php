@@ -10,14 +10,14 @@ namespace NimbleJunction\Core\Patch;
  */
 final class Lighting
 {
-    /** @return array<string, int> value by key of parameter, of those that matter */
+    /** @return array<int|string, int> value by key of parameter, of those that matter */
     public static function values(Footprint $footprint): array
     {
         $values = [];
         foreach ($footprint->byKey as $key => $placed) {
             $value = $placed->parameter->neverDriven ? null : self::value($placed->parameter);
             if ($value !== null) {
-                $values[(string) $key] = $value;
+                $values[$key] = $value;
             }
         }
 

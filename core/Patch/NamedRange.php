@@ -48,7 +48,7 @@ final readonly class NamedRange implements Part, Checked
             Field::whole('last', 'To', 0, self::HIGHEST, null, false)->atLeast('first'),
             Field::textOrNone('unit', 'Unit', 12)->meaning('Hz, °, K, %, rpm; without one it is a name and no measure.'),
             Field::numbers('physical', 'From and to, in that unit', -1e6, 1e6, [0.0, 100.0]),
-            Field::pattern('colour', 'Colour, #rrggbb', '/^#[0-9a-fA-F]{6}$/D', 'Use a colour like #ff8800.', false),
+            Field::pattern('colour', 'Colour, #rrggbb', '#^\\#[0-9a-fA-F]{6}$#D', 'Use a colour like #ff8800.', false),
         ];
     }
 

@@ -84,7 +84,7 @@ final readonly class Parameter implements Part, Checked
 
         return [
             Field::name('Parameter', 60),
-            (new Field\Id('id', 'Id', 'id', false))->meaning('What points call it; without one, its name.'),
+            Field::textOrNone('id', 'Called by points', 60)->meaning('What points call it where that is not its name: it may be renamed then.'),
             Field::whole('slots', 'Slots', 1, self::WIDEST, null, false)->meaning(
                 'How many slots it takes, the coarsest first; without it, as many as are named.',
             ),

@@ -118,6 +118,24 @@ final readonly class Patch
         return $found;
     }
 
+    /**
+     * A slot as people say it.
+     *
+     * @param int $slot 1 to 512
+     * @param string $where what the slot is called by number
+     *
+     * @return string "Lantern, level (slot 5 of Palm House)"; its number alone where nothing is known to listen
+     */
+    public function said(string $universeId, int $slot, string $where): string
+    {
+        $listening = array_map(
+            static fn(array $one): string => "{$one[0]->name}, {$one[1]->name}",
+            $this->at($universeId, $slot),
+        );
+
+        return $listening === [] ? $where : implode(' and ', $listening)." ({$where})";
+    }
+
     /** Where a parameter lies; null when there is no such fixture or parameter. */
     public function find(string $fixtureId, string $parameter): ?Placement
     {

@@ -56,7 +56,7 @@ final readonly class Row implements Deed
             Field::whole('every', 'Every so many slots', 1, Frame::SLOTS, null, false),
             Field::flag('goesOn', 'Go on in the next universe', false),
             Field::whole('number', 'Number of the first', 1, Fixture::HIGHEST_NUMBER, null, false),
-            Field::textOrNone('mark', 'Mark (SL, SR…)', 12),
+            Field::textOrNone('mark', 'Mark', 12),
             Field::textOrNone('place', 'Place', 80),
         ];
     }

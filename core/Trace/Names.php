@@ -13,6 +13,9 @@ interface Names
 
     public function universe(string $id): string;
 
+    /** @param string $reference of a point */
+    public function point(string $reference): string;
+
     public function message(Message $message): string;
 
     /** Who has a slot, and why. $slot is 0 to 511. */

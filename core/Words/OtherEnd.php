@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Words;
 
 use NimbleJunction\Core\Message\MidiAddress;
+use NimbleJunction\Core\Patch\Fixture;
 use NimbleJunction\Core\Show\LinkKind;
 use NimbleJunction\Core\Show\MessageEnd;
 use NimbleJunction\Core\Show\PortEntry;
@@ -21,6 +22,8 @@ use NimbleJunction\Core\Wire\Sacn\Universe as SacnUniverse;
 /** What has to be set at the other end of a port, in the other end's terms. */
 final class OtherEnd
 {
+    private const MOST_FIXTURES = 16;
+
     /**
      * @param list<string> $ours our own IPv4 addresses
      * @param array<string, list<string>> $byAdapter those of each adapter, by its name
@@ -83,6 +86,23 @@ final class OtherEnd
         return self::side('To send to us', $port, $lines);
     }
 
+    /** @return list<array{string, string}> what listens in a universe; nothing where nobody is known to */
+    private static function fixtures(string $universe, Show $show): array
+    {
+        $fixtures = $show->patch()->in($universe);
+        usort($fixtures, static fn(Fixture $a, Fixture $b): int => $a->first <=> $b->first);
+        $named = array_map(
+            static fn(Fixture $one): string => "{$one->name} at {$one->first}",
+            \array_slice($fixtures, 0, self::MOST_FIXTURES),
+        );
+        $more = \count($fixtures) - \count($named);
+
+        return $named === [] ? [] : [[
+            'Fixtures in '.($show->universes[$universe]->name ?? $universe),
+            implode(', ', $named).($more > 0 ? " and {$more} more" : ''),
+        ]];
+    }
+
     /** @return list<array{side: string, label: string, value: string}> */
     private static function listener(PortEntry $port, SendSide $send, Show $show): array
     {
@@ -111,6 +131,9 @@ final class OtherEnd
                 $lines,
                 ...self::numbers($port->protocol, $link->number, $show->universes[$link->universe]->name ?? $link->universe),
             );
+        }
+        foreach ($send->carries as $link) {
+            array_push($lines, ...self::fixtures($link->universe, $show));
         }
         if ($send->carries !== []) {
             $lines[] = ['What it gets of each universe', Cadence::of($port->protocol, $send->perSecond, $send->fullRate)->words()];

@@ -28,7 +28,7 @@ final class Sentence
         $message = $route->ends->message;
         $slot = $route->ends->slot;
         $port = $show->ports[$message->port]->name ?? $message->port;
-        $universe = $show->universes[$slot->universe]->name ?? $slot->universe;
+        $where = (new ShowWording($show))->slot($slot->universe, $slot->slot);
         $range = self::number($message->low).' to '.self::number($message->high);
         $midi = MidiAddress::parse($message->address);
         $what = $midi?->spelled($show->middleC) ?? $message->address;
@@ -37,8 +37,8 @@ final class Sentence
             default => 'its '.self::place($message->argument).' argument',
         };
         $sentence = $route->ends->fromMessage
-            ? "When {$what} arrives on {$port}, set slot {$slot->slot} of {$universe}: {$value}, {$range}, becomes level {$slot->low} to {$slot->high}."
-            : "When slot {$slot->slot} of {$universe} changes, send {$what} on {$port}: level {$slot->low} to {$slot->high} becomes {$range}, as "
+            ? "When {$what} arrives on {$port}, set {$where}: {$value}, {$range}, becomes level {$slot->low} to {$slot->high}."
+            : "When {$where} changes, send {$what} on {$port}: level {$slot->low} to {$slot->high} becomes {$range}, as "
                 .($message->type === 'int' || $midi !== null ? 'a whole number.' : 'a float.');
 
         return $route->enabled ? $sentence : "{$sentence} Switched off.";

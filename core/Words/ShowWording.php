@@ -44,11 +44,8 @@ final readonly class ShowWording implements Wording
     public function slot(string $universeId, int $slot): string
     {
         $where = "slot {$slot} of ".($this->show->universes[$universeId]->name ?? $universeId);
-        $listening = $this->show->patch()->at($universeId, $slot);
 
-        return $listening === []
-            ? $where
-            : implode(' and ', array_map(static fn(array $one): string => "{$one[0]->name}, {$one[1]->name}", $listening))." ({$where})";
+        return $this->show->patch()->said($universeId, $slot, $where);
     }
 
     public function middleC(): int

@@ -193,69 +193,76 @@ final class FernhallGlasshouse
     /** @return list<array<string, mixed>> */
     private static function profiles(): array
     {
-        $parameters = static fn(string ...$names): array => array_map(
-            static fn(string $name): array => [
-                'name' => $name,
-                'slots' => 1,
-                'intensity' => \in_array($name, ['level', 'opacity'], true),
-            ],
-            $names,
-        );
-
         return [
-            ['id' => 'dimmer', 'name' => 'Dimmer', 'parameters' => $parameters('level')],
-            [
-                'id' => 'media-layer',
-                'name' => 'Media layer',
-                'parameters' => $parameters('clip', 'opacity', 'across', 'up', 'size', 'effect'),
-            ],
-            [
-                'id' => 'mist-laser',
-                'name' => 'Mist laser',
-                'parameters' => $parameters(
-                    'enable',
-                    'shape',
-                    'size',
-                    'rotation',
-                    'across',
-                    'up',
-                    'red',
-                    'green',
-                    'blue',
-                    'points',
-                    'wave',
-                    'speed',
-                ),
-            ],
-            [
-                'id' => 'moving-lantern',
-                'name' => 'Moving lantern',
-                'parameters' => [
-                    ['name' => 'pan', 'slots' => 2],
-                    ['name' => 'tilt', 'slots' => 2],
-                    ['name' => 'level', 'slots' => 1, 'intensity' => true],
-                    ['name' => 'colour', 'slots' => 1],
-                ],
-            ],
+            ['id' => 'dimmer', 'name' => 'Dimmer', 'parameters' => [['name' => 'level', 'role' => 'dimmer']]],
+            ['id' => 'media-layer', 'name' => 'Media layer', 'parameters' => [
+                ['name' => 'clip', 'kind' => 'control', 'from' => 1, 'ranges' => [
+                    ['name' => 'no change', 'first' => 0],
+                    ['name' => 'clips', 'first' => 1, 'last' => 255],
+                ]],
+                ['name' => 'opacity', 'role' => 'dimmer'],
+                ['name' => 'across', 'kind' => 'position', 'unit' => '%', 'physical' => [-100, 100]],
+                ['name' => 'up', 'kind' => 'position', 'unit' => '%', 'physical' => [-100, 100]],
+                ['name' => 'size', 'kind' => 'beam'],
+                ['name' => 'effect'],
+            ]],
+            ['id' => 'mist-laser', 'name' => 'Mist laser', 'maker' => 'Fernhall workshop', 'parameters' => [
+                ['name' => 'enable', 'kind' => 'control', 'ranges' => [
+                    ['name' => 'off', 'first' => 0, 'last' => 127],
+                    ['name' => 'on', 'first' => 128, 'last' => 255],
+                ]],
+                ['name' => 'shape', 'kind' => 'beam', 'ranges' => [
+                    ['name' => 'circle', 'first' => 0, 'last' => 63],
+                    ['name' => 'line', 'first' => 64, 'last' => 127],
+                    ['name' => 'star', 'first' => 128, 'last' => 191],
+                    ['name' => 'wave', 'first' => 192, 'last' => 255],
+                ]],
+                ['name' => 'size', 'kind' => 'beam'],
+                ['name' => 'rotation', 'kind' => 'beam', 'unit' => 'rpm', 'physical' => [0, 30]],
+                ['name' => 'across', 'kind' => 'position'],
+                ['name' => 'up', 'kind' => 'position'],
+                ['name' => 'red', 'role' => 'red'],
+                ['name' => 'green', 'role' => 'green'],
+                ['name' => 'blue', 'role' => 'blue'],
+                ['name' => 'points', 'kind' => 'beam'],
+                ['name' => 'wave', 'kind' => 'beam'],
+                ['name' => 'speed', 'kind' => 'other'],
+            ]],
+            ['id' => 'moving-lantern', 'name' => 'Moving lantern', 'maker' => 'Fernhall workshop', 'parameters' => [
+                ['name' => 'pan', 'slots' => 2, 'role' => 'pan', 'unit' => '°', 'physical' => [-270, 270]],
+                ['name' => 'tilt', 'slots' => 2, 'role' => 'tilt', 'unit' => '°', 'physical' => [-135, 135]],
+                ['name' => 'level', 'role' => 'dimmer'],
+                ['name' => 'colour', 'role' => 'colour-wheel', 'ranges' => [
+                    ['name' => 'open', 'first' => 0, 'last' => 31, 'colour' => '#ffffff'],
+                    ['name' => 'amber', 'first' => 32, 'last' => 95, 'colour' => '#ffb347'],
+                    ['name' => 'moss', 'first' => 96, 'last' => 159, 'colour' => '#7fae5a'],
+                    ['name' => 'dusk', 'first' => 160, 'last' => 255, 'colour' => '#5a6fae'],
+                ]],
+            ]],
         ];
     }
 
     /** @return list<array<string, mixed>> */
     private static function fixtures(): array
     {
-        $fixture = static fn(string $id, string $name, string $profile, string $universe, int $first): array => [
-            'id' => $id,
-            'name' => $name,
-            'profile' => $profile,
-            'universe' => $universe,
-            'first' => $first,
-        ];
+        $number = 0;
+        $fixture = static function (string $id, string $name, string $profile, string $universe, int $first, string $mark = '') use (&$number): array {
+            return [
+                'id' => $id,
+                'name' => $name,
+                'number' => ++$number,
+                ...($mark === '' ? [] : ['mark' => $mark]),
+                'profile' => $profile,
+                'universe' => $universe,
+                'first' => $first,
+            ];
+        };
 
         return [
             $fixture('lantern', 'Lantern', 'dimmer', 'palm-house', 5),
             $fixture('doors', 'Doors', 'dimmer', 'palm-house', 9),
-            $fixture('fern-left', 'Fern SL', 'moving-lantern', 'fern-gallery', 1),
-            $fixture('fern-right', 'Fern SR', 'moving-lantern', 'fern-gallery', 7),
+            $fixture('fern-left', 'Fern SL', 'moving-lantern', 'fern-gallery', 1, 'SL'),
+            $fixture('fern-right', 'Fern SR', 'moving-lantern', 'fern-gallery', 7, 'SR'),
             $fixture('layer-1', 'Layer 1', 'media-layer', 'canopy', 1),
             $fixture('layer-2', 'Layer 2', 'media-layer', 'canopy', 7),
             $fixture('layer-3', 'Layer 3', 'media-layer', 'canopy', 13),

@@ -12,7 +12,7 @@ use NimbleJunction\Engine\LiveLink\Role;
 /** A page that is told only what has changed shows the same as one that asks for all of it. */
 final class ChangesTest extends AppTestCase
 {
-    private const BY_ID = ['sentences' => 'routes', 'routeEnds' => 'routes', 'places' => 'ports', 'numbering' => 'universes', 'nextFree' => 'universes'];
+    private const BY_ID = ['sentences' => 'routes', 'routeEnds' => 'routes', 'places' => 'ports', 'numbering' => 'universes', 'nextFree' => 'universes', 'footprints' => 'profiles'];
 
     /** @return iterable<string, array{int}> */
     public static function seeds(): iterable

@@ -17,7 +17,7 @@ final class SettingsApiTest extends AppTestCase
         $this->patchJson('/api/show', ['middleC' => 3])->assertOk()->assertJsonPath('document.middleC', 3)
             ->assertJsonPath(
                 'sentences.doors',
-                'When note 49 (C#2) on channel 1 arrives on Talk slides, set slot 9 of Palm House: its velocity, 0 to 127, becomes level 0 to 255.',
+                'When note 49 (C#2) on channel 1 arrives on Talk slides, set Doors, level (slot 9 of Palm House): its velocity, 0 to 127, becomes level 0 to 255.',
             );
         self::assertSame(3, app(ShowStore::class)->document()['middleC']);
         $this->patchJson('/api/show', ['middleC' => 6])->assertStatus(422)->assertJsonPath('faults.0.path', '/middleC');

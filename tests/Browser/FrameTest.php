@@ -88,7 +88,7 @@ final class FrameTest extends BrowserTestCase
         self::$chrome->press('Add the route', 'form');
         $this->sees(
             '.split',
-            "When /palm/lantern arrives on Guide's tablet, set slot 9 of Palm House: its first argument, 0 to 1, becomes level 0 to 100.",
+            "When /palm/lantern arrives on Guide's tablet, set Doors, level (slot 9 of Palm House): its first argument, 0 to 1, becomes level 0 to 100.",
         );
         $this->fader("Guide's tablet fader", 1);
         $this->lamp('Palm House dimmers', 9, 100);

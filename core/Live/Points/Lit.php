@@ -98,7 +98,7 @@ final class Lit extends PlanRoom
         $held = $universe->wayOut()->holds();
         $holds = [];
         foreach (Lighting::values($footprint) as $key => $value) {
-            $placed = $footprint->find($key);
+            $placed = $footprint->find((string) $key);
             foreach ($placed === null ? [] : (new Placement($fixture, $placed))->levels($value) as $slot => $level) {
                 $was = $held[$slot] ?? null;
                 $holds[] = new Hold($slot, $level, $by, $now + self::HOLD_NANOS, false, $fixture->id, $was?->lights === $fixture->id ? $was->under : $was);

@@ -105,6 +105,7 @@ export interface FieldOfPart {
   shownAt: string
   shownWords: string[]
   help: string
+  isOlder?: boolean
   low?: number
   high?: number
   suggested?: number | null
@@ -263,7 +264,10 @@ export const useShow = defineStore('show', () => {
   /** Several fixtures at once: many made, moved, swapped, renumbered, cloned. */
   const deed = (what: object) => take(call('POST', 'show/fixtures/deed', what, seen()))
   const readAddress = (text: string, here: string) =>
-    call<{ ways: AddressWay[]; problem: string }>('GET', `show/address?text=${encodeURIComponent(text)}&here=${encodeURIComponent(here)}`)
+    call<{ ways: AddressWay[]; problem: string }>(
+      'GET',
+      `show/address?text=${encodeURIComponent(text)}&here=${encodeURIComponent(here)}`,
+    )
   const patchOf = (universe: string) => (data.value?.patch ?? []).filter((one) => one.universe === universe)
   const universeName = (id: string) => universes.value.find((one) => one.id === id)?.name ?? id
   const portName = (id: string) => ports.value.find((one) => one.id === id)?.name ?? id

@@ -312,7 +312,7 @@ export interface Profile {
 export interface Parameter {
   name: string
   /**
-   * What points call it; without one, its name.
+   * What points call it where that is not its name: it may be renamed then.
    */
   id?: string
   /**

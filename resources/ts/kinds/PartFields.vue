@@ -21,7 +21,9 @@ const part = defineModel<Values>({ required: true })
 const show = useShow()
 const scope = computed<Scope>(() => ({ values: part.value, fields: props.fields, outer: props.outer }))
 const now = computed(() =>
-  props.fields.filter((field) => field.type !== 'id' && !props.without?.includes(field.name) && isShown(field, scope.value)),
+  props.fields.filter(
+    (field) => field.type !== 'id' && !field.isOlder && !props.without?.includes(field.name) && isShown(field, scope.value),
+  ),
 )
 const lists: Record<string, () => { id: string; name: string }[]> = {
   port: () => show.ports,
@@ -66,14 +68,15 @@ const changeParts = (field: FieldOfPart, parts: KindPart[]) => change(field, isA
       />
       <v-select
         v-else-if="field.type === 'word' && words(field).length > 1"
-        :model-value="asText(value(field))"
+        :model-value="asText(value(field)) || undefined"
+        :clearable="!field.isNeeded && field.default === null"
         :items="words(field)"
         :class="{ wide: isLong(field) }"
         :label="field.label"
         :title="field.help"
         :disabled="locked?.includes(field.name)"
         :error-messages="wrong(field)"
-        @update:model-value="change(field, $event)"
+        @update:model-value="change(field, $event ?? undefined)"
       />
       <v-switch
         v-else-if="field.type === 'flag'"

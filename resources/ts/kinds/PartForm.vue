@@ -14,9 +14,13 @@ const props = defineProps<{
   part: { id: string; name: string } | null
   locked?: string[]
   before?: (part: Values) => Values
+  /** What is done instead of adding one part to the list. */
+  add?: (part: Values) => Promise<{ id?: string }>
+  /** What the button of a new one says, where that is not "Add the …". */
+  adds?: string
 }>()
 const emit = defineEmits<{ done: [id: string]; cancel: [] }>()
-const { store, fault, wrong, busy, conflict } = useStoring(props.list)
+const { store, fault, wrong, busy, conflict } = useStoring(props.list, props.add)
 const descriptions = useDescriptions()
 const description = computed(() => descriptions.value?.lists[props.list])
 const draft = defineModel<Values>({ required: true })
@@ -53,7 +57,7 @@ async function choose(chosen: Values): Promise<void> {
   <FormFrame
     :name="description?.label ?? 'Part'"
     :title="part ? `Change ${part.name}` : `New ${what}`"
-    :save="part ? 'Save' : `Add the ${what}`"
+    :save="part ? 'Save' : (adds ?? `Add the ${what}`)"
     :wrong="wrong"
     :busy="busy"
     :conflict="conflict"

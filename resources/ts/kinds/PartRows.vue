@@ -50,13 +50,13 @@ const remove = (at: number) => {
   display: grid;
   grid-template-columns: minmax(0, 1fr) auto;
   gap: 6px;
-  margin: 6px 0;
+  margin: 10px 0;
   align-items: center;
 }
 .cells {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(88px, 1fr));
-  gap: 6px;
+  gap: 12px 6px;
 }
 .cells :deep(.wide) {
   grid-column: span 2;

@@ -1,12 +1,13 @@
 import { computed, ref } from 'vue'
 import { useBase } from '@/api/base'
 import { Refused, within, type Conflict, type Fault } from '@/api/client'
-import { useShow, type ListName } from '@/api/show'
+import { useShow, type ListName, type Values } from '@/api/show'
 import { halfFilled } from './halfFilled'
 
 /** Stores a part of the show, new or changed, and keeps what the server found wrong with it. */
-export function useStoring(list: ListName) {
+export function useStoring(list: ListName, adds?: (part: Values) => Promise<{ id?: string }>) {
   const show = useShow()
+  const add = (part: Values): Promise<{ id?: string }> => adds?.(part) ?? show.add(list, part)
   const { save } = useBase()
   const faults = ref<Fault[]>([])
   const failed = ref('')
@@ -28,13 +29,13 @@ export function useStoring(list: ListName) {
   )
 
   /** The id of the part, or null where it was refused. */
-  async function store(id: string | undefined, part: object): Promise<string | null> {
+  async function store(id: string | undefined, part: Values): Promise<string | null> {
     busy.value = true
     faults.value = []
     failed.value = ''
     conflict.value = null
     try {
-      const stored = id === undefined ? ((await show.add(list, part)).id ?? '') : id
+      const stored = id === undefined ? ((await add(part)).id ?? '') : id
       if (id !== undefined) await save((base) => show.replace(list, id, part, base))
       halfFilled.value = ''
       return stored

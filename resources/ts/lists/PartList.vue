@@ -155,7 +155,9 @@ function pasted(event: ClipboardEvent): void {
       @duplicate="add(partsOf(inOrder(about())))"
       @move="move"
       @clear="picked = new Set()"
-    />
+    >
+      <slot name="deeds" :ids="inOrder([...picked])" :clear="() => (picked = new Set())" />
+    </SelectionBar>
     <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
     <p v-if="rows.length > 0 && shown.length === 0" class="quiet none">
       None of {{ rows.length }} {{ what }} has this.

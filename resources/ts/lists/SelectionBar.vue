@@ -80,12 +80,13 @@ const copy = () => document.execCommand('copy')
     <button type="button" class="small-button" :disabled="!movable" title="Alt and the arrow down" @click="emit('move', 1)">
       Down
     </button>
+    <slot />
     <button type="button" class="small-button" @click="mode = 'delete'">Delete</button>
     <button type="button" class="small-button" title="Escape" @click="emit('clear')">Select none</button>
     <form v-if="mode === 'field'" class="field" @submit.prevent="set">
       <label
         >Field
-        <select v-model="path">
+        <select v-model="path" class="choice">
           <option value="" disabled>choose one</option>
           <option v-for="one in fields" :key="one.path" :value="one.path">{{ one.label }}</option>
         </select></label
@@ -125,17 +126,5 @@ const copy = () => document.execCommand('copy')
 }
 .value {
   min-width: 240px;
-}
-select {
-  background: var(--sunk);
-  border: 1px solid var(--rule);
-  color: inherit;
-  font: inherit;
-  min-height: 32px;
-  padding: 2px 8px;
-  max-width: 260px;
-}
-select option {
-  background: rgb(var(--v-theme-surface));
 }
 </style>

@@ -54,6 +54,8 @@ export const useEngine = defineStore('engine', () => {
   }))
   /** When ports were without their senders, by port, with when that was said. */
   const outages = shallowRef<Record<string, PortOutages & { at: number }>>({})
+  /** Values of points that are followed, by reference. */
+  const points = shallowRef<Record<string, number | string | null>>({})
   /** What moves at a port while it is learned from, by port. */
   const learned = shallowRef<Record<string, LearnNews>>({})
   const forgetLearned = () => {
@@ -94,6 +96,9 @@ export const useEngine = defineStore('engine', () => {
         break
       case 'learn':
         learned.value = { ...learned.value, [message.port]: message }
+        break
+      case 'point':
+        points.value = { ...points.value, [message.point]: message.value }
         break
       case 'present':
         present.value = message.people
@@ -172,8 +177,9 @@ export const useEngine = defineStore('engine', () => {
   }
   const hold = (universe: string, slot: number, level: number, last = slot, seconds?: number) =>
     command('hold', { universe, slot, level, last, seconds })
-  const holdParameter = (fixture: string, parameter: string, value: number, seconds?: number) =>
-    command('hold-parameter', { fixture, parameter, value, seconds })
+  /** @param unlock whether it may reach what is never driven, this once */
+  const holdParameter = (fixture: string, parameter: string, value: number, unlock = false) =>
+    command('hold-parameter', { fixture, parameter, value, unlock })
   const releaseMine = () => command('release', { mine: true })
   const release = (universe?: string, slot?: number, last?: number) => command('release', { universe, slot, last })
   const check = (port: string, other: string) =>
@@ -216,6 +222,7 @@ export const useEngine = defineStore('engine', () => {
     said,
     since,
     follow,
+    points,
     paint,
     levelsNow,
     hold,

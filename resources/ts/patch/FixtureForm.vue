@@ -1,25 +1,181 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useShow, type Fixture, type Values } from '@/api/show'
 import PartForm from '@/kinds/PartForm.vue'
+import AddressEntry from './AddressEntry.vue'
+import { freeFor, nextNumber, slotsOf, under } from './fixtures'
 
-const props = defineProps<{ fixture: Fixture | null }>()
+/** A fixture, or several of a kind at once. */
+const props = defineProps<{ fixture: Fixture | null; universe?: string; first?: number }>()
 const emit = defineEmits<{ done: [id: string]; cancel: [] }>()
 const show = useShow()
-const universe = show.universes[0]?.id ?? ''
-const firstFree = (id: unknown) => show.data?.nextFree[String(id)] ?? 1
 const draft = ref<Values>(
-  props.fixture ? { ...props.fixture } : { profile: show.profiles[0]?.id, universe, first: firstFree(universe) },
+  props.fixture
+    ? { ...props.fixture }
+    : {
+        profile: show.profiles[0]?.id,
+        universe: props.universe ?? show.universes[0]?.id ?? '',
+        first: props.first,
+        number: nextNumber(show.fixtures),
+      },
 )
-// The next free address is offered, as long as a fixture is new.
+const several = ref({ count: 1, every: '', goesOn: false })
+const profile = computed(() => show.profiles.find((one) => one.id === draft.value.profile))
+const modes = computed(() => profile.value?.modes ?? [])
+const footprint = computed(() => show.footprintOf(String(draft.value.profile ?? ''), draft.value.mode as string | undefined))
+const slots = computed(() => slotsOf(footprint.value))
+const neighbours = computed(() => show.patchOf(String(draft.value.universe)).filter((one) => one.id !== props.fixture?.id))
+const free = computed(() => freeFor(neighbours.value, slots.value * Math.max(1, several.value.count)))
+// The next free address is offered, as long as a fixture is new and nobody has typed one.
+let isOffered = !props.fixture && props.first === undefined
 watch(
-  () => draft.value.universe,
+  free,
   (now) => {
-    if (!props.fixture) draft.value.first = firstFree(now)
+    if (isOffered) draft.value.first = now ?? 1
   },
+  { immediate: true },
 )
+watch(
+  () => draft.value.profile,
+  () => {
+    draft.value.mode = modes.value.some((one) => one.id === draft.value.mode) ? draft.value.mode : modes.value[0]?.id
+  },
+  { immediate: true },
+)
+const address = computed(() => draft.value.first as number | undefined)
+/** Who else listens to these slots. */
+const shared = computed(() => under(neighbours.value, Number(draft.value.first ?? 0), slots.value))
+const meant = computed(() => (draft.value.sharesWith ?? []) as string[])
+function mean(id: string, isMeant: boolean): void {
+  const others = meant.value.filter((one) => one !== id)
+  draft.value.sharesWith = isMeant ? [...others, id] : others
+}
+function take(universe: string, slot: number): void {
+  isOffered = false
+  draft.value = { ...draft.value, universe, first: slot }
+}
+/** What shares no slots any more is not named any more. */
+const before = (part: Values): Values => ({
+  ...part,
+  sharesWith: ((part.sharesWith ?? []) as string[]).filter((id) => shared.value.some((one) => one.id === id)),
+})
+type Own = { parameter: string; precedence?: string }
+const own = computed(() => (draft.value.precedences ?? []) as Own[])
+const precedenceOf = (key: string) => {
+  const found = own.value.find((one) => one.parameter === key)
+  return found ? (found.precedence ?? 'ltp') : ''
+}
+function setPrecedence(key: string, to: string): void {
+  const others = own.value.filter((one) => one.parameter !== key)
+  draft.value.precedences = to === '' ? others : [...others, { parameter: key, precedence: to }]
+}
+async function add(part: Values): Promise<{ id?: string }> {
+  if (several.value.count < 2) return show.add('fixtures', part)
+  const { name, number, mark, place, profile: of, mode, universe, first } = part
+  const answer = await show.deed({
+    ...{ kind: 'row', name, number, mark, place, profile: of, mode, universe, first },
+    count: several.value.count,
+    every: several.value.every === '' ? undefined : Number(several.value.every),
+    goesOn: several.value.goesOn,
+  })
+  return { id: answer.ids?.[0] }
+}
 </script>
 
 <template>
-  <PartForm v-model="draft" list="fixtures" :part="fixture" @done="emit('done', $event)" @cancel="emit('cancel')" />
+  <PartForm
+    v-model="draft"
+    list="fixtures"
+    :part="fixture"
+    :before="before"
+    :add="add"
+    :adds="several.count > 1 ? `Add ${several.count} fixtures` : undefined"
+    @done="emit('done', $event)"
+    @cancel="emit('cancel')"
+  >
+    <template #mode="{ value, change, fault }">
+      <v-select
+        v-if="modes.length"
+        :model-value="value"
+        :items="modes"
+        item-title="name"
+        item-value="id"
+        class="wide"
+        label="Mode"
+        :error-messages="fault('mode')"
+        @update:model-value="change"
+      />
+      <span v-else hidden />
+    </template>
+    <template #first="{ fault }">
+      <AddressEntry
+        :universe="String(draft.universe ?? '')"
+        :slot-number="address"
+        :error-messages="fault('first')"
+        :free="free"
+        @change="take"
+      />
+      <p class="wide small">
+        It takes {{ slots }} {{ slots === 1 ? 'slot' : 'slots'
+        }}<template v-if="several.count < 2 && draft.first">, to {{ Number(draft.first) + slots - 1 }}</template
+        >.
+      </p>
+      <fieldset v-if="shared.length" class="bare wide">
+        <p v-for="one in shared" :key="one.id" class="small">
+          <span :class="{ wrong: !meant.includes(one.id) }">{{ one.name }} listens to some of these slots too.</span>
+          <label>
+            <input
+              type="checkbox"
+              :checked="meant.includes(one.id)"
+              @change="mean(one.id, ($event.target as HTMLInputElement).checked)"
+            />
+            It is meant
+          </label>
+        </p>
+      </fieldset>
+      <fieldset v-if="!fixture" class="bare wide several">
+        <v-text-field v-model.number="several.count" type="number" min="1" max="512" label="How many" />
+        <template v-if="several.count > 1">
+          <v-text-field v-model="several.every" type="number" label="Every so many slots" :placeholder="String(slots)" />
+          <v-switch v-model="several.goesOn" label="Go on in the next universe" />
+        </template>
+      </fieldset>
+    </template>
+    <template #sharesWith><span hidden /></template>
+    <template #precedences="{ field }">
+      <details v-if="fixture" class="wide small">
+        <summary>{{ field.label }}{{ own.length ? ` (${own.length})` : '' }}</summary>
+        <p v-for="one in footprint" :key="one.key">
+          <label>
+            {{ one.name }}:
+            <select :value="precedenceOf(one.key)" @change="setPrecedence(one.key, ($event.target as HTMLSelectElement).value)">
+              <option value="">as its profile says ({{ one.highest ? 'highest' : 'latest' }})</option>
+              <option value="htp">highest</option>
+              <option value="ltp">latest</option>
+            </select>
+          </label>
+        </p>
+      </details>
+      <span v-else hidden />
+    </template>
+  </PartForm>
 </template>
+
+<style scoped>
+.several {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 8px 12px;
+  margin: 0;
+}
+.several > :nth-child(3) {
+  grid-column: 1 / -1;
+}
+select {
+  background: var(--sunk);
+  border: 1px solid var(--rule);
+  color: inherit;
+  font: inherit;
+  min-height: 30px;
+}
+</style>

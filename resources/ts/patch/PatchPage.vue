@@ -2,75 +2,73 @@
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useSession } from '@/api/session'
-import { useShow, type Parameter } from '@/api/show'
-import { useAttempt } from '@/components/attempt'
+import { useShow } from '@/api/show'
 import GoneNote from '@/components/GoneNote.vue'
 import SideSheet from '@/components/SideSheet.vue'
-import { places, spellSlots } from '@/components/slots'
 import { onceLeft } from '@/kinds/halfFilled'
 import PartList from '@/lists/PartList.vue'
 import type { Row } from '@/lists/rows'
+import DeedForm from './DeedForm.vue'
 import FixtureForm from './FixtureForm.vue'
-import ProfileForm from './ProfileForm.vue'
+import FixturePanel from './FixturePanel.vue'
+import { spanOf } from './fixtures'
+import StepThrough from './StepThrough.vue'
+import UniverseRun from './UniverseRun.vue'
 
-type Side = { kind: 'none' } | { kind: 'fixture'; id: string | null } | { kind: 'profile'; id: string | null }
+type Side = { kind: 'none' } | { kind: 'fixture'; id: string | null; first?: number }
 const show = useShow()
 const session = useSession()
 const route = useRoute()
 const router = useRouter()
 const side = ref<Side>({ kind: 'none' })
-const { failed, attempt } = useAttempt()
-const chosen = computed(() => show.data?.patch.find((one) => one.id === route.params.id) ?? show.data?.patch[0] ?? null)
+const isStepping = ref(false)
+const chosen = computed(() => show.fixtures.find((one) => one.id === route.params.id) ?? show.fixtures[0] ?? null)
+/** The universe whose strip is shown: that of the chosen fixture, until somebody looks at another one. */
+const looked = ref('')
+const universe = computed(
+  () => show.universes.find((one) => one.id === (looked.value || chosen.value?.universe)) ?? show.universes[0],
+)
 watch(
   () => route.params.id,
   () => {
     side.value = { kind: 'none' }
+    looked.value = ''
   },
 )
-const fixture = computed(() => {
+const edited = computed(() => {
   const now = side.value
   return now.kind === 'fixture' && now.id !== null ? (show.fixtures.find((one) => one.id === now.id) ?? null) : null
 })
-const profile = computed(() => {
-  const now = side.value
-  return now.kind === 'profile' && now.id !== null ? (show.profiles.find((one) => one.id === now.id) ?? null) : null
-})
 const byId = computed(() => new Map((show.data?.patch ?? []).map((one) => [one.id, one])))
-const spanOf = (id: string) => {
-  const one = byId.value.get(id)
-  return one ? (one.first === one.last ? `${one.first}` : `${one.first}–${one.last}`) : ''
-}
+const numbers = computed(() => new Map(show.fixtures.map((one) => [one.id, one])))
 const rows = computed<Row[]>(() =>
-  show.universes.flatMap((universe) =>
-    show.patchOf(universe.id).map((one) => ({
-      id: one.id,
-      name: one.name,
-      text: `${one.id} ${one.profile} ${universe.name} ${one.first}`,
-      state: one.shares.length > 0 ? 'shares slots' : 'alone',
-      group: `${universe.name}, next free slot ${show.data?.nextFree[universe.id] ?? 'none'}`,
-    })),
+  show.universes.flatMap((one) =>
+    show.patchOf(one.id).map((fixture) => {
+      const said = numbers.value.get(fixture.id)
+      return {
+        id: fixture.id,
+        name: fixture.name,
+        text: `${fixture.id} ${said?.number ?? ''} ${said?.mark ?? ''} ${said?.place ?? ''} ${fixture.profile} ${one.name} ${fixture.first}`,
+        state:
+          fixture.shares.length === 0
+            ? 'alone'
+            : fixture.shares.every((other) => other.meant)
+              ? 'shares on purpose'
+              : 'shares slots',
+        group: `${one.name}, next free slot ${show.data?.nextFree[one.id] ?? 'none'}`,
+      }
+    }),
   ),
 )
-const profileRows = computed<Row[]>(() =>
-  show.profiles.map((one) => ({
-    id: one.id,
-    name: one.name,
-    text: one.parameters.map((parameter) => parameter.name).join(', '),
-  })),
-)
-const widths = computed(
-  () => new Map(show.profiles.map((one) => [one.id, slots(one.parameters) === 1 ? '1 slot' : `${slots(one.parameters)} slots`])),
-)
-const slots = (parameters: Parameter[]) => Math.max(...places(parameters).flat())
 const open = (what: Side) =>
   onceLeft(() => {
     side.value = what
   })
+const choose = (id: string) => void router.push(`/patch/${id}`)
 const done = (id?: string) => {
   side.value = { kind: 'none' }
-  if (id) void router.push(`/patch/${id}`)
+  if (id) choose(id)
 }
-const remove = (list: 'fixtures' | 'profiles', id: string) => attempt(() => show.remove(list, id))
 </script>
 
 <template>
@@ -78,54 +76,66 @@ const remove = (list: 'fixtures' | 'profiles', id: string) => attempt(() => show
     <div class="page-head">
       <h1>Patch</h1>
       <span class="quiet">What listens where.</span><span class="spring" />
-      <template v-if="session.mayBuild">
-        <v-btn @click="open({ kind: 'profile', id: null })">Add a profile</v-btn>
-        <v-btn
-          variant="flat"
-          color="primary"
-          :disabled="show.profiles.length === 0 || show.universes.length === 0"
-          @click="open({ kind: 'fixture', id: null })"
-          >Add a fixture</v-btn
-        >
-      </template>
+      <v-btn v-if="show.fixtures.length && session.mayOperate" :active="isStepping" @click="isStepping = !isStepping"
+        >Step through</v-btn
+      >
+      <v-btn to="/patch-profiles">Profiles ({{ show.profiles.length }})</v-btn>
+      <v-btn
+        v-if="session.mayBuild"
+        variant="flat"
+        color="primary"
+        :disabled="show.profiles.length === 0 || show.universes.length === 0"
+        @click="open({ kind: 'fixture', id: null })"
+        >Add fixtures</v-btn
+      >
     </div>
-    <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
     <GoneNote :id="route.params.id" what="fixture" :all="show.fixtures" path="/patch" :loaded="show.document !== undefined" />
+    <StepThrough v-if="isStepping" :fixtures="rows" :chosen="chosen?.id" @choose="choose" @close="isStepping = false" />
+    <div v-if="universe" class="strip-head">
+      <label class="small"
+        >Universe
+        <select :value="universe.id" class="choice" @change="looked = ($event.target as HTMLSelectElement).value">
+          <option v-for="one in show.universes" :key="one.id" :value="one.id">{{ one.name }}</option>
+        </select></label
+      >
+      <span class="quiet small">{{ (show.data?.numbering[universe.id] ?? []).slice(0, 2).join(' · ') }}</span>
+    </div>
+    <UniverseRun
+      v-if="universe"
+      :fixtures="show.patchOf(universe.id)"
+      :chosen="chosen?.id"
+      :name="universe.name"
+      @choose="choose"
+      @gap="session.mayBuild && show.profiles.length && open({ kind: 'fixture', id: null, first: $event })"
+    />
     <div class="split">
       <div class="lists">
         <p v-if="show.document && show.fixtures.length === 0" class="empty">
           No fixtures yet. A profile says what each slot of a kind of fixture means; a fixture is one of that kind at an address.
+          <router-link to="/patch-profiles">Begin with a profile</router-link>: the library has the common ones.
         </p>
-        <PartList
-          v-else
-          list="fixtures"
-          what="fixtures"
-          :rows="rows"
-          :chosen="chosen?.id"
-          class="tall"
-          @choose="router.push(`/patch/${$event}`)"
-        >
+        <PartList v-else list="fixtures" what="fixtures" :rows="rows" :chosen="chosen?.id" class="tall" @choose="choose">
+          <template #deeds="{ ids, clear }"><DeedForm :ids="ids" @done="clear" /></template>
           <template #row="{ row }">
-            <span class="figures span">{{ spanOf(row.id) }}</span><strong>{{ row.name }}</strong
-            ><span class="quiet small">{{ byId.get(row.id)?.profile }}</span>
-            <span v-if="byId.get(row.id)?.shares.length" class="wrong small"
-              >shares slots with {{ byId.get(row.id)?.shares.join(', ') }}</span
+            <span class="figures number quiet">{{ numbers.get(row.id)?.number ?? '' }}</span>
+            <span class="figures span">{{ byId.has(row.id) ? spanOf(byId.get(row.id)!) : '' }}</span><strong>{{
+              row.name
+            }}</strong
+            ><span class="quiet small">{{
+              [numbers.get(row.id)?.mark, byId.get(row.id)?.profile].filter(Boolean).join(', ')
+            }}</span>
+            <span v-if="row.state === 'shares slots'" class="wrong small"
+              >shares slots with
+              {{
+                byId
+                  .get(row.id)
+                  ?.shares.filter((one) => !one.meant)
+                  .map((one) => one.name)
+                  .join(', ')
+              }}</span
             >
+            <span v-else-if="row.state !== 'alone'" class="quiet small">{{ row.state }}</span>
           </template>
-        </PartList>
-        <h2 class="profiles">Profiles</h2>
-        <PartList
-          list="profiles"
-          what="profiles"
-          :rows="profileRows"
-          :chosen="side.kind === 'profile' ? (side.id ?? undefined) : undefined"
-          class="short"
-          @choose="open({ kind: 'profile', id: $event })"
-        >
-          <template #row="{ row }"
-            ><strong>{{ row.name }}</strong> <span class="figures small">{{ widths.get(row.id) }}</span>
-            <span class="quiet small words">{{ row.text }}</span></template
-          >
         </PartList>
       </div>
       <SideSheet
@@ -133,84 +143,25 @@ const remove = (list: 'fixtures' | 'profiles', id: string) => attempt(() => show
         :closes="side.kind === 'none'"
         @close="router.push('/patch')"
       >
-        <FixtureForm v-if="side.kind === 'fixture'" :key="side.id ?? ''" :fixture="fixture" @done="done" @cancel="done()" />
-        <ProfileForm
-          v-else-if="side.kind === 'profile'"
-          :key="side.id ?? ''"
-          :profile="profile"
-          @done="done()"
+        <FixtureForm
+          v-if="side.kind === 'fixture'"
+          :key="`${side.id ?? ''} ${side.first ?? ''}`"
+          :fixture="edited"
+          :universe="universe?.id"
+          :first="side.first"
+          @done="done"
           @cancel="done()"
         />
-        <aside v-else-if="chosen" class="panel" aria-label="Fixture">
-          <h2>{{ chosen.name }}</h2>
-          <p class="quiet">
-            {{ chosen.profile }} at slot {{ chosen.first }} of {{ show.universeName(chosen.universe) }}, to {{ chosen.last }}
-          </p>
-          <table class="plain">
-            <thead>
-              <tr>
-                <th>Slots</th>
-                <th>Parameter</th>
-                <th>Merges by</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="one in chosen.parameters" :key="one.name">
-                <td class="figures">{{ spellSlots(one.slots).replace(' to ', '–') }}</td>
-                <td>
-                  {{ one.name }} <span class="quiet small">{{ one.slots.length * 8 }} bit</span>
-                </td>
-                <td class="quiet small">{{ one.intensity ? 'highest' : 'latest' }}</td>
-              </tr>
-            </tbody>
-          </table>
-          <div class="actions">
-            <v-btn :to="{ path: `/universes/${chosen.universe}`, query: { slot: chosen.first } }">Test it by hand</v-btn>
-            <template v-if="session.mayBuild"
-              ><v-btn @click="side = { kind: 'fixture', id: chosen.id }">Change</v-btn
-              ><v-btn color="error" @click="remove('fixtures', chosen.id)">Delete</v-btn></template
-            >
-          </div>
-        </aside>
+        <FixturePanel
+          v-else-if="chosen"
+          :fixture="chosen"
+          @change="side = { kind: 'fixture', id: chosen.id }"
+          @gone="router.push('/patch')"
+          @cloned="choose"
+        />
       </SideSheet>
     </div>
   </div>
 </template>
 
-<style scoped>
-.sized {
-  container-type: size;
-}
-.split > * {
-  max-height: calc(100cqh - 52px);
-  overflow: auto;
-}
-.lists {
-  display: flex;
-  flex-direction: column;
-}
-.tall {
-  flex: 1 1 auto;
-  min-height: 200px;
-}
-.short {
-  flex: 0 1 auto;
-  min-height: 120px;
-  max-height: 45%;
-}
-.profiles {
-  margin: 20px 0 8px;
-}
-.span {
-  width: 76px;
-}
-.words {
-  overflow: hidden;
-  text-overflow: ellipsis;
-}
-@media (max-width: 900px) {
-  .split > * {
-    max-height: none;
-  }
-}
-</style>
+<style scoped src="./patchPage.css"></style>

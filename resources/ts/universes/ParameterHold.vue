@@ -16,7 +16,10 @@ const here = computed(() =>
     .patchOf(props.universe)
     .filter((one) => one.first <= props.slotNumber && props.slotNumber <= one.last)
     .flatMap((fixture) =>
-      fixture.parameters.filter((one) => one.slots.includes(props.slotNumber)).map((parameter) => ({ fixture, parameter })),
+      show
+        .parametersOf(fixture.id)
+        .filter((one) => one.slots.includes(props.slotNumber))
+        .map((parameter) => ({ fixture, parameter })),
     ),
 )
 const one = computed(() => here.value[0])
@@ -29,7 +32,7 @@ watch(
 const wide = computed(() => one.value?.parameter.slots.length ?? 1)
 const valid = computed(() => percent.value.trim() !== '' && Number(percent.value) >= 0 && Number(percent.value) <= 100)
 function hold(value: number): void {
-  if (one.value) void engine.holdParameter(one.value.fixture.id, one.value.parameter.name, value)
+  if (one.value) void engine.holdParameter(one.value.fixture.id, one.value.parameter.key, value)
 }
 const release = () => one.value && void engine.release(props.universe, props.slotNumber)
 </script>

@@ -1,0 +1,65 @@
+<script setup lang="ts">
+import { computed, onMounted, ref } from 'vue'
+import { call } from '@/api/client'
+import { useShow, type Profile } from '@/api/show'
+import { useAttempt } from '@/components/attempt'
+import { layoutOf } from './layout'
+
+/** Profiles to begin with: one is taken into the show, and may be changed there. */
+const emit = defineEmits<{ done: [id: string] }>()
+const show = useShow()
+const all = ref<Profile[]>([])
+const search = ref('')
+const { failed, attempt } = useAttempt()
+onMounted(() =>
+  attempt(async () => {
+    all.value = (await call<{ profiles: Profile[] }>('GET', 'library')).profiles
+  }),
+)
+const shown = computed(() => {
+  const words = search.value.toLowerCase().split(/\s+/).filter(Boolean)
+  return all.value.filter((one) => words.every((word) => `${one.name} ${one.note}`.toLowerCase().includes(word)))
+})
+const take = (profile: Profile) =>
+  attempt(async () => {
+    emit('done', (await show.add('profiles', profile)).id ?? '')
+  })
+</script>
+
+<template>
+  <section class="panel" aria-label="Library">
+    <h2>Library</h2>
+    <p class="quiet small">Common kinds to begin with; whichever you take may be changed in the show.</p>
+    <v-text-field v-model="search" label="Search" class="search" />
+    <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
+    <ul>
+      <li v-for="one in shown" :key="one.id">
+        <span
+          ><strong>{{ one.name }}</strong> <span class="figures small">{{ layoutOf(one).slots }} slots</span><br /><span
+            class="quiet small"
+            >{{ one.note }}</span
+          ></span
+        >
+        <button type="button" class="small-button" :aria-label="`Take ${one.name}`" @click="take(one)">Take it</button>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.search {
+  margin: 10px 0;
+}
+ul {
+  padding: 0;
+  list-style: none;
+}
+li {
+  display: flex;
+  justify-content: space-between;
+  gap: 12px;
+  align-items: center;
+  padding: 8px 0;
+  border-bottom: 1px solid var(--rule);
+}
+</style>
