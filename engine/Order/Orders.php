@@ -27,6 +27,7 @@ final class Orders
         CheckPort::class,
         Stand::class,
         WriteTrace::class,
+        WhyIsItDark::class,
     ];
 
     /**

@@ -23,8 +23,8 @@ final class PatchApiTest extends AppTestCase
         self::assertSame('patch 8 "Path 1"', $answer->json('undo'));
         $this->postJson('/api/show/fixtures/deed', ['kind' => 'swap', 'fixture' => 'path-1', 'with' => 'path-2'])->assertOk();
         self::assertSame([217, 201], [$this->fixture('path-1')['first'], $this->fixture('path-2')['first']]);
-        $this->postJson('/api/show/fixtures/deed', ['kind' => 'renumber', 'fixtures' => ['path-2', 'path-1'], 'from' => 1])->assertOk();
-        self::assertSame([2, 1], [$this->fixture('path-1')['number'], $this->fixture('path-2')['number']]);
+        $this->postJson('/api/show/fixtures/deed', ['kind' => 'renumber', 'fixtures' => ['path-2', 'path-1'], 'from' => 51])->assertOk();
+        self::assertSame([52, 51], [$this->fixture('path-1')['number'], $this->fixture('path-2')['number']]);
         $this->postJson('/api/show/fixtures/deed', ['kind' => 'move', 'fixtures' => ['path-1', 'path-2'], 'universe' => 'canopy', 'first' => 101])->assertOk();
         self::assertSame(['canopy', 117], [$this->fixture('path-1')['universe'], $this->fixture('path-1')['first']]);
         for ($i = 0; $i < 4; ++$i) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Tests\Browser;
 
 use Facebook\WebDriver\WebDriverKeys;
+use Facebook\WebDriver\WebDriverSelect;
 use NimbleJunction\Tests\Support\Background;
 use NimbleJunction\Tests\Support\Chrome;
 use NimbleJunction\Tests\Support\DemoStack;
@@ -141,6 +142,12 @@ abstract class BrowserTestCase extends TestCase
                 [$option],
             );
         }, "The option {$option}");
+    }
+
+    /** Chooses from a plain list of the browser's own. */
+    protected function select(string $css, string $value): void
+    {
+        (new WebDriverSelect(self::$chrome->find($css)))->selectByValue($value);
     }
 
     /** The process of the demo's engine; 0 while there is none. */

@@ -4,36 +4,96 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\Browser;
 
-/** A kind of fixture and one of that kind: named in the grid, tested by hand as a whole. */
+use Facebook\WebDriver\WebDriverKeys;
+
+/** A kind of fixture and some of that kind: built, patched, lit, found by walking; overlaps, switches, typed addresses. */
 final class PatchTest extends BrowserTestCase
 {
     /** Each step stands on the one before: it is one fixture. */
     public function testAFixtureFromItsProfileToTheEndOfTheUniverse(): void
     {
-        $this->aProfileAndAFixtureAtTheNextFreeAddress();
+        $this->aProfileIsBuilt();
+        $this->aFixtureAtTheNextFreeAddress();
         $this->itsNameLiesOverItsSlotsAndItsParameterIsHeldAsAWhole();
-        $this->sharedSlotsAreSaidAndAFixturePastTheEndIsRefused();
+        $this->sharedSlotsAreRefusedUntilTheyAreMeant();
     }
 
-    private function aProfileAndAFixtureAtTheNextFreeAddress(): void
+    public function testEightAtOnceAreLitByWalkingAndMoved(): void
+    {
+        $this->go('Patch');
+        self::$chrome->press('Add fixtures', '.page-head');
+        $this->field('Name', 'Path 1');
+        $this->choose('Profile', 'Moving lantern');
+        $this->choose('Universe', 'Fern Gallery');
+        self::$chrome->fill('form .several input', '8');
+        $this->field('Every so many slots', '16');
+        $this->field('Address', '3.101');
+        $this->sees('form', 'Which one is meant?');
+        self::$chrome->press('Fern Gallery, slot 101', 'form');
+        $this->sees('form', '1125 counted through · 8.101 on a desk');
+        self::$chrome->press('Add 8 fixtures', 'form');
+        $this->sees('aside.panel h2', 'Path 1');
+        $this->sees('[aria-label="fixtures"]', '213–218');
+        $this->sees('[aria-label="Slots of Fern Gallery"]', 'Path 1');
+        self::$chrome->find('aside.panel .why summary')->click();
+        $this->sees('aside.panel .why', 'level is at 0.');
+        self::$chrome->press('Light it', 'aside.panel');
+        $this->sees('header.strip', '6 held');
+        $this->sees('aside.panel .why', 'Nothing that is known here keeps it dark.');
+        $this->sees('aside.panel .why', 'Fern Gallery is sent by Balcony node.');
+        $this->sees('aside.panel', '100 %');
+        self::$chrome->press('Let it go', 'aside.panel');
+        $this->sees('header.strip', 'nothing held');
+        self::$chrome->press('Step through', '.page-head');
+        $this->sees('[aria-label="Step through"]', 'Path 1 is lit');
+        $this->key(WebDriverKeys::ARROW_RIGHT);
+        $this->sees('[aria-label="Step through"]', 'Path 2 is lit');
+        $this->sees('header.strip', '6 held');
+        $this->key(WebDriverKeys::ESCAPE);
+        $this->sees('header.strip', 'nothing held');
+        self::$chrome->press('Path 1', '[aria-label="fixtures"]');
+        self::$chrome->find('[data-row="path-1"]')->sendKeys([WebDriverKeys::SHIFT, str_repeat(WebDriverKeys::ARROW_DOWN, 7)]);
+        $this->sees('[aria-label="What is selected"]', '8 fixtures selected');
+        self::$chrome->press('Move to…', '[aria-label="What is selected"]');
+        self::$chrome->fill('[aria-label="To address"]', 'canopy/301');
+        self::$chrome->press('Move 8', '[aria-label="What is selected"]');
+        $this->sees('[aria-label="fixtures"]', '413–418');
+        $this->undo('move 8 fixtures to other addresses');
+        $this->undo('patch 8 "Path 1"');
+    }
+
+    private function aProfileIsBuilt(): void
     {
         $this->go('Patch');
         $this->sees('[aria-label="fixtures"]', 'Fern Gallery, next free slot 13');
+        self::$chrome->press('Profiles', '.page-head');
         self::$chrome->press('Add a profile', '.page-head');
         $this->field('Name', 'Spot');
-        self::$chrome->press('Add', '[aria-label="Parameters"]');
+        self::$chrome->press('Add a parameter', '[aria-label="Parameters"]');
         self::$chrome->press('Add the profile', 'form');
         $this->sees('form', 'it is missing');
-        self::$chrome->fill('[aria-label="Parameters"] .row + .row .cells > :nth-child(1) input', 'pan');
-        self::$chrome->fill('[aria-label="Parameters"] .row + .row .cells > :nth-child(2) input', '2');
-        $this->sees('form', "Slots from the fixture's address: 1: level, 2 to 3: pan");
+        self::$chrome->fill('[aria-label="Name of parameter 2"]', 'pan');
+        $this->select('[aria-label="Bits of parameter 2"]', '2');
+        $this->select('[aria-label="What parameter 2 does"]', 'pan');
+        $this->untilScript('return document.querySelector("[aria-label=Parameters] .row:nth-of-type(3) .slots").textContent', '2–3');
         self::$chrome->press('Add the profile', 'form');
         $this->sees('[aria-label="profiles"]', 'Spot');
         $this->sees('[aria-label="profiles"]', '3 slots');
-        self::$chrome->press('Add a fixture', '.page-head');
+        self::$chrome->press('Compare', '.page-head');
+        $this->sees('[aria-label="Compare"]', 'They differ in');
+        self::$chrome->press('Library', '.page-head');
+        self::$chrome->find('[aria-label="Take RGBW"]')->click();
+        $this->sees('[aria-label="profiles"]', 'RGBW');
+        self::$chrome->press('Patch', '.page-head');
+    }
+
+    private function aFixtureAtTheNextFreeAddress(): void
+    {
+        self::$chrome->press('Add fixtures', '.page-head');
         $this->field('Name', 'Path spot');
         $this->choose('Profile', 'Spot');
         $this->choose('Universe', 'Fern Gallery');
+        $this->untilScript('return document.querySelector("form .entry input").value', '13');
         self::$chrome->press('Add the fixture', 'form');
         $this->sees('.row-button[aria-current="true"]', '13–15');
         $this->sees('aside.panel', '14–15');
@@ -57,16 +117,26 @@ final class PatchTest extends BrowserTestCase
         $this->sees('header.strip', 'nothing held');
     }
 
-    private function sharedSlotsAreSaidAndAFixturePastTheEndIsRefused(): void
+    private function sharedSlotsAreRefusedUntilTheyAreMeant(): void
     {
         $this->go('Patch');
         self::$chrome->press('Path spot', '[aria-label="fixtures"]');
         self::$chrome->press('Change', 'aside.panel');
-        $this->field('Address, 1 to 512', '511');
+        $this->field('Address', '511');
         self::$chrome->press('Save', 'form');
         $this->sees('form [role=alert]', 'would end at slot 513. It takes 3 slots: begin at 510 or below.');
-        $this->field('Address, 1 to 512', '12');
+        $this->field('Address', '12');
         self::$chrome->press('Save', 'form');
-        $this->sees('.row-button[aria-current="true"]', 'shares slots with Fern SR');
+        $this->sees('form [role=alert]', '"Path spot" would share slot 12 with "Fern SR". 13 is the next free address.');
+        $this->sees('form', 'Fern SR listens to some of these slots too.');
+        // Switches: 8 and 4 are on for 12; 16 besides makes it 28.
+        self::$chrome->find('form details summary')->click();
+        self::$chrome->find('[aria-label="Switch 5, counts 16"]')->click();
+        $this->untilScript('return document.querySelector("form .entry input").value', '28');
+        $this->field('Address', '12');
+        self::$chrome->find('form fieldset input[type=checkbox]')->click();
+        self::$chrome->press('Save', 'form');
+        $this->sees('.row-button[aria-current="true"]', 'shares on purpose');
+        $this->sees('aside.panel', 'Shares slots with Fern SR, as it is meant to.');
     }
 }

@@ -102,8 +102,12 @@ describe('columns, as the server derives them', () => {
 
 describe('the grid of slots', () => {
   it('has the name of a fixture over its slots, again in each row that it reaches into', () => {
-    const fixture = { id: 'a', name: 'Bar', profile: 'p', universe: 'u', first: 15, last: 34, shares: [], parameters: [] }
-    expect(namesOver([fixture], 16)).toEqual({ 15: { name: 'Bar', across: 2 }, 17: { name: 'Bar', across: 16 }, 33: { name: 'Bar', across: 2 } })
+    const fixture = { id: 'a', name: 'Bar', profile: 'p', universe: 'u', first: 15, last: 34, shares: [] }
+    expect(namesOver([fixture], 16)).toEqual({
+      15: { name: 'Bar', across: 2 },
+      17: { name: 'Bar', across: 16 },
+      33: { name: 'Bar', across: 2 },
+    })
     expect(namesOver([{ ...fixture, last: 15 }], 16)).toEqual({ 15: { name: 'Bar', across: 1 } })
   })
   it('is walked by keys, a row up and down', () => {

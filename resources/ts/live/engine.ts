@@ -194,6 +194,7 @@ export const useEngine = defineStore('engine', () => {
   const onScope = (taker: (news: ScopeNews) => void) => listen(scopes, taker)
   /** Points whose names hold these words. */
   const findPoints = (text: string) => ask('find', { text }).then((answer) => answer.points ?? [])
+  const whyDark = (fixture: string) => ask('why-dark', { fixture }).then((answer) => answer.reasons ?? [])
   const setPoint = (point: string, value: number | string | boolean) => command('set', { point, value })
   const pressPoint = (point: string) => command('press', { point })
   /** Others see what is on this page. */
@@ -232,6 +233,7 @@ export const useEngine = defineStore('engine', () => {
     explain,
     writeTrace,
     findPoints,
+    whyDark,
     setPoint,
     pressPoint,
     check,

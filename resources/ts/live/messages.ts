@@ -192,6 +192,19 @@ export interface Present {
   people: Person[]
 }
 
+export interface ReasonLine {
+  keepsDark: boolean
+  words: string
+  remedy: string
+  list: string
+  id: string
+  release: number[]
+}
+
+export interface Reasons {
+  reasons: ReasonLine[]
+}
+
 export interface ScopeNews {
   type: 'scope'
   n: number
@@ -335,6 +348,7 @@ export interface Orders {
   'check': { port: string, other?: string }
   'stand': { place: string }
   'write-trace': { format: string, events?: number[] }
+  'why-dark': { fixture: string }
 }
 
 /** What the answers to them have beside "ok". */
@@ -352,4 +366,5 @@ export interface Answers {
   'check': Findings
   'stand': object
   'write-trace': TraceFile
+  'why-dark': Reasons
 }

@@ -7,6 +7,7 @@ import { useEngine } from '@/live/engine'
 import DipPicture from './DipPicture.vue'
 import { freeFor, spanOf } from './fixtures'
 import LevelRows from './LevelRows.vue'
+import WhyDark from './WhyDark.vue'
 
 /** One fixture: where it listens, what is set at it, what leaves to it; it is lit and let go. */
 const props = defineProps<{ fixture: Fixture }>()
@@ -84,6 +85,7 @@ const clone = () =>
       >
     </div>
     <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
+    <WhyDark :fixture="fixture" />
     <LevelRows :key="fixture.id" :fixture="fixture" class="levels" />
     <details class="small">
       <summary>

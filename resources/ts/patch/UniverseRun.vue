@@ -42,7 +42,7 @@ const across = (slots: number) => `${(slots / inLine.value) * 100}%`
 const style = (span: Span, first: number) => ({
   left: across(span.first - first),
   width: across(span.last - span.first + 1),
-  top: `${span.lane * 26}px`,
+  top: `calc(var(--span) * ${span.lane})`,
 })
 const hasRoom = (span: Span) => ((span.last - span.first + 1) / inLine.value) * width.value * factor.value > 34
 const spelled = (span: Span) => {
@@ -63,7 +63,7 @@ function pressed(event: MouseEvent, first: number): void {
   <div class="run">
     <div ref="root" class="road" role="group" :aria-label="`Slots of ${name}`" :tabindex="isClose ? 0 : undefined">
       <div v-for="line in lines" :key="line.first" class="line" :style="{ width: `${factor * 100}%` }">
-        <div class="lane" :style="{ height: `${line.lanes * 26}px` }" @click.self="pressed($event, line.first)">
+        <div class="lane" :style="{ height: `calc(var(--span) * ${line.lanes})` }" @click.self="pressed($event, line.first)">
           <button
             v-for="span in line.spans"
             :key="span.fixture.id"
@@ -96,6 +96,7 @@ function pressed(event: MouseEvent, first: number): void {
 
 <style scoped>
 .run {
+  --span: 26px;
   display: grid;
   grid-template-columns: minmax(0, 1fr) auto;
   gap: 10px;
@@ -116,7 +117,7 @@ function pressed(event: MouseEvent, first: number): void {
 }
 .span {
   position: absolute;
-  height: 26px;
+  height: var(--span);
   min-width: 3px;
   padding: 0 0 0 4px;
   overflow: hidden;
@@ -155,5 +156,10 @@ function pressed(event: MouseEvent, first: number): void {
   padding: 0 3px 0 0;
   border-left: 0;
   border-right: 1px solid var(--rule);
+}
+@media (max-width: 900px), (pointer: coarse) {
+  .run {
+    --span: 44px;
+  }
 }
 </style>
