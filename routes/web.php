@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\ExchangeController;
 use App\Http\Controllers\HistoryController;
 use App\Http\Controllers\KindController;
 use App\Http\Controllers\ListController;
@@ -28,6 +29,8 @@ Route::prefix('api')->group(function (): void {
         Route::get('show/{list}/table', [ListController::class, 'table'])->whereIn('list', array_keys(Show::LISTS));
 
         Route::get('show/address', [PatchController::class, 'address']);
+        Route::get('show/scene', [ExchangeController::class, 'scene']);
+        Route::get('show/profiles/{id}/type', [ExchangeController::class, 'type']);
         Route::get('library', [PatchController::class, 'library']);
 
         Route::get('show/history', [HistoryController::class, 'page']);
@@ -57,6 +60,8 @@ Route::prefix('api')->group(function (): void {
             foreach (['duplicate', 'restore', 'open'] as $deed) {
                 Route::post("shows/{id}/{$deed}", [ShelfController::class, $deed])->whereNumber('id');
             }
+            Route::post('show/scene', [ExchangeController::class, 'takeScene']);
+            Route::post('show/profiles/type', [ExchangeController::class, 'takeType']);
             Route::post('show/fixtures/deed', [PatchController::class, 'deed']);
             Route::post('show/{list}/batch', [ListController::class, 'batch'])->whereIn('list', array_keys(Show::LISTS));
             Route::post('show/{list}/table', [ListController::class, 'takeTable'])->whereIn('list', array_keys(Show::LISTS));

@@ -82,6 +82,18 @@ final readonly class TypedAddress
         return array_values(array_unique($words));
     }
 
+    /** The number that others know a universe by, counted from 1: the first that it has on a network, or its place in the list. */
+    public static function number(string $universe, Show $show): int
+    {
+        foreach (self::wires($show) as [$id, $protocol, $number]) {
+            if ($id === $universe && $protocol->carriesLevels() && $protocol !== Protocol::DmxLine) {
+                return $protocol === Protocol::ArtNet ? $number + 1 : $number;
+            }
+        }
+
+        return (int) array_search($universe, array_map(strval(...), array_keys($show->universes)), true) + 1;
+    }
+
     private static function counted(int $number, Show $show, string $here): self
     {
         if ($number <= Frame::SLOTS && isset($show->universes[$here])) {

@@ -103,6 +103,35 @@ final class PatchApiTest extends AppTestCase
         $this->postJson('/api/show/profiles', Library::all()[1])->assertOk()->assertJsonPath('id', 'rgb');
     }
 
+    public function testFixtureTypesAndScenesGoOutAndComeIn(): void
+    {
+        $this->as(Role::Builder);
+        $type = (string) $this->get('/api/show/profiles/moving-lantern/type')->assertOk()->assertHeader('Content-Disposition', 'attachment; filename="moving-lantern.gdtf"')->getContent();
+        $this->get('/api/show/profiles/nothing/type')->assertStatus(404);
+        $answer = $this->send('/api/show/profiles/type', $type)->assertOk()->assertJsonPath('id', 'moving-lantern-2');
+        self::assertSame([], $answer->json('left'));
+        self::assertSame([1, 2], $answer->json('footprints')['moving-lantern-2'][''][0]['slots']);
+        $refused = $this->send('/api/show/profiles/type', 'no zip')->assertStatus(422);
+        self::assertStringContainsString('it is no zip archive', $refused->json('faults.0.problem'));
+        $scene = (string) $this->get('/api/show/scene')->assertOk()->getContent();
+        $before = app(ShowStore::class)->document();
+        $answer = $this->send('/api/show/scene', $scene)->assertOk();
+        self::assertSame(['fixtures' => 8, 'profiles' => 4, 'universes' => 0], $answer->json('added'));
+        $places = static fn(array $fixtures): array => array_map(static fn(array $one): array => [$one['name'], $one['universe'], $one['first']], $fixtures);
+        self::assertSame($places($before['fixtures']), $places(\array_slice(app(ShowStore::class)->document()['fixtures'], 8)), 'each where it was');
+        $this->postJson('/api/show/undo')->assertJsonPath('undone', 'take in the fixtures of a scene');
+        self::assertSame($before, app(ShowStore::class)->document());
+        $this->send('/api/show/scene', '')->assertStatus(422);
+        $this->as(Role::Operator);
+        $this->send('/api/show/scene', $scene)->assertStatus(403);
+    }
+
+    /** @return \Illuminate\Testing\TestResponse<\Symfony\Component\HttpFoundation\Response> */
+    private function send(string $path, string $bytes): \Illuminate\Testing\TestResponse
+    {
+        return $this->call('POST', $path, server: ['CONTENT_TYPE' => 'application/octet-stream', 'HTTP_ACCEPT' => 'application/json'], content: $bytes);
+    }
+
     /** @return array<string, mixed> */
     private function fixture(string $id): array
     {
