@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Shows;
 
+use App\Exchange\SceneFile;
 use NimbleJunction\Core\Gdtf\NotTaken;
 use NimbleJunction\Core\Gdtf\SceneFixture;
-use NimbleJunction\Core\Gdtf\SceneReader;
 use NimbleJunction\Core\Gdtf\Taken;
 use NimbleJunction\Core\Show\ShowReader;
 use NimbleJunction\Core\Words\TypedAddress;
@@ -26,15 +26,15 @@ final class SceneIn
     /** @var array<int, string> our universe by its number in the scene */
     private array $universes = [];
 
-    public function __construct(private readonly SceneReader $scene)
+    public function __construct(private readonly SceneFile $file)
     {
     }
 
     public function apply(Draft $draft): void
     {
-        $this->left = $this->scene->left;
+        $this->left = $this->file->scene->left;
         $ids = new FreeIds('fixtures', $draft->ids('fixtures'));
-        foreach ($this->scene->fixtures as $fixture) {
+        foreach ($this->file->scene->fixtures as $fixture) {
             $type = $this->type($draft, $fixture->spec);
             if ($type === null) {
                 $this->left[] = "\"{$fixture->name}\", as its fixture type is not there";
@@ -67,7 +67,7 @@ final class SceneIn
             return $this->types[$spec];
         }
         try {
-            $taken = $this->scene->type($spec);
+            $taken = $this->file->type($spec);
         } catch (NotTaken $refused) {
             $this->left[] = "\"{$spec}\": {$refused->problem}";
 

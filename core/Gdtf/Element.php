@@ -22,6 +22,9 @@ final class Element
     /** @throws NotTaken */
     public static function read(string $xml): self
     {
+        if ($xml === '') {
+            throw new NotTaken('Its description is no XML: it is empty.', 'Ask the maker for another file.');
+        }
         if (preg_match('/<!(?:DOCTYPE|ENTITY)/i', $xml) === 1) {
             throw self::declares();
         }

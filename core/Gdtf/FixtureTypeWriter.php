@@ -35,21 +35,6 @@ final class FixtureTypeWriter
         return (new self($profile))->written();
     }
 
-    /**
-     * @param string $path of the archive that is to be written
-     *
-     * @throws NotTaken when it cannot be written there
-     */
-    public static function toFile(Profile $profile, string $path): void
-    {
-        $zip = new \ZipArchive();
-        if ($zip->open($path, \ZipArchive::CREATE | \ZipArchive::OVERWRITE) !== true) {
-            throw new NotTaken("{$path} cannot be written.", 'Choose another place.');
-        }
-        $zip->addFromString('description.xml', self::xml($profile));
-        $zip->close();
-    }
-
     private function written(): string
     {
         $this->xml->openMemory();

@@ -18,8 +18,6 @@ use NimbleJunction\Core\Patch\Profile;
  */
 final class FixtureTypes
 {
-    private const DESCRIPTION = 'description.xml';
-
     /** What a fixture type has that no profile says: it is named where it is there. */
     private const NOT_TAKEN = [
         'Models' => 'its shapes',
@@ -28,12 +26,6 @@ final class FixtureTypes
         'Revisions' => 'its revisions',
         'Protocols' => 'other protocols that it speaks',
     ];
-
-    /** @throws NotTaken */
-    public static function fromFile(string $path): Taken
-    {
-        return self::fromXml(Archive::open($path)->read(self::DESCRIPTION));
-    }
 
     /** @throws NotTaken */
     public static function fromXml(string $xml): Taken

@@ -5,13 +5,12 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Gdtf;
 
 /**
- * Reads a scene (MVR): its fixtures with their addresses, modes and places, and the fixture types that it brings.
+ * Reads a scene (MVR): its fixtures with their addresses, modes and places.
  *
  * Source: DIN SPEC 15801 (from memory).
  */
 final class SceneReader
 {
-    public const DESCRIPTION = 'GeneralSceneDescription.xml';
     private const MOST = 5000;
 
     /** @var list<SceneFixture> */
@@ -26,20 +25,19 @@ final class SceneReader
     /** @var array<string, string> names of positions by uuid */
     private array $positions = [];
 
-    private function __construct(private readonly Archive $archive)
+    private function __construct()
     {
     }
 
     /** @throws NotTaken */
-    public static function fromFile(string $path): self
+    public static function fromXml(string $xml): self
     {
-        $archive = Archive::open($path);
-        $root = Element::read($archive->read(self::DESCRIPTION));
+        $root = Element::read($xml);
         $scene = $root->name === 'GeneralSceneDescription' ? $root->first('Scene') : null;
         if ($scene === null) {
             throw new NotTaken('Its description describes no scene.', 'Give an MVR file.');
         }
-        $reader = new self($archive);
+        $reader = new self();
         foreach ($scene->all('AUXData', 'Position') as $position) {
             $reader->positions[$position->get('uuid')] = $position->get('name');
         }
@@ -51,24 +49,6 @@ final class SceneReader
         }
 
         return $reader;
-    }
-
-    /**
-     * The fixture type that a fixture names, out of the archive.
-     *
-     * @throws NotTaken
-     */
-    public function type(string $spec): Taken
-    {
-        $name = str_ends_with($spec, '.gdtf') ? $spec : "{$spec}.gdtf";
-        $path = (string) tempnam(sys_get_temp_dir(), 'junction-gdtf');
-        try {
-            file_put_contents($path, $this->archive->read($name));
-
-            return FixtureTypes::fromFile($path);
-        } finally {
-            unlink($path);
-        }
     }
 
     private function walk(Element $around, int $depth): void

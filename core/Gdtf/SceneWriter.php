@@ -11,7 +11,7 @@ use NimbleJunction\Core\Signal\Frame;
 use NimbleJunction\Core\Words\TypedAddress;
 
 /**
- * Writes the patch of a show as a scene (MVR) with its fixture types. Universes have the numbers that others know them by.
+ * Writes the patch of a show as a scene (MVR). Universes have the numbers that others know them by.
  *
  * Source: DIN SPEC 15801 (from memory).
  */
@@ -19,24 +19,6 @@ final class SceneWriter
 {
     /** No move, no turn: where things hang is not known here. */
     private const NOWHERE = '{1,0,0}{0,1,0}{0,0,1}{0,0,0}';
-
-    /**
-     * @param string $path of the archive that is to be written
-     *
-     * @throws NotTaken when it cannot be written there
-     */
-    public static function toFile(Show $show, string $path): void
-    {
-        $zip = new \ZipArchive();
-        if ($zip->open($path, \ZipArchive::CREATE | \ZipArchive::OVERWRITE) !== true) {
-            throw new NotTaken("{$path} cannot be written.", 'Choose another place.');
-        }
-        $zip->addFromString(SceneReader::DESCRIPTION, self::xml($show));
-        foreach ($show->profiles as $profile) {
-            $zip->addFromString(self::spec($profile), self::packed($profile));
-        }
-        $zip->close();
-    }
 
     public static function xml(Show $show): string
     {
@@ -90,19 +72,8 @@ final class SceneWriter
         $xml->endElement();
     }
 
-    private static function packed(Profile $profile): string
-    {
-        $path = (string) tempnam(sys_get_temp_dir(), 'junction-gdtf');
-        try {
-            FixtureTypeWriter::toFile($profile, $path);
-
-            return (string) file_get_contents($path);
-        } finally {
-            unlink($path);
-        }
-    }
-
-    private static function spec(Profile $profile): string
+    /** The name of a profile's file in the archive. */
+    public static function spec(Profile $profile): string
     {
         return "{$profile->id}.gdtf";
     }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Exchange\FixtureTypeFile;
+use App\Exchange\SceneFile;
 use App\Http\EditAnswer;
 use App\Shows\Draft;
 use App\Shows\FreeIds;
@@ -14,11 +16,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Str;
 use NimbleJunction\Core\Document\Fault;
-use NimbleJunction\Core\Gdtf\FixtureTypes;
-use NimbleJunction\Core\Gdtf\FixtureTypeWriter;
 use NimbleJunction\Core\Gdtf\NotTaken;
-use NimbleJunction\Core\Gdtf\SceneReader;
-use NimbleJunction\Core\Gdtf\SceneWriter;
 use NimbleJunction\Core\Show\ShowReader;
 use NimbleJunction\Core\Show\ShowRefused;
 
@@ -33,7 +31,7 @@ final readonly class ExchangeController
 
     public function takeType(Request $request): JsonResponse
     {
-        $taken = self::ofFile($request, FixtureTypes::fromFile(...));
+        $taken = self::ofFile($request, FixtureTypeFile::read(...));
         $name = \is_string($taken->profile['name'] ?? null) ? $taken->profile['name'] : 'Profile';
         $id = '';
         $answer = $this->edits->of($request, "take in the fixture type \"{$name}\"", static function (Draft $draft) use ($taken, $name, &$id): void {
@@ -49,12 +47,12 @@ final readonly class ExchangeController
         $profile = ShowReader::fromArray($this->shows->document())->profiles[$id] ?? null;
         abort_if($profile === null, 404, "There is no profile \"{$id}\": it may have been deleted on another page.");
 
-        return self::file(static fn(string $path) => FixtureTypeWriter::toFile($profile, $path), "{$id}.gdtf");
+        return self::file(FixtureTypeFile::bytes($profile), "{$id}.gdtf");
     }
 
     public function takeScene(Request $request): JsonResponse
     {
-        $scene = new SceneIn(self::ofFile($request, SceneReader::fromFile(...)));
+        $scene = new SceneIn(self::ofFile($request, SceneFile::read(...)));
         $answer = $this->edits->of($request, 'take in the fixtures of a scene', $scene->apply(...));
 
         return EditAnswer::with($answer, ['added' => $scene->added, 'left' => $scene->left]);
@@ -65,7 +63,7 @@ final readonly class ExchangeController
         $show = ShowReader::fromArray($this->shows->document());
         $name = Str::slug($show->name) ?: 'show';
 
-        return self::file(static fn(string $path) => SceneWriter::toFile($show, $path), "{$name}.mvr");
+        return self::file(SceneFile::bytes($show), "{$name}.mvr");
     }
 
     /**
@@ -83,31 +81,18 @@ final readonly class ExchangeController
         if ($bytes === '' || \strlen($bytes) > self::MOST_BYTES) {
             throw ShowRefused::because([new Fault('', $bytes === '' ? 'no file was sent' : 'it is larger than 60 MB', 'Send the file itself.')]);
         }
-        $path = (string) tempnam(sys_get_temp_dir(), 'junction-in');
         try {
-            file_put_contents($path, $bytes);
-
-            return $read($path);
+            return $read($bytes);
         } catch (NotTaken $refused) {
             throw ShowRefused::because([new Fault('', lcfirst(rtrim($refused->problem, '.')), $refused->wayOut)]);
-        } finally {
-            unlink($path);
         }
     }
 
-    /** @param callable(string): void $write */
-    private static function file(callable $write, string $name): Response
+    private static function file(string $bytes, string $name): Response
     {
-        $path = (string) tempnam(sys_get_temp_dir(), 'junction-out');
-        try {
-            $write($path);
-
-            return response((string) file_get_contents($path), 200, [
-                'Content-Type' => 'application/zip',
-                'Content-Disposition' => "attachment; filename=\"{$name}\"",
-            ]);
-        } finally {
-            unlink($path);
-        }
+        return response($bytes, 200, [
+            'Content-Type' => 'application/zip',
+            'Content-Disposition' => "attachment; filename=\"{$name}\"",
+        ]);
     }
 }

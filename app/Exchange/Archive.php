@@ -2,11 +2,13 @@
 
 declare(strict_types=1);
 
-namespace NimbleJunction\Core\Gdtf;
+namespace App\Exchange;
+
+use NimbleJunction\Core\Gdtf\NotTaken;
 
 /**
  * A zip that somebody brings along, read with suspicion: how many files, how large, how well packed, and by what names,
- * is looked at before anything is unpacked; nothing is ever written beside it.
+ * is looked at before anything is unpacked; nothing is unpacked beside it.
  */
 final class Archive
 {
@@ -18,12 +20,55 @@ final class Archive
     private const MOST_RATIO = 150;
     private const SMALL = 200_000;
 
-    private function __construct(private readonly \ZipArchive $zip)
+    private function __construct(private readonly \ZipArchive $zip, private readonly string $path)
     {
     }
 
+    public function __destruct()
+    {
+        $this->zip->close();
+        @unlink($this->path);
+    }
+
     /** @throws NotTaken */
-    public static function open(string $path): self
+    public static function of(string $bytes): self
+    {
+        $path = (string) tempnam(sys_get_temp_dir(), 'junction-in');
+        try {
+            file_put_contents($path, $bytes);
+
+            return self::open($path);
+        } catch (NotTaken $refused) {
+            unlink($path);
+
+            throw $refused;
+        }
+    }
+
+    /**
+     * @param array<string, string> $files contents by name
+     *
+     * @return string the archive
+     */
+    public static function packed(array $files): string
+    {
+        $path = (string) tempnam(sys_get_temp_dir(), 'junction-out');
+        try {
+            $zip = new \ZipArchive();
+            $zip->open($path, \ZipArchive::CREATE | \ZipArchive::OVERWRITE);
+            foreach ($files as $name => $content) {
+                $zip->addFromString((string) $name, $content);
+            }
+            $zip->close();
+
+            return (string) file_get_contents($path);
+        } finally {
+            unlink($path);
+        }
+    }
+
+    /** @throws NotTaken */
+    private static function open(string $path): self
     {
         $zip = new \ZipArchive();
         if ($zip->open($path, \ZipArchive::RDONLY) !== true) {
@@ -50,7 +95,7 @@ final class Archive
             throw new NotTaken("Unpacked it would be {$all} bytes.", 'At most '.intdiv(self::MOST_BYTES, 1_000_000).' MB are read.');
         }
 
-        return new self($zip);
+        return new self($zip, $path);
     }
 
     /** @return list<string> */
