@@ -23,7 +23,8 @@ final class Neighbourhood
         'routes' => ['routes'],
         'copies' => ['routes'],
         'profiles' => ['fixtures', 'routes'],
-        'fixtures' => ['routes'],
+        'fixtures' => ['routes', 'groups', 'fixtures'],
+        'groups' => ['routes', 'groups'],
         'values' => ['routes'],
     ];
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Live;
 
 use NimbleJunction\Core\Live\Points\Fixtures;
+use NimbleJunction\Core\Live\Points\Grouped;
 use NimbleJunction\Core\Live\Points\Held;
 use NimbleJunction\Core\Live\Points\Lit;
 use NimbleJunction\Core\Live\Points\Ports;
@@ -34,6 +35,7 @@ final class LivePoints
     private readonly Watching $watching;
     private readonly Slots $slots;
     private readonly Fixtures $fixtures;
+    private readonly Grouped $grouped;
     private readonly Held $held;
     private readonly Lit $lit;
     private readonly Routes $routes;
@@ -49,6 +51,7 @@ final class LivePoints
         $this->all = new Points();
         $changes = fn(): Changes => $this->changes;
         $this->fixtures = new Fixtures($universes, $changes);
+        $this->grouped = new Grouped($this->fixtures);
         $this->watching = new Watching($this->all);
         $this->changes = new Changes(
             $universes,
@@ -75,7 +78,7 @@ final class LivePoints
             $routing->switches,
         );
         $this->routes = new Routes(fn(): Runner => $this->runner, $changes, $routing);
-        foreach ([$this->slots, $this->fixtures, $this->held, $this->lit, $this->ports, $this->values, $this->routes] as $room) {
+        foreach ([$this->slots, $this->fixtures, $this->grouped, $this->held, $this->lit, $this->ports, $this->values, $this->routes] as $room) {
             $this->all->add($room);
         }
     }
@@ -135,6 +138,7 @@ final class LivePoints
     {
         $this->slots->adopt($plan);
         $this->fixtures->adopt($plan);
+        $this->grouped->adopt($plan);
         $this->held->adopt($plan);
         $this->lit->adopt($plan);
         $this->ports->adopt($plan);

@@ -34,6 +34,7 @@ final readonly class PlanNames implements Names
 
         return match ($point?->kind) {
             'fixture' => $patch->find($point->id, $point->part)?->name() ?? $reference,
+            'group' => isset($patch->groups->groups[$point->id]) ? "{$patch->groups->groups[$point->id]->name}, {$point->part}" : $reference,
             'light' => isset($patch->fixtures[$point->id]) ? "the light of {$patch->fixtures[$point->id]->name}" : $reference,
             'slot' => $patch->said($point->id, (int) $point->part, "slot {$point->part} of {$this->universe($point->id)}"),
             default => $reference,

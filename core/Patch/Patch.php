@@ -16,7 +16,7 @@ final readonly class Patch
      * @param array<string, Profile> $profiles by id
      * @param array<string, Fixture> $fixtures by id; each with a profile that is there
      */
-    public function __construct(public array $profiles, public array $fixtures)
+    public function __construct(public array $profiles, public array $fixtures, public Groups $groups = new Groups())
     {
         $byUniverse = [];
         foreach ($fixtures as $fixture) {
@@ -134,6 +134,15 @@ final readonly class Patch
         );
 
         return $listening === [] ? $where : implode(' and ', $listening)." ({$where})";
+    }
+
+    /** @return list<string> ids of the fixtures of a group that have a parameter, in their order */
+    public function having(string $groupId, string $parameter): array
+    {
+        return array_values(array_filter(
+            $this->groups->fixtures($groupId),
+            fn(string $id): bool => $this->find($id, $parameter) !== null,
+        ));
     }
 
     /** Where a parameter lies; null when there is no such fixture or parameter. */

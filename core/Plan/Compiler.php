@@ -70,7 +70,7 @@ final readonly class Compiler
 
         $was = $before?->origin?->show;
         $areRoutesTheSame = $before !== null && $was?->routes === $show->routes;
-        $isPatchTheSame = $was?->fixtures === $show->fixtures && $was->profiles === $show->profiles;
+        $isPatchTheSame = $was?->fixtures === $show->fixtures && $was->profiles === $show->profiles && $was->groups === $show->groups;
         $universes = [];
         foreach ($show->universes as $id => $universe) {
             $between();

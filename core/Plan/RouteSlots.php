@@ -7,6 +7,7 @@ namespace NimbleJunction\Core\Plan;
 use NimbleJunction\Core\Document\Kind;
 use NimbleJunction\Core\Patch\Fixture;
 use NimbleJunction\Core\Patch\Patch;
+use NimbleJunction\Core\Patch\Placement;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Route\Action\SetAction;
 use NimbleJunction\Core\Route\Route;
@@ -31,7 +32,7 @@ final class RouteSlots
      */
     public static function of(array $routes, Patch $patch, \Closure $between): array
     {
-        if (self::$known === null || self::$patch?->profiles !== $patch->profiles) {
+        if (self::$known === null || self::$patch?->profiles !== $patch->profiles || self::$patch->groups->groups !== $patch->groups->groups) {
             self::$known = new \WeakMap();
         }
         $moved = self::moved(self::$patch->fixtures ?? [], $patch->fixtures);
@@ -73,7 +74,8 @@ final class RouteSlots
     private static function sets(Route $route, array $fixtures): bool
     {
         foreach (self::points($route) as $reference) {
-            if ($reference->kind === 'fixture' && isset($fixtures[$reference->id])) {
+            // A group may have any of them.
+            if ($reference->kind === 'group' || ($reference->kind === 'fixture' && isset($fixtures[$reference->id]))) {
                 return true;
             }
         }
@@ -95,24 +97,31 @@ final class RouteSlots
     {
         $slots = [];
         foreach (self::points($route) as $reference) {
-            [$universe, $ofIt] = self::slots($reference, $patch);
-            foreach ($ofIt as $slot) {
-                $slots[$universe][$slot] = true;
+            foreach (self::placements($reference, $patch) as $placement) {
+                $universe = $placement->fixture->universeId;
+                $slots[$universe] = ($slots[$universe] ?? []) + array_fill_keys($placement->slots, true);
+            }
+            if ($reference->kind === 'slot') {
+                $slots[$reference->id][(int) $reference->part - 1] = true;
             }
         }
 
         return $slots;
     }
 
-    /** @return array{string, list<int>} */
-    private static function slots(Reference $reference, Patch $patch): array
+    /** @return list<Placement> */
+    private static function placements(Reference $reference, Patch $patch): array
     {
-        if ($reference->kind === 'slot') {
-            return [$reference->id, [(int) $reference->part - 1]];
-        }
-        $placement = $reference->kind === 'fixture' ? $patch->find($reference->id, $reference->part) : null;
+        $fixtures = match ($reference->kind) {
+            'fixture' => [$reference->id],
+            'group' => $patch->having($reference->id, $reference->part),
+            default => [],
+        };
 
-        return $placement === null ? ['', []] : [$placement->fixture->universeId, $placement->slots];
+        return array_values(array_filter(array_map(
+            static fn(string $id): ?Placement => $patch->find($id, $reference->part),
+            $fixtures,
+        )));
     }
 
     /**

@@ -17,6 +17,7 @@ final class PointNames
         return match ($reference->kind) {
             'slot', 'hold' => isset($show->universes[$reference->id]) && $reference->slot() !== null,
             'fixture' => self::isParameter($show, $reference),
+            'group' => $show->patch()->having($reference->id, $reference->part) !== [],
             'light' => isset($show->fixtures[$reference->id]) && $reference->part === '',
             'port' => isset($show->ports[$reference->id]) && \in_array($reference->part, self::PORT_PARTS, true),
             'route' => isset($show->routes[$reference->id]) && \in_array($reference->part, self::ROUTE_PARTS, true),

@@ -7,6 +7,7 @@ namespace NimbleJunction\Core\Show;
 use NimbleJunction\Core\Document\Fault;
 use NimbleJunction\Core\Message\MidiAddress;
 use NimbleJunction\Core\Patch\Fixture;
+use NimbleJunction\Core\Patch\Group;
 use NimbleJunction\Core\Signal\Protocol;
 
 /** Whether the parts of a show that name each other fit each other. */
@@ -41,6 +42,9 @@ final readonly class References
         foreach (array_values($this->show->fixtures) as $i => $fixture) {
             $between();
             $this->fixture($i, $fixture);
+        }
+        foreach (array_values($this->show->groups) as $i => $group) {
+            $this->group($i, $group);
         }
         foreach (array_values($this->show->copies) as $i => $copy) {
             $this->universe("/copies/{$i}/from/universe", $copy->from);
@@ -125,6 +129,20 @@ final readonly class References
             if (! isset($this->show->fixtures[$id])) {
                 $this->fault("/fixtures/{$i}/sharesWith/{$k}", "there is no fixture \"{$id}\"", 'Name the id of a fixture that shares slots with this one.');
             }
+        }
+    }
+
+    private function group(int $i, Group $group): void
+    {
+        foreach ($group->members as $k => $member) {
+            $other = Group::named($member);
+            if ($other === '' ? ! isset($this->show->fixtures[$member]) : ! isset($this->show->groups[$other])) {
+                $what = $other === '' ? "fixture \"{$member}\"" : "group \"{$other}\"";
+                $this->fault("/groups/{$i}/members/{$k}", "there is no {$what}", 'Name the id of a fixture, or group: and the id of a group.');
+            }
+        }
+        if ($this->show->patch()->groups->isCircle($group->id)) {
+            $this->fault("/groups/{$i}/members", "\"{$group->name}\" has itself among its members, or theirs", 'Take one of the groups out.');
         }
     }
 

@@ -6,6 +6,8 @@ namespace NimbleJunction\Core\Show;
 
 use NimbleJunction\Core\Document\Part;
 use NimbleJunction\Core\Patch\Fixture;
+use NimbleJunction\Core\Patch\Group;
+use NimbleJunction\Core\Patch\Groups;
 use NimbleJunction\Core\Patch\Patch;
 use NimbleJunction\Core\Patch\Profile;
 
@@ -23,6 +25,7 @@ final readonly class Show
         'copies' => [CopyEntry::class, 2000],
         'profiles' => [Profile::class, 1000],
         'fixtures' => [Fixture::class, 5000],
+        'groups' => [Group::class, 500],
         'values' => [ValueEntry::class, 2000],
     ];
 
@@ -44,6 +47,9 @@ final readonly class Show
     /** @var array<string, Fixture> by id */
     public array $fixtures;
 
+    /** @var array<string, Group> by id */
+    public array $groups;
+
     /** @var array<string, ValueEntry> by id */
     public array $values;
 
@@ -62,7 +68,8 @@ final readonly class Show
         $this->profiles = self::only($lists['profiles'] ?? [], Profile::class);
         $this->fixtures = self::only($lists['fixtures'] ?? [], Fixture::class);
         $this->values = self::only($lists['values'] ?? [], ValueEntry::class);
-        $this->patch = new Patch($this->profiles, $this->fixtures);
+        $this->groups = self::only($lists['groups'] ?? [], Group::class);
+        $this->patch = new Patch($this->profiles, $this->fixtures, new Groups($this->groups));
     }
 
     /** @return class-string<Part> of what a list is */
@@ -97,6 +104,7 @@ final readonly class Show
             'copies' => $this->copies,
             'profiles' => $this->profiles,
             'fixtures' => $this->fixtures,
+            'groups' => $this->groups,
             'values' => $this->values,
             default => [],
         };

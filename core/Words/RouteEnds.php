@@ -110,12 +110,16 @@ final class RouteEnds
 
     private function ofPoint(Reference $reference, bool $isCause): void
     {
-        $universe = match ($reference->kind) {
-            'slot', 'hold' => $reference->id,
-            'fixture', 'light' => $this->show->fixtures[$reference->id]->universeId ?? '',
-            default => '',
+        $universes = match ($reference->kind) {
+            'slot', 'hold' => [$reference->id],
+            'fixture', 'light' => [$this->show->fixtures[$reference->id]->universeId ?? ''],
+            'group' => array_map(
+                fn(string $id): string => $this->show->fixtures[$id]->universeId ?? '',
+                $this->show->patch()->having($reference->id, $reference->part),
+            ),
+            default => [],
         };
-        if ($universe !== '') {
+        foreach (array_filter($universes) as $universe) {
             $isCause ? $this->looks[$universe] = true : $this->sets[$universe] = true;
         }
     }

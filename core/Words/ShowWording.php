@@ -32,6 +32,7 @@ final readonly class ShowWording implements Wording
             'slot' => $this->slot($point->id, (int) $point->part),
             'hold' => 'the hold on '.$this->slot($point->id, (int) $point->part),
             'fixture' => $show->patch()->find($point->id, $point->part)?->name() ?? ($show->fixtures[$point->id]->name ?? $point->id).", {$point->part}",
+            'group' => ($show->groups[$point->id]->name ?? $point->id).", {$point->part}",
             'light' => 'the light of '.($show->fixtures[$point->id]->name ?? $point->id),
             'port' => $this->port($point->id).", {$point->part}",
             'route' => '"'.($show->routes[$point->id]->name ?? $point->id).'"'.($point->part === '' ? '' : ", {$point->part}"),

@@ -17,6 +17,7 @@ final class Orders
         Subscribe::class,
         HoldSlots::class,
         HoldParameter::class,
+        HoldFan::class,
         Release::class,
         Explain::class,
         Lend::class,

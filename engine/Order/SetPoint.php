@@ -58,6 +58,15 @@ final readonly class SetPoint implements Order
             'slot' => ['do' => 'hold', 'universe' => $point->id, 'slot' => (int) $point->part, 'level' => $this->value],
             default => null,
         };
+        if ($point->kind === 'group') {
+            $patch = $reach->engine->show()->patch();
+            foreach ($patch->having($point->id, $point->part) as $fixture) {
+                $member = Reference::parse("fixture:{$fixture}/{$point->part}");
+                (new self($member, $this->value))->obey($reach);
+            }
+
+            return null;
+        }
         if ($held !== null) {
             return Orders::read($held)->obey($reach);
         }

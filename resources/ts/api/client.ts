@@ -39,8 +39,11 @@ function cookie(name: string): string {
   return found ? decodeURIComponent(found.slice(name.length + 1)) : ''
 }
 
+const asSent = (body: unknown) =>
+  body === undefined ? undefined : typeof body === 'string' || body instanceof Blob ? body : JSON.stringify(body)
+
 /**
- * Speaks to our own API. A string body goes out as it is; anything else as JSON.
+ * Speaks to our own API. A string or a file goes out as it is; anything else as JSON.
  * With a base, what others have changed since that revision is not overwritten.
  */
 export async function call<T>(method: string, path: string, body?: unknown, base?: number): Promise<T> {
@@ -50,12 +53,12 @@ export async function call<T>(method: string, path: string, body?: unknown, base
       method,
       headers: {
         Accept: 'application/json',
-        'Content-Type': 'application/json',
+        'Content-Type': body instanceof Blob ? 'application/octet-stream' : 'application/json',
         'X-XSRF-TOKEN': cookie('XSRF-TOKEN'),
         'X-Answer': 'changes',
         ...(base === undefined ? {} : { 'X-Base-Revision': String(base) }),
       },
-      body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
+      body: asSent(body),
     })
   } catch {
     throw new Refused('The web server does not answer. What is live goes on without it; try again in a moment.', 0)

@@ -263,6 +263,11 @@ export const useShow = defineStore('show', () => {
   }
   /** Several fixtures at once: many made, moved, swapped, renumbered, cloned. */
   const deed = (what: object) => take(call('POST', 'show/fixtures/deed', what, seen()))
+  /** A fixture type (GDTF) becomes a profile; what of it was not understood is answered too. */
+  const takeType = (file: Blob) => take(call('POST', 'show/profiles/type', file)) as Promise<{ id?: string; left?: string[] }>
+  /** The fixtures of a scene (MVR), with their profiles. */
+  const takeScene = (file: Blob) =>
+    take(call('POST', 'show/scene', file)) as Promise<{ added?: Record<string, number>; left?: string[] }>
   const readAddress = (text: string, here: string) =>
     call<{ ways: AddressWay[]; problem: string }>(
       'GET',
@@ -304,6 +309,8 @@ export const useShow = defineStore('show', () => {
     parametersOf,
     deed,
     readAddress,
+    takeType,
+    takeScene,
     universeName,
     portName,
   }

@@ -21,6 +21,7 @@ export interface ShowDocument {
   copies?: Copy[]
   profiles?: Profile[]
   fixtures?: Fixture[]
+  groups?: Group[]
   values?: Value[]
 }
 export interface Universe {
@@ -434,7 +435,7 @@ export interface Fixture {
   name: string
   number?: number
   /**
-   * A short word for where it hangs.
+   * A short word for where it hangs: SL, SR.
    */
   mark?: string
   place?: string
@@ -449,6 +450,14 @@ export interface Fixture {
 export interface OwnPrecedence {
   parameter: string
   precedence?: 'kind' | 'htp' | 'ltp'
+}
+export interface Group {
+  id: Id
+  name: string
+  /**
+   * Ids of fixtures, like fern-left, or of other groups, like group:ferns.
+   */
+  members?: string[]
 }
 export interface Value {
   id: Id

@@ -338,6 +338,7 @@ export interface Orders {
   'subscribe': { topics?: string[], anew?: boolean }
   'hold': { universe: string, slot: number, last?: number, level: number, seconds?: number }
   'hold-parameter': { fixture: string, parameter: string, value: number, seconds?: number, unlock?: boolean }
+  'fan': { fixtures?: string, parameter: string, from: number, to: number, fan?: string }
   'release': { universe?: string, slot?: number, last?: number, mine?: boolean }
   'explain': { universe: string, slot: number }
   'lend': { devices?: string[] }
@@ -356,6 +357,7 @@ export interface Answers {
   'subscribe': object
   'hold': object
   'hold-parameter': object
+  'fan': object
   'release': object
   'explain': SlotReport
   'lend': object

@@ -64,7 +64,6 @@ const clone = () =>
     </p>
     <p v-if="patched">
       {{ show.universeName(fixture.universe) }}, <strong class="figures">{{ spanOf(patched) }}</strong>
-      <span class="quiet small"> · {{ numberings.join(' · ') }}</span>
     </p>
     <p v-for="one in patched?.shares ?? []" :key="one.id" :class="one.meant ? 'quiet small' : 'wrong'">
       Shares slots with {{ one.name }}{{ one.meant ? ', as it is meant to' : ': move one of them, or say that it is meant' }}.
@@ -91,6 +90,9 @@ const clone = () =>
       <summary>
         What is set at the fixture: address {{ String(fixture.first).padStart(3, '0') }}{{ mode ? `, ${mode}` : '' }}
       </summary>
+      <ul>
+        <li v-for="words in numberings" :key="words">{{ words }}</li>
+      </ul>
       <DipPicture :address="fixture.first" />
     </details>
   </aside>

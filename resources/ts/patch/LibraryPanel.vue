@@ -20,6 +20,21 @@ const shown = computed(() => {
   const words = search.value.toLowerCase().split(/\s+/).filter(Boolean)
   return all.value.filter((one) => words.every((word) => `${one.name} ${one.note}`.toLowerCase().includes(word)))
 })
+/** What of a file was not understood. */
+const left = ref<string[]>([])
+const taken = ref('')
+async function read(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  if (!file) return
+  await attempt(async () => {
+    const answer = await show.takeType(file)
+    left.value = answer.left ?? []
+    taken.value = answer.id ?? ''
+    if (left.value.length === 0) emit('done', taken.value)
+  })
+  input.value = ''
+}
 const take = (profile: Profile) =>
   attempt(async () => {
     emit('done', (await show.add('profiles', profile)).id ?? '')
@@ -30,9 +45,19 @@ const take = (profile: Profile) =>
   <section class="panel" aria-label="Library">
     <h2>Library</h2>
     <p class="quiet small">Common kinds to begin with; whichever you take may be changed in the show.</p>
+    <p class="file">
+      <label class="small">Or a fixture type of its maker (GDTF): <input type="file" accept=".gdtf" @change="read" /></label>
+    </p>
+    <div v-if="taken" class="taken" role="status">
+      <p>It is in the show. What was not taken in:</p>
+      <ul>
+        <li v-for="words in left" :key="words" class="small">{{ words }}</li>
+      </ul>
+      <button type="button" class="small-button" @click="emit('done', taken)">Look at the profile</button>
+    </div>
     <v-text-field v-model="search" label="Search" class="search" />
     <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
-    <ul>
+    <ul class="common">
       <li v-for="one in shown" :key="one.id">
         <span
           ><strong>{{ one.name }}</strong> <span class="figures small">{{ layoutOf(one).slots }} slots</span><br /><span
@@ -50,11 +75,17 @@ const take = (profile: Profile) =>
 .search {
   margin: 10px 0;
 }
-ul {
+.taken {
+  margin: 10px 0;
+}
+.file {
+  margin: 8px 0;
+}
+.common {
   padding: 0;
   list-style: none;
 }
-li {
+.common li {
   display: flex;
   justify-content: space-between;
   gap: 12px;

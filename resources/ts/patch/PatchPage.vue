@@ -9,13 +9,14 @@ import { onceLeft } from '@/kinds/halfFilled'
 import PartList from '@/lists/PartList.vue'
 import type { Row } from '@/lists/rows'
 import DeedForm from './DeedForm.vue'
+import ExchangePanel from './ExchangePanel.vue'
 import FixtureForm from './FixtureForm.vue'
 import FixturePanel from './FixturePanel.vue'
 import { spanOf } from './fixtures'
 import StepThrough from './StepThrough.vue'
 import UniverseRun from './UniverseRun.vue'
 
-type Side = { kind: 'none' } | { kind: 'fixture'; id: string | null; first?: number }
+type Side = { kind: 'none' } | { kind: 'exchange' } | { kind: 'fixture'; id: string | null; first?: number }
 const show = useShow()
 const session = useSession()
 const route = useRoute()
@@ -79,6 +80,7 @@ const done = (id?: string) => {
       <v-btn v-if="show.fixtures.length && session.mayOperate" :active="isStepping" @click="isStepping = !isStepping"
         >Step through</v-btn
       >
+      <v-btn :active="side.kind === 'exchange'" @click="open({ kind: 'exchange' })">Sheets and files</v-btn>
       <v-btn to="/patch-profiles">Profiles ({{ show.profiles.length }})</v-btn>
       <v-btn
         v-if="session.mayBuild"
@@ -140,8 +142,8 @@ const done = (id?: string) => {
       </div>
       <SideSheet
         :open="side.kind !== 'none' || Boolean(route.params.id)"
-        :closes="side.kind === 'none'"
-        @close="router.push('/patch')"
+        :closes="side.kind !== 'fixture'"
+        @close="side.kind === 'exchange' ? (side = { kind: 'none' }) : router.push('/patch')"
       >
         <FixtureForm
           v-if="side.kind === 'fixture'"
@@ -152,6 +154,7 @@ const done = (id?: string) => {
           @done="done"
           @cancel="done()"
         />
+        <ExchangePanel v-else-if="side.kind === 'exchange'" />
         <FixturePanel
           v-else-if="chosen"
           :fixture="chosen"

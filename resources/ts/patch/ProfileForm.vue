@@ -202,6 +202,7 @@ const parameters = (value: Parameter[] | undefined) => value ?? []
     <p v-if="failed" class="wrong small" role="alert">{{ failed }}</p>
     <template v-if="profile" #actions>
       <v-btn @click="copy">Copy</v-btn>
+      <v-btn :href="`/api/show/profiles/${profile.id}/type`">Save as GDTF</v-btn>
       <v-btn color="error" @click="remove">Delete</v-btn>
     </template>
   </FormFrame>
