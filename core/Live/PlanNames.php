@@ -26,6 +26,13 @@ final readonly class PlanNames implements Names
         return $this->plan->universeName($id);
     }
 
+    public function run(string $universeId, int $first, int $last): string
+    {
+        $slots = $first === $last ? "slot {$first}" : "slots {$first} to {$last}";
+
+        return $this->plan->patch->saidOfRun($universeId, $first, $last, "{$slots} of {$this->universe($universeId)}");
+    }
+
     /** What listens there, where the patch knows; the reference itself elsewhere. */
     public function point(string $reference): string
     {

@@ -136,6 +136,20 @@ final readonly class Patch
         return $listening === [] ? $where : implode(' and ', $listening)." ({$where})";
     }
 
+    /** The same of a run: a whole parameter, or one fixture's slots, has its name. */
+    public function saidOfRun(string $universeId, int $first, int $last, string $where): string
+    {
+        $names = [];
+        foreach ($this->at($universeId, $first) as [$fixture, $placed]) {
+            if ($last > $this->lastSlot($fixture)) {
+                return $where;
+            }
+            $names[] = \in_array($last - $fixture->first + 1, $placed->slots, true) ? "{$fixture->name}, {$placed->name}" : $fixture->name;
+        }
+
+        return $names === [] ? $where : implode(' and ', $names)." ({$where})";
+    }
+
     /** @return list<string> ids of the fixtures of a group that have a parameter, in their order */
     public function having(string $groupId, string $parameter): array
     {

@@ -13,6 +13,9 @@ interface Names
 
     public function universe(string $id): string;
 
+    /** Slots from $first to $last, 1 to 512, as people say them. */
+    public function run(string $universeId, int $first, int $last): string;
+
     /** @param string $reference of a point */
     public function point(string $reference): string;
 

@@ -23,10 +23,9 @@ final readonly class Hands
         $first = $holds[0];
         $from = \ord($universe->levels[$first->slot]);
         $levels = implode(', ', array_unique(array_map(static fn(Hold $hold): int => $hold->level, $holds)));
-        $slots = self::slots($first->slot, $holds[\count($holds) - 1]->slot);
         $title = new Said(
-            '{name} holds {slots} of {universe} at {levels}',
-            ['name' => $first->by, 'slots' => $slots, 'universe' => $universe->id, 'levels' => $levels],
+            '{name} holds {run} at {levels}',
+            ['name' => $first->by, 'run' => self::run($universe, $first->slot, $holds[\count($holds) - 1]->slot), 'levels' => $levels],
         );
         $event = $this->trace->begin(Kind::Hold, "hold {$universe->id}", '', $title, $now);
         $this->trace->hop(
@@ -53,9 +52,10 @@ final readonly class Hands
         if ($onlyOwn ? $meant === [] : $universe->wayOut()->holds() === []) {
             return null;
         }
-        $what = $first === null ? 'all slots' : self::slots($first, $last ?? $first);
-        $words = $onlyOwn ? '{name} releases what {name} held in {slots} of {universe}' : '{name} releases {slots} of {universe}';
-        $title = new Said($words, ['name' => $by, 'slots' => $what, 'universe' => $universe->id]);
+        $what = $first === null ? 'all slots of {universe}' : '{run}';
+        $words = $onlyOwn ? "{name} releases what {name} held in {$what}" : "{name} releases {$what}";
+        $run = self::run($universe, $first ?? 0, $last ?? $first ?? 0);
+        $title = new Said($words, ['name' => $by, 'run' => $run, 'universe' => $universe->id]);
         $event = $this->trace->begin(Kind::Hold, "hold {$universe->id}", '', $title, $now);
         foreach ($onlyOwn ? self::runs($meant) : [[$first, $last]] as [$from, $to]) {
             $universe->release($from, $to);
@@ -86,8 +86,9 @@ final readonly class Hands
         return $runs;
     }
 
-    private static function slots(int $first, int $last): string
+    /** A run of slots for the gap {run}. */
+    private static function run(Universe $universe, int $first, int $last): string
     {
-        return $first === $last ? 'slot '.($first + 1) : 'slots '.($first + 1).' to '.($last + 1);
+        return "{$universe->id} ".($first + 1).' '.($last + 1);
     }
 }

@@ -9,7 +9,7 @@ use NimbleJunction\Core\Point\Notice;
 use NimbleJunction\Core\Point\Point;
 use NimbleJunction\Core\Point\Reference;
 
-/** Parameters of groups: set on each member that has it; nothing where members differ. */
+/** Parameters of groups: set on each member that has it; nothing where members differ. With "/leaves" what leaves. */
 final class Grouped extends PlanRoom
 {
     public function __construct(private readonly Fixtures $fixtures)
@@ -88,9 +88,11 @@ final class Grouped extends PlanRoom
     /** @return list<Reference> the parameter of each member that has it */
     private function members(Reference $reference): array
     {
+        $parameter = (string) preg_replace('#/leaves$#D', '', $reference->part);
+
         return array_map(
             static fn(string $fixture): Reference => Reference::parse("fixture:{$fixture}/{$reference->part}") ?? $reference,
-            $this->plan->patch->having($reference->id, $reference->part),
+            $this->plan->patch->having($reference->id, $parameter),
         );
     }
 }

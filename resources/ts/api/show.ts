@@ -4,6 +4,7 @@ import { pageAfter, type Changes } from './changes'
 import { call, Refused } from './client'
 import type {
   Fixture,
+  Group,
   LevelSpan,
   Parameter,
   Port,
@@ -21,6 +22,7 @@ import type {
 
 export type {
   Fixture,
+  Group,
   LevelSpan,
   Parameter,
   Port,
@@ -273,6 +275,7 @@ export const useShow = defineStore('show', () => {
       'GET',
       `show/address?text=${encodeURIComponent(text)}&here=${encodeURIComponent(here)}`,
     )
+  const groups = computed<Group[]>(() => document.value?.groups ?? [])
   const patchOf = (universe: string) => (data.value?.patch ?? []).filter((one) => one.universe === universe)
   const universeName = (id: string) => universes.value.find((one) => one.id === id)?.name ?? id
   const portName = (id: string) => ports.value.find((one) => one.id === id)?.name ?? id
@@ -304,6 +307,7 @@ export const useShow = defineStore('show', () => {
     values,
     profiles,
     fixtures,
+    groups,
     patchOf,
     footprintOf,
     parametersOf,

@@ -45,6 +45,8 @@ const pages: Partial<Record<ListName, (id: string) => string>> = {
   ports: (id) => `/ports/${id}`,
   universes: (id) => `/universes/${id}`,
   fixtures: (id) => `/patch/${id}`,
+  groups: (id) => `/patch-groups/${id}`,
+  profiles: (id) => `/patch-profiles/${id}`,
   routes: (id) => `/routes/${id}`,
   values: () => '/show',
 }
@@ -129,6 +131,11 @@ export function useFinds(text: Ref<string>, emit: { step: (way: 'undo' | 'redo')
             kind: 'action',
             name: `Hold slots by hand: ${one.name}`,
             run: go(`/universes/${one.id}?slot=1`),
+          })),
+          ...show.fixtures.map((one) => ({
+            kind: 'action',
+            name: `Light it: ${one.name}`,
+            run: () => void engine.setPoint(`light:${one.id}`, 1),
           })),
           { kind: 'action', name: 'Release what I hold by hand', run: () => void engine.releaseMine() },
           { kind: 'action', name: 'Release everything held by hand', run: releaseAll },

@@ -156,7 +156,7 @@ function pasted(event: ClipboardEvent): void {
       @move="move"
       @clear="picked = new Set()"
     >
-      <slot name="deeds" :ids="inOrder([...picked])" :clear="() => (picked = new Set())" />
+      <slot name="deeds" :ids="[...picked]" :clear="() => (picked = new Set())" />
     </SelectionBar>
     <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
     <p v-if="rows.length > 0 && shown.length === 0" class="quiet none">

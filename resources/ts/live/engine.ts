@@ -195,6 +195,8 @@ export const useEngine = defineStore('engine', () => {
   /** Points whose names hold these words. */
   const findPoints = (text: string) => ask('find', { text }).then((answer) => answer.points ?? [])
   const whyDark = (fixture: string) => ask('why-dark', { fixture }).then((answer) => answer.reasons ?? [])
+  const fan = (fixtures: string[], parameter: string, from: number, to: number, spread: 'across' | 'from-middle') =>
+    command('fan', { fixtures, parameter, from, to, fan: spread })
   const setPoint = (point: string, value: number | string | boolean) => command('set', { point, value })
   const pressPoint = (point: string) => command('press', { point })
   /** Others see what is on this page. */
@@ -234,6 +236,7 @@ export const useEngine = defineStore('engine', () => {
     writeTrace,
     findPoints,
     whyDark,
+    fan,
     setPoint,
     pressPoint,
     check,

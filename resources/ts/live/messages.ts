@@ -338,7 +338,7 @@ export interface Orders {
   'subscribe': { topics?: string[], anew?: boolean }
   'hold': { universe: string, slot: number, last?: number, level: number, seconds?: number }
   'hold-parameter': { fixture: string, parameter: string, value: number, seconds?: number, unlock?: boolean }
-  'fan': { fixtures?: string, parameter: string, from: number, to: number, fan?: string }
+  'fan': { fixtures?: string[], parameter: string, from: number, to: number, fan?: string }
   'release': { universe?: string, slot?: number, last?: number, mine?: boolean }
   'explain': { universe: string, slot: number }
   'lend': { devices?: string[] }

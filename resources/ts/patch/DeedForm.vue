@@ -8,7 +8,8 @@ const props = defineProps<{ ids: string[] }>()
 const emit = defineEmits<{ done: [] }>()
 const show = useShow()
 const { failed, attempt } = useAttempt()
-const what = ref<'none' | 'move' | 'renumber'>('none')
+const what = ref<'none' | 'move' | 'renumber' | 'group'>('none')
+const name = ref('')
 const address = ref('')
 const closesUp = ref(false)
 const from = ref('1')
@@ -19,6 +20,9 @@ async function run(deed: object): Promise<void> {
     what.value = 'none'
     emit('done')
   }
+}
+async function group(): Promise<void> {
+  if (await attempt(() => show.add('groups', { name: name.value, members: props.ids }))) emit('done')
 }
 async function move(): Promise<void> {
   await attempt(async () => {
@@ -46,6 +50,9 @@ async function move(): Promise<void> {
   >
     Renumber
   </button>
+  <button type="button" class="small-button" :aria-pressed="what === 'group'" @click="what = what === 'group' ? 'none' : 'group'">
+    Make a group
+  </button>
   <button
     v-if="ids.length === 2"
     type="button"
@@ -67,6 +74,10 @@ async function move(): Promise<void> {
     <label>From <input v-model="from" class="choice" size="6" aria-label="From number" /></label>
     <label>step <input v-model="step" class="choice" size="4" aria-label="Step" /></label>
     <button type="submit" class="small-button">Renumber {{ ids.length }}</button>
+  </form>
+  <form v-if="what === 'group'" class="deed" @submit.prevent="group">
+    <label>Name <input v-model="name" class="choice" size="16" aria-label="Name of the group" /></label>
+    <button type="submit" class="small-button" :disabled="name.trim() === ''">Make it of {{ ids.length }}</button>
   </form>
   <p v-if="failed" class="wrong small deed" role="alert">{{ failed }}</p>
 </template>

@@ -81,6 +81,7 @@ const done = (id?: string) => {
         >Step through</v-btn
       >
       <v-btn :active="side.kind === 'exchange'" @click="open({ kind: 'exchange' })">Sheets and files</v-btn>
+      <v-btn to="/patch-groups">Groups</v-btn>
       <v-btn to="/patch-profiles">Profiles ({{ show.profiles.length }})</v-btn>
       <v-btn
         v-if="session.mayBuild"

@@ -58,42 +58,42 @@ const print = () => window.print()
       <h2>{{ group.name }}</h2>
       <p v-for="words in numbering(group.name)" :key="words" class="quiet small">{{ words }}</p>
       <div class="wide">
-      <table class="plain">
-        <thead>
-          <tr>
-            <th>Done</th>
-            <th>No.</th>
-            <th>Name</th>
-            <th>{{ by === 'universe' ? 'Place' : 'Universe' }}</th>
-            <th>Profile, mode</th>
-            <th>Address</th>
-            <th>Slots</th>
-            <th>Switches 1–{{ switchRow.count }}</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="line in group.lines" :key="line.id">
-            <td><span class="tick" /></td>
-            <td class="figures">{{ line.fixture.number ?? '' }}</td>
-            <td>
-              {{ line.name }} <span class="quiet small">{{ line.fixture.mark }}</span>
-            </td>
-            <td>{{ by === 'universe' ? (line.fixture.place ?? '') : show.universeName(line.universe) }}</td>
-            <td>
-              {{ line.profile }}<span v-if="line.mode">, {{ line.mode }}</span>
-            </td>
-            <td class="figures">
-              <strong>{{ String(line.first).padStart(3, '0') }}</strong>
-            </td>
-            <td class="figures">{{ spanOf(line) }}</td>
-            <td>
-              <span class="switches" :aria-label="`Switches of ${line.first}`">
-                <span v-for="(on, i) in switchesOf(line.first, switchRow) ?? []" :key="i" class="switch" :class="{ on }" />
-              </span>
-            </td>
-          </tr>
-        </tbody>
-      </table>
+        <table class="plain">
+          <thead>
+            <tr>
+              <th>Done</th>
+              <th>No.</th>
+              <th>Name</th>
+              <th>{{ by === 'universe' ? 'Place' : 'Universe' }}</th>
+              <th>Profile, mode</th>
+              <th>Address</th>
+              <th>Slots</th>
+              <th>Switches 1–{{ switchRow.count }}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="line in group.lines" :key="line.id">
+              <td><span class="tick" /></td>
+              <td class="figures">{{ line.fixture.number ?? '' }}</td>
+              <td>
+                {{ line.name }} <span class="quiet small">{{ line.fixture.mark }}</span>
+              </td>
+              <td>{{ by === 'universe' ? (line.fixture.place ?? '') : show.universeName(line.universe) }}</td>
+              <td>
+                {{ line.profile }}<span v-if="line.mode">, {{ line.mode }}</span>
+              </td>
+              <td class="figures">
+                <strong>{{ String(line.first).padStart(3, '0') }}</strong>
+              </td>
+              <td class="figures">{{ spanOf(line) }}</td>
+              <td>
+                <span class="switches" :aria-label="`Switches of ${line.first}`">
+                  <span v-for="(on, i) in switchesOf(line.first, switchRow) ?? []" :key="i" class="switch" :class="{ on }" />
+                </span>
+              </td>
+            </tr>
+          </tbody>
+        </table>
       </div>
     </section>
   </div>

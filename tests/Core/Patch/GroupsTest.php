@@ -9,6 +9,7 @@ use NimbleJunction\Core\Point\Act;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Show\ShowReader;
 use NimbleJunction\Core\Show\ShowRefused;
+use NimbleJunction\Core\Universe\Hold;
 use NimbleJunction\Tests\Support\Rig;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -34,6 +35,10 @@ final class GroupsTest extends TestCase
         self::assertSame(['All, level', 0.0, 100.0, '%'], [$rig->junction->points()->describe($point)?->name, $rig->junction->points()->describe($point)?->low, $rig->junction->points()->describe($point)?->high, $rig->junction->points()->describe($point)?->unit]);
         $rig->artNet([1 => 200]);
         self::assertNull($rig->junction->points()->read($point), 'they differ: there is no one value');
+        $leaves = Reference::parse('group:some/level/leaves') ?? throw new \LogicException('it is one');
+        self::assertNull($rig->junction->points()->read($leaves));
+        $rig->junction->hold('palm', [new Hold(0, 128, 'a', $rig->nanos() + 9_000_000_000)], $rig->nanos());
+        self::assertEqualsWithDelta(50.2, $rig->junction->points()->read($leaves), 0.1, 'what leaves');
         $nothing = Reference::parse('group:all/pan') ?? throw new \LogicException('it is one');
         self::assertSame('there is no such parameter', $rig->junction->set($nothing, 50, new Act('route x', 'X'), $rig->nanos())[0]);
     }
