@@ -14,6 +14,7 @@ require __DIR__.'/../vendor/autoload.php';
 $all = [
     'merge' => static fn(): Measurement => new Merge(),
     'parameters' => static fn(): Measurement => new Parameters(),
+    'patch' => static fn(): Measurement => new Patched(),
     'routes' => static fn(): Measurement => new Routes(),
     'messages' => static fn(): Measurement => new Messages(5000, 4.0),
     'relay' => static fn(): Measurement => new Relay(64, 2.0),

@@ -70,7 +70,7 @@ final class Universes implements Room
         foreach ($plan->universes as $id => $entry) {
             $universe = $this->universes[$id] ?? new Universe((string) $id, $entry['rules']);
             $isPatchedAlike = $universe->rules()->wide->equal($entry['rules']->wide);
-            $universe->use($entry['rules'], $entry['shaping'], $now, $entry['safety']);
+            $universe->use($entry['rules'], $entry['shaping'], $now, $entry['safety'], $entry['aims']);
             foreach ($universe->sources() as $source) {
                 $feed = $feeds["{$source->portId} {$id}"] ?? null;
                 if ($feed === null) {

@@ -18,6 +18,7 @@ final readonly class Fixture implements Part
     public string $profileId;
     public string $modeId;
     public string $universeId;
+    public ?Calibration $calibration;
 
     /**
      * @param int $first 1 to 512
@@ -39,7 +40,9 @@ final readonly class Fixture implements Part
         public string $note = '',
         public array $sharesWith = [],
         public array $precedences = [],
+        ?Calibration $calibration = null,
     ) {
+        $this->calibration = $calibration === null || $calibration->isNone() ? null : $calibration;
         $this->profileId = $profile;
         $this->modeId = $mode;
         $this->universeId = $universe;
@@ -64,6 +67,7 @@ final readonly class Fixture implements Part
             Field::whole('first', 'Address, 1 to 512', 1, Frame::SLOTS),
             Field::textOrNone('note', 'Note', 1000),
             new Ids('sharesWith', 'Shares slots on purpose with', 'fixture', 64),
+            Field::object('calibration', 'Calibration of pan and tilt', Calibration::class, false),
             Field::objects('precedences', 'Parameters that merge otherwise', OwnPrecedence::class, Frame::SLOTS),
         ];
     }

@@ -92,6 +92,23 @@ final readonly class Patch
         return $wide;
     }
 
+    /** @return list<array{Placement, Placement, Calibration}> pan and tilt of every fixture that is calibrated */
+    public function aimed(string $universeId): array
+    {
+        $aimed = [];
+        foreach ($this->in($universeId) as $fixture) {
+            $found = [];
+            foreach ($fixture->calibration === null ? [] : $this->footprint($fixture)->placed as $placed) {
+                $found[$placed->parameter->role->value ?? ''] ??= new Placement($fixture, $placed);
+            }
+            if ($fixture->calibration !== null && isset($found['pan'], $found['tilt'])) {
+                $aimed[] = [$found['pan'], $found['tilt'], $fixture->calibration];
+            }
+        }
+
+        return $aimed;
+    }
+
     /**
      * What a slot means.
      *

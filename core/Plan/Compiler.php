@@ -13,6 +13,7 @@ use NimbleJunction\Core\Show\Ends;
 use NimbleJunction\Core\Show\RouteEntry;
 use NimbleJunction\Core\Show\Show;
 use NimbleJunction\Core\Show\UniverseEntry;
+use NimbleJunction\Core\Universe\Aim;
 use NimbleJunction\Core\Universe\Rules;
 use NimbleJunction\Core\Universe\Safety;
 use NimbleJunction\Core\Universe\Shaping;
@@ -97,7 +98,7 @@ final readonly class Compiler
         );
     }
 
-    /** @return array{name: string, rules: Rules, shaping: ?Shaping, safety: ?Safety} */
+    /** @return array{name: string, rules: Rules, shaping: ?Shaping, safety: ?Safety, aims: list<Aim>} */
     private function universe(UniverseEntry $universe, Patch $patch): array
     {
         $wide = new WideParameters($patch->wide($universe->id));
@@ -107,6 +108,7 @@ final readonly class Compiler
             'name' => $universe->name,
             'rules' => $universe->rules->patched($patch->latest($universe->id), $wide, $defaults),
             'shaping' => $universe->shapes === [] ? null : new Shaping($universe->shapes, $wide),
+            'aims' => array_map(static fn(array $one): Aim => new Aim(...$one), $patch->aimed($universe->id)),
             'safety' => Safety::of($patch->never($universe->id), $defaults),
         ];
     }

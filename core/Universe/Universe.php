@@ -42,7 +42,6 @@ final class Universe
     private readonly Layers $layers;
     private Control $control;
     private readonly Kept $kept;
-    private readonly WayOut $wayOut;
 
     /** @var string 512 bytes: what is asked for, before the way out */
     private string $merged;
@@ -51,13 +50,12 @@ final class Universe
     /** Whether it has just become known: that is a change, also where all levels are zero. */
     private bool $fresh = false;
 
-    public function __construct(public readonly string $id, private Rules $rules = new Rules())
+    public function __construct(public readonly string $id, private Rules $rules = new Rules(), private readonly WayOut $wayOut = new WayOut())
     {
         $this->merger = $rules->merger();
         $this->layers = new Layers($this->merger, $rules->latestMask(), $rules->wide);
         $this->control = Control::among([]);
         $this->kept = new Kept();
-        $this->wayOut = new WayOut();
         $this->merged = $this->levels = $this->kept->below(false, $rules->defaults);
     }
 
@@ -69,12 +67,14 @@ final class Universe
     /**
      * Other rules, other shaping; a fade that has begun goes on.
      *
+     * @param list<Aim> $aims
+     *
      * @return bool whether what leaves has changed
      */
-    public function use(Rules $rules, ?Shaping $shaping, int $now, ?Safety $safety = null): bool
+    public function use(Rules $rules, ?Shaping $shaping, int $now, ?Safety $safety = null, array $aims = []): bool
     {
         $before = $this->rules;
-        $this->wayOut->use($shaping, $safety);
+        $this->wayOut->use($shaping, $safety, $aims);
         if ($rules->mergeAlike($before)) {
             $this->rules = $rules;
             if ($rules->defaults !== $before->defaults) {

@@ -7,20 +7,25 @@ namespace NimbleJunction\Core\Universe;
 use NimbleJunction\Core\Merge\WideParameters;
 
 /**
- * What happens to levels between what is asked for and what leaves, in its order: curves and limits, then what people
- * hold, then what is never driven.
+ * What happens to levels between what is asked for and what leaves, in its order: curves and limits, how fixtures hang,
+ * then what people hold, then what is never driven, and the limits that no fixture leaves.
  */
 final class WayOut
 {
     private ?Shaping $shaping = null;
     private ?Safety $safety = null;
 
+    /** @var list<Aim> */
+    private array $aims = [];
+
     public function __construct(private readonly Holds $holds = new Holds())
     {
     }
 
-    public function use(?Shaping $shaping, ?Safety $safety): void
+    /** @param list<Aim> $aims */
+    public function use(?Shaping $shaping, ?Safety $safety, array $aims): void
     {
+        $this->aims = $aims;
         $this->shaping = $shaping;
         $this->safety = $safety;
     }
@@ -32,9 +37,17 @@ final class WayOut
      */
     public function apply(string $merged): string
     {
-        $levels = $this->holds->lay($this->shaping?->apply($merged) ?? $merged);
+        $levels = $this->shaping?->apply($merged) ?? $merged;
+        foreach ($this->aims as $aim) {
+            $levels = $aim->turn($levels);
+        }
+        $levels = $this->holds->lay($levels);
+        $levels = $this->safety?->apply($levels, $this->holds->all()) ?? $levels;
+        foreach ($this->aims as $aim) {
+            $levels = $aim->keep($levels);
+        }
 
-        return $this->safety?->apply($levels, $this->holds->all()) ?? $levels;
+        return $levels;
     }
 
     /**
@@ -90,6 +103,7 @@ final class WayOut
     {
         return [
             $this->shaping?->explain($slot, $asked) ?? '',
+            ...array_map(static fn(Aim $aim): string => $aim->explain($slot), $this->aims),
             $this->holds->explain($slot),
             $this->safety?->explain($slot, $this->holds->all()[$slot] ?? null) ?? '',
         ];

@@ -18,6 +18,7 @@ final class Orders
         HoldSlots::class,
         HoldParameter::class,
         HoldFan::class,
+        HoldColour::class,
         Release::class,
         Explain::class,
         Lend::class,

@@ -69,6 +69,7 @@ final class NumbersForNamesTest extends TestCase
             ],
         ],
         'fixtures' => [['id' => '1', 'name' => 'Spot', 'profile' => '1', 'universe' => '1', 'first' => 20]],
+        'groups' => [['id' => '1', 'name' => 'All', 'members' => ['1']]],
         'values' => [['id' => '1', 'name' => 'Open', 'type' => 'switch']],
         'routes' => [
             [

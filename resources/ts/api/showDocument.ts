@@ -445,7 +445,19 @@ export interface Fixture {
   first: number
   note?: string
   sharesWith?: Id[]
+  calibration?: Calibration
   precedences?: OwnPrecedence[]
+}
+export interface Calibration {
+  panInverted?: boolean
+  tiltInverted?: boolean
+  swapped?: boolean
+  panOffset?: number
+  tiltOffset?: number
+  panLow?: number
+  panHigh?: number
+  tiltLow?: number
+  tiltHigh?: number
 }
 export interface OwnPrecedence {
   parameter: string

@@ -339,6 +339,7 @@ export interface Orders {
   'hold': { universe: string, slot: number, last?: number, level: number, seconds?: number }
   'hold-parameter': { fixture: string, parameter: string, value: number, seconds?: number, unlock?: boolean }
   'fan': { fixtures?: string[], parameter: string, from: number, to: number, fan?: string }
+  'colour': { fixtures?: string[], colour: string }
   'release': { universe?: string, slot?: number, last?: number, mine?: boolean }
   'explain': { universe: string, slot: number }
   'lend': { devices?: string[] }
@@ -358,6 +359,7 @@ export interface Answers {
   'hold': object
   'hold-parameter': object
   'fan': object
+  'colour': object
   'release': object
   'explain': SlotReport
   'lend': object

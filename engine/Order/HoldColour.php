@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Engine\Order;
+
+use NimbleJunction\Core\Document\Field;
+use NimbleJunction\Core\Document\Field\Ids;
+use NimbleJunction\Core\Patch\Mix;
+use NimbleJunction\Engine\CommandRefused;
+use NimbleJunction\Engine\Said\Said;
+
+/** Fixtures are held at a colour, each as its parameters make it. */
+final readonly class HoldColour implements Order
+{
+    /**
+     * @param list<string> $fixtures
+     * @param string $colour "#rrggbb"
+     */
+    public function __construct(private array $fixtures, private string $colour)
+    {
+    }
+
+    public static function kind(): string
+    {
+        return 'colour';
+    }
+
+    public static function label(): string
+    {
+        return 'Hold a colour';
+    }
+
+    public static function fields(): array
+    {
+        return [
+            new Ids('fixtures', 'Fixtures', 'fixture', 2000),
+            Field::pattern('colour', 'Colour, #rrggbb', '#^\#[0-9a-fA-F]{6}$#D', 'Use a colour like #ff8800.'),
+        ];
+    }
+
+    public static function isForOperators(): bool
+    {
+        return true;
+    }
+
+    public static function answers(): ?string
+    {
+        return null;
+    }
+
+    public function obey(Reach $reach): ?Said
+    {
+        $patch = $reach->engine->show()->patch();
+        $isHeld = false;
+        foreach ($this->fixtures as $id) {
+            $fixture = $patch->fixtures[$id] ?? throw new CommandRefused("There is no fixture \"{$id}\" in the show.");
+            $levels = [];
+            foreach (Mix::of($this->colour)->values($patch->footprint($fixture)) as $key => $value) {
+                foreach ($patch->find($id, (string) $key)?->levels($value) ?? [] as $slot => $level) {
+                    $levels[$slot + 1] = $level;
+                }
+            }
+            ksort($levels);
+            $reach->engine->hold($fixture->universeId, $levels, $reach->by(), HoldSlots::USUAL_SECONDS);
+            $isHeld = $isHeld || $levels !== [];
+        }
+        if (! $isHeld) {
+            throw new CommandRefused('None of these fixtures has a colour: give parameters of its profile the roles red, green and blue, or a colour wheel with colours.');
+        }
+
+        return null;
+    }
+}
