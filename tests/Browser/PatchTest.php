@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\Browser;
 
+use App\Exchange\FixtureTypeFile;
 use Facebook\WebDriver\WebDriverKeys;
+use NimbleJunction\Core\Patch\Parameter;
+use NimbleJunction\Core\Patch\Profile;
+use NimbleJunction\Core\Patch\Role;
 
 /** A kind of fixture and some of that kind: built, patched, lit, found by walking; overlaps, switches, typed addresses. */
 final class PatchTest extends BrowserTestCase
@@ -60,6 +64,55 @@ final class PatchTest extends BrowserTestCase
         $this->sees('[aria-label="fixtures"]', '413–418');
         $this->undo('move 8 fixtures to other addresses');
         $this->undo('patch 8 "Path 1"');
+    }
+
+    public function testAGroupIsMadeHeldAndFanned(): void
+    {
+        $this->go('Patch');
+        self::$chrome->press('Fern SL', '[aria-label="fixtures"]');
+        self::$chrome->find('[data-row="fern-left"]')->sendKeys([WebDriverKeys::SHIFT, WebDriverKeys::ARROW_DOWN]);
+        self::$chrome->press('Make a group', '[aria-label="What is selected"]');
+        self::$chrome->fill('[aria-label="Name of the group"]', 'Ferns');
+        self::$chrome->press('Make it of 2', '[aria-label="What is selected"]');
+        self::$chrome->press('Groups', '.page-head');
+        self::$chrome->press('Ferns', '[aria-label="groups"]');
+        $this->sees('aside.panel', 'Fern SL, Fern SR');
+        self::$chrome->press('Fan', 'aside.panel .row');
+        self::$chrome->press('Hold it so', 'aside.panel');
+        $this->sees('header.strip', '4 held');
+        $this->sees('aside.panel', 'mixed');
+        self::$chrome->driver->executeScript(
+            'const colour = document.querySelector("aside.panel input[type=color]"); colour.value = "#ffb347"; colour.dispatchEvent(new Event("input", { bubbles: true }))',
+        );
+        $this->sees('header.strip', '6 held');
+        $this->sees('aside.panel', '24.7 %');
+        self::$chrome->press('release', 'header.strip');
+        $this->sees('header.strip', 'nothing held');
+    }
+
+    public function testAFixtureTypeComesInAndTheSheetSaysWhatToSet(): void
+    {
+        $this->go('Patch');
+        self::$chrome->press('Profiles', '.page-head');
+        self::$chrome->press('Library', '.page-head');
+        $file = (string) tempnam(sys_get_temp_dir(), 'junction-gdtf').'.gdtf';
+        file_put_contents($file, FixtureTypeFile::bytes(new Profile('moss', 'Moss lamp', [new Parameter('level', role: Role::Dimmer), new Parameter('pan', 2, role: Role::Pan)])));
+        try {
+            self::$chrome->find('[aria-label="Library"] input[type=file]')->sendKeys($file);
+            $this->sees('[aria-label="profiles"]', 'Moss lamp');
+            $this->sees('form', 'Change Moss lamp');
+        } finally {
+            unlink($file);
+            unlink(substr($file, 0, -5));
+        }
+        self::$chrome->press('Patch', '.page-head');
+        self::$chrome->press('Sheets and files', '.page-head');
+        self::$chrome->press('Patch sheet to print', '[aria-label="Sheets and files"]');
+        $this->sees('main', 'Fern SR');
+        $this->untilScript(
+            'return [...document.querySelector(`[aria-label="Switches of 7"]`)?.children ?? []].map((one) => Number(one.classList.contains("on"))).join("")',
+            '111000000',
+        );
     }
 
     private function aProfileIsBuilt(): void

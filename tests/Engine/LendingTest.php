@@ -302,7 +302,7 @@ final class LendingTest extends TestCase
             array_column($heard['answer'], 'error'),
         );
         self::assertContains(
-            'Ada holds slots 101 to 102 of Palm House at 115, 51',
+            'Ada holds Spot, pan (slots 101 to 102 of Palm House) at 115, 51',
             array_column(array_merge(...array_column($heard['trace'], 'events')), 'title'),
         );
     }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { useShow, type Fixture, type Values } from '@/api/show'
+import PartFields from '@/kinds/PartFields.vue'
 import PartForm from '@/kinds/PartForm.vue'
 import AddressEntry from './AddressEntry.vue'
 import { freeFor, nextNumber, slotsOf, under } from './fixtures'
@@ -23,6 +24,8 @@ const several = ref({ count: 1, every: '', goesOn: false })
 const profile = computed(() => show.profiles.find((one) => one.id === draft.value.profile))
 const modes = computed(() => profile.value?.modes ?? [])
 const footprint = computed(() => show.footprintOf(String(draft.value.profile ?? ''), draft.value.mode as string | undefined))
+/** It moves, and may hang otherwise than others. */
+const canAim = computed(() => footprint.value.filter((one) => one.kind === 'position').length > 1)
 const slots = computed(() => slotsOf(footprint.value))
 const neighbours = computed(() => show.patchOf(String(draft.value.universe)).filter((one) => one.id !== props.fixture?.id))
 const free = computed(() => freeFor(neighbours.value, slots.value * Math.max(1, several.value.count)))
@@ -142,6 +145,22 @@ async function add(part: Values): Promise<{ id?: string }> {
       </fieldset>
     </template>
     <template #sharesWith><span hidden /></template>
+    <template #calibration="{ value, change, field, fault }">
+      <details v-if="canAim" class="wide small">
+        <summary>{{ field.label }}</summary>
+        <p class="quiet">So that one joystick moves several alike; in the units of pan and tilt.</p>
+        <div class="fields">
+          <PartFields
+            :model-value="(value ?? {}) as Values"
+            :fields="field.part?.fields ?? []"
+            :fault="fault"
+            at="calibration/"
+            @update:model-value="change"
+          />
+        </div>
+      </details>
+      <span v-else hidden />
+    </template>
     <template #precedences="{ field }">
       <details v-if="fixture" class="wide small">
         <summary>{{ field.label }}{{ own.length ? ` (${own.length})` : '' }}</summary>

@@ -4,6 +4,7 @@ import { useSession } from '@/api/session'
 import { useShow, type Fixture } from '@/api/show'
 import { useAttempt } from '@/components/attempt'
 import { useEngine } from '@/live/engine'
+import ColourField from './ColourField.vue'
 import DipPicture from './DipPicture.vue'
 import { freeFor, spanOf } from './fixtures'
 import LevelRows from './LevelRows.vue'
@@ -22,6 +23,7 @@ const mode = computed(
     show.profiles.find((one) => one.id === props.fixture.profile)?.modes?.find((one) => one.id === props.fixture.mode)?.name ??
     '',
 )
+const hasColour = computed(() => show.footprintOf(props.fixture.profile, props.fixture.mode).some((one) => one.kind === 'colour'))
 const light = computed(() => `light:${props.fixture.id}`)
 engine.follow(() => [`points:${light.value}`])
 const isLit = computed(() => engine.points[light.value] === 1)
@@ -85,6 +87,7 @@ const clone = () =>
     </div>
     <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
     <WhyDark :fixture="fixture" />
+    <ColourField v-if="hasColour" :fixtures="[fixture.id]" />
     <LevelRows :key="fixture.id" :fixture="fixture" class="levels" />
     <details class="small">
       <summary>

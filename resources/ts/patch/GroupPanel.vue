@@ -4,6 +4,7 @@ import { useSession } from '@/api/session'
 import { useShow, type Group, type Parameter } from '@/api/show'
 import { useAttempt } from '@/components/attempt'
 import { useEngine } from '@/live/engine'
+import ColourField from './ColourField.vue'
 import { fixturesOf } from './groups'
 import { parameterAt, spellValue } from './values'
 
@@ -28,6 +29,9 @@ const rows = computed(() => {
   }
   return [...found.values()].slice(0, 60)
 })
+const hasColour = computed(() =>
+  rows.value.some((row) => row.parameter.kind === 'colour' || /red|cyan|colour-wheel/.test(row.parameter.role ?? '')),
+)
 const point = (key: string) => `group:${props.group.id}/${key}`
 engine.follow(() => rows.value.map((row) => `points:${point(row.key)}/leaves`))
 const valueOf = (key: string) => {
@@ -75,6 +79,7 @@ const remove = () =>
       >
     </div>
     <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
+    <ColourField v-if="hasColour" :fixtures="members" />
     <div v-for="row in rows" :key="row.key" class="row">
       <span>{{ row.name }}</span>
       <input

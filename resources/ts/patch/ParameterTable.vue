@@ -171,7 +171,7 @@ const wrong = (i: number, field: string) => props.fault(`${props.at}${i}/${field
       @dragover.prevent="target = parameters.length"
       @drop.prevent="drop(parameters.length)"
     >
-      <button type="button" class="small-button" :aria-label="`${label}: add one`" @click="add">Add a parameter</button>
+      <button type="button" class="small-button" @click="add">Add a parameter</button>
     </div>
   </section>
 </template>

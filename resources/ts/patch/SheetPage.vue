@@ -57,7 +57,7 @@ const print = () => window.print()
     <section v-for="group in shown" :key="group.name" class="group">
       <h2>{{ group.name }}</h2>
       <p v-for="words in numbering(group.name)" :key="words" class="quiet small">{{ words }}</p>
-      <div class="wide">
+      <div class="wide" role="region" :aria-label="group.name" tabindex="0">
         <table class="plain">
           <thead>
             <tr>
@@ -87,7 +87,7 @@ const print = () => window.print()
               </td>
               <td class="figures">{{ spanOf(line) }}</td>
               <td>
-                <span class="switches" :aria-label="`Switches of ${line.first}`">
+                <span class="switches" role="img" :aria-label="`Switches of ${line.first}`">
                   <span v-for="(on, i) in switchesOf(line.first, switchRow) ?? []" :key="i" class="switch" :class="{ on }" />
                 </span>
               </td>
