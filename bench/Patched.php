@@ -58,7 +58,7 @@ final class Patched implements Measurement
     /** @return \Generator<Line> */
     private static function edit(Junction $junction): \Generator
     {
-        $times = [];
+        $times = $turns = [];
         $compiler = new Compiler(new Identity('bench'));
         $show = ShowReader::fromArray(self::document(true));
         $plan = $compiler->compile($show);
@@ -69,10 +69,13 @@ final class Patched implements Measurement
             $edited = ShowReader::fromArray($document);
             $began = hrtime(true);
             $plan = $compiler->compile($edited, before: $plan);
+            $compiled = hrtime(true);
             $junction->adopt($plan, 0);
             $times[] = (hrtime(true) - $began) / 1e6;
+            $turns[] = (hrtime(true) - $compiled) / 1e6;
         }
-        yield Line::atMost('one fixture moved: compiled and adopted', Stopwatch::percentile($times, 0.5), 150, ' ms');
+        yield Line::atMost('one fixture moved, all of the show read anew: compiled and adopted', Stopwatch::percentile($times, 0.5), 150, ' ms');
+        yield Line::atMost('of this the turn in which it is adopted', Stopwatch::percentile($turns, 0.5), 40, ' ms');
     }
 
     /** @return \Generator<mixed> */

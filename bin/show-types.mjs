@@ -12,11 +12,12 @@ delete schema.$defs.route.oneOf
 // What fields a part of a kind has the page asks the server: forms are built from that.
 for (const name of ['trigger', 'condition', 'step', 'action']) schema.$defs[name] = { title: 'PartOfKind', type: 'object', required: ['kind'], properties: { kind: { type: 'string' } } }
 for (const name of ['option', 'message', 'argument']) delete schema.$defs[name]
-// How many of a list there may be is the reader's business: a type cannot say it, and its comments hide what is there.
-const schemaOfTypes = JSON.parse(JSON.stringify(schema, (key, value) => (key === 'maxItems' && typeof value === 'number' ? undefined : value)))
+// How many of a list there may be is the reader's business: a type cannot say it. What fields are for stands in the schema, and forms show it.
+const isLeft = (key, value) => (key === 'maxItems' && typeof value === 'number') || (key === 'description' && typeof value === 'string')
+const schemaOfTypes = JSON.parse(JSON.stringify(schema, (key, value) => (isLeft(key, value) ? undefined : value)))
 const types = await compile(schemaOfTypes, 'ShowDocument', {
   bannerComment: '/* Made from schema/show.schema.json by "npm run types". Change the schema, not this file. */',
-  style: { semi: false, singleQuote: true },
+  style: { semi: false, singleQuote: true, printWidth: 130 },
 })
 
 if (process.argv.includes('--check')) {

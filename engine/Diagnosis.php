@@ -84,7 +84,10 @@ final class Diagnosis
                 $elsewhere[$port['name']] = $this->junction->activity((string) $id)->senders;
             }
         }
-        $mine = array_filter($this->report->strays($now, self::LATELY_NANOS), fn(Stray $one): bool => \in_array($this->port->id, $one->ports, true));
+        $mine = array_filter(
+            $this->report->strays($now, self::LATELY_NANOS),
+            fn(Stray $one): bool => \in_array($this->port->id, $one->ports, true),
+        );
         $seen = new Observed(
             $this->junction->activity($this->port->id),
             array_values(array_map(static fn(Stray $one): array => ['number' => $one->number, 'from' => $one->from], $mine)),

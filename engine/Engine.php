@@ -85,7 +85,14 @@ final class Engine
         $this->portFaults = new PortFaults($this->junction);
         $this->startedAt = self::now();
         $this->transports = new Transports(
-            new World($this->arrived(...), $this->catchUp(...), $this->noteFault(...), $this->joined(...), $this->leftOut(...), $descriptors),
+            new World(
+                $this->arrived(...),
+                $this->catchUp(...),
+                $this->noteFault(...),
+                $this->joined(...),
+                $this->leftOut(...),
+                $descriptors,
+            ),
             $cables,
         );
     }
@@ -346,7 +353,11 @@ final class Engine
         foreach ($packets as $packet) {
             $problem = $this->transports->send($packet);
             if ($packet->portId !== '') {
-                $this->portFaults->sent($packet->portId, $packet->port === 0 ? $packet->address : "{$packet->address}:{$packet->port}", $problem);
+                $this->portFaults->sent(
+                    $packet->portId,
+                    $packet->port === 0 ? $packet->address : "{$packet->address}:{$packet->port}",
+                    $problem,
+                );
             }
         }
         if ($this->junction->plan() !== $this->opened) {

@@ -66,6 +66,14 @@ final class GuestDesk extends Desk
 
     private function data(string $slots, int $options): Data
     {
-        return new Data(md5("stand-in {$this->name}", true), $this->numbered($this->universe), $slots, $this->sequence, $this->priority, $this->name, $options);
+        return new Data(
+            md5("stand-in {$this->name}", true),
+            $this->numbered($this->universe),
+            $slots,
+            $this->sequence,
+            $this->priority,
+            $this->name,
+            $options,
+        );
     }
 }

@@ -72,7 +72,10 @@ final class Archive
     {
         $zip = new \ZipArchive();
         if ($zip->open($path, \ZipArchive::RDONLY) !== true) {
-            throw new NotTaken('It is no zip archive that can be read.', 'Give a file as the maker offers it, with its ending .gdtf or .mvr.');
+            throw new NotTaken(
+                'It is no zip archive that can be read.',
+                'Give a file as the maker offers it, with its ending .gdtf or .mvr.',
+            );
         }
         if ($zip->numFiles > self::MOST_FILES) {
             throw new NotTaken("It holds {$zip->numFiles} files.", 'At most '.self::MOST_FILES.' are read.');
@@ -85,14 +88,23 @@ final class Archive
             $packed = \is_array($stat) ? (int) $stat['comp_size'] : 0;
             $all += $size;
             if ($name === '' || str_starts_with($name, '/') || str_contains($name, '\\') || \in_array('..', explode('/', $name), true) || preg_match('/^[A-Za-z]:/', $name) === 1) {
-                throw new NotTaken('It names a file "'.mb_strimwidth(mb_scrub($name), 0, 60, '…').'", which lies outside of it.', 'Such an archive is not read.');
+                throw new NotTaken(
+                    'It names a file "'.mb_strimwidth(mb_scrub($name), 0, 60, '…').'", which lies outside of it.',
+                    'Such an archive is not read.',
+                );
             }
             if ($size > self::MOST_OF_ONE || ($size > self::SMALL && $size > self::MOST_RATIO * max(1, $packed))) {
-                throw new NotTaken("\"{$name}\" would be {$size} bytes, packed into {$packed}.", 'Files up to '.intdiv(self::MOST_OF_ONE, 1_000_000).' MB are read, packed up to '.self::MOST_RATIO.' to one.');
+                throw new NotTaken(
+                    "\"{$name}\" would be {$size} bytes, packed into {$packed}.",
+                    'Files up to '.intdiv(self::MOST_OF_ONE, 1_000_000).' MB are read, packed up to '.self::MOST_RATIO.' to one.',
+                );
             }
         }
         if ($all > self::MOST_BYTES) {
-            throw new NotTaken("Unpacked it would be {$all} bytes.", 'At most '.intdiv(self::MOST_BYTES, 1_000_000).' MB are read.');
+            throw new NotTaken(
+                "Unpacked it would be {$all} bytes.",
+                'At most '.intdiv(self::MOST_BYTES, 1_000_000).' MB are read.',
+            );
         }
 
         return new self($zip, $path);
@@ -114,6 +126,9 @@ final class Archive
     {
         $bytes = $this->zip->getFromName($name, self::MOST_OF_ONE);
 
-        return \is_string($bytes) ? $bytes : throw new NotTaken("There is no \"{$name}\" in it that can be read.", 'Every such archive has one.');
+        return \is_string($bytes) ? $bytes : throw new NotTaken(
+            "There is no \"{$name}\" in it that can be read.",
+            'Every such archive has one.',
+        );
     }
 }

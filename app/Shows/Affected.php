@@ -92,7 +92,11 @@ final class Affected
         // The numbers of a universe are those of its ports.
         $this->around->addWhoNames('universes', $universes, ['ports', 'fixtures']);
         $this->around->addWhatIsNamed();
-        $this->around->addWhoNames('universes', array_values(array_diff($this->around->ids('universes'), $universes)), ['fixtures']);
+        $this->around->addWhoNames(
+            'universes',
+            array_values(array_diff($this->around->ids('universes'), $universes)),
+            ['fixtures'],
+        );
         $this->around->addWhatIsNamed();
     }
 }

@@ -104,7 +104,10 @@ final class Draft
             array_push($ids, ...array_map(strval(...), $this->rows($list)->whereIn('key', $some)->pluck('key')->all()));
         }
 
-        return array_values(array_unique(array_filter($ids, fn(string $id): bool => isset($this->drafted[$list][$id]) || ! \array_key_exists($id, $this->drafted[$list] ?? []))));
+        return array_values(array_unique(array_filter(
+            $ids,
+            fn(string $id): bool => isset($this->drafted[$list][$id]) || ! \array_key_exists($id, $this->drafted[$list] ?? []),
+        )));
     }
 
     public function count(string $list): int
@@ -124,7 +127,11 @@ final class Draft
      */
     public function put(string $list, string $id, array $part): void
     {
-        $this->set($list, $id, new Entry($this->entry($list, $id)->place ?? $this->placeAtEnd($list), FieldOrder::of([...['id' => $id], ...$part])));
+        $this->set(
+            $list,
+            $id,
+            new Entry($this->entry($list, $id)->place ?? $this->placeAtEnd($list), FieldOrder::of([...['id' => $id], ...$part])),
+        );
     }
 
     /** A part that an edit is about: it has to be there. */

@@ -15,7 +15,10 @@ final class GoneFixtures
     public static function forget(Draft $draft): void
     {
         $changes = $draft->amendment()->parts['fixtures'] ?? [];
-        $gone = array_map(strval(...), array_keys(array_filter($changes, static fn(Change $change): bool => $change->is === null)));
+        $gone = array_map(
+            strval(...),
+            array_keys(array_filter($changes, static fn(Change $change): bool => $change->is === null)),
+        );
         if ($gone === []) {
             return;
         }

@@ -118,7 +118,10 @@ final class Neighbourhood
             $ids = $this->ids($list);
             $this->draft->read($list, $ids);
             $entries = array_filter(array_map(fn(string $id): ?Entry => $this->draft->entry($list, $id), $ids));
-            usort($entries, static fn(Entry $a, Entry $b): int => [$a->place, $a->part['id'] ?? ''] <=> [$b->place, $b->part['id'] ?? '']);
+            usort(
+                $entries,
+                static fn(Entry $a, Entry $b): int => [$a->place, $a->part['id'] ?? ''] <=> [$b->place, $b->part['id'] ?? ''],
+            );
             $document[$list] = array_map(static fn(Entry $entry): array => $entry->part, $entries);
         }
 
@@ -137,7 +140,10 @@ final class Neighbourhood
             ->pluck('definition', 'key')->all();
         $pattern = '#[":](?:'.implode('|', array_map(preg_quote(...), $ids)).')["/]#';
 
-        return array_map(strval(...), array_keys(array_filter($rows, static fn(string $definition): bool => preg_match($pattern, $definition) === 1)));
+        return array_map(
+            strval(...),
+            array_keys(array_filter($rows, static fn(string $definition): bool => preg_match($pattern, $definition) === 1)),
+        );
     }
 
     /** @param array<string, array<string, true>> $members */

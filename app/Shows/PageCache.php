@@ -27,7 +27,13 @@ final readonly class PageCache
         if ($file !== null) {
             return (string) file_get_contents($file);
         }
-        $packed = (string) gzencode(json_encode($this->page->assemble(null, false), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), 4);
+        $packed = (string) gzencode(
+            json_encode(
+                $this->page->assemble(null, false),
+                JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES,
+            ),
+            4,
+        );
         $this->keep($show, $packed);
 
         return $packed;

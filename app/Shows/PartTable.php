@@ -12,6 +12,9 @@ use NimbleJunction\Core\Show\ShowRefused;
 /** A list of the show as a table for a spreadsheet, and back: a row is found by its id, and one without is a new part. */
 final class PartTable
 {
+    /** Columns that name a part of another list. */
+    private const NAMING = ['universe' => 'universes', 'profile' => 'profiles'];
+
     private readonly Table $table;
 
     /** @var array<string, int> row of the file, from 2 on, by id */
@@ -20,7 +23,8 @@ final class PartTable
     public int $changed = 0;
     public int $same = 0;
 
-    public function __construct(private readonly string $list)
+    /** @param array<string, string> $columns path of our column by the name of theirs; '' where it is not taken */
+    public function __construct(private readonly string $list, private readonly array $columns = [])
     {
         $this->table = new Table(Show::classOf($list));
     }
@@ -61,6 +65,7 @@ final class PartTable
                 throw ShowRefused::because([new Fault("row {$number}", 'it has more cells than there are columns', 'Put a text with the separator in it into quotation marks.')]);
             }
             $cells = array_combine($heads, array_pad(\array_slice($row, 0, \count($heads)), \count($heads), ''));
+            $cells = $this->withIds(array_diff_key($cells, ['' => 0]), $document);
             $id = trim($cells['id'] ?? '');
             $id = $id === '' ? $ids->forName($cells['name'] ?? '') : $id;
             $this->noteRow($id, $number);
@@ -86,6 +91,32 @@ final class PartTable
         return ShowRefused::because($faults);
     }
 
+    /**
+     * Where a part is named by its id, its name is understood too.
+     *
+     * @param array<string, string> $cells
+     * @param array<string, mixed> $document
+     *
+     * @return array<string, string>
+     */
+    private function withIds(array $cells, array $document): array
+    {
+        foreach (self::NAMING as $column => $list) {
+            $asked = mb_strtolower(trim($cells[$column] ?? ''));
+            $parts = \is_array($document[$list] ?? null) ? $document[$list] : [];
+            $ids = array_column($parts, 'id');
+            $named = array_keys(array_filter(
+                array_map(mb_strtolower(...), array_column($parts, 'name', 'id')),
+                static fn(string $name): bool => $name === $asked,
+            ));
+            if ($asked !== '' && ! \in_array($asked, $ids, true) && \count($named) === 1) {
+                $cells[$column] = (string) $named[0];
+            }
+        }
+
+        return $cells;
+    }
+
     /** What it does to the show, in words. */
     public function summary(): string
     {
@@ -106,9 +137,9 @@ final class PartTable
      */
     private function heads(array $row): array
     {
-        $heads = array_map(trim(...), $row);
-        $unknown = array_diff($heads, array_keys($this->table->columns));
-        $twice = array_keys(array_filter(array_count_values($heads), static fn(int $times): bool => $times > 1));
+        $heads = array_map(fn(string $head): string => $this->columns[trim($head)] ?? trim($head), $row);
+        $unknown = array_diff($heads, array_keys($this->table->columns), ['']);
+        $twice = array_keys(array_filter(array_count_values(array_filter($heads)), static fn(int $times): bool => $times > 1));
         if ($heads === [] || (! \in_array('id', $heads, true) && ! \in_array('name', $heads, true))) {
             throw ShowRefused::because(
                 [

@@ -39,7 +39,11 @@ final class PatchSheet
     private static function sharing(Patch $patch, Fixture $fixture): array
     {
         return array_map(
-            static fn(Fixture $other): array => ['id' => $other->id, 'name' => $other->name, 'meant' => Patch::isMeant($fixture, $other)],
+            static fn(Fixture $other): array => [
+                'id' => $other->id,
+                'name' => $other->name,
+                'meant' => Patch::isMeant($fixture, $other),
+            ],
             $patch->sharing($fixture),
         );
     }
@@ -54,7 +58,10 @@ final class PatchSheet
     public static function footprints(array $profiles): array
     {
         return array_map(
-            static fn(Profile $profile): object => (object) array_map(static fn(Mode $mode): array => self::footprint($mode->footprint), $profile->byMode),
+            static fn(Profile $profile): object => (object) array_map(
+                static fn(Mode $mode): array => self::footprint($mode->footprint),
+                $profile->byMode,
+            ),
             $profiles,
         );
     }

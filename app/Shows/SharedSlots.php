@@ -23,7 +23,13 @@ final class SharedSlots
     public static function check(Draft $draft, Amendment $amendment): void
     {
         $touched = array_keys(array_filter($amendment->parts['fixtures'] ?? [], self::isPlaced(...)));
-        $profiles = array_map(strval(...), array_keys(array_filter($amendment->parts['profiles'] ?? [], static fn(Change $change): bool => $change->was !== null && $change->is !== null)));
+        $profiles = array_map(
+            strval(...),
+            array_keys(array_filter(
+                $amendment->parts['profiles'] ?? [],
+                static fn(Change $change): bool => $change->was !== null && $change->is !== null,
+            )),
+        );
         if ($touched === [] && $profiles === []) {
             return;
         }
@@ -43,7 +49,11 @@ final class SharedSlots
             $place = (int) array_search($one->id, $draft->ids('fixtures'), true);
             $slots = $first === $last ? "slot {$first}" : "slots {$first} to {$last}";
             $next = $show->patch()->nextFree($one->universeId, $show->patch()->footprint($one)->slots, $one->id);
-            $faults[] = new Fault("/fixtures/{$place}/first", "\"{$one->name}\" would share {$slots} with \"{$other->name}\"", ($next === null ? 'There is no room for it in this universe.' : "{$next} is the next free address.").' If it is meant, say that it shares slots on purpose.');
+            $faults[] = new Fault(
+                "/fixtures/{$place}/first",
+                "\"{$one->name}\" would share {$slots} with \"{$other->name}\"",
+                ($next === null ? 'There is no room for it in this universe.' : "{$next} is the next free address.").' If it is meant, say that it shares slots on purpose.',
+            );
         }
         if ($faults !== []) {
             throw ShowRefused::because(\array_slice($faults, 0, self::NAMED));
@@ -85,7 +95,13 @@ final class SharedSlots
     {
         $was = new Draft($draft->show);
         $around = new Neighbourhood($was);
-        $around->add('fixtures', array_values(array_filter(array_map(strval(...), array_keys($after->fixtures)), static fn(string $id): bool => $was->entry('fixtures', $id) !== null)));
+        $around->add(
+            'fixtures',
+            array_values(array_filter(
+                array_map(strval(...), array_keys($after->fixtures)),
+                static fn(string $id): bool => $was->entry('fixtures', $id) !== null,
+            )),
+        );
         $around->addWhatIsNamed();
         $show = ShowReader::fromArray($around->document());
 

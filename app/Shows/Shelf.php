@@ -99,8 +99,15 @@ final readonly class Shelf
         $now = self::ports($this->shows->current());
         $then = self::ports($show);
         $both = array_intersect_key($now, $then);
-        $changed = array_filter($both, static fn(array $port, int|string $id): bool => $port !== $then[$id], ARRAY_FILTER_USE_BOTH);
-        $names = static fn(array $ports): array => array_values(array_map(static fn(array $port): string => PartSummary::name($port, (string) $port['id']), $ports));
+        $changed = array_filter(
+            $both,
+            static fn(array $port, int|string $id): bool => $port !== $then[$id],
+            ARRAY_FILTER_USE_BOTH,
+        );
+        $names = static fn(array $ports): array => array_values(array_map(
+            static fn(array $port): string => PartSummary::name($port, (string) $port['id']),
+            $ports,
+        ));
 
         return [
             'closes' => $names(array_diff_key($now, $then)),
@@ -124,7 +131,13 @@ final readonly class Shelf
         DB::transaction(static function () use ($show): void {
             Show::query()->where('is_current', true)->update(['is_current' => false]);
             $revision = (int) Show::query()->max('revision') + 1;
-            $show->update(['is_current' => true, 'archived_at' => null, 'deleted_at' => null, 'revision' => $revision, 'opened' => $revision]);
+            $show->update([
+                'is_current' => true,
+                'archived_at' => null,
+                'deleted_at' => null,
+                'revision' => $revision,
+                'opened' => $revision,
+            ]);
         });
 
         return $this->telling->whole($show);
@@ -144,7 +157,13 @@ final readonly class Shelf
     public function line(Show $show): array
     {
         /** @var Edit|null $last */
-        $last = $show->edits()->with('user')->orderByDesc('revision')->first(['id', 'show_id', 'user_id', 'summary', 'created_at']);
+        $last = $show->edits()->with('user')->orderByDesc('revision')->first([
+            'id',
+            'show_id',
+            'user_id',
+            'summary',
+            'created_at',
+        ]);
         $counts = $show->parts()->toBase()->selectRaw('kind, count(*) as count')->groupBy('kind')->pluck('count', 'kind')->all();
 
         return [
@@ -163,7 +182,11 @@ final readonly class Shelf
 
     private function named(string $name): Show
     {
-        $show = Show::query()->create(['name' => $name, 'is_current' => false, 'revision' => (int) Show::query()->max('revision') + 1]);
+        $show = Show::query()->create([
+            'name' => $name,
+            'is_current' => false,
+            'revision' => (int) Show::query()->max('revision') + 1,
+        ]);
 
         return $show->refresh();
     }

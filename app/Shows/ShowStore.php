@@ -77,8 +77,13 @@ final readonly class ShowStore
      *
      * @throws ShowRefused|OlderForm|PartMissing nothing has changed
      */
-    public function amend(string|\Closure $summary, ?User $user, callable $change, ?int $base = null, ?array $subjects = []): Edited
-    {
+    public function amend(
+        string|\Closure $summary,
+        ?User $user,
+        callable $change,
+        ?int $base = null,
+        ?array $subjects = [],
+    ): Edited {
         return $this->inTurn(static function (Draft $draft) use ($summary, $user, $change, $base, $subjects): array {
             if ($base !== null && $base < $draft->show->opened) {
                 throw new OlderForm("Another show has been opened meanwhile: \"{$draft->show->name}\". Nothing was stored.");
@@ -148,7 +153,11 @@ final readonly class ShowStore
             Undoing::join($draft, $edit, $edit->amendment->inverse());
             $edit->update(['undone' => true]);
 
-            return [Storing::store($draft, "undo: {$edit->summary}", $user, Edit::UNDO, $edit->id), $edit->summary, $edit->author()];
+            return [
+                Storing::store($draft, "undo: {$edit->summary}", $user, Edit::UNDO, $edit->id),
+                $edit->summary,
+                $edit->author(),
+            ];
         });
     }
 
@@ -176,7 +185,11 @@ final readonly class ShowStore
             $undo->update(['undone' => true]);
             $edit->update(['undone' => false]);
 
-            return [Storing::store($draft, "redo: {$edit->summary}", $user, Edit::REDO, $edit->id), $edit->summary, $edit->author()];
+            return [
+                Storing::store($draft, "redo: {$edit->summary}", $user, Edit::REDO, $edit->id),
+                $edit->summary,
+                $edit->author(),
+            ];
         });
     }
 

@@ -29,8 +29,13 @@ final class Storing
      *
      * @throws ShowRefused when the show would not be sound
      */
-    public static function store(Draft $draft, string $summary, ?User $user, string $kind = Edit::EDIT, ?int $of = null): Amendment
-    {
+    public static function store(
+        Draft $draft,
+        string $summary,
+        ?User $user,
+        string $kind = Edit::EDIT,
+        ?int $of = null,
+    ): Amendment {
         if ($kind === Edit::EDIT) {
             GoneFixtures::forget($draft);
         }

@@ -49,8 +49,15 @@ final readonly class WhyDark
                 $parameter->role?->isEmitter() === true => $emitters[] = [$placement, $share],
                 $parameter->role?->isFilter() === true => $filters[] = [$placement, $share],
                 $parameter->role === Role::Shutter => $reasons[] = $this->ofShutter($placement, $parameter),
-                $parameter->kind === ParameterKind::Intensity && $share <= 0.0 => $reasons[] = $this->reason(true, "{$placed->name} is at 0", $placement),
-                $parameter->kind === ParameterKind::Intensity => $reasons[] = new Reason(false, "{$placed->name} is at ".round(100 * $share).' %.'),
+                $parameter->kind === ParameterKind::Intensity && $share <= 0.0 => $reasons[] = $this->reason(
+                    true,
+                    "{$placed->name} is at 0",
+                    $placement,
+                ),
+                $parameter->kind === ParameterKind::Intensity => $reasons[] = new Reason(
+                    false,
+                    "{$placed->name} is at ".round(100 * $share).' %.',
+                ),
                 default => null,
             };
         }
@@ -61,7 +68,13 @@ final readonly class WhyDark
             $reasons[] = $this->reason(true, 'Its colour is black: '.self::names($filters).' are full', $filters[0][0]);
         }
         if ($reasons === [] && $emitters === []) {
-            $reasons[] = new Reason(false, 'Its profile does not say which parameter makes it bright.', 'Give one the role dimmer, shutter or a colour.', 'profiles', $this->fixture->profileId);
+            $reasons[] = new Reason(
+                false,
+                'Its profile does not say which parameter makes it bright.',
+                'Give one the role dimmer, shutter or a colour.',
+                'profiles',
+                $this->fixture->profileId,
+            );
         }
 
         return array_values(array_filter($reasons));
@@ -81,7 +94,13 @@ final readonly class WhyDark
         $slot = $placement->slots[0];
         $parameter = $placement->placed->parameter;
         if ($parameter->neverDriven) {
-            return new Reason($keepsDark, "{$words}, as it is never driven.", 'Say in its profile that it may be driven.', 'profiles', $this->fixture->profileId);
+            return new Reason(
+                $keepsDark,
+                "{$words}, as it is never driven.",
+                'Say in its profile that it may be driven.',
+                'profiles',
+                $this->fixture->profileId,
+            );
         }
         $held = array_intersect_key($this->universe->wayOut()->holds(), array_flip($placement->slots));
 
@@ -99,12 +118,24 @@ final readonly class WhyDark
     private function ofSources(): array
     {
         $name = $this->plan->universeName($this->universe->id);
-        $lost = $this->universe->kept()->isFilled && $this->universe->leadingSenders() === [];
+        $lost = $this->universe->kept->isFilled && $this->universe->leadingSenders() === [];
         if ($lost) {
-            return [new Reason(! $this->universe->spoken, "All senders of {$name} are lost: {$this->universe->rules()->whenLost->words()}.", 'Look at the ports that feed it.', 'universes', $this->universe->id)];
+            return [new Reason(
+                ! $this->universe->spoken,
+                "All senders of {$name} are lost: {$this->universe->rules()->whenLost->words()}.",
+                'Look at the ports that feed it.',
+                'universes',
+                $this->universe->id,
+            )];
         }
         if ($this->universe->leading() === [] && $this->universe->wayOut()->holds() === []) {
-            return [new Reason(true, "Nobody has given {$name} any levels yet.", 'Let a port feed it, or hold a level by hand.', 'universes', $this->universe->id)];
+            return [new Reason(
+                true,
+                "Nobody has given {$name} any levels yet.",
+                'Let a port feed it, or hold a level by hand.',
+                'universes',
+                $this->universe->id,
+            )];
         }
 
         return [];
@@ -116,13 +147,22 @@ final readonly class WhyDark
         $name = $this->plan->universeName($this->universe->id);
         $carrying = array_filter($this->show->ports, fn(PortEntry $port): bool => $this->carries($port));
         if ($carrying === []) {
-            return [new Reason(true, "No port sends {$name}.", 'Add it to what a port carries.', 'universes', $this->universe->id)];
+            return [new Reason(
+                true,
+                "No port sends {$name}.",
+                'Add it to what a port carries.',
+                'universes',
+                $this->universe->id,
+            )];
         }
         $reasons = [];
         $sending = 0;
         foreach ($carrying as $port) {
             $isOn = ($this->plan->ports[$port->id]['enabled'] ?? false) && $port->send?->enabled === true;
-            $hasRoom = array_filter($this->plan->exits[$this->universe->id] ?? [], static fn(object $exit): bool => $exit->portId === $port->id) !== [];
+            $hasRoom = array_filter(
+                $this->plan->exits[$this->universe->id] ?? [],
+                static fn(object $exit): bool => $exit->portId === $port->id,
+            ) !== [];
             $fault = ($this->fault)($port->id);
             $why = match (true) {
                 ! $isOn => "{$port->name}, which sends {$name}, is switched off.",
@@ -132,7 +172,13 @@ final readonly class WhyDark
             };
             $sending += $why === '' ? 1 : 0;
             if ($why !== '') {
-                $reasons[] = new Reason(\count($carrying) === 1, $why, $isOn ? 'Look at the port.' : 'Switch it on.', 'ports', $port->id);
+                $reasons[] = new Reason(
+                    \count($carrying) === 1,
+                    $why,
+                    $isOn ? 'Look at the port.' : 'Switch it on.',
+                    'ports',
+                    $port->id,
+                );
             }
         }
         if ($sending > 0) {

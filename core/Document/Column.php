@@ -18,6 +18,11 @@ final readonly class Column
     /** The same within an object. */
     public function within(string $name, string $label): self
     {
-        return new self("{$name}/{$this->path}", $this->label === $label ? $label : "{$label}: {$this->label}", $this->cell, $this->isObject);
+        return new self(
+            "{$name}/{$this->path}",
+            $this->label === $label ? $label : "{$label}: {$this->label}",
+            $this->cell,
+            $this->isObject,
+        );
     }
 }

@@ -71,7 +71,12 @@ final class Fields
     /** @return list<string> */
     public function ids(string $name, int $most): array
     {
-        return $this->texts($name, $most, static fn(string $text): bool => preg_match(self::ID_PATTERN, $text) === 1, self::ID_RULE);
+        return $this->texts(
+            $name,
+            $most,
+            static fn(string $text): bool => preg_match(self::ID_PATTERN, $text) === 1,
+            self::ID_RULE,
+        );
     }
 
     /** @param list<string> $words */

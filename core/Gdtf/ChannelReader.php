@@ -105,14 +105,20 @@ final class ChannelReader
     {
         $ranges = [];
         foreach ($this->functions as [$function, $from, $last]) {
-            $sets = array_values(array_filter($function->all('ChannelSet'), static fn(Element $set): bool => $set->get('DMXFrom') !== ''));
+            $sets = array_values(array_filter(
+                $function->all('ChannelSet'),
+                static fn(Element $set): bool => $set->get('DMXFrom') !== '',
+            ));
             if ($sets === [] && \count($this->functions) === 1) {
                 continue;
             }
             if ($function->get('Name') === FixtureTypeWriter::NOT_USED) {
                 continue;
             }
-            array_push($ranges, ...($sets === [] ? [$this->ofFunction($function, $from, $last)] : $this->ofSets($function, $sets, $from, $last)));
+            array_push(
+                $ranges,
+                ...($sets === [] ? [$this->ofFunction($function, $from, $last)] : $this->ofSets($function, $sets, $from, $last)),
+            );
         }
         if (\count($ranges) > self::MOST_RANGES) {
             $this->left[] = 'ranges after the first '.self::MOST_RANGES.' of '.($this->channel->first('LogicalChannel')?->get('Attribute') ?? 'a channel');
@@ -139,7 +145,10 @@ final class ChannelReader
     {
         $ranges = [];
         $places = $this->wheels[$function->get('Wheel')] ?? [];
-        $starts = array_map(fn(Element $set): int => max($from, DmxValue::read($set->get('DMXFrom'), $this->bytes) ?? $from), $sets);
+        $starts = array_map(
+            fn(Element $set): int => max($from, DmxValue::read($set->get('DMXFrom'), $this->bytes) ?? $from),
+            $sets,
+        );
         foreach ($sets as $i => $set) {
             $place = $places[(int) $set->number('WheelSlotIndex') - 1] ?? null;
             $name = FixtureTypes::text($set->get('Name'), 80, $place['name'] ?? '');
@@ -191,6 +200,10 @@ final class ChannelReader
             return 'level';
         }
 
-        return FixtureTypes::text(mb_strtolower((string) preg_replace('/(?<=[a-z])(?=[A-Z0-9])|_/', ' ', $attribute)), 60, 'parameter');
+        return FixtureTypes::text(
+            mb_strtolower((string) preg_replace('/(?<=[a-z])(?=[A-Z0-9])|_/', ' ', $attribute)),
+            60,
+            'parameter',
+        );
     }
 }

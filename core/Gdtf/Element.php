@@ -87,7 +87,10 @@ final class Element
                 throw self::declares();
             }
             if (++$count > self::MOST || $reader->depth > self::DEEPEST) {
-                throw new NotTaken($count > self::MOST ? 'Its description has more than '.self::MOST.' nodes.' : 'Its description is nested deeper than '.self::DEEPEST.'.', 'So large a one is not read.');
+                throw new NotTaken(
+                    $count > self::MOST ? 'Its description has more than '.self::MOST.' nodes.' : 'Its description is nested deeper than '.self::DEEPEST.'.',
+                    'So large a one is not read.',
+                );
             }
             if ($reader->nodeType === \XMLReader::ELEMENT) {
                 $element = new self($reader->localName, self::attributesOf($reader));
@@ -108,7 +111,10 @@ final class Element
         }
         $error = libxml_get_last_error();
         if ($root === null || ($error !== false && $error->level >= \LIBXML_ERR_ERROR)) {
-            throw new NotTaken('Its description is no sound XML'.($error === false ? '' : ': '.trim($error->message).", line {$error->line}").'.', 'Ask the maker for another file.');
+            throw new NotTaken(
+                'Its description is no sound XML'.($error === false ? '' : ': '.trim($error->message).", line {$error->line}").'.',
+                'Ask the maker for another file.',
+            );
         }
 
         return $root;

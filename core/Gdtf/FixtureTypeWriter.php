@@ -68,7 +68,10 @@ final class FixtureTypeWriter
     {
         $attributes = [];
         foreach ($this->all() as $parameter) {
-            $attributes[self::attribute($parameter)] = [Attributes::feature($parameter->kind), $parameter->ranges === [] ? $parameter->unit : ''];
+            $attributes[self::attribute($parameter)] = [
+                Attributes::feature($parameter->kind),
+                $parameter->ranges === [] ? $parameter->unit : '',
+            ];
             foreach ($parameter->ranges as $range) {
                 $attributes[self::attributeOf($parameter, $range)] ??= [Attributes::feature($parameter->kind), $range->unit];
             }
@@ -84,7 +87,10 @@ final class FixtureTypeWriter
         $this->xml->endElement();
         $this->open('Attributes');
         foreach ($attributes as $name => [$feature, $unit]) {
-            $this->leaf('Attribute', ['Name' => $name, 'Pretty' => $name, 'Feature' => $feature, 'PhysicalUnit' => Attributes::physicalUnit($unit)]);
+            $this->leaf(
+                'Attribute',
+                ['Name' => $name, 'Pretty' => $name, 'Feature' => $feature, 'PhysicalUnit' => Attributes::physicalUnit($unit)],
+            );
         }
         $this->xml->endElement();
         $this->xml->endElement();
@@ -99,7 +105,13 @@ final class FixtureTypeWriter
             }
             $this->open('Wheel', ['Name' => self::attribute($parameter)]);
             foreach ($parameter->ranges as $range) {
-                $this->leaf('Slot', ['Name' => $range->name, 'Color' => $range->colour === '' ? '0.3127,0.3290,100' : Wheels::written($range->colour)]);
+                $this->leaf(
+                    'Slot',
+                    [
+                        'Name' => $range->name,
+                        'Color' => $range->colour === '' ? '0.3127,0.3290,100' : Wheels::written($range->colour),
+                    ],
+                );
             }
             $this->xml->endElement();
         }
@@ -115,11 +127,17 @@ final class FixtureTypeWriter
             foreach ($mode->cells as $block) {
                 $starts = $block->starts($last + 1);
                 foreach ($starts as $i => $start) {
-                    $this->open('GeometryReference', ['Name' => "{$block->name} ".($i + 1), 'Geometry' => self::geometry($block, $mode)]);
+                    $this->open(
+                        'GeometryReference',
+                        ['Name' => "{$block->name} ".($i + 1), 'Geometry' => self::geometry($block, $mode)],
+                    );
                     $this->leaf('Break', ['DMXBreak' => '1', 'DMXOffset' => (string) $start]);
                     $this->xml->endElement();
                 }
-                $last = max([$last, ...array_map(static fn(int $start): int => $start - 1 + Footprint::widthOf($block->parameters), $starts)]);
+                $last = max([
+                    $last,
+                    ...array_map(static fn(int $start): int => $start - 1 + Footprint::widthOf($block->parameters), $starts),
+                ]);
             }
             $this->xml->endElement();
         }
@@ -137,7 +155,10 @@ final class FixtureTypeWriter
 
     private function mode(Mode $mode): void
     {
-        $this->open('DMXMode', ['Name' => $mode->name === '' ? 'Standard' : $mode->name, 'Geometry' => self::BODY.self::suffix($mode)]);
+        $this->open(
+            'DMXMode',
+            ['Name' => $mode->name === '' ? 'Standard' : $mode->name, 'Geometry' => self::BODY.self::suffix($mode)],
+        );
         $this->open('DMXChannels');
         foreach ($mode->footprint->placed as $placed) {
             if (str_starts_with($placed->path, 'parameters')) {
@@ -173,7 +194,11 @@ final class FixtureTypeWriter
                 'OriginalAttribute' => $parameter->name,
                 'DMXFrom' => DmxValue::write(0, $parameter->width),
                 'Default' => DmxValue::write($parameter->default, $parameter->width),
-                ...self::physical($parameter->unit, $parameter->inUnit($parameter->share(0)), $parameter->inUnit($parameter->share($parameter->highest()))),
+                ...self::physical(
+                    $parameter->unit,
+                    $parameter->inUnit($parameter->share(0)),
+                    $parameter->inUnit($parameter->share($parameter->highest())),
+                ),
             ]);
         }
         $next = 0;
@@ -199,7 +224,14 @@ final class FixtureTypeWriter
             ...(self::hasWheel($parameter) ? ['Wheel' => self::attribute($parameter)] : []),
         ]);
         if (self::hasWheel($parameter)) {
-            $this->leaf('ChannelSet', ['Name' => $range->name, 'DMXFrom' => DmxValue::write($range->first, $parameter->width), 'WheelSlotIndex' => (string) ($place + 1)]);
+            $this->leaf(
+                'ChannelSet',
+                [
+                    'Name' => $range->name,
+                    'DMXFrom' => DmxValue::write($range->first, $parameter->width),
+                    'WheelSlotIndex' => (string) ($place + 1),
+                ],
+            );
         }
         $this->xml->endElement();
     }
@@ -207,7 +239,14 @@ final class FixtureTypeWriter
     private function gap(Parameter $parameter, int $first, int $last): void
     {
         if ($last >= $first) {
-            $this->leaf('ChannelFunction', ['Name' => self::NOT_USED, 'Attribute' => self::attribute($parameter), 'DMXFrom' => DmxValue::write($first, $parameter->width)]);
+            $this->leaf(
+                'ChannelFunction',
+                [
+                    'Name' => self::NOT_USED,
+                    'Attribute' => self::attribute($parameter),
+                    'DMXFrom' => DmxValue::write($first, $parameter->width),
+                ],
+            );
         }
     }
 
@@ -267,7 +306,10 @@ final class FixtureTypeWriter
     {
         $hash = strtoupper(md5($name));
 
-        return implode('-', [substr($hash, 0, 8), substr($hash, 8, 4), substr($hash, 12, 4), substr($hash, 16, 4), substr($hash, 20)]);
+        return implode(
+            '-',
+            [substr($hash, 0, 8), substr($hash, 8, 4), substr($hash, 12, 4), substr($hash, 16, 4), substr($hash, 20)],
+        );
     }
 
     /** @param array<string, string> $attributes */

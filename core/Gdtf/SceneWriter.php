@@ -82,7 +82,10 @@ final class SceneWriter
     {
         $hash = md5($name);
 
-        return implode('-', [substr($hash, 0, 8), substr($hash, 8, 4), substr($hash, 12, 4), substr($hash, 16, 4), substr($hash, 20)]);
+        return implode(
+            '-',
+            [substr($hash, 0, 8), substr($hash, 8, 4), substr($hash, 12, 4), substr($hash, 16, 4), substr($hash, 20)],
+        );
     }
 
     /** @param array<string, string> $attributes */

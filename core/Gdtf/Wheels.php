@@ -14,7 +14,10 @@ final class Wheels
         foreach ($type->all('Wheels', 'Wheel') as $wheel) {
             $places = [];
             foreach ($wheel->all('Slot') as $slot) {
-                $places[] = ['name' => FixtureTypes::text($slot->get('Name'), 80, ''), 'colour' => self::colour($slot->get('Color'))];
+                $places[] = [
+                    'name' => FixtureTypes::text($slot->get('Name'), 80, ''),
+                    'colour' => self::colour($slot->get('Color')),
+                ];
             }
             $wheels[$wheel->get('Name')] = $places;
         }

@@ -166,7 +166,7 @@ final class Intake
     {
         $was = SourceTrace::leaders($universe);
         $changed = $universe->remove($source, $now);
-        $this->dueAt = min($this->dueAt, $universe->kept()->fadeDueAt($now));
+        $this->dueAt = min($this->dueAt, $universe->kept->fadeDueAt($now));
         $this->trace->went($universe, $source, $why, $now);
         $this->trace->leads($universe, $was, $source->portId, $now);
         $source->rhythm->outages->lost(SourceTrace::meanwhile($universe, $this->plan->universeName($universe->id)));

@@ -40,10 +40,18 @@ final readonly class KeptOutages implements Room
 
     public function kept(string $part, int $now): array
     {
-        $ended = array_filter($this->activities->of($part)->streams->outages($now), static fn(Outage $one): bool => $one->until !== null);
+        $ended = array_filter(
+            $this->activities->of($part)->streams->outages($now),
+            static fn(Outage $one): bool => $one->until !== null,
+        );
 
         return array_map(
-            static fn(Outage $one): array => ['from' => $one->from, 'until' => $one->until, 'what' => $one->what, 'meanwhile' => $one->meanwhile],
+            static fn(Outage $one): array => [
+                'from' => $one->from,
+                'until' => $one->until,
+                'what' => $one->what,
+                'meanwhile' => $one->meanwhile,
+            ],
             \array_slice(array_values($ended), 0, self::MOST),
         );
     }
@@ -57,7 +65,12 @@ final readonly class KeptOutages implements Room
                 $from = $part->whole('from', 0, $now);
                 $until = $part->whole('until', $from ?? 0, $now);
                 if ($from !== null && $until !== null) {
-                    $kept[] = new Outage($from, $until, $part->text('what', self::LONGEST), $part->text('meanwhile', self::LONGEST));
+                    $kept[] = new Outage(
+                        $from,
+                        $until,
+                        $part->text('what', self::LONGEST),
+                        $part->text('meanwhile', self::LONGEST),
+                    );
                 }
             }
             if ($kept !== []) {

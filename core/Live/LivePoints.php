@@ -78,7 +78,16 @@ final class LivePoints
             $routing->switches,
         );
         $this->routes = new Routes(fn(): Runner => $this->runner, $changes, $routing);
-        foreach ([$this->slots, $this->fixtures, $this->grouped, $this->held, $this->lit, $this->ports, $this->values, $this->routes] as $room) {
+        foreach ([
+            $this->slots,
+            $this->fixtures,
+            $this->grouped,
+            $this->held,
+            $this->lit,
+            $this->ports,
+            $this->values,
+            $this->routes,
+        ] as $room) {
             $this->all->add($room);
         }
     }

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Live;
 
 use NimbleJunction\Core\Merge\Contribution;
+use NimbleJunction\Core\Patch\Footprint;
 use NimbleJunction\Core\Patch\Patch;
+use NimbleJunction\Core\Patch\Placed;
 use NimbleJunction\Core\Patch\Placement;
 use NimbleJunction\Core\Universe\Hold;
 use NimbleJunction\Core\Universe\Universe;
@@ -31,9 +33,15 @@ final class Repatched
     public static function between(Patch $before, Patch $after): self
     {
         $repatched = new self();
+        $alike = [];
         foreach ($before->fixtures as $id => $fixture) {
             $now = $after->fixtures[$id] ?? null;
-            if ($now === null || ($now === $fixture && ($before->profiles[$fixture->profileId] ?? null) === ($after->profiles[$fixture->profileId] ?? null))) {
+            if ($now === null) {
+                continue;
+            }
+            $kinds = "{$fixture->profileId} {$fixture->modeId} {$now->profileId} {$now->modeId}";
+            $alike[$kinds] ??= self::places($before->footprint($fixture)) === self::places($after->footprint($now));
+            if ($alike[$kinds] && $now->first === $fixture->first && $now->universeId === $fixture->universeId) {
                 continue;
             }
             foreach ($before->footprint($fixture)->byKey as $key => $placed) {
@@ -101,6 +109,12 @@ final class Repatched
         foreach ($this->held as [$is, $holds]) {
             ($universes[$is->fixture->universeId] ?? null)?->hold(...$holds);
         }
+    }
+
+    /** @return array<int|string, list<int>> slots by key of parameter */
+    private static function places(Footprint $footprint): array
+    {
+        return array_map(static fn(Placed $one): array => $one->slots, $footprint->byKey);
     }
 
     /** Holds are let go where it was, before anything is put down elsewhere: two may have changed places. */

@@ -87,7 +87,7 @@ final class Universes implements Room
                 $repatched->left((string) $id),
             );
             $universe->settle($now);
-            $this->dueAt = min($this->dueAt, $universe->kept()->fadeDueAt($now));
+            $this->dueAt = min($this->dueAt, $universe->kept->fadeDueAt($now));
             $kept[$id] = $universe;
         }
         $repatched->putDown($kept);
@@ -205,13 +205,20 @@ final class Universes implements Room
                 if ($hold->until <= $now) {
                     $moved = $universe->release($hold->slot) || $moved;
                     $over = 'The hold on slot {slot} of {universe} is over: its time has passed';
-                    $this->trace->note(Kind::Hold, "hold {$universe->id}", '', Step::Changed, new Said($over, ['slot' => $hold->slot + 1, 'universe' => $universe->id]), $now);
+                    $this->trace->note(
+                        Kind::Hold,
+                        "hold {$universe->id}",
+                        '',
+                        Step::Changed,
+                        new Said($over, ['slot' => $hold->slot + 1, 'universe' => $universe->id]),
+                        $now,
+                    );
                 } else {
                     $next = min($next, $hold->until);
                 }
             }
             $moved = $universe->fadeOn($now) || $moved;
-            $next = min($next, $universe->kept()->fadeDueAt($now));
+            $next = min($next, $universe->kept->fadeDueAt($now));
             if ($moved) {
                 $changed[] = $universe->id;
             }

@@ -38,7 +38,14 @@ final readonly class Calibration implements Part, Checked
 
     public static function fields(): array
     {
-        $limit = static fn(string $name, string $label): Field => Field::number($name, $label, -self::FAR, self::FAR, null, false);
+        $limit = static fn(string $name, string $label): Field => Field::number(
+            $name,
+            $label,
+            -self::FAR,
+            self::FAR,
+            null,
+            false,
+        );
 
         return [
             Field::flag('panInverted', 'Pan turned round', false),
@@ -55,7 +62,10 @@ final readonly class Calibration implements Part, Checked
 
     public function check(Fields $fields): void
     {
-        foreach (['pan' => [$this->panLow, $this->panHigh], 'tilt' => [$this->tiltLow, $this->tiltHigh]] as $name => [$low, $high]) {
+        foreach ([
+            'pan' => [$this->panLow, $this->panHigh],
+            'tilt' => [$this->tiltLow, $this->tiltHigh],
+        ] as $name => [$low, $high]) {
             if ($low !== null && $high !== null && $low >= $high) {
                 $fields->fault("{$name}High", "it is {$high}, and it is never below {$low}", 'It is above where it begins.');
             }

@@ -50,7 +50,11 @@ final readonly class Cells implements Part, Checked
     public function check(Fields $fields): void
     {
         if (\count($this->at) > 1 && \count($this->at) !== $this->count) {
-            $fields->fault('at', \count($this->at)." slots are named for {$this->count} cells", 'Name the first slot of every cell, or that of the first cell alone.');
+            $fields->fault(
+                'at',
+                \count($this->at)." slots are named for {$this->count} cells",
+                'Name the first slot of every cell, or that of the first cell alone.',
+            );
         }
     }
 

@@ -10,6 +10,9 @@ use NimbleJunction\Core\Signal\Frame;
 /** Which slots of a fixture mean what, in one of its modes: every parameter at its place, cells written out. */
 final readonly class Footprint
 {
+    /** More than there are slots in two universes are not written out: it is refused anyway. */
+    private const MOST = 1024;
+
     /** Slots that it takes, with gaps, if there are any. */
     public int $slots;
 
@@ -74,11 +77,20 @@ final readonly class Footprint
         foreach ($cells as $k => $block) {
             $places = self::places($block->parameters);
             foreach ($block->starts($last + 1) as $number => $start) {
+                if (\count($placed) > self::MOST) {
+                    break;
+                }
                 foreach ($places as $i => $slots) {
                     $parameter = $block->parameters[$i];
                     $own = array_map(static fn(int $slot): int => $start - 1 + $slot, $slots);
                     $place = $number + 1;
-                    $placed[] = new Placed("{$block->id}-{$place}/{$parameter->key}", "{$block->name} {$place} {$parameter->name}", $parameter, $own, "cells/{$k}/parameters/{$i}");
+                    $placed[] = new Placed(
+                        "{$block->id}-{$place}/{$parameter->key}",
+                        "{$block->name} {$place} {$parameter->name}",
+                        $parameter,
+                        $own,
+                        "cells/{$k}/parameters/{$i}",
+                    );
                     $last = max($last, ...$own);
                 }
             }
@@ -103,13 +115,21 @@ final readonly class Footprint
         $named = $taken = [];
         foreach ($this->placed as $one) {
             if (isset($named[$one->key])) {
-                $fields->fault("{$one->path}/name", "\"{$one->key}\" is there twice", 'Every parameter needs a name of its own, like "pan" and "tilt".');
+                $fields->fault(
+                    "{$one->path}/name",
+                    "\"{$one->key}\" is there twice",
+                    'Every parameter needs a name of its own, like "pan" and "tilt".',
+                );
             }
             $named[$one->key] = true;
             foreach ($one->slots as $slot) {
                 if (isset($taken[$slot])) {
                     $at = $one->parameter->at === [] && str_starts_with($one->path, 'cells/') ? explode('/parameters', $one->path)[0].'/at' : "{$one->path}/at";
-                    $fields->fault($at, "slot {$slot} belongs to \"{$taken[$slot]}\" already", 'Every slot of a fixture belongs to one parameter.');
+                    $fields->fault(
+                        $at,
+                        "slot {$slot} belongs to \"{$taken[$slot]}\" already",
+                        'Every slot of a fixture belongs to one parameter.',
+                    );
 
                     return;
                 }

@@ -41,7 +41,11 @@ final readonly class Group implements Part, Checked
     {
         foreach ($this->members as $i => $member) {
             if (preg_match(self::PATTERN, $member) !== 1) {
-                $fields->fault("members/{$i}", "it is \"{$member}\"", 'Name the id of a fixture, or group: and the id of a group.');
+                $fields->fault(
+                    "members/{$i}",
+                    "it is \"{$member}\"",
+                    'Name the id of a fixture, or group: and the id of a group.',
+                );
             }
         }
     }

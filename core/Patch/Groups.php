@@ -39,7 +39,11 @@ final readonly class Groups
     {
         foreach ($this->groups[$from]->members ?? [] as $member) {
             $other = Group::named($member);
-            if ($other === $goal || ($other !== '' && ! isset($seen[$other]) && $this->reaches($other, $goal, $seen + [$other => true]))) {
+            if ($other === $goal || ($other !== '' && ! isset($seen[$other]) && $this->reaches(
+                $other,
+                $goal,
+                $seen + [$other => true],
+            ))) {
                 return true;
             }
         }

@@ -22,7 +22,12 @@ final class Library
             self::profile('rgb', 'RGB', 'Three colours, no level of its own', self::roles('red', 'green', 'blue')),
             self::profile('rgbw', 'RGBW', 'Four colours', self::roles('red', 'green', 'blue', 'white')),
             self::profile('rgba', 'RGBA', 'Red, green, blue and amber', self::roles('red', 'green', 'blue', 'amber')),
-            self::profile('dimmer-rgb', 'Dimmer and RGB', 'A level and three colours', [self::DIMMER, ...self::roles('red', 'green', 'blue')]),
+            self::profile(
+                'dimmer-rgb',
+                'Dimmer and RGB',
+                'A level and three colours',
+                [self::DIMMER, ...self::roles('red', 'green', 'blue')],
+            ),
             self::profile('tunable-white', 'Tunable white', 'A level, and warm to cold', [
                 self::DIMMER,
                 ['name' => 'temperature', 'role' => 'colour-temperature', 'unit' => 'K', 'physical' => [2700, 6500]],
@@ -41,15 +46,39 @@ final class Library
                 ['name' => 'fan', 'role' => 'fan', 'safe' => 0],
             ]),
             self::profile('media-layer', 'Media layer', 'A layer of a media server', [
-                ['name' => 'clip', 'kind' => 'control', 'from' => 1, 'ranges' => [['name' => 'no change', 'first' => 0], ['name' => 'clips', 'first' => 1, 'last' => 255]]],
+                [
+                    'name' => 'clip',
+                    'kind' => 'control',
+                    'from' => 1,
+                    'ranges' => [['name' => 'no change', 'first' => 0], ['name' => 'clips', 'first' => 1, 'last' => 255]],
+                ],
                 ['name' => 'opacity', 'role' => 'dimmer'],
-                ['name' => 'across', 'slots' => 2, 'kind' => 'position', 'default' => 32768, 'unit' => '%', 'physical' => [-100, 100]],
-                ['name' => 'up', 'slots' => 2, 'kind' => 'position', 'default' => 32768, 'unit' => '%', 'physical' => [-100, 100]],
+                [
+                    'name' => 'across',
+                    'slots' => 2,
+                    'kind' => 'position',
+                    'default' => 32768,
+                    'unit' => '%',
+                    'physical' => [-100, 100],
+                ],
+                [
+                    'name' => 'up',
+                    'slots' => 2,
+                    'kind' => 'position',
+                    'default' => 32768,
+                    'unit' => '%',
+                    'physical' => [-100, 100],
+                ],
                 ['name' => 'size', 'kind' => 'beam', 'default' => 128],
                 ['name' => 'effect', 'kind' => 'other'],
             ]),
             self::profile('laser', 'Laser zone', 'Enable, shape, size, turn, place, colour', [
-                ['name' => 'enable', 'kind' => 'control', 'safe' => 0, 'ranges' => [['name' => 'off', 'first' => 0, 'last' => 127], ['name' => 'on', 'first' => 128, 'last' => 255]]],
+                [
+                    'name' => 'enable',
+                    'kind' => 'control',
+                    'safe' => 0,
+                    'ranges' => [['name' => 'off', 'first' => 0, 'last' => 127], ['name' => 'on', 'first' => 128, 'last' => 255]],
+                ],
                 ['name' => 'shape', 'kind' => 'beam'],
                 ['name' => 'size', 'kind' => 'beam'],
                 ['name' => 'rotation', 'kind' => 'beam'],
@@ -58,10 +87,20 @@ final class Library
                 ...self::roles('red', 'green', 'blue'),
             ]),
             self::profile('pixel-strip', 'Pixel strip, 60 RGB', 'Sixty cells of red, green and blue', [], [
-                'cells' => [['id' => 'pixel', 'name' => 'Pixel', 'count' => 60, 'parameters' => self::roles('red', 'green', 'blue')]],
+                'cells' => [[
+                    'id' => 'pixel',
+                    'name' => 'Pixel',
+                    'count' => 60,
+                    'parameters' => self::roles('red', 'green', 'blue'),
+                ]],
             ]),
             self::profile('rgb-bar', 'Bar of 12 RGB cells', 'A level and twelve cells', [self::DIMMER], [
-                'cells' => [['id' => 'cell', 'name' => 'Cell', 'count' => 12, 'parameters' => self::roles('red', 'green', 'blue')]],
+                'cells' => [[
+                    'id' => 'cell',
+                    'name' => 'Cell',
+                    'count' => 12,
+                    'parameters' => self::roles('red', 'green', 'blue'),
+                ]],
             ]),
             self::profile('relay', 'Relay box, 4 ways', 'On from the middle upwards', array_map(static fn(int $way): array => [
                 'name' => "way {$way}",
@@ -121,6 +160,12 @@ final class Library
      */
     private static function profile(string $id, string $name, string $note, array $parameters, array $more = []): array
     {
-        return ['id' => $id, 'name' => $name, 'note' => $note, ...($parameters === [] ? [] : ['parameters' => $parameters]), ...$more];
+        return [
+            'id' => $id,
+            'name' => $name,
+            'note' => $note,
+            ...($parameters === [] ? [] : ['parameters' => $parameters]),
+            ...$more,
+        ];
     }
 }

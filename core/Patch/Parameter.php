@@ -79,7 +79,14 @@ final readonly class Parameter implements Part, Checked
 
     public static function fields(): array
     {
-        $value = static fn(string $name, string $label, string $meaning): Field => Field::whole($name, $label, 0, NamedRange::HIGHEST, null, false)
+        $value = static fn(string $name, string $label, string $meaning): Field => Field::whole(
+            $name,
+            $label,
+            0,
+            NamedRange::HIGHEST,
+            null,
+            false,
+        )
             ->meaning($meaning);
 
         return [
@@ -110,23 +117,44 @@ final readonly class Parameter implements Part, Checked
     public function check(Fields $fields): void
     {
         if ($this->at !== [] && $this->width !== \count($this->at)) {
-            $fields->fault('at', \count($this->at)." slots are named, and it takes {$this->width}", 'Name as many slots as it takes, the coarsest first.');
+            $fields->fault(
+                'at',
+                \count($this->at)." slots are named, and it takes {$this->width}",
+                'Name as many slots as it takes, the coarsest first.',
+            );
         }
         $highest = $this->highest();
-        foreach (['default' => $this->default, 'safe' => $this->safe, 'from' => $this->from, 'to' => $this->to] as $field => $value) {
+        foreach ([
+            'default' => $this->default,
+            'safe' => $this->safe,
+            'from' => $this->from,
+            'to' => $this->to,
+        ] as $field => $value) {
             if ($value > $highest) {
                 $fields->fault($field, "it is {$value}", "In {$this->width} slots it goes from 0 to {$highest}.");
             }
         }
         if ($this->from >= $this->to) {
-            $fields->fault('to', "it is {$this->to}, and it begins at {$this->from}", 'It ends above where it begins; to turn it round, say that it is inverted.');
+            $fields->fault(
+                'to',
+                "it is {$this->to}, and it begins at {$this->from}",
+                'It ends above where it begins; to turn it round, say that it is inverted.',
+            );
         }
         if ($this->physical[0] === $this->physical[1]) {
-            $fields->fault('physical', 'both ends are the same', 'Give what it is at its first and at its last value, like -270 and 270.');
+            $fields->fault(
+                'physical',
+                'both ends are the same',
+                'Give what it is at its first and at its last value, like -270 and 270.',
+            );
         }
         foreach ($this->ranges as $i => $range) {
             if ($range->last > $highest) {
-                $fields->fault("ranges/{$i}/last", "it is {$range->last}", "In {$this->width} slots it goes from 0 to {$highest}.");
+                $fields->fault(
+                    "ranges/{$i}/last",
+                    "it is {$range->last}",
+                    "In {$this->width} slots it goes from 0 to {$highest}.",
+                );
             }
         }
     }

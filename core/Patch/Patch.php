@@ -161,7 +161,11 @@ final readonly class Patch
             if ($last > $this->lastSlot($fixture)) {
                 return $where;
             }
-            $names[] = \in_array($last - $fixture->first + 1, $placed->slots, true) ? "{$fixture->name}, {$placed->name}" : $fixture->name;
+            $names[] = \in_array(
+                $last - $fixture->first + 1,
+                $placed->slots,
+                true,
+            ) ? "{$fixture->name}, {$placed->name}" : $fixture->name;
         }
 
         return $names === [] ? $where : implode(' and ', $names)." ({$where})";

@@ -13,7 +13,12 @@ final readonly class Placed
      * @param list<int> $slots from 1 as the fixture's first one, the coarsest first
      * @param string $path of the parameter in the profile, like "cells/0/parameters/2"
      */
-    public function __construct(public string $key, public string $name, public Parameter $parameter, public array $slots, public string $path)
-    {
+    public function __construct(
+        public string $key,
+        public string $name,
+        public Parameter $parameter,
+        public array $slots,
+        public string $path,
+    ) {
     }
 }

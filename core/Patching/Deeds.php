@@ -25,9 +25,18 @@ final class Deeds
         /** @var \ArrayObject<int, Fault> $faults */
         $faults = new \ArrayObject();
         $around = new Fields(['deed' => $asked], '', $faults);
-        $deed = (new Kinds(['deed' => self::ALL]))->readOne($around, 'deed', 'deed', Reading::with(new Kinds(['deed' => self::ALL])));
+        $deed = (new Kinds(['deed' => self::ALL]))->readOne(
+            $around,
+            'deed',
+            'deed',
+            Reading::with(new Kinds(['deed' => self::ALL])),
+        );
         $found = array_map(
-            static fn(Fault $fault): Fault => new Fault((string) preg_replace('#^/deed#', '', $fault->path), $fault->problem, $fault->allowed),
+            static fn(Fault $fault): Fault => new Fault(
+                (string) preg_replace('#^/deed#', '', $fault->path),
+                $fault->problem,
+                $fault->allowed,
+            ),
             array_values($faults->getArrayCopy()),
         );
         if ($found !== [] || ! $deed instanceof Deed) {

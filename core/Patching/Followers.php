@@ -88,6 +88,9 @@ final readonly class Followers
             return array_map($this->renamed(...), $value);
         }
 
-        return \is_string($value) && $this->names($value) ? "fixture:{$this->new}/".substr($value, \strlen("fixture:{$this->like}/")) : $value;
+        return \is_string($value) && $this->names($value) ? "fixture:{$this->new}/".substr(
+            $value,
+            \strlen("fixture:{$this->like}/"),
+        ) : $value;
     }
 }

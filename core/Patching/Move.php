@@ -54,7 +54,11 @@ final readonly class Move implements Deed
         }
         $universes = array_unique(array_map(static fn(Fixture $one): string => $one->universeId, $fixtures));
         if (\count($universes) > 1 && ! $this->closeUp) {
-            throw Refusal::of('closeUp', 'they are in '.\count($universes).' universes now and have no distances to keep', 'Put them one after the other, or move those of one universe at a time.');
+            throw Refusal::of(
+                'closeUp',
+                'they are in '.\count($universes).' universes now and have no distances to keep',
+                'Put them one after the other, or move those of one universe at a time.',
+            );
         }
         usort($fixtures, fn(Fixture $a, Fixture $b): int => $this->closeUp ? 0 : $a->first <=> $b->first);
         $laid = [];
@@ -63,7 +67,11 @@ final readonly class Move implements Deed
             $first = $this->closeUp ? $next : $this->first + $fixture->first - $fixtures[0]->first;
             $slots = $show->patch()->footprint($fixture)->slots;
             if ($first + $slots - 1 > Frame::SLOTS) {
-                throw Refusal::of('first', "\"{$fixture->name}\" would end at slot ".($first + $slots - 1), 'A universe has 512: begin further down, or move fewer.');
+                throw Refusal::of(
+                    'first',
+                    "\"{$fixture->name}\" would end at slot ".($first + $slots - 1),
+                    'A universe has 512: begin further down, or move fewer.',
+                );
             }
             $laid[] = Laid::changed($fixture->id, ['universe' => $this->universe, 'first' => $first]);
             $next = $first + $slots;

@@ -20,6 +20,10 @@ final class Refusal
     /** @throws ShowRefused when it is not there */
     public static function fixture(Show $show, string $id, string $field): Fixture
     {
-        return $show->fixtures[$id] ?? throw self::of($field, "there is no fixture \"{$id}\"", 'Somebody may have deleted it meanwhile: look at the list again.');
+        return $show->fixtures[$id] ?? throw self::of(
+            $field,
+            "there is no fixture \"{$id}\"",
+            'Somebody may have deleted it meanwhile: look at the list again.',
+        );
     }
 }

@@ -50,7 +50,11 @@ final readonly class Renumber implements Deed
             $number = $this->from + $i * $this->step;
             foreach ($others as $other) {
                 if ($other->number === $number) {
-                    throw Refusal::of('from', "\"{$other->name}\" is number {$number} already", 'Begin at another number, or renumber that one too.');
+                    throw Refusal::of(
+                        'from',
+                        "\"{$other->name}\" is number {$number} already",
+                        'Begin at another number, or renumber that one too.',
+                    );
                 }
             }
             $laid[] = Laid::changed($fixture->id, ['number' => $number]);

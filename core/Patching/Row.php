@@ -69,7 +69,11 @@ final readonly class Row implements Deed
     public function lay(Show $show): array
     {
         $profile = $show->profiles[$this->profile]
-            ?? throw Refusal::of('profile', "there is no profile \"{$this->profile}\"", 'Profiles are: '.(implode(', ', \array_slice(array_keys($show->profiles), 0, 12)) ?: 'none yet').'.');
+            ?? throw Refusal::of(
+                'profile',
+                "there is no profile \"{$this->profile}\"",
+                'Profiles are: '.(implode(', ', \array_slice(array_keys($show->profiles), 0, 12)) ?: 'none yet').'.',
+            );
         $slots = $profile->mode($this->mode)->footprint->slots;
         $at = Spread::over($show, $this->universe, $this->first, $this->count, $slots, $this->every ?? $slots, $this->goesOn);
         $laid = [];

@@ -50,13 +50,21 @@ final readonly class HandHold implements Move
         $unlock = $fields->flag('unlock', false);
         if ($isSlot) {
             if (! isset($stage->show->universes[$id]) || preg_match('/^\d{1,3}$/D', $part) !== 1 || (int) $part < 1 || (int) $part > 512) {
-                $fields->fault('hold', "there is no {$reference} in the show", 'Give a universe of the show and a slot from 1 to 512.');
+                $fields->fault(
+                    'hold',
+                    "there is no {$reference} in the show",
+                    'Give a universe of the show and a slot from 1 to 512.',
+                );
             }
 
             return new self($id, [(int) $part - 1 => $value === null ? null : (int) round($value)], $seconds);
         }
         if ($placement === null) {
-            $fields->fault('hold', "there is no {$reference} in the show", 'Give a fixture of the show and one of its parameters.');
+            $fields->fault(
+                'hold',
+                "there is no {$reference} in the show",
+                'Give a fixture of the show and one of its parameters.',
+            );
 
             return new self('', [], $seconds);
         }

@@ -28,7 +28,10 @@ final class Candidate
             $number = $message->number($place);
             if ($number !== null) {
                 $known = $this->moved[$place] ?? ['low' => (float) $number, 'high' => (float) $number];
-                $this->moved[$place] = ['low' => min($known['low'], (float) $number), 'high' => max($known['high'], (float) $number)];
+                $this->moved[$place] = [
+                    'low' => min($known['low'], (float) $number),
+                    'high' => max($known['high'], (float) $number),
+                ];
             }
         }
     }

@@ -94,7 +94,11 @@ final class Probes
     {
         foreach ($this->probes as $key => $probe) {
             if ($now - $probe->askedAt > self::FORGOTTEN_NANOS) {
-                unset($this->probes[$key], $this->ofPoints[$key], $this->byHolder["{$probe->subject->holder} {$probe->subject->address}"][$key]);
+                unset(
+                    $this->probes[$key],
+                    $this->ofPoints[$key],
+                    $this->byHolder["{$probe->subject->holder} {$probe->subject->address}"][$key],
+                );
             }
         }
         $this->byHolder = array_filter($this->byHolder);

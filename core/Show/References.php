@@ -24,7 +24,11 @@ final readonly class References
         foreach (array_values($this->show->universes) as $i => $universe) {
             $chosen = $universe->rules->chosen;
             if ($chosen !== '' && ($this->show->ports[$chosen]->receive ?? null) === null) {
-                $this->fault("/universes/{$i}/chosen", "there is no port \"{$chosen}\" that receives", 'Name the id of a port that feeds this universe.');
+                $this->fault(
+                    "/universes/{$i}/chosen",
+                    "there is no port \"{$chosen}\" that receives",
+                    'Name the id of a port that feeds this universe.',
+                );
             }
         }
         foreach (array_values($this->show->ports) as $i => $port) {
@@ -50,7 +54,11 @@ final readonly class References
             $this->universe("/copies/{$i}/from/universe", $copy->from);
             $this->universe("/copies/{$i}/to/universe", $copy->to);
             if ($this->leadsBack($copy->to, $copy->from, [])) {
-                $this->fault("/copies/{$i}/to/universe", "\"{$copy->name}\" makes a circle: what it fills comes back to where it is from", 'Let copies run one way, or exchange slots with a swap.');
+                $this->fault(
+                    "/copies/{$i}/to/universe",
+                    "\"{$copy->name}\" makes a circle: what it fills comes back to where it is from",
+                    'Let copies run one way, or exchange slots with a swap.',
+                );
             }
         }
     }
@@ -87,17 +95,33 @@ final readonly class References
         $path = "/routes/{$i}/{$message}/port";
         if ($port === null) {
             if ($ends->message->port !== '') {
-                $this->fault($path, "there is no port \"{$ends->message->port}\"", 'Name the id of a port that carries messages: OSC, MIDI or a game controller.');
+                $this->fault(
+                    $path,
+                    "there is no port \"{$ends->message->port}\"",
+                    'Name the id of a port that carries messages: OSC, MIDI or a game controller.',
+                );
             }
 
             return;
         }
         if ($port->protocol->carriesLevels()) {
-            $this->fault($path, "\"{$port->name}\" is {$port->protocol->spelled()} and carries no messages", 'Name the id of a port that carries messages: OSC, MIDI or a game controller.');
+            $this->fault(
+                $path,
+                "\"{$port->name}\" is {$port->protocol->spelled()} and carries no messages",
+                'Name the id of a port that carries messages: OSC, MIDI or a game controller.',
+            );
         } elseif (($ends->fromMessage ? $port->receive : $port->send) === null) {
-            $this->fault($path, "\"{$port->name}\" does not ".($ends->fromMessage ? 'receive' : 'send'), 'Give the port that side first.');
+            $this->fault(
+                $path,
+                "\"{$port->name}\" does not ".($ends->fromMessage ? 'receive' : 'send'),
+                'Give the port that side first.',
+            );
         } elseif ($port->protocol === Protocol::Midi && ! $ends->fromMessage && ! MidiAddress::canBeSent($ends->message->address)) {
-            $this->fault("/routes/{$i}/{$message}/address", "\"{$ends->message->address}\" is no MIDI message that can be sent", MidiAddress::RULE);
+            $this->fault(
+                "/routes/{$i}/{$message}/address",
+                "\"{$ends->message->address}\" is no MIDI message that can be sent",
+                MidiAddress::RULE,
+            );
         }
     }
 
@@ -107,7 +131,11 @@ final readonly class References
         $profile = $this->show->profiles[$fixture->profileId] ?? null;
         if ($profile === null) {
             if ($fixture->profileId !== '') {
-                $this->fault("/fixtures/{$i}/profile", "there is no profile \"{$fixture->profileId}\", and \"{$fixture->name}\" is of it", 'Profiles are: '.(implode(', ', \array_slice(array_keys($this->show->profiles), 0, 12)) ?: 'none yet').'.');
+                $this->fault(
+                    "/fixtures/{$i}/profile",
+                    "there is no profile \"{$fixture->profileId}\", and \"{$fixture->name}\" is of it",
+                    'Profiles are: '.(implode(', ', \array_slice(array_keys($this->show->profiles), 0, 12)) ?: 'none yet').'.',
+                );
             }
 
             return;
@@ -115,19 +143,35 @@ final readonly class References
         $footprint = $profile->mode($fixture->modeId)->footprint;
         if (! isset($profile->byMode[$fixture->modeId]) && ($fixture->modeId !== '' || $profile->modes === [])) {
             $modes = implode(', ', array_filter(array_keys($profile->byMode))) ?: 'none: it has one alone';
-            $this->fault("/fixtures/{$i}/mode", "\"{$profile->name}\" has no mode \"{$fixture->modeId}\"", "Modes are: {$modes}.");
+            $this->fault(
+                "/fixtures/{$i}/mode",
+                "\"{$profile->name}\" has no mode \"{$fixture->modeId}\"",
+                "Modes are: {$modes}.",
+            );
         }
         if ($fixture->first + $footprint->slots > 513) {
-            $this->fault("/fixtures/{$i}/first", "\"{$fixture->name}\" would end at slot ".($fixture->first + $footprint->slots - 1), "It takes {$footprint->slots} slots: begin at ".(513 - $footprint->slots).' or below.');
+            $this->fault(
+                "/fixtures/{$i}/first",
+                "\"{$fixture->name}\" would end at slot ".($fixture->first + $footprint->slots - 1),
+                "It takes {$footprint->slots} slots: begin at ".(513 - $footprint->slots).' or below.',
+            );
         }
         foreach ($fixture->precedences as $k => $one) {
             if ($footprint->find($one->parameter) === null) {
-                $this->fault("/fixtures/{$i}/precedences/{$k}/parameter", "it has no parameter \"{$one->parameter}\"", 'Parameters are: '.implode(', ', \array_slice(array_keys($footprint->byKey), 0, 12)).'.');
+                $this->fault(
+                    "/fixtures/{$i}/precedences/{$k}/parameter",
+                    "it has no parameter \"{$one->parameter}\"",
+                    'Parameters are: '.implode(', ', \array_slice(array_keys($footprint->byKey), 0, 12)).'.',
+                );
             }
         }
         foreach ($fixture->sharesWith as $k => $id) {
             if (! isset($this->show->fixtures[$id])) {
-                $this->fault("/fixtures/{$i}/sharesWith/{$k}", "there is no fixture \"{$id}\"", 'Name the id of a fixture that shares slots with this one.');
+                $this->fault(
+                    "/fixtures/{$i}/sharesWith/{$k}",
+                    "there is no fixture \"{$id}\"",
+                    'Name the id of a fixture that shares slots with this one.',
+                );
             }
         }
     }
@@ -138,11 +182,19 @@ final readonly class References
             $other = Group::named($member);
             if ($other === '' ? ! isset($this->show->fixtures[$member]) : ! isset($this->show->groups[$other])) {
                 $what = $other === '' ? "fixture \"{$member}\"" : "group \"{$other}\"";
-                $this->fault("/groups/{$i}/members/{$k}", "there is no {$what}", 'Name the id of a fixture, or group: and the id of a group.');
+                $this->fault(
+                    "/groups/{$i}/members/{$k}",
+                    "there is no {$what}",
+                    'Name the id of a fixture, or group: and the id of a group.',
+                );
             }
         }
         if ($this->show->patch()->groups->isCircle($group->id)) {
-            $this->fault("/groups/{$i}/members", "\"{$group->name}\" has itself among its members, or theirs", 'Take one of the groups out.');
+            $this->fault(
+                "/groups/{$i}/members",
+                "\"{$group->name}\" has itself among its members, or theirs",
+                'Take one of the groups out.',
+            );
         }
     }
 

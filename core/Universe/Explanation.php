@@ -101,7 +101,10 @@ final readonly class Explanation
         $sharing = $this->control->at($slot);
         $merged = $this->merger->reason($sharing, $winner, $slot);
         if ($winner instanceof Source && $this->control->bySlot) {
-            return 'its priority for this slot, '.SlotPriorities::of($winner, $this->rules->wide->coarse($slot)).', is the highest'
+            return 'its priority for this slot, '.SlotPriorities::of(
+                $winner,
+                $this->rules->wide->coarse($slot),
+            ).', is the highest'
                 .(\count($sharing) > 1 ? '; among equals, '.$merged : '');
         }
         if ($winner instanceof Layer && $winner->priority === null) {

@@ -25,7 +25,11 @@ final readonly class Hands
         $levels = implode(', ', array_unique(array_map(static fn(Hold $hold): int => $hold->level, $holds)));
         $title = new Said(
             '{name} holds {run} at {levels}',
-            ['name' => $first->by, 'run' => self::run($universe, $first->slot, $holds[\count($holds) - 1]->slot), 'levels' => $levels],
+            [
+                'name' => $first->by,
+                'run' => self::run($universe, $first->slot, $holds[\count($holds) - 1]->slot),
+                'levels' => $levels,
+            ],
         );
         $event = $this->trace->begin(Kind::Hold, "hold {$universe->id}", '', $title, $now);
         $this->trace->hop(

@@ -26,7 +26,14 @@ final class Holds
         }
         foreach ($named as $hold) {
             foreach ($wide->slots($hold->slot) as $slot) {
-                $this->holds[$slot] = $named[$slot] ?? new Hold($slot, \ord($levels[$slot]), $hold->by, $hold->until, $hold->isUnlocked, $hold->lights);
+                $this->holds[$slot] = $named[$slot] ?? new Hold(
+                    $slot,
+                    \ord($levels[$slot]),
+                    $hold->by,
+                    $hold->until,
+                    $hold->isUnlocked,
+                    $hold->lights,
+                );
             }
         }
     }

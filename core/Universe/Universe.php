@@ -41,7 +41,7 @@ final class Universe
     private array $sources = [];
     private readonly Layers $layers;
     private Control $control;
-    private readonly Kept $kept;
+    public readonly Kept $kept;
 
     /** @var string 512 bytes: what is asked for, before the way out */
     private string $merged;
@@ -50,8 +50,11 @@ final class Universe
     /** Whether it has just become known: that is a change, also where all levels are zero. */
     private bool $fresh = false;
 
-    public function __construct(public readonly string $id, private Rules $rules = new Rules(), private readonly WayOut $wayOut = new WayOut())
-    {
+    public function __construct(
+        public readonly string $id,
+        private Rules $rules = new Rules(),
+        private readonly WayOut $wayOut = new WayOut(),
+    ) {
         $this->merger = $rules->merger();
         $this->layers = new Layers($this->merger, $rules->latestMask(), $rules->wide);
         $this->control = Control::among([]);
@@ -291,11 +294,6 @@ final class Universe
     public function merged(): string
     {
         return $this->merged;
-    }
-
-    public function kept(): Kept
-    {
-        return $this->kept;
     }
 
     /**

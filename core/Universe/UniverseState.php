@@ -29,7 +29,7 @@ final class UniverseState
     public static function of(Universe $universe, int $now): array
     {
         $order = $universe->order();
-        $kept = $universe->kept();
+        $kept = $universe->kept;
 
         return [
             'kept' => base64_encode($kept->levels),

@@ -76,7 +76,10 @@ final class OtherEnd
             $ends = $route->ends;
             if ($ends !== null && $ends->fromMessage && $ends->message->port === $port->id) {
                 $which = $osc ? "argument {$ends->message->argument} from" : 'from';
-                $lines[] = ["Message for \"{$route->name}\"", self::message($ends->message, $show)." {$which} {$ends->message->low} to {$ends->message->high}"];
+                $lines[] = [
+                    "Message for \"{$route->name}\"",
+                    self::message($ends->message, $show)." {$which} {$ends->message->low} to {$ends->message->high}",
+                ];
             }
             foreach ($ends === null ? Sentence::messagesAt($route, $port, $show, true) : [] as $words) {
                 $lines[] = ["Message for \"{$route->name}\"", $words];
@@ -118,7 +121,10 @@ final class OtherEnd
                 [$osc ? 'Its receive port (our send port)' : 'UDP port', (string) $send->port],
             ],
             LinkKind::Tcp => [
-                $to === '' ? ['It connects to', 'us, as above: we send to all that are connected'] : ['It waits for our connection at', "{$to}, TCP port {$send->port}"],
+                $to === '' ? [
+                    'It connects to',
+                    'us, as above: we send to all that are connected',
+                ] : ['It waits for our connection at', "{$to}, TCP port {$send->port}"],
                 ['Framing', self::framing($port)],
             ],
             LinkKind::Session => $to === ''
@@ -136,7 +142,10 @@ final class OtherEnd
             array_push($lines, ...self::fixtures($link->universe, $show));
         }
         if ($send->carries !== []) {
-            $lines[] = ['What it gets of each universe', Cadence::of($port->protocol, $send->perSecond, $send->fullRate)->words()];
+            $lines[] = [
+                'What it gets of each universe',
+                Cadence::of($port->protocol, $send->perSecond, $send->fullRate)->words(),
+            ];
         }
         if ($send instanceof SacnSend) {
             $lines[] = ['Our priority', (string) $send->priority];
@@ -151,7 +160,10 @@ final class OtherEnd
         foreach (RoutesAtPort::of($port->id, $show) as $route) {
             $ends = $route->ends;
             if ($ends !== null && ! $ends->fromMessage && $ends->message->port === $port->id) {
-                $lines[] = ["Message of \"{$route->name}\"", self::message($ends->message, $show).($osc ? " {$ends->message->type}" : '')." from {$ends->message->low} to {$ends->message->high}"];
+                $lines[] = [
+                    "Message of \"{$route->name}\"",
+                    self::message($ends->message, $show).($osc ? " {$ends->message->type}" : '')." from {$ends->message->low} to {$ends->message->high}",
+                ];
             }
             foreach ($ends === null ? Sentence::messagesAt($route, $port, $show, false) : [] as $words) {
                 $lines[] = ["Message of \"{$route->name}\"", $words];
@@ -170,7 +182,10 @@ final class OtherEnd
                 ['Where it is plugged in', 'open this page there, Ports, Lend devices'],
             ],
             LinkKind::Device => [['Device file of this machine', $port->link->device]],
-            LinkKind::Cable => [['Virtual cable of this machine', $port->link->device], ['For another program', "the Unix socket cables/{$port->link->device}.midi in the data folder of the engine"]],
+            LinkKind::Cable => [
+                ['Virtual cable of this machine', $port->link->device],
+                ['For another program', "the Unix socket cables/{$port->link->device}.midi in the data folder of the engine"],
+            ],
             default => [
                 ['Serial device of this machine', $port->link->device],
                 ['Line', '250 kbit/s, 8 data bits, 2 stop bits, break before each packet (ANSI E1.11)'],

@@ -43,10 +43,19 @@ final readonly class TypedAddress
         if (preg_match('~^(.+?)\s*[./ ]\s*(\d{1,9})$~uD', $text, $found) === 1) {
             $named = array_filter(
                 array_keys($show->universes),
-                static fn(int|string $id): bool => \in_array(mb_strtolower($found[1]), [(string) $id, mb_strtolower($show->universes[$id]->name)], true),
+                static fn(int|string $id): bool => \in_array(
+                    mb_strtolower($found[1]),
+                    [(string) $id, mb_strtolower($show->universes[$id]->name)],
+                    true,
+                ),
             );
 
-            return self::at(array_fill_keys($named, 'by its name'), (int) $found[2], $show, "no universe is called \"{$found[1]}\"");
+            return self::at(
+                array_fill_keys($named, 'by its name'),
+                (int) $found[2],
+                $show,
+                "no universe is called \"{$found[1]}\"",
+            );
         }
 
         return new self([], "\"{$text}\" is no address. ".self::RULE);
@@ -151,7 +160,12 @@ final readonly class TypedAddress
         }
         $read = [];
         foreach ($ways as $id => $why) {
-            $read[] = ['universe' => (string) $id, 'slot' => $slot, 'why' => $why, 'numberings' => self::numberings((string) $id, $slot, $show)];
+            $read[] = [
+                'universe' => (string) $id,
+                'slot' => $slot,
+                'why' => $why,
+                'numberings' => self::numberings((string) $id, $slot, $show),
+            ];
         }
 
         return new self($read, '');

@@ -77,20 +77,35 @@ final class FernhallGlasshouse
                 'receive' => ['address' => $we, 'port' => self::OUR_OSC_PORT],
                 'send' => ['address' => $we, 'to' => ["{$loopback}.15"], 'port' => self::TABLET_OSC_PORT]],
             ['id' => 'palm-dimmers', 'name' => 'Palm House dimmers', 'protocol' => 'dmx-line', 'send' => [
-                'address' => $we, 'to' => ["{$loopback}.13"], 'port' => self::LINE_PORT, 'carries' => [['number' => 1, 'universe' => 'palm-house']],
+                'address' => $we, 'to' => ["{$loopback}.13"], 'port' => self::LINE_PORT, 'carries' => [[
+                    'number' => 1,
+                    'universe' => 'palm-house',
+                ]],
             ]],
             ['id' => 'balcony-node', 'name' => 'Balcony node', 'protocol' => 'sacn', 'send' => [
                 'address' => $we, 'to' => ["{$loopback}.14"], 'port' => 5568, 'priority' => 100, 'sourceName' => 'Fernhall junction',
                 'carries' => [['number' => 7, 'universe' => 'palm-house'], ['number' => 8, 'universe' => 'fern-gallery']],
             ]],
             ['id' => 'canopy-levels', 'name' => 'Canopy levels', 'protocol' => 'art-net', 'send' => [
-                'address' => $we, 'to' => ["{$loopback}.16"], 'carries' => [['number' => self::CANOPY_PORT_ADDRESS, 'universe' => 'canopy']],
+                'address' => $we, 'to' => ["{$loopback}.16"], 'carries' => [[
+                    'number' => self::CANOPY_PORT_ADDRESS,
+                    'universe' => 'canopy',
+                ]],
             ]],
             ['id' => 'canopy-messages', 'name' => 'Canopy messages', 'protocol' => 'osc',
                 'receive' => ['address' => $we, 'port' => self::CANOPY_FEEDBACK_PORT],
-                'send' => ['address' => $we, 'to' => ["{$loopback}.16"], 'port' => self::CANOPY_OSC_PORT, 'heartbeat' => '/junction/alive', 'heartbeatSeconds' => 2]],
+                'send' => [
+                    'address' => $we,
+                    'to' => ["{$loopback}.16"],
+                    'port' => self::CANOPY_OSC_PORT,
+                    'heartbeat' => '/junction/alive',
+                    'heartbeatSeconds' => 2,
+                ]],
             ['id' => 'lily-laser', 'name' => 'Lily Pond laser', 'protocol' => 'sacn', 'send' => [
-                'address' => $we, 'to' => ["{$loopback}.17"], 'sourceName' => 'Fernhall junction', 'carries' => [['number' => self::LASER_UNIVERSE, 'universe' => 'lily-pond']],
+                'address' => $we, 'to' => ["{$loopback}.17"], 'sourceName' => 'Fernhall junction', 'carries' => [[
+                    'number' => self::LASER_UNIVERSE,
+                    'universe' => 'lily-pond',
+                ]],
             ]],
             [
                 'id' => 'talk-slides',
@@ -114,7 +129,12 @@ final class FernhallGlasshouse
                 'receive' => ['enabled' => true],
                 'send' => ['enabled' => true],
             ],
-            ['id' => 'cue-desk', 'name' => 'Cue desk', 'protocol' => 'osc', 'send' => ['address' => $we, 'to' => ["{$loopback}.19"], 'port' => self::CUE_DESK_OSC_PORT]],
+            [
+                'id' => 'cue-desk',
+                'name' => 'Cue desk',
+                'protocol' => 'osc',
+                'send' => ['address' => $we, 'to' => ["{$loopback}.19"], 'port' => self::CUE_DESK_OSC_PORT],
+            ],
             [
                 'id' => 'cue-desk-midi',
                 'name' => 'Cue desk MIDI',

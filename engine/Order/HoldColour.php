@@ -52,22 +52,23 @@ final readonly class HoldColour implements Order
     public function obey(Reach $reach): ?Said
     {
         $patch = $reach->engine->show()->patch();
-        $isHeld = false;
+        $together = new Together();
+        $mix = Mix::of($this->colour);
         foreach ($this->fixtures as $id) {
             $fixture = $patch->fixtures[$id] ?? throw new CommandRefused("There is no fixture \"{$id}\" in the show.");
-            $levels = [];
-            foreach (Mix::of($this->colour)->values($patch->footprint($fixture)) as $key => $value) {
-                foreach ($patch->find($id, (string) $key)?->levels($value) ?? [] as $slot => $level) {
-                    $levels[$slot + 1] = $level;
+            foreach ($mix->values($patch->footprint($fixture)) as $key => $value) {
+                $placement = $patch->find($id, (string) $key);
+                if ($placement !== null) {
+                    $together->add($placement, $value);
                 }
             }
-            ksort($levels);
-            $reach->engine->hold($fixture->universeId, $levels, $reach->by(), HoldSlots::USUAL_SECONDS);
-            $isHeld = $isHeld || $levels !== [];
         }
-        if (! $isHeld) {
-            throw new CommandRefused('None of these fixtures has a colour: give parameters of its profile the roles red, green and blue, or a colour wheel with colours.');
+        if ($together->isEmpty()) {
+            throw new CommandRefused(
+                'None of these fixtures has a colour: give parameters the roles red, green and blue, or a wheel its colours.',
+            );
         }
+        $together->hold($reach);
 
         return null;
     }

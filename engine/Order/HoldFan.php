@@ -7,6 +7,7 @@ namespace NimbleJunction\Engine\Order;
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Document\Field\Ids;
 use NimbleJunction\Core\Patch\Fan;
+use NimbleJunction\Core\Patch\Placement;
 use NimbleJunction\Engine\CommandRefused;
 use NimbleJunction\Engine\Said\Said;
 
@@ -17,8 +18,13 @@ final readonly class HoldFan implements Order
      * @param list<string> $fixtures in their order
      * @param float $from in the parameter's unit
      */
-    public function __construct(private array $fixtures, private string $parameter, private float $from, private float $to, private Fan $fan)
-    {
+    public function __construct(
+        private array $fixtures,
+        private string $parameter,
+        private float $from,
+        private float $to,
+        private Fan $fan,
+    ) {
     }
 
     public static function kind(): string
@@ -55,15 +61,20 @@ final readonly class HoldFan implements Order
     public function obey(Reach $reach): ?Said
     {
         $patch = $reach->engine->show()->patch();
-        $having = array_values(array_filter($this->fixtures, fn(string $id): bool => $patch->find($id, $this->parameter) !== null));
-        if ($having === []) {
-            throw new CommandRefused("None of these fixtures has a parameter \"{$this->parameter}\".");
+        $having = array_values(array_filter(array_map(
+            fn(string $id): ?Placement => $patch->find($id, $this->parameter),
+            $this->fixtures,
+        )));
+        $driven = array_values(array_filter($having, static fn(Placement $one): bool => ! $one->placed->parameter->neverDriven));
+        if ($driven === []) {
+            throw new CommandRefused("None of these fixtures has a parameter \"{$this->parameter}\" that may be driven.");
         }
-        foreach ($this->fan->values(\count($having), $this->from, $this->to) as $i => $value) {
-            $share = $patch->find($having[$i], $this->parameter)?->placed->parameter->shareOf($value) ?? 0.0;
-            $hold = ['do' => 'hold-parameter', 'fixture' => $having[$i], 'parameter' => $this->parameter, 'value' => max(0.0, min(1.0, $share))];
-            Orders::read($hold)->obey($reach);
+        $together = new Together();
+        foreach ($this->fan->values(\count($driven), $this->from, $this->to) as $i => $value) {
+            $parameter = $driven[$i]->placed->parameter;
+            $together->add($driven[$i], $parameter->value($parameter->shareOf($value)));
         }
+        $together->hold($reach);
 
         return null;
     }

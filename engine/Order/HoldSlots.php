@@ -62,7 +62,11 @@ final readonly class HoldSlots implements Order
     {
         $levels = array_fill($this->slot, $this->last - $this->slot + 1, $this->level);
         $universe = $reach->universe($this->universe);
-        $levels = array_filter($levels, static fn(int $slot): bool => ! $universe->wayOut()->guards($slot - 1), \ARRAY_FILTER_USE_KEY);
+        $levels = array_filter(
+            $levels,
+            static fn(int $slot): bool => ! $universe->wayOut()->guards($slot - 1),
+            \ARRAY_FILTER_USE_KEY,
+        );
         if ($levels === []) {
             throw new CommandRefused("Slot {$this->slot} of {$universe->id} is never driven, as the profile there says. Unlock its parameter to reach it this once.");
         }

@@ -46,7 +46,10 @@ final class Orders
         $values = Reading::with(new Kinds())->values($fields, $class);
         $fields->close();
         if (\count($faults) > 0) {
-            $words = array_map(static fn(Fault $fault): string => '"'.ltrim($fault->path, '/')."\": {$fault->problem}. {$fault->allowed}", $faults->getArrayCopy());
+            $words = array_map(
+                static fn(Fault $fault): string => '"'.ltrim($fault->path, '/')."\": {$fault->problem}. {$fault->allowed}",
+                $faults->getArrayCopy(),
+            );
             throw new CommandRefused(implode(' ', $words));
         }
 

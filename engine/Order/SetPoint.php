@@ -6,6 +6,7 @@ namespace NimbleJunction\Engine\Order;
 
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Point\Reference;
+use NimbleJunction\Engine\CommandRefused;
 use NimbleJunction\Engine\Said\Said;
 
 /** A point is set; a person does not give a lamp levels of their own, but holds it. */
@@ -59,11 +60,7 @@ final readonly class SetPoint implements Order
             default => null,
         };
         if ($point->kind === 'group') {
-            $patch = $reach->engine->show()->patch();
-            foreach ($patch->having($point->id, $point->part) as $fixture) {
-                $member = Reference::parse("fixture:{$fixture}/{$point->part}");
-                (new self($member, $this->value))->obey($reach);
-            }
+            $this->holdGroup($point, $reach);
 
             return null;
         }
@@ -73,5 +70,23 @@ final readonly class SetPoint implements Order
         $reach->done($reach->engine->set($point, $this->value, $reach->act()));
 
         return null;
+    }
+
+    /** @throws CommandRefused */
+    private function holdGroup(Reference $group, Reach $reach): void
+    {
+        if (! is_numeric($this->value)) {
+            throw new CommandRefused('A parameter has a number as its value.');
+        }
+        $patch = $reach->engine->show()->patch();
+        $together = new Together();
+        foreach ($patch->having($group->id, $group->part) as $id) {
+            $placement = $patch->find($id, $group->part);
+            if ($placement !== null && ! $placement->placed->parameter->neverDriven) {
+                $parameter = $placement->placed->parameter;
+                $together->add($placement, $parameter->value($parameter->shareOf((float) $this->value)));
+            }
+        }
+        $together->hold($reach);
     }
 }

@@ -142,7 +142,11 @@ final class StatusTopic implements Topic
      */
     private function changed(PageView $view, string $what, array $lives): array
     {
-        return array_filter($lives, fn(Said $life, string|int $id): bool => $this->isNew($view, "{$what} {$id}", $life), \ARRAY_FILTER_USE_BOTH);
+        return array_filter(
+            $lives,
+            fn(Said $life, string|int $id): bool => $this->isNew($view, "{$what} {$id}", $life),
+            \ARRAY_FILTER_USE_BOTH,
+        );
     }
 
     /** @param Said|list<Said> $said */

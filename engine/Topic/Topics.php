@@ -28,8 +28,13 @@ final class Topics
     ];
 
     /** @return array<string, Topic> by name */
-    public static function of(Engine $engine, PortReport $ports, Warnings $warnings, Descriptors $descriptors, People $people): array
-    {
+    public static function of(
+        Engine $engine,
+        PortReport $ports,
+        Warnings $warnings,
+        Descriptors $descriptors,
+        People $people,
+    ): array {
         $junction = $engine->junction;
         $topics = [
             new StatusTopic($engine, $ports, $warnings, $descriptors),

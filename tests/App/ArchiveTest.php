@@ -19,8 +19,15 @@ final class ArchiveTest extends TestCase
 {
     public function testATypeAndASceneGoOutAndComeIn(): void
     {
-        $show = ShowReader::fromArray([...Rig::document(), 'profiles' => [Library::all()[7]], 'fixtures' => [['id' => 'a', 'name' => 'A', 'profile' => 'moving-head-16', 'universe' => 'palm', 'first' => 5]]]);
-        self::assertSame('Moving head, 16 bit', FixtureTypeFile::read(FixtureTypeFile::bytes($show->profiles['moving-head-16']))->profile['name']);
+        $show = ShowReader::fromArray([
+            ...Rig::document(),
+            'profiles' => [Library::all()[7]],
+            'fixtures' => [['id' => 'a', 'name' => 'A', 'profile' => 'moving-head-16', 'universe' => 'palm', 'first' => 5]],
+        ]);
+        self::assertSame(
+            'Moving head, 16 bit',
+            FixtureTypeFile::read(FixtureTypeFile::bytes($show->profiles['moving-head-16']))->profile['name'],
+        );
         $scene = SceneFile::read(SceneFile::bytes($show));
         self::assertCount(1, $scene->scene->fixtures);
         self::assertSame('Moving head, 16 bit', $scene->type('moving-head-16.gdtf')->profile['name']);
@@ -36,7 +43,10 @@ final class ArchiveTest extends TestCase
         yield 'an absolute path' => [['/etc/away' => 'x'], 'lies outside of it'];
         yield 'a path of another system' => [['C:\\away' => 'x'], 'lies outside of it'];
         yield 'no description' => [['other.xml' => 'x'], 'There is no "description.xml"'];
-        yield 'very many files' => [array_fill_keys(array_map(static fn(int $i): string => "f{$i}", range(1, 2001)), ''), 'It holds 2001 files'];
+        yield 'very many files' => [
+            array_fill_keys(array_map(static fn(int $i): string => "f{$i}", range(1, 2001)), ''),
+            'It holds 2001 files',
+        ];
     }
 
     /** @param array<string, string> $files */

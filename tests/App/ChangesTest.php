@@ -12,7 +12,14 @@ use NimbleJunction\Engine\LiveLink\Role;
 /** A page that is told only what has changed shows the same as one that asks for all of it. */
 final class ChangesTest extends AppTestCase
 {
-    private const BY_ID = ['sentences' => 'routes', 'routeEnds' => 'routes', 'places' => 'ports', 'numbering' => 'universes', 'nextFree' => 'universes', 'footprints' => 'profiles'];
+    private const BY_ID = [
+        'sentences' => 'routes',
+        'routeEnds' => 'routes',
+        'places' => 'ports',
+        'numbering' => 'universes',
+        'nextFree' => 'universes',
+        'footprints' => 'profiles',
+    ];
 
     /** @return iterable<string, array{int}> */
     public static function seeds(): iterable
@@ -39,7 +46,10 @@ final class ChangesTest extends AppTestCase
             }
             if ($step % 7 === 0) {
                 // Another page, that looks only now and then.
-                $behind = self::merged($behind, $this->getJson("/api/show/changes?since={$behind['revision']}")->assertOk()->json());
+                $behind = self::merged(
+                    $behind,
+                    $this->getJson("/api/show/changes?since={$behind['revision']}")->assertOk()->json(),
+                );
                 self::assertEquals($page, $behind, "step {$step}");
             }
         }
@@ -59,13 +69,25 @@ final class ChangesTest extends AppTestCase
     public function testAPageThatFollowsMayGetTheShowOfAMomentAgoAndIsThenToldTheRest(): void
     {
         $this->as(Role::Builder);
-        $packed = fn(): array => json_decode((string) gzdecode((string) $this->get('/api/show', ['X-Answer' => 'changes', 'Accept-Encoding' => 'gzip'])->assertOk()->assertHeader('Content-Encoding', 'gzip')->getContent()), true);
+        $packed = fn(): array => json_decode(
+            (string) gzdecode((string) $this->get(
+                '/api/show',
+                ['X-Answer' => 'changes', 'Accept-Encoding' => 'gzip'],
+            )->assertOk()->assertHeader('Content-Encoding', 'gzip')->getContent()),
+            true,
+        );
         $first = $packed();
-        self::assertEquals(array_diff_key($this->fresh(), ['undo' => 0]), array_diff_key($packed(), ['undo' => 0, 'adapters' => 0]));
+        self::assertEquals(
+            array_diff_key($this->fresh(), ['undo' => 0]),
+            array_diff_key($packed(), ['undo' => 0, 'adapters' => 0]),
+        );
         $this->patchJson('/api/show', ['name' => 'Later'])->assertOk();
         $this->deleteJson('/api/show/ports/lily-laser')->assertOk();
         self::assertSame($first, $packed(), 'as it was put into words');
-        $now = self::merged(array_diff_key($packed(), ['adapters' => 0]), $this->getJson("/api/show/changes?since={$first['revision']}")->json());
+        $now = self::merged(
+            array_diff_key($packed(), ['adapters' => 0]),
+            $this->getJson("/api/show/changes?since={$first['revision']}")->json(),
+        );
         self::assertEquals($this->fresh(), $now);
         $copy = $this->postJson('/api/shows/1/duplicate', ['name' => 'Other'])->json('id');
         $this->postJson("/api/shows/{$copy}/open")->assertOk();
@@ -80,7 +102,10 @@ final class ChangesTest extends AppTestCase
     public function testWhatIsNotKnownIsAnsweredWhole(): void
     {
         $this->as(Role::Viewer);
-        self::assertSame('Fernhall Glasshouse, Night Walk', $this->getJson('/api/show/changes?since=7777')->assertOk()->json('document.name'));
+        self::assertSame(
+            'Fernhall Glasshouse, Night Walk',
+            $this->getJson('/api/show/changes?since=7777')->assertOk()->json('document.name'),
+        );
         $this->getJson('/api/show/changes')->assertStatus(422);
         $this->getJson('/api/show/changes?since=soon')->assertStatus(422);
         $now = $this->fresh()['revision'];
@@ -105,8 +130,16 @@ final class ChangesTest extends AppTestCase
             2 => $this->putJson("/api/show/{$list}/{$id}", self::elsewhere($part, $universe, $step), $headers),
             3 => $this->postJson("/api/show/{$list}", [...array_diff_key($part, ['id' => 0]), 'name' => "New {$step}"], $headers),
             4 => $this->deleteJson("/api/show/{$list}/{$id}", [], $headers),
-            5 => $this->postJson("/api/show/{$list}/batch", ['ids' => [$id], 'before' => $other === $id ? null : $other], $headers),
-            6 => $this->patchJson('/api/show', mt_rand(0, 1) === 0 ? ['name' => "Show {$step}"] : ['middleC' => mt_rand(3, 5)], $headers),
+            5 => $this->postJson(
+                "/api/show/{$list}/batch",
+                ['ids' => [$id], 'before' => $other === $id ? null : $other],
+                $headers,
+            ),
+            6 => $this->patchJson(
+                '/api/show',
+                mt_rand(0, 1) === 0 ? ['name' => "Show {$step}"] : ['middleC' => mt_rand(3, 5)],
+                $headers,
+            ),
             7 => $this->postJson('/api/show/redo', [], $headers),
             default => $this->postJson('/api/show/undo', [], $headers),
         };
@@ -149,22 +182,44 @@ final class ChangesTest extends AppTestCase
      */
     private static function merged(array $page, array $answer): array
     {
-        unset($answer['notice'], $answer['id'], $answer['ids'], $answer['undone'], $answer['undoneBy'], $answer['redone'], $answer['redoneBy'], $answer['adapters'], $answer['otherEnds']);
+        unset(
+            $answer['notice'],
+            $answer['id'],
+            $answer['ids'],
+            $answer['undone'],
+            $answer['undoneBy'],
+            $answer['redone'],
+            $answer['redoneBy'],
+            $answer['adapters'],
+            $answer['otherEnds'],
+        );
         if (isset($answer['document'])) {
             return $answer;
         }
         self::assertSame($page['revision'], $answer['base']);
         $page['document'] = Update::fromArray($answer['changes'])->document($page['document']);
         foreach (self::BY_ID as $name => $list) {
-            $page[$name] = array_intersect_key([...$page[$name], ...$answer[$name]], array_column($page['document'][$list], null, 'id'));
+            $page[$name] = array_intersect_key(
+                [...$page[$name], ...$answer[$name]],
+                array_column($page['document'][$list], null, 'id'),
+            );
         }
         $page['unsent'] = [...array_diff_key($page['unsent'], $answer['places']), ...$answer['unsent']];
         $page['patch'] = [
-            ...array_filter($page['patch'], static fn(array $one): bool => ! \in_array($one['universe'], $answer['patched'], true)),
+            ...array_filter(
+                $page['patch'],
+                static fn(array $one): bool => ! \in_array($one['universe'], $answer['patched'], true),
+            ),
             ...$answer['patch'],
         ];
-        usort($page['patch'], static fn(array $a, array $b): int => [$a['universe'], $a['first']] <=> [$b['universe'], $b['first']]);
+        usort(
+            $page['patch'],
+            static fn(array $a, array $b): int => [$a['universe'], $a['first']] <=> [$b['universe'], $b['first']],
+        );
 
-        return [...$page, ...array_intersect_key($answer, ['revision' => 0, 'undo' => 0, 'undoBy' => 0, 'redo' => 0, 'redoBy' => 0])];
+        return [
+            ...$page,
+            ...array_intersect_key($answer, ['revision' => 0, 'undo' => 0, 'undoBy' => 0, 'redo' => 0, 'redoBy' => 0]),
+        ];
     }
 }

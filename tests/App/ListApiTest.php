@@ -217,4 +217,25 @@ final class ListApiTest extends AppTestCase
     {
         return $this->call('POST', "/api/show/{$list}/table{$query}", server: ['CONTENT_TYPE' => 'text/csv', 'HTTP_ACCEPT' => 'application/json'], content: $csv);
     }
+
+    /** A table of somebody else's, with other names of columns, and names where ours has ids. */
+    public function testATableOfSomebodyElsesIsUnderstood(): void
+    {
+        $this->as(Role::Builder);
+        $csv = "Unit;Fixture;Type;Uni;DMX;Remark\n12;Path lamp;Moving lantern;fern gallery;101;by the door\n";
+        $columns = ['Unit' => 'number', 'Fixture' => 'name', 'Type' => 'profile', 'Uni' => 'universe', 'DMX' => 'first', 'Remark' => ''];
+        $path = '/api/show/fixtures/table?columns='.rawurlencode(json_encode($columns, JSON_THROW_ON_ERROR));
+        $server = ['CONTENT_TYPE' => 'text/csv', 'HTTP_ACCEPT' => 'application/json'];
+        $send = fn(string $path, string $body): TestResponse => $this->call('POST', $path, server: $server, content: $body);
+        $send('/api/show/fixtures/table?try=1', $csv)->assertStatus(422)->assertJsonPath('faults.0.path', 'row 1');
+        $send($path, $csv)->assertOk()->assertJsonPath('added', 1);
+        $added = collect(app(ShowStore::class)->document()['fixtures'])->firstWhere('name', 'Path lamp');
+        self::assertSame(
+            [12, 'moving-lantern', 'fern-gallery', 101],
+            [$added['number'], $added['profile'], $added['universe'], $added['first']],
+        );
+        $refused = $send($path, str_replace('101', '511', str_replace('Path lamp', 'Other', $csv)))->assertStatus(422);
+        self::assertSame('row 2, column first', $refused->json('faults.0.path'));
+        $send('/api/show/fixtures/table?columns=rubbish', $csv)->assertStatus(422);
+    }
 }

@@ -15,7 +15,16 @@ final class PatchApiTest extends AppTestCase
     {
         $this->as(Role::Builder);
         $before = app(ShowStore::class)->json();
-        $row = ['kind' => 'row', 'count' => 8, 'name' => 'Path 1', 'profile' => 'moving-lantern', 'universe' => 'fern-gallery', 'first' => 201, 'every' => 16, 'number' => 31];
+        $row = [
+            'kind' => 'row',
+            'count' => 8,
+            'name' => 'Path 1',
+            'profile' => 'moving-lantern',
+            'universe' => 'fern-gallery',
+            'first' => 201,
+            'every' => 16,
+            'number' => 31,
+        ];
         $answer = $this->postJson('/api/show/fixtures/deed', $row)->assertOk()->assertJsonCount(8, 'ids');
         self::assertSame(['path-1', 'path-8'], [$answer->json('ids.0'), $answer->json('ids.7')]);
         $sheet = collect($answer->json('patch'));
@@ -23,15 +32,24 @@ final class PatchApiTest extends AppTestCase
         self::assertSame('patch 8 "Path 1"', $answer->json('undo'));
         $this->postJson('/api/show/fixtures/deed', ['kind' => 'swap', 'fixture' => 'path-1', 'with' => 'path-2'])->assertOk();
         self::assertSame([217, 201], [$this->fixture('path-1')['first'], $this->fixture('path-2')['first']]);
-        $this->postJson('/api/show/fixtures/deed', ['kind' => 'renumber', 'fixtures' => ['path-2', 'path-1'], 'from' => 51])->assertOk();
+        $this->postJson(
+            '/api/show/fixtures/deed',
+            ['kind' => 'renumber', 'fixtures' => ['path-2', 'path-1'], 'from' => 51],
+        )->assertOk();
         self::assertSame([52, 51], [$this->fixture('path-1')['number'], $this->fixture('path-2')['number']]);
-        $this->postJson('/api/show/fixtures/deed', ['kind' => 'move', 'fixtures' => ['path-1', 'path-2'], 'universe' => 'canopy', 'first' => 101])->assertOk();
+        $this->postJson(
+            '/api/show/fixtures/deed',
+            ['kind' => 'move', 'fixtures' => ['path-1', 'path-2'], 'universe' => 'canopy', 'first' => 101],
+        )->assertOk();
         self::assertSame(['canopy', 117], [$this->fixture('path-1')['universe'], $this->fixture('path-1')['first']]);
         for ($i = 0; $i < 4; ++$i) {
             $this->postJson('/api/show/undo')->assertOk();
         }
         self::assertSame($before, app(ShowStore::class)->json());
-        $this->postJson('/api/show/fixtures/deed', [...$row, 'count' => 40])->assertStatus(422)->assertJsonPath('faults.0.path', '/count');
+        $this->postJson(
+            '/api/show/fixtures/deed',
+            [...$row, 'count' => 40],
+        )->assertStatus(422)->assertJsonPath('faults.0.path', '/count');
         $this->as(Role::Operator);
         $this->postJson('/api/show/fixtures/deed', $row)->assertStatus(403);
     }
@@ -44,12 +62,18 @@ final class PatchApiTest extends AppTestCase
         self::assertSame('/fixtures/8/first', $refused->json('faults.0.path'));
         self::assertStringContainsString('"Spare" would share slots 10 to 12 with "Fern SR"', $refused->json('faults.0.problem'));
         self::assertStringContainsString('13 is the next free address.', $refused->json('faults.0.allowed'));
-        $this->postJson('/api/show/fixtures', [...$fixture, 'sharesWith' => ['fern-right']])->assertOk()->assertJsonPath('id', 'spare');
+        $this->postJson(
+            '/api/show/fixtures',
+            [...$fixture, 'sharesWith' => ['fern-right']],
+        )->assertOk()->assertJsonPath('id', 'spare');
         $shares = collect($this->getJson('/api/show')->json('patch'))->firstWhere('id', 'fern-right')['shares'];
         self::assertSame([['id' => 'spare', 'name' => 'Spare', 'meant' => true]], $shares, 'both of them show it');
         $this->putJson('/api/show/fixtures/spare', [...$fixture, 'name' => 'Spare one'])->assertStatus(422);
         // Wider than it was, a profile lays its fixtures on one another.
-        $profile = ['name' => 'Moving lantern', 'parameters' => [['name' => 'pan', 'slots' => 4], ['name' => 'tilt', 'slots' => 4], ['name' => 'level']]];
+        $profile = [
+            'name' => 'Moving lantern',
+            'parameters' => [['name' => 'pan', 'slots' => 4], ['name' => 'tilt', 'slots' => 4], ['name' => 'level']],
+        ];
         $refused = $this->putJson('/api/show/profiles/moving-lantern', $profile)->assertStatus(422);
         self::assertStringContainsString('"Fern SL" would share slots 7 to 9 with "Fern SR"', $refused->json('faults.0.problem'));
         // Whoever is deleted is forgotten by those who shared slots with it.
@@ -63,24 +87,49 @@ final class PatchApiTest extends AppTestCase
     {
         $this->as(Role::Builder);
         $document = app(ShowStore::class)->document();
-        $document['fixtures'][] = ['id' => 'old', 'name' => 'Old', 'profile' => 'dimmer', 'universe' => 'palm-house', 'first' => 5];
+        $document['fixtures'][] = [
+            'id' => 'old',
+            'name' => 'Old',
+            'profile' => 'dimmer',
+            'universe' => 'palm-house',
+            'first' => 5,
+        ];
         $this->postJson('/api/show/import', $document)->assertOk();
         $shares = collect($this->getJson('/api/show')->json('patch'))->firstWhere('id', 'lantern')['shares'];
         self::assertSame([['id' => 'old', 'name' => 'Old', 'meant' => false]], $shares);
-        $this->putJson('/api/show/fixtures/lantern', ['name' => 'Lantern', 'profile' => 'dimmer', 'universe' => 'palm-house', 'first' => 5, 'note' => 'the old one'])->assertOk();
-        $this->putJson('/api/show/fixtures/lantern', ['name' => 'Lantern', 'profile' => 'dimmer', 'universe' => 'palm-house', 'first' => 5, 'sharesWith' => ['old']])->assertOk();
-        $this->putJson('/api/show/fixtures/lantern', ['name' => 'Lantern', 'profile' => 'dimmer', 'universe' => 'palm-house', 'first' => 9, 'sharesWith' => ['old']])->assertStatus(422);
+        $this->putJson(
+            '/api/show/fixtures/lantern',
+            ['name' => 'Lantern', 'profile' => 'dimmer', 'universe' => 'palm-house', 'first' => 5, 'note' => 'the old one'],
+        )->assertOk();
+        $this->putJson(
+            '/api/show/fixtures/lantern',
+            ['name' => 'Lantern', 'profile' => 'dimmer', 'universe' => 'palm-house', 'first' => 5, 'sharesWith' => ['old']],
+        )->assertOk();
+        $this->putJson(
+            '/api/show/fixtures/lantern',
+            ['name' => 'Lantern', 'profile' => 'dimmer', 'universe' => 'palm-house', 'first' => 9, 'sharesWith' => ['old']],
+        )->assertStatus(422);
     }
 
     public function testWhatDrivesAFixtureDrivesItsClone(): void
     {
         $this->as(Role::Builder);
-        $route = ['name' => 'Size', 'when' => ['kind' => 'osc', 'port' => 'guides-tablet', 'address' => '/size'], 'do' => [['kind' => 'set', 'point' => 'fixture:laser/size']]];
+        $route = [
+            'name' => 'Size',
+            'when' => ['kind' => 'osc', 'port' => 'guides-tablet', 'address' => '/size'],
+            'do' => [['kind' => 'set', 'point' => 'fixture:laser/size']],
+        ];
         $this->postJson('/api/show/routes', $route)->assertOk();
-        $answer = $this->postJson('/api/show/fixtures/deed', ['kind' => 'clone', 'fixture' => 'laser', 'universe' => 'lily-pond', 'first' => 101])->assertOk();
+        $answer = $this->postJson(
+            '/api/show/fixtures/deed',
+            ['kind' => 'clone', 'fixture' => 'laser', 'universe' => 'lily-pond', 'first' => 101],
+        )->assertOk();
         self::assertSame(['pond-laser-2'], $answer->json('ids'));
         $routes = collect(app(ShowStore::class)->document()['routes']);
-        self::assertSame(['fixture:laser/size', 'fixture:pond-laser-2/size'], array_column($routes->firstWhere('name', 'Size')['do'], 'point'));
+        self::assertSame(
+            ['fixture:laser/size', 'fixture:pond-laser-2/size'],
+            array_column($routes->firstWhere('name', 'Size')['do'], 'point'),
+        );
     }
 
     public function testAProfileInUseIsNotDeletedAndItsUsersAreNamed(): void
@@ -106,7 +155,10 @@ final class PatchApiTest extends AppTestCase
     public function testFixtureTypesAndScenesGoOutAndComeIn(): void
     {
         $this->as(Role::Builder);
-        $type = (string) $this->get('/api/show/profiles/moving-lantern/type')->assertOk()->assertHeader('Content-Disposition', 'attachment; filename="moving-lantern.gdtf"')->getContent();
+        $type = (string) $this->get('/api/show/profiles/moving-lantern/type')->assertOk()->assertHeader(
+            'Content-Disposition',
+            'attachment; filename="moving-lantern.gdtf"',
+        )->getContent();
         $this->get('/api/show/profiles/nothing/type')->assertStatus(404);
         $answer = $this->send('/api/show/profiles/type', $type)->assertOk()->assertJsonPath('id', 'moving-lantern-2');
         self::assertSame([], $answer->json('left'));
@@ -117,8 +169,15 @@ final class PatchApiTest extends AppTestCase
         $before = app(ShowStore::class)->document();
         $answer = $this->send('/api/show/scene', $scene)->assertOk();
         self::assertSame(['fixtures' => 8, 'profiles' => 4, 'universes' => 0], $answer->json('added'));
-        $places = static fn(array $fixtures): array => array_map(static fn(array $one): array => [$one['name'], $one['universe'], $one['first']], $fixtures);
-        self::assertSame($places($before['fixtures']), $places(\array_slice(app(ShowStore::class)->document()['fixtures'], 8)), 'each where it was');
+        $places = static fn(array $fixtures): array => array_map(
+            static fn(array $one): array => [$one['name'], $one['universe'], $one['first']],
+            $fixtures,
+        );
+        self::assertSame(
+            $places($before['fixtures']),
+            $places(\array_slice(app(ShowStore::class)->document()['fixtures'], 8)),
+            'each where it was',
+        );
         $this->postJson('/api/show/undo')->assertJsonPath('undone', 'take in the fixtures of a scene');
         self::assertSame($before, app(ShowStore::class)->document());
         $this->send('/api/show/scene', '')->assertStatus(422);
@@ -129,7 +188,12 @@ final class PatchApiTest extends AppTestCase
     /** @return \Illuminate\Testing\TestResponse<\Symfony\Component\HttpFoundation\Response> */
     private function send(string $path, string $bytes): \Illuminate\Testing\TestResponse
     {
-        return $this->call('POST', $path, server: ['CONTENT_TYPE' => 'application/octet-stream', 'HTTP_ACCEPT' => 'application/json'], content: $bytes);
+        return $this->call(
+            'POST',
+            $path,
+            server: ['CONTENT_TYPE' => 'application/octet-stream', 'HTTP_ACCEPT' => 'application/json'],
+            content: $bytes,
+        );
     }
 
     /** @return array<string, mixed> */

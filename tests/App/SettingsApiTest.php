@@ -21,8 +21,14 @@ final class SettingsApiTest extends AppTestCase
             );
         self::assertSame(3, app(ShowStore::class)->document()['middleC']);
         $this->patchJson('/api/show', ['middleC' => 6])->assertStatus(422)->assertJsonPath('faults.0.path', '/middleC');
-        $this->postJson('/api/show/undo')->assertJsonPath('undone', 'change the octave convention')->assertJsonPath('document.middleC', 4);
-        $this->patchJson('/api/show', ['name' => 'Day Walk'])->assertJsonPath('document.name', 'Day Walk')->assertJsonPath('undo', 'rename the show to "Day Walk"');
+        $this->postJson('/api/show/undo')->assertJsonPath(
+            'undone',
+            'change the octave convention',
+        )->assertJsonPath('document.middleC', 4);
+        $this->patchJson('/api/show', ['name' => 'Day Walk'])->assertJsonPath('document.name', 'Day Walk')->assertJsonPath(
+            'undo',
+            'rename the show to "Day Walk"',
+        );
     }
 
     public function testAFindBecomesAPortInOneStepAndIsUndoneInOne(): void
@@ -88,7 +94,10 @@ final class SettingsApiTest extends AppTestCase
         )->assertOk()->assertJsonPath('id', 'spot');
         $fixture = ['name' => 'Path spot', 'profile' => 'spot', 'universe' => 'palm-house', 'first' => 8];
         $this->postJson('/api/show/fixtures', $fixture)->assertStatus(422)->assertJsonPath('faults.0.path', '/fixtures/8/first');
-        $sheet = $this->postJson('/api/show/fixtures', [...$fixture, 'sharesWith' => ['doors']])->assertOk()->assertJsonPath('id', 'path-spot')->json('patch');
+        $sheet = $this->postJson(
+            '/api/show/fixtures',
+            [...$fixture, 'sharesWith' => ['doors']],
+        )->assertOk()->assertJsonPath('id', 'path-spot')->json('patch');
         $spot = collect($sheet)->firstWhere('id', 'path-spot');
         $footprint = array_map(
             static fn(array $one): array => [$one['key'], $one['slots'], $one['kind'], $one['highest']],
@@ -118,7 +127,10 @@ final class SettingsApiTest extends AppTestCase
         $node['send']['lines'] = 1;
         $node['send']['carries'][0]['rank'] = 2;
         $node['send']['carries'][1]['rank'] = 1;
-        $this->putJson('/api/show/ports/balcony-node', $node)->assertOk()->assertJsonPath('unsent', ['balcony-node' => ['Palm House']]);
+        $this->putJson('/api/show/ports/balcony-node', $node)->assertOk()->assertJsonPath(
+            'unsent',
+            ['balcony-node' => ['Palm House']],
+        );
         self::assertNotSame([], $this->getJson('/api/show')->json('adapters'));
         foreach ($this->getJson('/api/show')->json('adapters') as $adapter) {
             self::assertSame(
@@ -161,7 +173,10 @@ final class SettingsApiTest extends AppTestCase
             ->assertJsonPath('sentences.mood-by-tablet', 'When /mood arrives on Guide\'s tablet, set "Mood" to bright.')
             ->assertJsonPath('routeEnds.mood-by-tablet.hears', ['guides-tablet']);
         $copy = $this->getJson('/api/show')->json('document.copies.0');
-        $this->putJson("/api/show/copies/{$copy['id']}", [...array_diff_key($copy, ['id' => 0]), 'limit' => 105])->assertOk()->assertJsonPath('undo', "change copy \"{$copy['name']}\"");
+        $this->putJson(
+            "/api/show/copies/{$copy['id']}",
+            [...array_diff_key($copy, ['id' => 0]), 'limit' => 105],
+        )->assertOk()->assertJsonPath('undo', "change copy \"{$copy['name']}\"");
         $this->postJson('/api/show/undo')->assertOk();
         $this->deleteJson('/api/show/values/mood')->assertStatus(422)->assertJsonPath('faults.0.path', '/routes/12/do/0/point');
         $this->postJson('/api/show/undo')->assertJsonPath('undone', 'add route "Mood by tablet"');

@@ -18,9 +18,15 @@ final class ShelfApiTest extends AppTestCase
     {
         $this->as(Role::Builder);
         $first = $this->getJson('/api/shows')->assertOk()->assertJsonCount(1, 'shows')->json('shows.0');
-        self::assertSame(['Fernhall Glasshouse, Night Walk', true, 13], [$first['name'], $first['isOpen'], $first['counts']['ports']]);
+        self::assertSame(
+            ['Fernhall Glasshouse, Night Walk', true, 13],
+            [$first['name'], $first['isOpen'], $first['counts']['ports']],
+        );
         $before = app(ShowStore::class)->json();
-        $copy = $this->postJson("/api/shows/{$first['id']}/duplicate", ['name' => 'Day Walk'])->assertOk()->assertJsonPath('isOpen', false)->json();
+        $copy = $this->postJson(
+            "/api/shows/{$first['id']}/duplicate",
+            ['name' => 'Day Walk'],
+        )->assertOk()->assertJsonPath('isOpen', false)->json();
         $this->postJson('/api/shows', ['name' => 'Empty'])->assertOk()->assertJsonPath('name', 'Empty');
         self::assertSame($before, app(ShowStore::class)->json(), 'nothing is opened by that');
         $opened = $this->postJson("/api/shows/{$copy['id']}/open")->assertOk();
@@ -33,14 +39,23 @@ final class ShelfApiTest extends AppTestCase
             ['Fernhall Glasshouse, Night Walk', 'Day Walk, second night', 'Empty'],
             array_column($this->getJson('/api/shows')->json('shows'), 'name'),
         );
-        self::assertSame(['builder', 'rename the show to "Day Walk, second night"'], array_values(array_intersect_key($this->getJson('/api/shows')->json('shows.1'), ['by' => 0, 'what' => 0])));
+        self::assertSame(
+            ['builder', 'rename the show to "Day Walk, second night"'],
+            array_values(array_intersect_key($this->getJson('/api/shows')->json('shows.1'), ['by' => 0, 'what' => 0])),
+        );
     }
 
     public function testAShowThatWasRenamedWhileItWaitedIsShownWithItsNewName(): void
     {
         $this->as(Role::Builder);
         $id = Show::query()->firstOrFail()->id;
-        $page = fn(): array => json_decode((string) gzdecode((string) $this->get('/api/show', ['X-Answer' => 'changes', 'Accept-Encoding' => 'gzip'])->getContent()), true);
+        $page = fn(): array => json_decode(
+            (string) gzdecode((string) $this->get(
+                '/api/show',
+                ['X-Answer' => 'changes', 'Accept-Encoding' => 'gzip'],
+            )->getContent()),
+            true,
+        );
         $seen = $page()['revision'];
         $this->postJson('/api/show/universes', ['name' => 'Roof'])->assertOk();
         $other = $this->postJson('/api/shows', ['name' => 'Other'])->json('id');
@@ -48,7 +63,11 @@ final class ShelfApiTest extends AppTestCase
         $this->patchJson("/api/shows/{$id}", ['name' => 'Renamed'])->assertOk();
         $this->postJson("/api/shows/{$id}/open")->assertOk();
         self::assertSame('Renamed', $page()['document']['name']);
-        self::assertSame('Renamed', $this->getJson("/api/show/changes?since={$seen}")->json('document.name'), 'also for a page that was left open');
+        self::assertSame(
+            'Renamed',
+            $this->getJson("/api/show/changes?since={$seen}")->json('document.name'),
+            'also for a page that was left open',
+        );
     }
 
     public function testOpeningSaysWhatItWouldChangeForThePorts(): void
@@ -73,9 +92,17 @@ final class ShelfApiTest extends AppTestCase
         $copy = $this->postJson("/api/shows/{$id}/duplicate", ['name' => 'Other'])->json('id');
         $this->postJson("/api/shows/{$copy}/open")->assertOk();
         $port = array_column($seen->json('document.ports'), null, 'id')['house-desk'];
-        $this->putJson('/api/show/ports/house-desk', [...$port, 'name' => 'Mine'], ['X-Base-Revision' => (string) $seen->json('revision')])
+        $this->putJson(
+            '/api/show/ports/house-desk',
+            [...$port, 'name' => 'Mine'],
+            ['X-Base-Revision' => (string) $seen->json('revision')],
+        )
             ->assertConflict()->assertJsonPath('message', 'Another show has been opened meanwhile: "Other". Nothing was stored.');
-        self::assertSame('Other', $this->getJson("/api/show/changes?since={$seen->json('revision')}")->json('document.name'), 'a page that follows sees all of it');
+        self::assertSame(
+            'Other',
+            $this->getJson("/api/show/changes?since={$seen->json('revision')}")->json('document.name'),
+            'a page that follows sees all of it',
+        );
     }
 
     public function testAShowIsArchivedDeletedBroughtBackAndAtLastGoesForGood(): void
@@ -83,7 +110,10 @@ final class ShelfApiTest extends AppTestCase
         $this->as(Role::Builder);
         $open = Show::query()->firstOrFail()->id;
         $id = $this->postJson('/api/shows', ['name' => 'Old'])->json('id');
-        $this->patchJson("/api/shows/{$id}", ['archived' => true, 'name' => 'Older'])->assertOk()->assertJsonPath('archived', true)->assertJsonPath('name', 'Older');
+        $this->patchJson(
+            "/api/shows/{$id}",
+            ['archived' => true, 'name' => 'Older'],
+        )->assertOk()->assertJsonPath('archived', true)->assertJsonPath('name', 'Older');
         $this->deleteJson("/api/shows/{$id}")->assertOk();
         self::assertNotNull($this->getJson('/api/shows')->json('shows.1.goneAt'));
         $this->postJson("/api/shows/{$id}/restore")->assertOk()->assertJsonPath('deletedAt', null);
@@ -108,7 +138,12 @@ final class ShelfApiTest extends AppTestCase
         $this->as(Role::Builder);
         $id = Show::query()->firstOrFail()->id;
         $text = (string) $this->get("/api/shows/{$id}/export")->assertOk()->getContent();
-        $send = fn(string $content) => $this->call('POST', '/api/shows/import', server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], content: $content);
+        $send = fn(string $content) => $this->call(
+            'POST',
+            '/api/shows/import',
+            server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'],
+            content: $content,
+        );
         $taken = $send($text)->assertOk()->json('id');
         self::assertSame($text, $this->get("/api/shows/{$taken}/export")->getContent());
         $send('{"format": "nimble-junction/show", "version": 2, "name": ""}')->assertStatus(422);
@@ -121,7 +156,15 @@ final class ShelfApiTest extends AppTestCase
         $this->as(Role::Operator);
         $id = Show::query()->firstOrFail()->id;
         $this->getJson('/api/shows')->assertOk();
-        foreach ([['post', '/api/shows'], ['post', '/api/shows/import'], ['patch', "/api/shows/{$id}"], ['delete', "/api/shows/{$id}"], ['post', "/api/shows/{$id}/open"], ['post', "/api/shows/{$id}/duplicate"], ['post', "/api/shows/{$id}/restore"]] as [$method, $path]) {
+        foreach ([
+            ['post', '/api/shows'],
+            ['post', '/api/shows/import'],
+            ['patch', "/api/shows/{$id}"],
+            ['delete', "/api/shows/{$id}"],
+            ['post', "/api/shows/{$id}/open"],
+            ['post', "/api/shows/{$id}/duplicate"],
+            ['post', "/api/shows/{$id}/restore"],
+        ] as [$method, $path]) {
             $this->json($method, $path, ['name' => 'x'])->assertForbidden();
         }
         $this->getJson('/api/shows/999/opening')->assertNotFound();
@@ -135,7 +178,12 @@ final class ShelfApiTest extends AppTestCase
         self::assertSame('ok', $database->query('pragma integrity_check')->fetchColumn());
         self::assertSame(13, (int) $database->query("select count(*) from show_parts where kind = 'ports'")->fetchColumn());
         $exported = (string) $this->get('/api/show/export')->getContent();
-        $this->call('POST', '/api/show/import', server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], content: $exported)->assertOk();
+        $this->call(
+            'POST',
+            '/api/show/import',
+            server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'],
+            content: $exported,
+        )->assertOk();
         self::assertCount(2, Backup::all(), 'one before the import');
         for ($i = 0; $i < Backup::MOST; ++$i) {
             Backup::make("n{$i}");

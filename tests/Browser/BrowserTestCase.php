@@ -168,7 +168,13 @@ abstract class BrowserTestCase extends TestCase
 
     private function fieldId(string $label): string
     {
-        return Background::until(static fn() => self::$chrome->driver->executeScript('return [...document.querySelectorAll("main label")].find((one) => one.htmlFor && one.textContent.trim() === arguments[0])?.htmlFor', [$label]), "The field {$label}");
+        return Background::until(
+            static fn() => self::$chrome->driver->executeScript(
+                'return [...document.querySelectorAll("main label")].find((one) => one.htmlFor && one.textContent.trim() === arguments[0])?.htmlFor',
+                [$label],
+            ),
+            "The field {$label}",
+        );
     }
 
     /** Takes the last edit back, by the keys, and sees that it was this one. */

@@ -25,12 +25,18 @@ final class FormsTest extends BrowserTestCase
         $this->noQuestion();
         $this->untilScript('return document.querySelector("form[aria-label=Port] input[type=text]").value', 'Attic console');
         $this->choose('Protocol', 'OSC');
-        $this->untilScript('return document.querySelector("form[aria-label=Port]").textContent.includes("Our receive port (UDP)")', true);
+        $this->untilScript(
+            'return document.querySelector("form[aria-label=Port]").textContent.includes("Our receive port (UDP)")',
+            true,
+        );
         $this->field('Our receive port (UDP)', '8765');
         $this->choose('Protocol', 'sACN');
         $this->sees(self::FORM, 'Multicast');
         $this->choose('Protocol', 'OSC');
-        $this->untilScript('return [...document.querySelectorAll("form[aria-label=Port] input")].some((one) => one.value === "8765")', true);
+        $this->untilScript(
+            'return [...document.querySelectorAll("form[aria-label=Port] input")].some((one) => one.value === "8765")',
+            true,
+        );
         self::$chrome->find(self::FORM.' input[type=text]')->sendKeys(WebDriverKeys::ESCAPE);
         self::$chrome->press('Leave without saving', self::ASKS);
         $this->sees('aside.panel', 'House desk');
@@ -68,7 +74,10 @@ final class FormsTest extends BrowserTestCase
         // What was moved a moment before is there already.
         $this->sees('form .learn', '/palm/lantern');
         self::$chrome->press('/palm/lantern', 'form .learn');
-        $this->untilScript('return [...document.querySelectorAll("form input")].filter((one) => one.value === "/palm/lantern").length', 2);
+        $this->untilScript(
+            'return [...document.querySelectorAll("form input")].filter((one) => one.value === "/palm/lantern").length',
+            2,
+        );
         $this->leave();
     }
 

@@ -46,6 +46,11 @@ final class PatchTest extends BrowserTestCase
         $this->sees('aside.panel .why', 'Nothing that is known here keeps it dark.');
         $this->sees('aside.panel .why', 'Fern Gallery is sent by Balcony node.');
         $this->sees('aside.panel', '100 %');
+        self::$chrome->find('main h1')->click();
+        $this->key('l');
+        $this->sees('header.strip', 'nothing held');
+        $this->key('l');
+        $this->sees('header.strip', '6 held');
         self::$chrome->press('Let it go', 'aside.panel');
         $this->sees('header.strip', 'nothing held');
         self::$chrome->press('Step through', '.page-head');
@@ -96,7 +101,14 @@ final class PatchTest extends BrowserTestCase
         self::$chrome->press('Profiles', '.page-head');
         self::$chrome->press('Library', '.page-head');
         $file = (string) tempnam(sys_get_temp_dir(), 'junction-gdtf').'.gdtf';
-        file_put_contents($file, FixtureTypeFile::bytes(new Profile('moss', 'Moss lamp', [new Parameter('level', role: Role::Dimmer), new Parameter('pan', 2, role: Role::Pan)])));
+        file_put_contents(
+            $file,
+            FixtureTypeFile::bytes(new Profile(
+                'moss',
+                'Moss lamp',
+                [new Parameter('level', role: Role::Dimmer), new Parameter('pan', 2, role: Role::Pan)],
+            )),
+        );
         try {
             self::$chrome->find('[aria-label="Library"] input[type=file]')->sendKeys($file);
             $this->sees('[aria-label="profiles"]', 'Moss lamp');
@@ -128,7 +140,10 @@ final class PatchTest extends BrowserTestCase
         self::$chrome->fill('[aria-label="Name of parameter 2"]', 'pan');
         $this->select('[aria-label="Bits of parameter 2"]', '2');
         $this->select('[aria-label="What parameter 2 does"]', 'pan');
-        $this->untilScript('return document.querySelector("[aria-label=Parameters] .row:nth-of-type(3) .slots").textContent', '2–3');
+        $this->untilScript(
+            'return document.querySelector("[aria-label=Parameters] .row:nth-of-type(3) .slots").textContent',
+            '2–3',
+        );
         self::$chrome->press('Add the profile', 'form');
         $this->sees('[aria-label="profiles"]', 'Spot');
         $this->sees('[aria-label="profiles"]', '3 slots');

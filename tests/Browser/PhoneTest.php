@@ -41,7 +41,18 @@ final class PhoneTest extends BrowserTestCase
     {
         self::$chrome->size(768, 1024);
         try {
-            foreach (['Ports', 'Patch', 'Universes', 'Routes', 'Scope', 'Packets', 'Stand-ins', 'Show', 'History', 'Overview'] as $page) {
+            foreach ([
+                'Ports',
+                'Patch',
+                'Universes',
+                'Routes',
+                'Scope',
+                'Packets',
+                'Stand-ins',
+                'Show',
+                'History',
+                'Overview',
+            ] as $page) {
                 $this->go($page);
                 $this->sees('nav.rail .here', $page);
                 $this->fingersFit("{$page} on a tablet");
@@ -71,7 +82,10 @@ final class PhoneTest extends BrowserTestCase
     public function testASlotIsTouchedHeldAndReleased(): void
     {
         self::$chrome->press('Universes', self::BAR);
-        $this->untilScript('return getComputedStyle(document.querySelector(".grid") ?? document.body).getPropertyValue("--columns").trim()', '8');
+        $this->untilScript(
+            'return getComputedStyle(document.querySelector(".grid") ?? document.body).getPropertyValue("--columns").trim()',
+            '8',
+        );
         self::$chrome->find('[data-slot="3"]')->click();
         $this->sees(self::SHEET, 'Slot 3');
         self::$chrome->press('Full', self::SHEET);

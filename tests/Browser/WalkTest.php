@@ -161,7 +161,10 @@ final class WalkTest extends BrowserTestCase
     {
         $this->go('Stand-ins');
         self::$chrome->press('Swapped ports', "[aria-label=\"Guide's tablet\"]");
-        Background::until(static fn(): bool => UdpSocket::isTaken('127.77.0.1', 9000), 'The quiet port listening at the crossed number');
+        Background::until(
+            static fn(): bool => UdpSocket::isTaken('127.77.0.1', 9000),
+            'The quiet port listening at the crossed number',
+        );
         $this->fader("Guide's tablet fader", 0.25);
         $this->go('Ports');
         self::$chrome->press("Guide's tablet", '.list');

@@ -41,14 +41,54 @@ final class QuestionsTest extends TestCase
     {
         $silent = new Activity();
         $far = '192.168.1.20';
-        yield 'a firewall here' => [new Observed($silent, arrivals: new Arrivals(9, 41, 0), machines: [$far => true]), $far, Finding::OPEN, '41 packets reached this machine in the last minute and no program could have them: a firewall'];
-        yield 'from a subnet that we answer elsewhere' => [new Observed($silent, arrivals: new Arrivals(0, 0, 1)), $far, Finding::WRONG, '1 packet of the last minute was thrown away by this machine, as the sender\'s address'];
-        yield 'at numbers that nobody listens at' => [new Observed($silent, arrivals: new Arrivals(3)), $far, Finding::OPEN, '3 packets came to this machine in the last minute at port numbers that nobody listens at.'];
-        yield 'it is there and says nothing' => [new Observed($silent, machines: [$far => true]), $far, Finding::WRONG, "The machine {$far} is there, and nothing of what it sends comes in at port 8000."];
-        yield 'it is not there' => [new Observed($silent, machines: [$far => false]), $far, Finding::WRONG, "Nothing answers at {$far} on this network."];
-        yield 'nothing is known' => [new Observed($silent, machines: ['192.168.1.99' => true]), $far, Finding::OPEN, 'Nothing has been heard here yet. Move it now, waiting…'];
-        yield 'what is counted on the loopback is our own' => [new Observed($silent, arrivals: new Arrivals(3, 4, 5)), '127.0.0.9', Finding::OPEN, 'Nothing has been heard here yet. Move it now, waiting…'];
-        yield 'a swapped number comes before all that' => [new Observed($silent, knocks: [['port' => 9000, 'from' => $far]], arrivals: new Arrivals(0, 41)), $far, Finding::WRONG, "{$far} sends to our port 9000, and we listen at 8000. The two ports are swapped"];
+        yield 'a firewall here' => [
+            new Observed($silent, arrivals: new Arrivals(9, 41, 0), machines: [$far => true]),
+            $far,
+            Finding::OPEN,
+            '41 packets reached this machine in the last minute and no program could have them: a firewall',
+        ];
+        yield 'from a subnet that we answer elsewhere' => [
+            new Observed($silent, arrivals: new Arrivals(0, 0, 1)),
+            $far,
+            Finding::WRONG,
+            '1 packet of the last minute was thrown away by this machine, as the sender\'s address',
+        ];
+        yield 'at numbers that nobody listens at' => [
+            new Observed($silent, arrivals: new Arrivals(3)),
+            $far,
+            Finding::OPEN,
+            '3 packets came to this machine in the last minute at port numbers that nobody listens at.',
+        ];
+        yield 'it is there and says nothing' => [
+            new Observed($silent, machines: [$far => true]),
+            $far,
+            Finding::WRONG,
+            "The machine {$far} is there, and nothing of what it sends comes in at port 8000.",
+        ];
+        yield 'it is not there' => [
+            new Observed($silent, machines: [$far => false]),
+            $far,
+            Finding::WRONG,
+            "Nothing answers at {$far} on this network.",
+        ];
+        yield 'nothing is known' => [
+            new Observed($silent, machines: ['192.168.1.99' => true]),
+            $far,
+            Finding::OPEN,
+            'Nothing has been heard here yet. Move it now, waiting…',
+        ];
+        yield 'what is counted on the loopback is our own' => [
+            new Observed($silent, arrivals: new Arrivals(3, 4, 5)),
+            '127.0.0.9',
+            Finding::OPEN,
+            'Nothing has been heard here yet. Move it now, waiting…',
+        ];
+        yield 'a swapped number comes before all that' => [
+            new Observed($silent, knocks: [['port' => 9000, 'from' => $far]], arrivals: new Arrivals(0, 41)),
+            $far,
+            Finding::WRONG,
+            "{$far} sends to our port 9000, and we listen at 8000. The two ports are swapped",
+        ];
     }
 
     #[DataProvider('silences')]
@@ -64,9 +104,18 @@ final class QuestionsTest extends TestCase
     {
         $activity = new Activity();
         $activity->heard(new Osc(new Message('/lamp', [Argument::of(0.5)])), '127.0.0.15', self::NOW - 20 * self::SECOND);
-        $scene = fn(int $later): Scene => $this->scene(new Rig(), 'tablet', new Observed($activity), '', self::NOW + $later * self::SECOND);
+        $scene = fn(int $later): Scene => $this->scene(
+            new Rig(),
+            'tablet',
+            new Observed($activity),
+            '',
+            self::NOW + $later * self::SECOND,
+        );
         $ask = new IsAnythingHeard();
-        self::assertSame([Finding::RIGHT, 'Yes: /lamp 0.5, from 127.0.0.15, 20 s ago.'], [$ask->ask($scene(0))[0]->state, $ask->ask($scene(0))[0]->words]);
+        self::assertSame(
+            [Finding::RIGHT, 'Yes: /lamp 0.5, from 127.0.0.15, 20 s ago.'],
+            [$ask->ask($scene(0))[0]->state, $ask->ask($scene(0))[0]->words],
+        );
         self::assertSame(
             [Finding::OPEN, 'Nothing has been heard here lately. Move it now, waiting…'],
             [$ask->ask($scene(41))[0]->state, $ask->ask($scene(41))[0]->words],
@@ -92,18 +141,50 @@ final class QuestionsTest extends TestCase
     {
         $desk = self::neighbour(Protocol::Sacn, '127.0.0.12', gives: [4, 5]);
         $rig = new Rig();
-        [$finding] = (new IsAnythingHeard())->ask($this->scene($rig, 'guest', new Observed(new Activity(), neighbours: [$desk]), '127.0.0.12'));
-        self::assertSame('Made-up (127.0.0.12) says that it gives universe 4, universe 5; this port listens to universe 1.', $finding->words);
+        [$finding] = (new IsAnythingHeard())->ask($this->scene(
+            $rig,
+            'guest',
+            new Observed(new Activity(), neighbours: [$desk]),
+            '127.0.0.12',
+        ));
+        self::assertSame(
+            'Made-up (127.0.0.12) says that it gives universe 4, universe 5; this port listens to universe 1.',
+            $finding->words,
+        );
         self::assertSame(['receive/feeds' => [['number' => 4, 'universe' => 'palm']]], $finding->fix['changes'] ?? null);
     }
 
     /** @return iterable<string, array{list<int>, int, string, string, array<string, mixed>|null}> */
     public static function takers(): iterable
     {
-        yield 'the same number' => [[9, 3], 0, Finding::RIGHT, 'Made-up (127.0.0.31) answers our polls, and takes port-address 3 (0:0:3), port-address 9 (0:0:9).', null];
-        yield 'another number' => [[4], 0, Finding::WRONG, 'We send, and they do not hear: Made-up (127.0.0.31) takes port-address 4 (0:0:4); this port sends port-address 3 (0:0:3).', ['send/carries' => [['number' => 4, 'universe' => 'palm']]]];
-        yield 'none' => [[], 0, Finding::OPEN, 'Made-up (127.0.0.31) answers our polls, and names no universe that it takes.', null];
-        yield 'gone' => [[3], 30, Finding::WRONG, 'We send, and they do not hear: Made-up (127.0.0.31) answered our polls until 30 s ago, and no longer.', null];
+        yield 'the same number' => [
+            [9, 3],
+            0,
+            Finding::RIGHT,
+            'Made-up (127.0.0.31) answers our polls, and takes port-address 3 (0:0:3), port-address 9 (0:0:9).',
+            null,
+        ];
+        yield 'another number' => [
+            [4],
+            0,
+            Finding::WRONG,
+            'We send, and they do not hear: Made-up (127.0.0.31) takes port-address 4 (0:0:4); this port sends port-address 3 (0:0:3).',
+            ['send/carries' => [['number' => 4, 'universe' => 'palm']]],
+        ];
+        yield 'none' => [
+            [],
+            0,
+            Finding::OPEN,
+            'Made-up (127.0.0.31) answers our polls, and names no universe that it takes.',
+            null,
+        ];
+        yield 'gone' => [
+            [3],
+            30,
+            Finding::WRONG,
+            'We send, and they do not hear: Made-up (127.0.0.31) answered our polls until 30 s ago, and no longer.',
+            null,
+        ];
     }
 
     /**
@@ -136,7 +217,12 @@ final class QuestionsTest extends TestCase
     {
         $activity = new Activity();
         $own = static fn(object $what): array => [$activity->heard($what, '127.0.0.1', self::NOW), $activity->wasOwn(self::NOW)];
-        $ask = fn(): array => (new DoOursComeBack())->ask($this->scene(new Rig(), 'house', new Observed($activity), '127.0.0.11'));
+        $ask = fn(): array => (new DoOursComeBack())->ask($this->scene(
+            new Rig(),
+            'house',
+            new Observed($activity),
+            '127.0.0.11',
+        ));
         $own(new Remark('a poll'));
         self::assertSame([], $ask(), 'our own polls come back on every broadcast');
         $own(new Frame(Protocol::ArtNet, 1, 'abc', 'x', 'Us'));
@@ -168,7 +254,10 @@ final class QuestionsTest extends TestCase
     public function testEachQuestionIsAskedOnceAndInOrder(): void
     {
         self::assertSame(TwoBoxes::QUESTIONS, array_values(array_unique(TwoBoxes::QUESTIONS)));
-        $files = array_map(static fn(string $path): string => basename($path, '.php'), glob(__DIR__.'/../../core/Check/Question/*.php') ?: []);
+        $files = array_map(
+            static fn(string $path): string => basename($path, '.php'),
+            glob(__DIR__.'/../../core/Check/Question/*.php') ?: [],
+        );
         $asked = array_map(static fn(string $class): string => substr((string) strrchr($class, '\\'), 1), TwoBoxes::QUESTIONS);
         self::assertSame(['WhereDoesItGo'], array_values(array_diff($files, $asked)));
     }
@@ -199,8 +288,13 @@ final class QuestionsTest extends TestCase
      * @param list<int> $gives
      * @param list<int> $takes
      */
-    private static function neighbour(Protocol $protocol, string $address, array $gives = [], array $takes = [], int $ago = 0): Neighbour
-    {
+    private static function neighbour(
+        Protocol $protocol,
+        string $address,
+        array $gives = [],
+        array $takes = [],
+        int $ago = 0,
+    ): Neighbour {
         $one = new Neighbour('key', $protocol);
         $one->seen(new Sighting($protocol, 'key', $address, 'Made-up', $gives, $takes), self::NOW - $ago * self::SECOND);
 

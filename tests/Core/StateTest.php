@@ -162,7 +162,11 @@ final class StateTest extends TestCase
         $later = new Rig();
         $later->pass(30.0);
         $again = $this->again($rig, $later);
-        self::assertEquals($told, $again->junction->activity('house')->streams->outages($later->nanos()), 'and in the same words');
+        self::assertEquals(
+            $told,
+            $again->junction->activity('house')->streams->outages($later->nanos()),
+            'and in the same words',
+        );
         self::assertSame(1, $again->junction->activity('house')->streams->ended());
         // Of a machine that has started since, nothing can be said in its own time.
         $state = ['outages' => ['house' => [['from' => PHP_INT_MAX >> 2, 'until' => PHP_INT_MAX >> 1, 'what' => 'x']]]];

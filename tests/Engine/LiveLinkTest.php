@@ -293,8 +293,14 @@ final class LiveLinkTest extends TestCase
     {
         $slow = stream_socket_client("tcp://127.0.0.1:{$this->port}");
         $token = urlencode($this->token(Role::Viewer));
-        fwrite($slow, "GET /?token={$token} HTTP/1.1\r\nHost: 127.0.0.1:{$this->port}\r\nOrigin: http://127.0.0.1:1\r\nUpgrade: websocket\r\nConnection: Upgrade\r\nSec-WebSocket-Key: dGhlIHNhbXBsZSBub25jZQ==\r\nSec-WebSocket-Version: 13\r\n\r\n");
-        $topics = array_merge(['levels:palm', 'status', 'trace'], array_map(static fn(int $i): string => "sources:palm{$i}", range(1, 5)));
+        fwrite(
+            $slow,
+            "GET /?token={$token} HTTP/1.1\r\nHost: 127.0.0.1:{$this->port}\r\nOrigin: http://127.0.0.1:1\r\nUpgrade: websocket\r\nConnection: Upgrade\r\nSec-WebSocket-Key: dGhlIHNhbXBsZSBub25jZQ==\r\nSec-WebSocket-Version: 13\r\n\r\n",
+        );
+        $topics = array_merge(
+            ['levels:palm', 'status', 'trace'],
+            array_map(static fn(int $i): string => "sources:palm{$i}", range(1, 5)),
+        );
         $payload = json_encode(['do' => 'subscribe', 'topics' => $topics], JSON_THROW_ON_ERROR);
         fwrite($slow, "\x81".\chr(0xFE).pack('n', \strlen($payload))."\0\0\0\0{$payload}");
         $memory = fn(): int => preg_match('/RssAnon:\s+(\d+)/', (string) file_get_contents("/proc/{$this->engine->process()->pid()}/status"), $found) === 1 ? (int) $found[1] : 0;
@@ -329,7 +335,12 @@ final class LiveLinkTest extends TestCase
         string $origin = 'http://127.0.0.1:1',
         ?string $token = null,
     ): Process {
-        $question = ['url' => "ws://127.0.0.1:{$this->port}/?token=".urlencode($token ?? $this->token($role)), 'origin' => $origin, 'commands' => $commands, 'seconds' => $seconds];
+        $question = [
+            'url' => "ws://127.0.0.1:{$this->port}/?token=".urlencode($token ?? $this->token($role)),
+            'origin' => $origin,
+            'commands' => $commands,
+            'seconds' => $seconds,
+        ];
 
         return new Process(
             ['node', \dirname(__DIR__).'/Support/live.cjs'],

@@ -58,10 +58,25 @@ final class StateKeeperTest extends TestCase
             $keeper->stop();
             $stored = $this->file()->read()['state'];
             self::assertSame(
-                ['universes', 'feedback', 'lastSenders', 'sequences', 'fired', 'outages', 'holds', 'values', 'switched', 'switchedPorts'],
+                [
+                    'universes',
+                    'feedback',
+                    'lastSenders',
+                    'sequences',
+                    'fired',
+                    'outages',
+                    'holds',
+                    'values',
+                    'switched',
+                    'switchedPorts',
+                ],
                 array_keys($stored),
             );
-            self::assertEquals(json_decode(json_encode($rig->junction->rooms()->state($rig->nanos()), JSON_THROW_ON_ERROR), true), $stored, "round {$round}");
+            self::assertEquals(
+                json_decode(json_encode($rig->junction->rooms()->state($rig->nanos()), JSON_THROW_ON_ERROR), true),
+                $stored,
+                "round {$round}",
+            );
         }
     }
 

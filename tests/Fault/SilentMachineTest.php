@@ -26,19 +26,35 @@ final class SilentMachineTest extends TestCase
         try {
             $engine = new EngineProcess(
                 ['format' => 'nimble-junction/show', 'version' => 2, 'name' => 'Silence', 'universes' => [['id' => 'palm', 'name' => 'Palm']], 'ports' => [
-                    ['id' => 'desk', 'name' => 'Desk', 'protocol' => 'art-net', 'receive' => ['address' => '10.9.7.1', 'feeds' => [['number' => 3, 'universe' => 'palm']]]],
+                    [
+                        'id' => 'desk',
+                        'name' => 'Desk',
+                        'protocol' => 'art-net',
+                        'receive' => ['address' => '10.9.7.1', 'feeds' => [['number' => 3, 'universe' => 'palm']]],
+                    ],
                 ]],
                 ['--for=170', '--live=127.0.0.1:'.self::LIVE],
                 Netns::words($here->name),
             );
-            $this->sees($here, '10.9.7.2', 'Is anything heard?', 'The machine 10.9.7.2 is there, and nothing of what it sends comes in at port 6454.');
+            $this->sees(
+                $here,
+                '10.9.7.2',
+                'Is anything heard?',
+                'The machine 10.9.7.2 is there, and nothing of what it sends comes in at port 6454.',
+            );
             $this->sees($here, '10.9.7.77', 'Is anything heard?', 'Nothing answers at 10.9.7.77 on this network.');
             $this->sees($here, '10.9.8.2', 'Same network', '10.9.8.2 is in none of our networks.');
             // Its packets come in at our adapter, and we would answer them nowhere.
             Netns::in($there, 'ip', 'addr', 'add', '10.9.8.2/24', 'dev', 'peer');
             Netns::in($there, 'ip', 'route', 'add', '10.9.7.1/32', 'dev', 'peer', 'src', '10.9.8.2');
             $here->inside('sh', '-c', 'echo 1 > /proc/sys/net/ipv4/conf/all/rp_filter');
-            $this->sees($here, '', 'Is anything heard?', 'thrown away by this machine, as the sender\'s address is reached by another adapter', static fn() => Ear::say($there, 'stray', '10.9.7.1', 6454));
+            $this->sees(
+                $here,
+                '',
+                'Is anything heard?',
+                'thrown away by this machine, as the sender\'s address is reached by another adapter',
+                static fn() => Ear::say($there, 'stray', '10.9.7.1', 6454),
+            );
             $here->inside('sh', '-c', 'echo 0 > /proc/sys/net/ipv4/conf/all/rp_filter');
             $this->aPacketFilterIsSaid($here, $there);
         } finally {
@@ -57,7 +73,13 @@ final class SilentMachineTest extends TestCase
 
             return;
         }
-        $this->sees($here, '', 'Is anything heard?', 'reached this machine in the last minute and no program could have them: a firewall', static fn() => Ear::say($there, 'for nobody', '10.9.7.1', 6454));
+        $this->sees(
+            $here,
+            '',
+            'Is anything heard?',
+            'reached this machine in the last minute and no program could have them: a firewall',
+            static fn() => Ear::say($there, 'for nobody', '10.9.7.1', 6454),
+        );
     }
 
     private function sees(Netns $here, string $other, string $question, string $words, ?callable $meanwhile = null): void

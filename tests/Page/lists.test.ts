@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { headsOf } from '@/components/csv'
 import { asClipboardText, fromClipboardText } from '@/lists/clipboard'
 import { cellOf, fieldAt } from '@/lists/columns'
 import { chosenRows, itemsOf, moveTarget, selected, statesOf, type Row } from '@/lists/rows'
@@ -97,6 +98,15 @@ describe('columns, as the server derives them', () => {
       'A',
     ])
     expect(cellOf(lists.routes, { id: 'r', do: [{ kind: 'press' }] }, 'do')).toBe('1')
+  })
+})
+
+describe('the columns of a table', () => {
+  it('are named in its first line, whatever stands between them', () => {
+    expect(headsOf('Unit;"Name, long";"a ""b"""\r\n1;2;3')).toEqual(['Unit', 'Name, long', 'a "b"'])
+    expect(headsOf('\uFEFFid,name,,first\n')).toEqual(['id', 'name', '', 'first'])
+    expect(headsOf('a\tb')).toEqual(['a', 'b'])
+    expect(headsOf('name')).toEqual(['name'])
   })
 })
 

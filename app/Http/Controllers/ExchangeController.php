@@ -79,7 +79,11 @@ final readonly class ExchangeController
     {
         $bytes = $request->getContent();
         if ($bytes === '' || \strlen($bytes) > self::MOST_BYTES) {
-            throw ShowRefused::because([new Fault('', $bytes === '' ? 'no file was sent' : 'it is larger than 60 MB', 'Send the file itself.')]);
+            throw ShowRefused::because([new Fault(
+                '',
+                $bytes === '' ? 'no file was sent' : 'it is larger than 60 MB',
+                'Send the file itself.',
+            )]);
         }
         try {
             return $read($bytes);

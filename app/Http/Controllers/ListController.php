@@ -42,10 +42,13 @@ final readonly class ListController
         ]);
     }
 
-    /** With ?try=1 nothing is changed: it says only what would be. */
+    /**
+     * With ?try=1 nothing is changed: it says only what would be. With ?columns={"Their name": "first", "Remark": ""} a
+     * table of somebody else's is understood: which of our columns each of theirs is, '' for none.
+     */
     public function takeTable(Request $request, string $list): JsonResponse
     {
-        $table = new PartTable($list);
+        $table = new PartTable($list, self::columns($request));
         $document = [];
         $read = static function (array $before) use ($table, $request, &$document): array {
             return $document = $table->read($request->getContent(), $before);
@@ -62,5 +65,14 @@ final readonly class ListController
         }
 
         return EditAnswer::with($answer, ['added' => $table->added, 'changed' => $table->changed, 'same' => $table->same]);
+    }
+
+    /** @return array<string, string> path of our column by the name of theirs */
+    private static function columns(Request $request): array
+    {
+        $columns = json_decode((string) $request->query('columns', '{}'), true);
+        $columns = \is_array($columns) ? array_filter($columns, \is_string(...)) : [];
+
+        return array_combine(array_map(strval(...), array_keys($columns)), array_values($columns));
     }
 }

@@ -34,7 +34,11 @@ final readonly class ShowController
     public function show(Request $request, PageCache $cache): JsonResponse|Response
     {
         if (EditAnswer::isBrief($request) && str_contains((string) $request->header('Accept-Encoding'), 'gzip')) {
-            return response($cache->of($this->shows->current()), 200, ['Content-Type' => 'application/json', 'Content-Encoding' => 'gzip', 'Vary' => 'Accept-Encoding, X-Answer']);
+            return response(
+                $cache->of($this->shows->current()),
+                200,
+                ['Content-Type' => 'application/json', 'Content-Encoding' => 'gzip', 'Vary' => 'Accept-Encoding, X-Answer'],
+            );
         }
 
         return response()->json($this->edits->whole($request));
@@ -45,7 +49,11 @@ final readonly class ShowController
     {
         $since = (int) $request->validate(['since' => 'required|integer|min:0'])['since'];
         $show = $this->shows->current();
-        $changes = EditLog::follows($show, $since) ? $this->page->changes(EditLog::since($show, $since), $since, $request->user()) : null;
+        $changes = EditLog::follows($show, $since) ? $this->page->changes(
+            EditLog::since($show, $since),
+            $since,
+            $request->user(),
+        ) : null;
 
         return response()->json($changes ?? $this->edits->whole($request));
     }
@@ -108,7 +116,11 @@ final readonly class ShowController
     {
         $part = EditAnswer::body($request);
 
-        return $this->edits->of($request, PartSummary::of('change', $list, PartSummary::name($part, $id)), static function (Draft $draft) use ($list, $id, $part): void {
+        return $this->edits->of($request, PartSummary::of(
+            'change',
+            $list,
+            PartSummary::name($part, $id),
+        ), static function (Draft $draft) use ($list, $id, $part): void {
             $draft->need($list, $id);
             $draft->put($list, $id, $part);
         }, [Subject::part($list, $id)]);

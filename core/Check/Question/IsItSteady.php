@@ -37,7 +37,10 @@ final readonly class IsItSteady implements Question
                 self::WORDS,
                 ucfirst($words).(str_ends_with($words, '.') ? '' : '.')." ({$figures})",
                 $fitting > 0 ? '' : 'A wireless link, a switch that is busy, a long cable, a sender that is overloaded?',
-                $fitting > 0 ? ['label' => "Raise the time-out to {$fitting} s", 'changes' => ['receive/timeOut' => $fitting]] : null,
+                $fitting > 0 ? [
+                    'label' => "Raise the time-out to {$fitting} s",
+                    'changes' => ['receive/timeOut' => $fitting],
+                ] : null,
             ),
             $state !== State::Alive || $loss > 0 => Finding::open(self::WORDS, ucfirst($figures).'.', 'Look again in a minute.'),
             default => Finding::right(self::WORDS, ucfirst($figures).'.'),

@@ -35,7 +35,11 @@ final readonly class WhereDoesItGo
     {
         foreach ($scene->seen->unclaimed as $stray) {
             if ($scene->isAbout($stray['from'])) {
-                return $this->universe($scene, "Heard on {$scene->spell($stray['number'])} from {$stray['from']}", $stray['number']);
+                return $this->universe(
+                    $scene,
+                    "Heard on {$scene->spell($stray['number'])} from {$stray['from']}",
+                    $stray['number'],
+                );
             }
         }
 
@@ -48,7 +52,11 @@ final readonly class WhereDoesItGo
         foreach ($scene->neighbours() as $one) {
             $gives = $one->gives($scene->now);
             if ($gives !== [] && array_intersect($gives, $this->listens($scene)) === []) {
-                return $this->universe($scene, "{$one->name} ({$one->address}) says that it gives {$scene->spellAll($gives)}", $gives[0]);
+                return $this->universe(
+                    $scene,
+                    "{$one->name} ({$one->address}) says that it gives {$scene->spellAll($gives)}",
+                    $gives[0],
+                );
             }
         }
 
@@ -63,7 +71,10 @@ final readonly class WhereDoesItGo
             IsAnythingHeard::WORDS,
             "{$words}; this port listens to {$scene->spellAll($this->listens($scene))}.",
             'Change the number here or there.',
-            $feeds === [] ? null : ['label' => "Listen to {$scene->spell($number)}", 'changes' => ['receive/feeds' => Scene::moved($feeds, $number)]],
+            $feeds === [] ? null : [
+                'label' => "Listen to {$scene->spell($number)}",
+                'changes' => ['receive/feeds' => Scene::moved($feeds, $number)],
+            ],
         );
     }
 
@@ -82,7 +93,10 @@ final readonly class WhereDoesItGo
                     IsAnythingHeard::WORDS,
                     "{$knock['from']} sends to our port {$knock['port']}, and we listen at {$receive->port}.".($crossed ? ' The two ports are swapped: what it sends to is what we send to.' : ''),
                     'The two ports must cross: its send port is our receive port.',
-                    ['label' => "Listen at {$knock['port']}", 'changes' => ['receive/port' => $knock['port']] + ($crossed ? ['send/port' => $receive->port] : [])],
+                    [
+                        'label' => "Listen at {$knock['port']}",
+                        'changes' => ['receive/port' => $knock['port']] + ($crossed ? ['send/port' => $receive->port] : []),
+                    ],
                 );
             }
         }

@@ -40,7 +40,15 @@ final class Held extends PlanRoom
             return null;
         }
 
-        return new Point($reference, "Hold on {$this->plan->universeName($reference->id)}, slot {$reference->part}", PointKind::Level, 0.0, 255.0, isSet: true, isPressed: true);
+        return new Point(
+            $reference,
+            "Hold on {$this->plan->universeName($reference->id)}, slot {$reference->part}",
+            PointKind::Level,
+            0.0,
+            255.0,
+            isSet: true,
+            isPressed: true,
+        );
     }
 
     /** Its level, or null while nobody holds it. */

@@ -43,7 +43,13 @@ final class Lit extends PlanRoom
     {
         $fixture = $this->fixture($reference);
 
-        return $fixture === null ? null : new Point($reference, "Light {$fixture->name}", PointKind::Switch, isSet: true, isPressed: true);
+        return $fixture === null ? null : new Point(
+            $reference,
+            "Light {$fixture->name}",
+            PointKind::Switch,
+            isSet: true,
+            isPressed: true,
+        );
     }
 
     public function read(Reference $reference): ?int
@@ -101,7 +107,15 @@ final class Lit extends PlanRoom
             $placed = $footprint->find((string) $key);
             foreach ($placed === null ? [] : (new Placement($fixture, $placed))->levels($value) as $slot => $level) {
                 $was = $held[$slot] ?? null;
-                $holds[] = new Hold($slot, $level, $by, $now + self::HOLD_NANOS, false, $fixture->id, $was?->lights === $fixture->id ? $was->under : $was);
+                $holds[] = new Hold(
+                    $slot,
+                    $level,
+                    $by,
+                    $now + self::HOLD_NANOS,
+                    false,
+                    $fixture->id,
+                    $was?->lights === $fixture->id ? $was->under : $was,
+                );
             }
         }
         $universe->hold(...$holds);

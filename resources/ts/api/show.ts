@@ -213,8 +213,10 @@ export const useShow = defineStore('show', () => {
     return what.remove ? deleted(done, list, what.ids ?? []) : done
   }
   /** A table for a spreadsheet is taken in; what it would do is asked for first. */
-  const tryTable = (list: ListName, csv: string) => call<TableCounts>('POST', `show/${list}/table?try=1`, csv)
-  const takeTable = (list: ListName, csv: string) => take(call('POST', `show/${list}/table`, csv, seen()))
+  const tryTable = (list: ListName, csv: string, columns: Record<string, string> = {}) =>
+    call<TableCounts>('POST', `show/${list}/table?try=1&columns=${encodeURIComponent(JSON.stringify(columns))}`, csv)
+  const takeTable = (list: ListName, csv: string, columns: Record<string, string> = {}) =>
+    take(call('POST', `show/${list}/table?columns=${encodeURIComponent(JSON.stringify(columns))}`, csv, seen()))
   const remove = (list: ListName, id: string) =>
     deleted(take(call('DELETE', `show/${list}/${id}`, undefined, seen())), list, [id])
   /** What was deleted is named, and the way back offered. */
@@ -263,6 +265,16 @@ export const useShow = defineStore('show', () => {
       slots: one.slots.map((slot) => fixture.first - 1 + slot),
     }))
   }
+  /** What listens to a slot: "Lantern, level"; '' where nothing is known to. */
+  const listening = (universe: string, slot: number) =>
+    patchOf(universe)
+      .filter((one) => one.first <= slot && slot <= one.last)
+      .flatMap((one) =>
+        parametersOf(one.id)
+          .filter((placed) => placed.slots.includes(slot))
+          .map((placed) => `${one.name}, ${placed.name}`),
+      )
+      .join(' and ')
   /** Several fixtures at once: many made, moved, swapped, renumbered, cloned. */
   const deed = (what: object) => take(call('POST', 'show/fixtures/deed', what, seen()))
   /** A fixture type (GDTF) becomes a profile; what of it was not understood is answered too. */
@@ -311,6 +323,7 @@ export const useShow = defineStore('show', () => {
     patchOf,
     footprintOf,
     parametersOf,
+    listening,
     deed,
     readAddress,
     takeType,

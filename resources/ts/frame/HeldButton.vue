@@ -1,5 +1,7 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { useSession } from '@/api/session'
+import { useShow } from '@/api/show'
 import StateMark from '@/components/StateMark.vue'
 import { useEngine } from '@/live/engine'
 import { useReleasing } from './releasing'
@@ -7,6 +9,24 @@ import { useReleasing } from './releasing'
 /** What is held by hand, and the way to let go of it. */
 const engine = useEngine()
 const session = useSession()
+const show = useShow()
+/** The first few, by what listens there. */
+const FEW = 8
+const named = computed(() =>
+  engine.holds.slice(0, FEW).map((one) => {
+    const listening = show.listening(one.universe, one.slot)
+    return `${listening || `${show.universeName(one.universe)}, slot ${one.slot}`} at ${one.level}, by ${one.by}`
+  }),
+)
+const title = computed(() =>
+  [
+    'Release everything held by hand (Shift+X):',
+    ...named.value,
+    engine.holds.length > FEW ? `and ${engine.holds.length - FEW} more` : '',
+  ]
+    .filter(Boolean)
+    .join('\n'),
+)
 const { asks, others, releaseAll } = useReleasing()
 function release(all: boolean): void {
   asks.value = false
@@ -16,14 +36,7 @@ function release(all: boolean): void {
 
 <template>
   <span v-if="engine.holds.length === 0" class="quiet nothing">nothing held</span>
-  <button
-    v-else
-    type="button"
-    class="release"
-    :disabled="!session.mayOperate"
-    title="Release everything held by hand (Shift+X)"
-    @click="releaseAll"
-  >
+  <button v-else type="button" class="release" :disabled="!session.mayOperate" :title="title" @click="releaseAll">
     <StateMark state="held" /> {{ engine.holds.length }} held: release
   </button>
   <v-dialog v-model="asks" aria-label="Release">

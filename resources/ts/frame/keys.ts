@@ -7,6 +7,7 @@ export const keyTable = [
   { key: 'Shift+X', does: 'release everything held by hand; asked first where others hold something' },
   { key: 'Ctrl+Z', does: 'undo the last edit' },
   { key: 'Ctrl+Shift+Z or Ctrl+Y', does: 'do again what was undone' },
+  { key: 'L', does: 'on the patch: light the chosen fixture, and let it go again' },
   { key: 'Arrows', does: 'on a universe: move from slot to slot' },
   { key: '0 … 9, Enter', does: 'on a slot: write a level and hold it' },
   { key: 'Delete', does: 'on a slot: release it' },

@@ -13,7 +13,8 @@ const props = defineProps<{
   list: ListName
   part: { id: string; name: string } | null
   locked?: string[]
-  before?: (part: Values) => Values
+  /** What is stored instead of what was filled in; null where it cannot be stored yet, and the form says why. */
+  before?: (part: Values) => Values | null | Promise<Values | null>
   /** What is done instead of adding one part to the list. */
   add?: (part: Values) => Promise<{ id?: string }>
   /** What the button of a new one says, where that is not "Add the …". */
@@ -43,7 +44,9 @@ const what = computed(() => description.value?.label.toLowerCase() ?? 'part')
 
 async function save(): Promise<void> {
   const fields = scope.value.fields.filter((field) => field.type !== 'id')
-  const id = await store(props.part?.id, tidied(props.before?.(draft.value) ?? draft.value, fields))
+  const part = props.before ? await props.before(draft.value) : draft.value
+  if (part === null) return
+  const id = await store(props.part?.id, tidied(part, fields))
   if (id !== null) emit('done', id)
 }
 /** What was chosen field by field, of theirs and mine. */

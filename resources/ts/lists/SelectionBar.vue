@@ -86,7 +86,7 @@ const copy = () => document.execCommand('copy')
     <form v-if="mode === 'field'" class="field" @submit.prevent="set">
       <label
         >Field
-        <select v-model="path" class="choice">
+        <select v-model="path" class="inline-field">
           <option value="" disabled>choose one</option>
           <option v-for="one in fields" :key="one.path" :value="one.path">{{ one.label }}</option>
         </select></label

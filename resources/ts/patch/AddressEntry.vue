@@ -5,39 +5,41 @@ import DipPicture from './DipPicture.vue'
 
 /** An address, in whatever numbering somebody types it: what was understood is repeated in all of them. */
 const props = defineProps<{ universe: string; slotNumber: number | undefined; errorMessages?: string; free?: number | null }>()
-const emit = defineEmits<{ change: [universe: string, slot: number] }>()
+const emit = defineEmits<{ change: [universe: string, slot: number]; reading: [done: Promise<boolean>] }>()
 const show = useShow()
 const text = ref(String(props.slotNumber ?? ''))
 const ways = ref<AddressWay[]>([])
 const problem = ref('')
 let asked = 0
-/** The answer to what was typed last counts. */
-async function read(typed: string, isTyped: boolean): Promise<void> {
+/** The answer to what was typed last counts. @returns whether it says one place */
+async function read(typed: string, isTyped: boolean): Promise<boolean> {
   const mine = ++asked
   if (typed.trim() === '') {
     ways.value = []
     problem.value = ''
-    return
+    return false
   }
   try {
     const answer = await show.readAddress(typed, props.universe)
-    if (mine !== asked) return
+    if (mine !== asked) return true
     ways.value = answer.ways
     problem.value = answer.problem
     const only = answer.ways[0]
     if (isTyped && only && answer.ways.length === 1) emit('change', only.universe, only.slot)
+    return answer.ways.length === 1
   } catch (error) {
     problem.value = (error as Error).message
+    return false
   }
 }
 function type(now: string): void {
   text.value = now
-  void read(now, true)
+  emit('reading', read(now, true))
 }
 function take(universe: string, slot: number): void {
   text.value = String(slot)
   emit('change', universe, slot)
-  void read(String(slot), false)
+  emit('reading', read(String(slot), false))
 }
 watch(
   () => [props.universe, props.slotNumber],

@@ -46,12 +46,12 @@ const differing = computed(() => rows.value.filter((one) => one.differs).length)
         <tr>
           <th>Slot</th>
           <th>
-            <select v-model="left" class="choice" aria-label="One">
+            <select v-model="left" class="inline-field" aria-label="One">
               <option v-for="one in choices" :key="one.key" :value="one.key">{{ one.title }}</option>
             </select>
           </th>
           <th>
-            <select v-model="right" class="choice" aria-label="The other">
+            <select v-model="right" class="inline-field" aria-label="The other">
               <option v-for="one in choices" :key="one.key" :value="one.key">{{ one.title }}</option>
             </select>
           </th>

@@ -62,7 +62,7 @@ async function move(): Promise<void> {
     Swap their addresses
   </button>
   <form v-if="what === 'move'" class="deed" @submit.prevent="move">
-    <label>To <input v-model="address" class="choice" size="14" placeholder="3.101" aria-label="To address" /></label>
+    <label>To <input v-model="address" class="inline-field" size="14" placeholder="3.101" aria-label="To address" /></label>
     <label><input v-model="closesUp" type="checkbox" /> one after the other, without gaps</label>
     <button type="submit" class="small-button" :disabled="address.trim() === ''">Move {{ ids.length }}</button>
   </form>
@@ -71,12 +71,12 @@ async function move(): Promise<void> {
     class="deed"
     @submit.prevent="run({ kind: 'renumber', fixtures: ids, from: Number(from), step: Number(step) })"
   >
-    <label>From <input v-model="from" class="choice" size="6" aria-label="From number" /></label>
-    <label>step <input v-model="step" class="choice" size="4" aria-label="Step" /></label>
+    <label>From <input v-model="from" class="inline-field" size="6" aria-label="From number" /></label>
+    <label>step <input v-model="step" class="inline-field" size="4" aria-label="Step" /></label>
     <button type="submit" class="small-button">Renumber {{ ids.length }}</button>
   </form>
   <form v-if="what === 'group'" class="deed" @submit.prevent="group">
-    <label>Name <input v-model="name" class="choice" size="16" aria-label="Name of the group" /></label>
+    <label>Name <input v-model="name" class="inline-field" size="16" aria-label="Name of the group" /></label>
     <button type="submit" class="small-button" :disabled="name.trim() === ''">Make it of {{ ids.length }}</button>
   </form>
   <p v-if="failed" class="wrong small deed" role="alert">{{ failed }}</p>

@@ -57,11 +57,14 @@ function take(universe: string, slot: number): void {
   isOffered = false
   draft.value = { ...draft.value, universe, first: slot }
 }
-/** What shares no slots any more is not named any more. */
-const before = (part: Values): Values => ({
-  ...part,
-  sharesWith: ((part.sharesWith ?? []) as string[]).filter((id) => shared.value.some((one) => one.id === id)),
-})
+/** What was typed as an address, while it is being read; whether it says one place. */
+let reading = Promise.resolve(true)
+/** What was typed last is waited for; what shares no slots any more is not named any more. */
+async function before(): Promise<Values | null> {
+  if (!(await reading)) return null
+  const others = ((draft.value.sharesWith ?? []) as string[]).filter((id) => shared.value.some((one) => one.id === id))
+  return { ...draft.value, sharesWith: others }
+}
 type Own = { parameter: string; precedence?: string }
 const own = computed(() => (draft.value.precedences ?? []) as Own[])
 const precedenceOf = (key: string) => {
@@ -117,6 +120,7 @@ async function add(part: Values): Promise<{ id?: string }> {
         :error-messages="fault('first')"
         :free="free"
         @change="take"
+        @reading="reading = $event"
       />
       <p class="wide small">
         It takes {{ slots }} {{ slots === 1 ? 'slot' : 'slots'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
 import { useSession } from '@/api/session'
 import { useShow, type Fixture } from '@/api/show'
 import { useAttempt } from '@/components/attempt'
@@ -31,6 +31,16 @@ const turnLight = () =>
   attempt(async () => {
     await engine.setPoint(light.value, isLit.value ? 0 : 1)
   })
+/** One key lights it and lets it go, while nobody is writing. */
+function pressed(event: KeyboardEvent): void {
+  const writing =
+    (event.target as HTMLElement).closest('input:not([type="range"]), textarea, select, .v-overlay__content') !== null
+  if (event.key.toLowerCase() !== 'l' || writing || event.ctrlKey || event.metaKey || event.altKey || !session.mayOperate) return
+  event.preventDefault()
+  void turnLight()
+}
+onMounted(() => window.addEventListener('keydown', pressed))
+onUnmounted(() => window.removeEventListener('keydown', pressed))
 const numberings = ref<string[]>([])
 watch(
   () => [props.fixture.universe, props.fixture.first, show.data?.revision],

@@ -105,9 +105,9 @@ const remove = () =>
         Fan
       </button>
       <form v-if="fanned === row.key" class="fan" @submit.prevent="fan">
-        <label>From <input v-model="from" class="choice" size="5" /></label>
-        <label>to <input v-model="to" class="choice" size="5" /></label>
-        <select v-model="spread" class="choice" aria-label="Spread">
+        <label>From <input v-model="from" class="inline-field" size="5" /></label>
+        <label>to <input v-model="to" class="inline-field" size="5" /></label>
+        <select v-model="spread" class="inline-field" aria-label="Spread">
           <option value="across">first to last</option>
           <option value="from-middle">from the middle</option>
         </select>

@@ -110,14 +110,14 @@ const wrong = (i: number, field: string) => props.fault(`${props.at}${i}/${field
       <span class="figures slots">{{ spelled(slots[i]) }}</span>
       <input
         :value="one.name"
-        class="choice name"
+        class="inline-field name"
         :class="{ bad: wrong(i, 'name') }"
         :aria-label="`Name of parameter ${i + 1}`"
         @input="rename(i, ($event.target as HTMLInputElement).value)"
       />
       <select
         :value="one.slots ?? one.at?.length ?? 1"
-        class="choice"
+        class="inline-field"
         :aria-label="`Bits of parameter ${i + 1}`"
         @change="change(i, { slots: Number(($event.target as HTMLSelectElement).value) })"
       >
@@ -125,16 +125,16 @@ const wrong = (i: number, field: string) => props.fault(`${props.at}${i}/${field
       </select>
       <select
         :value="one.role ?? ''"
-        class="choice"
+        class="inline-field"
         :aria-label="`What parameter ${i + 1} does`"
         @change="change(i, { role: (($event.target as HTMLSelectElement).value || undefined) as Parameter['role'] })"
       >
-        <option value="">something else</option>
+        <option value="">other</option>
         <option v-for="role in roles" :key="role" :value="role">{{ role.replace('-', ' ') }}</option>
       </select>
       <input
         :value="one.default ?? ''"
-        class="choice default"
+        class="inline-field default"
         inputmode="numeric"
         placeholder="0"
         :aria-label="`Default of parameter ${i + 1}`"

@@ -97,7 +97,7 @@ const done = (id?: string) => {
     <div v-if="universe" class="strip-head">
       <label class="small"
         >Universe
-        <select :value="universe.id" class="choice" @change="looked = ($event.target as HTMLSelectElement).value">
+        <select :value="universe.id" class="inline-field" @change="looked = ($event.target as HTMLSelectElement).value">
           <option v-for="one in show.universes" :key="one.id" :value="one.id">{{ one.name }}</option>
         </select></label
       >

@@ -131,7 +131,10 @@ const parameters = (value: Parameter[] | undefined) => value ?? []
       <template v-if="modes.length">
         <label class="small"
           >Name
-          <input :value="modes[place]?.name" class="choice" @input="change({ name: ($event.target as HTMLInputElement).value })"
+          <input
+            :value="modes[place]?.name"
+            class="inline-field"
+            @input="change({ name: ($event.target as HTMLInputElement).value })"
         /></label>
         <button type="button" class="small-button" @click="removeMode">Take this mode out</button>
       </template>
@@ -156,7 +159,7 @@ const parameters = (value: Parameter[] | undefined) => value ?? []
           >Name
           <input
             :value="block.name"
-            class="choice"
+            class="inline-field"
             size="10"
             @input="changeCells(i, { name: ($event.target as HTMLInputElement).value })"
         /></label>
@@ -164,7 +167,7 @@ const parameters = (value: Parameter[] | undefined) => value ?? []
           >How many
           <input
             :value="block.count"
-            class="choice"
+            class="inline-field"
             size="4"
             inputmode="numeric"
             @input="changeCells(i, { count: Number(($event.target as HTMLInputElement).value) || 1 })"
@@ -173,7 +176,7 @@ const parameters = (value: Parameter[] | undefined) => value ?? []
           >First slot
           <input
             :value="block.at?.[0] ?? ''"
-            class="choice"
+            class="inline-field"
             size="4"
             :placeholder="String(layout.cells[i]?.starts[0] ?? '')"
             @input="

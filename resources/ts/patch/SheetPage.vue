@@ -37,14 +37,14 @@ const print = () => window.print()
       <h1>Patch sheet</h1>
       <label class="small"
         >By
-        <select v-model="by" class="choice" @change="only = ''">
+        <select v-model="by" class="inline-field" @change="only = ''">
           <option value="universe">universe</option>
           <option value="place">place</option>
         </select></label
       >
       <label class="small"
         >Only
-        <select v-model="only" class="choice">
+        <select v-model="only" class="inline-field">
           <option value="">all</option>
           <option v-for="one in groups" :key="one.name">{{ one.name }}</option>
         </select></label

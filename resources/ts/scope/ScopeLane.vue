@@ -105,8 +105,10 @@ watch([() => theme.global.name.value, levelFormat, () => props.height], () => re
   <article class="lane" :aria-label="title">
     <header>
       <h2>{{ title }}</h2>
-      <span class="figures now">{{ spelled }}</span
-      ><button type="button" class="small-button" @click="emit('drop')">Remove</button>
+      <span v-if="isSlot" class="quiet small">{{ show.listening(watched.holder, watched.place) }}</span>
+      <span class="figures now">{{ spelled }}</span><button type="button" class="small-button" @click="emit('drop')">
+        Remove
+      </button>
     </header>
     <p class="words">{{ curve?.words || 'Nothing has arrived yet.' }}</p>
     <div ref="box" class="plot" :data-points="curve?.times.length ?? 0" />

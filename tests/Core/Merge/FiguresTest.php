@@ -62,7 +62,10 @@ final class FiguresTest extends TestCase
             }
         };
         $heard(5, 10);
-        $losses = fn(): array => array_map(fn(?int $seconds): float => round($activity->lossPart($this->now, $seconds), 3), [10, 60, null]);
+        $losses = fn(): array => array_map(
+            fn(?int $seconds): float => round($activity->lossPart($this->now, $seconds), 3),
+            [10, 60, null],
+        );
         self::assertSame([0.5, 0.5, 0.5], $losses());
         $heard(15, 0);
         self::assertSame([0.0, 0.2, 0.2], $losses());

@@ -82,7 +82,11 @@ final class AddressTest extends TestCase
             ['sACN universe 3, slot 1', '3.1 on a desk that counts from 1', '1025 counted through'],
             TypedAddress::numberings('fern', 1, self::show()),
         );
-        self::assertSame(['4.7 on a desk that counts from 1', '1543 counted through'], TypedAddress::numberings('spare', 7, self::show()), 'no network: by its place in the list');
+        self::assertSame(
+            ['4.7 on a desk that counts from 1', '1543 counted through'],
+            TypedAddress::numberings('spare', 7, self::show()),
+            'no network: by its place in the list',
+        );
     }
 
     /** @return iterable<string, array{string, string}> */
@@ -112,10 +116,25 @@ final class AddressTest extends TestCase
     private static function show(): Show
     {
         return ShowReader::fromArray([...Rig::document(),
-            'universes' => [['id' => 'palm', 'name' => 'Palm House'], ['id' => 'fern', 'name' => 'Fern Gallery'], ['id' => 'lily', 'name' => 'Lily Pond'], ['id' => 'spare', 'name' => 'Spare']],
+            'universes' => [
+                ['id' => 'palm', 'name' => 'Palm House'],
+                ['id' => 'fern', 'name' => 'Fern Gallery'],
+                ['id' => 'lily', 'name' => 'Lily Pond'],
+                ['id' => 'spare', 'name' => 'Spare'],
+            ],
             'ports' => [
-                ['id' => 'house', 'name' => 'House desk', 'protocol' => 'art-net', 'receive' => ['feeds' => [['number' => 1, 'universe' => 'palm'], ['number' => 2, 'universe' => 'lily']]]],
-                ['id' => 'node', 'name' => 'Node', 'protocol' => 'sacn', 'send' => ['to' => ['127.0.0.14'], 'carries' => [['number' => 3, 'universe' => 'fern']]]],
+                [
+                    'id' => 'house',
+                    'name' => 'House desk',
+                    'protocol' => 'art-net',
+                    'receive' => ['feeds' => [['number' => 1, 'universe' => 'palm'], ['number' => 2, 'universe' => 'lily']]],
+                ],
+                [
+                    'id' => 'node',
+                    'name' => 'Node',
+                    'protocol' => 'sacn',
+                    'send' => ['to' => ['127.0.0.14'], 'carries' => [['number' => 3, 'universe' => 'fern']]],
+                ],
             ],
             'routes' => [],
         ]);

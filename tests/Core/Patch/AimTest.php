@@ -34,7 +34,11 @@ final class AimTest extends TestCase
         self::assertSame([0.667, 0.5], self::shares($rig, 1), '90° is two thirds of the way, 0° the middle');
         $rig->artNet([1 => 0, 2 => 0, 3 => 255, 4 => 255]);
         self::assertSame([0.667, 1.0], self::shares($rig, 1), 'a desk is kept in too; the route is the later one of pan');
-        $rig->junction->hold('palm', [new Hold(0, 0, 'a', $rig->nanos() + 9_000_000_000), new Hold(1, 0, 'a', $rig->nanos() + 9_000_000_000)], $rig->nanos());
+        $rig->junction->hold(
+            'palm',
+            [new Hold(0, 0, 'a', $rig->nanos() + 9_000_000_000), new Hold(1, 0, 'a', $rig->nanos() + 9_000_000_000)],
+            $rig->nanos(),
+        );
         self::assertSame(0.333, self::shares($rig, 1)[0], 'and a hold');
     }
 
@@ -43,7 +47,11 @@ final class AimTest extends TestCase
         $rig = new Rig(self::show(['panInverted' => true]));
         foreach ([0, 1, 32767, 32768, 65534, 65535] as $value) {
             $rig->artNet([13 => $value >> 8, 14 => $value & 255, 1 => $value >> 8, 2 => $value & 255]);
-            self::assertSame([$value, 65535 - $value], [$rig->level(13) << 8 | $rig->level(14), $rig->level(1) << 8 | $rig->level(2)], 'in 16 bits nothing is lost');
+            self::assertSame(
+                [$value, 65535 - $value],
+                [$rig->level(13) << 8 | $rig->level(14), $rig->level(1) << 8 | $rig->level(2)],
+                'in 16 bits nothing is lost',
+            );
         }
     }
 
@@ -60,7 +68,10 @@ final class AimTest extends TestCase
     /** @return list<float> how far pan and tilt are on their way, from a slot on */
     private static function shares(Rig $rig, int $slot): array
     {
-        return array_map(static fn(int $at): float => round(($rig->level($at) << 8 | $rig->level($at + 1)) / 65535, 3), [$slot, $slot + 2]);
+        return array_map(
+            static fn(int $at): float => round(($rig->level($at) << 8 | $rig->level($at + 1)) / 65535, 3),
+            [$slot, $slot + 2],
+        );
     }
 
     /**
@@ -73,9 +84,21 @@ final class AimTest extends TestCase
         $fixtures = [];
         foreach ([0, 1, 2, 3] as $i) {
             $calibration = $i === 3 ? [] : $calibrations[$i] ?? [];
-            $fixtures[] = ['id' => "lamp-{$i}", 'name' => 'Lamp '.($i + 1), 'profile' => 'head', 'universe' => 'palm', 'first' => 1 + 4 * $i, ...($calibration === [] ? [] : ['calibration' => $calibration])];
+            $fixtures[] = [
+                'id' => "lamp-{$i}",
+                'name' => 'Lamp '.($i + 1),
+                'profile' => 'head',
+                'universe' => 'palm',
+                'first' => 1 + 4 * $i,
+                ...($calibration === [] ? [] : ['calibration' => $calibration]),
+            ];
         }
-        $route = static fn(string $what): array => ['id' => $what, 'name' => $what, 'when' => ['kind' => 'osc', 'port' => 'tablet', 'address' => "/{$what}"], 'do' => [['kind' => 'set', 'point' => "group:all/{$what}"]]];
+        $route = static fn(string $what): array => [
+            'id' => $what,
+            'name' => $what,
+            'when' => ['kind' => 'osc', 'port' => 'tablet', 'address' => "/{$what}"],
+            'do' => [['kind' => 'set', 'point' => "group:all/{$what}"]],
+        ];
 
         return [
             'profiles' => [['id' => 'head', 'name' => 'Head', 'parameters' => [

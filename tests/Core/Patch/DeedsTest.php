@@ -23,9 +23,15 @@ final class DeedsTest extends TestCase
     {
         $row = ['kind' => 'row', 'name' => 'Bar 1', 'profile' => 'four', 'universe' => 'palm'];
         yield 'one after the other' => [[...$row, 'count' => 3, 'first' => 101], [['palm', 101], ['palm', 105], ['palm', 109]]];
-        yield 'every 16' => [[...$row, 'count' => 4, 'first' => 101, 'every' => 16], [['palm', 101], ['palm', 117], ['palm', 133], ['palm', 149]]];
+        yield 'every 16' => [
+            [...$row, 'count' => 4, 'first' => 101, 'every' => 16],
+            [['palm', 101], ['palm', 117], ['palm', 133], ['palm', 149]],
+        ];
         yield 'up to the last slot' => [[...$row, 'count' => 2, 'first' => 505], [['palm', 505], ['palm', 509]]];
-        yield 'on in the next universe' => [[...$row, 'count' => 3, 'first' => 505, 'goesOn' => true], [['palm', 505], ['palm', 509], ['fern', 1]]];
+        yield 'on in the next universe' => [
+            [...$row, 'count' => 3, 'first' => 505, 'goesOn' => true],
+            [['palm', 505], ['palm', 509], ['fern', 1]],
+        ];
     }
 
     /**
@@ -36,14 +42,32 @@ final class DeedsTest extends TestCase
     public function testManyAtOnce(array $asked, array $wanted): void
     {
         $laid = Deeds::read($asked)->lay(self::show());
-        self::assertSame($wanted, array_map(static fn(Laid $one): array => [$one->fields['universe'], $one->fields['first']], $laid));
-        self::assertSame(['Bar 1', 'Bar 2'], array_map(static fn(Laid $one): mixed => $one->fields['name'], \array_slice($laid, 0, 2)));
+        self::assertSame(
+            $wanted,
+            array_map(static fn(Laid $one): array => [$one->fields['universe'], $one->fields['first']], $laid),
+        );
+        self::assertSame(
+            ['Bar 1', 'Bar 2'],
+            array_map(static fn(Laid $one): mixed => $one->fields['name'], \array_slice($laid, 0, 2)),
+        );
     }
 
     public function testNamesAndNumbersGoOn(): void
     {
-        $laid = Deeds::read(['kind' => 'row', 'count' => 3, 'name' => 'Fern 09', 'profile' => 'four', 'universe' => 'palm', 'first' => 1, 'number' => 201, 'mark' => 'SL'])->lay(self::show());
-        self::assertSame([['Fern 09', 201, 'SL'], ['Fern 10', 202, 'SL'], ['Fern 11', 203, 'SL']], array_map(static fn(Laid $one): array => [$one->fields['name'], $one->fields['number'], $one->fields['mark']], $laid));
+        $laid = Deeds::read([
+            'kind' => 'row',
+            'count' => 3,
+            'name' => 'Fern 09',
+            'profile' => 'four',
+            'universe' => 'palm',
+            'first' => 1,
+            'number' => 201,
+            'mark' => 'SL',
+        ])->lay(self::show());
+        self::assertSame(
+            [['Fern 09', 201, 'SL'], ['Fern 10', 202, 'SL'], ['Fern 11', 203, 'SL']],
+            array_map(static fn(Laid $one): array => [$one->fields['name'], $one->fields['number'], $one->fields['mark']], $laid),
+        );
         self::assertArrayNotHasKey('place', $laid[0]->fields, 'what is left open is left out');
     }
 
@@ -51,16 +75,46 @@ final class DeedsTest extends TestCase
     {
         $move = ['kind' => 'move', 'fixtures' => ['b', 'a'], 'universe' => 'fern', 'first' => 201];
         self::assertSame(['a' => ['fern', 201], 'b' => ['fern', 209]], self::places(Deeds::read($move)->lay(self::show())));
-        self::assertSame(['b' => ['fern', 201], 'a' => ['fern', 205]], self::places(Deeds::read([...$move, 'closeUp' => true])->lay(self::show())), 'in the order in which they are named');
+        self::assertSame(
+            ['b' => ['fern', 201], 'a' => ['fern', 205]],
+            self::places(Deeds::read([...$move, 'closeUp' => true])->lay(self::show())),
+            'in the order in which they are named',
+        );
     }
 
     public function testASwapARenumberingAClone(): void
     {
-        self::assertSame(['a' => ['palm', 9], 'b' => ['palm', 1]], self::places(Deeds::read(['kind' => 'swap', 'fixture' => 'a', 'with' => 'b'])->lay(self::show())));
+        self::assertSame(
+            ['a' => ['palm', 9], 'b' => ['palm', 1]],
+            self::places(Deeds::read(['kind' => 'swap', 'fixture' => 'a', 'with' => 'b'])->lay(self::show())),
+        );
         $laid = Deeds::read(['kind' => 'renumber', 'fixtures' => ['b', 'a'], 'from' => 10, 'step' => 5])->lay(self::show());
-        self::assertSame(['b' => 10, 'a' => 15], array_combine(array_map(static fn(Laid $one): string => $one->id, $laid), array_map(static fn(Laid $one): mixed => $one->fields['number'], $laid)));
-        $laid = Deeds::read(['kind' => 'clone', 'fixture' => 'a', 'count' => 2, 'universe' => 'fern', 'first' => 1])->lay(self::show());
-        self::assertSame([['a', 'A 2', 'fern', 1], ['a', 'A 3', 'fern', 5]], array_map(static fn(Laid $one): array => [$one->like, $one->fields['name'], $one->fields['universe'], $one->fields['first']], $laid));
+        self::assertSame(
+            ['b' => 10, 'a' => 15],
+            array_combine(
+                array_map(static fn(Laid $one): string => $one->id, $laid),
+                array_map(static fn(Laid $one): mixed => $one->fields['number'], $laid),
+            ),
+        );
+        $laid = Deeds::read([
+            'kind' => 'clone',
+            'fixture' => 'a',
+            'count' => 2,
+            'universe' => 'fern',
+            'first' => 1,
+        ])->lay(self::show());
+        self::assertSame(
+            [['a', 'A 2', 'fern', 1], ['a', 'A 3', 'fern', 5]],
+            array_map(
+                static fn(Laid $one): array => [
+                    $one->like,
+                    $one->fields['name'],
+                    $one->fields['universe'],
+                    $one->fields['first'],
+                ],
+                $laid,
+            ),
+        );
     }
 
     /** @return iterable<string, array{array<string, mixed>, string, string}> */
@@ -68,14 +122,34 @@ final class DeedsTest extends TestCase
     {
         $row = ['kind' => 'row', 'count' => 3, 'name' => 'Bar', 'profile' => 'four', 'universe' => 'palm', 'first' => 505];
         yield 'past the end' => [$row, '/count', 'number 3 would end at slot 516, and a universe has 512. 2 fit'];
-        yield 'past the last universe' => [[...$row, 'universe' => 'fern', 'goesOn' => true], '/count', 'finds no universe after the last one. 2 fit.'];
+        yield 'past the last universe' => [
+            [...$row, 'universe' => 'fern', 'goesOn' => true],
+            '/count',
+            'finds no universe after the last one. 2 fit.',
+        ];
         yield 'closer than they are wide' => [[...$row, 'first' => 1, 'every' => 3], '/every', 'less than the 4 that each takes'];
         yield 'an unknown profile' => [[...$row, 'profile' => 'gone'], '/profile', 'Profiles are: four'];
         yield 'an unknown universe' => [[...$row, 'universe' => 'gone'], '/universe', 'Universes are: palm, fern'];
-        yield 'a fixture that is gone' => [['kind' => 'swap', 'fixture' => 'a', 'with' => 'gone'], '/with', 'there is no fixture "gone"'];
-        yield 'a number that another has' => [['kind' => 'renumber', 'fixtures' => ['a'], 'from' => 7], '/from', '"B" is number 7 already'];
-        yield 'none to move' => [['kind' => 'move', 'fixtures' => [], 'universe' => 'palm', 'first' => 1], '/fixtures', 'Choose at least one'];
-        yield 'a move past the end' => [['kind' => 'move', 'fixtures' => ['a', 'b'], 'universe' => 'palm', 'first' => 502], '/first', '"B" would end at slot 513'];
+        yield 'a fixture that is gone' => [
+            ['kind' => 'swap', 'fixture' => 'a', 'with' => 'gone'],
+            '/with',
+            'there is no fixture "gone"',
+        ];
+        yield 'a number that another has' => [
+            ['kind' => 'renumber', 'fixtures' => ['a'], 'from' => 7],
+            '/from',
+            '"B" is number 7 already',
+        ];
+        yield 'none to move' => [
+            ['kind' => 'move', 'fixtures' => [], 'universe' => 'palm', 'first' => 1],
+            '/fixtures',
+            'Choose at least one',
+        ];
+        yield 'a move past the end' => [
+            ['kind' => 'move', 'fixtures' => ['a', 'b'], 'universe' => 'palm', 'first' => 502],
+            '/first',
+            '"B" would end at slot 513',
+        ];
         yield 'an unknown deed' => [['kind' => 'juggle'], '/kind', 'row, move, swap, renumber, clone'];
         yield 'a field that is not known' => [[...$row, 'colour' => 1], '/colour', 'not known'];
         yield 'far too many' => [[...$row, 'count' => 100000], '/count', '1 to 512'];
@@ -97,7 +171,10 @@ final class DeedsTest extends TestCase
     public function testOverlapsAreFoundUntilTheyAreMeant(): void
     {
         $show = self::show([['id' => 'c', 'first' => 3], ['id' => 'd', 'first' => 4, 'sharesWith' => ['c']]]);
-        $pairs = array_map(static fn(array $one): array => [$one[0]->id, $one[1]->id, $one[2], $one[3]], Overlaps::unmeant($show->patch(), ['a', 'b', 'c', 'd']));
+        $pairs = array_map(
+            static fn(array $one): array => [$one[0]->id, $one[1]->id, $one[2], $one[3]],
+            Overlaps::unmeant($show->patch(), ['a', 'b', 'c', 'd']),
+        );
         self::assertSame([['a', 'c', 3, 4], ['a', 'd', 4, 4]], $pairs, 'c and d say that they mean it');
     }
 
@@ -110,13 +187,36 @@ final class DeedsTest extends TestCase
             $count = 2;
             for ($step = 0; $step < 12; ++$step) {
                 $ids = array_map(strval(...), array_keys($show->fixtures));
-                $some = array_values(array_intersect_key($ids, array_flip((array) $random->pickArrayKeys($ids, $random->getInt(1, \count($ids))))));
+                $some = array_values(array_intersect_key(
+                    $ids,
+                    array_flip((array) $random->pickArrayKeys($ids, $random->getInt(1, \count($ids)))),
+                ));
                 $deed = [
-                    ['kind' => 'row', 'count' => $random->getInt(1, 6), 'name' => 'New', 'profile' => 'four', 'universe' => 'palm', 'first' => $random->getInt(1, 512), 'goesOn' => true],
-                    ['kind' => 'move', 'fixtures' => $some, 'universe' => ['palm', 'fern'][$random->getInt(0, 1)], 'first' => $random->getInt(1, 512), 'closeUp' => $random->getInt(0, 1) === 1],
+                    [
+                        'kind' => 'row',
+                        'count' => $random->getInt(1, 6),
+                        'name' => 'New',
+                        'profile' => 'four',
+                        'universe' => 'palm',
+                        'first' => $random->getInt(1, 512),
+                        'goesOn' => true,
+                    ],
+                    [
+                        'kind' => 'move',
+                        'fixtures' => $some,
+                        'universe' => ['palm', 'fern'][$random->getInt(0, 1)],
+                        'first' => $random->getInt(1, 512),
+                        'closeUp' => $random->getInt(0, 1) === 1,
+                    ],
                     ['kind' => 'swap', 'fixture' => $ids[0], 'with' => $ids[\count($ids) - 1]],
                     ['kind' => 'renumber', 'fixtures' => $some, 'from' => $random->getInt(1, 99)],
-                    ['kind' => 'clone', 'fixture' => $some[0], 'count' => 2, 'universe' => 'fern', 'first' => $random->getInt(1, 512)],
+                    [
+                        'kind' => 'clone',
+                        'fixture' => $some[0],
+                        'count' => 2,
+                        'universe' => 'fern',
+                        'first' => $random->getInt(1, 512),
+                    ],
                 ][$random->getInt(0, 4)];
                 try {
                     $laid = Deeds::read($deed)->lay($show);
@@ -126,7 +226,10 @@ final class DeedsTest extends TestCase
                 $count += \count(array_filter($laid, static fn(Laid $one): bool => $one->id === ''));
                 $show = self::done($show, $laid);
                 self::assertCount($count, $show->fixtures);
-                self::assertSame(self::doubles($show), \count(Overlaps::unmeant($show->patch(), array_map(strval(...), array_keys($show->fixtures)))));
+                self::assertSame(
+                    self::doubles($show),
+                    \count(Overlaps::unmeant($show->patch(), array_map(strval(...), array_keys($show->fixtures)))),
+                );
             }
         }
     }
@@ -154,12 +257,24 @@ final class DeedsTest extends TestCase
     private static function done(Show $show, array $laid): Show
     {
         $fixtures = array_map(
-            static fn(Fixture $one): array => array_filter(['id' => $one->id, 'name' => $one->name, 'number' => $one->number, 'profile' => 'four', 'universe' => $one->universeId, 'first' => $one->first]),
+            static fn(Fixture $one): array => array_filter([
+                'id' => $one->id,
+                'name' => $one->name,
+                'number' => $one->number,
+                'profile' => 'four',
+                'universe' => $one->universeId,
+                'first' => $one->first,
+            ]),
             $show->fixtures,
         );
         foreach ($laid as $one) {
             $id = $one->id === '' ? 'f'.\count($fixtures) : $one->id;
-            $fixtures[$id] = array_filter([...$fixtures[$one->like] ?? [], ...$fixtures[$id] ?? [], ...$one->fields, 'id' => $id]);
+            $fixtures[$id] = array_filter([
+                ...$fixtures[$one->like] ?? [],
+                ...$fixtures[$id] ?? [],
+                ...$one->fields,
+                'id' => $id,
+            ]);
         }
 
         return ShowReader::fromArray([...self::document(), 'fixtures' => array_values($fixtures)]);
@@ -193,12 +308,28 @@ final class DeedsTest extends TestCase
      */
     private static function document(array $more = []): array
     {
-        $fixtures = [['id' => 'a', 'name' => 'A', 'first' => 1], ['id' => 'b', 'name' => 'B', 'first' => 9, 'number' => 7], ...$more];
+        $fixtures = [
+            ['id' => 'a', 'name' => 'A', 'first' => 1],
+            ['id' => 'b', 'name' => 'B', 'first' => 9, 'number' => 7],
+            ...$more,
+        ];
 
         return [...Rig::document(),
             'universes' => [['id' => 'palm', 'name' => 'Palm House'], ['id' => 'fern', 'name' => 'Fern Gallery']],
-            'profiles' => [['id' => 'four', 'name' => 'Four', 'parameters' => array_map(static fn(int $i): array => ['name' => "p{$i}"], range(1, 4))]],
-            'fixtures' => array_map(static fn(array $one): array => ['name' => strtoupper($one['id']), ...$one, 'profile' => 'four', 'universe' => 'palm'], $fixtures),
+            'profiles' => [[
+                'id' => 'four',
+                'name' => 'Four',
+                'parameters' => array_map(static fn(int $i): array => ['name' => "p{$i}"], range(1, 4)),
+            ]],
+            'fixtures' => array_map(
+                static fn(array $one): array => [
+                    'name' => strtoupper($one['id']),
+                    ...$one,
+                    'profile' => 'four',
+                    'universe' => 'palm',
+                ],
+                $fixtures,
+            ),
         ];
     }
 }

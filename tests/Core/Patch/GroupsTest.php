@@ -32,7 +32,15 @@ final class GroupsTest extends TestCase
         self::assertSame('', $rig->junction->set($point, 50, new Act('route x', 'X'), $rig->nanos())[0]);
         self::assertSame([128, 128, 128], $rig->levelsOf(1, 2, 3));
         self::assertEqualsWithDelta(50.2, $rig->junction->points()->read($point), 0.1);
-        self::assertSame(['All, level', 0.0, 100.0, '%'], [$rig->junction->points()->describe($point)?->name, $rig->junction->points()->describe($point)?->low, $rig->junction->points()->describe($point)?->high, $rig->junction->points()->describe($point)?->unit]);
+        self::assertSame(
+            ['All, level', 0.0, 100.0, '%'],
+            [
+                $rig->junction->points()->describe($point)?->name,
+                $rig->junction->points()->describe($point)?->low,
+                $rig->junction->points()->describe($point)?->high,
+                $rig->junction->points()->describe($point)?->unit,
+            ],
+        );
         $rig->artNet([1 => 200]);
         self::assertNull($rig->junction->points()->read($point), 'they differ: there is no one value');
         $leaves = Reference::parse('group:some/level/leaves') ?? throw new \LogicException('it is one');
@@ -40,12 +48,20 @@ final class GroupsTest extends TestCase
         $rig->junction->hold('palm', [new Hold(0, 128, 'a', $rig->nanos() + 9_000_000_000)], $rig->nanos());
         self::assertEqualsWithDelta(50.2, $rig->junction->points()->read($leaves), 0.1, 'what leaves');
         $nothing = Reference::parse('group:all/pan') ?? throw new \LogicException('it is one');
-        self::assertSame('there is no such parameter', $rig->junction->set($nothing, 50, new Act('route x', 'X'), $rig->nanos())[0]);
+        self::assertSame(
+            'there is no such parameter',
+            $rig->junction->set($nothing, 50, new Act('route x', 'X'), $rig->nanos())[0],
+        );
     }
 
     public function testARouteDrivesAGroupAndGoesAlongWhenItsMembersMove(): void
     {
-        $route = ['id' => 'r', 'name' => 'R', 'when' => ['kind' => 'osc', 'port' => 'tablet', 'address' => '/all'], 'do' => [['kind' => 'set', 'point' => 'group:some/level']]];
+        $route = [
+            'id' => 'r',
+            'name' => 'R',
+            'when' => ['kind' => 'osc', 'port' => 'tablet', 'address' => '/all'],
+            'do' => [['kind' => 'set', 'point' => 'group:some/level']],
+        ];
         $rig = new Rig([...self::parts(), 'routes' => [$route]]);
         $rig->osc('/all', 100);
         self::assertSame([255, 255, 0], $rig->levelsOf(1, 2, 3));
@@ -70,10 +86,26 @@ final class GroupsTest extends TestCase
     /** @return iterable<string, array{list<array<string, mixed>>, string, string}> */
     public static function wrong(): iterable
     {
-        yield 'a fixture that is not there' => [[['id' => 'g', 'name' => 'G', 'members' => ['gone']]], '/groups/0/members/0', 'there is no fixture "gone"'];
-        yield 'a group that is not there' => [[['id' => 'g', 'name' => 'G', 'members' => ['group:gone']]], '/groups/0/members/0', 'there is no group "gone"'];
-        yield 'a circle' => [[['id' => 'g', 'name' => 'G', 'members' => ['group:h']], ['id' => 'h', 'name' => 'H', 'members' => ['a', 'group:g']]], '/groups/0/members', 'has itself among its members'];
-        yield 'no id at all' => [[['id' => 'g', 'name' => 'G', 'members' => ['A B']]], '/groups/0/members/0', 'Name the id of a fixture'];
+        yield 'a fixture that is not there' => [
+            [['id' => 'g', 'name' => 'G', 'members' => ['gone']]],
+            '/groups/0/members/0',
+            'there is no fixture "gone"',
+        ];
+        yield 'a group that is not there' => [
+            [['id' => 'g', 'name' => 'G', 'members' => ['group:gone']]],
+            '/groups/0/members/0',
+            'there is no group "gone"',
+        ];
+        yield 'a circle' => [
+            [['id' => 'g', 'name' => 'G', 'members' => ['group:h']], ['id' => 'h', 'name' => 'H', 'members' => ['a', 'group:g']]],
+            '/groups/0/members',
+            'has itself among its members',
+        ];
+        yield 'no id at all' => [
+            [['id' => 'g', 'name' => 'G', 'members' => ['A B']]],
+            '/groups/0/members/0',
+            'Name the id of a fixture',
+        ];
     }
 
     /** @param list<array<string, mixed>> $groups */
@@ -92,12 +124,21 @@ final class GroupsTest extends TestCase
     /** @return array<string, list<array<string, mixed>>> */
     private static function parts(): array
     {
-        $fixture = static fn(string $id, int $first): array => ['id' => $id, 'name' => strtoupper($id), 'profile' => 'dimmer', 'universe' => 'palm', 'first' => $first];
+        $fixture = static fn(string $id, int $first): array => [
+            'id' => $id,
+            'name' => strtoupper($id),
+            'profile' => 'dimmer',
+            'universe' => 'palm',
+            'first' => $first,
+        ];
 
         return [
             'profiles' => [['id' => 'dimmer', 'name' => 'Dimmer', 'parameters' => [['name' => 'level', 'role' => 'dimmer']]]],
             'fixtures' => [$fixture('a', 1), $fixture('b', 2), $fixture('c', 3)],
-            'groups' => [['id' => 'some', 'name' => 'Some', 'members' => ['b', 'a']], ['id' => 'all', 'name' => 'All', 'members' => ['c', 'group:some', 'a']]],
+            'groups' => [
+                ['id' => 'some', 'name' => 'Some', 'members' => ['b', 'a']],
+                ['id' => 'all', 'name' => 'All', 'members' => ['c', 'group:some', 'a']],
+            ],
             'routes' => [],
         ];
     }

@@ -38,8 +38,18 @@ final class GuardedLevelsTest extends TestCase
     public function testWhatIsNeverDrivenLeavesAtItsDefaultWhoeverAsks(): void
     {
         $rig = new Rig([...self::show([['id' => 'left', 'first' => 11]]), 'routes' => [
-            ['id' => 'reset', 'name' => 'Reset', 'when' => ['kind' => 'osc', 'port' => 'tablet', 'address' => '/reset'], 'do' => [['kind' => 'set', 'point' => 'fixture:left/reset']]],
-            ['id' => 'slot', 'name' => 'Slot', 'from' => ['kind' => 'message', 'port' => 'tablet', 'address' => '/slot'], 'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 15]],
+            [
+                'id' => 'reset',
+                'name' => 'Reset',
+                'when' => ['kind' => 'osc', 'port' => 'tablet', 'address' => '/reset'],
+                'do' => [['kind' => 'set', 'point' => 'fixture:left/reset']],
+            ],
+            [
+                'id' => 'slot',
+                'name' => 'Slot',
+                'from' => ['kind' => 'message', 'port' => 'tablet', 'address' => '/slot'],
+                'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 15],
+            ],
         ]]);
         $rig->artNet([15 => 200]);
         $rig->sacn([15 => 201]);
@@ -76,10 +86,18 @@ final class GuardedLevelsTest extends TestCase
         $rig = new Rig(self::show([['id' => 'left', 'first' => 11]]));
         $rig->osc('/left', 80);
         $rig->osc('/pan', 90);
-        foreach ([[['id' => 'left', 'first' => 101]], [['id' => 'left', 'first' => 102]], [['id' => 'left', 'first' => 11]]] as $fixtures) {
+        foreach ([
+            [['id' => 'left', 'first' => 101]],
+            [['id' => 'left', 'first' => 102]],
+            [['id' => 'left', 'first' => 11]],
+        ] as $fixtures) {
             $rig->adopt(self::show($fixtures));
             $first = $fixtures[0]['first'];
-            self::assertSame([204, 0xAA, 0xAA], $rig->levelsOf($first, $first + 2, $first + 3), 'also where its old slots and its new ones overlap');
+            self::assertSame(
+                [204, 0xAA, 0xAA],
+                $rig->levelsOf($first, $first + 2, $first + 3),
+                'also where its old slots and its new ones overlap',
+            );
             self::assertSame(0, $rig->level($first === 11 ? 101 : 11));
         }
     }
@@ -100,7 +118,11 @@ final class GuardedLevelsTest extends TestCase
     {
         $show = static fn(string $universe, int $slots): array => [
             'universes' => [['id' => 'palm', 'name' => 'Palm House'], ['id' => 'fern', 'name' => 'Fern Gallery']],
-            'profiles' => [['id' => 'spot', 'name' => 'Spot', 'parameters' => [['name' => 'level', 'slots' => $slots, 'role' => 'dimmer']]]],
+            'profiles' => [[
+                'id' => 'spot',
+                'name' => 'Spot',
+                'parameters' => [['name' => 'level', 'slots' => $slots, 'role' => 'dimmer']],
+            ]],
             'fixtures' => [['id' => 'left', 'name' => 'Left', 'profile' => 'spot', 'universe' => $universe, 'first' => 11]],
             'routes' => [self::route('left', '/left', 'fixture:left/level')],
         ];
@@ -115,7 +137,12 @@ final class GuardedLevelsTest extends TestCase
     public function testARouteThatNamesASlotStaysThere(): void
     {
         $rig = new Rig([...self::show([['id' => 'left', 'first' => 11]]), 'routes' => [
-            ['id' => 'slot', 'name' => 'Slot', 'from' => ['kind' => 'message', 'port' => 'tablet', 'address' => '/slot'], 'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 11]],
+            [
+                'id' => 'slot',
+                'name' => 'Slot',
+                'from' => ['kind' => 'message', 'port' => 'tablet', 'address' => '/slot'],
+                'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 11],
+            ],
         ]]);
         $rig->osc('/slot', 1.0);
         $rig->adopt([...self::show([['id' => 'left', 'first' => 101]]), 'routes' => $rig->document['routes']]);
@@ -137,9 +164,20 @@ final class GuardedLevelsTest extends TestCase
                 ['name' => 'pan', 'role' => 'pan', 'slots' => 2, 'unit' => '°', 'physical' => [-270, 270]],
                 ['name' => 'reset', 'role' => 'reset', 'neverDriven' => true, 'default' => 3],
             ]]],
-            'fixtures' => array_map(static fn(array $one): array => [...$one, 'name' => ucfirst($one['id']), 'profile' => 'spot', 'universe' => 'palm'], $fixtures),
+            'fixtures' => array_map(
+                static fn(array $one): array => [
+                    ...$one,
+                    'name' => ucfirst($one['id']),
+                    'profile' => 'spot',
+                    'universe' => 'palm',
+                ],
+                $fixtures,
+            ),
             'routes' => [
-                ...array_map(static fn(array $one): array => self::route($one['id'], "/{$one['id']}", "fixture:{$one['id']}/level"), $fixtures),
+                ...array_map(
+                    static fn(array $one): array => self::route($one['id'], "/{$one['id']}", "fixture:{$one['id']}/level"),
+                    $fixtures,
+                ),
                 self::route('pan', '/pan', 'fixture:left/pan'),
             ],
         ];
@@ -148,6 +186,11 @@ final class GuardedLevelsTest extends TestCase
     /** @return array<string, mixed> */
     private static function route(string $id, string $address, string $point): array
     {
-        return ['id' => "r-{$id}", 'name' => $id, 'when' => ['kind' => 'osc', 'port' => 'tablet', 'address' => $address], 'do' => [['kind' => 'set', 'point' => $point]]];
+        return [
+            'id' => "r-{$id}",
+            'name' => $id,
+            'when' => ['kind' => 'osc', 'port' => 'tablet', 'address' => $address],
+            'do' => [['kind' => 'set', 'point' => $point]],
+        ];
     }
 }

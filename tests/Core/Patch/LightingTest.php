@@ -42,10 +42,17 @@ final class LightingTest extends TestCase
         $show = ShowReader::fromArray([...Rig::document(), 'profiles' => [['id' => 'spot', 'name' => 'Spot', 'parameters' => [
             ['name' => 'cyan', 'role' => 'cyan'],
             ['name' => 'pan', 'role' => 'pan', 'inverted' => true, 'from' => 1],
-            ['name' => 'wheel', 'role' => 'colour-wheel', 'ranges' => [['name' => 'red', 'first' => 0, 'last' => 9], ['name' => 'Open', 'first' => 10, 'last' => 19]]],
+            [
+                'name' => 'wheel',
+                'role' => 'colour-wheel',
+                'ranges' => [['name' => 'red', 'first' => 0, 'last' => 9], ['name' => 'Open', 'first' => 10, 'last' => 19]],
+            ],
             ['name' => 'shutter', 'role' => 'shutter'],
         ]]]]);
-        self::assertSame(['cyan' => 0, 'pan' => 128, 'wheel' => 14, 'shutter' => 255], Lighting::values($show->profiles['spot']->mode('')->footprint));
+        self::assertSame(
+            ['cyan' => 0, 'pan' => 128, 'wheel' => 14, 'shutter' => 255],
+            Lighting::values($show->profiles['spot']->mode('')->footprint),
+        );
     }
 
     public function testItIsLitAndExactlyAsBeforeAfterwards(): void
@@ -84,13 +91,25 @@ final class LightingTest extends TestCase
 
     public function testWhatSaysNothingCannotBeLit(): void
     {
-        $rig = new Rig(['profiles' => [['id' => 'spot', 'name' => 'Spot', 'parameters' => [['name' => 'what']]]], 'fixtures' => [['id' => 'left', 'name' => 'Left', 'profile' => 'spot', 'universe' => 'palm', 'first' => 11]]]);
+        $rig = new Rig([
+            'profiles' => [['id' => 'spot', 'name' => 'Spot', 'parameters' => [['name' => 'what']]]],
+            'fixtures' => [['id' => 'left', 'name' => 'Left', 'profile' => 'spot', 'universe' => 'palm', 'first' => 11]],
+        ]);
         self::assertStringContainsString('give a parameter the role dimmer', self::set($rig, 1));
     }
 
     private static function rig(): Rig
     {
-        return new Rig(['profiles' => [Library::all()[7]], 'fixtures' => [['id' => 'left', 'name' => 'Left', 'profile' => 'moving-head-16', 'universe' => 'palm', 'first' => 11]]]);
+        return new Rig([
+            'profiles' => [Library::all()[7]],
+            'fixtures' => [[
+                'id' => 'left',
+                'name' => 'Left',
+                'profile' => 'moving-head-16',
+                'universe' => 'palm',
+                'first' => 11,
+            ]],
+        ]);
     }
 
     private static function light(): Reference

@@ -47,7 +47,11 @@ final class PatchTest extends TestCase
     {
         $profiles = $fixtures = $runs = [];
         foreach ($widths as $i => $width) {
-            $profiles["p{$width}"] = new Profile("p{$width}", "{$width} slots", array_map(static fn(int $one): Parameter => new Parameter("parameter {$one}"), range(1, $width)));
+            $profiles["p{$width}"] = new Profile(
+                "p{$width}",
+                "{$width} slots",
+                array_map(static fn(int $one): Parameter => new Parameter("parameter {$one}"), range(1, $width)),
+            );
             $patch = new Patch($profiles, $fixtures);
             $fixtures["f{$i}"] = new Fixture("f{$i}", "Fixture {$i}", "p{$width}", 'palm', (int) $patch->nextFree('palm'));
             $runs[] = [$fixtures["f{$i}"]->first, (new Patch($profiles, $fixtures))->lastSlot($fixtures["f{$i}"])];
@@ -78,7 +82,10 @@ final class PatchTest extends TestCase
     public function testSharedSlotsAreNamed(): void
     {
         $patch = $this->patch([['a', 1], ['b', 3], ['c', 5]]);
-        $names = static fn(Fixture $one): array => array_map(static fn(Fixture $other): string => $other->name, $patch->sharing($one));
+        $names = static fn(Fixture $one): array => array_map(
+            static fn(Fixture $other): string => $other->name,
+            $patch->sharing($one),
+        );
         self::assertSame([['B'], ['A', 'C'], ['B']], array_map($names, array_values($patch->fixtures)));
         self::assertSame([], $this->patch([['a', 1], ['b', 5]])->sharing($patch->fixtures['a']));
     }
@@ -175,7 +182,14 @@ final class PatchTest extends TestCase
             '/profiles/0/parameters',
             'Give at least one parameter.',
         ];
-        yield 'too many slots' => [['profiles' => [[...$profile, 'parameters' => array_map(static fn(int $i): array => ['name' => "p{$i}", 'slots' => 3], range(1, 171))]]], '/profiles/0/parameters', 'they take 513 slots'];
+        yield 'too many slots' => [
+            ['profiles' => [[
+                ...$profile,
+                'parameters' => array_map(static fn(int $i): array => ['name' => "p{$i}", 'slots' => 3], range(1, 171)),
+            ]]],
+            '/profiles/0/parameters',
+            'they take 513 slots',
+        ];
     }
 
     /** @param array<string, mixed> $parts */

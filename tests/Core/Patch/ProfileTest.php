@@ -24,8 +24,15 @@ final class ProfileTest extends TestCase
             $parameter = new Parameter('pan', $slots, unit: '°', physical: [-270.0, 270.0]);
             self::assertSame([0, $highest], [$parameter->value(0.0), $parameter->value(1.0)]);
             self::assertSame(array_fill(0, $slots, 255), $parameter->levels(1.0));
-            self::assertSame([-270.0, 270.0], [$parameter->inUnit($parameter->share(0)), $parameter->inUnit($parameter->share($highest))]);
-            self::assertSame([0, $highest], [$parameter->value($parameter->shareOf(-300.0)), $parameter->value($parameter->shareOf(300.0))], 'kept within its ends');
+            self::assertSame(
+                [-270.0, 270.0],
+                [$parameter->inUnit($parameter->share(0)), $parameter->inUnit($parameter->share($highest))],
+            );
+            self::assertSame(
+                [0, $highest],
+                [$parameter->value($parameter->shareOf(-300.0)), $parameter->value($parameter->shareOf(300.0))],
+                'kept within its ends',
+            );
         }
     }
 
@@ -78,16 +85,35 @@ final class ProfileTest extends TestCase
     public function testCellsAreWrittenOut(): void
     {
         $rgb = [['name' => 'red', 'role' => 'red'], ['name' => 'green', 'role' => 'green'], ['name' => 'blue', 'role' => 'blue']];
-        $bar = self::profile(['parameters' => [['name' => 'level', 'role' => 'dimmer']], 'cells' => [['id' => 'cell', 'name' => 'Cell', 'count' => 12, 'parameters' => $rgb]]]);
+        $bar = self::profile([
+            'parameters' => [['name' => 'level', 'role' => 'dimmer']],
+            'cells' => [['id' => 'cell', 'name' => 'Cell', 'count' => 12, 'parameters' => $rgb]],
+        ]);
         $footprint = $bar->mode('')->footprint;
         self::assertSame(37, $footprint->slots);
         self::assertSame([2, 3, 4], self::slots($bar, 'cell-1/red', 'cell-1/green', 'cell-1/blue'));
         self::assertSame([35, 36, 37], self::slots($bar, 'cell-12/red', 'cell-12/green', 'cell-12/blue'));
         self::assertSame('Cell 3 red', $footprint->find('cell-3/red')?->name);
         self::assertNull($footprint->find('cell-13/red'));
-        $apart = self::profile(['cells' => [['id' => 'cell', 'name' => 'Cell', 'count' => 3, 'at' => [2], 'every' => 10, 'parameters' => [['name' => 'pan', 'at' => [1, 3]]]]]]);
-        self::assertSame([[2, 4], [12, 14], [22, 24]], array_map(static fn(int $i): ?array => $apart->mode('')->footprint->find("cell-{$i}/pan")?->slots, [1, 2, 3]));
-        $listed = self::profile(['cells' => [['id' => 'cell', 'name' => 'Cell', 'count' => 3, 'at' => [7, 1, 4], 'parameters' => $rgb]]]);
+        $apart = self::profile(['cells' => [[
+            'id' => 'cell',
+            'name' => 'Cell',
+            'count' => 3,
+            'at' => [2],
+            'every' => 10,
+            'parameters' => [['name' => 'pan', 'at' => [1, 3]]],
+        ]]]);
+        self::assertSame(
+            [[2, 4], [12, 14], [22, 24]],
+            array_map(static fn(int $i): ?array => $apart->mode('')->footprint->find("cell-{$i}/pan")?->slots, [1, 2, 3]),
+        );
+        $listed = self::profile(['cells' => [[
+            'id' => 'cell',
+            'name' => 'Cell',
+            'count' => 3,
+            'at' => [7, 1, 4],
+            'parameters' => $rgb,
+        ]]]);
         self::assertSame([7, 1, 4], self::slots($listed, 'cell-1/red', 'cell-2/red', 'cell-3/red'));
     }
 
@@ -95,12 +121,38 @@ final class ProfileTest extends TestCase
     {
         $profile = self::profile(['modes' => [
             ['id' => 'small', 'name' => 'Small', 'parameters' => [['name' => 'pan'], ['name' => 'level', 'kind' => 'intensity']]],
-            ['id' => 'large', 'name' => 'Large', 'parameters' => [['name' => 'pan', 'slots' => 2], ['name' => 'level', 'kind' => 'intensity']]],
+            [
+                'id' => 'large',
+                'name' => 'Large',
+                'parameters' => [['name' => 'pan', 'slots' => 2], ['name' => 'level', 'kind' => 'intensity']],
+            ],
         ]]);
-        self::assertSame([2, 3, 2], [$profile->mode('small')->footprint->slots, $profile->mode('large')->footprint->slots, $profile->mode('')->footprint->slots]);
+        self::assertSame(
+            [2, 3, 2],
+            [
+                $profile->mode('small')->footprint->slots,
+                $profile->mode('large')->footprint->slots,
+                $profile->mode('')->footprint->slots,
+            ],
+        );
         $show = ShowReader::fromArray([...Rig::document(),
-            'profiles' => [['id' => 'spot', 'name' => 'Spot', 'modes' => [['id' => 'large', 'name' => 'Large', 'parameters' => [['name' => 'pan', 'slots' => 2], ['name' => 'level', 'kind' => 'intensity']]]]]],
-            'fixtures' => [['id' => 'left', 'name' => 'Left', 'profile' => 'spot', 'mode' => 'large', 'universe' => 'palm', 'first' => 10]],
+            'profiles' => [[
+                'id' => 'spot',
+                'name' => 'Spot',
+                'modes' => [[
+                    'id' => 'large',
+                    'name' => 'Large',
+                    'parameters' => [['name' => 'pan', 'slots' => 2], ['name' => 'level', 'kind' => 'intensity']],
+                ]],
+            ]],
+            'fixtures' => [[
+                'id' => 'left',
+                'name' => 'Left',
+                'profile' => 'spot',
+                'mode' => 'large',
+                'universe' => 'palm',
+                'first' => 10,
+            ]],
         ]);
         self::assertSame([9, 10], $show->patch()->find('left', 'pan')?->slots);
         self::assertSame(12, $show->patch()->lastSlot($show->fixtures['left']));
@@ -119,7 +171,14 @@ final class ProfileTest extends TestCase
             ]]],
             'fixtures' => [
                 ['id' => 'left', 'name' => 'Left', 'profile' => 'spot', 'universe' => 'palm', 'first' => 1],
-                ['id' => 'right', 'name' => 'Right', 'profile' => 'spot', 'universe' => 'palm', 'first' => 11, 'precedences' => [['parameter' => 'red', 'precedence' => 'htp'], ['parameter' => 'level']]],
+                [
+                    'id' => 'right',
+                    'name' => 'Right',
+                    'profile' => 'spot',
+                    'universe' => 'palm',
+                    'first' => 11,
+                    'precedences' => [['parameter' => 'red', 'precedence' => 'htp'], ['parameter' => 'level']],
+                ],
             ],
         ]);
         $latest = $show->patch()->latest('palm');
@@ -131,19 +190,77 @@ final class ProfileTest extends TestCase
     public static function wrong(): iterable
     {
         $pan = ['name' => 'pan'];
-        yield 'a default past its slots' => [['parameters' => [[...$pan, 'default' => 256]]], '/profiles/0/parameters/0/default', 'it goes from 0 to 255'];
-        yield 'a range past its slots' => [['parameters' => [[...$pan, 'ranges' => [['name' => 'open', 'first' => 10, 'last' => 300]]]]], '/profiles/0/parameters/0/ranges/0/last', '0 to 255'];
-        yield 'a range that runs back' => [['parameters' => [[...$pan, 'ranges' => [['name' => 'open', 'first' => 10, 'last' => 3]]]]], '/profiles/0/parameters/0/ranges/0/last', 'from 10 to'];
-        yield 'from above to' => [['parameters' => [[...$pan, 'from' => 200, 'to' => 100]]], '/profiles/0/parameters/0/to', 'say that it is inverted'];
-        yield 'no way between its ends' => [['parameters' => [[...$pan, 'unit' => '°', 'physical' => [90, 90]]]], '/profiles/0/parameters/0/physical', 'both ends are the same'];
-        yield 'modes and parameters' => [['parameters' => [$pan], 'modes' => [['id' => 'a', 'name' => 'A', 'parameters' => [$pan]]]], '/profiles/0/parameters', 'there are modes as well'];
-        yield 'a mode twice' => [['modes' => [['id' => 'a', 'name' => 'A', 'parameters' => [$pan]], ['id' => 'a', 'name' => 'B', 'parameters' => [$pan]]]], '/profiles/0/modes/1/id', 'used twice'];
-        yield 'an empty mode' => [['modes' => [['id' => 'a', 'name' => 'A']]], '/profiles/0/modes/0/parameters', 'there are none'];
-        yield 'cells on one another' => [['cells' => [['id' => 'c', 'name' => 'C', 'count' => 2, 'every' => 1, 'parameters' => [$pan, ['name' => 'tilt']]]]], '/profiles/0/cells/0/at', 'slot 2 belongs to "C 1 tilt" already'];
-        yield 'places for some cells' => [['cells' => [['id' => 'c', 'name' => 'C', 'count' => 3, 'at' => [1, 5], 'parameters' => [$pan]]]], '/profiles/0/cells/0/at', '2 slots are named for 3 cells'];
-        yield 'cells past a universe' => [['cells' => [['id' => 'c', 'name' => 'C', 'count' => 257, 'parameters' => [$pan, ['name' => 'tilt']]]]], '/profiles/0/parameters', 'they take 514 slots'];
-        yield 'an unknown role' => [['parameters' => [[...$pan, 'role' => 'sparkle']]], '/profiles/0/parameters/0/role', 'Use one of: dimmer, red'];
-        yield 'an unknown colour' => [['parameters' => [[...$pan, 'ranges' => [['name' => 'red', 'first' => 0, 'colour' => 'red']]]]], '/profiles/0/parameters/0/ranges/0/colour', '#ff8800'];
+        yield 'a default past its slots' => [
+            ['parameters' => [[...$pan, 'default' => 256]]],
+            '/profiles/0/parameters/0/default',
+            'it goes from 0 to 255',
+        ];
+        yield 'a range past its slots' => [
+            ['parameters' => [[...$pan, 'ranges' => [['name' => 'open', 'first' => 10, 'last' => 300]]]]],
+            '/profiles/0/parameters/0/ranges/0/last',
+            '0 to 255',
+        ];
+        yield 'a range that runs back' => [
+            ['parameters' => [[...$pan, 'ranges' => [['name' => 'open', 'first' => 10, 'last' => 3]]]]],
+            '/profiles/0/parameters/0/ranges/0/last',
+            'from 10 to',
+        ];
+        yield 'from above to' => [
+            ['parameters' => [[...$pan, 'from' => 200, 'to' => 100]]],
+            '/profiles/0/parameters/0/to',
+            'say that it is inverted',
+        ];
+        yield 'no way between its ends' => [
+            ['parameters' => [[...$pan, 'unit' => '°', 'physical' => [90, 90]]]],
+            '/profiles/0/parameters/0/physical',
+            'both ends are the same',
+        ];
+        yield 'modes and parameters' => [
+            ['parameters' => [$pan], 'modes' => [['id' => 'a', 'name' => 'A', 'parameters' => [$pan]]]],
+            '/profiles/0/parameters',
+            'there are modes as well',
+        ];
+        yield 'a mode twice' => [
+            ['modes' => [
+                ['id' => 'a', 'name' => 'A', 'parameters' => [$pan]],
+                ['id' => 'a', 'name' => 'B', 'parameters' => [$pan]],
+            ]],
+            '/profiles/0/modes/1/id',
+            'used twice',
+        ];
+        yield 'an empty mode' => [
+            ['modes' => [['id' => 'a', 'name' => 'A']]],
+            '/profiles/0/modes/0/parameters',
+            'there are none',
+        ];
+        yield 'cells on one another' => [
+            ['cells' => [['id' => 'c', 'name' => 'C', 'count' => 2, 'every' => 1, 'parameters' => [$pan, ['name' => 'tilt']]]]],
+            '/profiles/0/cells/0/at',
+            'slot 2 belongs to "C 1 tilt" already',
+        ];
+        yield 'places for some cells' => [
+            ['cells' => [['id' => 'c', 'name' => 'C', 'count' => 3, 'at' => [1, 5], 'parameters' => [$pan]]]],
+            '/profiles/0/cells/0/at',
+            '2 slots are named for 3 cells',
+        ];
+        yield 'cells past a universe' => [
+            ['cells' => [['id' => 'c', 'name' => 'C', 'count' => 257, 'parameters' => [$pan, ['name' => 'tilt']]]]],
+            '/profiles/0/parameters',
+            'they take 514 slots',
+        ];
+        $many = array_map(static fn(int $i): array => ['name' => "p{$i}"], range(1, 512));
+        $blocks = array_map(static fn(int $i): array => ['id' => "c{$i}", 'name' => 'C', 'count' => 512, 'parameters' => $many], range(1, 64));
+        yield 'sixteen million parameters' => [['modes' => array_map(static fn(int $i): array => ['id' => "m{$i}", 'name' => 'M', 'cells' => $blocks], [1, 2])], '/profiles/0/modes/0/parameters', 'A universe has 512'];
+        yield 'an unknown role' => [
+            ['parameters' => [[...$pan, 'role' => 'sparkle']]],
+            '/profiles/0/parameters/0/role',
+            'Use one of: dimmer, red',
+        ];
+        yield 'an unknown colour' => [
+            ['parameters' => [[...$pan, 'ranges' => [['name' => 'red', 'first' => 0, 'colour' => 'red']]]]],
+            '/profiles/0/parameters/0/ranges/0/colour',
+            '#ff8800',
+        ];
     }
 
     /** @param array<string, mixed> $fields */
@@ -161,7 +278,11 @@ final class ProfileTest extends TestCase
 
     public function testAModeOrAPartnerThatIsNotThereIsRefused(): void
     {
-        $profile = ['id' => 'spot', 'name' => 'Spot', 'modes' => [['id' => 'small', 'name' => 'Small', 'parameters' => [['name' => 'pan']]]]];
+        $profile = [
+            'id' => 'spot',
+            'name' => 'Spot',
+            'modes' => [['id' => 'small', 'name' => 'Small', 'parameters' => [['name' => 'pan']]]],
+        ];
         $fixture = ['id' => 'left', 'name' => 'Left', 'profile' => 'spot', 'universe' => 'palm', 'first' => 1];
         foreach ([
             ['mode' => 'tiny', '/fixtures/0/mode', 'Modes are: small.'],
@@ -171,7 +292,11 @@ final class ProfileTest extends TestCase
         ] as $fields) {
             [$path, $words] = [$fields[0], $fields[1]];
             try {
-                ShowReader::fromArray([...Rig::document(), 'profiles' => [$profile], 'fixtures' => [[...$fixture, ...array_diff_key($fields, [0, 1])]]]);
+                ShowReader::fromArray([
+                    ...Rig::document(),
+                    'profiles' => [$profile],
+                    'fixtures' => [[...$fixture, ...array_diff_key($fields, [0, 1])]],
+                ]);
                 self::fail('it was taken');
             } catch (ShowRefused $refused) {
                 self::assertSame($path, $refused->faults[0]->path);
@@ -183,12 +308,18 @@ final class ProfileTest extends TestCase
     /** @param array<string, mixed> $fields */
     private static function profile(array $fields): Profile
     {
-        return ShowReader::fromArray([...Rig::document(), 'profiles' => [['id' => 'spot', 'name' => 'Spot', ...$fields]]])->profiles['spot'];
+        return ShowReader::fromArray([
+            ...Rig::document(),
+            'profiles' => [['id' => 'spot', 'name' => 'Spot', ...$fields]],
+        ])->profiles['spot'];
     }
 
     /** @return list<int|null> the first slot of each */
     private static function slots(Profile $profile, string ...$keys): array
     {
-        return array_map(static fn(string $key): ?int => $profile->mode('')->footprint->find($key)?->slots[0], array_values($keys));
+        return array_map(
+            static fn(string $key): ?int => $profile->mode('')->footprint->find($key)?->slots[0],
+            array_values($keys),
+        );
     }
 }

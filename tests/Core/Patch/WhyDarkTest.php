@@ -62,10 +62,22 @@ final class WhyDarkTest extends TestCase
         $rig = self::rig();
         $rig->artNet(self::LIT);
         $ports = $rig->document['ports'];
-        $rig->adopt([...self::parts(), 'ports' => array_values(array_filter($ports, static fn(array $one): bool => ! \in_array($one['id'], ['node', 'net'], true)))]);
+        $rig->adopt([
+            ...self::parts(),
+            'ports' => array_values(array_filter(
+                $ports,
+                static fn(array $one): bool => ! \in_array($one['id'], ['node', 'net'], true),
+            )),
+        ]);
         self::assertStringContainsString('No port sends Palm House.', self::said($rig)[0]);
         $one = array_values(array_filter($ports, static fn(array $one): bool => $one['id'] !== 'net'));
-        $rig->adopt([...self::parts(), 'ports' => array_map(static fn(array $port): array => $port['id'] === 'node' ? [...$port, 'enabled' => false] : $port, $one)]);
+        $rig->adopt([
+            ...self::parts(),
+            'ports' => array_map(
+                static fn(array $port): array => $port['id'] === 'node' ? [...$port, 'enabled' => false] : $port,
+                $one,
+            ),
+        ]);
         self::assertStringContainsString('Node, which sends Palm House, is switched off.', self::said($rig)[0]);
         $rig->adopt([...self::parts(), 'ports' => $one]);
         self::assertStringContainsString('Node, which sends Palm House: no such address', self::said($rig, 'no such address')[0]);
@@ -101,7 +113,13 @@ final class WhyDarkTest extends TestCase
     private static function reasons(Rig $rig, string $fault = ''): array
     {
         $show = ShowReader::fromArray($rig->document);
-        $why = new WhyDark($show, $rig->junction->plan(), $show->fixtures['left'], $rig->junction->universes()['palm'], static fn(string $port): string => $fault);
+        $why = new WhyDark(
+            $show,
+            $rig->junction->plan(),
+            $show->fixtures['left'],
+            $rig->junction->universes()['palm'],
+            static fn(string $port): string => $fault,
+        );
 
         return $why->reasons();
     }
