@@ -49,6 +49,9 @@ final readonly class Cells implements Part, Checked
 
     public function check(Fields $fields): void
     {
+        if ($this->parameters === []) {
+            $fields->fault('parameters', 'there are none', 'Give a cell at least one parameter.');
+        }
         if (\count($this->at) > 1 && \count($this->at) !== $this->count) {
             $fields->fault(
                 'at',
