@@ -42,7 +42,7 @@ final class SceneReader
             $reader->positions[$position->get('uuid')] = $position->get('name');
         }
         foreach ($scene->all('Layers', 'Layer') as $layer) {
-            $reader->walk($layer, 0);
+            $reader->walk($layer);
         }
         foreach ($reader->others as $name => $count) {
             $reader->left[] = "{$count} × {$name}";
@@ -51,7 +51,7 @@ final class SceneReader
         return $reader;
     }
 
-    private function walk(Element $around, int $depth): void
+    private function walk(Element $around): void
     {
         foreach ($around->all('ChildList') as $list) {
             foreach ($list->children as $child) {
@@ -60,7 +60,7 @@ final class SceneReader
                 } elseif ($child->name !== 'GroupObject') {
                     $this->others[$child->name] = ($this->others[$child->name] ?? 0) + 1;
                 }
-                $this->walk($child, $depth + 1);
+                $this->walk($child);
             }
         }
     }
