@@ -77,6 +77,7 @@ final class PatchSheet
             'kind' => $one->parameter->kind->value,
             'highest' => $one->parameter->precedence->takesHighest($one->parameter->kind),
             'never' => $one->parameter->neverDriven,
-        ], $footprint->placed);
+            'virtual' => $one->isVirtual,
+        ], array_values($footprint->byKey));
     }
 }

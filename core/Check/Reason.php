@@ -13,7 +13,7 @@ final readonly class Reason
      * @param string $remedy what a person can do; '' for nothing
      * @param string $list where to look: a list of the show ("ports", "universes", "fixtures"); '' for nowhere
      * @param string $id of the part there
-     * @param list<int> $release slots of its universe, 1 to 512, that are to be released for it to go; empty where that is no help
+     * @param string $release the parameter that is to be released for it to go; '' where that is no help
      */
     public function __construct(
         public bool $keepsDark,
@@ -21,7 +21,7 @@ final readonly class Reason
         public string $remedy = '',
         public string $list = '',
         public string $id = '',
-        public array $release = [],
+        public string $release = '',
     ) {
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Check;
 
 use NimbleJunction\Core\Patch\Fixture;
+use NimbleJunction\Core\Patch\Intensities;
 use NimbleJunction\Core\Patch\Parameter;
 use NimbleJunction\Core\Patch\ParameterKind;
 use NimbleJunction\Core\Patch\Patch;
@@ -18,12 +19,16 @@ use NimbleJunction\Core\Universe\Universe;
 /** Why a fixture is dark: its level, its shutter, its colour; nobody who gives it anything; no way out; another one on its address. */
 final readonly class WhyDark
 {
-    /** @param \Closure(string): string $fault what is wrong with a port right now, in words; '' for nothing */
+    /**
+     * @param Universe|null $intensities what lies beside its universe
+     * @param \Closure(string): string $fault what is wrong with a port right now, in words; '' for nothing
+     */
     public function __construct(
         private Show $show,
         private Plan $plan,
         private Fixture $fixture,
         private Universe $universe,
+        private ?Universe $intensities,
         private \Closure $fault,
     ) {
     }
@@ -41,10 +46,12 @@ final readonly class WhyDark
     private function ofLevels(): array
     {
         $reasons = $emitters = $filters = [];
-        foreach ($this->plan->patch->footprint($this->fixture)->placed as $placed) {
+        $lights = $this->intensityIsZero() ? $this->universe->merged() : $this->universe->levels;
+        foreach ($this->plan->patch->footprint($this->fixture)->byKey as $placed) {
             $placement = new Placement($this->fixture, $placed);
             $parameter = $placed->parameter;
-            $share = $parameter->share($placement->valueIn($this->universe->levels));
+            $levels = $placed->isLight() ? $lights : $this->universeOf($placement)->levels;
+            $share = $parameter->share($placement->valueIn($levels));
             match (true) {
                 $parameter->role?->isEmitter() === true => $emitters[] = [$placement, $share],
                 $parameter->role?->isFilter() === true => $filters[] = [$placement, $share],
@@ -102,16 +109,30 @@ final readonly class WhyDark
                 $this->fixture->profileId,
             );
         }
-        $held = array_intersect_key($this->universe->wayOut()->holds(), array_flip($placement->slots));
+        $universe = $this->universeOf($placement);
+        $isHeld = array_intersect_key($universe->wayOut()->holds(), array_flip($placement->slots)) !== [];
 
         return new Reason(
             $keepsDark,
-            "{$words}. {$this->universe->explain($slot)}",
-            $held === [] ? '' : 'Release what is held there.',
+            "{$words}. {$universe->explain($slot)}",
+            $isHeld ? 'Release what is held there.' : '',
             'universes',
             $this->universe->id,
-            array_map(static fn(int $one): int => $one + 1, array_keys($held)),
+            $isHeld ? $placement->placed->key : '',
         );
+    }
+
+    /** Then its lights are dark whatever their colour, and their colour is what is asked for. */
+    private function intensityIsZero(): bool
+    {
+        $intensity = $this->plan->patch->find($this->fixture->id, Intensities::KEY);
+
+        return $intensity?->placed->isVirtual === true && $intensity->valueIn($this->universeOf($intensity)->levels) === 0;
+    }
+
+    private function universeOf(Placement $placement): Universe
+    {
+        return $placement->placed->isVirtual ? $this->intensities ?? $this->universe : $this->universe;
     }
 
     /** @return list<Reason> */

@@ -6,6 +6,7 @@ namespace NimbleJunction\Core\Gdtf;
 
 use NimbleJunction\Core\Patch\Cells;
 use NimbleJunction\Core\Patch\Footprint;
+use NimbleJunction\Core\Patch\Intensities;
 use NimbleJunction\Core\Patch\Mode;
 use NimbleJunction\Core\Patch\NamedRange;
 use NimbleJunction\Core\Patch\Parameter;
@@ -165,6 +166,10 @@ final class FixtureTypeWriter
                 $this->channel($placed->parameter, $placed->slots, self::BODY.self::suffix($mode));
             }
         }
+        $intensity = $mode->footprint->find(Intensities::KEY);
+        if ($intensity?->isVirtual === true) {
+            $this->channel($intensity->parameter, [], self::BODY.self::suffix($mode));
+        }
         foreach ($mode->cells as $block) {
             foreach (Footprint::of($block->parameters)->placed as $placed) {
                 $this->channel($placed->parameter, $placed->slots, self::geometry($block, $mode));
@@ -174,14 +179,14 @@ final class FixtureTypeWriter
         $this->xml->endElement();
     }
 
-    /** @param list<int> $slots from 1 */
+    /** @param list<int> $slots from 1; none for a virtual one */
     private function channel(Parameter $parameter, array $slots, string $geometry): void
     {
         $attribute = self::attribute($parameter);
         $first = $parameter->ranges[0]->name ?? "{$attribute} 1";
         $this->open('DMXChannel', [
             'DMXBreak' => '1',
-            'Offset' => implode(',', $slots),
+            'Offset' => $slots === [] ? 'None' : implode(',', $slots),
             'Highlight' => 'None',
             'Geometry' => $geometry,
             'InitialFunction' => "{$geometry}_{$attribute}.{$attribute}.{$first}",

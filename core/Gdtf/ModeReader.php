@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Gdtf;
 
+use NimbleJunction\Core\Patch\Intensities;
+use NimbleJunction\Core\Patch\Role;
+
 /** Reads one DMX mode of a fixture type: which channels lie where, and those that are repeated by references to a geometry. */
 final class ModeReader
 {
@@ -34,9 +37,15 @@ final class ModeReader
         $name = $this->mode->get('Name');
         $repeated = $this->repeated();
         $own = $cells = [];
+        $dimmer = '';
         foreach ($this->mode->all('DMXChannels', 'DMXChannel') as $channel) {
             $offsets = self::offsets($channel->get('Offset'));
             $break = $channel->get('DMXBreak', '1');
+            if ($offsets === [] && Attributes::role($channel->first('LogicalChannel')?->get('Attribute') ?? '') === Role::Dimmer) {
+                $dimmer = self::called($channel);
+
+                continue;
+            }
             if ($offsets === []) {
                 $this->left[] = "Mode \"{$name}\": ".self::called($channel).', which takes no slot';
 
@@ -77,7 +86,33 @@ final class ModeReader
             ];
         }
 
-        return array_filter(['parameters' => self::parameters($own), 'cells' => $blocks]);
+        $meanings = array_filter(['parameters' => self::parameters($own), 'cells' => $blocks]);
+        if ($dimmer === '') {
+            return $meanings;
+        }
+        if (self::hasOnlyColours($meanings)) {
+            return [...$meanings, 'virtualIntensity' => true];
+        }
+        $this->left[] = "Mode \"{$name}\": {$dimmer}, which takes no slot";
+
+        return $meanings;
+    }
+
+    /** @param array<string, mixed> $meanings */
+    private static function hasOnlyColours(array $meanings): bool
+    {
+        $roles = [];
+        $isNameTaken = false;
+        array_walk_recursive($meanings, static function (mixed $value, int|string $name) use (&$roles, &$isNameTaken): void {
+            $isNameTaken = $isNameTaken || ($name === 'name' && $value === Intensities::KEY);
+            if ($name === 'role' && \is_string($value)) {
+                $roles[] = Role::from($value);
+            }
+        });
+
+        return ! $isNameTaken
+            && ! \in_array(Role::Dimmer, $roles, true)
+            && array_filter($roles, static fn(Role $role): bool => $role->isEmitter()) !== [];
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Live;
 
+use NimbleJunction\Core\Patch\Intensities;
 use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Route\PointChanged;
 use NimbleJunction\Core\Route\Route;
@@ -63,7 +64,7 @@ final class Changes
     {
         $this->routing->changed($universe, $before);
         if ($event !== null && $universe->levels !== $before) {
-            $this->outputs->await($universe->id, $event);
+            $this->outputs->await(Intensities::universe($universe->id), $event);
         }
         $this->dirty[$universe->id] = $universe;
     }
@@ -91,6 +92,7 @@ final class Changes
             unset($this->dirty[$id]);
             $this->changed[$universe->id] = $universe;
             $this->merge($universe, $now);
+            $this->dim($universe);
             $this->copy($universe);
             foreach ($this->watching->look($universe) as $change) {
                 ($this->happened)($change);
@@ -168,6 +170,17 @@ final class Changes
         $this->routing->changed($universe, $before);
         foreach ($universe->levels === $before ? [] : $events as $event) {
             $this->outputs->await($universe->id, $event);
+        }
+    }
+
+    /** Virtual intensities are otherwise: the universe that they lie beside follows. */
+    private function dim(Universe $intensities): void
+    {
+        $id = Intensities::universe($intensities->id);
+        $before = $this->universes->find($id)->levels ?? '';
+        $universe = $this->universes->dim($intensities);
+        if ($universe !== null) {
+            $this->note($universe, $before, null);
         }
     }
 

@@ -66,14 +66,14 @@ final class Repatched
     public function takeUp(array $universes, array $routeSlots): void
     {
         foreach ($this->moved as [$was, $is]) {
-            $universe = $universes[$was->fixture->universeId] ?? null;
+            $universe = $universes[$was->universeId] ?? null;
             $first = $was->slots[0] ?? null;
             if ($universe === null || $first === null) {
                 continue;
             }
             foreach ($universe->layers()->all() as $layer) {
                 foreach ($layer->all() as $contribution) {
-                    $goesAlong = isset($routeSlots[$is->fixture->universeId][$contribution->owner][$is->slots[0]]);
+                    $goesAlong = isset($routeSlots[$is->universeId][$contribution->owner][$is->slots[0]]);
                     if ($goesAlong && $contribution->mask[$first] !== "\0") {
                         $this->given[] = [$contribution, $layer->priority, $is, self::value($was, $is, $contribution->levels)];
                         $this->left[$universe->id] ??= [];
@@ -103,11 +103,11 @@ final class Repatched
     public function putDown(array $universes): void
     {
         foreach ($this->given as [$contribution, $priority, $is, $value]) {
-            $universe = $universes[$is->fixture->universeId] ?? null;
+            $universe = $universes[$is->universeId] ?? null;
             $universe?->layers()->set($contribution->owner, $contribution->name, $is->levels($value), $priority);
         }
         foreach ($this->held as [$is, $holds]) {
-            ($universes[$is->fixture->universeId] ?? null)?->hold(...$holds);
+            ($universes[$is->universeId] ?? null)?->hold(...$holds);
         }
     }
 

@@ -7,6 +7,7 @@ namespace NimbleJunction\Core\Live;
 use NimbleJunction\Core\Merge\Bytes;
 use NimbleJunction\Core\Merge\SlotPriorities;
 use NimbleJunction\Core\Merge\Source;
+use NimbleJunction\Core\Patch\Intensities;
 use NimbleJunction\Core\Plan\Copy;
 use NimbleJunction\Core\Plan\Mapping;
 use NimbleJunction\Core\Plan\Plan;
@@ -70,7 +71,7 @@ final class Universes implements Room
         foreach ($plan->universes as $id => $entry) {
             $universe = $this->universes[$id] ?? new Universe((string) $id, $entry['rules']);
             $isPatchedAlike = $universe->rules()->wide->equal($entry['rules']->wide);
-            $universe->use($entry['rules'], $entry['shaping'], $now, $entry['safety'], $entry['aims']);
+            $universe->use($entry['rules'], $entry['shaping'], $now, $entry['safety'], $entry['aims'], $entry['dimming']);
             foreach ($universe->sources() as $source) {
                 $feed = $feeds["{$source->portId} {$id}"] ?? null;
                 if ($feed === null) {
@@ -96,6 +97,24 @@ final class Universes implements Room
         }
         $this->universes = $kept;
         $this->routeSlots = $routes;
+        foreach ($kept as $universe) {
+            $this->dim($universe);
+        }
+    }
+
+    /**
+     * Fixtures that have only colours are as bright as their virtual intensities say.
+     *
+     * @param Universe $intensities what lies beside a universe; nothing happens where it is a universe itself
+     *
+     * @return Universe|null the one that has other levels now
+     */
+    public function dim(Universe $intensities): ?Universe
+    {
+        $universe = Intensities::areAt($intensities->id) ? $this->universes[Intensities::universe($intensities->id)] ?? null : null;
+        $universe?->wayOut()->dim($intensities->levels, $intensities->wayOut()->holds());
+
+        return $universe?->lay() === true ? $universe : null;
     }
 
     /** @return bool whether the universe's levels changed */
@@ -203,7 +222,7 @@ final class Universes implements Room
             }
             foreach ($universe->wayOut()->holds() as $hold) {
                 if ($hold->until <= $now) {
-                    $moved = $universe->release($hold->slot) || $moved;
+                    $moved = $universe->release($hold->slot) || $moved || Intensities::areAt($universe->id);
                     $over = 'The hold on slot {slot} of {universe} is over: its time has passed';
                     $this->trace->note(
                         Kind::Hold,

@@ -16,7 +16,7 @@ final readonly class Footprint
     /** Slots that it takes, with gaps, if there are any. */
     public int $slots;
 
-    /** @var array<string, Placed> by key; of two with one key the first */
+    /** @var array<string, Placed> by key; of two with one key the first; with the virtual intensity, if it has one */
     public array $byKey;
 
     /** @var string one byte a slot: 255 where the latest takes precedence */
@@ -31,8 +31,11 @@ final readonly class Footprint
     /** @var list<list<int>> slots from 0 of every parameter that takes several, the coarsest first */
     public array $wide;
 
-    /** @param list<Placed> $placed */
-    private function __construct(public array $placed)
+    /**
+     * @param list<Placed> $placed
+     * @param bool $isDimmed whether its lights have a virtual intensity
+     */
+    private function __construct(public array $placed, private bool $isDimmed)
     {
         $byKey = $wide = [];
         $last = 0;
@@ -55,6 +58,9 @@ final readonly class Footprint
             }
         }
         $this->slots = $last;
+        if ($isDimmed && $last > 0) {
+            $byKey += [Intensities::KEY => Intensities::placed($last)];
+        }
         $this->byKey = $byKey;
         $this->latest = $latest;
         $this->defaults = $defaults;
@@ -66,7 +72,7 @@ final readonly class Footprint
      * @param list<Parameter> $parameters
      * @param list<Cells> $cells
      */
-    public static function of(array $parameters, array $cells = []): self
+    public static function of(array $parameters, array $cells = [], bool $isDimmed = false): self
     {
         $placed = [];
         $last = 0;
@@ -96,7 +102,7 @@ final readonly class Footprint
             }
         }
 
-        return new self($placed);
+        return new self($placed, $isDimmed);
     }
 
     /** @param list<Parameter> $parameters */
@@ -139,8 +145,29 @@ final readonly class Footprint
         if ($this->placed === []) {
             $fields->fault('parameters', 'there are none', 'Give at least one parameter.');
         }
+        if ($this->isDimmed) {
+            $this->checkLights($fields, isset($named[Intensities::KEY]));
+        }
         if ($this->slots > Frame::SLOTS) {
             $fields->fault('parameters', "they take {$this->slots} slots", 'A universe has 512.');
+        }
+    }
+
+    private function checkLights(Fields $fields, bool $isNameTaken): void
+    {
+        $dimmers = array_filter($this->placed, static fn(Placed $one): bool => $one->parameter->role === Role::Dimmer);
+        if ($dimmers !== [] || $isNameTaken) {
+            $fields->fault(
+                'virtualIntensity',
+                'it has an intensity of its own',
+                'A virtual one is for fixtures that have only colours.',
+            );
+        } elseif (array_filter($this->placed, static fn(Placed $one): bool => $one->isLight()) === []) {
+            $fields->fault(
+                'virtualIntensity',
+                'it has no lights that could be scaled',
+                'Give parameters the roles red, green, blue or another light.',
+            );
         }
     }
 

@@ -19,9 +19,9 @@ final class Library
     {
         return [
             self::profile('dimmer', 'Dimmer', 'One level', [self::DIMMER]),
-            self::profile('rgb', 'RGB', 'Three colours, no level of its own', self::roles('red', 'green', 'blue')),
-            self::profile('rgbw', 'RGBW', 'Four colours', self::roles('red', 'green', 'blue', 'white')),
-            self::profile('rgba', 'RGBA', 'Red, green, blue and amber', self::roles('red', 'green', 'blue', 'amber')),
+            self::profile('rgb', 'RGB', 'Three colours, and a virtual intensity', self::roles('red', 'green', 'blue'), ['virtualIntensity' => true]),
+            self::profile('rgbw', 'RGBW', 'Four colours, and a virtual intensity', self::roles('red', 'green', 'blue', 'white'), ['virtualIntensity' => true]),
+            self::profile('rgba', 'RGBA', 'Red, green, blue and amber, and a virtual intensity', self::roles('red', 'green', 'blue', 'amber'), ['virtualIntensity' => true]),
             self::profile(
                 'dimmer-rgb',
                 'Dimmer and RGB',
@@ -87,6 +87,7 @@ final class Library
                 ...self::roles('red', 'green', 'blue'),
             ]),
             self::profile('pixel-strip', 'Pixel strip, 60 RGB', 'Sixty cells of red, green and blue', [], [
+                'virtualIntensity' => true,
                 'cells' => [[
                     'id' => 'pixel',
                     'name' => 'Pixel',

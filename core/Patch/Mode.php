@@ -19,9 +19,14 @@ final readonly class Mode implements Part, Checked
      * @param list<Parameter> $parameters
      * @param list<Cells> $cells
      */
-    public function __construct(public string $id, public string $name, public array $parameters, public array $cells = [])
-    {
-        $this->footprint = Footprint::of($parameters, $cells);
+    public function __construct(
+        public string $id,
+        public string $name,
+        public array $parameters,
+        public array $cells = [],
+        public bool $virtualIntensity = false,
+    ) {
+        $this->footprint = Footprint::of($parameters, $cells, $virtualIntensity);
     }
 
     public static function label(): string
@@ -40,6 +45,9 @@ final readonly class Mode implements Part, Checked
         return [
             Field::objects('parameters', 'Parameters', Parameter::class, Frame::SLOTS),
             Field::objects('cells', 'Repeated cells', Cells::class, 64),
+            Field::flag('virtualIntensity', 'Virtual intensity', false)->meaning(
+                'For a fixture that has only colours: an intensity by which all its lights are scaled on the way out.',
+            ),
         ];
     }
 

@@ -7,7 +7,7 @@ namespace NimbleJunction\Core\Patch;
 /** Which fixture listens where, and what that says about the slots of a universe. */
 final readonly class Patch
 {
-    private const SLOTS = 512;
+    public const SLOTS = 512;
 
     /** @var array<string, list<Fixture>> by universe */
     private array $byUniverse;
@@ -109,6 +109,12 @@ final readonly class Patch
         return $aimed;
     }
 
+    /** Those of the fixtures in a universe that have only colours. */
+    public function intensities(string $universeId): Intensities
+    {
+        return new Intensities($this, $universeId);
+    }
+
     /**
      * What a slot means.
      *
@@ -119,6 +125,15 @@ final readonly class Patch
     public function at(string $universeId, int $slot): array
     {
         $found = [];
+        if (Intensities::areAt($universeId)) {
+            foreach ($this->intensities(Intensities::universe($universeId))->placements as $placement) {
+                if (\in_array($slot - 1, $placement->slots, true)) {
+                    $found[] = [$placement->fixture, $placement->placed];
+                }
+            }
+
+            return $found;
+        }
         foreach ($this->in($universeId) as $fixture) {
             $inside = $slot - $fixture->first + 1;
             $footprint = $this->footprint($fixture);

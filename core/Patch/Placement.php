@@ -10,8 +10,12 @@ final readonly class Placement
     /** @var list<int> slots from 0, the coarsest first */
     public array $slots;
 
+    /** Where these slots are: its fixture's universe, or beside it. */
+    public string $universeId;
+
     public function __construct(public Fixture $fixture, public Placed $placed)
     {
+        $this->universeId = $placed->isVirtual ? Intensities::beside($fixture->universeId) : $fixture->universeId;
         $this->slots = array_map(static fn(int $slot): int => $fixture->first - 2 + $slot, $placed->slots);
     }
 

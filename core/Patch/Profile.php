@@ -28,8 +28,9 @@ final readonly class Profile implements Part, Checked
         public array $cells = [],
         public array $modes = [],
         public string $note = '',
+        public bool $virtualIntensity = false,
     ) {
-        $byMode = $modes === [] ? ['' => new Mode('', '', $parameters, $cells)] : [];
+        $byMode = $modes === [] ? ['' => new Mode('', '', $parameters, $cells, $virtualIntensity)] : [];
         foreach ($modes as $mode) {
             $byMode[$mode->id] ??= $mode;
         }
@@ -60,8 +61,8 @@ final readonly class Profile implements Part, Checked
 
             return;
         }
-        if ($this->parameters !== [] || $this->cells !== []) {
-            $fields->fault('parameters', 'there are modes as well', 'Give parameters and cells to the modes, or have no modes.');
+        if ($this->parameters !== [] || $this->cells !== [] || $this->virtualIntensity) {
+            $fields->fault('parameters', 'there are modes as well', 'Give parameters, cells and a virtual intensity to the modes, or have no modes.');
         }
         $named = [];
         foreach ($this->modes as $i => $mode) {

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Plan;
 
+use NimbleJunction\Core\Merge\Bytes;
+use NimbleJunction\Core\Merge\MergeRule;
 use NimbleJunction\Core\Merge\WideParameters;
+use NimbleJunction\Core\Patch\Intensities;
 use NimbleJunction\Core\Patch\Patch;
 use NimbleJunction\Core\Route\Scale;
 use NimbleJunction\Core\Route\SlotToMessage;
@@ -14,6 +17,7 @@ use NimbleJunction\Core\Show\RouteEntry;
 use NimbleJunction\Core\Show\Show;
 use NimbleJunction\Core\Show\UniverseEntry;
 use NimbleJunction\Core\Universe\Aim;
+use NimbleJunction\Core\Universe\Dimming;
 use NimbleJunction\Core\Universe\Rules;
 use NimbleJunction\Core\Universe\Safety;
 use NimbleJunction\Core\Universe\Shaping;
@@ -75,7 +79,11 @@ final readonly class Compiler
         $universes = [];
         foreach ($show->universes as $id => $universe) {
             $between();
-            $universes[$id] = $this->universe($universe, $patch);
+            $intensities = $patch->intensities($universe->id);
+            if ($intensities->placements !== []) {
+                $universes[Intensities::beside($universe->id)] = self::beside($universe, $intensities);
+            }
+            $universes[$id] = $this->universe($universe, $patch, $intensities);
         }
 
         return new Plan(
@@ -98,8 +106,8 @@ final readonly class Compiler
         );
     }
 
-    /** @return array{name: string, rules: Rules, shaping: ?Shaping, safety: ?Safety, aims: list<Aim>} */
-    private function universe(UniverseEntry $universe, Patch $patch): array
+    /** @return array{name: string, rules: Rules, shaping: ?Shaping, safety: ?Safety, dimming: ?Dimming, aims: list<Aim>} */
+    private function universe(UniverseEntry $universe, Patch $patch, Intensities $intensities): array
     {
         $wide = new WideParameters($patch->wide($universe->id));
         $defaults = $patch->defaults($universe->id);
@@ -110,6 +118,26 @@ final readonly class Compiler
             'shaping' => $universe->shapes === [] ? null : new Shaping($universe->shapes, $wide),
             'aims' => array_map(static fn(array $one): Aim => new Aim(...$one), $patch->aimed($universe->id)),
             'safety' => Safety::of($patch->never($universe->id), $defaults),
+            'dimming' => Dimming::of($intensities),
+        ];
+    }
+
+    /**
+     * The virtual intensities of a universe: full while nobody gives them.
+     *
+     * @return array{name: string, rules: Rules, shaping: ?Shaping, safety: ?Safety, dimming: ?Dimming, aims: list<Aim>}
+     */
+    private static function beside(UniverseEntry $universe, Intensities $intensities): array
+    {
+        $rules = new Rules(MergeRule::Slot);
+
+        return [
+            'name' => "Intensities of {$universe->name}",
+            'rules' => $rules->patched($intensities->latest(), new WideParameters($intensities->wide()), Bytes::$all),
+            'shaping' => null,
+            'aims' => [],
+            'safety' => null,
+            'dimming' => null,
         ];
     }
 

@@ -9,6 +9,7 @@ use NimbleJunction\Core\Route\SlotToMessage;
 use NimbleJunction\Core\Show\ValueEntry;
 use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Universe\Aim;
+use NimbleJunction\Core\Universe\Dimming;
 use NimbleJunction\Core\Universe\Rules;
 use NimbleJunction\Core\Universe\Safety;
 use NimbleJunction\Core\Universe\Shaping;
@@ -17,7 +18,7 @@ use NimbleJunction\Core\Universe\Shaping;
 final readonly class Plan
 {
     /**
-     * @param array<string, array{name: string, rules: Rules, shaping: ?Shaping, safety: ?Safety, aims: list<Aim>}> $universes by id
+     * @param array<string, array{name: string, rules: Rules, shaping: ?Shaping, safety: ?Safety, dimming: ?Dimming, aims: list<Aim>}> $universes by id; those of virtual intensities too, each before the universe that it lies beside
      * @param array<string, array{name: string, protocol: Protocol, enabled: bool, receives: bool, sends: bool, via: string}> $ports by id; via is the key of its own endpoint, '' where it only sends datagrams
      * @param array<string, Endpoint> $endpoints by key
      * @param array<string, list<UniverseExit>> $exits by universe

@@ -98,7 +98,7 @@ final class RouteSlots
         $slots = [];
         foreach (self::points($route) as $reference) {
             foreach (self::placements($reference, $patch) as $placement) {
-                $universe = $placement->fixture->universeId;
+                $universe = $placement->universeId;
                 $slots[$universe] = ($slots[$universe] ?? []) + array_fill_keys($placement->slots, true);
             }
             if ($reference->kind === 'slot') {

@@ -74,7 +74,7 @@ final readonly class HandHold implements Move
             $levels[$slot] = $value === null ? null : $level;
         }
 
-        return new self($placement->fixture->universeId, $levels, $seconds, $unlock);
+        return new self($placement->universeId, $levels, $seconds, $unlock);
     }
 
     public function play(Stage $stage, int $now): array

@@ -35,11 +35,10 @@ final readonly class Explanation
      */
     public function stages(int $slot, string $merged, WayOut $wayOut): string
     {
-        $asked = $this->rules->wide->value($merged, $slot);
         $words = [
             $this->rules->swaps?->explain($slot) ?? '',
             $this->of($slot, \ord($merged[$slot])),
-            ...$wayOut->explain($slot, $asked),
+            ...$wayOut->explain($slot, $merged, $this->rules->wide),
         ];
 
         return implode(' ', array_filter($words));

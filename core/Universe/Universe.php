@@ -74,10 +74,10 @@ final class Universe
      *
      * @return bool whether what leaves has changed
      */
-    public function use(Rules $rules, ?Shaping $shaping, int $now, ?Safety $safety = null, array $aims = []): bool
+    public function use(Rules $rules, ?Shaping $shaping, int $now, ?Safety $safety = null, array $aims = [], ?Dimming $dimming = null): bool
     {
         $before = $this->rules;
-        $this->wayOut->use($shaping, $safety, $aims);
+        $this->wayOut->use($shaping, $safety, $aims, $dimming);
         if ($rules->mergeAlike($before)) {
             $this->rules = $rules;
             if ($rules->defaults !== $before->defaults) {
@@ -384,7 +384,8 @@ final class Universe
             : $this->control->mergeSlots($this->merger, $this->merged, $this->rules->wide->whole($slots));
     }
 
-    private function lay(): bool
+    /** @return bool whether what leaves has changed: something on its way out has */
+    public function lay(): bool
     {
         $levels = $this->wayOut->apply($this->merged);
         if ($levels === $this->levels && ! $this->fresh) {

@@ -7,13 +7,14 @@ namespace NimbleJunction\Core\Universe;
 use NimbleJunction\Core\Merge\WideParameters;
 
 /**
- * What happens to levels between what is asked for and what leaves, in its order: curves and limits, how fixtures hang,
- * then what people hold, then what is never driven, and the limits that no fixture leaves.
+ * What happens to levels between what is asked for and what leaves, in its order: virtual intensities, curves and limits,
+ * how fixtures hang, then what people hold, then what is never driven, and the limits that no fixture leaves.
  */
 final class WayOut
 {
     private ?Shaping $shaping = null;
     private ?Safety $safety = null;
+    private ?Dimming $dimming = null;
 
     /** @var list<Aim> */
     private array $aims = [];
@@ -23,9 +24,10 @@ final class WayOut
     }
 
     /** @param list<Aim> $aims */
-    public function use(?Shaping $shaping, ?Safety $safety, array $aims): void
+    public function use(?Shaping $shaping, ?Safety $safety, array $aims, ?Dimming $dimming = null): void
     {
         $this->aims = $aims;
+        $this->dimming = $dimming;
         $this->shaping = $shaping;
         $this->safety = $safety;
     }
@@ -37,17 +39,30 @@ final class WayOut
      */
     public function apply(string $merged): string
     {
-        $levels = $this->shaping?->apply($merged) ?? $merged;
+        $levels = $this->dimming?->apply($merged) ?? $merged;
+        $levels = $this->shaping?->apply($levels) ?? $levels;
         foreach ($this->aims as $aim) {
             $levels = $aim->turn($levels);
         }
         $levels = $this->holds->lay($levels);
+        $levels = $this->dimming?->applyHeld($levels, $this->holds->all()) ?? $levels;
         $levels = $this->safety?->apply($levels, $this->holds->all()) ?? $levels;
         foreach ($this->aims as $aim) {
             $levels = $aim->keep($levels);
         }
 
         return $levels;
+    }
+
+    /**
+     * The virtual intensities are otherwise.
+     *
+     * @param string $levels 512 bytes: the intensities, each in its slots
+     * @param array<int, Hold> $holds on those slots
+     */
+    public function dim(string $levels, array $holds): void
+    {
+        $this->dimming?->use($levels, $holds);
     }
 
     /**
@@ -95,13 +110,16 @@ final class WayOut
     /**
      * Every stage that did something, in words.
      *
-     * @param int $asked what is asked for, in as many bits as the parameter has
+     * @param string $merged 512 bytes: what is asked for
      *
      * @return list<string>
      */
-    public function explain(int $slot, int $asked): array
+    public function explain(int $slot, string $merged, WideParameters $wide): array
     {
+        $asked = $wide->value($this->dimming?->apply($merged) ?? $merged, $slot);
+
         return [
+            $this->dimming?->explain($slot) ?? '',
             $this->shaping?->explain($slot, $asked) ?? '',
             ...array_map(static fn(Aim $aim): string => $aim->explain($slot), $this->aims),
             $this->holds->explain($slot),

@@ -58,8 +58,7 @@ final readonly class HoldParameter implements Order
 
     public function obey(Reach $reach): ?Said
     {
-        $placement = $reach->engine->show()->patch()->find($this->fixture, $this->parameter)
-            ?? throw new CommandRefused("There is no parameter \"{$this->parameter}\" of a fixture \"{$this->fixture}\" in the show.");
+        $placement = $reach->parameter($this->fixture, $this->parameter);
         $parameter = $placement->placed->parameter;
         if ($parameter->neverDriven && ! $this->unlock) {
             throw new CommandRefused("{$placement->name()} is never driven, as its profile says. Unlock it to reach it this once.");
@@ -69,7 +68,7 @@ final readonly class HoldParameter implements Order
             $levels[$slot + 1] = $level;
         }
         ksort($levels);
-        $reach->engine->hold($placement->fixture->universeId, $levels, $reach->by(), $this->seconds, $this->unlock);
+        $reach->engine->hold($placement->universeId, $levels, $reach->by(), $this->seconds, $this->unlock);
 
         return null;
     }

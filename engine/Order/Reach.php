@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Engine\Order;
 
+use NimbleJunction\Core\Patch\Placement;
 use NimbleJunction\Core\Point\Act;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Universe\Universe;
@@ -46,6 +47,13 @@ final readonly class Reach
     {
         return $this->engine->junction->universes()[$id]
             ?? throw new CommandRefused("There is no universe \"{$id}\" in the show.");
+    }
+
+    /** @throws CommandRefused */
+    public function parameter(string $fixture, string $key): Placement
+    {
+        return $this->engine->show()->patch()->find($fixture, $key)
+            ?? throw new CommandRefused("There is no parameter \"{$key}\" of a fixture \"{$fixture}\" in the show.");
     }
 
     /** @throws CommandRefused */

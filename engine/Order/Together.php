@@ -16,7 +16,7 @@ final class Together
     public function add(Placement $placement, int $value): void
     {
         foreach ($placement->levels($value) as $slot => $level) {
-            $this->levels[$placement->fixture->universeId][$slot + 1] = $level;
+            $this->levels[$placement->universeId][$slot + 1] = $level;
         }
     }
 

@@ -7,6 +7,7 @@ namespace NimbleJunction\Engine\Order;
 use NimbleJunction\Core\Check\Reason;
 use NimbleJunction\Core\Check\WhyDark;
 use NimbleJunction\Core\Document\Field\Id;
+use NimbleJunction\Core\Patch\Intensities;
 use NimbleJunction\Engine\CommandRefused;
 use NimbleJunction\Engine\Said\ReasonLine;
 use NimbleJunction\Engine\Said\Reasons;
@@ -54,6 +55,7 @@ final readonly class WhyIsItDark implements Order
             $junction->plan(),
             $fixture,
             $reach->universe($fixture->universeId),
+            $junction->universes()[Intensities::beside($fixture->universeId)] ?? null,
             static fn(string $port): string => $junction->activity($port)->fault,
         );
 

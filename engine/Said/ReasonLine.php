@@ -9,7 +9,7 @@ final readonly class ReasonLine extends Said
 {
     /**
      * @param string $list where to look: a list of the show; '' for nowhere
-     * @param list<int> $release slots to be released for it to go
+     * @param string $release the parameter to be released for it to go; '' where that is no help
      */
     public function __construct(
         public bool $keepsDark,
@@ -17,8 +17,7 @@ final readonly class ReasonLine extends Said
         public string $remedy,
         public string $list,
         public string $id,
-        #[ListOf('int')]
-        public array $release,
+        public string $release,
     ) {
     }
 }

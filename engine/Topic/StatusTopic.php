@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Engine\Topic;
 
 use NimbleJunction\Core\Merge\Source;
+use NimbleJunction\Core\Patch\Intensities;
 use NimbleJunction\Core\Universe\Universe;
 use NimbleJunction\Engine\Engine;
 use NimbleJunction\Engine\Health\Compilation;
@@ -117,7 +118,10 @@ final class StatusTopic implements Topic
             $this->descriptors->open(),
         );
         $this->ports = $this->report->lives($now);
-        $this->universes = array_map(self::universe(...), $junction->universes());
+        $this->universes = array_map(self::universe(...), array_filter(
+            $junction->universes(),
+            static fn(Universe $one): bool => ! Intensities::areAt($one->id),
+        ));
         $this->holds = [];
         foreach ($junction->universes() as $universe) {
             foreach ($universe->wayOut()->holds() as $hold) {

@@ -60,13 +60,13 @@ final class Fixtures extends PlanRoom
     {
         $placement = $this->find($reference);
 
-        return $placement === null ? ['', []] : [$placement->fixture->universeId, $placement->slots];
+        return $placement === null ? ['', []] : [$placement->universeId, $placement->slots];
     }
 
     public function read(Reference $reference): ?float
     {
         $placement = $this->find($reference);
-        $universe = $placement === null ? null : $this->universes->find($placement->fixture->universeId);
+        $universe = $placement === null ? null : $this->universes->find($placement->universeId);
         if ($placement === null || $universe === null) {
             return null;
         }
@@ -79,7 +79,7 @@ final class Fixtures extends PlanRoom
     public function set(Reference $reference, int|float|string $value, Act $act, int $now): string
     {
         $placement = $this->plan->patch->find($reference->id, $reference->part);
-        $universe = $placement === null ? null : $this->universes->find($placement->fixture->universeId);
+        $universe = $placement === null ? null : $this->universes->find($placement->universeId);
         if ($placement === null || $universe === null) {
             return 'there is no such parameter';
         }

@@ -7,8 +7,8 @@ namespace NimbleJunction\Core\Live\Points;
 use NimbleJunction\Core\Live\Changes;
 use NimbleJunction\Core\Live\Universes;
 use NimbleJunction\Core\Patch\Fixture;
+use NimbleJunction\Core\Patch\Intensities;
 use NimbleJunction\Core\Patch\Lighting;
-use NimbleJunction\Core\Patch\Placement;
 use NimbleJunction\Core\Point\Act;
 use NimbleJunction\Core\Point\Notice;
 use NimbleJunction\Core\Point\Point;
@@ -70,9 +70,11 @@ final class Lit extends PlanRoom
         if (Lighting::values($this->plan->patch->footprint($fixture)) === []) {
             return "the profile of {$fixture->name} does not say what makes it seen: give a parameter the role dimmer, shutter or a colour";
         }
-        $before = $universe->levels;
-        (float) $value > 0 ? $this->light($universe, $fixture, $act->name, $now) : $this->letGo($universe, $reference->id, $now);
-        ($this->changes)()->note($universe, $before, null);
+        foreach ($this->universesOf($fixture) as $one) {
+            $before = $one->levels;
+            (float) $value > 0 ? $this->light($one, $fixture, $act->name, $now) : $this->letGo($one, $reference->id, $now);
+            ($this->changes)()->note($one, $before, null);
+        }
         ($this->changes)()->lookSoon();
 
         return '';
@@ -98,14 +100,22 @@ final class Lit extends PlanRoom
         return $reference->part === '' ? $this->plan->patch->fixtures[$reference->id] ?? null : null;
     }
 
+    /** @return list<Universe> its own, and what lies beside it */
+    private function universesOf(Fixture $fixture): array
+    {
+        $ids = [$fixture->universeId, Intensities::beside($fixture->universeId)];
+
+        return array_values(array_filter(array_map($this->universes->find(...), $ids)));
+    }
+
     private function light(Universe $universe, Fixture $fixture, string $by, int $now): void
     {
         $footprint = $this->plan->patch->footprint($fixture);
         $held = $universe->wayOut()->holds();
         $holds = [];
         foreach (Lighting::values($footprint) as $key => $value) {
-            $placed = $footprint->find((string) $key);
-            foreach ($placed === null ? [] : (new Placement($fixture, $placed))->levels($value) as $slot => $level) {
+            $placement = $this->plan->patch->find($fixture->id, (string) $key);
+            foreach ($placement?->universeId === $universe->id ? $placement->levels($value) : [] as $slot => $level) {
                 $was = $held[$slot] ?? null;
                 $holds[] = new Hold(
                     $slot,
@@ -118,8 +128,10 @@ final class Lit extends PlanRoom
                 );
             }
         }
-        $universe->hold(...$holds);
-        $this->universes->dueAt = min($this->universes->dueAt, $now + self::HOLD_NANOS);
+        if ($holds !== []) {
+            $universe->hold(...$holds);
+            $this->universes->dueAt = min($this->universes->dueAt, $now + self::HOLD_NANOS);
+        }
     }
 
     private function letGo(Universe $universe, string $fixture, int $now): void

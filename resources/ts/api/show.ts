@@ -71,7 +71,13 @@ export interface PlacedParameter {
   kind: string
   highest: boolean
   never: boolean
+  /** Whether its slots are none of the fixture's own: an intensity by which its lights are scaled. */
+  virtual: boolean
 }
+/** Where the virtual intensities of a universe's fixtures lie: beside it. */
+const BESIDE = ':intensity'
+export const universeOf = (parameter: PlacedParameter, universe: string) =>
+  parameter.virtual ? `${universe}${BESIDE}` : universe
 /** What a typed address may mean. */
 export interface AddressWay {
   universe: string
@@ -267,11 +273,11 @@ export const useShow = defineStore('show', () => {
   }
   /** What listens to a slot: "Lantern, level"; '' where nothing is known to. */
   const listening = (universe: string, slot: number) =>
-    patchOf(universe)
+    patchOf(universe.replace(BESIDE, ''))
       .filter((one) => one.first <= slot && slot <= one.last)
       .flatMap((one) =>
         parametersOf(one.id)
-          .filter((placed) => placed.slots.includes(slot))
+          .filter((placed) => placed.slots.includes(slot) && placed.virtual === universe.endsWith(BESIDE))
           .map((placed) => `${one.name}, ${placed.name}`),
       )
       .join(' and ')

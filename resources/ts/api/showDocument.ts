@@ -205,6 +205,7 @@ export interface Profile {
   maker?: string
   parameters?: Parameter[]
   cells?: Cells[]
+  virtualIntensity?: boolean
   modes?: Mode[]
   note?: string
 }
@@ -290,6 +291,7 @@ export interface Mode {
   name: string
   parameters?: Parameter[]
   cells?: Cells[]
+  virtualIntensity?: boolean
 }
 export interface Fixture {
   id: Id

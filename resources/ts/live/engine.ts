@@ -182,6 +182,8 @@ export const useEngine = defineStore('engine', () => {
     command('hold-parameter', { fixture, parameter, value, unlock })
   const releaseMine = () => command('release', { mine: true })
   const release = (universe?: string, slot?: number, last?: number) => command('release', { universe, slot, last })
+  /** What is held of a parameter, by whomever. */
+  const releaseParameter = (fixture: string, parameter: string) => command('release', { fixture, parameter })
   const check = (port: string, other: string) =>
     ask('check', { port, other: other || undefined }).then((answer) => ({
       findings: (answer.findings ?? []) as Finding[],
@@ -231,6 +233,7 @@ export const useEngine = defineStore('engine', () => {
     levelsNow,
     hold,
     holdParameter,
+    releaseParameter,
     release,
     releaseMine,
     explain,

@@ -198,7 +198,7 @@ export interface ReasonLine {
   remedy: string
   list: string
   id: string
-  release: number[]
+  release: string
 }
 
 export interface Reasons {
@@ -340,7 +340,7 @@ export interface Orders {
   'hold-parameter': { fixture: string, parameter: string, value: number, seconds?: number, unlock?: boolean }
   'fan': { fixtures?: string[], parameter: string, from: number, to: number, fan?: string }
   'colour': { fixtures?: string[], colour: string }
-  'release': { universe?: string, slot?: number, last?: number, mine?: boolean }
+  'release': { universe?: string, slot?: number, last?: number, mine?: boolean, fixture?: string, parameter?: string }
   'explain': { universe: string, slot: number }
   'lend': { devices?: string[] }
   'lent': { device: string, bytes?: string, state?: string }

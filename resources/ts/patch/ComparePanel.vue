@@ -22,6 +22,7 @@ const bySlot = (key: string) => {
   return found
 }
 function spell(one: PlacedParameter, into: Map<number, string>): void {
+  if (one.virtual) return
   one.slots.forEach((slot, i) =>
     into.set(slot, `${one.name}${one.slots.length > 1 ? `, ${['coarse', 'fine', 'finer', 'finest'][i]}` : ''}`),
   )

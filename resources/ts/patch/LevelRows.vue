@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { useSession } from '@/api/session'
-import { useShow, type Fixture } from '@/api/show'
+import { universeOf, useShow, type Fixture } from '@/api/show'
 import { spellSlots } from '@/components/slots'
 import { useEngine } from '@/live/engine'
 import { parameterAt, rangeAt, rangeMiddle, shareOf, spellValue } from './values'
@@ -24,8 +24,8 @@ const rows = computed(() =>
 )
 type Row = (typeof rows.value)[number]
 engine.follow(() => rows.value.map((row) => `points:${row.point}/leaves`))
-const held = computed(() => new Set(engine.holds.filter((one) => one.universe === props.fixture.universe).map((one) => one.slot)))
-const isHeld = (row: Row) => row.slots.some((slot) => held.value.has(slot))
+const held = computed(() => new Set(engine.holds.map((one) => `${one.universe} ${one.slot}`)))
+const isHeld = (row: Row) => row.slots.some((slot) => held.value.has(`${universeOf(row, props.fixture.universe)} ${slot}`))
 const valueOf = (row: Row) => {
   const value = engine.points[`${row.point}/leaves`]
   return typeof value === 'number' ? value : undefined
@@ -43,7 +43,7 @@ function hold(row: Row, value: number): void {
   if (row.never) void engine.holdParameter(props.fixture.id, row.key, shareOf(row.parameter, value), true)
   else void engine.setPoint(row.point, value)
 }
-const release = (row: Row) => void engine.release(props.fixture.universe, row.slots[0], row.slots[0])
+const release = (row: Row) => void engine.releaseParameter(props.fixture.id, row.key)
 const low = (row: Row) => Math.min(...(row.parameter.physical ?? [0, 100]))
 const high = (row: Row) => Math.max(...(row.parameter.physical ?? [0, 100]))
 </script>
@@ -53,7 +53,8 @@ const high = (row: Row) => Math.max(...(row.parameter.physical ?? [0, 100]))
     <div v-for="row in rows" :key="row.key" class="row" :class="{ held: isHeld(row) }">
       <span class="name"
         >{{ row.name }}
-        <span class="quiet small figures">{{ spellSlots(row.slots).replace(' to ', '–') }}</span>
+        <span v-if="row.virtual" class="quiet small" title="It scales all lights of the fixture as they leave">virtual</span>
+        <span v-else class="quiet small figures">{{ spellSlots(row.slots).replace(' to ', '–') }}</span>
         <span class="quiet small"> {{ row.highest ? 'highest' : 'latest' }}</span></span
       >
       <input

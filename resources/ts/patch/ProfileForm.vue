@@ -50,25 +50,28 @@ function addCells(): void {
   const id = `cell${cells.value.length > 0 ? `-${cells.value.length + 1}` : ''}`
   change({ cells: [...cells.value, { id, name: 'Cell', count: 4, parameters: [{ name: 'red', role: 'red' }] }] })
 }
+const meaningsOf = ({ parameters, cells, virtualIntensity }: Meanings) => ({
+  parameters: parameters ?? [],
+  cells,
+  virtualIntensity,
+})
 /** One mode becomes the first of several; a further one begins as the one that is looked at. */
 function addMode(): void {
-  const copy = JSON.parse(JSON.stringify({ parameters: meanings.value.parameters ?? [], cells: cells.value })) as Meanings
+  const copy = JSON.parse(JSON.stringify({ ...meaningsOf(meanings.value), cells: cells.value })) as Meanings
   const next = {
     id: `mode-${modes.value.length + (modes.value.length ? 1 : 2)}`,
     name: `Mode ${modes.value.length + (modes.value.length ? 1 : 2)}`,
     ...copy,
   } as Mode
   const before = modes.value.length ? modes.value : [{ id: 'mode-1', name: 'Mode 1', ...copy } as Mode]
-  draft.value = { ...draft.value, parameters: undefined, cells: undefined, modes: [...before, next] }
+  draft.value = { ...draft.value, parameters: undefined, cells: undefined, virtualIntensity: undefined, modes: [...before, next] }
   place.value = before.length
 }
 function removeMode(): void {
   const left = modes.value.filter((_, i) => i !== place.value)
   const [only] = left
   draft.value =
-    left.length === 1 && only
-      ? { ...draft.value, modes: undefined, parameters: only.parameters, cells: only.cells }
-      : { ...draft.value, modes: left }
+    left.length === 1 && only ? { ...draft.value, modes: undefined, ...meaningsOf(only) } : { ...draft.value, modes: left }
   place.value = 0
 }
 async function save(): Promise<void> {
@@ -112,7 +115,12 @@ const parameters = (value: Parameter[] | undefined) => value ?? []
     @cancel="emit('cancel')"
   >
     <div class="fields about">
-      <PartFields v-model="draft" :fields="fields" :without="['parameters', 'cells', 'modes']" :fault="fault" />
+      <PartFields
+        v-model="draft"
+        :fields="fields"
+        :without="['parameters', 'cells', 'modes', 'virtualIntensity']"
+        :fault="fault"
+      />
     </div>
     <div class="modes" role="group" aria-label="Modes">
       <button
@@ -202,6 +210,17 @@ const parameters = (value: Parameter[] | undefined) => value ?? []
       />
     </section>
     <button type="button" class="small-button" @click="addCells">Add repeated cells</button>
+    <p class="small">
+      <label
+        ><input
+          type="checkbox"
+          :checked="meanings.virtualIntensity"
+          @change="change({ virtualIntensity: ($event.target as HTMLInputElement).checked || undefined })"
+        />
+        It has a virtual intensity, which scales its colours as they leave</label
+      >
+      <span v-if="fault(`${at}virtualIntensity`)" class="wrong">{{ fault(`${at}virtualIntensity`) }}</span>
+    </p>
     <p v-if="failed" class="wrong small" role="alert">{{ failed }}</p>
     <template v-if="profile" #actions>
       <v-btn @click="copy">Copy</v-btn>

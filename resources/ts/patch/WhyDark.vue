@@ -37,7 +37,7 @@ watch(
 )
 onUnmounted(() => clearInterval(timer))
 async function release(one: Reason): Promise<void> {
-  for (const slot of one.release) await engine.release(props.fixture.universe, slot, slot)
+  await engine.releaseParameter(props.fixture.id, one.release)
   await look()
 }
 </script>
@@ -57,13 +57,7 @@ async function release(one: Reason): Promise<void> {
     <ul>
       <li v-for="one in [...dark, ...rest]" :key="one.words" class="small" :class="{ wrong: one.keepsDark }">
         {{ one.words }} {{ one.remedy }}
-        <button
-          v-if="one.release.length"
-          type="button"
-          class="small-button"
-          :disabled="!session.mayOperate"
-          @click="release(one)"
-        >
+        <button v-if="one.release" type="button" class="small-button" :disabled="!session.mayOperate" @click="release(one)">
           Release it
         </button>
         <router-link v-if="one.list" :to="`${places[one.list]}${one.id}`">Go there</router-link>

@@ -7,6 +7,7 @@ export type CellBlock = Omit<NonNullable<Profile['cells']>[number], 'parameters'
 export interface Meanings {
   parameters?: Parameter[]
   cells?: CellBlock[]
+  virtualIntensity?: boolean
 }
 export interface Layout {
   /** Slots of each parameter, from 1. */

@@ -2,8 +2,12 @@ import type { Parameter, Profile } from '@/api/show'
 
 export type Range = NonNullable<Parameter['ranges']>[number]
 
+/** What a profile does not say: an intensity beside the slots, full unless somebody gives one. */
+const virtual: Parameter = { name: 'intensity', slots: 2, role: 'dimmer' }
+
 /** The parameter of a profile that stands at a path, like "cells/0/parameters/2", in one of its modes. */
 export function parameterAt(profile: Profile, mode: string | undefined, path: string): Parameter | undefined {
+  if (path === '') return virtual
   const meanings = profile.modes?.length ? (profile.modes.find((one) => one.id === mode) ?? profile.modes[0]) : profile
   const [list, first, , inner] = path.split('/')
   if (list === 'cells') return meanings?.cells?.[Number(first)]?.parameters[Number(inner)]

@@ -18,7 +18,7 @@ const here = computed(() =>
     .flatMap((fixture) =>
       show
         .parametersOf(fixture.id)
-        .filter((one) => one.slots.includes(props.slotNumber))
+        .filter((one) => !one.virtual && one.slots.includes(props.slotNumber))
         .map((parameter) => ({ fixture, parameter })),
     ),
 )

@@ -21,7 +21,7 @@ final class LightingTest extends TestCase
     public static function profiles(): iterable
     {
         yield 'a dimmer' => ['dimmer', ['level' => 255]];
-        yield 'colours alone' => ['rgbw', ['red' => 255, 'green' => 255, 'blue' => 255, 'white' => 255]];
+        yield 'colours alone' => ['rgbw', ['red' => 255, 'green' => 255, 'blue' => 255, 'white' => 255, 'intensity' => 65535]];
         yield 'a moving head: centred, open, full, white, its zoom as usual, no reset' => ['moving-head-16', [
             'pan' => 32768, 'tilt' => 32768, 'shutter' => 193, 'level' => 255, 'red' => 255, 'green' => 255, 'blue' => 255, 'zoom' => 128,
         ]];

@@ -44,7 +44,7 @@ final class WhyDarkTest extends TestCase
         $reason = self::reasons($rig)[0];
         self::assertTrue($reason->keepsDark);
         self::assertStringContainsString('by the guide', $reason->words);
-        self::assertSame([14], $reason->release);
+        self::assertSame('level', $reason->release);
     }
 
     public function testNobodyGivesItAnythingOrNobodyDoesAnyMore(): void
@@ -96,6 +96,27 @@ final class WhyDarkTest extends TestCase
         self::assertStringContainsString('Other listens to some of its slots: what is meant', implode(' ', $said));
     }
 
+    public function testAVirtualIntensityAndNotTheColourThatItScales(): void
+    {
+        $rig = self::rig();
+        $rig->adopt([
+            'profiles' => [Library::all()[1]],
+            'fixtures' => [['id' => 'left', 'name' => 'Left', 'profile' => 'rgb', 'universe' => 'palm', 'first' => 11]],
+        ]);
+        $rig->artNet([11 => 255]);
+        $rig->junction->hold(
+            'palm:intensity',
+            [new Hold(10, 0, 'the guide', $rig->nanos() + 9_000_000_000), new Hold(11, 0, 'the guide', $rig->nanos() + 9_000_000_000)],
+            $rig->nanos(),
+        );
+        self::assertStringStartsWith('intensity is at 0. ', self::said($rig)[0]);
+        self::assertStringContainsString('by the guide', self::said($rig)[0]);
+        self::assertStringNotContainsString('colour is black', self::said($rig)[0]);
+        self::assertSame('intensity', self::reasons($rig)[0]->release);
+        $rig->artNet([11 => 0]);
+        self::assertStringContainsString('colour is black', self::said($rig)[0]);
+    }
+
     /** @return list<string> all that keeps it dark, and then each that does not */
     private static function said(Rig $rig, string $fault = ''): array
     {
@@ -118,6 +139,7 @@ final class WhyDarkTest extends TestCase
             $rig->junction->plan(),
             $show->fixtures['left'],
             $rig->junction->universes()['palm'],
+            $rig->junction->universes()['palm:intensity'] ?? null,
             static fn(string $port): string => $fault,
         );
 
