@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Live;
 
+use NimbleJunction\Core\Live\Points\Dots;
 use NimbleJunction\Core\Live\Points\Fixtures;
 use NimbleJunction\Core\Live\Points\Grouped;
 use NimbleJunction\Core\Live\Points\Held;
 use NimbleJunction\Core\Live\Points\Lit;
+use NimbleJunction\Core\Live\Points\PixelColours;
 use NimbleJunction\Core\Live\Points\Ports;
 use NimbleJunction\Core\Live\Points\Routes;
 use NimbleJunction\Core\Live\Points\Slots;
@@ -38,6 +40,8 @@ final class LivePoints
     private readonly Grouped $grouped;
     private readonly Held $held;
     private readonly Lit $lit;
+    private readonly PixelColours $pixels;
+    private readonly Dots $dots;
     private readonly Routes $routes;
 
     public function __construct(
@@ -64,6 +68,8 @@ final class LivePoints
         $this->slots = new Slots($universes, $changes);
         $this->held = new Held($universes, $changes);
         $this->lit = new Lit($universes, $changes);
+        $this->pixels = new PixelColours($universes, $changes);
+        $this->dots = new Dots($universes, $changes);
         $this->ports = new Ports($activities, $changes);
         $this->values = new Values(function (Reference $reference, int|float|string|null $value, int|float|string|null $before): void {
             $this->runner->happened(new PointChanged($reference, $value, $before));
@@ -84,6 +90,8 @@ final class LivePoints
             $this->grouped,
             $this->held,
             $this->lit,
+            $this->pixels,
+            $this->dots,
             $this->ports,
             $this->values,
             $this->routes,
@@ -121,16 +129,19 @@ final class LivePoints
         return $refusal;
     }
 
-    /** When look() must be called next: somebody waits for points that change with time. */
+    /** When look() must be called next: somebody waits for points that change with time, or a dot runs. */
     public function dueAt(): int
     {
-        return $this->watching->dueAt;
+        return min($this->watching->dueAt, $this->dots->dueAt);
     }
 
     /** Points that change with time are looked at: a port is alive, or not any more. */
     public function look(int $now): void
     {
         $this->ports->passes($now);
+        if ($this->dots->dueAt <= $now) {
+            $this->dots->passes($now);
+        }
         foreach ($this->watching->poll($now) as $change) {
             $this->runner->happened($change, true);
         }
@@ -150,6 +161,8 @@ final class LivePoints
         $this->grouped->adopt($plan);
         $this->held->adopt($plan);
         $this->lit->adopt($plan);
+        $this->pixels->adopt($plan);
+        $this->dots->adopt($plan);
         $this->ports->adopt($plan);
         $this->values->adopt($plan);
         $this->routes->adopt($plan);

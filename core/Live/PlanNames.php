@@ -43,6 +43,8 @@ final readonly class PlanNames implements Names
             'fixture' => $patch->find($point->id, $point->part)?->name() ?? $reference,
             'group' => isset($patch->groups->groups[$point->id]) ? "{$patch->groups->groups[$point->id]->name}, {$point->part}" : $reference,
             'light' => isset($patch->fixtures[$point->id]) ? "the light of {$patch->fixtures[$point->id]->name}" : $reference,
+            'pixels' => $this->plan->pixels->said($point->id, $point->part),
+            'dot' => $this->plan->pixels->saidOfDot($point->id, $point->part),
             'slot' => $patch->said($point->id, (int) $point->part, "slot {$point->part} of {$this->universe($point->id)}"),
             default => $reference,
         };

@@ -6,9 +6,10 @@ namespace NimbleJunction\Core\Live;
 
 use NimbleJunction\Core\Merge\Contribution;
 use NimbleJunction\Core\Patch\Footprint;
-use NimbleJunction\Core\Patch\Patch;
 use NimbleJunction\Core\Patch\Placed;
 use NimbleJunction\Core\Patch\Placement;
+use NimbleJunction\Core\Pixels\Pixels;
+use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Universe\Hold;
 use NimbleJunction\Core\Universe\Universe;
 
@@ -30,9 +31,11 @@ final class Repatched
     /** @var list<array{Placement, list<Hold>}> what people hold of them, in the new slots */
     private array $held = [];
 
-    public static function between(Patch $before, Patch $after): self
+    public static function between(Plan $was, Plan $is): self
     {
         $repatched = new self();
+        $repatched->comparePixels($was->pixels, $is->pixels);
+        [$before, $after] = [$was->patch, $is->patch];
         $alike = [];
         foreach ($before->fixtures as $id => $fixture) {
             $now = $after->fixtures[$id] ?? null;
@@ -111,6 +114,27 @@ final class Repatched
         }
     }
 
+    /** A pixel is the same one where it has the same number, however it is wired. */
+    private function comparePixels(Pixels $before, Pixels $after): void
+    {
+        foreach ($before->maps as $id => $map) {
+            $now = $after->maps[$id] ?? null;
+            if ($now === null || ($now->wiring == $map->wiring && $now->universes === $map->universes && $now->order === $map->order)) {
+                continue;
+            }
+            $places = [];
+            foreach ($after->placements((string) $id, '') as $placement) {
+                $places[$placement->placed->key] = $placement;
+            }
+            foreach ($before->placements((string) $id, '') as $was) {
+                $is = $places[$was->placed->key] ?? null;
+                if ($is !== null && ($is->slots !== $was->slots || $is->universeId !== $was->universeId)) {
+                    $this->moved[] = [$was, $is];
+                }
+            }
+        }
+    }
+
     /** @return array<int|string, list<int>> slots by key of parameter */
     private static function places(Footprint $footprint): array
     {
@@ -121,9 +145,12 @@ final class Repatched
     private function takeUpHolds(Universe $universe, Placement $was, Placement $is): void
     {
         $holds = $universe->wayOut()->holds();
-        $own = array_intersect_key($holds, array_flip($was->slots));
-        if (\count($own) < \count($was->slots)) {
-            return;
+        $own = [];
+        foreach ($was->slots as $slot) {
+            if (! isset($holds[$slot])) {
+                return;
+            }
+            $own[$slot] = $holds[$slot];
         }
         $levels = $universe->levels;
         foreach ($own as $slot => $hold) {

@@ -60,7 +60,7 @@ final class Universes implements Room
     /** Universes, sources, levels and holds live on; what the new plan no longer feeds goes. */
     public function adopt(Plan $plan, int $now): void
     {
-        $repatched = Repatched::between($this->plan->patch, $plan->patch);
+        $repatched = Repatched::between($this->plan, $plan);
         $repatched->takeUp($this->universes, $plan->routeSlots);
         $this->plan = $plan;
         $this->intake->adopt($plan);

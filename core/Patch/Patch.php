@@ -12,17 +12,26 @@ final readonly class Patch
     /** @var array<string, list<Fixture>> by universe */
     private array $byUniverse;
 
+    /** @var array<string, list<Run>> by universe */
+    private array $runs;
+
     /**
      * @param array<string, Profile> $profiles by id
      * @param array<string, Fixture> $fixtures by id; each with a profile that is there
+     * @param list<Run> $runs what else listens
      */
-    public function __construct(public array $profiles, public array $fixtures, public Groups $groups = new Groups())
+    public function __construct(public array $profiles, public array $fixtures, public Groups $groups = new Groups(), array $runs = [])
     {
         $byUniverse = [];
         foreach ($fixtures as $fixture) {
             $byUniverse[$fixture->universeId][] = $fixture;
         }
         $this->byUniverse = $byUniverse;
+        $byUniverse = [];
+        foreach ($runs as $run) {
+            $byUniverse[$run->fixture()->universeId][] = $run;
+        }
+        $this->runs = $byUniverse;
     }
 
     public function footprint(Fixture $fixture): Footprint
@@ -32,6 +41,12 @@ final readonly class Patch
 
     public function lastSlot(Fixture $fixture): int
     {
+        foreach ($fixture->profileId === '' ? $this->runsIn($fixture->universeId) : [] as $run) {
+            if (self::isSame($run->fixture(), $fixture)) {
+                return $run->last();
+            }
+        }
+
         return $fixture->first + $this->footprint($fixture)->slots - 1;
     }
 
@@ -52,6 +67,9 @@ final readonly class Patch
                 }
             }
             $latest = self::laid($latest, $fixture, $own);
+        }
+        foreach ($this->runsIn($universeId) as $run) {
+            $latest = self::laid($latest, $run->fixture(), str_repeat("\xFF", $run->last() - $run->fixture()->first + 1));
         }
 
         return $latest;
@@ -146,6 +164,12 @@ final readonly class Patch
                 }
             }
         }
+        foreach ($this->runsIn($universeId) as $run) {
+            $placed = $slot < $run->fixture()->first || $slot > $run->last() ? null : $run->at($slot);
+            if ($placed !== null) {
+                $found[] = [$run->fixture(), $placed];
+            }
+        }
 
         return $found;
     }
@@ -215,7 +239,7 @@ final readonly class Patch
     {
         $taken = [];
         $last = 0;
-        foreach ($this->in($universeId) as $fixture) {
+        foreach ($this->listening($universeId) as $fixture) {
             if ($fixture->id === $without) {
                 continue;
             }
@@ -236,14 +260,14 @@ final readonly class Patch
         return null;
     }
 
-    /** @return list<Fixture> that share slots with this one, meant or not */
+    /** @return list<Fixture> that share slots with this one, meant or not; what else listens too */
     public function sharing(Fixture $fixture): array
     {
         $last = $this->lastSlot($fixture);
 
         return array_values(array_filter(
-            $this->in($fixture->universeId),
-            fn(Fixture $other): bool => $other->id !== $fixture->id && $other->first <= $last && $fixture->first <= $this->lastSlot($other),
+            $this->listening($fixture->universeId),
+            fn(Fixture $other): bool => ! self::isSame($other, $fixture) && $other->first <= $last && $fixture->first <= $this->lastSlot($other),
         ));
     }
 
@@ -257,6 +281,27 @@ final readonly class Patch
     public function in(string $universeId): array
     {
         return $this->byUniverse[$universeId] ?? [];
+    }
+
+    /** @return list<Run> what else than fixtures listens in a universe */
+    public function runsIn(string $universeId): array
+    {
+        return $this->runs[$universeId] ?? [];
+    }
+
+    /** What has no profile may be called as a fixture is. */
+    private static function isSame(Fixture $one, Fixture $other): bool
+    {
+        return $one->id === $other->id && ($one->profileId === '') === ($other->profileId === '');
+    }
+
+    /** @return list<Fixture> fixtures, and what else listens */
+    private function listening(string $universeId): array
+    {
+        return [
+            ...$this->in($universeId),
+            ...array_map(static fn(Run $run): Fixture => $run->fixture(), $this->runsIn($universeId)),
+        ];
     }
 
     /** @param string $own one byte a slot of the fixture; where two lie on one another, both count */

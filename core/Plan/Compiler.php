@@ -75,7 +75,7 @@ final readonly class Compiler
 
         $was = $before?->origin?->show;
         $areRoutesTheSame = $before !== null && $was?->routes === $show->routes;
-        $isPatchTheSame = $was?->fixtures === $show->fixtures && $was->profiles === $show->profiles && $was->groups === $show->groups;
+        $isPatchTheSame = $was?->fixtures === $show->fixtures && $was->profiles === $show->profiles && $was->groups === $show->groups && $was->pixels()->maps === $show->pixels()->maps;
         $universes = [];
         foreach ($show->universes as $id => $universe) {
             $between();
@@ -102,7 +102,8 @@ final readonly class Compiler
             $patch,
             $show->values,
             $origin,
-            $areRoutesTheSame && $isPatchTheSame ? $before->routeSlots : RouteSlots::of($routes, $patch, $between),
+            $areRoutesTheSame && $isPatchTheSame ? $before->routeSlots : RouteSlots::of($routes, $patch, $show->pixels(), $between),
+            $show->pixels(),
         );
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Plan;
 
 use NimbleJunction\Core\Patch\Patch;
+use NimbleJunction\Core\Pixels\Pixels;
 use NimbleJunction\Core\Route\SlotToMessage;
 use NimbleJunction\Core\Show\ValueEntry;
 use NimbleJunction\Core\Signal\Protocol;
@@ -50,6 +51,7 @@ final readonly class Plan
         public array $values = [],
         public ?Origin $origin = null,
         public array $routeSlots = [],
+        public Pixels $pixels = new Pixels(),
     ) {
     }
 

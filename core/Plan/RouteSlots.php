@@ -8,6 +8,7 @@ use NimbleJunction\Core\Document\Kind;
 use NimbleJunction\Core\Patch\Fixture;
 use NimbleJunction\Core\Patch\Patch;
 use NimbleJunction\Core\Patch\Placement;
+use NimbleJunction\Core\Pixels\Pixels;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Route\Action\SetAction;
 use NimbleJunction\Core\Route\Route;
@@ -24,19 +25,23 @@ final class RouteSlots
     /** The patch that they are known for. */
     private static ?Patch $patch = null;
 
+    /** The pixel maps that they are known for. */
+    private static ?Pixels $pixels = null;
+
     /**
      * @param array<string, Route> $routes
      * @param \Closure(): void $between called between two routes
      *
      * @return array<string, array<string, array<int, true>>> slots, 0 to 511, by universe and owner
      */
-    public static function of(array $routes, Patch $patch, \Closure $between): array
+    public static function of(array $routes, Patch $patch, Pixels $pixels, \Closure $between): array
     {
-        if (self::$known === null || self::$patch?->profiles !== $patch->profiles || self::$patch->groups->groups !== $patch->groups->groups) {
+        if (self::$known === null || self::$patch?->profiles !== $patch->profiles || self::$patch->groups->groups !== $patch->groups->groups || self::$pixels?->maps !== $pixels->maps) {
             self::$known = new \WeakMap();
         }
         $moved = self::moved(self::$patch->fixtures ?? [], $patch->fixtures);
         self::$patch = $patch;
+        self::$pixels = $pixels;
         $slots = [];
         $known = self::$known;
         foreach ($routes as $route) {
@@ -44,7 +49,7 @@ final class RouteSlots
             if ($moved !== [] && self::sets($route, $moved)) {
                 unset($known[$route]);
             }
-            foreach ($route->enabled ? $known[$route] ??= self::ofRoute($route, $patch) : [] as $universe => $ofIt) {
+            foreach ($route->enabled ? $known[$route] ??= self::ofRoute($route, $patch, $pixels) : [] as $universe => $ofIt) {
                 $slots[$universe][$route->owner] = $ofIt;
             }
         }
@@ -93,11 +98,11 @@ final class RouteSlots
     }
 
     /** @return array<string, array<int, true>> by universe */
-    private static function ofRoute(Route $route, Patch $patch): array
+    private static function ofRoute(Route $route, Patch $patch, Pixels $pixels): array
     {
         $slots = [];
         foreach (self::points($route) as $reference) {
-            foreach (self::placements($reference, $patch) as $placement) {
+            foreach (self::placements($reference, $patch, $pixels) as $placement) {
                 $universe = $placement->universeId;
                 $slots[$universe] = ($slots[$universe] ?? []) + array_fill_keys($placement->slots, true);
             }
@@ -110,8 +115,11 @@ final class RouteSlots
     }
 
     /** @return list<Placement> */
-    private static function placements(Reference $reference, Patch $patch): array
+    private static function placements(Reference $reference, Patch $patch, Pixels $pixels): array
     {
+        if ($reference->kind === 'pixels') {
+            return $pixels->placements($reference->id, $reference->part);
+        }
         $fixtures = match ($reference->kind) {
             'fixture' => [$reference->id],
             'group' => $patch->having($reference->id, $reference->part),

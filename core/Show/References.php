@@ -8,6 +8,7 @@ use NimbleJunction\Core\Document\Fault;
 use NimbleJunction\Core\Message\MidiAddress;
 use NimbleJunction\Core\Patch\Fixture;
 use NimbleJunction\Core\Patch\Group;
+use NimbleJunction\Core\Pixels\PixelMap;
 use NimbleJunction\Core\Signal\Protocol;
 
 /** Whether the parts of a show that name each other fit each other. */
@@ -49,6 +50,9 @@ final readonly class References
         }
         foreach (array_values($this->show->groups) as $i => $group) {
             $this->group($i, $group);
+        }
+        foreach (array_values($this->show->pixels()->maps) as $i => $map) {
+            $this->pixels($i, $map);
         }
         foreach (array_values($this->show->copies) as $i => $copy) {
             $this->universe("/copies/{$i}/from/universe", $copy->from);
@@ -195,6 +199,22 @@ final readonly class References
                 "\"{$group->name}\" has itself among its members, or theirs",
                 'Take one of the groups out.',
             );
+        }
+    }
+
+    private function pixels(int $i, PixelMap $map): void
+    {
+        foreach ($map->universes as $k => $universe) {
+            $this->universe("/pixels/{$i}/universes/{$k}", $universe);
+        }
+        foreach ($map->sharesWith as $k => $id) {
+            if (! isset($this->show->fixtures[$id]) && ! isset($this->show->pixels()->maps[$id])) {
+                $this->fault(
+                    "/pixels/{$i}/sharesWith/{$k}",
+                    "there is no fixture and no pixel map \"{$id}\"",
+                    'Name the id of one that shares slots with this one.',
+                );
+            }
         }
     }
 

@@ -10,6 +10,8 @@ use NimbleJunction\Core\Patch\Group;
 use NimbleJunction\Core\Patch\Groups;
 use NimbleJunction\Core\Patch\Patch;
 use NimbleJunction\Core\Patch\Profile;
+use NimbleJunction\Core\Pixels\PixelMap;
+use NimbleJunction\Core\Pixels\Pixels;
 
 /** A show document, read and found sound. */
 final readonly class Show
@@ -27,6 +29,7 @@ final readonly class Show
         'fixtures' => [Fixture::class, 5000],
         'groups' => [Group::class, 500],
         'values' => [ValueEntry::class, 2000],
+        'pixels' => [PixelMap::class, 200],
     ];
 
     /** @var array<string, UniverseEntry> by id */
@@ -54,6 +57,7 @@ final readonly class Show
     public array $values;
 
     private Patch $patch;
+    private Pixels $pixels;
 
     /**
      * @param int $middleC octave number of note 60, 3 to 5: makers differ
@@ -69,7 +73,8 @@ final readonly class Show
         $this->fixtures = self::only($lists['fixtures'] ?? [], Fixture::class);
         $this->values = self::only($lists['values'] ?? [], ValueEntry::class);
         $this->groups = self::only($lists['groups'] ?? [], Group::class);
-        $this->patch = new Patch($this->profiles, $this->fixtures, new Groups($this->groups));
+        $this->pixels = new Pixels(self::only($lists['pixels'] ?? [], PixelMap::class));
+        $this->patch = new Patch($this->profiles, $this->fixtures, new Groups($this->groups), $this->pixels->runs());
     }
 
     /** @return class-string<Part> of what a list is */
@@ -106,6 +111,7 @@ final readonly class Show
             'fixtures' => $this->fixtures,
             'groups' => $this->groups,
             'values' => $this->values,
+            'pixels' => $this->pixels->maps,
             default => [],
         };
     }
@@ -113,6 +119,11 @@ final readonly class Show
     public function patch(): Patch
     {
         return $this->patch;
+    }
+
+    public function pixels(): Pixels
+    {
+        return $this->pixels;
     }
 
     /**

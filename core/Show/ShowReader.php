@@ -9,6 +9,7 @@ use NimbleJunction\Core\Document\Fields;
 use NimbleJunction\Core\Document\Kinds;
 use NimbleJunction\Core\Document\Part;
 use NimbleJunction\Core\Document\Reading;
+use NimbleJunction\Core\Pixels\Layouts;
 use NimbleJunction\Core\Route\Kinds as RouteKinds;
 
 /** Reads a show document strictly: all of it is sound, or it is refused with every fault found. */
@@ -67,6 +68,7 @@ final class ShowReader
             ...RouteKinds::all()->kinds,
             'fromEnd' => [MessageFrom::class, SlotEnd::class],
             'toEnd' => [MessageTo::class, SlotEnd::class],
+            'layout' => Layouts::ALL,
         ]);
     }
 

@@ -22,6 +22,7 @@ final class ShowTables
         'argument' => 'Arguments of an OSC message',
         'fromEnd' => 'The short form, `from`',
         'toEnd' => 'The short form, `to`',
+        'layout' => 'How pixels lie, in `layout`',
     ];
 
     public static function kinds(): string

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Words;
 
 use NimbleJunction\Core\Document\Kind;
+use NimbleJunction\Core\Pixels\PixelRun;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Route\Heard;
 use NimbleJunction\Core\Route\Route;
@@ -116,6 +117,10 @@ final class RouteEnds
             'group' => array_map(
                 fn(string $id): string => $this->show->fixtures[$id]->universeId ?? '',
                 $this->show->patch()->having($reference->id, $reference->part),
+            ),
+            'pixels', 'dot' => array_map(
+                static fn(PixelRun $run): string => $run->fixture()->universeId,
+                $this->show->pixels()->of($reference->id),
             ),
             default => [],
         };

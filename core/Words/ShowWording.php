@@ -34,6 +34,8 @@ final readonly class ShowWording implements Wording
             'fixture' => $show->patch()->find($point->id, $point->part)?->name() ?? ($show->fixtures[$point->id]->name ?? $point->id).", {$point->part}",
             'group' => ($show->groups[$point->id]->name ?? $point->id).", {$point->part}",
             'light' => 'the light of '.($show->fixtures[$point->id]->name ?? $point->id),
+            'pixels' => $show->pixels()->said($point->id, $point->part),
+            'dot' => $show->pixels()->saidOfDot($point->id, $point->part),
             'port' => $this->port($point->id).", {$point->part}",
             'route' => '"'.($show->routes[$point->id]->name ?? $point->id).'"'.($point->part === '' ? '' : ", {$point->part}"),
             'value' => '"'.($show->values[$point->id]->name ?? $point->id).'"',

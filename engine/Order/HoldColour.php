@@ -6,6 +6,7 @@ namespace NimbleJunction\Engine\Order;
 
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Document\Field\Ids;
+use NimbleJunction\Core\Patch\Footprint;
 use NimbleJunction\Core\Patch\Mix;
 use NimbleJunction\Engine\CommandRefused;
 use NimbleJunction\Engine\Said\Said;
@@ -16,8 +17,9 @@ final readonly class HoldColour implements Order
     /**
      * @param list<string> $fixtures
      * @param string $colour "#rrggbb"
+     * @param list<string> $pixels ids of pixel maps
      */
-    public function __construct(private array $fixtures, private string $colour)
+    public function __construct(private array $fixtures, private string $colour, private array $pixels = [])
     {
     }
 
@@ -36,6 +38,7 @@ final readonly class HoldColour implements Order
         return [
             new Ids('fixtures', 'Fixtures', 'fixture', 2000),
             Field::pattern('colour', 'Colour, #rrggbb', '#^\#[0-9a-fA-F]{6}$#D', 'Use a colour like #ff8800.'),
+            new Ids('pixels', 'Pixel maps', 'pixels', 200),
         ];
     }
 
@@ -61,6 +64,13 @@ final readonly class HoldColour implements Order
                 if ($placement !== null) {
                     $together->add($placement, $value);
                 }
+            }
+        }
+        foreach ($this->pixels as $id) {
+            $map = $reach->engine->show()->pixels()->maps[$id] ?? throw new CommandRefused("There is no pixel map \"{$id}\" in the show.");
+            $values = $mix->values(Footprint::of($map->order->parameters()));
+            foreach ($reach->engine->show()->pixels()->placements($id, '') as $placement) {
+                $together->add($placement, $values[$placement->placed->parameter->key] ?? 0);
             }
         }
         if ($together->isEmpty()) {

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace NimbleJunction\Engine\Order;
 
 use NimbleJunction\Core\Document\Field;
+use NimbleJunction\Core\Patch\Placement;
 use NimbleJunction\Core\Point\Reference;
+use NimbleJunction\Core\Show\Show;
 use NimbleJunction\Engine\CommandRefused;
 use NimbleJunction\Engine\Said\Said;
 
@@ -59,8 +61,8 @@ final readonly class SetPoint implements Order
             'slot' => ['do' => 'hold', 'universe' => $point->id, 'slot' => (int) $point->part, 'level' => $this->value],
             default => null,
         };
-        if ($point->kind === 'group') {
-            $this->holdGroup($point, $reach);
+        if ($point->kind === 'group' || $point->kind === 'pixels') {
+            $this->holdAll($point, $reach);
 
             return null;
         }
@@ -73,20 +75,32 @@ final readonly class SetPoint implements Order
     }
 
     /** @throws CommandRefused */
-    private function holdGroup(Reference $group, Reach $reach): void
+    private function holdAll(Reference $point, Reach $reach): void
     {
         if (! is_numeric($this->value)) {
             throw new CommandRefused('A parameter has a number as its value.');
         }
-        $patch = $reach->engine->show()->patch();
         $together = new Together();
-        foreach ($patch->having($group->id, $group->part) as $id) {
-            $placement = $patch->find($id, $group->part);
-            if ($placement !== null && ! $placement->placed->parameter->neverDriven) {
-                $parameter = $placement->placed->parameter;
+        foreach ($this->placements($point, $reach->engine->show()) as $placement) {
+            $parameter = $placement->placed->parameter;
+            if (! $parameter->neverDriven) {
                 $together->add($placement, $parameter->value($parameter->shareOf((float) $this->value)));
             }
         }
         $together->hold($reach);
+    }
+
+    /** @return list<Placement> */
+    private function placements(Reference $point, Show $show): array
+    {
+        if ($point->kind === 'pixels') {
+            return $show->pixels()->placements($point->id, $point->part);
+        }
+        $ids = $show->patch()->having($point->id, $point->part);
+
+        return array_values(array_filter(array_map(
+            static fn(string $id): ?Placement => $show->patch()->find($id, $point->part),
+            $ids,
+        )));
     }
 }

@@ -65,7 +65,7 @@ final class OrdersTest extends TestCase
         ];
         yield 'a field that it has not' => [
             ['do' => 'release', 'colour' => 'red'],
-            '"colour": this field is not known here. Known are: universe, slot, last, mine.',
+            '"colour": this field is not known here. Known are: universe, slot, last, mine, fixture, parameter.',
         ];
         yield 'two things at once' => [
             ['do' => 'explain', 'universe' => 'Palm House', 'slot' => 0],

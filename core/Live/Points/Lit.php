@@ -14,7 +14,6 @@ use NimbleJunction\Core\Point\Notice;
 use NimbleJunction\Core\Point\Point;
 use NimbleJunction\Core\Point\PointKind;
 use NimbleJunction\Core\Point\Reference;
-use NimbleJunction\Core\Universe\Hold;
 use NimbleJunction\Core\Universe\Universe;
 
 /** "Light it": a fixture is held so that it is seen, and let go to be exactly as it was, what was held before included. */
@@ -72,7 +71,7 @@ final class Lit extends PlanRoom
         }
         foreach ($this->universesOf($fixture) as $one) {
             $before = $one->levels;
-            (float) $value > 0 ? $this->light($one, $fixture, $act->name, $now) : $this->letGo($one, $reference->id, $now);
+            (float) $value > 0 ? $this->light($one, $fixture, $act->name, $now) : Spotlight::letGo($one, $reference->id, $now);
             ($this->changes)()->note($one, $before, null);
         }
         ($this->changes)()->lookSoon();
@@ -110,41 +109,12 @@ final class Lit extends PlanRoom
 
     private function light(Universe $universe, Fixture $fixture, string $by, int $now): void
     {
-        $footprint = $this->plan->patch->footprint($fixture);
-        $held = $universe->wayOut()->holds();
-        $holds = [];
-        foreach (Lighting::values($footprint) as $key => $value) {
+        $levels = [];
+        foreach (Lighting::values($this->plan->patch->footprint($fixture)) as $key => $value) {
             $placement = $this->plan->patch->find($fixture->id, (string) $key);
-            foreach ($placement?->universeId === $universe->id ? $placement->levels($value) : [] as $slot => $level) {
-                $was = $held[$slot] ?? null;
-                $holds[] = new Hold(
-                    $slot,
-                    $level,
-                    $by,
-                    $now + self::HOLD_NANOS,
-                    false,
-                    $fixture->id,
-                    $was?->lights === $fixture->id ? $was->under : $was,
-                );
-            }
+            $levels += $placement?->universeId === $universe->id ? $placement->levels($value) : [];
         }
-        if ($holds !== []) {
-            $universe->hold(...$holds);
-            $this->universes->dueAt = min($this->universes->dueAt, $now + self::HOLD_NANOS);
-        }
-    }
-
-    private function letGo(Universe $universe, string $fixture, int $now): void
-    {
-        $under = [];
-        foreach ($universe->wayOut()->lighting($fixture) as $slot => $hold) {
-            $universe->release($slot);
-            if ($hold->under !== null && $hold->under->until > $now) {
-                $under[] = $hold->under;
-            }
-        }
-        if ($under !== []) {
-            $universe->hold(...$under);
-        }
+        Spotlight::light($universe, $levels, $fixture->id, $by, $now + self::HOLD_NANOS);
+        $this->universes->dueAt = min($this->universes->dueAt, $now + self::HOLD_NANOS);
     }
 }

@@ -3,6 +3,7 @@
 export type Id = string
 export type FromEnd = MessageIn | Slot
 export type ToEnd = MessageOut | Slot1
+export type Layout = Rectangle | Line | Ring | TableOfPlaces
 
 export interface ShowDocument {
   format: 'nimble-junction/show'
@@ -17,6 +18,7 @@ export interface ShowDocument {
   fixtures?: Fixture[]
   groups?: Group[]
   values?: Value[]
+  pixels?: PixelMap[]
 }
 export interface Universe {
   id: Id
@@ -337,4 +339,47 @@ export interface Value {
   choices?: string[]
   start?: boolean | number | string
   kept?: boolean
+}
+export interface PixelMap {
+  id: Id
+  name: string
+  place?: string
+  layout: Layout
+  order?: 'rgb' | 'rbg' | 'grb' | 'gbr' | 'brg' | 'bgr' | 'rgbw' | 'grbw' | 'wrgb' | 'rgba' | 'w'
+  universes?: Id[]
+  first?: number
+  perUniverse?: number
+  split?: boolean
+  gaps?: Gap[]
+  sharesWith?: Id[]
+  note?: string
+}
+export interface Rectangle {
+  kind: 'rectangle'
+  columns?: number
+  rows?: number
+  corner?: 'top-left' | 'top-right' | 'bottom-left' | 'bottom-right'
+  direction?: 'rows' | 'columns'
+  zigzag?: boolean
+  without?: number[]
+}
+export interface Line {
+  kind: 'line'
+  count?: number
+  upright?: boolean
+  backwards?: boolean
+}
+export interface Ring {
+  kind: 'ring'
+  count?: number
+  start?: number
+  anticlockwise?: boolean
+}
+export interface TableOfPlaces {
+  kind: 'table'
+  pixels?: string[]
+}
+export interface Gap {
+  before: number
+  pixels?: number
 }

@@ -339,7 +339,7 @@ export interface Orders {
   'hold': { universe: string, slot: number, last?: number, level: number, seconds?: number }
   'hold-parameter': { fixture: string, parameter: string, value: number, seconds?: number, unlock?: boolean }
   'fan': { fixtures?: string[], parameter: string, from: number, to: number, fan?: string }
-  'colour': { fixtures?: string[], colour: string }
+  'colour': { fixtures?: string[], colour: string, pixels?: string[] }
   'release': { universe?: string, slot?: number, last?: number, mine?: boolean, fixture?: string, parameter?: string }
   'explain': { universe: string, slot: number }
   'lend': { devices?: string[] }
