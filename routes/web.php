@@ -8,6 +8,7 @@ use App\Http\Controllers\KindController;
 use App\Http\Controllers\ListController;
 use App\Http\Controllers\PacketController;
 use App\Http\Controllers\PatchController;
+use App\Http\Controllers\PixelController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\ShelfController;
 use App\Http\Controllers\ShowController;
@@ -32,6 +33,7 @@ Route::prefix('api')->group(function (): void {
         Route::get('show/scene', [ExchangeController::class, 'scene']);
         Route::get('show/profiles/{id}/type', [ExchangeController::class, 'type']);
         Route::get('library', [PatchController::class, 'library']);
+        Route::post('show/pixels/layout', [PixelController::class, 'layout']);
 
         Route::get('show/history', [HistoryController::class, 'page']);
         Route::get('show/history/{id}', [HistoryController::class, 'difference'])->whereNumber('id');

@@ -6,6 +6,7 @@ namespace App\Shows;
 
 use NimbleJunction\Core\Check\Network;
 use NimbleJunction\Core\Patch\Fixture;
+use NimbleJunction\Core\Pixels\PixelRun;
 use NimbleJunction\Core\Show\PortEntry;
 use NimbleJunction\Core\Show\RouteEntry;
 use NimbleJunction\Core\Show\Show;
@@ -88,13 +89,18 @@ final readonly class Derived
     /**
      * @param array<string, UniverseEntry> $universes of the show
      *
-     * @return list<array<string, mixed>> the fixtures in them, in the order of their addresses
+     * @return list<array<string, mixed>> the fixtures and pixels in them, in the order of their addresses
      */
     public function patchOf(array $universes): array
     {
         $fixtures = array_filter($this->show->fixtures, static fn(Fixture $fixture): bool => isset($universes[$fixture->universeId]));
 
-        return PatchSheet::of($this->show->patch(), $fixtures);
+        $runs = array_filter(
+            $this->show->pixels()->runs(),
+            static fn(PixelRun $run): bool => isset($universes[$run->fixture()->universeId]),
+        );
+
+        return PatchSheet::of($this->show->patch(), $fixtures, array_values($runs));
     }
 
     /** @return list<array{name: string, address: string, netmask: string, broadcast: string}> the network adapters of this machine */

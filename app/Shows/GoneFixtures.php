@@ -10,7 +10,7 @@ use NimbleJunction\Core\Edit\Change;
 final class GoneFixtures
 {
     /** The fields that list fixtures, by list. */
-    private const LISTING = ['fixtures' => 'sharesWith', 'groups' => 'members'];
+    private const LISTING = ['fixtures' => 'sharesWith', 'groups' => 'members', 'pixels' => 'sharesWith'];
 
     public static function forget(Draft $draft): void
     {

@@ -18,14 +18,15 @@ final class Neighbourhood
 
     /** The lists whose parts may name a part of a list. */
     private const NAMED_BY = [
-        'universes' => ['ports', 'routes', 'copies', 'fixtures'],
+        'universes' => ['ports', 'routes', 'copies', 'fixtures', 'pixels'],
         'ports' => ['universes', 'routes'],
         'routes' => ['routes'],
         'copies' => ['routes'],
         'profiles' => ['fixtures', 'routes'],
-        'fixtures' => ['routes', 'groups', 'fixtures'],
+        'fixtures' => ['routes', 'groups', 'fixtures', 'pixels'],
         'groups' => ['routes', 'groups'],
         'values' => ['routes'],
+        'pixels' => ['routes', 'pixels'],
     ];
 
     /** Of these only whether they are there matters to others. */

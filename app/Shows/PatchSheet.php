@@ -7,23 +7,60 @@ namespace App\Shows;
 use NimbleJunction\Core\Patch\Fixture;
 use NimbleJunction\Core\Patch\Footprint;
 use NimbleJunction\Core\Patch\Mode;
+use NimbleJunction\Core\Patch\Parameter;
 use NimbleJunction\Core\Patch\Patch;
 use NimbleJunction\Core\Patch\Placed;
 use NimbleJunction\Core\Patch\Profile;
+use NimbleJunction\Core\Pixels\PixelRun;
 
 /** Every fixture with its slots, and what they mean, as a page shows them. */
 final class PatchSheet
 {
     /**
      * @param array<string, Fixture> $fixtures of the patch
+     * @param list<PixelRun> $runs of pixel maps
      *
      * @return list<array<string, mixed>> in the order of their addresses
      */
-    public static function of(Patch $patch, array $fixtures): array
+    public static function of(Patch $patch, array $fixtures, array $runs): array
     {
-        $fixtures = array_values($fixtures);
-        usort($fixtures, static fn(Fixture $a, Fixture $b): int => [$a->universeId, $a->first] <=> [$b->universeId, $b->first]);
+        $lines = [...self::ofFixtures($patch, $fixtures), ...array_map(
+            static fn(PixelRun $run): array => self::ofRun($patch, $run),
+            $runs,
+        )];
+        usort($lines, static fn(array $a, array $b): int => [$a['universe'], $a['first']] <=> [$b['universe'], $b['first']]);
 
+        return $lines;
+    }
+
+    /** @return array<string, mixed> pixels on the patch: with what their slots are of */
+    private static function ofRun(Patch $patch, PixelRun $run): array
+    {
+        $fixture = $run->fixture();
+
+        return [
+            'id' => "pixels:{$fixture->id}",
+            'name' => $fixture->name,
+            'profile' => 'Pixels',
+            'universe' => $fixture->universeId,
+            'first' => $fixture->first,
+            'last' => $run->last(),
+            'shares' => self::sharing($patch, $fixture),
+            'pixels' => [
+                'map' => $fixture->id,
+                'colours' => array_map(static fn(Parameter $one): string => $one->name, $run->map->order->parameters()),
+                'stretches' => $run->stretches(),
+            ],
+        ];
+    }
+
+    /**
+     * @param array<string, Fixture> $fixtures
+     *
+     * @return list<array<string, mixed>>
+     */
+    private static function ofFixtures(Patch $patch, array $fixtures): array
+    {
         return array_map(static fn(Fixture $fixture): array => [
             'id' => $fixture->id,
             'name' => $fixture->name,
@@ -32,7 +69,7 @@ final class PatchSheet
             'first' => $fixture->first,
             'last' => $patch->lastSlot($fixture),
             'shares' => self::sharing($patch, $fixture),
-        ], $fixtures);
+        ], array_values($fixtures));
     }
 
     /** @return list<array{id: string, name: string, meant: bool}> */

@@ -7,22 +7,29 @@ namespace App\Shows;
 use NimbleJunction\Core\Document\Fault;
 use NimbleJunction\Core\Edit\Amendment;
 use NimbleJunction\Core\Edit\Change;
+use NimbleJunction\Core\Patch\Fixture;
 use NimbleJunction\Core\Patching\Overlaps;
+use NimbleJunction\Core\Pixels\PixelRun;
 use NimbleJunction\Core\Show\Show;
 use NimbleJunction\Core\Show\ShowReader;
 use NimbleJunction\Core\Show\ShowRefused;
 
-/** An edit that lays two fixtures on the same slots is refused until somebody says that it is meant. Those that were there before may stay. */
+/**
+ * An edit that lays two fixtures, or a pixel map, on the same slots is refused until somebody says that it is meant. Those
+ * that were there before may stay.
+ */
 final class SharedSlots
 {
     /** What decides which slots a fixture has, and with whom. */
     private const PLACE = ['profile' => 0, 'mode' => 0, 'universe' => 0, 'first' => 0, 'sharesWith' => 0];
+    private const PIXELS = ['layout' => 0, 'order' => 0, 'universes' => 0, 'first' => 0, 'perUniverse' => 0, 'split' => 0, 'gaps' => 0, 'sharesWith' => 0];
     private const NAMED = 5;
 
     /** @throws ShowRefused */
     public static function check(Draft $draft, Amendment $amendment): void
     {
-        $touched = array_keys(array_filter($amendment->parts['fixtures'] ?? [], self::isPlaced(...)));
+        $touched = self::placed($amendment->parts['fixtures'] ?? [], self::PLACE);
+        $pixels = self::placed($amendment->parts['pixels'] ?? [], self::PIXELS);
         $profiles = array_map(
             strval(...),
             array_keys(array_filter(
@@ -30,11 +37,11 @@ final class SharedSlots
                 static fn(Change $change): bool => $change->was !== null && $change->is !== null,
             )),
         );
-        if ($touched === [] && $profiles === []) {
+        if ($touched === [] && $profiles === [] && $pixels === []) {
             return;
         }
-        $show = self::show($draft, array_map(strval(...), $touched), $profiles);
-        $ids = array_map(strval(...), $touched);
+        $show = self::show($draft, $touched, $profiles, $pixels);
+        $ids = $touched;
         foreach ($show->fixtures as $id => $fixture) {
             if (\in_array($fixture->profileId, $profiles, true)) {
                 $ids[] = (string) $id;
@@ -42,15 +49,18 @@ final class SharedSlots
         }
         $faults = [];
         $before = self::before($draft, $show);
-        foreach (Overlaps::unmeant($show->patch(), array_values(array_unique($ids))) as [$one, $other, $first, $last]) {
-            if (\in_array([$one->id, $other->id], $before, true) || \in_array([$other->id, $one->id], $before, true)) {
+        $runs = self::runs($show, $pixels);
+        foreach (Overlaps::unmeant($show->patch(), array_values(array_unique($ids)), $runs) as [$one, $other, $first, $last]) {
+            if (\in_array(self::pair($one, $other), $before, true)) {
                 continue;
             }
-            $place = (int) array_search($one->id, $draft->ids('fixtures'), true);
+            $list = $one->profileId === '' ? 'pixels' : 'fixtures';
+            $place = (int) array_search($one->id, $draft->ids($list), true);
             $slots = $first === $last ? "slot {$first}" : "slots {$first} to {$last}";
-            $next = $show->patch()->nextFree($one->universeId, $show->patch()->footprint($one)->slots, $one->id);
+            $patch = $show->patch();
+            $next = $patch->nextFree($one->universeId, $patch->lastSlot($one) - $one->first + 1, $one->id);
             $faults[] = new Fault(
-                "/fixtures/{$place}/first",
+                "/{$list}/{$place}/first",
                 "\"{$one->name}\" would share {$slots} with \"{$other->name}\"",
                 ($next === null ? 'There is no room for it in this universe.' : "{$next} is the next free address.").' If it is meant, say that it shares slots on purpose.',
             );
@@ -60,22 +70,53 @@ final class SharedSlots
         }
     }
 
-    private static function isPlaced(Change $change): bool
+    /**
+     * @param array<Change> $changes by id
+     * @param array<string, int> $deciding what decides which slots it has, and with whom
+     *
+     * @return list<string> ids of those that have other slots
+     */
+    private static function placed(array $changes, array $deciding): array
     {
-        return $change->is !== null
-            && array_intersect_key($change->was->part ?? [], self::PLACE) !== array_intersect_key($change->is->part, self::PLACE);
+        $placed = array_filter($changes, static fn(Change $change): bool => $change->is !== null
+            && array_intersect_key($change->was->part ?? [], $deciding) !== array_intersect_key($change->is->part, $deciding));
+
+        return array_map(strval(...), array_keys($placed));
     }
 
     /**
-     * The fixtures in question with all that are in their universes.
+     * @param list<string> $pixels ids of pixel maps
+     *
+     * @return list<Fixture> what they take of each universe
+     */
+    private static function runs(Show $show, array $pixels): array
+    {
+        $runs = array_merge(...array_map($show->pixels()->of(...), $pixels));
+
+        return array_map(static fn(PixelRun $run): Fixture => $run->fixture(), $runs);
+    }
+
+    /** @return list<string> the two in one order */
+    private static function pair(Fixture $one, Fixture $other): array
+    {
+        $pair = ["{$one->profileId}:{$one->id}", "{$other->profileId}:{$other->id}"];
+        sort($pair);
+
+        return $pair;
+    }
+
+    /**
+     * The fixtures and pixel maps in question with all that are in their universes.
      *
      * @param list<string> $fixtures
      * @param list<string> $profiles
+     * @param list<string> $pixels
      */
-    private static function show(Draft $draft, array $fixtures, array $profiles): Show
+    private static function show(Draft $draft, array $fixtures, array $profiles, array $pixels): Show
     {
         $around = new Neighbourhood($draft);
         $around->add('fixtures', $fixtures);
+        $around->add('pixels', $pixels);
         $around->addWhoNames('profiles', $profiles, ['fixtures']);
         $universes = [];
         foreach ($around->ids('fixtures') as $id) {
@@ -84,30 +125,35 @@ final class SharedSlots
                 $universes[$universe] = true;
             }
         }
-        $around->addWhoNames('universes', array_map(strval(...), array_keys($universes)), ['fixtures']);
+        foreach ($around->ids('pixels') as $id) {
+            $named = $draft->part('pixels', $id)['universes'] ?? [];
+            $universes += array_fill_keys(array_filter(\is_array($named) ? $named : [], is_string(...)), true);
+        }
+        $around->addWhoNames('universes', array_map(strval(...), array_keys($universes)), ['fixtures', 'pixels']);
         $around->addWhatIsNamed();
 
         return ShowReader::fromArray($around->isTooLarge ? $draft->document() : $around->document());
     }
 
-    /** @return list<array{string, string}> pairs that shared slots before the edit, as far as both are there still */
+    /** @return list<list<string>> pairs that shared slots before the edit, as far as both are there still */
     private static function before(Draft $draft, Show $after): array
     {
         $was = new Draft($draft->show);
         $around = new Neighbourhood($was);
-        $around->add(
-            'fixtures',
-            array_values(array_filter(
-                array_map(strval(...), array_keys($after->fixtures)),
-                static fn(string $id): bool => $was->entry('fixtures', $id) !== null,
-            )),
-        );
+        foreach (['fixtures', 'pixels'] as $list) {
+            $ids = array_map(strval(...), array_keys($after->list($list)));
+            $around->add($list, array_values(array_filter($ids, static fn(string $id): bool => $was->entry($list, $id) !== null)));
+        }
         $around->addWhatIsNamed();
         $show = ShowReader::fromArray($around->document());
 
         return array_map(
-            static fn(array $pair): array => [$pair[0]->id, $pair[1]->id],
-            Overlaps::unmeant($show->patch(), array_map(strval(...), array_keys($show->fixtures))),
+            static fn(array $pair): array => self::pair($pair[0], $pair[1]),
+            Overlaps::unmeant(
+                $show->patch(),
+                array_map(strval(...), array_keys($show->fixtures)),
+                self::runs($show, array_map(strval(...), array_keys($show->pixels))),
+            ),
         );
     }
 }

@@ -15,6 +15,7 @@ use NimbleJunction\StandIn\Link\Habits;
 use NimbleJunction\StandIn\Link\NetworkMidi;
 use NimbleJunction\StandIn\MediaServer;
 use NimbleJunction\StandIn\MistLaser;
+use NimbleJunction\StandIn\PixelWall;
 use NimbleJunction\StandIn\Presentation;
 use NimbleJunction\StandIn\Rack;
 use NimbleJunction\StandIn\SoundWorkstation;
@@ -52,6 +53,7 @@ final class FernhallRack
             new Tablet('guides-tablet', "Guide's tablet", "{$loopback}.15", Show::TABLET_OSC_PORT, $we, Show::OUR_OSC_PORT, Show::FADER),
             new MediaServer('canopy-server', 'Canopy media server', "{$loopback}.16", Show::CANOPY_PORT_ADDRESS, $we, Show::CANOPY_OSC_PORT, Show::CANOPY_FEEDBACK_PORT),
             new MistLaser('lily-laser', 'Lily Pond mist laser', "{$loopback}.17", Show::LASER_UNIVERSE),
+            new PixelWall('pond-wall', 'Pond wall', "{$loopback}.20", Show::WALL_PORT_ADDRESS),
             new Presentation('talk-slides', 'Talk slides', new Cable("{$cables}/talk-slides.midi"), self::SLIDES),
             new SoundWorkstation('sound', 'Sound workstation', new NetworkMidi('Sound workstation', "{$loopback}.18", 5004, $we, habits: $soundHabits), $soundHabits),
             new LecternPanel('lectern', 'Lectern panel', new Cable("{$cables}/lectern.midi")),

@@ -229,7 +229,7 @@ final readonly class WhyDark
                 false,
                 "{$other->name} listens to some of its slots".(Patch::isMeant($this->fixture, $other) ? ', as it is meant to.' : ': what is meant for one drives the other.'),
                 Patch::isMeant($this->fixture, $other) ? '' : 'Move one of them.',
-                'fixtures',
+                $other->profileId === '' ? 'pixels' : 'fixtures',
                 $other->id,
             ),
             $this->plan->patch->sharing($this->fixture),

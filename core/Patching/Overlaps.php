@@ -12,19 +12,17 @@ final class Overlaps
 {
     /**
      * @param list<string> $ids fixtures to be looked at
+     * @param list<Fixture> $others what else listens, and is to be looked at
      *
      * @return list<array{Fixture, Fixture, int, int}> pairs that are not meant, with the first and the last slot that both have
      */
-    public static function unmeant(Patch $patch, array $ids): array
+    public static function unmeant(Patch $patch, array $ids, array $others = []): array
     {
         $found = [];
-        foreach ($ids as $id) {
-            $fixture = $patch->fixtures[$id] ?? null;
-            if ($fixture === null) {
-                continue;
-            }
+        $fixtures = array_filter(array_map(static fn(string $id): ?Fixture => $patch->fixtures[$id] ?? null, $ids));
+        foreach ([...array_values($fixtures), ...$others] as $fixture) {
             foreach ($patch->sharing($fixture) as $other) {
-                $key = [$id, $other->id];
+                $key = ["{$fixture->profileId}:{$fixture->id}", "{$other->profileId}:{$other->id}"];
                 sort($key);
                 if (! Patch::isMeant($fixture, $other)) {
                     $found[implode(' ', $key)] ??= [

@@ -75,7 +75,7 @@ final readonly class Compiler
 
         $was = $before?->origin?->show;
         $areRoutesTheSame = $before !== null && $was?->routes === $show->routes;
-        $isPatchTheSame = $was?->fixtures === $show->fixtures && $was->profiles === $show->profiles && $was->groups === $show->groups && $was->pixels()->maps === $show->pixels()->maps;
+        $isPatchTheSame = $was?->fixtures === $show->fixtures && $was->profiles === $show->profiles && $was->groups === $show->groups && $was->pixels === $show->pixels;
         $universes = [];
         foreach ($show->universes as $id => $universe) {
             $between();

@@ -20,7 +20,7 @@ final class PointNames
             'group' => $show->patch()->having($reference->id, $reference->part) !== [],
             'light' => isset($show->fixtures[$reference->id]) && $reference->part === '',
             'pixels' => $show->pixels()->has($reference->id, (string) preg_replace('#/leaves$#D', '', $reference->part)),
-            'dot' => isset($show->pixels()->maps[$reference->id]) && \in_array($reference->part, ['', 'speed'], true),
+            'dot' => isset($show->pixels[$reference->id]) && \in_array($reference->part, ['', 'speed'], true),
             'port' => isset($show->ports[$reference->id]) && \in_array($reference->part, self::PORT_PARTS, true),
             'route' => isset($show->routes[$reference->id]) && \in_array($reference->part, self::ROUTE_PARTS, true),
             'value' => isset($show->values[$reference->id]) && $reference->part === '',

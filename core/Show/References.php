@@ -51,7 +51,7 @@ final readonly class References
         foreach (array_values($this->show->groups) as $i => $group) {
             $this->group($i, $group);
         }
-        foreach (array_values($this->show->pixels()->maps) as $i => $map) {
+        foreach (array_values($this->show->pixels) as $i => $map) {
             $this->pixels($i, $map);
         }
         foreach (array_values($this->show->copies) as $i => $copy) {
@@ -208,7 +208,7 @@ final readonly class References
             $this->universe("/pixels/{$i}/universes/{$k}", $universe);
         }
         foreach ($map->sharesWith as $k => $id) {
-            if (! isset($this->show->fixtures[$id]) && ! isset($this->show->pixels()->maps[$id])) {
+            if (! isset($this->show->fixtures[$id]) && ! isset($this->show->pixels[$id])) {
                 $this->fault(
                     "/pixels/{$i}/sharesWith/{$k}",
                     "there is no fixture and no pixel map \"{$id}\"",

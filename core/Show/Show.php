@@ -56,8 +56,11 @@ final readonly class Show
     /** @var array<string, ValueEntry> by id */
     public array $values;
 
+    /** @var array<string, PixelMap> by id */
+    public array $pixels;
+
     private Patch $patch;
-    private Pixels $pixels;
+    private Pixels $pixelMaps;
 
     /**
      * @param int $middleC octave number of note 60, 3 to 5: makers differ
@@ -73,8 +76,9 @@ final readonly class Show
         $this->fixtures = self::only($lists['fixtures'] ?? [], Fixture::class);
         $this->values = self::only($lists['values'] ?? [], ValueEntry::class);
         $this->groups = self::only($lists['groups'] ?? [], Group::class);
-        $this->pixels = new Pixels(self::only($lists['pixels'] ?? [], PixelMap::class));
-        $this->patch = new Patch($this->profiles, $this->fixtures, new Groups($this->groups), $this->pixels->runs());
+        $this->pixels = self::only($lists['pixels'] ?? [], PixelMap::class);
+        $this->pixelMaps = new Pixels($this->pixels);
+        $this->patch = new Patch($this->profiles, $this->fixtures, new Groups($this->groups), $this->pixelMaps->runs());
     }
 
     /** @return class-string<Part> of what a list is */
@@ -111,7 +115,7 @@ final readonly class Show
             'fixtures' => $this->fixtures,
             'groups' => $this->groups,
             'values' => $this->values,
-            'pixels' => $this->pixels->maps,
+            'pixels' => $this->pixels,
             default => [],
         };
     }
@@ -123,7 +127,7 @@ final readonly class Show
 
     public function pixels(): Pixels
     {
-        return $this->pixels;
+        return $this->pixelMaps;
     }
 
     /**

@@ -15,6 +15,7 @@ final class FernhallGlasshouse
     public const CANOPY_OSC_PORT = 9010;
     public const CANOPY_FEEDBACK_PORT = 8010;
     public const LASER_UNIVERSE = 12;
+    public const WALL_PORT_ADDRESS = 32;
     public const CUE_DESK_OSC_PORT = 9020;
 
     /**
@@ -41,6 +42,8 @@ final class FernhallGlasshouse
                     'fadeSeconds' => 4,
                     'shapes' => [['first' => 12, 'last' => 12, 'low' => 10, 'high' => 131]],
                 ],
+                ['id' => 'pond-wall-1', 'name' => 'Pond wall 1', 'merge' => 'htp'],
+                ['id' => 'pond-wall-2', 'name' => 'Pond wall 2', 'merge' => 'htp'],
             ],
             'ports' => self::ports($loopback),
             'routes' => self::routes(),
@@ -56,6 +59,14 @@ final class FernhallGlasshouse
             ],
             'profiles' => self::profiles(),
             'fixtures' => self::fixtures(),
+            'pixels' => [[
+                'id' => 'pond-wall',
+                'name' => 'Pond wall',
+                'place' => 'Behind the lilies',
+                'layout' => ['kind' => 'rectangle', 'columns' => 20, 'rows' => 12, 'corner' => 'bottom-left', 'zigzag' => true],
+                'order' => 'grb',
+                'universes' => ['pond-wall-1', 'pond-wall-2'],
+            ]],
             'values' => [['id' => 'house-open', 'name' => 'House open', 'type' => 'switch']],
         ];
     }
@@ -106,6 +117,12 @@ final class FernhallGlasshouse
                     'number' => self::LASER_UNIVERSE,
                     'universe' => 'lily-pond',
                 ]],
+            ]],
+            ['id' => 'pond-wall', 'name' => 'Pond wall', 'protocol' => 'art-net', 'send' => [
+                'address' => $we, 'to' => ["{$loopback}.20"], 'carries' => [
+                    ['number' => self::WALL_PORT_ADDRESS, 'universe' => 'pond-wall-1'],
+                    ['number' => self::WALL_PORT_ADDRESS + 1, 'universe' => 'pond-wall-2'],
+                ],
             ]],
             [
                 'id' => 'talk-slides',

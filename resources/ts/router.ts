@@ -28,6 +28,7 @@ export function makeRouter(): Router {
       { path: '/patch/:id?', component: () => import('./patch/PatchPage.vue') },
       { path: '/patch-sheet', component: () => import('./patch/SheetPage.vue') },
       { path: '/patch-groups/:id?', component: () => import('./patch/GroupsPage.vue') },
+      { path: '/patch-pixels/:id?', component: () => import('./patch/PixelsPage.vue') },
       { path: '/patch-profiles/:id?', component: () => import('./patch/ProfilesPage.vue') },
       { path: '/universes/:id?', component: () => import('./universes/UniversesPage.vue') },
       { path: '/scope', component: () => import('./scope/ScopePage.vue') },

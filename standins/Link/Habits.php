@@ -10,7 +10,7 @@ use Revolt\EventLoop;
 /**
  * Bad habits of real devices and networks, each behind a switch: packets that
  * are lost or late, a keep-alive that is too slow, a universe number that is
- * off by one, two OSC ports that are swapped.
+ * off by one, two OSC ports that are swapped, a strip that is wired otherwise.
  */
 final class Habits
 {
@@ -19,7 +19,17 @@ final class Habits
     public const SLOW = 'slow';
     public const WRONG_UNIVERSE = 'wrong-universe';
     public const SWAPPED = 'swapped';
-    public const ALL = [self::LOSS, self::JITTER, self::SLOW, self::WRONG_UNIVERSE, self::SWAPPED];
+    public const STRAIGHT = 'straight';
+    public const OTHER_COLOURS = 'other-colours';
+    public const ALL = [
+        self::LOSS,
+        self::JITTER,
+        self::SLOW,
+        self::WRONG_UNIVERSE,
+        self::SWAPPED,
+        self::STRAIGHT,
+        self::OTHER_COLOURS,
+    ];
 
     private const LOST_OF_100 = 20;
     private const LATEST_SECONDS = 0.06;

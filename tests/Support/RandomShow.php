@@ -27,6 +27,7 @@ final class RandomShow
         '01:00:00:00',
         "späť \u{1F33F}",
         '{value}',
+        '3/1',
     ];
     private const POINTS = [
         'slot:palm/5',
@@ -37,6 +38,8 @@ final class RandomShow
         'port:2/alive',
         'fixture:1/level',
         'fixture:palm/1/leaves',
+        'pixels:1/red',
+        'dot:1/speed',
     ];
 
     /** @return array<string, mixed> */
@@ -131,6 +134,7 @@ final class RandomShow
             'number' => self::one([0, 0.5, 1, 3.25, (float) $field['low'], (float) $field['high']]),
             'numbers' => [0, mt_rand(1, 127)],
             'list' => [mt_rand(1, 3), mt_rand(4, 9)],
+            'ids' => \array_slice(self::IDS, mt_rand(0, 2), mt_rand(1, 5)),
             'texts', 'addresses' => [self::one(self::TEXTS), '10.0.0.9'],
             'value' => self::one([0, 1, 0.5, 'go', true]),
             'our-address' => self::one(['0.0.0.0', '127.0.0.1', 'eth0']),

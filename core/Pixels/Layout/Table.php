@@ -13,9 +13,9 @@ use NimbleJunction\Core\Pixels\Layout;
 final readonly class Table implements Layout, Checked
 {
     private const MOST = 4096;
-    private const PLACE = '/^\s*(-?\d{1,4}(?:\.\d{1,3})?)\s*,\s*(-?\d{1,4}(?:\.\d{1,3})?)\s*$/D';
+    private const PLACE = '/^\s*(-?\d{1,4}(?:\.\d{1,3})?)\s*\/\s*(-?\d{1,4}(?:\.\d{1,3})?)\s*$/D';
 
-    /** @param list<string> $pixels "3,1": across and down from the top left */
+    /** @param list<string> $pixels "3/1": across and down from the top left */
     public function __construct(public array $pixels)
     {
     }
@@ -34,18 +34,18 @@ final readonly class Table implements Layout, Checked
     {
         return [
             (new TextList('pixels', 'Place of each pixel, in the order of the line', self::MOST, 20))
-                ->meaning('Across and down from the top left, like 3,1.'),
+                ->meaning('Across and down from the top left, like 3/1.'),
         ];
     }
 
     public function check(Fields $fields): void
     {
         if ($this->pixels === []) {
-            $fields->fault('pixels', 'there are none', 'Give the place of each pixel, like 3,1.');
+            $fields->fault('pixels', 'there are none', 'Give the place of each pixel, like 3/1.');
         }
         foreach ($this->pixels as $i => $pixel) {
             if (preg_match(self::PLACE, $pixel) !== 1) {
-                $fields->fault("pixels/{$i}", "it is \"{$pixel}\"", 'Give across and down from the top left, like 3,1 or 0.5,-2.');
+                $fields->fault("pixels/{$i}", "it is \"{$pixel}\"", 'Give across and down from the top left, like 3/1 or 0.5/-2.');
             }
         }
     }

@@ -7,6 +7,7 @@ import type {
   Group,
   LevelSpan,
   Parameter,
+  PixelMap,
   Port,
   PrioritySpan,
   Profile,
@@ -25,6 +26,7 @@ export type {
   Group,
   LevelSpan,
   Parameter,
+  PixelMap,
   Port,
   PrioritySpan,
   Profile,
@@ -51,7 +53,30 @@ export interface Adapter {
   broadcast: string
 }
 
-/** A fixture as it lies in its universe. */
+/** Slots of pixels: from a slot on, a pixel's colour, and all others after it, until it begins anew. */
+export interface PixelSlots {
+  map: string
+  colours: string[]
+  stretches: [slot: number, pixel: number, colour: number][]
+}
+/** Where each pixel of a map is, and which slots it takes, counted through its universes from 0. */
+export interface PixelLayout {
+  /** What is wrong with it; "" where it can be shown. */
+  problem: string
+  counts?: string
+  universes?: number
+  places?: [across: number, down: number][]
+  slots?: number[][]
+}
+/** What a slot of pixels is: "pixel 12 red". */
+export function pixelAt(pixels: PixelSlots, slot: number): string {
+  const from = pixels.stretches.filter(([first]) => first <= slot).at(-1)
+  if (!from) return 'pixels'
+  const at = from[2] + slot - from[0]
+  const width = pixels.colours.length
+  return `pixel ${from[1] + Math.floor(at / width)} ${pixels.colours[at % width] ?? ''}`
+}
+/** A fixture, or pixels, in a universe. */
 export interface Patched {
   id: string
   name: string
@@ -60,6 +85,8 @@ export interface Patched {
   first: number
   last: number
   shares: { id: string; name: string; meant: boolean }[]
+  /** Of pixels: their map, and what their slots are of. */
+  pixels?: PixelSlots
 }
 /** A parameter at its slots: within a fixture from 1, or in its universe. */
 export interface PlacedParameter {
@@ -275,11 +302,12 @@ export const useShow = defineStore('show', () => {
   const listening = (universe: string, slot: number) =>
     patchOf(universe.replace(BESIDE, ''))
       .filter((one) => one.first <= slot && slot <= one.last)
-      .flatMap((one) =>
-        parametersOf(one.id)
+      .flatMap((one) => {
+        if (one.pixels) return [`${one.name}, ${pixelAt(one.pixels, slot)}`]
+        return parametersOf(one.id)
           .filter((placed) => placed.slots.includes(slot) && placed.virtual === universe.endsWith(BESIDE))
-          .map((placed) => `${one.name}, ${placed.name}`),
-      )
+          .map((placed) => `${one.name}, ${placed.name}`)
+      })
       .join(' and ')
   /** Several fixtures at once: many made, moved, swapped, renumbered, cloned. */
   const deed = (what: object) => take(call('POST', 'show/fixtures/deed', what, seen()))
@@ -288,11 +316,13 @@ export const useShow = defineStore('show', () => {
   /** The fixtures of a scene (MVR), with their profiles. */
   const takeScene = (file: Blob) =>
     take(call('POST', 'show/scene', file)) as Promise<{ added?: Record<string, number>; left?: string[] }>
+  const layoutOf = (map: object) => call<PixelLayout>('POST', 'show/pixels/layout', map)
   const readAddress = (text: string, here: string) =>
     call<{ ways: AddressWay[]; problem: string }>(
       'GET',
       `show/address?text=${encodeURIComponent(text)}&here=${encodeURIComponent(here)}`,
     )
+  const pixels = computed<PixelMap[]>(() => document.value?.pixels ?? [])
   const groups = computed<Group[]>(() => document.value?.groups ?? [])
   const patchOf = (universe: string) => (data.value?.patch ?? []).filter((one) => one.universe === universe)
   const universeName = (id: string) => universes.value.find((one) => one.id === id)?.name ?? id
@@ -326,6 +356,8 @@ export const useShow = defineStore('show', () => {
     profiles,
     fixtures,
     groups,
+    pixels,
+    layoutOf,
     patchOf,
     footprintOf,
     parametersOf,

@@ -199,7 +199,8 @@ export const useEngine = defineStore('engine', () => {
   const whyDark = (fixture: string) => ask('why-dark', { fixture }).then((answer) => answer.reasons ?? [])
   const fan = (fixtures: string[], parameter: string, from: number, to: number, spread: 'across' | 'from-middle') =>
     command('fan', { fixtures, parameter, from, to, fan: spread })
-  const holdColour = (fixtures: string[], colour: string) => command('colour', { fixtures, colour })
+  const holdColour = (fixtures: string[], colour: string, pixels: string[] = []) =>
+    command('colour', { fixtures, colour, pixels })
   const setPoint = (point: string, value: number | string | boolean) => command('set', { point, value })
   const pressPoint = (point: string) => command('press', { point })
   /** Others see what is on this page. */

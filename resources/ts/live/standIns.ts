@@ -95,9 +95,18 @@ export interface CueDeskDevice extends DeviceBase {
   heard: string
   taken: number
 }
+export interface PixelsDevice extends DeviceBase {
+  kind: 'pixels'
+  alive: boolean
+  columns: number
+  /** Red, green and blue in 24 bits, row by row from the top left. */
+  lamps: number[]
+  packets: number
+}
 export type Device =
   | DeskDevice
   | LampsDevice
+  | PixelsDevice
   | TabletDevice
   | MediaDevice
   | LaserDevice

@@ -5,7 +5,7 @@ import { useAttempt } from '@/components/attempt'
 import { useEngine } from '@/live/engine'
 
 /** A colour by eye: each fixture is held at it as its parameters make it. */
-const props = defineProps<{ fixtures: string[] }>()
+const props = defineProps<{ fixtures: string[]; pixels?: string[] }>()
 const engine = useEngine()
 const session = useSession()
 const { failed, attempt } = useAttempt()
@@ -14,7 +14,7 @@ const colour = ref('#ffffff')
 let last: Promise<unknown> = Promise.resolve()
 function hold(now: string): void {
   colour.value = now
-  last = last.then(() => (now === colour.value ? attempt(() => engine.holdColour(props.fixtures, now)) : undefined))
+  last = last.then(() => (now === colour.value ? attempt(() => engine.holdColour(props.fixtures, now, props.pixels)) : undefined))
 }
 </script>
 

@@ -42,9 +42,10 @@ const edited = computed(() => {
 })
 const byId = computed(() => new Map((show.data?.patch ?? []).map((one) => [one.id, one])))
 const numbers = computed(() => new Map(show.fixtures.map((one) => [one.id, one])))
+const fixturesIn = (universe: string) => show.patchOf(universe).filter((one) => !one.pixels)
 const rows = computed<Row[]>(() =>
   show.universes.flatMap((one) =>
-    show.patchOf(one.id).map((fixture) => {
+    fixturesIn(one.id).map((fixture) => {
       const said = numbers.value.get(fixture.id)
       return {
         id: fixture.id,
@@ -65,7 +66,8 @@ const open = (what: Side) =>
   onceLeft(() => {
     side.value = what
   })
-const choose = (id: string) => void router.push(`/patch/${id}`)
+const choose = (id: string) =>
+  void router.push(id.startsWith('pixels:') ? `/patch-pixels/${id.slice('pixels:'.length)}` : `/patch/${id}`)
 const done = (id?: string) => {
   side.value = { kind: 'none' }
   if (id) choose(id)
@@ -82,6 +84,7 @@ const done = (id?: string) => {
       >
       <v-btn :active="side.kind === 'exchange'" @click="open({ kind: 'exchange' })">Sheets and files</v-btn>
       <v-btn to="/patch-groups">Groups</v-btn>
+      <v-btn to="/patch-pixels">Pixels</v-btn>
       <v-btn to="/patch-profiles">Profiles ({{ show.profiles.length }})</v-btn>
       <v-btn
         v-if="session.mayBuild"

@@ -19,6 +19,7 @@ const places: Record<string, string> = {
   universes: '/universes/',
   fixtures: '/patch/',
   profiles: '/patch-profiles/',
+  pixels: '/patch-pixels/',
 }
 async function look(): Promise<void> {
   const asked = props.fixture.id

@@ -9,6 +9,8 @@ const words: Record<string, { name: string; why: string }> = {
   jitter: { name: 'Jitters', why: 'Each packet is up to 60 ms late' },
   slow: { name: 'Slow keep-alive', why: 'While nothing changes it sends only every 3.5 s: some receivers take that for a loss' },
   'wrong-universe': { name: 'Universe off by one', why: 'Its universe number is one too high' },
+  straight: { name: 'Wired straight', why: 'Every row of the strip begins on the left, instead of running back and forth' },
+  'other-colours': { name: 'Other colour order', why: 'It takes red before green' },
   swapped: { name: 'Swapped ports', why: 'It sends to the number that it should listen at, and the other way round' },
 }
 const turn = (habit: string) => emit('play', 'habit', { habit, on: !props.device.habits?.[habit] })

@@ -8,6 +8,7 @@ import LampsPanel from './LampsPanel.vue'
 import LaserPanel from './LaserPanel.vue'
 import LecternPanel from './LecternPanel.vue'
 import MediaPanel from './MediaPanel.vue'
+import PixelsPanel from './PixelsPanel.vue'
 import SlidesPanel from './SlidesPanel.vue'
 import TabletPanel from './TabletPanel.vue'
 import WorkstationPanel from './WorkstationPanel.vue'
@@ -20,6 +21,7 @@ const others = computed(() => standIns.devices.filter((one) => one.kind !== 'lam
 const panels: Record<Device['kind'], Component> = {
   desk: DeskPanel,
   lamps: LampsPanel,
+  pixels: PixelsPanel,
   tablet: TabletPanel,
   media: MediaPanel,
   laser: LaserPanel,

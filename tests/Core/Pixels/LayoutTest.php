@@ -34,7 +34,7 @@ final class LayoutTest extends TestCase
         yield 'a line' => [new Line(3, false, false), ['1 2 3']];
         yield 'a line from the right' => [new Line(3, false, true), ['3 2 1']];
         yield 'a line upwards' => [new Line(3, true, true), ['3', '2', '1']];
-        yield 'a table' => [new Table(['1,0', '0, 1', '2,1']), ['- 1 -', '2 - 3']];
+        yield 'a table' => [new Table(['1/0', '0 / 1', '2/1']), ['- 1 -', '2 - 3']];
     }
 
     /** @param list<string> $rows */
