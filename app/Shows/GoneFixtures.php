@@ -6,7 +6,7 @@ namespace App\Shows;
 
 use NimbleJunction\Core\Edit\Change;
 
-/** What only lists fixtures forgets those that are deleted, in the same edit: who they shared slots with. */
+/** What only lists fixtures, and pixel maps, forgets those that are deleted, in the same edit: who they shared slots with. */
 final class GoneFixtures
 {
     /** The fields that list fixtures, by list. */
@@ -14,11 +14,12 @@ final class GoneFixtures
 
     public static function forget(Draft $draft): void
     {
-        $changes = $draft->amendment()->parts['fixtures'] ?? [];
-        $gone = array_map(
-            strval(...),
-            array_keys(array_filter($changes, static fn(Change $change): bool => $change->is === null)),
-        );
+        $gone = [];
+        foreach (['fixtures', 'pixels'] as $list) {
+            $changes = $draft->amendment()->parts[$list] ?? [];
+            $ids = array_keys(array_filter($changes, static fn(Change $change): bool => $change->is === null));
+            array_push($gone, ...array_map(strval(...), $ids));
+        }
         if ($gone === []) {
             return;
         }

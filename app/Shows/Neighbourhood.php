@@ -26,7 +26,7 @@ final class Neighbourhood
         'fixtures' => ['routes', 'groups', 'fixtures', 'pixels'],
         'groups' => ['routes', 'groups'],
         'values' => ['routes'],
-        'pixels' => ['routes', 'pixels'],
+        'pixels' => ['routes', 'fixtures', 'pixels'],
     ];
 
     /** Of these only whether they are there matters to others. */

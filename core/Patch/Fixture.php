@@ -24,7 +24,7 @@ final readonly class Fixture implements Part
      * @param int $first 1 to 512
      * @param int|null $number that people call it by
      * @param string $mark short word for where it hangs: SL, SR
-     * @param list<string> $sharesWith ids of fixtures that share slots with it, and are meant to
+     * @param list<string> $sharesWith ids of fixtures, and of pixel maps, that share slots with it, and are meant to
      * @param list<OwnPrecedence> $precedences
      */
     public function __construct(

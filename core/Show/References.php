@@ -170,13 +170,7 @@ final readonly class References
             }
         }
         foreach ($fixture->sharesWith as $k => $id) {
-            if (! isset($this->show->fixtures[$id])) {
-                $this->fault(
-                    "/fixtures/{$i}/sharesWith/{$k}",
-                    "there is no fixture \"{$id}\"",
-                    'Name the id of a fixture that shares slots with this one.',
-                );
-            }
+            $this->sharing("/fixtures/{$i}/sharesWith/{$k}", $id);
         }
     }
 
@@ -208,13 +202,18 @@ final readonly class References
             $this->universe("/pixels/{$i}/universes/{$k}", $universe);
         }
         foreach ($map->sharesWith as $k => $id) {
-            if (! isset($this->show->fixtures[$id]) && ! isset($this->show->pixels[$id])) {
-                $this->fault(
-                    "/pixels/{$i}/sharesWith/{$k}",
-                    "there is no fixture and no pixel map \"{$id}\"",
-                    'Name the id of one that shares slots with this one.',
-                );
-            }
+            $this->sharing("/pixels/{$i}/sharesWith/{$k}", $id);
+        }
+    }
+
+    private function sharing(string $path, string $id): void
+    {
+        if (! isset($this->show->fixtures[$id]) && ! isset($this->show->pixels[$id])) {
+            $this->fault(
+                $path,
+                "there is no fixture and no pixel map \"{$id}\"",
+                'Name the id of one that shares slots with this one.',
+            );
         }
     }
 

@@ -168,7 +168,7 @@ final class CommandsTest extends AppTestCase
         self::assertStringContainsString('/ports/1/speed: this field is not known here.', Artisan::output());
         self::assertSame(1, Artisan::call('junction:import', ['file' => $file]));
         self::assertStringContainsString(
-            '/ports/0/receive/feeds/0/universe: there is no universe "rose-garden". Universes are: palm-house, fern-gallery, canopy, lily-pond.',
+            '/ports/0/receive/feeds/0/universe: there is no universe "rose-garden". Universes are: palm-house, fern-gallery, canopy, lily-pond, pond-wall-1, pond-wall-2.',
             Artisan::output(),
         );
         self::assertNull(app(ShowStore::class)->lastEdit(), 'nothing has changed');

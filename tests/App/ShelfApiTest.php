@@ -19,7 +19,7 @@ final class ShelfApiTest extends AppTestCase
         $this->as(Role::Builder);
         $first = $this->getJson('/api/shows')->assertOk()->assertJsonCount(1, 'shows')->json('shows.0');
         self::assertSame(
-            ['Fernhall Glasshouse, Night Walk', true, 13],
+            ['Fernhall Glasshouse, Night Walk', true, 14],
             [$first['name'], $first['isOpen'], $first['counts']['ports']],
         );
         $before = app(ShowStore::class)->json();
@@ -80,7 +80,7 @@ final class ShelfApiTest extends AppTestCase
         $this->putJson('/api/show/ports/house-desk', [...$port, 'name' => 'Desk of the house'])->assertOk();
         $this->postJson('/api/show/ports', ['name' => 'Roof', 'protocol' => 'osc', 'receive' => ['port' => 8123]])->assertOk();
         $this->getJson("/api/shows/{$copy}/opening")->assertOk()->assertExactJson([
-            'closes' => ['Roof'], 'opens' => ['Lily Pond laser'], 'changes' => ['House desk'], 'stays' => 11,
+            'closes' => ['Roof'], 'opens' => ['Lily Pond laser'], 'changes' => ['House desk'], 'stays' => 12,
         ]);
     }
 
@@ -176,7 +176,7 @@ final class ShelfApiTest extends AppTestCase
         $file = Backup::make('before-test');
         $database = new \PDO("sqlite:{$file}");
         self::assertSame('ok', $database->query('pragma integrity_check')->fetchColumn());
-        self::assertSame(13, (int) $database->query("select count(*) from show_parts where kind = 'ports'")->fetchColumn());
+        self::assertSame(14, (int) $database->query("select count(*) from show_parts where kind = 'ports'")->fetchColumn());
         $exported = (string) $this->get('/api/show/export')->getContent();
         $this->call(
             'POST',

@@ -28,8 +28,21 @@ final class PatchOrdersTest extends TestCase
             'universe' => 'palm',
             'first' => $first,
         ];
-        $document['profiles'] = [Library::all()[6]];
-        $document['fixtures'] = [$fixture('left', 101), $fixture('middle', 111), $fixture('right', 121)];
+        $document['profiles'] = [Library::all()[6], Library::all()[1]];
+        $document['fixtures'] = [
+            $fixture('left', 101),
+            $fixture('middle', 111),
+            $fixture('right', 121),
+            ['id' => 'par', 'name' => 'Par', 'profile' => 'rgb', 'universe' => 'palm', 'first' => 201],
+        ];
+        $document['pixels'] = [[
+            'id' => 'strip',
+            'name' => 'Strip',
+            'layout' => ['kind' => 'line', 'count' => 3],
+            'order' => 'grb',
+            'universes' => ['palm'],
+            'first' => 301,
+        ]];
         $document['groups'] = [['id' => 'all', 'name' => 'All', 'members' => ['left', 'middle', 'right']]];
         $this->live = Background::freePort();
         $this->engine = new EngineProcess($document, ['--for=170', "--live=127.0.0.1:{$this->live}"]);
@@ -99,6 +112,44 @@ final class PatchOrdersTest extends TestCase
         self::assertEqualsWithDelta(1.06, $points['fixture:left/pan/leaves'], 0.01, '128 of 255');
         self::assertEqualsWithDelta(1.06, $points['group:all/pan/leaves'], 0.01, 'the others are at their default');
         self::assertNull($points['group:all/level/leaves'], 'and dark: they differ');
+    }
+
+    public function testPixelsAtAColourOneByOneAndADot(): void
+    {
+        $held = $this->held([
+            ['do' => 'colour', 'fixtures' => [], 'pixels' => ['strip'], 'colour' => '#ff8000'],
+            ['do' => 'set', 'point' => 'pixels:strip/2/blue', 'value' => 100],
+        ]);
+        ksort($held);
+        self::assertSame([301 => 128, 255, 0, 128, 255, 255, 128, 255, 0], $held);
+        $held = $this->held([['do' => 'set', 'point' => 'dot:strip', 'value' => 2]]);
+        ksort($held);
+        self::assertSame([301 => 0, 0, 0, 255, 255, 255, 0, 0, 0], $held);
+        $heard = $this->heard([
+            ['do' => 'set', 'point' => 'dot:strip', 'value' => 4],
+            ['do' => 'colour', 'fixtures' => [], 'pixels' => ['wall'], 'colour' => '#ff8000'],
+        ]);
+        $errors = array_column($heard['answer'], 'error');
+        self::assertStringContainsString('A dot is on a pixel from 1 to 3', $errors[0]);
+        self::assertStringContainsString('There is no pixel map "wall" in the show.', $errors[1]);
+    }
+
+    public function testAVirtualIntensityIsHeldByNameAndLetGoByName(): void
+    {
+        $order = ['do' => 'set', 'point' => 'fixture:par/intensity', 'value' => 50];
+        $heard = $this->heard([['do' => 'release'], $order, ['do' => 'subscribe', 'topics' => ['status', 'points:fixture:par/intensity/leaves']]]);
+        $holds = end($heard['status'])['holds'];
+        self::assertSame(['palm:intensity', 'palm:intensity'], array_column($holds, 'universe'));
+        self::assertSame([128, 0], array_column($holds, 'level'), '32,768 of 65,535');
+        self::assertEqualsWithDelta(50.0, $heard['point'][0]['value'], 0.01);
+        $heard = $this->heard([
+            ['do' => 'release', 'fixture' => 'par', 'parameter' => 'intensity'],
+            ['do' => 'release', 'fixture' => 'par', 'parameter' => 'zoom'],
+            ['do' => 'subscribe', 'topics' => ['status']],
+        ]);
+        self::assertSame([], end($heard['status'])['holds']);
+        self::assertArrayNotHasKey('palm:intensity', end($heard['status'])['universes'], 'it is no universe that a page shows');
+        self::assertStringContainsString('There is no parameter "zoom"', array_column($heard['answer'], 'error')[0]);
     }
 
     /**

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { useShow, type Fixture, type Values } from '@/api/show'
+import { useShow, type Fixture, type Patched, type Values } from '@/api/show'
 import PartFields from '@/kinds/PartFields.vue'
 import PartForm from '@/kinds/PartForm.vue'
 import AddressEntry from './AddressEntry.vue'
+import ProfileChoice from './ProfileChoice.vue'
 import { freeFor, nextNumber, slotsOf, under } from './fixtures'
 
 /** A fixture, or several of a kind at once. */
@@ -22,6 +23,12 @@ const draft = ref<Values>(
 )
 const several = ref({ count: 1, every: '', goesOn: false })
 const profile = computed(() => show.profiles.find((one) => one.id === draft.value.profile))
+const profileId = computed({
+  get: () => draft.value.profile as string | undefined,
+  set: (id) => {
+    draft.value = { ...draft.value, profile: id }
+  },
+})
 const modes = computed(() => profile.value?.modes ?? [])
 const footprint = computed(() => show.footprintOf(String(draft.value.profile ?? ''), draft.value.mode as string | undefined))
 /** It moves, and may hang otherwise than others. */
@@ -48,6 +55,8 @@ watch(
 const address = computed(() => draft.value.first as number | undefined)
 /** Who else listens to these slots. */
 const shared = computed(() => under(neighbours.value, Number(draft.value.first ?? 0), slots.value))
+/** What it is called where fixtures say with whom they share slots. */
+const keyOf = (one: Patched) => one.pixels?.map ?? one.id
 const meant = computed(() => (draft.value.sharesWith ?? []) as string[])
 function mean(id: string, isMeant: boolean): void {
   const others = meant.value.filter((one) => one !== id)
@@ -62,7 +71,7 @@ let reading = Promise.resolve(true)
 /** What was typed last is waited for; what shares no slots any more is not named any more. */
 async function before(): Promise<Values | null> {
   if (!(await reading)) return null
-  const others = ((draft.value.sharesWith ?? []) as string[]).filter((id) => shared.value.some((one) => one.id === id))
+  const others = ((draft.value.sharesWith ?? []) as string[]).filter((id) => shared.value.some((one) => keyOf(one) === id))
   return { ...draft.value, sharesWith: others }
 }
 type Own = { parameter: string; precedence?: string }
@@ -99,6 +108,9 @@ async function add(part: Values): Promise<{ id?: string }> {
     @done="emit('done', $event)"
     @cancel="emit('cancel')"
   >
+    <template #profile="{ fault }">
+      <ProfileChoice v-model="profileId" :error-messages="fault('profile')" />
+    </template>
     <template #mode="{ value, change, fault }">
       <v-select
         v-if="modes.length"
@@ -129,12 +141,12 @@ async function add(part: Values): Promise<{ id?: string }> {
       </p>
       <fieldset v-if="shared.length" class="bare wide">
         <p v-for="one in shared" :key="one.id" class="small">
-          <span :class="{ wrong: !meant.includes(one.id) }">{{ one.name }} listens to some of these slots too.</span>
+          <span :class="{ wrong: !meant.includes(keyOf(one)) }">{{ one.name }} listens to some of these slots too.</span>
           <label>
             <input
               type="checkbox"
-              :checked="meant.includes(one.id)"
-              @change="mean(one.id, ($event.target as HTMLInputElement).checked)"
+              :checked="meant.includes(keyOf(one))"
+              @change="mean(keyOf(one), ($event.target as HTMLInputElement).checked)"
             />
             It is meant
           </label>

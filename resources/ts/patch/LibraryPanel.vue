@@ -1,21 +1,17 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
-import { call } from '@/api/client'
 import { useShow, type Profile } from '@/api/show'
 import { useAttempt } from '@/components/attempt'
 import { layoutOf } from './layout'
+import { useLibrary } from './library'
 
 /** Profiles to begin with: one is taken into the show, and may be changed there. */
 const emit = defineEmits<{ done: [id: string] }>()
 const show = useShow()
-const all = ref<Profile[]>([])
+const { profiles: all, ready } = useLibrary()
 const search = ref('')
 const { failed, attempt } = useAttempt()
-onMounted(() =>
-  attempt(async () => {
-    all.value = (await call<{ profiles: Profile[] }>('GET', 'library')).profiles
-  }),
-)
+onMounted(() => attempt(() => ready))
 const shown = computed(() => {
   const words = search.value.toLowerCase().split(/\s+/).filter(Boolean)
   return all.value.filter((one) => words.every((word) => `${one.name} ${one.note}`.toLowerCase().includes(word)))

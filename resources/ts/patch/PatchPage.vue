@@ -90,7 +90,7 @@ const done = (id?: string) => {
         v-if="session.mayBuild"
         variant="flat"
         color="primary"
-        :disabled="show.profiles.length === 0 || show.universes.length === 0"
+        :disabled="show.universes.length === 0"
         @click="open({ kind: 'fixture', id: null })"
         >Add fixtures</v-btn
       >
@@ -112,13 +112,13 @@ const done = (id?: string) => {
       :chosen="chosen?.id"
       :name="universe.name"
       @choose="choose"
-      @gap="session.mayBuild && show.profiles.length && open({ kind: 'fixture', id: null, first: $event })"
+      @gap="session.mayBuild && open({ kind: 'fixture', id: null, first: $event })"
     />
     <div class="split">
       <div class="lists">
         <p v-if="show.document && show.fixtures.length === 0" class="empty">
-          No fixtures yet. A profile says what each slot of a kind of fixture means; a fixture is one of that kind at an address.
-          <router-link to="/patch-profiles">Begin with a profile</router-link>: the library has the common ones.
+          No fixtures yet. A fixture is one of a kind at an address: the library has common kinds, and
+          <router-link to="/patch-profiles">profiles</router-link> of your own say what each slot of others means.
         </p>
         <PartList v-else list="fixtures" what="fixtures" :rows="rows" :chosen="chosen?.id" class="tall" @choose="choose">
           <template #deeds="{ ids, clear }"><DeedForm :ids="ids" @done="clear" /></template>

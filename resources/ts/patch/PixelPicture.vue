@@ -37,7 +37,13 @@ function pressed(event: MouseEvent): void {
     </g>
     <polyline :points="line" class="line" />
     <template v-if="isNumbered">
-      <text v-for="one in picture.dots" :key="one.number" :x="one.across + 0.5" :y="one.down + 0.62">
+      <text
+        v-for="one in picture.dots"
+        :key="one.number"
+        :x="one.across + 0.5"
+        :y="one.down + 0.62"
+        :class="{ 'lit-number': one.number === lit }"
+      >
         {{ one.number }}
       </text>
     </template>
@@ -83,5 +89,8 @@ text {
   text-anchor: middle;
   fill: currentColor;
   pointer-events: none;
+}
+text.lit-number {
+  fill: #000;
 }
 </style>

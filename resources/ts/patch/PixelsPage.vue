@@ -99,6 +99,11 @@ function done(id: string): void {
   max-height: calc(100cqh - 52px);
   overflow: auto;
 }
+@media (min-width: 901px) {
+  .wide-side {
+    grid-template-columns: minmax(220px, 1fr) minmax(0, 2fr);
+  }
+}
 .lists {
   display: flex;
   flex-direction: column;
