@@ -38,11 +38,9 @@ final readonly class LargePages implements Measurement
     public function run(): iterable
     {
         $demo = new DemoStack(self::NET.'.9');
-        $file = "{$demo->data}/large.json";
-        file_put_contents($file, json_encode((new LargeShow(self::NET))->document(), JSON_THROW_ON_ERROR));
         $chrome = null;
         try {
-            (new Process([PHP_BINARY, 'artisan', 'junction:import', $file], \dirname(__DIR__), $demo->environment(), timeout: 120))->mustRun();
+            self::import($demo, (new LargeShow(self::NET))->document());
             $chrome = new Chrome();
             $chrome->login($demo, 'builder');
             // The first of all puts the show into words.
@@ -51,12 +49,25 @@ final readonly class LargePages implements Measurement
                 yield Line::atMost("{$page}: from its address to its first row", $this->open($chrome, $demo, $page), 1.5, ' s');
                 yield Line::atLeast("{$page}: pictures a second while it scrolls", $this->scroll($chrome), 50.0, '');
             }
+            self::import($demo, Patched::document(true));
+            yield Line::only('2,000 fixtures of 20 parameters: the first look, page /patch', $this->open($chrome, $demo, '/patch'), ' s');
+            yield Line::atMost('the same: from its address to its first row', $this->open($chrome, $demo, '/patch'), 1.0, ' s');
+            yield Line::atLeast('the same: pictures a second while it scrolls', $this->scroll($chrome), 50.0, '');
             $chrome->driver->get('about:blank');
             yield Line::only('pictures a second of an empty page', $this->scroll($chrome), '');
         } finally {
             $chrome?->quit();
             $demo->stop();
         }
+    }
+
+    /** @param array<string, mixed> $document */
+    private static function import(DemoStack $demo, array $document): void
+    {
+        $file = "{$demo->data}/large.json";
+        file_put_contents($file, json_encode($document, JSON_THROW_ON_ERROR));
+        $import = [PHP_BINARY, 'artisan', 'junction:import', $file];
+        (new Process($import, \dirname(__DIR__), $demo->environment(), timeout: 120))->mustRun();
     }
 
     /** @return float seconds */

@@ -7,8 +7,11 @@ namespace NimbleJunction\Bench;
 use NimbleJunction\Bench\Support\Stopwatch;
 use NimbleJunction\Core\Gdtf\FixtureTypes;
 use NimbleJunction\Core\Junction;
+use NimbleJunction\Core\Patch\Library;
 use NimbleJunction\Core\Plan\Compiler;
 use NimbleJunction\Core\Plan\Identity;
+use NimbleJunction\Core\Point\Act;
+use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Show\ShowReader;
 use NimbleJunction\Core\Wire\ArtNet\Dmx;
 
@@ -48,11 +51,55 @@ final class Patched implements Measurement
         }
         yield Line::atMost('a frame through the patched show against the same one unpatched', Stopwatch::percentile($ratios, 0.5), 1.2, '×');
         yield Line::only('a frame through the patched show here', Stopwatch::percentile($times, 0.5), ' µs');
+        yield from self::dimmed($frames);
         $type = self::type();
         $began = hrtime(true);
         $taken = FixtureTypes::fromXml($type);
         $millis = (hrtime(true) - $began) / 1e6;
         yield Line::atMost('a fixture type of '.round(\strlen($type) / 1e6, 1).' MB, '.\count((array) ($taken->profile['modes'] ?? [])).' modes', $millis / 1000, 1, ' s');
+    }
+
+    /**
+     * A universe full of fixtures that have only colours, at half of their virtual intensity.
+     *
+     * @param list<string> $frames
+     *
+     * @return \Generator<Line>
+     */
+    private static function dimmed(array $frames): \Generator
+    {
+        $document = self::document(false);
+        $document['profiles'] = [Library::all()[1]];
+        $document['fixtures'] = array_map(static fn(int $i): array => [
+            'id' => "f{$i}",
+            'name' => "Fixture {$i}",
+            'profile' => 'rgb',
+            'universe' => 'u0',
+            'first' => 1 + 3 * $i,
+        ], range(0, 169));
+        $junction = new Junction();
+        $junction->adopt((new Compiler(new Identity('bench')))->compile(ShowReader::fromArray($document)), 0);
+        $ratios = $times = [];
+        for ($round = 0; $round < self::ROUNDS; ++$round) {
+            self::atIntensity($junction, 100);
+            $full = Stopwatch::nanos(self::through($junction, $frames), self::CALLS);
+            self::atIntensity($junction, 50);
+            $half = Stopwatch::nanos(self::through($junction, $frames), self::CALLS);
+            $ratios[] = $half / $full;
+            $times[] = $half / 1000;
+        }
+        yield Line::only('a frame through 170 fixtures at half of their virtual intensity against the same at full', Stopwatch::percentile($ratios, 0.5), '×');
+        yield Line::only('such a frame here', Stopwatch::percentile($times, 0.5), ' µs');
+    }
+
+    private static function atIntensity(Junction $junction, int $percent): void
+    {
+        for ($i = 0; $i < 170; ++$i) {
+            $point = Reference::parse("fixture:f{$i}/intensity");
+            if ($point !== null) {
+                $junction->set($point, $percent, new Act('bench', 'Bench'), 1_000_000_000);
+            }
+        }
     }
 
     /** @return \Generator<Line> */
@@ -123,7 +170,7 @@ final class Patched implements Measurement
     }
 
     /** @return array<string, mixed> */
-    private static function document(bool $isPatched): array
+    public static function document(bool $isPatched): array
     {
         $universes = range(0, self::UNIVERSES - 1);
         $link = static fn(int $i): array => ['number' => $i, 'universe' => "u{$i}"];
@@ -145,7 +192,7 @@ final class Patched implements Measurement
                     'number' => $i + 1,
                     'profile' => 'bar',
                     'universe' => 'u'.($i % self::UNIVERSES),
-                    'first' => 1 + self::SLOTS * (intdiv($i, self::UNIVERSES) % 24),
+                    'first' => 1 + self::SLOTS * (intdiv($i, self::UNIVERSES) % 32),
                 ], range(0, self::FIXTURES - 1)),
             ] : []),
         ];

@@ -32,6 +32,7 @@ Route::prefix('api')->group(function (): void {
         Route::get('show/address', [PatchController::class, 'address']);
         Route::get('show/scene', [ExchangeController::class, 'scene']);
         Route::get('show/profiles/{id}/type', [ExchangeController::class, 'type']);
+        Route::get('show/profiles/{id}/type/left', [ExchangeController::class, 'notInType']);
         Route::get('library', [PatchController::class, 'library']);
         Route::post('show/pixels/layout', [PixelController::class, 'layout']);
 

@@ -6,6 +6,7 @@ namespace NimbleJunction\Core\Words;
 
 use NimbleJunction\Core\Message\MidiAddress;
 use NimbleJunction\Core\Patch\Fixture;
+use NimbleJunction\Core\Patch\Run;
 use NimbleJunction\Core\Show\LinkKind;
 use NimbleJunction\Core\Show\MessageEnd;
 use NimbleJunction\Core\Show\PortEntry;
@@ -92,7 +93,10 @@ final class OtherEnd
     /** @return list<array{string, string}> what listens in a universe; nothing where nobody is known to */
     private static function fixtures(string $universe, Show $show): array
     {
-        $fixtures = $show->patch()->in($universe);
+        $fixtures = [
+            ...$show->patch()->in($universe),
+            ...array_map(static fn(Run $run): Fixture => $run->fixture(), $show->patch()->runsIn($universe)),
+        ];
         usort($fixtures, static fn(Fixture $a, Fixture $b): int => $a->first <=> $b->first);
         $named = array_map(
             static fn(Fixture $one): string => "{$one->name} at {$one->first}",
@@ -101,7 +105,7 @@ final class OtherEnd
         $more = \count($fixtures) - \count($named);
 
         return $named === [] ? [] : [[
-            'Fixtures in '.($show->universes[$universe]->name ?? $universe),
+            'What listens in '.($show->universes[$universe]->name ?? $universe),
             implode(', ', $named).($more > 0 ? " and {$more} more" : ''),
         ]];
     }

@@ -43,6 +43,12 @@ final readonly class Pictures
                 $this->chrome->press('Mist laser', 'section');
                 $this->chrome->untilText('form', 'Change Mist laser');
             },
+            'pixels' => function (): void {
+                $this->go('Patch');
+                $this->chrome->press('Pixels', '.page-head');
+                $this->chrome->press('Pond wall', 'section');
+                $this->chrome->untilText('aside.panel', '240 pixels');
+            },
             'universe' => function (): void {
                 $this->go('Universes');
                 $this->chrome->find('[data-slot="1"]')->click();

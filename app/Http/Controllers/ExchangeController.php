@@ -17,6 +17,8 @@ use Illuminate\Http\Response;
 use Illuminate\Support\Str;
 use NimbleJunction\Core\Document\Fault;
 use NimbleJunction\Core\Gdtf\NotTaken;
+use NimbleJunction\Core\Gdtf\NotWritten;
+use NimbleJunction\Core\Patch\Profile;
 use NimbleJunction\Core\Show\ShowReader;
 use NimbleJunction\Core\Show\ShowRefused;
 
@@ -44,10 +46,13 @@ final readonly class ExchangeController
 
     public function type(string $id): Response
     {
-        $profile = ShowReader::fromArray($this->shows->document())->profiles[$id] ?? null;
-        abort_if($profile === null, 404, "There is no profile \"{$id}\": it may have been deleted on another page.");
+        return self::file(FixtureTypeFile::bytes($this->profile($id)), "{$id}.gdtf");
+    }
 
-        return self::file(FixtureTypeFile::bytes($profile), "{$id}.gdtf");
+    /** What that file does not say of the profile. */
+    public function notInType(string $id): JsonResponse
+    {
+        return response()->json(['left' => NotWritten::of($this->profile($id))]);
     }
 
     public function takeScene(Request $request): JsonResponse
@@ -98,5 +103,13 @@ final readonly class ExchangeController
             'Content-Type' => 'application/zip',
             'Content-Disposition' => "attachment; filename=\"{$name}\"",
         ]);
+    }
+
+    private function profile(string $id): Profile
+    {
+        $profile = ShowReader::fromArray($this->shows->document())->profiles[$id] ?? null;
+        abort_if($profile === null, 404, "There is no profile \"{$id}\": it may have been deleted on another page.");
+
+        return $profile;
     }
 }

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { useShow, type Parameter, type Profile, type Values } from '@/api/show'
-import { useAttempt } from '@/components/attempt'
+import { type Parameter, type Profile, type Values } from '@/api/show'
 import { useDescriptions } from '@/kinds/kinds'
 import FormFrame from '@/kinds/FormFrame.vue'
 import PartFields from '@/kinds/PartFields.vue'
@@ -10,12 +9,11 @@ import { useStoring } from '@/kinds/storing'
 import { without } from '@/kinds/conflicts'
 import { layoutOf, type CellBlock, type Meanings } from './layout'
 import ParameterTable from './ParameterTable.vue'
+import ProfileActions from './ProfileActions.vue'
 
 /** What each slot of a kind of fixture means, in one mode or in several. */
 const props = defineProps<{ profile: Profile | null }>()
 const emit = defineEmits<{ done: [id: string]; cancel: [] }>()
-const show = useShow()
-const { failed, attempt } = useAttempt()
 const { store, fault, wrong, busy, conflict } = useStoring('profiles')
 const descriptions = useDescriptions()
 const fields = computed(() => descriptions.value?.lists.profiles.fields ?? [])
@@ -88,16 +86,6 @@ async function choose(chosen: Values): Promise<void> {
   const id = await store(props.profile?.id, without(chosen, 'id'))
   if (id !== null) emit('done', id)
 }
-const remove = () =>
-  attempt(async () => {
-    await show.remove('profiles', props.profile?.id ?? '')
-    emit('done', '')
-  })
-const copy = () =>
-  attempt(async () => {
-    const answer = await show.add('profiles', { ...without(draft.value, 'id'), name: `${String(draft.value.name)} copy` })
-    emit('done', answer.id ?? '')
-  })
 const parameters = (value: Parameter[] | undefined) => value ?? []
 </script>
 
@@ -221,12 +209,7 @@ const parameters = (value: Parameter[] | undefined) => value ?? []
       >
       <span v-if="fault(`${at}virtualIntensity`)" class="wrong">{{ fault(`${at}virtualIntensity`) }}</span>
     </p>
-    <p v-if="failed" class="wrong small" role="alert">{{ failed }}</p>
-    <template v-if="profile" #actions>
-      <v-btn @click="copy">Copy</v-btn>
-      <v-btn :href="`/api/show/profiles/${profile.id}/type`">Save as GDTF</v-btn>
-      <v-btn color="error" @click="remove">Delete</v-btn>
-    </template>
+    <template v-if="profile" #actions><ProfileActions :profile="profile" :draft="draft" @done="emit('done', $event)" /></template>
   </FormFrame>
 </template>
 
