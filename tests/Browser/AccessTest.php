@@ -19,6 +19,7 @@ final class AccessTest extends BrowserTestCase
         '/patch/fern-left',
         '/patch-profiles/moving-lantern',
         '/patch-groups',
+        '/patch-pixels/pond-wall',
         '/patch-sheet',
         '/universes/palm-house?slot=3',
         '/universes/palm-house?list=1',

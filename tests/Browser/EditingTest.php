@@ -91,12 +91,12 @@ final class EditingTest extends BrowserTestCase
         self::$chrome->press('Add the show', '.naming');
         $this->sees('.shelf', 'Rehearsal room');
         self::$chrome->press('Open', '.shelf li:nth-child(2)');
-        $this->sees('.shelf .ask', 'Ports that close (13)');
+        $this->sees('.shelf .ask', 'Ports that close (14)');
         self::$chrome->press('Open', '.shelf .ask');
         $this->sees('.shelf', 'Rehearsal room, open');
         $this->untilScript('return String(document.querySelectorAll("header.strip .port").length)', '0');
         self::$chrome->press('Open', '.shelf li:nth-child(2)');
-        $this->sees('.shelf .ask', 'Ports that open (13)');
+        $this->sees('.shelf .ask', 'Ports that open (14)');
         self::$chrome->press('Open', '.shelf .ask');
         $this->sees('.shelf', 'Fernhall Glasshouse, Night Walk, open');
         self::$chrome->press('Delete', '.shelf li:nth-child(2)');

@@ -15,12 +15,12 @@ final class ListsTest extends BrowserTestCase
     public function testAListIsSearchedFilteredAndOrdered(): void
     {
         $this->go('Ports');
-        $this->sees(self::LIST.' .count', '13');
+        $this->sees(self::LIST.' .count', '14');
         self::$chrome->fill('[aria-label="Search ports"]', 'desk 127.77');
-        $this->sees(self::LIST.' .count', '3 of 13');
+        $this->sees(self::LIST.' .count', '3 of 14');
         $this->rows(['House desk', 'Guest desk', 'Cue desk']);
         self::$chrome->fill('[aria-label="Search ports"]', 'nothing has this');
-        $this->sees(self::LIST, 'None of 13 ports has this.');
+        $this->sees(self::LIST, 'None of 14 ports has this.');
         self::$chrome->press('Show all', self::LIST);
         $order = static fn(string $column) => self::$chrome->driver->executeScript(
             'const select = [...document.querySelectorAll(".list-head select")].at(-1); select.value = arguments[0]; select.dispatchEvent(new Event("change"))',

@@ -31,7 +31,7 @@ final class NewShowTest extends BrowserTestCase
         $this->sees('.page', '0 universes, 0 ports, 0 routes.');
         self::$chrome->find('main h1')->click();
         $this->key(WebDriverKeys::CONTROL.'z'.WebDriverKeys::NULL);
-        $this->sees('.page', '4 universes, 13 ports, 12 routes.');
+        $this->sees('.page', '6 universes, 14 ports, 12 routes.');
         self::$chrome->press('Begin an empty show', '.page');
         self::$chrome->press('Replace', '.ask');
         $this->sees('.page', '0 universes, 0 ports, 0 routes.');

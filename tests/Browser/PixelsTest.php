@@ -67,7 +67,7 @@ final class PixelsTest extends BrowserTestCase
         self::$chrome->press('Profiles', '.page-head');
         self::$chrome->press('Library', '.page-head');
         self::$chrome->find('[aria-label="Take RGB"]')->click();
-        $this->sees('aside.panel', 'RGB');
+        $this->sees('form', 'Change RGB');
         $this->go('Patch');
         self::$chrome->press('Add fixtures', '.page-head');
         $this->field('Name', 'Moss wash');
