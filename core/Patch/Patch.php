@@ -207,7 +207,11 @@ final readonly class Patch
             ) ? "{$fixture->name}, {$placed->name}" : $fixture->name;
         }
 
-        return $names === [] ? $where : implode(' and ', $names)." ({$where})";
+        return match (true) {
+            $names === [] => $where,
+            Intensities::areAt($universeId) => implode(' and ', $names),
+            default => implode(' and ', $names)." ({$where})",
+        };
     }
 
     /** @return list<string> ids of the fixtures of a group that have a parameter, in their order */

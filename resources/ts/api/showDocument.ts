@@ -298,13 +298,13 @@ export interface Mode {
 export interface Fixture {
   id: Id
   name: string
-  number?: number
-  mark?: string
-  place?: string
   profile: Id
   mode?: Id
   universe: Id
   first: number
+  number?: number
+  mark?: string
+  place?: string
   note?: string
   sharesWith?: Id[]
   calibration?: Calibration

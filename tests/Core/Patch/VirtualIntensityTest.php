@@ -99,6 +99,7 @@ final class VirtualIntensityTest extends TestCase
         self::assertSame('', $rig->junction->set(self::parse('group:all/intensity'), 25, new Act('route a', 'a'), $rig->nanos())[0]);
         self::assertSame(50, $rig->level(11));
         self::assertSame(['palm:intensity', [10, 11]], $rig->junction->points()->slots(self::point()));
+        self::assertSame('Left, intensity', $rig->junction->plan()->patch->saidOfRun('palm:intensity', 11, 12, 'slots'));
         self::assertSame('Left, intensity', $rig->junction->points()->describe(self::point())?->name);
     }
 
