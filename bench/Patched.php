@@ -192,7 +192,7 @@ final class Patched implements Measurement
                     'number' => $i + 1,
                     'profile' => 'bar',
                     'universe' => 'u'.($i % self::UNIVERSES),
-                    'first' => 1 + self::SLOTS * (intdiv($i, self::UNIVERSES) % 32),
+                    'first' => 1 + self::SLOTS * (intdiv($i, self::UNIVERSES) % 24),
                 ], range(0, self::FIXTURES - 1)),
             ] : []),
         ];

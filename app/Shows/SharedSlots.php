@@ -48,9 +48,10 @@ final class SharedSlots
             }
         }
         $faults = [];
-        $before = self::before($draft, $show);
-        $runs = self::runs($show, $pixels);
-        foreach (Overlaps::unmeant($show->patch(), array_values(array_unique($ids)), $runs) as [$one, $other, $first, $last]) {
+        $unmeant = Overlaps::unmeant($show->patch(), array_values(array_unique($ids)), self::runs($show, $pixels));
+        // What was there before matters only where something is wrong now.
+        $before = $unmeant === [] ? [] : self::before($draft, $show);
+        foreach ($unmeant as [$one, $other, $first, $last]) {
             if (\in_array(self::pair($one, $other), $before, true)) {
                 continue;
             }

@@ -79,9 +79,15 @@ final readonly class Compiler
         $universes = [];
         foreach ($show->universes as $id => $universe) {
             $between();
+            $beside = Intensities::beside($universe->id);
+            if ($before !== null && isset($before->universes[$id]) && self::isPatchedAlike($universe, $was, $show)) {
+                $universes += array_intersect_key($before->universes, [$beside => true]) + [$id => $before->universes[$id]];
+
+                continue;
+            }
             $intensities = $patch->intensities($universe->id);
             if ($intensities->placements !== []) {
-                $universes[Intensities::beside($universe->id)] = self::beside($universe, $intensities);
+                $universes[$beside] = self::beside($universe, $intensities);
             }
             $universes[$id] = $this->universe($universe, $patch, $intensities);
         }
@@ -105,6 +111,16 @@ final readonly class Compiler
             $areRoutesTheSame && $isPatchTheSame ? $before->routeSlots : RouteSlots::of($routes, $patch, $show->pixels(), $between),
             $show->pixels(),
         );
+    }
+
+    /** Whether a universe and all that listens in it are what they were: then it is compiled already. */
+    private static function isPatchedAlike(UniverseEntry $universe, ?Show $was, Show $show): bool
+    {
+        return $was !== null
+            && ($was->universes[$universe->id] ?? null) === $universe
+            && $was->profiles === $show->profiles
+            && $was->pixels === $show->pixels
+            && $was->patch()->in($universe->id) === $show->patch()->in($universe->id);
     }
 
     /** @return array{name: string, rules: Rules, shaping: ?Shaping, safety: ?Safety, dimming: ?Dimming, aims: list<Aim>} */

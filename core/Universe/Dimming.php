@@ -14,6 +14,9 @@ use NimbleJunction\Core\Patch\Intensities;
  */
 final class Dimming
 {
+    /** From so many lights on that are scaled alike a table costs less than each of them. */
+    private const MANY = 8;
+
     /** @var array<int, list<list<int>>> slots of the lights that are scaled, the coarsest first, by the coarsest slot of the intensity */
     private array $lights = [];
 
@@ -25,6 +28,12 @@ final class Dimming
 
     /** @var array<int, float> those of them that are held by hand, and full ones that are */
     private array $held = [];
+
+    /** @var list<array{string, string}> lights of one slot that are scaled alike: what each of 256 levels becomes, and 512 bytes, 255 in their slots */
+    private array $tables = [];
+
+    /** @var list<array{list<int>, float}> all other lights that are scaled, and by how much */
+    private array $others = [];
 
     public function __construct(Intensities $intensities)
     {
@@ -53,7 +62,7 @@ final class Dimming
      */
     public function use(string $levels, array $holds): void
     {
-        $this->shares = $this->held = [];
+        $this->shares = $this->held = $this->tables = $this->others = [];
         $isFull = $levels === Bytes::$all;
         foreach ($isFull && $holds === [] ? [] : $this->intensities as $at => [$slots]) {
             $value = 0;
@@ -68,6 +77,7 @@ final class Dimming
                 $this->shares[$at] = $share;
             }
         }
+        $this->group();
     }
 
     /**
@@ -77,13 +87,46 @@ final class Dimming
      */
     public function apply(string $levels): string
     {
-        foreach ($this->shares as $at => $share) {
-            foreach ($this->lights[$at] ?? [] as $light) {
-                $levels = self::scaled($levels, $light, $share);
-            }
+        $scaled = $levels;
+        foreach ($this->tables as [$table, $mask]) {
+            $scaled = Bytes::laid($scaled, strtr($levels, Bytes::$every, $table), $mask);
+        }
+        foreach ($this->others as [$light, $share]) {
+            $scaled = self::scaled($scaled, $light, $share);
         }
 
-        return $levels;
+        return $scaled;
+    }
+
+    /** Many lights that are scaled alike are scaled in one: fixtures of a group go up and down together. */
+    private function group(): void
+    {
+        $groups = $shares = [];
+        foreach ($this->shares as $at => $share) {
+            $shares[(string) $share] = $share;
+            foreach ($this->lights[$at] ?? [] as $light) {
+                if (\count($light) === 1) {
+                    $groups[(string) $share][] = $light;
+                } else {
+                    $this->others[] = [$light, $share];
+                }
+            }
+        }
+        foreach ($groups as $key => $lights) {
+            $share = $shares[$key];
+            if (\count($lights) < self::MANY) {
+                foreach ($lights as $light) {
+                    $this->others[] = [$light, $share];
+                }
+
+                continue;
+            }
+            $table = '';
+            for ($level = 0; $level < 256; ++$level) {
+                $table .= \chr((int) round($level * $share));
+            }
+            $this->tables[] = [$table, Bytes::mask(array_merge(...$lights))];
+        }
     }
 
     /**

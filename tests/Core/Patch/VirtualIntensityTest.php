@@ -50,6 +50,34 @@ final class VirtualIntensityTest extends TestCase
         }
     }
 
+    public function testManyLightsAtOnceAreScaledAsEachAloneWouldBe(): void
+    {
+        $cells = [['id' => 'cell', 'name' => 'Cell', 'count' => 12, 'parameters' => [['name' => 'red', 'role' => 'red'], ['name' => 'blue', 'role' => 'blue']]]];
+        $rig = new Rig([
+            'profiles' => [['id' => 'bar', 'name' => 'Bar', 'cells' => $cells, 'virtualIntensity' => true]],
+            'fixtures' => [
+                ['id' => 'left', 'name' => 'Left', 'profile' => 'bar', 'universe' => 'palm', 'first' => 11],
+                ['id' => 'right', 'name' => 'Right', 'profile' => 'bar', 'universe' => 'palm', 'first' => 41],
+            ],
+        ]);
+        mt_srand(3);
+        foreach (range(1, 40) as $round) {
+            $shares = [mt_rand(0, 65535), $round % 2 === 0 ? mt_rand(0, 65535) : 65535];
+            $rig->junction->set(self::point(), 100 * $shares[0] / 65535, new Act('route a', 'a'), $rig->nanos());
+            $rig->junction->set(self::parse('fixture:right/intensity'), 100 * $shares[1] / 65535, new Act('route a', 'a'), $rig->nanos());
+            $levels = array_map(static fn(): int => mt_rand(0, 255), range(1, 100));
+            $rig->artNet(array_combine(range(1, 100), $levels));
+            foreach ($levels as $i => $level) {
+                $share = match (true) {
+                    $i >= 10 && $i < 34 => $shares[0] / 65535,
+                    $i >= 40 && $i < 64 => $shares[1] / 65535,
+                    default => 1.0,
+                };
+                self::assertSame((int) round($level * $share), $rig->level($i + 1), "round {$round}, slot ".($i + 1));
+            }
+        }
+    }
+
     public function testAWideLightIsScaledByItsWholeValue(): void
     {
         $rig = self::rig(['parameters' => [['name' => 'red', 'role' => 'red', 'slots' => 2], ['name' => 'speed']]]);
