@@ -15,20 +15,20 @@ use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Show\ShowReader;
 use NimbleJunction\Core\Wire\ArtNet\Dmx;
 
-/** A large patch: 2,000 fixtures of 20 parameters over 64 universes, which nobody watches; and a large fixture type. */
+/** A large patch: 2,000 fixtures of 20 parameters over 80 universes, which nobody watches; and a large fixture type. */
 final class Patched implements Measurement
 {
     private const FIXTURES = 2000;
-    private const UNIVERSES = 64;
+    /** 40,000 slots, none of them shared, take 79 of them. */
+    private const UNIVERSES = 80;
     private const PARAMETERS = 20;
-    private const SLOTS = 16;
     private const CALLS = 4000;
     private const ROUNDS = 9;
     private const BIG = 2_000_000;
 
     public function title(): string
     {
-        return 'Patch: 2,000 fixtures and 40,000 parameters over 64 universes';
+        return 'Patch: 2,000 fixtures and 40,000 parameters over 80 universes';
     }
 
     public function run(): iterable
@@ -112,7 +112,7 @@ final class Patched implements Measurement
         $junction->adopt($plan, 0);
         for ($round = 0; $round < self::ROUNDS; ++$round) {
             $document = self::document(true);
-            $document['fixtures'][7]['first'] = 400 + $round;
+            $document['fixtures'][7]['universe'] = 'u'.($round % 2 === 0 ? 79 : 7);
             $edited = ShowReader::fromArray($document);
             $began = hrtime(true);
             $plan = $compiler->compile($edited, before: $plan);
@@ -174,7 +174,7 @@ final class Patched implements Measurement
     {
         $universes = range(0, self::UNIVERSES - 1);
         $link = static fn(int $i): array => ['number' => $i, 'universe' => "u{$i}"];
-        $parameters = array_map(static fn(int $i): array => ['name' => "parameter {$i}", 'default' => $i], range(1, self::SLOTS - 4));
+        $parameters = array_map(static fn(int $i): array => ['name' => "parameter {$i}", 'default' => $i], range(1, self::PARAMETERS - 8));
         $cells = [['id' => 'cell', 'name' => 'Cell', 'count' => 4, 'parameters' => [['name' => 'red', 'role' => 'red'], ['name' => 'green', 'role' => 'green']]]];
 
         return [
@@ -192,7 +192,7 @@ final class Patched implements Measurement
                     'number' => $i + 1,
                     'profile' => 'bar',
                     'universe' => 'u'.($i % self::UNIVERSES),
-                    'first' => 1 + self::SLOTS * (intdiv($i, self::UNIVERSES) % 24),
+                    'first' => 1 + self::PARAMETERS * intdiv($i, self::UNIVERSES),
                 ], range(0, self::FIXTURES - 1)),
             ] : []),
         ];

@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace App\Shows;
 
 use NimbleJunction\Core\Check\Network;
-use NimbleJunction\Core\Patch\Fixture;
-use NimbleJunction\Core\Pixels\PixelRun;
 use NimbleJunction\Core\Show\PortEntry;
 use NimbleJunction\Core\Show\RouteEntry;
 use NimbleJunction\Core\Show\Show;
@@ -93,14 +91,11 @@ final readonly class Derived
      */
     public function patchOf(array $universes): array
     {
-        $fixtures = array_filter($this->show->fixtures, static fn(Fixture $fixture): bool => isset($universes[$fixture->universeId]));
-
-        $runs = array_filter(
+        return PatchSheet::of(
+            $this->show->patch(),
+            array_map(strval(...), array_keys($universes)),
             $this->show->pixels()->runs(),
-            static fn(PixelRun $run): bool => isset($universes[$run->fixture()->universeId]),
         );
-
-        return PatchSheet::of($this->show->patch(), $fixtures, array_values($runs));
     }
 
     /** @return list<array{name: string, address: string, netmask: string, broadcast: string}> the network adapters of this machine */

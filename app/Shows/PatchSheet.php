@@ -17,63 +17,54 @@ use NimbleJunction\Core\Pixels\PixelRun;
 final class PatchSheet
 {
     /**
-     * @param array<string, Fixture> $fixtures of the patch
+     * @param list<string> $universes ids
      * @param list<PixelRun> $runs of pixel maps
      *
-     * @return list<array<string, mixed>> in the order of their addresses
+     * @return list<array<string, mixed>> fixtures and pixels in them, in the order of their addresses
      */
-    public static function of(Patch $patch, array $fixtures, array $runs): array
+    public static function of(Patch $patch, array $universes, array $runs): array
     {
-        $lines = [...self::ofFixtures($patch, $fixtures), ...array_map(
-            static fn(PixelRun $run): array => self::ofRun($patch, $run),
-            $runs,
-        )];
-        usort($lines, static fn(array $a, array $b): int => [$a['universe'], $a['first']] <=> [$b['universe'], $b['first']]);
+        sort($universes);
+        $pixels = [];
+        foreach ($runs as $run) {
+            $pixels["{$run->fixture()->universeId} {$run->fixture()->id}"] = $run;
+        }
+        $lines = [];
+        foreach ($universes as $universe) {
+            foreach ($patch->shared($universe) as [$fixture, $last, $others]) {
+                $run = $fixture->profileId === '' ? $pixels["{$universe} {$fixture->id}"] ?? null : null;
+                $lines[] = [
+                    'id' => $run === null ? $fixture->id : "pixels:{$fixture->id}",
+                    'name' => $fixture->name,
+                    'profile' => $run === null ? $patch->profiles[$fixture->profileId]->name : 'Pixels',
+                    'universe' => $universe,
+                    'first' => $fixture->first,
+                    'last' => $last,
+                    'shares' => self::sharing($fixture, $others),
+                    ...($run === null ? [] : ['pixels' => self::pixels($run)]),
+                ];
+            }
+        }
 
         return $lines;
     }
 
-    /** @return array<string, mixed> pixels on the patch: with what their slots are of */
-    private static function ofRun(Patch $patch, PixelRun $run): array
+    /** @return array<string, mixed> what the slots of pixels are of */
+    private static function pixels(PixelRun $run): array
     {
-        $fixture = $run->fixture();
-
         return [
-            'id' => "pixels:{$fixture->id}",
-            'name' => $fixture->name,
-            'profile' => 'Pixels',
-            'universe' => $fixture->universeId,
-            'first' => $fixture->first,
-            'last' => $run->last(),
-            'shares' => self::sharing($patch, $fixture),
-            'pixels' => [
-                'map' => $fixture->id,
-                'colours' => array_map(static fn(Parameter $one): string => $one->name, $run->map->order->parameters()),
-                'stretches' => $run->stretches(),
-            ],
+            'map' => $run->map->id,
+            'colours' => array_map(static fn(Parameter $one): string => $one->name, $run->map->order->parameters()),
+            'stretches' => $run->stretches(),
         ];
     }
 
     /**
-     * @param array<string, Fixture> $fixtures
+     * @param list<Fixture> $others
      *
-     * @return list<array<string, mixed>>
+     * @return list<array{id: string, name: string, meant: bool}>
      */
-    private static function ofFixtures(Patch $patch, array $fixtures): array
-    {
-        return array_map(static fn(Fixture $fixture): array => [
-            'id' => $fixture->id,
-            'name' => $fixture->name,
-            'profile' => $patch->profiles[$fixture->profileId]->name,
-            'universe' => $fixture->universeId,
-            'first' => $fixture->first,
-            'last' => $patch->lastSlot($fixture),
-            'shares' => self::sharing($patch, $fixture),
-        ], array_values($fixtures));
-    }
-
-    /** @return list<array{id: string, name: string, meant: bool}> */
-    private static function sharing(Patch $patch, Fixture $fixture): array
+    private static function sharing(Fixture $fixture, array $others): array
     {
         return array_map(
             static fn(Fixture $other): array => [
@@ -81,7 +72,7 @@ final class PatchSheet
                 'name' => $other->name,
                 'meant' => Patch::isMeant($fixture, $other),
             ],
-            $patch->sharing($fixture),
+            $others,
         );
     }
 

@@ -275,6 +275,30 @@ final readonly class Patch
         ));
     }
 
+    /**
+     * The same of all at once, in the order of their addresses.
+     *
+     * @return list<array{Fixture, int, list<Fixture>}> each with its last slot, and those that share slots with it
+     */
+    public function shared(string $universeId): array
+    {
+        $all = $this->listening($universeId);
+        usort($all, static fn(Fixture $a, Fixture $b): int => $a->first <=> $b->first);
+        $sharing = [];
+        foreach ($all as $i => $one) {
+            for ($k = $i + 1; isset($all[$k]) && $all[$k]->first <= $this->lastSlot($one); ++$k) {
+                $sharing[$i][] = $all[$k];
+                $sharing[$k][] = $one;
+            }
+        }
+        $lines = [];
+        foreach ($all as $i => $one) {
+            $lines[] = [$one, $this->lastSlot($one), $sharing[$i] ?? []];
+        }
+
+        return $lines;
+    }
+
     /** Whether one of the two says that they share slots on purpose. */
     public static function isMeant(Fixture $one, Fixture $other): bool
     {
