@@ -41,11 +41,9 @@ use NimbleJunction\Core\Universe\Universe;
 /**
  * The whole of show control as a state machine without input or output.
  *
- * It is told that bytes arrived, that time has passed, that there is a new
- * plan, that a person holds a slot; it answers with the datagrams that leave
- * because of it. Between two calls nothing happens: dueAt() says when it wants
- * to be woken. Times are nanoseconds of one clock that never runs backwards.
- * The same calls give the same answers, always.
+ * It is told that bytes arrived, that time has passed, that there is a new plan, that a person holds a slot; it answers
+ * with the datagrams that leave because of it. Between two calls nothing happens: dueAt() says when it wants to be woken.
+ * Times are nanoseconds of one clock that never runs backwards. The same calls give the same answers, always.
  */
 final class Junction
 {
@@ -56,7 +54,6 @@ final class Junction
     private Plan $plan;
     private Universes $universes;
     private Routing $routing;
-
     private readonly Activities $activities;
     private readonly Outputs $outputs;
     private readonly Announcements $announcements;
@@ -170,11 +167,12 @@ final class Junction
     /**
      * What the clock of the day shows: some senders say by it when something is to happen.
      *
-     * @param int $unixNanos nanoseconds since 1970
+     * @param int $unixNanos nanoseconds since 1970; $offset is how many seconds the time here is ahead of universal time
      */
-    public function setClock(int $unixNanos, int $now): void
+    public function setClock(int $unixNanos, int $now, int $offset = 0): void
     {
         $this->hearing->agenda->setClock($unixNanos, $now);
+        $this->points->passages->setClock($unixNanos, $offset, $now);
     }
 
     /**
@@ -220,6 +218,7 @@ final class Junction
         if ($this->points->dueAt() <= $now) {
             $this->points->look($now);
         }
+        $this->runner->goOn($now);
         $this->settle($now);
         if ($this->outputs->dueAt <= $now) {
             $this->outputs->sendDue($this->universes->all(), $now);

@@ -371,6 +371,6 @@ final class Engine
     /** By the clock of the day, which may be set while we run. */
     private function tellTheTime(): void
     {
-        $this->junction->setClock((int) (microtime(true) * 1e9), self::now());
+        $this->junction->setClock((int) (microtime(true) * 1e9), self::now(), (int) date('Z'));
     }
 }

@@ -183,6 +183,11 @@ abstract class Field
         return new Id($name, $label, 'universe', true);
     }
 
+    public static function pointOrNone(string $name, string $label): Point
+    {
+        return new Point($name, $label, false);
+    }
+
     public static function point(string $name = 'point', string $label = 'Point'): Point
     {
         return new Point($name, $label);

@@ -15,15 +15,26 @@ final class Firings implements Room
     /** @var array<string, int> by route */
     private array $counts = [];
 
+    /** @var array<string, int> when each has acted last, on the junction's clock; not kept over a restart */
+    private array $times = [];
+
     /** @param array<string, mixed> $routes by id: of all others nothing is kept */
     public function keep(array $routes): void
     {
         $this->counts = array_intersect_key($this->counts, $routes);
+        $this->times = array_intersect_key($this->times, $routes);
     }
 
-    public function add(string $routeId): void
+    public function add(string $routeId, int $now): void
     {
+        $this->times[$routeId] = $now;
         $this->counts[$routeId] = ($this->counts[$routeId] ?? 0) + 1;
+    }
+
+    /** @return array<string, int> when each route has acted last, on the junction's clock */
+    public function times(): array
+    {
+        return $this->times;
     }
 
     public function of(string $routeId): int

@@ -32,6 +32,7 @@ final class LivePoints
     public readonly Points $all;
     public readonly Values $values;
     public readonly Ports $ports;
+    public readonly Passages $passages;
     public Changes $changes;
     public Runner $runner;
     private readonly Watching $watching;
@@ -74,6 +75,7 @@ final class LivePoints
         $this->values = new Values(function (Reference $reference, int|float|string|null $value, int|float|string|null $before): void {
             $this->runner->happened(new PointChanged($reference, $value, $before));
         });
+        $this->passages = new Passages($this->all, $routing->firings);
         $this->runner = new Runner(
             $trace,
             $this->all,
@@ -82,6 +84,7 @@ final class LivePoints
             $activities,
             $routing->firings,
             $routing->switches,
+            $this->passages,
         );
         $this->routes = new Routes(fn(): Runner => $this->runner, $changes, $routing);
         foreach ([

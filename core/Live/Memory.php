@@ -27,7 +27,7 @@ final readonly class Memory
         $this->rooms = new Rooms(
             [$universes, $routing, $activities],
             [$outputs, $routing->firings, $this->outages],
-            [$this->held, $points->values, $routing->switches, $points->ports->switches],
+            [$this->held, $points->values, $routing->switches, $points->ports->switches, $points->passages],
         );
     }
 
@@ -50,6 +50,7 @@ final readonly class Memory
         $this->activities->restore($stored->part('lastSenders'), $plan);
         $this->outages->restore($stored->part('outages'), $plan, $now);
         $this->points->restore($stored);
+        $this->points->passages->restore($stored->part('minds'), $plan->index->routes);
         foreach ($this->universes->all() as $universe) {
             $this->outputs->offer($universe, $now);
         }

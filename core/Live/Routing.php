@@ -240,7 +240,7 @@ final class Routing implements Room
             );
         }
         if ($packets !== []) {
-            $this->firings->add($route->id);
+            $this->firings->add($route->id, $now);
         } else {
             $this->trace->hop(
                 $event,

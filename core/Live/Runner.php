@@ -12,7 +12,9 @@ use NimbleJunction\Core\Route\Heard;
 use NimbleJunction\Core\Route\Listener;
 use NimbleJunction\Core\Route\Missed;
 use NimbleJunction\Core\Route\Occurred;
+use NimbleJunction\Core\Route\Passing;
 use NimbleJunction\Core\Route\Route;
+use NimbleJunction\Core\Route\Template;
 use NimbleJunction\Core\Signal\Message;
 use NimbleJunction\Core\Trace\BytesHeard;
 use NimbleJunction\Core\Trace\Decoded;
@@ -58,6 +60,7 @@ final class Runner
         private readonly Activities $activities,
         private readonly Firings $firings,
         private readonly Switches $switches,
+        private readonly Passages $passages,
     ) {
         $this->plan = Plan::empty();
         $this->echoes = new Echoes();
@@ -67,12 +70,13 @@ final class Runner
     {
         $this->plan = $plan;
         $this->echoes->keep($plan->index->routes);
+        $this->passages->adopt($plan->index->routes);
     }
 
     /** A message has come in: the routes that wait for it act at once, in their order. */
     public function heard(string $portId, Message $message, string $from, string $bytes, int $now): void
     {
-        $event = new Heard($portId, $message);
+        $event = new Heard($portId, $message, $from);
         $record = $this->trace->begin(Kind::Message, "message {$portId} {$message->address()}", $portId, new MessageAt($portId, $message), $now);
         $this->trace->hop($record, Hop::Heard, new BytesHeard($portId, \strlen($bytes), $from), $bytes, null, $from);
         $this->trace->hop($record, Hop::Decoded, new Decoded($message));
@@ -97,7 +101,25 @@ final class Runner
     /** When the junction must be woken for what waits here. */
     public function dueAt(): int
     {
-        return $this->waiting === [] && $this->packets === [] ? \PHP_INT_MAX : 0;
+        return $this->waiting === [] && $this->packets === [] ? $this->passages->dueAt : 0;
+    }
+
+    /** What was to go on later and is due now goes on. */
+    public function goOn(int $now): void
+    {
+        foreach ($this->passages->due($now) as $later) {
+            $route = $this->plan->index->routes[$later->routeId] ?? null;
+            if ($route === null || ! $this->switches->isOn($route->id, $route->enabled)) {
+                continue;
+            }
+            $passing = $this->passages->passing($route, $later->event, $later->source, $now);
+            $value = $later->value ?? $this->passages->wake($route, $later->step, $passing);
+            if ($value !== null) {
+                $title = new Said('"{route}" goes on with {value}', ['route' => $route->name, 'value' => Template::number($value)]);
+                $record = $this->trace->begin(Kind::Message, "later {$route->id}", '', $title, $now);
+                $this->act($route, $value, $later->step + 1, $passing, 0, $record);
+            }
+        }
     }
 
     /** @return bool whether anything waited */
@@ -121,7 +143,8 @@ final class Runner
             return false;
         }
         $record ??= $this->trace->begin(Kind::Message, "pressed {$routeId}", '', new Said('"{route}" is pressed', ['route' => $route->name]), $now);
-        $this->act($route, $value, new Occurred('pressed'), $depth, $record, $now);
+        $passing = $this->passages->passing($route, new Occurred('pressed'), 0, $now);
+        $this->act($route, $value, 0, $passing, $depth, $record);
 
         return true;
     }
@@ -161,7 +184,7 @@ final class Runner
                     '',
                     $listener->route->id,
                 );
-            } elseif ($this->conditionsHold($listener->route, $taken->value, $record)) {
+            } elseif (($passing = $this->passing($listener, $taken->value, $cause->event, $record, $now)) !== null) {
                 $this->trace->hop(
                     $record,
                     Hop::Matched,
@@ -170,7 +193,7 @@ final class Runner
                     $listener->route->id,
                 );
                 if (! $cause->isOurOwn || $this->maySetItselfOff($listener->route, $record, $now)) {
-                    $this->act($listener->route, $taken->value, $cause->event, $cause->depth, $record, $now);
+                    $this->act($listener->route, $taken->value, 0, $passing, $cause->depth, $record);
                 }
             }
         }
@@ -196,38 +219,44 @@ final class Runner
         return $times <= Echoes::MOST_A_SECOND;
     }
 
-    private function conditionsHold(Route $route, float $value, TraceEvent $record): bool
+    /** @return Passing|null its way through the route; null where a condition does not hold */
+    private function passing(Listener $listener, float $value, Event $event, TraceEvent $record, int $now): ?Passing
     {
-        foreach ($route->conditions as $condition) {
-            $missed = $condition->check($value, $this->points);
-            if ($missed !== null) {
-                $this->miss($record, $route, $missed->reason);
-
-                return false;
-            }
+        $route = $listener->route;
+        $source = \count($route->triggers) === 1 ? 0 : (int) array_search($listener->trigger, $route->triggers, true);
+        $passing = $this->passages->passing($route, $event, $source, $now);
+        $missed = $this->passages->missed($route, $value, $passing);
+        if ($missed !== null) {
+            $this->miss($record, $route, $missed->reason);
         }
 
-        return true;
+        return $missed === null ? $passing : null;
     }
 
-    private function act(Route $route, float $value, Event $event, int $depth, TraceEvent $record, int $now): void
+    /** @param int $from the first step that the value goes through, from 0 */
+    private function act(Route $route, float $value, int $from, Passing $passing, int $depth, TraceEvent $record): void
     {
-        $passing = $value;
-        foreach ($route->steps as $step) {
-            $passing = $step->apply($passing);
-            if ($passing === null) {
-                $this->trace->hop(
-                    $record,
-                    Hop::Note,
-                    new Said('"{route}" lets nothing pass at {value}', ['route' => $route->name, 'value' => (string) $value]),
-                    '',
-                    $route->id,
-                );
+        $now = $passing->now;
+        if ($this->passages->isFull($route->id)) {
+            $words = 'cut at "{route}": {most} of its values wait for their time already';
+            $said = new Said($words, ['route' => $route->name, 'most' => Passages::MOST_WAITING]);
+            $this->trace->hop($record, Hop::Refused, $said, '', $route->id);
 
-                return;
-            }
+            return;
         }
-        $this->firings->add($route->id);
+        $made = $this->passages->through($route, $value, $from, $passing);
+        if ($made === null) {
+            $this->trace->hop(
+                $record,
+                Hop::Note,
+                new Said('"{route}" lets nothing pass now at {value}', ['route' => $route->name, 'value' => Template::number($value)]),
+                '',
+                $route->id,
+            );
+
+            return;
+        }
+        $this->firings->add($route->id, $now);
         $this->changes->lookSoon();
         $turn = new RouteTurn(
             $this,
@@ -241,7 +270,7 @@ final class Runner
             $this->universes,
         );
         foreach ($route->actions as $action) {
-            $action->perform($passing, $event, $turn);
+            $action->perform($made, $passing->event, $turn);
         }
     }
 

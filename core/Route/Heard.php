@@ -12,7 +12,7 @@ final readonly class Heard implements Event
     /** At the end of a trigger's key: it takes every address that begins so. No address has it (OSC 1.0 does not allow "#"). */
     public const ANY = '/#';
 
-    public function __construct(public string $portId, public Message $message)
+    public function __construct(public string $portId, public Message $message, public string $from = '')
     {
     }
 

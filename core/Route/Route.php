@@ -31,4 +31,10 @@ final readonly class Route
         $this->owner = "route {$id}";
         $this->title = "Route \"{$name}\"";
     }
+
+    /** @return list<class-string> what its conditions and steps are: as long as that is so, what they have in mind is theirs */
+    public function made(): array
+    {
+        return array_map(get_class(...), [...$this->conditions, ...$this->steps]);
+    }
 }

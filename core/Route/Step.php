@@ -10,7 +10,7 @@ use NimbleJunction\Core\Document\Kind;
 interface Step extends Kind
 {
     /** @return float|null null: nothing passes now */
-    public function apply(float $value): ?float;
+    public function apply(float $value, Passing $passing): ?float;
 
     /** @return string what it does */
     public function words(Wording $wording): string;

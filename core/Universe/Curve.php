@@ -15,6 +15,9 @@ enum Curve: string
     /** Fast at the bottom, as it undoes a square curve further on. */
     case Root = 'root';
 
+    /** Faster still at the bottom, and slow at the top. */
+    case Logarithmic = 'logarithmic';
+
     /** Slow at both ends. */
     case Smooth = 'smooth';
 
@@ -28,6 +31,7 @@ enum Curve: string
             self::Linear => $level,
             self::Square => $level * $level,
             self::Root => sqrt($level),
+            self::Logarithmic => log10(1 + 9 * $level),
             self::Smooth => $level * $level * (3 - 2 * $level),
             self::Switched => $level < 0.5 ? 0.0 : 1.0,
         };

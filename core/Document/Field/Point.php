@@ -12,9 +12,9 @@ use NimbleJunction\Core\Point\Reference;
 /** A reference to something that has a value. */
 final class Point extends Field
 {
-    public function __construct(string $name, string $label)
+    public function __construct(string $name, string $label, bool $isNeeded = true)
     {
-        parent::__construct($name, $label, null, true);
+        parent::__construct($name, $label, null, $isNeeded);
     }
 
     public function type(): string
@@ -24,6 +24,10 @@ final class Point extends Field
 
     protected function value(Fields $fields, Reading $reading): ?Reference
     {
+        if (! $this->isNeeded && ! $fields->has($this->name)) {
+            return null;
+        }
+
         return Reference::parse($fields->matching($this->name, Reference::PATTERN, Reference::RULE));
     }
 

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Route\Condition;
 
 use NimbleJunction\Core\Document\Field;
-use NimbleJunction\Core\Point\Readings;
 use NimbleJunction\Core\Route\Condition;
 use NimbleJunction\Core\Route\Missed;
+use NimbleJunction\Core\Route\Passing;
 use NimbleJunction\Core\Route\Template;
 use NimbleJunction\Core\Route\Wording;
 
@@ -35,7 +35,7 @@ final readonly class LeastCondition implements Condition
         ];
     }
 
-    public function check(float $value, Readings $readings): ?Missed
+    public function missed(float $value, Passing $passing): ?Missed
     {
         return $value >= $this->value ? null : new Missed(
             'wants at least '.Template::number($this->value).', it is '.Template::number($value),

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Route\Condition;
 
 use NimbleJunction\Core\Document\Field;
-use NimbleJunction\Core\Point\Readings;
 use NimbleJunction\Core\Route\Condition;
 use NimbleJunction\Core\Route\Missed;
+use NimbleJunction\Core\Route\Passing;
 use NimbleJunction\Core\Route\Template;
 use NimbleJunction\Core\Route\Wording;
 
@@ -35,7 +35,7 @@ final readonly class OneOfCondition implements Condition
         ];
     }
 
-    public function check(float $value, Readings $readings): ?Missed
+    public function missed(float $value, Passing $passing): ?Missed
     {
         if (\in_array($value, $this->values, true)) {
             return null;

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Route\Condition;
 
 use NimbleJunction\Core\Document\Field;
-use NimbleJunction\Core\Point\Readings;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Route\Condition;
 use NimbleJunction\Core\Route\Missed;
+use NimbleJunction\Core\Route\Passing;
 use NimbleJunction\Core\Route\Wording;
 
 /** A point is at a value. */
@@ -36,9 +36,9 @@ final readonly class PointCondition implements Condition
         ];
     }
 
-    public function check(float $value, Readings $readings): ?Missed
+    public function missed(float $value, Passing $passing): ?Missed
     {
-        $now = $readings->read($this->point);
+        $now = $passing->read($this->point);
         if ((string) $now === (string) $this->is) {
             return null;
         }

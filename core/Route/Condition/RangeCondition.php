@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Route\Condition;
 
 use NimbleJunction\Core\Document\Field;
-use NimbleJunction\Core\Point\Readings;
 use NimbleJunction\Core\Route\Condition;
 use NimbleJunction\Core\Route\Missed;
+use NimbleJunction\Core\Route\Passing;
 use NimbleJunction\Core\Route\Template;
 use NimbleJunction\Core\Route\Wording;
 
@@ -36,7 +36,7 @@ final readonly class RangeCondition implements Condition
         ];
     }
 
-    public function check(float $value, Readings $readings): ?Missed
+    public function missed(float $value, Passing $passing): ?Missed
     {
         if ($value >= $this->low && $value <= $this->high) {
             return null;

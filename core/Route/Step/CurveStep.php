@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Route\Step;
 
 use NimbleJunction\Core\Document\Field;
+use NimbleJunction\Core\Route\Passing;
 use NimbleJunction\Core\Route\Step;
 use NimbleJunction\Core\Route\Wording;
 use NimbleJunction\Core\Universe\Curve;
@@ -33,7 +34,7 @@ final readonly class CurveStep implements Step
         ];
     }
 
-    public function apply(float $value): float
+    public function apply(float $value, Passing $passing): float
     {
         return Curve::from($this->curve)->apply(max(0.0, min(1.0, $value)));
     }

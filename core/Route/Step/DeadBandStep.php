@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Route\Step;
 
 use NimbleJunction\Core\Document\Field;
+use NimbleJunction\Core\Route\Passing;
 use NimbleJunction\Core\Route\Step;
 use NimbleJunction\Core\Route\Template;
 use NimbleJunction\Core\Route\Wording;
@@ -34,7 +35,7 @@ final readonly class DeadBandStep implements Step
         ];
     }
 
-    public function apply(float $value): ?float
+    public function apply(float $value, Passing $passing): ?float
     {
         return abs($value - $this->centre) <= $this->width ? null : $value;
     }

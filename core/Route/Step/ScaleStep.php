@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Route\Step;
 
 use NimbleJunction\Core\Document\Field;
+use NimbleJunction\Core\Route\Passing;
 use NimbleJunction\Core\Route\Scale;
 use NimbleJunction\Core\Route\Step;
 use NimbleJunction\Core\Route\Template;
@@ -42,7 +43,7 @@ final readonly class ScaleStep implements Step
         ];
     }
 
-    public function apply(float $value): float
+    public function apply(float $value, Passing $passing): float
     {
         return $this->scale->apply($value);
     }

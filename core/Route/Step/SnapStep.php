@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Route\Step;
 
 use NimbleJunction\Core\Document\Field;
+use NimbleJunction\Core\Route\Passing;
 use NimbleJunction\Core\Route\Step;
 use NimbleJunction\Core\Route\Template;
 use NimbleJunction\Core\Route\Wording;
@@ -33,7 +34,7 @@ final readonly class SnapStep implements Step
         ];
     }
 
-    public function apply(float $value): float
+    public function apply(float $value, Passing $passing): float
     {
         return round($value / $this->size) * $this->size;
     }

@@ -44,7 +44,7 @@ export interface LevelSpan {
 export interface Shape {
   first: number
   last?: number
-  curve?: 'linear' | 'square' | 'root' | 'smooth' | 'switched'
+  curve?: 'linear' | 'square' | 'root' | 'logarithmic' | 'smooth' | 'switched'
   inverted?: boolean
   low?: number
   high?: number

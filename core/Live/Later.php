@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Live;
+
+use NimbleJunction\Core\Route\Event;
+
+/** A value of a route that goes on later: after a step, or from a step that goes on by itself. */
+final readonly class Later
+{
+    /**
+     * @param int $step the one after which it goes on, from 0
+     * @param float|null $value null where the step itself says what it is then
+     * @param int $source which of the route's triggers it came by
+     */
+    public function __construct(
+        public int $at,
+        public string $routeId,
+        public int $step,
+        public ?float $value,
+        public Event $event,
+        public int $source,
+    ) {
+    }
+}

@@ -1,0 +1,151 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Tests\Core\Route;
+
+use NimbleJunction\Core\Route\Step;
+use NimbleJunction\Core\Route\Step\AccelerateStep;
+use NimbleJunction\Core\Route\Step\CounterStep;
+use NimbleJunction\Core\Route\Step\CurveStep;
+use NimbleJunction\Core\Route\Step\CycleStep;
+use NimbleJunction\Core\Route\Step\FormulaStep;
+use NimbleJunction\Core\Route\Step\IncrementStep;
+use NimbleJunction\Core\Route\Step\JoinStep;
+use NimbleJunction\Core\Route\Step\LatchStep;
+use NimbleJunction\Core\Route\Step\MomentaryStep;
+use NimbleJunction\Core\Route\Step\NearestStep;
+use NimbleJunction\Core\Route\Step\PartStep;
+use NimbleJunction\Core\Route\Step\PickUpStep;
+use NimbleJunction\Core\Route\Step\TableStep;
+use NimbleJunction\Core\Route\Step\TakeOverStep;
+use NimbleJunction\Core\Route\Step\ToggleStep;
+use NimbleJunction\Tests\Support\StepRun;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+/** Each step that needs no time against its closed form; figures worked by hand. */
+final class StepsTest extends TestCase
+{
+    /** @return iterable<string, array{Step, list<float>, list<float|null>}> what goes in, and what comes out */
+    public static function runs(): iterable
+    {
+        yield 'a toggle' => [new ToggleStep(255.0, 10.0), [1, 0, 127, 0, 1], [255.0, null, 10.0, null, 255.0]];
+        yield 'a latch' => [new LatchStep(), [0, 5, 0, 7], [null, 5.0, null, 7.0]];
+        yield 'momentary' => [new MomentaryStep(9.0, 2.0), [1, 0, -1, 0.1], [9.0, 2.0, 2.0, 9.0]];
+        yield 'a counter that goes round' => [new CounterStep(1.0, 3.0, 1.0, true), [1, 0, 1, 1, 1], [1.0, null, 2.0, 3.0, 1.0]];
+        yield 'a counter that stays' => [new CounterStep(1.0, 2.0, 1.0, false), [1, 1, 1], [1.0, 2.0, 2.0]];
+        yield 'a counter downwards' => [new CounterStep(0.0, 10.0, -5.0, true), [1, 1, 1, 1], [10.0, 5.0, 0.0, 10.0]];
+        yield 'a list upwards' => [new CycleStep([5.0, 7.0, 9.0], 'up'), [1, 0, 1, 1, 1], [5.0, null, 7.0, 9.0, 5.0]];
+        yield 'a list downwards' => [new CycleStep([5.0, 7.0], 'down'), [1, 1, 1], [7.0, 5.0, 7.0]];
+        yield 'increments with limits' => [new IncrementStep(0.0, 10.0, 4.0, false), [1, 1, 1, -1], [4.0, 8.0, 10.0, 6.0]];
+        yield 'increments that go round' => [new IncrementStep(0.0, 10.0, 4.0, true), [2, 1, -1, -3], [8.0, 2.0, 8.0, 6.0]];
+        yield 'the nearest' => [new NearestStep([0.0, 50.0, 255.0]), [24, 26, 999, -4], [0.0, 50.0, 255.0, 0.0]];
+        yield 'a table' => [new TableStep([0.0, 10.0, 100.0, 20.0, 200.0, 0.0]), [-5, 0, 50, 100, 150, 999], [10.0, 10.0, 15.0, 20.0, 10.0, 0.0]];
+        yield 'the coarse half' => [new PartStep('coarse', 7), [0, 127, 128, 16383, 99999], [0.0, 0.0, 1.0, 127.0, 127.0]];
+        yield 'the fine half' => [new PartStep('fine', 8), [0, 255, 256, 65535], [0.0, 255.0, 0.0, 255.0]];
+        yield 'a logarithmic curve' => [new CurveStep('logarithmic'), [0, 1 / 9, 1, 7], [0.0, log10(2), 1.0, 1.0]];
+        yield 'a formula' => [new FormulaStep('between(value * 2 + 1, 0, 9)'), [-3, 1, 7], [0.0, 3.0, 9.0]];
+        yield 'a formula that divides by nothing' => [new FormulaStep('10 / value'), [5, 0, 2], [2.0, null, 5.0]];
+    }
+
+    /**
+     * @param list<float> $in
+     * @param list<float|null> $out
+     */
+    #[DataProvider('runs')]
+    public function testWhatComesOut(Step $step, array $in, array $out): void
+    {
+        $run = new StepRun($step);
+        self::assertSame($out, array_map(static fn(int|float $value): ?float => $run->apply((float) $value), $in));
+    }
+
+    public function testBothHalvesAreTheWholeForAllInputsOf14And16Bits(): void
+    {
+        foreach ([7 => 16384, 8 => 65536] as $bits => $count) {
+            [$coarse, $fine] = [new StepRun(new PartStep('coarse', $bits)), new StepRun(new PartStep('fine', $bits))];
+            $wrong = 0;
+            for ($value = 0; $value < $count; ++$value) {
+                $wrong += (int) ($coarse->apply($value) * (1 << $bits) + $fine->apply($value) !== (float) $value);
+            }
+            self::assertSame(0, $wrong);
+        }
+    }
+
+    public function testATableOfTwoPointsIsAStraightLineForAllInputsOf16Bits(): void
+    {
+        $run = new StepRun(new TableStep([0.0, 100.0, 65535.0, -20.0]));
+        $worst = 0.0;
+        for ($value = 0; $value < 65536; ++$value) {
+            $worst = max($worst, abs($run->apply($value) - (100 - 120 * $value / 65535)));
+        }
+        self::assertLessThan(1e-9, $worst);
+    }
+
+    public function testRandomNeverTakesTheSameTwiceAndTakesAll(): void
+    {
+        $run = new StepRun(new CycleStep([1.0, 2.0, 3.0, 4.0], 'random'));
+        $seen = [];
+        $last = null;
+        for ($i = 0; $i < 400; ++$i) {
+            $value = $run->apply(1);
+            self::assertNotSame($last, $value);
+            $seen[(string) $value] = ($seen[(string) $value] ?? 0) + 1;
+            $last = $value;
+        }
+        self::assertCount(4, $seen);
+        self::assertGreaterThan(60, min($seen), 'each of four about a hundred times');
+    }
+
+    public function testWhatCameByEachTriggerIsJoined(): void
+    {
+        foreach (['highest' => 8.0, 'lowest' => 2.0, 'sum' => 10.0, 'mean' => 5.0, 'product' => 16.0, 'last' => 8.0] as $how => $expected) {
+            $run = new StepRun(new JoinStep($how));
+            self::assertSame(99.0, $run->apply(99, source: 0), 'one alone is itself');
+            $run->apply(2, source: 0);
+            self::assertSame($expected, $run->apply(8, source: 1), $how);
+        }
+    }
+
+    public function testFastTurnsCountForMore(): void
+    {
+        $run = new StepRun(new AccelerateStep(0.1, 8.0));
+        self::assertSame(1.0, $run->apply(1));
+        $run->pass(0.2);
+        self::assertSame(-1.0, $run->apply(-1), 'slower than a tenth: once');
+        $run->pass(0.05);
+        self::assertSame(2.0, $run->apply(1), 'twice as fast');
+        $run->pass(0.001);
+        self::assertSame(24.0, $run->apply(3), 'never more than eight times');
+    }
+
+    public function testNothingPassesUntilItHasPickedUpThePoint(): void
+    {
+        $point = StepRun::point();
+        $run = new StepRun(new PickUpStep($point, 2.0));
+        $run->is = 100.0;
+        self::assertNull($run->apply(10));
+        self::assertNull($run->apply(90));
+        self::assertSame(110.0, $run->apply(110), 'it has gone past it');
+        $run->is = 110.0;
+        self::assertSame(130.0, $run->apply(130), 'now it has it');
+        $run->is = 20.0;
+        self::assertNull($run->apply(131), 'somebody else has moved it');
+        self::assertNull($run->apply(60));
+        self::assertSame(21.0, $run->apply(21), 'near enough');
+    }
+
+    public function testItIsTakenOverInProportionAndReachesBothEnds(): void
+    {
+        $run = new StepRun(new TakeOverStep(StepRun::point(), 0.0, 100.0));
+        $run->is = 20.0;
+        self::assertNull($run->apply(60), 'nothing has moved yet');
+        // From 60 to 80 is half of the way up that is left: half of 20 to 100.
+        self::assertSame(60.0, $run->is = $run->apply(80));
+        self::assertSame(100.0, $run->is = $run->apply(100));
+        self::assertSame(50.0, $run->is = $run->apply(50), 'at the end they are together');
+        $run->is = 90.0;
+        self::assertSame(45.0, $run->is = $run->apply(25), 'half of the way down that is left');
+        self::assertSame(0.0, $run->apply(0));
+    }
+}
