@@ -172,7 +172,7 @@ final class Junction
     public function setClock(int $unixNanos, int $now, int $offset = 0): void
     {
         $this->hearing->agenda->setClock($unixNanos, $now);
-        $this->points->passages->setClock($unixNanos, $offset, $now);
+        $this->points->passages->clock->set($unixNanos, $offset, $now);
     }
 
     /**

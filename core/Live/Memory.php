@@ -26,8 +26,8 @@ final readonly class Memory
         $this->outages = new KeptOutages($activities);
         $this->rooms = new Rooms(
             [$universes, $routing, $activities],
-            [$outputs, $routing->firings, $this->outages],
-            [$this->held, $points->values, $routing->switches, $points->ports->switches, $points->passages],
+            [$outputs, $routing->firings, $this->outages, $points->passages],
+            [$this->held, $points->values, $routing->switches, $points->ports->switches],
         );
     }
 

@@ -22,8 +22,6 @@ final class Passages implements Room
     public const MOST_WAITING = 500;
 
     private const MOST_KEPT = 1000;
-    private const DAY_SECONDS = 86_400;
-    private const NANOS = 1_000_000_000;
 
     /** When the next value goes on. */
     public int $dueAt = \PHP_INT_MAX;
@@ -35,10 +33,7 @@ final class Passages implements Room
     private array $waking = [];
     private Minds $minds;
 
-    /** What the clock of the day shows when ours shows 0; null where nobody has said. */
-    private ?int $midnight = null;
-
-    public function __construct(private readonly Points $points, private readonly Firings $firings)
+    public function __construct(private readonly Points $points, private readonly Firings $firings, public readonly DayClock $clock = new DayClock())
     {
         $this->minds = new Minds();
     }
@@ -52,20 +47,18 @@ final class Passages implements Room
         $this->look();
     }
 
-    /**
-     * @param int $unixNanos what the clock of the day shows
-     * @param int $offset seconds that the time here is ahead of universal time
-     */
-    public function setClock(int $unixNanos, int $offset, int $now): void
-    {
-        $this->midnight = intdiv($unixNanos - $now, self::NANOS) + $offset;
-    }
-
     public function passing(Route $route, Event $event, int $source, int $now): Passing
     {
-        $second = $this->midnight === null ? null : ($this->midnight + intdiv($now, self::NANOS)) % self::DAY_SECONDS;
-
-        return new Passing($now, $event, $route, $this->minds, $this->points, $source, $this->firings->times(), $second);
+        return new Passing(
+            $now,
+            $event,
+            $route,
+            $this->minds,
+            $this->points,
+            $source,
+            $this->firings->times(),
+            $this->clock->second($now),
+        );
     }
 
     /** @return Missed|null the first condition that does not hold, and by how much; null where all do */

@@ -86,6 +86,15 @@ final readonly class RouteTurn implements Turn
         );
     }
 
+    public function stop(Reference $route): void
+    {
+        if ($this->runner->mayAct($this->route, $this->depth, $this->record)) {
+            $this->runner->stop($route->id);
+            $said = new Said('what {point} was to do later is stopped', ['point' => $route->text()]);
+            $this->trace->hop($this->record, Step::Changed, $said, '', $this->route->id);
+        }
+    }
+
     public function send(string $portId, Message $message): void
     {
         if ($this->runner->mayAct($this->route, $this->depth, $this->record)) {

@@ -15,6 +15,7 @@ use NimbleJunction\Core\Route\Occurred;
 use NimbleJunction\Core\Route\Passing;
 use NimbleJunction\Core\Route\Route;
 use NimbleJunction\Core\Route\Template;
+use NimbleJunction\Core\Route\Trigger\TimeTrigger;
 use NimbleJunction\Core\Signal\Message;
 use NimbleJunction\Core\Trace\BytesHeard;
 use NimbleJunction\Core\Trace\Decoded;
@@ -101,12 +102,16 @@ final class Runner
     /** When the junction must be woken for what waits here. */
     public function dueAt(): int
     {
-        return $this->waiting === [] && $this->packets === [] ? $this->passages->dueAt : 0;
+        return $this->waiting === [] && $this->packets === [] ? min($this->passages->dueAt, $this->passages->clock->dueAt) : 0;
     }
 
-    /** What was to go on later and is due now goes on. */
+    /** What was to go on later and is due now goes on; a minute of the day may have begun. */
     public function goOn(int $now): void
     {
+        $minute = $this->passages->clock->begun($now);
+        if ($minute !== '') {
+            $this->happened(new Occurred(TimeTrigger::WHAT.$minute, ['time' => $minute]));
+        }
         foreach ($this->passages->due($now) as $later) {
             $route = $this->plan->index->routes[$later->routeId] ?? null;
             if ($route === null || ! $this->switches->isOn($route->id, $route->enabled)) {
@@ -133,6 +138,12 @@ final class Runner
         }
 
         return true;
+    }
+
+    /** What waits of a route is forgotten. */
+    public function stop(string $routeId): void
+    {
+        $this->passages->stop($routeId);
     }
 
     /** A person or another route presses a route: it acts as if its trigger had come with this value. */

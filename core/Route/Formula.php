@@ -41,7 +41,7 @@ final class Formula
         try {
             $parsed = self::language()->parse($text, ['value', 'points']);
         } catch (SyntaxError $error) {
-            throw new \InvalidArgumentException(rtrim(explode(' around position', $error->getMessage())[0], '.').self::where($error->getMessage()));
+            throw new \InvalidArgumentException(self::said($error->getMessage()));
         }
         self::check($parsed->getNodes());
 
@@ -109,9 +109,17 @@ final class Formula
         return \count($arguments) === 1 && Reference::parse($text) !== null ? '' : 'point() wants the name of a point, like point("slot:palm-house/5")';
     }
 
-    private static function where(string $message): string
+    /** What the library says of it, as somebody says it who reads formulas and no programs. */
+    private static function said(string $message): string
     {
-        return preg_match('/around position (\d+)/', $message, $found) === 1 ? ", at character {$found[1]}" : '';
+        $words = rtrim(explode(' around position', $message)[0], '.');
+        $words = preg_replace(
+            ['/^Unexpected token "end of expression".*/', '/^Unexpected token "[^"]*" of value "(.*)".*/', '/^Variable "(.*)" is not valid/', '/^The function "(.*)" does not exist/'],
+            ['something is missing at the end', '"$1" stands where it does not belong', '"$1" is not known here', 'there is no function "$1"'],
+            $words,
+        );
+
+        return preg_match('/around position (\d+)/', $message, $found) === 1 ? "{$words}, at character {$found[1]}" : (string) $words;
     }
 
     private static function language(): ExpressionLanguage

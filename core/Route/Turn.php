@@ -14,5 +14,8 @@ interface Turn
 
     public function press(Reference $reference): void;
 
+    /** What a route was to do later is stopped. */
+    public function stop(Reference $route): void;
+
     public function send(string $portId, Message $message): void;
 }

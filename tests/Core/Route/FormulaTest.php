@@ -37,10 +37,11 @@ final class FormulaTest extends TestCase
     /** @return iterable<string, array{string, string}> what is typed, and what is said of it */
     public static function wrong(): iterable
     {
-        yield 'half of one' => ['value *', 'Unexpected'];
-        yield 'an unknown name' => ['valeu + 1', 'Variable "valeu" is not valid'];
-        yield 'an unknown function' => ['system(1)', 'The function "system" does not exist'];
-        yield 'a constant of the language' => ['constant("PHP_VERSION")', 'The function "constant" does not exist'];
+        yield 'half of one' => ['value *', 'something is missing at the end'];
+        yield 'two signs' => ['value +* 2', '"*" stands where it does not belong, at character 8'];
+        yield 'an unknown name' => ['valeu + 1', '"valeu" is not known here, at character 1'];
+        yield 'an unknown function' => ['system(1)', 'there is no function "system"'];
+        yield 'a constant of the language' => ['constant("PHP_VERSION")', 'there is no function "constant"'];
         yield 'a text' => ['"a" + 1', 'a text stands where a number is wanted'];
         yield 'a pattern' => ['value matches "/(a+)+$/"', 'matches'];
         yield 'a range that fills the memory' => ['1..999999999', '".." is not known here'];

@@ -167,6 +167,37 @@ final class PassagesTest extends TestCase
         self::assertNull(self::out($rig));
     }
 
+    public function testAMinuteOfTheDayBeginsOnceAndWhatARouteWasToDoIsStopped(): void
+    {
+        $rig = self::rig(['when' => [['kind' => 'time', 'at' => '22:31']], 'steps' => [['kind' => 'delay', 'seconds' => 5]]]);
+        $rig->junction->setClock(1_782_073_850_000_000_000, $rig->nanos(), 7200);
+        $rig->pass(9.0);
+        $rig->junction->setClock(1_782_073_859_000_000_000, $rig->nanos(), 7200);
+        $rig->pass(3.0);
+        self::assertNull(self::out($rig));
+        // The clock is set back by three seconds: the minute has begun already.
+        $rig->junction->setClock(1_782_073_859_000_000_000, $rig->nanos(), 7200);
+        $rig->pass(3.0);
+        self::assertSame(1.0, self::out($rig), 'five seconds after it');
+        $rig->junction->set(self::point('value:out'), 0, new Act('ada', 'Ada'), $rig->nanos());
+        $rig->pass(60.0);
+        self::assertSame(0.0, self::out($rig), 'once');
+        $rig->pass(86_400.0);
+        self::assertSame(1.0, self::out($rig), 'and again the day after');
+        $rig = new Rig([...self::parts(['steps' => [['kind' => 'delay', 'seconds' => 1]]]), 'routes' => [
+            ['id' => 'r', 'name' => 'R', 'when' => [['kind' => 'message', 'port' => 'tablet', 'address' => '/x', 'argument' => 1]], 'steps' => [['kind' => 'ramp', 'seconds' => 10]], 'do' => [self::OUT]],
+            ['id' => 'stop', 'name' => 'Stop', 'when' => [['kind' => 'message', 'port' => 'tablet', 'address' => '/stop']], 'do' => [['kind' => 'stop', 'point' => 'route:r']]],
+        ]]);
+        $rig->osc('/x', 0.0);
+        $rig->osc('/x', 100.0);
+        $rig->pass(5.0);
+        $rig->osc('/stop', 1.0);
+        $there = self::out($rig);
+        $rig->pass(10.0);
+        self::assertSame($there, self::out($rig));
+        self::assertEqualsWithDelta(50.0, $there, 1.0);
+    }
+
     public function testAFloodThatIsDelayedIsBoundedAndSaidSo(): void
     {
         $rig = self::rig(['steps' => [['kind' => 'delay', 'seconds' => 60]]]);

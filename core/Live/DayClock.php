@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Live;
+
+/** The clock of the day, as somebody outside says it: what time it is, and when a minute of it begins. */
+final class DayClock
+{
+    private const NANOS = 1_000_000_000;
+    private const MINUTE_NANOS = 60 * self::NANOS;
+    private const DAY_SECONDS = 86_400;
+
+    /** When the next minute begins. */
+    public int $dueAt = \PHP_INT_MAX;
+
+    /** What the clock of the day shows when ours shows 0; null where nobody has said. */
+    private ?int $ahead = null;
+    private string $minute = '';
+
+    /**
+     * @param int $unixNanos nanoseconds since 1970
+     * @param int $offset seconds that the time here is ahead of universal time
+     */
+    public function set(int $unixNanos, int $offset, int $now): void
+    {
+        $isFirst = $this->ahead === null;
+        $this->ahead = $unixNanos + $offset * self::NANOS - $now;
+        // The minute in which somebody says what time it is has begun before.
+        $this->minute = $isFirst ? $this->spelled($now) : $this->minute;
+        $this->wait($now);
+    }
+
+    /** @return int|null second of the day; null where nobody has said what time it is */
+    public function second(int $now): ?int
+    {
+        return $this->ahead === null ? null : intdiv($this->ahead + $now, self::NANOS) % self::DAY_SECONDS;
+    }
+
+    /** @return string the minute that has begun, like "19:30"; '' for none. Where the clock was set on, those between are left out. */
+    public function begun(int $now): string
+    {
+        if ($this->dueAt > $now) {
+            return '';
+        }
+        $this->wait($now);
+        $minute = $this->spelled($now);
+        $isNew = $minute !== $this->minute;
+        $this->minute = $minute;
+
+        return $isNew ? $minute : '';
+    }
+
+    private function wait(int $now): void
+    {
+        $this->dueAt = $now + self::MINUTE_NANOS - (int) ($this->ahead + $now) % self::MINUTE_NANOS;
+    }
+
+    private function spelled(int $now): string
+    {
+        $second = $this->second($now) ?? 0;
+
+        return \sprintf('%02d:%02d', intdiv($second, 3600), intdiv($second, 60) % 60);
+    }
+}
