@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\ExchangeController;
+use App\Http\Controllers\FormulaController;
 use App\Http\Controllers\HistoryController;
 use App\Http\Controllers\KindController;
 use App\Http\Controllers\ListController;
@@ -44,6 +45,7 @@ Route::prefix('api')->group(function (): void {
         Route::get('shows/{id}/opening', [ShelfController::class, 'opening'])->whereNumber('id');
 
         Route::get('kinds', KindController::class);
+        Route::post('formula', FormulaController::class);
         Route::get('packets/formats', [PacketController::class, 'formats']);
         Route::post('packets/decode', [PacketController::class, 'decode']);
         Route::post('packets/encode', [PacketController::class, 'encode']);

@@ -181,4 +181,17 @@ final class SettingsApiTest extends AppTestCase
         $this->deleteJson('/api/show/values/mood')->assertStatus(422)->assertJsonPath('faults.0.path', '/routes/12/do/0/point');
         $this->postJson('/api/show/undo')->assertJsonPath('undone', 'add route "Mood by tablet"');
     }
+
+    public function testAFormulaIsLookedAtWhileItIsTyped(): void
+    {
+        $this->as(Role::Builder);
+        $this->postJson('/api/formula', ['text' => 'value * 2'])->assertOk()->assertJsonPath('problem', '');
+        $wrong = $this->postJson('/api/formula', ['text' => 'value *'])->assertOk();
+        self::assertStringStartsWith('something is missing at the end', $wrong->json('problem'));
+        self::assertStringContainsString('point("fixture:lantern/level")', $wrong->json('allowed'));
+        $this->postJson('/api/formula', ['text' => str_repeat('1+', 300).'1'])->assertStatus(422);
+        $route = ['name' => 'R', 'when' => ['kind' => 'started'], 'steps' => [['kind' => 'formula', 'text' => 'valeu']], 'do' => [['kind' => 'press', 'point' => 'value:house-open']]];
+        $refused = $this->postJson('/api/show/routes', $route)->assertStatus(422);
+        self::assertSame('/routes/12/steps/0/text', $refused->json('faults.0.path'));
+    }
 }

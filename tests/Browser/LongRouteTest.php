@@ -70,4 +70,20 @@ final class LongRouteTest extends BrowserTestCase
         $this->redo('add value "Mood of the walk"');
         $this->undo('add value "Mood of the walk"');
     }
+
+    public function testAFormulaIsLookedAtWhileItIsTyped(): void
+    {
+        $this->go('Routes');
+        self::$chrome->press('Add a route', '.page-head');
+        $this->choose('What it does', 'Step by step');
+        $this->field('Name', 'By arithmetic');
+        self::$chrome->press('Add', 'section[aria-label="What becomes of the value"]');
+        $this->choose('What becomes of the value, 1', 'By a formula');
+        $this->sees('form', 'Use numbers, value, point(');
+        $this->field('Formula', 'value +* 2');
+        $this->sees('form', '"*" stands where it does not belong, at character 8.');
+        $this->field('Formula', 'value + 2');
+        $this->untilScript('return document.querySelector("form [role=status] .wrong") === null', true);
+        $this->leave();
+    }
 }

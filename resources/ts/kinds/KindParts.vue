@@ -1,12 +1,20 @@
 <script setup lang="ts">
 import type { KindPart } from '@/api/show'
+import FormulaNote from './FormulaNote.vue'
 import { fresh, useDescriptions } from './kinds'
 import LearnPanel from './LearnPanel.vue'
 import type { Learned } from './learn'
 import PartFields from './PartFields.vue'
 
 /** Parts that each say of what kind they are: one after the other, or one alone. */
-const props = defineProps<{ of: string; title: string; alone?: boolean }>()
+const props = defineProps<{
+  of: string
+  title: string
+  alone?: boolean
+  fault?: (path: string) => string | undefined
+  /** Where they stand in their part, like "steps/". */
+  at?: string
+}>()
 const parts = defineModel<KindPart[]>({ required: true })
 const descriptions = useDescriptions()
 const choices = () => descriptions.value?.kinds[props.of] ?? []
@@ -51,8 +59,11 @@ const remove = (at: number) => {
         v-if="kindOf(part)"
         :model-value="part"
         :fields="kindOf(part)!.fields"
+        :fault="fault"
+        :at="alone ? at : `${at ?? ''}${i}/`"
         @update:model-value="change(i, $event as KindPart)"
       />
+      <FormulaNote v-if="part.kind === 'formula'" :text="String(part.text ?? '')" />
     </div>
     <LearnPanel v-if="of === 'trigger'" @learned="learned" />
     <button v-if="!alone || parts.length === 0" type="button" class="small-button" :aria-label="`${title}: add one`" @click="add">

@@ -131,6 +131,8 @@ const changeParts = (field: FieldOfPart, parts: KindPart[]) => change(field, isA
         :of="field.of ?? ''"
         :title="field.label"
         :alone="isAlone(field)"
+        :fault="fault"
+        :at="`${pathOf(field)}/`"
         class="nested"
         @update:model-value="changeParts(field, $event)"
       />

@@ -9,7 +9,7 @@ import { useStoring } from '@/kinds/storing'
 /** A route step by step: when, if, what becomes of the value, and what is done. */
 const props = defineProps<{ route: Route | null; name: string }>()
 const emit = defineEmits<{ done: [id: string]; cancel: [] }>()
-const { store, wrong, busy, conflict } = useStoring('routes')
+const { store, fault, wrong, busy, conflict } = useStoring('routes')
 const listOf = (value: unknown): KindPart[] => (Array.isArray(value) ? (value as KindPart[]) : value ? [value as KindPart] : [])
 const name = ref(props.route?.name ?? props.name)
 const enabled = ref(props.route?.enabled ?? true)
@@ -17,6 +17,9 @@ const when = ref(listOf(props.route?.when))
 const conditions = ref(listOf(props.route?.if))
 const steps = ref(listOf(props.route?.steps))
 const actions = ref(listOf(props.route?.do))
+
+/** One trigger alone stands in the document without a list around it. */
+const whenFault = (path: string) => fault(when.value.length === 1 ? path.replace('when/0/', 'when/') : path)
 
 async function save(): Promise<void> {
   const id = await store(props.route?.id, {
@@ -53,10 +56,10 @@ async function choose(chosen: Values): Promise<void> {
       <slot />
       <v-text-field v-model="name" label="Name" autofocus />
       <v-switch v-model="enabled" label="Enabled" />
-      <KindParts v-model="when" of="trigger" title="When any of these" />
-      <KindParts v-model="conditions" of="condition" title="And only if" />
-      <KindParts v-model="steps" of="step" title="What becomes of the value" />
-      <KindParts v-model="actions" of="action" title="Then do" />
+      <KindParts v-model="when" of="trigger" :fault="whenFault" at="when/" title="When any of these" />
+      <KindParts v-model="conditions" of="condition" :fault="fault" at="if/" title="And only if" />
+      <KindParts v-model="steps" of="step" :fault="fault" at="steps/" title="What becomes of the value" />
+      <KindParts v-model="actions" of="action" :fault="fault" at="do/" title="Then do" />
     </div>
   </FormFrame>
 </template>
