@@ -31,10 +31,10 @@ final class Firings implements Room
         $this->counts[$routeId] = ($this->counts[$routeId] ?? 0) + 1;
     }
 
-    /** @return array<string, int> when each route has acted last, on the junction's clock */
-    public function times(): array
+    /** @return int|null when a route has acted last, on the junction's clock; null where it never has */
+    public function at(string $routeId): ?int
     {
-        return $this->times;
+        return $this->times[$routeId] ?? null;
     }
 
     public function of(string $routeId): int

@@ -7,6 +7,7 @@ namespace NimbleJunction\Core\Live;
 use NimbleJunction\Core\Point\Points;
 use NimbleJunction\Core\Route\Continuing;
 use NimbleJunction\Core\Route\Event;
+use NimbleJunction\Core\Route\Known;
 use NimbleJunction\Core\Route\Minds;
 use NimbleJunction\Core\Route\Missed;
 use NimbleJunction\Core\Route\Passing;
@@ -16,7 +17,7 @@ use NimbleJunction\Core\State\Room;
 use NimbleJunction\Core\State\Stored;
 
 /** Values on their way through routes: what conditions and steps have in mind, and what goes on later. */
-final class Passages implements Room
+final class Passages implements Room, Known
 {
     /** So many values of one route may wait for their time; more of them are lost, and said so. */
     public const MOST_WAITING = 500;
@@ -49,16 +50,17 @@ final class Passages implements Room
 
     public function passing(Route $route, Event $event, int $source, int $now): Passing
     {
-        return new Passing(
-            $now,
-            $event,
-            $route,
-            $this->minds,
-            $this->points,
-            $source,
-            $this->firings->times(),
-            $this->clock->second($now),
-        );
+        return new Passing($now, $event, $route, $this->minds, $this->points, $source, $this);
+    }
+
+    public function firedAt(string $routeId): ?int
+    {
+        return $this->firings->at($routeId);
+    }
+
+    public function secondOfDay(int $now): ?int
+    {
+        return $this->clock->second($now);
     }
 
     /** @return Missed|null the first condition that does not hold, and by how much; null where all do */

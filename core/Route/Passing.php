@@ -21,8 +21,6 @@ final class Passing
     /**
      * @param int $now nanoseconds of the junction's clock
      * @param int $source which of the route's triggers it came by, from 0
-     * @param array<string, int> $fired when each route has acted last, by id, on the same clock
-     * @param int|null $secondOfDay what the clock of the day shows; null where nobody has said
      */
     public function __construct(
         public readonly int $now,
@@ -31,8 +29,7 @@ final class Passing
         private readonly Minds $minds,
         private readonly Readings $readings,
         public readonly int $source = 0,
-        private readonly array $fired = [],
-        public readonly ?int $secondOfDay = null,
+        private readonly ?Known $known = null,
     ) {
     }
 
@@ -66,7 +63,15 @@ final class Passing
     /** @return float|null how long ago a route has acted, in seconds; null where it never has */
     public function sinceFired(string $routeId): ?float
     {
-        return isset($this->fired[$routeId]) ? ($this->now - $this->fired[$routeId]) / self::NANOS : null;
+        $at = $this->known?->firedAt($routeId);
+
+        return $at === null ? null : ($this->now - $at) / self::NANOS;
+    }
+
+    /** @return int|null what the clock of the day shows; null where nobody has said */
+    public function secondOfDay(): ?int
+    {
+        return $this->known?->secondOfDay($this->now);
     }
 
     /** @return float|null how long ago something was noted, in seconds; null where it was not */

@@ -40,11 +40,11 @@ final readonly class TimeCondition implements Condition
 
     public function missed(float $value, Passing $passing): ?Missed
     {
-        if ($passing->secondOfDay === null) {
+        $now = $passing->secondOfDay();
+        if ($now === null) {
             return new Missed('wants a time of the day, and nobody has said what time it is');
         }
         [$from, $to] = [self::second($this->from), self::second($this->to)];
-        $now = $passing->secondOfDay;
         $isWithin = $from <= $to ? $now >= $from && $now < $to : $now >= $from || $now < $to;
 
         return $isWithin ? null : new Missed(

@@ -60,7 +60,7 @@ final class EchoesTest extends TestCase
         $switches = new Switches('switched');
         $switches->adopt($said);
         foreach (['a', 'a', '7', 'gone'] as $id) {
-            $firings->add($id);
+            $firings->add($id, 7);
             $switches->turn($id, $id !== 'a');
         }
         $firings->keep($said);
