@@ -120,6 +120,27 @@ final class VirtualIntensityTest extends TestCase
         self::assertSame(200, $again->level(101), 'the route is gone, and what it gave');
     }
 
+    public function testItGoesAlongIntoAnotherUniverseHeldAndGiven(): void
+    {
+        $universes = ['universes' => [['id' => 'palm', 'name' => 'Palm House'], ['id' => 'fern', 'name' => 'Fern Gallery']]];
+        $rig = new Rig(self::parts() + self::routed() + $universes);
+        $rig->junction->press(self::parse('route:half'), new Act('person a', 'a'), $rig->nanos());
+        $rig->junction->set(self::parse('fixture:left/red'), 100, new Act('route half', 'half'), $rig->nanos());
+        $until = $rig->nanos() + 60_000_000_000;
+        $rig->junction->hold('palm:intensity', [new Hold(10, 0x40, 'a', $until), new Hold(11, 0, 'a', $until)], $rig->nanos());
+        self::assertSame(64, $rig->level(11), 'held at a quarter');
+        $parts = self::parts(first: 201);
+        $parts['fixtures'][0]['universe'] = 'fern';
+        $rig->adopt($parts + ['routes' => [[...self::routed()['routes'][0], 'do' => [
+            ['kind' => 'set', 'point' => 'fixture:left/intensity', 'value' => 50],
+            ['kind' => 'set', 'point' => 'fixture:left/red', 'value' => 100],
+        ]]]] + $universes);
+        self::assertArrayNotHasKey('palm:intensity', $rig->junction->universes());
+        self::assertSame(25.0, round((float) $rig->junction->points()->read(self::point('/leaves')), 2), 'it is held there');
+        $rig->pass(61.0);
+        self::assertSame(50.0, round((float) $rig->junction->points()->read(self::point('/leaves')), 2), 'and given as before when that is over');
+    }
+
     public function testARouteWaitsForItAndAGroupHasIt(): void
     {
         $rig = new Rig([...self::parts(), 'groups' => [['id' => 'all', 'name' => 'All', 'members' => ['left']]]]);

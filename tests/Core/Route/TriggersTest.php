@@ -42,6 +42,11 @@ final class TriggersTest extends TestCase
             ['903c40', '903c00', '803c40', '903d40', '913c40'],
             [64.0],
         ];
+        yield 'notes from 48 to 50 begin' => [
+            ['kind' => 'note-on', 'channel' => 1, 'note' => 48, 'last' => 50],
+            ['902f01', '903002', '903103', '903204', '903305', '913006'],
+            [2.0, 3.0, 4.0],
+        ];
         yield 'any note begins, on any channel' => [['kind' => 'note-on'], ['903c40', '9f0001', '8f0001'], [64.0, 1.0]];
         yield 'a note ends, in both ways' => [
             ['kind' => 'note-off', 'channel' => 1, 'note' => 60],
