@@ -6,13 +6,14 @@ namespace NimbleJunction\Core\Live;
 
 use NimbleJunction\Core\Route\Event;
 
-/** A value of a route that goes on later: after a step, or from a step that goes on by itself. */
+/** A value of a route that goes on later: after a step, from a step that goes on by itself, or with an action. */
 final readonly class Later
 {
     /**
      * @param int $step the one after which it goes on, from 0
      * @param float|null $value null where the step itself says what it is then
      * @param int $source which of the route's triggers it came by
+     * @param int $action the first one that is to be done, from 0, where the value is through all steps
      */
     public function __construct(
         public int $at,
@@ -21,6 +22,7 @@ final readonly class Later
         public ?float $value,
         public Event $event,
         public int $source,
+        public int $action = 0,
     ) {
     }
 }

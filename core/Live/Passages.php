@@ -143,6 +143,13 @@ final class Passages implements Room, Known
         return $due;
     }
 
+    /** The actions of a route from one on wait for so many seconds. */
+    public function wait(Route $route, float $value, int $action, float $seconds, Passing $passing): void
+    {
+        $at = $passing->now + (int) round($seconds * 1e9);
+        $this->put(new Later($at, $route->id, \count($route->steps), $value, $passing->event, $passing->source, $action));
+    }
+
     /** Whether a route has as many values waiting as may wait. */
     public function isFull(string $routeId): bool
     {
@@ -193,14 +200,7 @@ final class Passages implements Room, Known
     private function note(Route $route, int $step, Passing $passing): void
     {
         foreach ($passing->released() as [$value, $at]) {
-            if (! $this->isFull($route->id)) {
-                $this->released[$route->id][] = new Later($at, $route->id, $step, $value, $passing->event, $passing->source);
-                $this->dueAt = min($this->dueAt, $at);
-            }
-        }
-        if ($passing->released() !== [] && isset($this->released[$route->id])) {
-            // One step keeps its order; two that wait for different times do not.
-            usort($this->released[$route->id], static fn(Later $a, Later $b): int => $a->at <=> $b->at);
+            $this->put(new Later($at, $route->id, $step, $value, $passing->event, $passing->source));
         }
         $wakeAt = $passing->wakeAt();
         if ($wakeAt === null) {
@@ -213,6 +213,21 @@ final class Passages implements Room, Known
             $this->waking[$key] = new Later($wakeAt, $route->id, $step, null, $passing->event, $passing->source);
             $this->dueAt = min($this->dueAt, $wakeAt);
         }
+    }
+
+    private function put(Later $later): void
+    {
+        if ($this->isFull($later->routeId)) {
+            return;
+        }
+        $before = array_key_last($this->released[$later->routeId] ?? []);
+        $isInOrder = $before === null || $this->released[$later->routeId][$before]->at <= $later->at;
+        $this->released[$later->routeId][] = $later;
+        if (! $isInOrder) {
+            // One step keeps its order; two that wait for different times do not.
+            usort($this->released[$later->routeId], static fn(Later $a, Later $b): int => $a->at <=> $b->at);
+        }
+        $this->dueAt = min($this->dueAt, $later->at);
     }
 
     private function look(): void

@@ -7,6 +7,7 @@ namespace NimbleJunction\Core\Live;
 use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Point\Points;
 use NimbleJunction\Core\Port\OutgoingPacket;
+use NimbleJunction\Core\Route\Action\WaitAction;
 use NimbleJunction\Core\Route\Event;
 use NimbleJunction\Core\Route\Heard;
 use NimbleJunction\Core\Route\Listener;
@@ -122,7 +123,7 @@ final class Runner
             if ($value !== null) {
                 $title = new Said('"{route}" goes on with {value}', ['route' => $route->name, 'value' => Template::number($value)]);
                 $record = $this->trace->begin(Kind::Message, "later {$route->id}", '', $title, $now);
-                $this->act($route, $value, $later->step + 1, $passing, 0, $record);
+                $this->act($route, $value, $later->step + 1, $passing, 0, $record, $later->action);
             }
         }
     }
@@ -244,8 +245,11 @@ final class Runner
         return $missed === null ? $passing : null;
     }
 
-    /** @param int $from the first step that the value goes through, from 0 */
-    private function act(Route $route, float $value, int $from, Passing $passing, int $depth, TraceEvent $record): void
+    /**
+     * @param int $from the first step that the value goes through, from 0
+     * @param int $first the first action that is done, from 0: those before it are done already
+     */
+    private function act(Route $route, float $value, int $from, Passing $passing, int $depth, TraceEvent $record, int $first = 0): void
     {
         $now = $passing->now;
         if ($this->passages->isFull($route->id)) {
@@ -267,7 +271,9 @@ final class Runner
 
             return;
         }
-        $this->firings->add($route->id, $now);
+        if ($first === 0) {
+            $this->firings->add($route->id, $now);
+        }
         $this->changes->lookSoon();
         $turn = new RouteTurn(
             $this,
@@ -280,7 +286,12 @@ final class Runner
             $this->changes,
             $this->universes,
         );
-        foreach ($route->actions as $action) {
+        foreach (\array_slice($route->actions, $first, null, true) as $i => $action) {
+            if ($action instanceof WaitAction) {
+                $this->passages->wait($route, $made, $i + 1, $action->seconds, $passing);
+
+                return;
+            }
             $action->perform($made, $passing->event, $turn);
         }
     }

@@ -91,6 +91,7 @@ final class Kinds
                 Action\SendAction::class,
                 Action\ChooseAction::class,
                 Action\RepeatAction::class,
+                Action\WaitAction::class,
                 Action\StopAction::class,
             ],
             'option' => [Action\Option::class],

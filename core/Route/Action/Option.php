@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Route\Action;
 
+use NimbleJunction\Core\Document\Checked;
 use NimbleJunction\Core\Document\Field;
+use NimbleJunction\Core\Document\Fields;
 use NimbleJunction\Core\Route\Action;
 use NimbleJunction\Core\Route\Event;
 use NimbleJunction\Core\Route\Template;
@@ -12,7 +14,7 @@ use NimbleJunction\Core\Route\Turn;
 use NimbleJunction\Core\Route\Wording;
 
 /** Within a range. */
-final readonly class Option implements Action
+final readonly class Option implements Action, Checked
 {
     public function __construct(public float $low, public float $high, /** @var list<Action> */ public array $do = [])
     {
@@ -35,6 +37,11 @@ final readonly class Option implements Action
             Field::number('high', 'To', -1e9, 1e9),
             Field::parts('do', 'Actions', 'action'),
         ];
+    }
+
+    public function check(Fields $fields): void
+    {
+        WaitAction::refuseAmong($this->do, $fields);
     }
 
     public function perform(float $value, Event $event, Turn $turn): void

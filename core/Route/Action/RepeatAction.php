@@ -4,14 +4,16 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Route\Action;
 
+use NimbleJunction\Core\Document\Checked;
 use NimbleJunction\Core\Document\Field;
+use NimbleJunction\Core\Document\Fields;
 use NimbleJunction\Core\Route\Action;
 use NimbleJunction\Core\Route\Event;
 use NimbleJunction\Core\Route\Turn;
 use NimbleJunction\Core\Route\Wording;
 
 /** Do several times. */
-final readonly class RepeatAction implements Action
+final readonly class RepeatAction implements Action, Checked
 {
     public function __construct(public int $times, /** @var list<Action> */ public array $do = [])
     {
@@ -33,6 +35,11 @@ final readonly class RepeatAction implements Action
             Field::whole('times', 'Times', 1, 100),
             Field::parts('do', 'Actions', 'action'),
         ];
+    }
+
+    public function check(Fields $fields): void
+    {
+        WaitAction::refuseAmong($this->do, $fields);
     }
 
     public function perform(float $value, Event $event, Turn $turn): void

@@ -7,6 +7,7 @@ namespace NimbleJunction\Tests\Core\Route;
 use NimbleJunction\Core\Live\Passages;
 use NimbleJunction\Core\Point\Act;
 use NimbleJunction\Core\Point\Reference;
+use NimbleJunction\Core\Show\ShowRefused;
 use NimbleJunction\Tests\Support\Rig;
 use PHPUnit\Framework\TestCase;
 
@@ -196,6 +197,27 @@ final class PassagesTest extends TestCase
         $rig->pass(10.0);
         self::assertSame($there, self::out($rig));
         self::assertEqualsWithDelta(50.0, $there, 1.0);
+    }
+
+    public function testActionsWaitForOneAnotherAndTheNextEventBeginsItsOwn(): void
+    {
+        $set = static fn(int $value): array => ['kind' => 'set', 'point' => 'value:out', 'value' => $value];
+        $rig = self::rig(['do' => [$set(1), ['kind' => 'wait', 'seconds' => 1], $set(2), ['kind' => 'wait', 'seconds' => 0.5], self::OUT]]);
+        $rig->osc('/x', 30.0);
+        $rig->pass(0.9);
+        self::assertSame(1.0, self::out($rig));
+        $rig->pass(0.2);
+        self::assertSame(2.0, self::out($rig));
+        $rig->osc('/x', 40.0);
+        self::assertSame(1.0, self::out($rig));
+        $rig->pass(0.5);
+        self::assertSame(30.0, self::out($rig), 'the last of the first');
+        $rig->pass(1.1);
+        self::assertSame(40.0, self::out($rig));
+        self::assertSame(2, $rig->junction->points()->read(self::point('route:r/fired')), 'each has acted once');
+        $this->expectException(ShowRefused::class);
+        $this->expectExceptionMessage('a wait stands within another action');
+        self::rig(['do' => [['kind' => 'repeat', 'times' => 2, 'do' => [['kind' => 'wait', 'seconds' => 1]]]]]);
     }
 
     public function testAFloodThatIsDelayedIsBoundedAndSaidSo(): void

@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Route\Action;
+
+use NimbleJunction\Core\Document\Field;
+use NimbleJunction\Core\Document\Fields;
+use NimbleJunction\Core\Route\Action;
+use NimbleJunction\Core\Route\Event;
+use NimbleJunction\Core\Route\Template;
+use NimbleJunction\Core\Route\Turn;
+use NimbleJunction\Core\Route\Wording;
+
+/** All actions after it are done some time later. */
+final readonly class WaitAction implements Action
+{
+    public function __construct(public float $seconds)
+    {
+    }
+
+    public static function kind(): string
+    {
+        return 'wait';
+    }
+
+    public static function label(): string
+    {
+        return 'Wait, and go on with the next';
+    }
+
+    public static function fields(): array
+    {
+        return [
+            Field::number('seconds', 'Seconds', 0.001, 3600.0, 1.0),
+        ];
+    }
+
+    /**
+     * Only the actions of a route itself can wait for one another.
+     *
+     * @param array<Action> $actions within another one
+     */
+    public static function refuseAmong(array $actions, Fields $fields): void
+    {
+        foreach ($actions as $i => $action) {
+            if ($action instanceof self) {
+                $fields->fault("do/{$i}", 'a wait stands within another action', 'Wait among the actions of the route itself.');
+            }
+        }
+    }
+
+    /** Whoever does actions in their order waits: by itself it does nothing. */
+    public function perform(float $value, Event $event, Turn $turn): void
+    {
+    }
+
+    public function words(Wording $wording): string
+    {
+        return 'wait '.Template::number($this->seconds).' s';
+    }
+}
