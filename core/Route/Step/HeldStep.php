@@ -38,11 +38,12 @@ final readonly class HeldStep implements Continuing
     {
         if ($value <= 0.0) {
             $passing->rest();
-            $passing->mind()->forget('value');
+            $passing->mind()->forget('pressed');
 
             return null;
         }
-        if (! $passing->mind()->has('value')) {
+        if ($passing->since('pressed') === null) {
+            $passing->note('pressed');
             $passing->wakeIn($this->seconds);
         }
         $passing->mind()->keep('value', $value);

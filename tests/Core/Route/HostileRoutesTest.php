@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\Core\Route;
 
+use NimbleJunction\Core\Patch\Library;
 use NimbleJunction\Core\Point\Act;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Route\Kinds;
@@ -93,6 +94,9 @@ final class HostileRoutesTest extends TestCase
                     ['id' => 'text', 'name' => 'Text', 'type' => 'text'],
                     ['id' => 'n', 'name' => 'N', 'type' => 'number', 'low' => -5, 'high' => 5],
                 ],
+                'profiles' => [Library::all()[1]],
+                'fixtures' => [['id' => 'par', 'name' => 'Par', 'profile' => 'rgb', 'universe' => 'palm', 'first' => 11]],
+                'pixels' => [['id' => 'wall', 'name' => 'Wall', 'layout' => ['kind' => 'line', 'count' => 9], 'universes' => ['palm'], 'first' => 101]],
             ],
         );
         $act = new Act('ada', 'Ada');
@@ -116,6 +120,17 @@ final class HostileRoutesTest extends TestCase
             'value:n',
             'value:gone',
             'fixture:gone/pan',
+            'fixture:par/red',
+            'fixture:par/intensity',
+            'light:par',
+            'pixels:wall/red',
+            'pixels:wall/3/blue',
+            'pixels:wall/99/blue',
+            'pixels:gone/red',
+            'dot:wall',
+            'dot:wall/speed',
+            'dot:wall/none',
+            'dot:gone',
             'look:doors',
         ] as $text) {
             $reference = Reference::parse($text) ?? self::fail($text);
