@@ -22,7 +22,16 @@ final class SharedSlots
 {
     /** What decides which slots a fixture has, and with whom. */
     private const PLACE = ['profile' => 0, 'mode' => 0, 'universe' => 0, 'first' => 0, 'sharesWith' => 0];
-    private const PIXELS = ['layout' => 0, 'order' => 0, 'universes' => 0, 'first' => 0, 'perUniverse' => 0, 'split' => 0, 'gaps' => 0, 'sharesWith' => 0];
+    private const PIXELS = [
+        'layout' => 0,
+        'order' => 0,
+        'universes' => 0,
+        'first' => 0,
+        'perUniverse' => 0,
+        'split' => 0,
+        'gaps' => 0,
+        'sharesWith' => 0,
+    ];
     private const NAMED = 5;
 
     /** @throws ShowRefused */

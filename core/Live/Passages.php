@@ -34,8 +34,11 @@ final class Passages implements Room, Known
     private array $waking = [];
     private Minds $minds;
 
-    public function __construct(private readonly Points $points, private readonly Firings $firings, public readonly DayClock $clock = new DayClock())
-    {
+    public function __construct(
+        private readonly Points $points,
+        private readonly Firings $firings,
+        public readonly DayClock $clock = new DayClock(),
+    ) {
         $this->minds = new Minds();
     }
 
@@ -44,7 +47,10 @@ final class Passages implements Room, Known
     {
         $this->minds->adopt($routes);
         $this->released = array_intersect_key($this->released, $routes);
-        $this->waking = array_filter($this->waking, static fn(Later $one): bool => isset($routes[$one->routeId]->steps[$one->step]));
+        $this->waking = array_filter(
+            $this->waking,
+            static fn(Later $one): bool => isset($routes[$one->routeId]->steps[$one->step]),
+        );
         $this->look();
     }
 

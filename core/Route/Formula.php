@@ -25,9 +25,22 @@ use Symfony\Component\ExpressionLanguage\SyntaxError;
 final class Formula
 {
     public const LONGEST = 500;
-    public const RULE = 'Use numbers, value, point("fixture:lantern/level"), + - * / % **, comparisons, and, or, not, a ? b : c, and min, max, abs, round, floor, ceil, sqrt, sin, cos, between.';
+    public const RULE = 'Use numbers, value, point("fixture:lantern/level"), + - * / % **, comparisons, and, or, not, a ? b : c, '
+        .'and min, max, abs, round, floor, ceil, sqrt, sin, cos, between.';
 
-    private const OPERATORS = ['+', '-', '*', '/', '%', '**', '<', '<=', '>', '>=', '==', '!=', 'and', 'or', '&&', '||', 'not', '!'];
+    private const OPERATORS = [
+        ...['+', '-', '*', '/', '%', '**'],
+        ...['<', '<=', '>', '>=', '==', '!='],
+        ...['and', 'or', '&&', '||', 'not', '!'],
+    ];
+
+    /** What the library says, and what we say. */
+    private const WORDS = [
+        '/^Unexpected token "end of expression".*/' => 'something is missing at the end',
+        '/^Unexpected token "[^"]*" of value "(.*)".*/' => '"$1" stands where it does not belong',
+        '/^Variable "(.*)" is not valid/' => '"$1" is not known here',
+        '/^The function "(.*)" does not exist/' => 'there is no function "$1"',
+    ];
 
     private static ?ExpressionLanguage $language = null;
 
@@ -61,7 +74,9 @@ final class Formula
             return null;
         }
 
-        return is_numeric($made) || \is_bool($made) ? (is_finite((float) $made) ? (float) $made : null) : null;
+        $isNumber = is_numeric($made) || \is_bool($made);
+
+        return $isNumber && is_finite((float) $made) ? (float) $made : null;
     }
 
     private static function check(Node $node): void
@@ -70,9 +85,15 @@ final class Formula
         $name = self::word($node, 'name');
         $value = $node->attributes['value'] ?? null;
         $problem = match (true) {
-            $node instanceof BinaryNode, $node instanceof UnaryNode => \in_array($operator, self::OPERATORS, true) ? '' : "\"{$operator}\" is not known here",
-            $node instanceof ConstantNode => is_numeric($value) || \is_bool($value) ? '' : 'a text stands where a number is wanted',
-            $node instanceof NameNode => $name === 'value' ? '' : "\"{$name}\" is not known here",
+            $node instanceof BinaryNode, $node instanceof UnaryNode => self::problemOf(
+                \in_array($operator, self::OPERATORS, true),
+                "\"{$operator}\" is not known here",
+            ),
+            $node instanceof ConstantNode => self::problemOf(
+                is_numeric($value) || \is_bool($value),
+                'a text stands where a number is wanted',
+            ),
+            $node instanceof NameNode => self::problemOf($name === 'value', "\"{$name}\" is not known here"),
             $node instanceof FunctionNode => $name === 'point' ? self::problemOfPoint($node) : '',
             $node instanceof ConditionalNode, $node instanceof ArgumentsNode, $node::class === Node::class => '',
             default => 'something stands there that is no arithmetic',
@@ -84,6 +105,11 @@ final class Formula
         foreach ($isPoint ? [] : self::inner($node) as $inner) {
             self::check($inner);
         }
+    }
+
+    private static function problemOf(bool $isFine, string $words): string
+    {
+        return $isFine ? '' : $words;
     }
 
     private static function word(Node $node, string $name): string
@@ -106,7 +132,10 @@ final class Formula
         $named = $arguments[0] ?? null;
         $text = $named instanceof ConstantNode && \is_string($named->attributes['value']) ? $named->attributes['value'] : '';
 
-        return \count($arguments) === 1 && Reference::parse($text) !== null ? '' : 'point() wants the name of a point, like point("slot:palm-house/5")';
+        return self::problemOf(
+            \count($arguments) === 1 && Reference::parse($text) !== null,
+            'point() wants the name of a point, like point("slot:palm-house/5")',
+        );
     }
 
     /** What the library says of it, as somebody says it who reads formulas and no programs. */
@@ -114,8 +143,8 @@ final class Formula
     {
         $words = rtrim(explode(' around position', $message)[0], '.');
         $words = preg_replace(
-            ['/^Unexpected token "end of expression".*/', '/^Unexpected token "[^"]*" of value "(.*)".*/', '/^Variable "(.*)" is not valid/', '/^The function "(.*)" does not exist/'],
-            ['something is missing at the end', '"$1" stands where it does not belong', '"$1" is not known here', 'there is no function "$1"'],
+            array_keys(self::WORDS),
+            array_values(self::WORDS),
             $words,
         );
 
@@ -143,7 +172,10 @@ final class Formula
                     $this->addFunction(new ExpressionFunction(
                         $name,
                         static fn(): string => '0',
-                        static fn(array $known, int|float|bool ...$given): float => $of(...array_map(static fn(int|float|bool $one): float => (float) $one, $given)),
+                        static fn(array $known, int|float|bool ...$given): float => $of(...array_map(
+                            static fn(int|float|bool $one): float => (float) $one,
+                            $given,
+                        )),
                     ));
                 }
                 $this->addFunction(new ExpressionFunction(

@@ -48,7 +48,8 @@ final readonly class TimeCondition implements Condition
         $isWithin = $from <= $to ? $now >= $from && $now < $to : $now >= $from || $now < $to;
 
         return $isWithin ? null : new Missed(
-            "wants to be between {$this->from} and {$this->to}, it is ".\sprintf('%02d:%02d', intdiv($now, 3600), intdiv($now, 60) % 60),
+            "wants to be between {$this->from} and {$this->to}, it is "
+                .\sprintf('%02d:%02d', intdiv($now, 3600), intdiv($now, 60) % 60),
         );
     }
 

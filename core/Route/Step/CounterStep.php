@@ -42,7 +42,11 @@ final readonly class CounterStep implements Step, Checked
     public function check(Fields $fields): void
     {
         if ($this->high < $this->low) {
-            $fields->fault('high', 'it is '.Template::number($this->high), 'It ends at or above '.Template::number($this->low).', where it begins.');
+            $fields->fault(
+                'high',
+                'it is '.Template::number($this->high),
+                'It ends at or above '.Template::number($this->low).', where it begins.',
+            );
         }
         if ($this->by === 0.0) {
             $fields->fault('by', 'it is 0', 'Count by 1, or by -1 to count down.');

@@ -83,6 +83,12 @@ final readonly class CycleStep implements Step, Checked
 
     public function words(Wording $wording): string
     {
-        return 'the next of '.implode(', ', array_map(Template::number(...), \array_slice($this->values, 0, 6))).(['up' => '', 'down' => ', from the last to the first', 'random' => ', at random and never the same twice'][$this->order] ?? '');
+        $values = implode(', ', array_map(Template::number(...), \array_slice($this->values, 0, 6)));
+
+        return "the next of {$values}".match ($this->order) {
+            'down' => ', from the last to the first',
+            'random' => ', at random and never the same twice',
+            default => '',
+        };
     }
 }

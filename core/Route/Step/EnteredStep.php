@@ -40,7 +40,11 @@ final readonly class EnteredStep implements Step, Checked
     public function check(Fields $fields): void
     {
         if ($this->high < $this->low) {
-            $fields->fault('high', 'it is '.Template::number($this->high), 'It ends at or above '.Template::number($this->low).', where it begins.');
+            $fields->fault(
+                'high',
+                'it is '.Template::number($this->high),
+                'It ends at or above '.Template::number($this->low).', where it begins.',
+            );
         }
     }
 

@@ -16,8 +16,13 @@ use NimbleJunction\Core\Route\Wording;
 /** Steps up and down move a value of its own between two ends. */
 final readonly class IncrementStep implements Step, Checked
 {
-    public function __construct(public float $low, public float $high, public float $size, public bool $wraps, public ?Reference $point = null)
-    {
+    public function __construct(
+        public float $low,
+        public float $high,
+        public float $size,
+        public bool $wraps,
+        public ?Reference $point = null,
+    ) {
     }
 
     public static function kind(): string
@@ -44,7 +49,11 @@ final readonly class IncrementStep implements Step, Checked
     public function check(Fields $fields): void
     {
         if ($this->high <= $this->low) {
-            $fields->fault('high', 'it is '.Template::number($this->high), 'It is above '.Template::number($this->low).', the lowest.');
+            $fields->fault(
+                'high',
+                'it is '.Template::number($this->high),
+                'It is above '.Template::number($this->low).', the lowest.',
+            );
         }
     }
 
@@ -65,6 +74,10 @@ final readonly class IncrementStep implements Step, Checked
 
     public function words(Wording $wording): string
     {
-        return 'steps of '.Template::number($this->size).' between '.Template::number($this->low).' and '.Template::number($this->high).($this->wraps ? ' and round again' : '').($this->point === null ? '' : ", from where {$wording->point($this->point->text())} is");
+        $words = 'steps of '.Template::number($this->size);
+        $words .= ' between '.Template::number($this->low).' and '.Template::number($this->high);
+        $words .= $this->wraps ? ' and round again' : '';
+
+        return $words.($this->point === null ? '' : ", from where {$wording->point($this->point->text())} is");
     }
 }

@@ -47,7 +47,11 @@ final readonly class TableStep implements Step, Checked
         }
         for ($i = 2; $i < $count; $i += 2) {
             if ($this->points[$i] <= $this->points[$i - 2]) {
-                $fields->fault('points', Template::number($this->points[$i]).' comes after '.Template::number($this->points[$i - 2]), 'Let what comes in rise from pair to pair.');
+                $fields->fault(
+                    'points',
+                    Template::number($this->points[$i]).' comes after '.Template::number($this->points[$i - 2]),
+                    'Let what comes in rise from pair to pair.',
+                );
 
                 return;
             }

@@ -42,7 +42,11 @@ final readonly class TakeOverStep implements Step, Checked
     public function check(Fields $fields): void
     {
         if ($this->high <= $this->low) {
-            $fields->fault('high', 'it is '.Template::number($this->high), 'It is above '.Template::number($this->low).', the lowest.');
+            $fields->fault(
+                'high',
+                'it is '.Template::number($this->high),
+                'It is above '.Template::number($this->low).', the lowest.',
+            );
         }
     }
 

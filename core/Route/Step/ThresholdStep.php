@@ -40,7 +40,11 @@ final readonly class ThresholdStep implements Step, Checked
     public function check(Fields $fields): void
     {
         if ($this->falls >= $this->rises) {
-            $fields->fault('falls', 'it is '.Template::number($this->falls), 'It is below '.Template::number($this->rises).', from where it is on.');
+            $fields->fault(
+                'falls',
+                'it is '.Template::number($this->falls),
+                'It is below '.Template::number($this->rises).', from where it is on.',
+            );
         }
     }
 
