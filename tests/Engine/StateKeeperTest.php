@@ -65,6 +65,7 @@ final class StateKeeperTest extends TestCase
                     'sequences',
                     'fired',
                     'outages',
+                    'minds',
                     'holds',
                     'values',
                     'switched',

@@ -56,10 +56,9 @@ const take = (profile: Profile) =>
     <ul class="common">
       <li v-for="one in shown" :key="one.id">
         <span
-          ><strong>{{ one.name }}</strong> <span class="figures small">{{ layoutOf(one).slots }} slots</span><br /><span
-            class="quiet small"
-            >{{ one.note }}</span
-          ></span
+          ><strong>{{ one.name }}</strong>
+          <span class="figures small">{{ layoutOf(one).slots }} {{ layoutOf(one).slots === 1 ? 'slot' : 'slots' }}</span
+          ><br /><span class="quiet small">{{ one.note }}</span></span
         >
         <button type="button" class="small-button" :aria-label="`Take ${one.name}`" @click="take(one)">Take it</button>
       </li>
