@@ -11,12 +11,17 @@ final class DayClock
     private const MINUTE_NANOS = 60 * self::NANOS;
     private const DAY_SECONDS = 86_400;
 
+    /** Set back by less than this, what was told is not told again: the end of summer time, a clock that ran fast. */
+    private const BACK_MINUTES = 120;
+
     /** When the next minute begins. */
     public int $dueAt = \PHP_INT_MAX;
 
     /** What the clock of the day shows when ours shows 0; null where nobody has said. */
     private ?int $ahead = null;
-    private string $minute = '';
+
+    /** The last minute that was told, counted through. */
+    private int $told = 0;
 
     /**
      * @param int $unixNanos nanoseconds since 1970
@@ -26,9 +31,12 @@ final class DayClock
     {
         $isFirst = $this->ahead === null;
         $this->ahead = $unixNanos + $offset * self::NANOS - $now;
+        $minute = $this->minute($now);
         // The minute in which somebody says what time it is has begun before.
-        $this->minute = $isFirst ? $this->spelled($now) : $this->minute;
-        $this->wait($now);
+        if ($isFirst || $minute < $this->told - self::BACK_MINUTES) {
+            $this->told = $minute;
+        }
+        $this->dueAt = $minute > $this->told ? $now : $this->next($now);
     }
 
     /** @return int|null second of the day; null where nobody has said what time it is */
@@ -43,23 +51,23 @@ final class DayClock
         if ($this->dueAt > $now) {
             return '';
         }
-        $this->wait($now);
-        $minute = $this->spelled($now);
-        $isNew = $minute !== $this->minute;
-        $this->minute = $minute;
+        $this->dueAt = $this->next($now);
+        $minute = $this->minute($now);
+        if ($minute <= $this->told) {
+            return '';
+        }
+        $this->told = $minute;
 
-        return $isNew ? $minute : '';
+        return \sprintf('%02d:%02d', intdiv($minute, 60) % 24, $minute % 60);
     }
 
-    private function wait(int $now): void
+    private function minute(int $now): int
     {
-        $this->dueAt = $now + self::MINUTE_NANOS - (int) ($this->ahead + $now) % self::MINUTE_NANOS;
+        return intdiv((int) $this->ahead + $now, self::MINUTE_NANOS);
     }
 
-    private function spelled(int $now): string
+    private function next(int $now): int
     {
-        $second = $this->second($now) ?? 0;
-
-        return \sprintf('%02d:%02d', intdiv($second, 3600), intdiv($second, 60) % 60);
+        return $now + self::MINUTE_NANOS - ((int) $this->ahead + $now) % self::MINUTE_NANOS;
     }
 }

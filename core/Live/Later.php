@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Live;
 
 use NimbleJunction\Core\Route\Event;
+use NimbleJunction\Core\Route\Route;
 
 /** A value of a route that goes on later: after a step, from a step that goes on by itself, or with an action. */
 final readonly class Later
@@ -17,7 +18,7 @@ final readonly class Later
      */
     public function __construct(
         public int $at,
-        public string $routeId,
+        public Route $route,
         public int $step,
         public ?float $value,
         public Event $event,

@@ -46,11 +46,13 @@ final class Passages implements Room, Known
     public function adopt(array $routes): void
     {
         $this->minds->adopt($routes);
-        $this->released = array_intersect_key($this->released, $routes);
-        $this->waking = array_filter(
-            $this->waking,
-            static fn(Later $one): bool => isset($routes[$one->routeId]->steps[$one->step]),
-        );
+        // What waits knows its place among steps and actions: where these are others now, it has none.
+        $hasPlace = static fn(Later $one): bool => ($routes[$one->route->id] ?? null)?->isMadeAs($one->route) === true;
+        $this->waking = array_filter($this->waking, $hasPlace);
+        $this->released = array_filter(array_map(
+            static fn(array $waiting): array => array_values(array_filter($waiting, $hasPlace)),
+            $this->released,
+        ));
         $this->look();
     }
 
@@ -153,7 +155,7 @@ final class Passages implements Room, Known
     public function wait(Route $route, float $value, int $action, float $seconds, Passing $passing): void
     {
         $at = $passing->now + (int) round($seconds * 1e9);
-        $this->put(new Later($at, $route->id, \count($route->steps), $value, $passing->event, $passing->source, $action));
+        $this->put(new Later($at, $route, \count($route->steps), $value, $passing->event, $passing->source, $action));
     }
 
     /** Whether a route has as many values waiting as may wait. */
@@ -166,7 +168,7 @@ final class Passages implements Room, Known
     public function stop(string $routeId): void
     {
         unset($this->released[$routeId]);
-        $this->waking = array_filter($this->waking, static fn(Later $one): bool => $one->routeId !== $routeId);
+        $this->waking = array_filter($this->waking, static fn(Later $one): bool => $one->route->id !== $routeId);
         $this->look();
     }
 
@@ -206,7 +208,7 @@ final class Passages implements Room, Known
     private function note(Route $route, int $step, Passing $passing): void
     {
         foreach ($passing->released() as [$value, $at]) {
-            $this->put(new Later($at, $route->id, $step, $value, $passing->event, $passing->source));
+            $this->put(new Later($at, $route, $step, $value, $passing->event, $passing->source));
         }
         $wakeAt = $passing->wakeAt();
         if ($wakeAt === null) {
@@ -216,22 +218,22 @@ final class Passages implements Room, Known
         if ($wakeAt === \PHP_INT_MAX) {
             unset($this->waking[$key]);
         } else {
-            $this->waking[$key] = new Later($wakeAt, $route->id, $step, null, $passing->event, $passing->source);
+            $this->waking[$key] = new Later($wakeAt, $route, $step, null, $passing->event, $passing->source);
             $this->dueAt = min($this->dueAt, $wakeAt);
         }
     }
 
     private function put(Later $later): void
     {
-        if ($this->isFull($later->routeId)) {
+        if ($this->isFull($later->route->id)) {
             return;
         }
-        $before = array_key_last($this->released[$later->routeId] ?? []);
-        $isInOrder = $before === null || $this->released[$later->routeId][$before]->at <= $later->at;
-        $this->released[$later->routeId][] = $later;
+        $before = array_key_last($this->released[$later->route->id] ?? []);
+        $isInOrder = $before === null || $this->released[$later->route->id][$before]->at <= $later->at;
+        $this->released[$later->route->id][] = $later;
         if (! $isInOrder) {
             // One step keeps its order; two that wait for different times do not.
-            usort($this->released[$later->routeId], static fn(Later $a, Later $b): int => $a->at <=> $b->at);
+            usort($this->released[$later->route->id], static fn(Later $a, Later $b): int => $a->at <=> $b->at);
         }
         $this->dueAt = min($this->dueAt, $later->at);
     }

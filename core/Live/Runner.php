@@ -114,7 +114,7 @@ final class Runner
             $this->happened(new Occurred(TimeTrigger::WHAT.$minute, ['time' => $minute]));
         }
         foreach ($this->passages->due($now) as $later) {
-            $route = $this->plan->index->routes[$later->routeId] ?? null;
+            $route = $this->plan->index->routes[$later->route->id] ?? null;
             if ($route === null || ! $this->switches->isOn($route->id, $route->enabled)) {
                 continue;
             }

@@ -94,6 +94,14 @@ final class Passing
         $this->mind()->wakeAt = $this->now + (int) round($seconds * self::NANOS);
     }
 
+    /** The same, but not later than it was asked to already: values that come fast put nothing off. */
+    public function wakeWithin(float $seconds): void
+    {
+        $before = $this->mind()->wakeAt;
+        $this->wakeIn($seconds);
+        $this->mind()->wakeAt = min($before, $this->mind()->wakeAt);
+    }
+
     public function rest(): void
     {
         $this->mind()->wakeAt = \PHP_INT_MAX;

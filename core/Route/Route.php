@@ -37,4 +37,11 @@ final readonly class Route
     {
         return array_map(get_class(...), [...$this->conditions, ...$this->steps]);
     }
+
+    /** Whether a route is made of the same conditions, steps and actions, whatever stands in them. */
+    public function isMadeAs(self $other): bool
+    {
+        return $this->made() === $other->made()
+            && array_map(get_class(...), $this->actions) === array_map(get_class(...), $other->actions);
+    }
 }

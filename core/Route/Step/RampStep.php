@@ -48,7 +48,7 @@ final readonly class RampStep implements Continuing
         }
         $mind->kept = ['begin' => $from, 'end' => $value];
         $passing->note('began');
-        $passing->wakeIn(self::STEP_SECONDS);
+        $passing->wakeWithin(self::STEP_SECONDS);
 
         return null;
     }

@@ -5,13 +5,11 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Route\Step;
 
 use NimbleJunction\Core\Document\Field;
-use NimbleJunction\Core\Route\Continuing;
-use NimbleJunction\Core\Route\Passing;
 use NimbleJunction\Core\Route\Template;
 use NimbleJunction\Core\Route\Wording;
 
 /** It nears the new value, the slower the nearer: after the time given it has gone 63 % of the way. */
-final readonly class SmoothStep implements Continuing
+final readonly class SmoothStep extends GlidingStep
 {
     /** So near to the goal, of its size, it is there. */
     private const NEAR = 0.0005;
@@ -37,47 +35,15 @@ final readonly class SmoothStep implements Continuing
         ];
     }
 
-    public function apply(float $value, Passing $passing): ?float
-    {
-        $mind = $passing->mind();
-        if (! $mind->has('at')) {
-            $mind->kept = ['at' => $value, 'goal' => $value];
-
-            return $value;
-        }
-        $this->move($passing);
-        $mind->keep('goal', $value);
-        $passing->note('moved');
-        $passing->wakeIn(RampStep::STEP_SECONDS);
-
-        return null;
-    }
-
-    public function goOn(Passing $passing): float
-    {
-        $this->move($passing);
-        $mind = $passing->mind();
-        $passing->note('moved');
-        $left = abs($mind->get('goal') - $mind->get('at'));
-        if ($left <= self::NEAR * max(1.0, abs($mind->get('goal')))) {
-            $mind->keep('at', $mind->get('goal'));
-            $passing->rest();
-        } else {
-            $passing->wakeIn(RampStep::STEP_SECONDS);
-        }
-
-        return $mind->get('at');
-    }
-
-    private function move(Passing $passing): void
-    {
-        $mind = $passing->mind();
-        $gone = 1 - exp(-($passing->since('moved') ?? 0.0) / $this->seconds);
-        $mind->keep('at', $mind->get('at') + $gone * ($mind->get('goal') - $mind->get('at')));
-    }
-
     public function words(Wording $wording): string
     {
         return 'smoothed over '.Template::number($this->seconds).' s';
+    }
+
+    protected function moved(float $at, float $goal, float $seconds): float
+    {
+        $now = $at + (1 - exp(-$seconds / $this->seconds)) * ($goal - $at);
+
+        return abs($goal - $now) <= self::NEAR * max(1.0, abs($goal)) ? $goal : $now;
     }
 }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
+import { onUnmounted, ref, watch } from 'vue'
 import { call } from '@/api/client'
 
 /** What is wrong with a formula, while it is typed, and what may stand in one. */
@@ -17,6 +17,7 @@ watch(
   },
   { immediate: true },
 )
+onUnmounted(() => clearTimeout(timer))
 </script>
 
 <template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, onUnmounted, ref, watch } from 'vue'
 import { useShow, type KindPart, type PixelLayout, type PixelMap, type Values } from '@/api/show'
 import { useAttempt } from '@/components/attempt'
 import { fresh, useDescriptions } from '@/kinds/kinds'
@@ -41,6 +41,7 @@ watch(
   },
   { immediate: true, deep: true },
 )
+onUnmounted(() => clearTimeout(timer))
 const named = computed(() => (draft.value.universes ?? []) as string[])
 const missing = computed(() => Math.max(0, (picture.value?.universes ?? 1) - named.value.length))
 /** Those after the last one that is named, as far as there are any. */

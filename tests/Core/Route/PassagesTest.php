@@ -220,6 +220,51 @@ final class PassagesTest extends TestCase
         self::rig(['do' => [['kind' => 'repeat', 'times' => 2, 'do' => [['kind' => 'wait', 'seconds' => 1]]]]]);
     }
 
+    public function testValuesThatComeFastPutNothingOff(): void
+    {
+        foreach ([['kind' => 'ramp', 'seconds' => 0.5], ['kind' => 'smooth', 'seconds' => 0.1], ['kind' => 'slew', 'perSecond' => 80]] as $step) {
+            $rig = self::rig(['steps' => [$step]]);
+            $rig->osc('/x', 0.0);
+            for ($i = 1; $i <= 100; ++$i) {
+                $rig->osc('/x', (float) $i);
+                $rig->pass(0.01);
+            }
+            self::assertGreaterThan(20.0, self::out($rig), "{$step['kind']} follows a fader of a hundred values a second");
+        }
+    }
+
+    public function testWhatWaitsOfARouteThatIsMadeOtherwiseNowIsForgotten(): void
+    {
+        $delay = ['kind' => 'delay', 'seconds' => 1];
+        $rig = self::rig(['steps' => [$delay, ['kind' => 'scale', 'from' => [0, 1], 'to' => [0, 100]]]]);
+        $rig->osc('/x', 0.5);
+        $rig->adopt(self::parts(['name' => 'Renamed', 'steps' => [['kind' => 'delay', 'seconds' => 9], ['kind' => 'scale', 'from' => [0, 1], 'to' => [0, 50]]]]));
+        $rig->pass(1.1);
+        self::assertSame(25.0, self::out($rig), 'made of the same steps it goes on, as these say now');
+        $rig->osc('/x', 0.8);
+        $rig->adopt(self::parts(['steps' => [$delay]]));
+        $rig->pass(10.0);
+        self::assertSame(25.0, self::out($rig));
+    }
+
+    public function testAMinuteThatBeginsWhileTheClockIsSetIsNotLost(): void
+    {
+        $at = static fn(string $time): int => (int) (new \DateTimeImmutable("2026-06-21T{$time}Z"))->format('U') * 1_000_000_000;
+        $rig = self::rig(['when' => [['kind' => 'time', 'at' => '22:31']]]);
+        $rig->junction->setClock($at('22:30:58'), $rig->nanos());
+        $rig->now += 5.0;
+        $rig->junction->setClock($at('22:31:03'), $rig->nanos());
+        $rig->pass(0.1);
+        self::assertSame(1.0, self::out($rig));
+        $rig->junction->set(self::point('value:out'), 0, new Act('ada', 'Ada'), $rig->nanos());
+        $rig->junction->setClock($at('21:31:03'), $rig->nanos());
+        $rig->pass(3600.0);
+        self::assertSame(0.0, self::out($rig), 'the end of summer time: an hour comes twice');
+        $rig->junction->setClock($at('12:00:00'), $rig->nanos());
+        $rig->pass(11 * 3600.0);
+        self::assertSame(1.0, self::out($rig), 'set right by hours, the day is a day again');
+    }
+
     public function testAFloodThatIsDelayedIsBoundedAndSaidSo(): void
     {
         $rig = self::rig(['steps' => [['kind' => 'delay', 'seconds' => 60]]]);
