@@ -109,7 +109,8 @@ final class SharedSlots
     /** @return list<string> the two in one order */
     private static function pair(Fixture $one, Fixture $other): array
     {
-        $pair = ["{$one->profileId}:{$one->id}", "{$other->profileId}:{$other->id}"];
+        // What has no profile is a pixel map; which profile a fixture has does not matter: it may be another one now.
+        $pair = array_map(static fn(Fixture $of): string => ($of->profileId === '' ? 'pixels ' : 'fixtures ').$of->id, [$one, $other]);
         sort($pair);
 
         return $pair;

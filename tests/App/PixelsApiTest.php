@@ -58,6 +58,18 @@ final class PixelsApiTest extends AppTestCase
         self::assertStringContainsString('with "Strip"', $refused->json('faults.0.problem'));
     }
 
+    public function testWhatSharedSlotsBeforeMayStayThoughItsProfileIsAnotherOne(): void
+    {
+        $this->as(Role::Builder);
+        $show = $this->getJson('/api/show')->json('document');
+        $lamp = static fn(string $id, int $first): array => ['id' => $id, 'name' => $id, 'profile' => 'dimmer', 'universe' => 'fern-gallery', 'first' => $first];
+        array_push($show['fixtures'], $lamp('one', 401), $lamp('other', 401));
+        $this->call('POST', '/api/show/import', [], [], [], ['CONTENT_TYPE' => 'application/json'], (string) json_encode($show))->assertOk();
+        $changed = [...array_diff_key($lamp('one', 401), ['id' => 0]), 'profile' => 'media-layer'];
+        $this->putJson('/api/show/fixtures/one', $changed)->assertOk();
+        $this->putJson('/api/show/fixtures/one', [...$changed, 'first' => 5])->assertStatus(422);
+    }
+
     public function testARouteThatSetsItSaysSoAndKeepsItFromBeingDeleted(): void
     {
         $this->as(Role::Builder);
