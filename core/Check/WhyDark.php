@@ -139,7 +139,7 @@ final readonly class WhyDark
     private function ofSources(): array
     {
         $name = $this->plan->universeName($this->universe->id);
-        $lost = $this->universe->kept->isFilled && $this->universe->leadingSenders() === [];
+        $lost = $this->universe->kept->isFilled && $this->universe->control()->senders === [];
         if ($lost) {
             return [new Reason(
                 ! $this->universe->spoken,
@@ -149,7 +149,7 @@ final readonly class WhyDark
                 $this->universe->id,
             )];
         }
-        if ($this->universe->leading() === [] && $this->universe->wayOut()->holds() === []) {
+        if ($this->universe->control()->leading === [] && $this->universe->wayOut()->holds() === []) {
             return [new Reason(
                 true,
                 "Nobody has given {$name} any levels yet.",

@@ -14,7 +14,7 @@ final readonly class Later
      * @param int $step the one after which it goes on, from 0
      * @param float|null $value null where the step itself says what it is then
      * @param int $source which of the route's triggers it came by
-     * @param int $action the first one that is to be done, from 0, where the value is through all steps
+     * @param list<int> $place of the action that goes on, where the value is through all steps; empty for the first
      */
     public function __construct(
         public int $at,
@@ -23,7 +23,7 @@ final readonly class Later
         public ?float $value,
         public Event $event,
         public int $source,
-        public int $action = 0,
+        public array $place = [],
     ) {
     }
 }

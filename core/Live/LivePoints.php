@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Live;
 
+use NimbleJunction\Core\Live\Points\Arriving;
 use NimbleJunction\Core\Live\Points\Dots;
 use NimbleJunction\Core\Live\Points\Fixtures;
 use NimbleJunction\Core\Live\Points\Grouped;
@@ -37,6 +38,7 @@ final class LivePoints
     public Runner $runner;
     private readonly Watching $watching;
     private readonly Slots $slots;
+    private readonly Arriving $arriving;
     private readonly Fixtures $fixtures;
     private readonly Grouped $grouped;
     private readonly Held $held;
@@ -53,7 +55,7 @@ final class LivePoints
         Outputs $outputs,
         Probes $probes,
     ) {
-        $this->all = new Points();
+        $this->all = new Points(fn(Reference $reference) => $this->runner->pressed($reference));
         $changes = fn(): Changes => $this->changes;
         $this->fixtures = new Fixtures($universes, $changes);
         $this->grouped = new Grouped($this->fixtures);
@@ -67,6 +69,7 @@ final class LivePoints
             fn(PointChanged $change) => $this->runner->happened($change),
         );
         $this->slots = new Slots($universes, $changes);
+        $this->arriving = new Arriving($universes);
         $this->held = new Held($universes, $changes);
         $this->lit = new Lit($universes, $changes);
         $this->pixels = new PixelColours($universes, $changes);
@@ -81,14 +84,16 @@ final class LivePoints
             $this->all,
             $this->changes,
             $universes,
-            $activities,
+            new Sending($trace, $activities),
             $routing->firings,
             $routing->switches,
             $this->passages,
+            new Courses($this->all),
         );
         $this->routes = new Routes(fn(): Runner => $this->runner, $changes, $routing);
         foreach ([
             $this->slots,
+            $this->arriving,
             $this->fixtures,
             $this->grouped,
             $this->held,
@@ -160,6 +165,7 @@ final class LivePoints
     public function adopt(Plan $plan): void
     {
         $this->slots->adopt($plan);
+        $this->arriving->adopt($plan);
         $this->fixtures->adopt($plan);
         $this->grouped->adopt($plan);
         $this->held->adopt($plan);

@@ -26,7 +26,7 @@ final readonly class Memory
         $this->outages = new KeptOutages($activities);
         $this->rooms = new Rooms(
             [$universes, $routing, $activities],
-            [$outputs, $routing->firings, $this->outages, $points->passages],
+            [$outputs, $routing->firings, $this->outages, $points->passages, $points->runner->courses],
             [$this->held, $points->values, $routing->switches, $points->ports->switches],
         );
     }
@@ -51,6 +51,7 @@ final readonly class Memory
         $this->outages->restore($stored->part('outages'), $plan, $now);
         $this->points->restore($stored);
         $this->points->passages->restore($stored->part('minds'), $plan->index->routes);
+        $this->points->runner->courses->restore($stored->part('courses'), $plan->index->routes, $now, $away);
         foreach ($this->universes->all() as $universe) {
             $this->outputs->offer($universe, $now);
         }

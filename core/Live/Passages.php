@@ -11,6 +11,7 @@ use NimbleJunction\Core\Route\Known;
 use NimbleJunction\Core\Route\Minds;
 use NimbleJunction\Core\Route\Missed;
 use NimbleJunction\Core\Route\Passing;
+use NimbleJunction\Core\Route\Pause;
 use NimbleJunction\Core\Route\Remembering;
 use NimbleJunction\Core\Route\Route;
 use NimbleJunction\Core\State\Room;
@@ -151,11 +152,11 @@ final class Passages implements Room, Known
         return $due;
     }
 
-    /** The actions of a route from one on wait for so many seconds. */
-    public function wait(Route $route, float $value, int $action, float $seconds, Passing $passing): void
+    /** The actions of a route wait, and go on where they are told to. */
+    public function wait(Route $route, float $value, Pause $pause, Passing $passing): void
     {
-        $at = $passing->now + (int) round($seconds * 1e9);
-        $this->put(new Later($at, $route, \count($route->steps), $value, $passing->event, $passing->source, $action));
+        $at = $passing->now + (int) round($pause->seconds * 1e9);
+        $this->put(new Later($at, $route, \count($route->steps), $value, $passing->event, $passing->source, $pause->place));
     }
 
     /** Whether a route has as many values waiting as may wait. */

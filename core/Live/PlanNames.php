@@ -45,6 +45,7 @@ final readonly class PlanNames implements Names
             'light' => isset($patch->fixtures[$point->id]) ? "the light of {$patch->fixtures[$point->id]->name}" : $reference,
             'pixels' => $this->plan->pixels->said($point->id, $point->part),
             'dot' => $this->plan->pixels->saidOfDot($point->id, $point->part),
+            'arriving' => "what arrives at slot {$point->part} of {$this->universe($point->id)}",
             'slot' => $patch->said($point->id, (int) $point->part, "slot {$point->part} of {$this->universe($point->id)}"),
             default => $reference,
         };

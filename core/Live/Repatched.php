@@ -107,7 +107,7 @@ final class Repatched
     {
         foreach ($this->given as [$contribution, $priority, $is, $value]) {
             $universe = $universes[$is->universeId] ?? null;
-            $universe?->layers()->set($contribution->owner, $contribution->name, $is->levels($value), $priority);
+            $universe?->layers()->set($contribution->owner, $contribution->name, $is->levels($value), $priority, $contribution->isSet);
         }
         foreach ($this->held as [$is, $holds]) {
             ($universes[$is->universeId] ?? null)?->hold(...$holds);

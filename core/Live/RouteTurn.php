@@ -7,13 +7,16 @@ namespace NimbleJunction\Core\Live;
 use NimbleJunction\Core\Point\Act;
 use NimbleJunction\Core\Point\Points;
 use NimbleJunction\Core\Point\Reference;
+use NimbleJunction\Core\Route\Passing;
 use NimbleJunction\Core\Route\Route;
+use NimbleJunction\Core\Route\Terms;
 use NimbleJunction\Core\Route\Turn;
 use NimbleJunction\Core\Signal\Message;
 use NimbleJunction\Core\Trace\Event;
 use NimbleJunction\Core\Trace\Said;
 use NimbleJunction\Core\Trace\Step;
 use NimbleJunction\Core\Trace\Trace;
+use NimbleJunction\Core\Universe\Universe;
 
 /** What the actions of one route do, for one event. */
 final readonly class RouteTurn implements Turn
@@ -23,30 +26,40 @@ final readonly class RouteTurn implements Turn
         private Route $route,
         private int $depth,
         private Event $record,
-        private int $now,
+        private Passing $passing,
         private Trace $trace,
         private Points $points,
         private Changes $changes,
         private Universes $universes,
+        private Courses $courses,
     ) {
     }
 
-    public function set(Reference $reference, int|float|string $value, ?int $priority): void
+    public function set(Reference $reference, int|float|string $value, Terms $terms): void
     {
         if (! $this->runner->mayAct($this->route, $this->depth, $this->record)) {
             return;
         }
-        $universe = $reference->kind === 'slot' ? $this->universes->find($reference->id) : null;
-        if ($universe !== null && is_numeric($value)) {
-            $this->setSlot($universe, (int) $reference->part - 1, (float) $value, $priority);
+        if ($reference->kind === 'route' && $reference->part === 'run' && is_numeric($value)) {
+            $this->runner->run($reference->id, (float) $value, $this->depth + 1, $this->record, $this->passing->now);
 
             return;
         }
-        $act = new Act($this->route->owner, $this->route->title, $priority);
-        $refused = $this->points->set($reference, $value, $act, $this->now);
+        $this->courses->forget($this->route->owner, $reference);
+        $universe = $reference->kind === 'slot' ? $this->universes->find($reference->id) : null;
+        if ($universe !== null && is_numeric($value) && $terms->arePlain()) {
+            $this->setSlot($universe, (int) $reference->part - 1, (float) $value, $terms->priority);
+
+            return;
+        }
+        $act = $this->act($terms);
+        $refused = $terms->arePlain() || ! is_numeric($value)
+            ? $this->points->set($reference, $value, $act, $this->passing->now)
+            : $this->courses->set($reference, (float) $value, $act, $terms, $this->passing->now);
         $values = ['point' => $reference->text(), 'value' => (string) $value, 'why' => $refused];
         if ($refused === '') {
-            $this->trace->hop($this->record, Step::Changed, new Said('{point} is set to {value}', $values), '', $this->route->id);
+            $words = $terms->fade > 0.0 ? '{point} fades to {value}' : '{point} is set to {value}';
+            $this->trace->hop($this->record, Step::Changed, new Said($words, $values), '', $this->route->id);
         } else {
             $this->trace->hop(
                 $this->record,
@@ -56,6 +69,22 @@ final readonly class RouteTurn implements Turn
                 $this->route->id,
             );
         }
+    }
+
+    public function end(Reference $reference, Terms $terms): void
+    {
+        if (! $this->runner->mayAct($this->route, $this->depth, $this->record)) {
+            return;
+        }
+        $out = $terms->ends === Terms::FADE ? $terms->out : 0.0;
+        $refused = $this->courses->end($reference, $this->act($terms), $out, $this->passing->now);
+        $words = match (true) {
+            $refused !== '' => '{point} cannot be let go: {why}',
+            $out > 0.0 => '{point} fades out',
+            default => '{point} is let go',
+        };
+        $said = new Said($words, ['point' => $reference->text(), 'why' => $refused]);
+        $this->trace->hop($this->record, $refused === '' ? Step::Changed : Step::Refused, $said, '', $this->route->id);
     }
 
     public function press(Reference $reference): void
@@ -71,11 +100,12 @@ final readonly class RouteTurn implements Turn
                 '',
                 $this->route->id,
             );
-            $this->runner->run($reference->id, 1.0, $this->depth + 1, $this->record, $this->now);
+            $this->runner->run($reference->id, 1.0, $this->depth + 1, $this->record, $this->passing->now);
+            $this->runner->pressed($reference);
 
             return;
         }
-        $refused = $this->points->press($reference, new Act($this->route->owner, $this->route->title), $this->now);
+        $refused = $this->points->press($reference, new Act($this->route->owner, $this->route->title), $this->passing->now);
         $words = $refused === '' ? '{point} is pressed' : '{point} cannot be pressed: {why}';
         $this->trace->hop(
             $this->record,
@@ -95,14 +125,35 @@ final readonly class RouteTurn implements Turn
         }
     }
 
+    public function mayRepeat(): bool
+    {
+        return $this->runner->mayAct($this->route, $this->depth, $this->record);
+    }
+
+    public function holds(array $conditions, float $value): bool
+    {
+        foreach ($conditions as $i => $condition) {
+            if ($condition->missed($value, $this->passing->at("until {$i}")) !== null) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
     public function send(string $portId, Message $message): void
     {
         if ($this->runner->mayAct($this->route, $this->depth, $this->record)) {
-            $this->runner->send($portId, $message, $this->route, $this->record, $this->now);
+            $this->runner->sending->send($portId, $message, $this->route, $this->record, $this->passing->now);
         }
     }
 
-    private function setSlot(\NimbleJunction\Core\Universe\Universe $universe, int $slot, float $value, ?int $priority): void
+    private function act(Terms $terms): Act
+    {
+        return new Act($this->route->owner, $this->route->title, $terms->priority, $terms->isHighest);
+    }
+
+    private function setSlot(Universe $universe, int $slot, float $value, ?int $priority): void
     {
         $refusal = $this->universes->refusal($universe, $slot);
         if ($refusal !== '') {

@@ -6,16 +6,21 @@ namespace NimbleJunction\Core\Live;
 
 use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Point\Points;
+use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Port\OutgoingPacket;
-use NimbleJunction\Core\Route\Action\WaitAction;
 use NimbleJunction\Core\Route\Event;
 use NimbleJunction\Core\Route\Heard;
 use NimbleJunction\Core\Route\Listener;
 use NimbleJunction\Core\Route\Missed;
+use NimbleJunction\Core\Route\Named;
 use NimbleJunction\Core\Route\Occurred;
 use NimbleJunction\Core\Route\Passing;
 use NimbleJunction\Core\Route\Route;
+use NimbleJunction\Core\Route\Sequence;
+use NimbleJunction\Core\Route\Taken;
 use NimbleJunction\Core\Route\Template;
+use NimbleJunction\Core\Route\Trigger\FiredTrigger;
+use NimbleJunction\Core\Route\Trigger\PressedTrigger;
 use NimbleJunction\Core\Route\Trigger\TimeTrigger;
 use NimbleJunction\Core\Signal\Message;
 use NimbleJunction\Core\Trace\BytesHeard;
@@ -44,35 +49,32 @@ final class Runner
     /** @var list<Cause> events that this turn still has to deal with */
     private array $waiting = [];
 
-    /** @var list<OutgoingPacket> */
-    private array $packets = [];
     private int $effects = 0;
 
     /** How deep in a chain of routes it is what happens now, and the record that tells of its root. */
     private int $depth = 0;
     private ?TraceEvent $root = null;
-    private readonly Echoes $echoes;
-
 
     public function __construct(
         private readonly Trace $trace,
         private readonly Points $points,
         private readonly Changes $changes,
         private readonly Universes $universes,
-        private readonly Activities $activities,
+        public readonly Sending $sending,
         private readonly Firings $firings,
         private readonly Switches $switches,
         private readonly Passages $passages,
+        public readonly Courses $courses,
     ) {
         $this->plan = Plan::empty();
-        $this->echoes = new Echoes();
     }
 
     public function adopt(Plan $plan): void
     {
         $this->plan = $plan;
-        $this->echoes->keep($plan->index->routes);
+        $this->sending->adopt($plan);
         $this->passages->adopt($plan->index->routes);
+        $this->courses->keep($plan->index->routes);
     }
 
     /** A message has come in: the routes that wait for it act at once, in their order. */
@@ -82,7 +84,7 @@ final class Runner
         $record = $this->trace->begin(Kind::Message, "message {$portId} {$message->address()}", $portId, new MessageAt($portId, $message), $now);
         $this->trace->hop($record, Hop::Heard, new BytesHeard($portId, \strlen($bytes), $from), $bytes, null, $from);
         $this->trace->hop($record, Hop::Decoded, new Decoded($message));
-        $isOurOwn = $this->echoes->isOurs($bytes, $now);
+        $isOurOwn = $this->sending->echoes->isOurs($bytes, $now);
         if (! $this->offer(new Cause($event, 0, $record, $isOurOwn), $now)) {
             $this->trace->hop($record, Hop::Unmatched, new Untaken($portId, $message));
         }
@@ -100,15 +102,25 @@ final class Runner
         }
     }
 
+    /** A point has been pressed, by whomever. */
+    public function pressed(Reference $point): void
+    {
+        $what = PressedTrigger::what($point);
+        if ($this->depth < self::DEEPEST && $this->plan->index->waitsFor($what)) {
+            $this->happened(new Occurred($what, ['point' => $point->text()]));
+        }
+    }
+
     /** When the junction must be woken for what waits here. */
     public function dueAt(): int
     {
-        return $this->waiting === [] && $this->packets === [] ? min($this->passages->dueAt, $this->passages->clock->dueAt) : 0;
+        return $this->waiting === [] && $this->sending->isEmpty() ? min($this->passages->dueAt, $this->passages->clock->dueAt, $this->courses->dueAt) : 0;
     }
 
     /** What was to go on later and is due now goes on; a minute of the day may have begun. */
     public function goOn(int $now): void
     {
+        $this->courses->goOn($now);
         $minute = $this->passages->clock->begun($now);
         if ($minute !== '') {
             $this->happened(new Occurred(TimeTrigger::WHAT.$minute, ['time' => $minute]));
@@ -123,7 +135,7 @@ final class Runner
             if ($value !== null) {
                 $title = new Said('"{route}" goes on with {value}', ['route' => $route->name, 'value' => Template::number($value)]);
                 $record = $this->trace->begin(Kind::Message, "later {$route->id}", '', $title, $now);
-                $this->act($route, $value, $later->step + 1, $passing, 0, $record, $later->action);
+                $this->act($route, $value, $later->step + 1, $passing, 0, $record, $later->place);
             }
         }
     }
@@ -145,6 +157,7 @@ final class Runner
     public function stop(string $routeId): void
     {
         $this->passages->stop($routeId);
+        $this->courses->stop("route {$routeId}");
     }
 
     /** A person or another route presses a route: it acts as if its trigger had come with this value. */
@@ -161,16 +174,24 @@ final class Runner
         return true;
     }
 
+    /** A person tries a route with a value of their choice, as if its first trigger had come with it: conditions are left out. */
+    public function tried(Route $route, float $value, string $by, int $now): void
+    {
+        $words = 'a test: {name} runs "{route}" with {value}';
+        $said = new Said($words, ['name' => $by, 'route' => $route->name, 'value' => Template::number($value)]);
+        $record = $this->trace->begin(Kind::Message, "tried {$route->id}", '', $said, $now);
+        $event = ($route->triggers[0] ?? null)?->sample() ?? new Occurred('tried');
+        $this->act($route, $value, 0, $this->passages->passing($route, $event, 0, $now), 0, $record);
+    }
+
     /** @return list<OutgoingPacket> what actions have sent since this was last asked; a turn ends with it */
     public function take(): array
     {
-        $packets = $this->packets;
-        $this->packets = [];
         $this->effects = 0;
         $this->depth = 0;
         $this->root = null;
 
-        return $packets;
+        return $this->sending->take();
     }
 
     /** @return bool whether any trigger takes it, or nearly does */
@@ -196,7 +217,7 @@ final class Runner
                     '',
                     $listener->route->id,
                 );
-            } elseif (($passing = $this->passing($listener, $taken->value, $cause->event, $record, $now)) !== null) {
+            } elseif (($passing = $this->passing($listener, $taken, $cause->event, $record, $now)) !== null) {
                 $this->trace->hop(
                     $record,
                     Hop::Matched,
@@ -216,7 +237,7 @@ final class Runner
     /** What a route has sent has come back to it: so often a second, and no more. */
     private function maySetItselfOff(Route $route, TraceEvent $record, int $now): bool
     {
-        $times = $this->echoes->count($route->id, $now);
+        $times = $this->sending->echoes->count($route->id, $now);
         if ($times > Echoes::MOST_A_SECOND) {
             $words = 'cut at "{route}": it has set itself off {most} times this second';
             $this->trace->hop(
@@ -232,12 +253,12 @@ final class Runner
     }
 
     /** @return Passing|null its way through the route; null where a condition does not hold */
-    private function passing(Listener $listener, float $value, Event $event, TraceEvent $record, int $now): ?Passing
+    private function passing(Listener $listener, Taken $taken, Event $event, TraceEvent $record, int $now): ?Passing
     {
         $route = $listener->route;
         $source = \count($route->triggers) === 1 ? 0 : (int) array_search($listener->trigger, $route->triggers, true);
-        $passing = $this->passages->passing($route, $event, $source, $now);
-        $missed = $this->passages->missed($route, $value, $passing);
+        $passing = $this->passages->passing($route, Named::of($event, $taken->names), $source, $now);
+        $missed = $this->passages->missed($route, $taken->value, $passing);
         if ($missed !== null) {
             $this->miss($record, $route, $missed->reason);
         }
@@ -247,9 +268,9 @@ final class Runner
 
     /**
      * @param int $from the first step that the value goes through, from 0
-     * @param int $first the first action that is done, from 0: those before it are done already
+     * @param list<int> $place of the action that goes on: those before it are done already
      */
-    private function act(Route $route, float $value, int $from, Passing $passing, int $depth, TraceEvent $record, int $first = 0): void
+    private function act(Route $route, float $value, int $from, Passing $passing, int $depth, TraceEvent $record, array $place = []): void
     {
         $now = $passing->now;
         if ($this->passages->isFull($route->id)) {
@@ -271,8 +292,12 @@ final class Runner
 
             return;
         }
-        if ($first === 0) {
+        if ($place === []) {
             $this->firings->add($route->id, $now);
+            $what = FiredTrigger::what($route->id);
+            if ($this->plan->index->waitsFor($what) && $this->mayAct($route, $depth, $record)) {
+                $this->waiting[] = new Cause(new Occurred($what, ['value' => $made]), $depth + 1, $record, false);
+            }
         }
         $this->changes->lookSoon();
         $turn = new RouteTurn(
@@ -280,19 +305,16 @@ final class Runner
             $route,
             $depth,
             $record,
-            $now,
+            $passing,
             $this->trace,
             $this->points,
             $this->changes,
             $this->universes,
+            $this->courses,
         );
-        foreach (\array_slice($route->actions, $first, null, true) as $i => $action) {
-            if ($action instanceof WaitAction) {
-                $this->passages->wait($route, $made, $i + 1, $action->seconds, $passing);
-
-                return;
-            }
-            $action->perform($made, $passing->event, $turn);
+        $pause = Sequence::perform($route->actions, $made, $passing->event, $turn, $place);
+        if ($pause !== null) {
+            $this->passages->wait($route, $made, $pause, $passing);
         }
     }
 
@@ -317,37 +339,6 @@ final class Runner
         }
 
         return false;
-    }
-
-    public function send(string $portId, Message $message, Route $route, TraceEvent $record, int $now): void
-    {
-        $exit = $this->plan->messageExits[$portId] ?? null;
-        $bytes = $exit?->writer->write($message) ?? '';
-        $activity = $this->activities->of($portId);
-        $values = ['port' => $portId, 'message' => $message];
-        $destinations = $bytes === '' ? [] : $exit?->destinations($activity->messageFrom) ?? [];
-        foreach ($destinations as $destination) {
-            $this->packets[] = new OutgoingPacket($destination->via, $destination->address, $destination->port, $bytes, $portId);
-            $activity->said($now);
-            $this->echoes->sent($bytes, $now);
-            $this->trace->hop(
-                $record,
-                Hop::Sent,
-                new Said('{port} sent {message} to {to}', ['to' => $destination->spelled()] + $values),
-                $bytes,
-                $route->id,
-                $destination->spelled(),
-            );
-        }
-        if ($destinations === []) {
-            $this->trace->hop(
-                $record,
-                Hop::Refused,
-                new Said('{port} does not send {message}: switched off, no address to send to, or no words for it', $values),
-                '',
-                $route->id,
-            );
-        }
     }
 
     private function miss(TraceEvent $record, Route $route, string $reason): void

@@ -51,7 +51,7 @@ final readonly class SourceTrace
         $title = new Said('Lost source for {universe}: {name} ({address}) {why}', $values);
         $event = $this->trace->begin(Kind::Source, "lost {$universe->id} {$source->key}", $source->portId, $title, $now);
         $this->trace->hop($event, Step::Note, new Said('{name} {why}', $values));
-        if ($universe->leadingSenders() === []) {
+        if ($universe->control()->senders === []) {
             $this->trace->hop($event, Step::Note, 'No source is left: '.$universe->rules()->whenLost->words());
         }
     }
@@ -83,7 +83,7 @@ final readonly class SourceTrace
         if ($are === $were || $are === '' || $were === '') {
             return;
         }
-        $rule = \count($universe->leadingSenders()) > 1 ? ', merged '.$universe->rules()->merge->spelled() : '';
+        $rule = \count($universe->control()->senders) > 1 ? ', merged '.$universe->rules()->merge->spelled() : '';
         $values = ['universe' => $universe->id, 'are' => $are, 'rule' => $rule, 'were' => $were];
         $said = new Said('{universe} is now led by {are}{rule}; before by {were}', $values);
         $this->trace->note(Kind::Source, "leads {$universe->id}", $portId, Step::Changed, $said, $now);
@@ -99,7 +99,7 @@ final readonly class SourceTrace
 
     public static function leaders(Universe $universe): string
     {
-        $names = array_map(static fn(Source $source): string => "{$source->name} (priority {$source->priority})", $universe->leadingSenders());
+        $names = array_map(static fn(Source $source): string => "{$source->name} (priority {$source->priority})", $universe->control()->senders);
 
         return implode(' and ', $names);
     }

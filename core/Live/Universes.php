@@ -134,7 +134,7 @@ final class Universes implements Room
     /** How many sources of a protocol are merged into a universe. */
     public function countOf(string $universeId, Protocol $protocol): int
     {
-        $senders = ($this->universes[$universeId] ?? null)?->leadingSenders() ?? [];
+        $senders = ($this->universes[$universeId] ?? null)?->control()->senders ?? [];
 
         return \count(array_filter($senders, static fn(Source $source): bool => $source->protocol === $protocol));
     }
@@ -310,7 +310,7 @@ final class Universes implements Room
                     }
                 }
                 if ($mask !== Bytes::$none) {
-                    $universe->layers()->give($owner, $this->nameOf($owner), $levels, $mask, $layer->priority, true);
+                    $universe->layers()->give($owner, $this->nameOf($owner), $levels, $mask, $layer->priority, $contribution->isSet);
                 } elseif (! isset($copies[$owner])) {
                     $universe->layers()->end($owner);
                 }

@@ -69,13 +69,15 @@ final class Layer extends Contributor
      * An owner sets slots that it gives already.
      *
      * @param array<int, int> $levels by slot; of a wide parameter all slots
+     * @param bool $isSet as in a contribution
+     * @param bool $counts whether it counts as the last change
      *
-     * @return bool false where it does not give one of them yet: then nothing is set
+     * @return bool false where it does not give one of them yet, or otherwise: then nothing is set
      */
-    public function set(string $owner, array $levels): bool
+    public function set(string $owner, array $levels, bool $isSet = true, bool $counts = true): bool
     {
         $contribution = $this->given[$owner] ?? null;
-        if ($contribution === null) {
+        if ($contribution === null || $contribution->isSet !== $isSet) {
             return false;
         }
         foreach ($levels as $slot => $level) {
@@ -84,10 +86,11 @@ final class Layer extends Contributor
             }
         }
         foreach ($levels as $slot => $level) {
-            $contribution->levels[$slot] = $this->levels[$slot] = \chr($level);
+            $contribution->levels[$slot] = \chr($level);
+            $this->levels[$slot] = isset($this->shared[$slot]) ? $this->levels[$slot] : \chr($level);
         }
         foreach ($this->shared === [] ? [] : $levels as $slot => $level) {
-            $this->comeLast($slot, $owner);
+            $counts ? $this->comeLast($slot, $owner) : $this->decide($slot);
         }
 
         return true;

@@ -69,7 +69,7 @@ final class Layers
         $before = $held?->of($owner);
         if ($held !== null && $held->priority !== $priority) {
             $this->end($owner);
-        } elseif ($before !== null && $before->mask === $mask && $before->levels === $levels) {
+        } elseif ($before !== null && $before->mask === $mask && $before->levels === $levels && $before->isSet === $isSet) {
             $before->name = $name;
 
             return;
@@ -89,18 +89,29 @@ final class Layers
      *
      * @param array<int, int> $levels 0 to 255 by slot
      * @param int|null $priority 0 to 200; null joins whoever is in control
+     * @param bool $isSet whether of those the last act has a slot, whatever the rule
+     * @param bool $counts whether it is an act: a fade that goes on is none
      */
-    public function set(string $owner, string $name, array $levels, ?int $priority = null): void
-    {
+    public function set(
+        string $owner,
+        string $name,
+        array $levels,
+        ?int $priority = null,
+        bool $isSet = true,
+        bool $counts = true,
+    ): void {
         $levels = $this->wide->fittedSlots($levels);
         $layer = $this->holding($owner);
-        if ($layer === null || $layer->priority !== $priority || ! $layer->set($owner, $levels)) {
-            $this->giveBesides($owner, $name, $levels, $priority);
+        if ($layer === null || $layer->priority !== $priority || ! $layer->set($owner, $levels, $isSet, $counts)) {
+            $this->giveBesides($owner, $name, $levels, $priority, $isSet);
             $layer = $this->of($priority);
-            $layer->set($owner, $levels);
+            $layer->set($owner, $levels, $isSet);
+            $counts = true;
         }
         $slots = array_keys($levels);
-        $this->merger->touchedSlots($layer, $slots);
+        if ($counts) {
+            $this->merger->touchedSlots($layer, $slots);
+        }
         foreach ($slots as $slot) {
             $this->unsettledSlots[$slot] = $slot;
         }
@@ -121,6 +132,43 @@ final class Layers
             unset($this->layers[$layer->key]);
             $this->merger->forget($layer);
         }
+    }
+
+    /**
+     * An owner gives some slots nothing any more.
+     *
+     * @param list<int> $slots 0 to 511; of a wide parameter all
+     */
+    public function letGo(string $owner, array $slots): void
+    {
+        $layer = $this->holding($owner);
+        $given = $layer?->of($owner);
+        if ($layer === null || $given === null) {
+            return;
+        }
+        $left = $given->mask & (Bytes::mask($slots) ^ Bytes::$all);
+        if ($left === Bytes::$none) {
+            $this->end($owner);
+        } elseif ($left !== $given->mask) {
+            $this->give($owner, $given->name, $given->levels & $left, $left, $layer->priority, $given->isSet);
+        }
+    }
+
+    /** @return list<Layer> all, as they would be if an owner gave nothing */
+    public function without(string $owner): array
+    {
+        $layers = [];
+        foreach ($this->all() as $layer) {
+            if ($layer->of($owner) !== null) {
+                $layer = clone $layer;
+                $layer->end($owner);
+            }
+            if (! $layer->isEmpty()) {
+                $layers[] = $layer;
+            }
+        }
+
+        return $layers;
     }
 
     public function areSettled(): bool
@@ -191,13 +239,13 @@ final class Layers
     }
 
     /** @param array<int, int> $levels by slot */
-    private function giveBesides(string $owner, string $name, array $levels, ?int $priority): void
+    private function giveBesides(string $owner, string $name, array $levels, ?int $priority, bool $isSet): void
     {
         $before = $this->holding($owner)?->of($owner);
         $bytes = $before->levels ?? Bytes::$none;
         foreach ($levels as $slot => $level) {
             $bytes[$slot] = \chr($level);
         }
-        $this->give($owner, $name, $bytes, Bytes::mask(array_keys($levels)) | ($before->mask ?? Bytes::$none), $priority, true);
+        $this->give($owner, $name, $bytes, Bytes::mask(array_keys($levels)) | ($before->mask ?? Bytes::$none), $priority, $isSet);
     }
 }

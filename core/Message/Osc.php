@@ -23,6 +23,29 @@ final readonly class Osc extends Message
         return new self(new Packet($address, array_map(Argument::of(...), $arguments)));
     }
 
+    /**
+     * @param string $tags of OSC, one an argument
+     * @param list<int|float|string> $arguments where there is none, or none of that type, it is 1, "text" or nothing
+     */
+    public static function typed(string $address, string $tags, array $arguments): self
+    {
+        $typed = [];
+        foreach (str_split($tags) as $i => $tag) {
+            $is = $arguments[$i] ?? null;
+            $typed[] = Argument::tagged($tag, match ($tag) {
+                'i', 'h' => (int) (is_numeric($is) ? $is : 1),
+                'f', 'd' => (float) (is_numeric($is) ? $is : 1),
+                's', 'S' => (string) ($is ?? 'text'),
+                'c' => 'c',
+                'b' => '',
+                'T', 'F' => $tag === 'T',
+                default => null,
+            });
+        }
+
+        return new self(new Packet($address, $typed));
+    }
+
     public function address(): string
     {
         return $this->packet->address;

@@ -205,6 +205,15 @@ final readonly class Parameter implements Part, Checked
         return ($physical - $this->physical[0]) / ($this->physical[1] - $this->physical[0]);
     }
 
+    /** @return list<array{float, float, string}> from, to, name: both in the parameter's unit */
+    public function namedRanges(): array
+    {
+        return array_map(
+            fn(NamedRange $range): array => [$this->inUnit($this->share($range->first)), $this->inUnit($this->share($range->last)), $range->name],
+            $this->ranges,
+        );
+    }
+
     public function rangeAt(int $value): ?NamedRange
     {
         foreach ($this->ranges as $range) {

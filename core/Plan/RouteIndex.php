@@ -18,6 +18,9 @@ final readonly class RouteIndex
     /** So many routes that are otherwise are put in their places; with more all is made anew. */
     private const FEW = 20;
 
+    /** So many parts of an address are looked at. Our own limit. */
+    private const DEEPEST = 32;
+
     /** @var array<string, array<string, list<Listener>>> by port (or "*point", "*occurred") and key */
     private array $listeners;
 
@@ -26,6 +29,9 @@ final readonly class RouteIndex
 
     /** @var array<string, Route> by id */
     public array $routes;
+
+    /** @var array<string, int> place in the show, by id */
+    private array $places;
 
     /**
      * @param array<string, Route> $routes by id, disabled ones too: they are near misses
@@ -61,6 +67,7 @@ final readonly class RouteIndex
         $this->listeners = $listeners;
         $this->beginnings = $beginnings;
         $this->routes = $routes;
+        $this->places = array_flip(array_map(strval(...), array_keys($routes)));
     }
 
     /** @return list<Listener> in the order of the show */
@@ -74,14 +81,47 @@ final readonly class RouteIndex
         $message = $event->message;
         $found = Addressed::among($this->listeners[$event->portId] ?? [], $message);
         $beginnings = $this->beginnings[$event->portId] ?? [];
-        if ($beginnings === [] || $message->protocol === Protocol::Osc) {
+        if ($beginnings === []) {
             return $found;
         }
-        foreach (Heard::addresses($message->address()) as $beginning) {
+        $address = $message->address();
+        $places = $message->protocol === Protocol::Osc ? self::ancestors($address) : Heard::addresses($address);
+        $exact = \count($found);
+        foreach ($places as $beginning) {
             array_push($found, ...$beginnings[$beginning] ?? []);
         }
 
-        return $found;
+        return $exact === 0 || $exact === \count($found) ? $found : $this->inOrder($found);
+    }
+
+    /** @return list<string> what an address of OSC lies below: "/cue/1", "/cue" and "" of "/cue/1/go" */
+    private static function ancestors(string $address): array
+    {
+        $ancestors = [];
+        for ($i = 0; $i < self::DEEPEST && ($end = strrpos($address, '/')) !== false; ++$i) {
+            $address = substr($address, 0, $end);
+            $ancestors[] = $address;
+        }
+
+        return $ancestors;
+    }
+
+    /**
+     * @param list<Listener> $listeners
+     *
+     * @return list<Listener>
+     */
+    private function inOrder(array $listeners): array
+    {
+        usort($listeners, fn(Listener $a, Listener $b): int => $this->places[$a->route->id] <=> $this->places[$b->route->id]);
+
+        return $listeners;
+    }
+
+    /** Whether a route waits for something to occur. */
+    public function waitsFor(string $what): bool
+    {
+        return isset($this->listeners['*occurred'][$what]);
     }
 
     public function asksFor(Heard $event): bool

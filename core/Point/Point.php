@@ -12,6 +12,7 @@ final readonly class Point
      * @param float $low the lowest value that it takes, where it has numbers
      * @param float $high the highest
      * @param list<string> $choices the words of a choice or state
+     * @param list<array{float, float, string}> $ranges named ones, from the lowest: from, to, name
      * @param bool $isSet whether it can be set
      * @param bool $isPressed whether it can be pressed
      */
@@ -25,6 +26,7 @@ final readonly class Point
         public array $choices = [],
         public bool $isSet = false,
         public bool $isPressed = false,
+        public array $ranges = [],
     ) {
     }
 }

@@ -33,6 +33,19 @@ interface PointRoom
     /** @return string why it cannot be pressed; '' when it is done */
     public function press(Reference $reference, Act $act, int $now): string;
 
+    /**
+     * @param string $owner who set it
+     *
+     * @return string why it cannot be let go; '' when what the owner gave is gone, and what others give shows again
+     */
+    public function letGo(Reference $reference, string $owner, int $now): string;
+
+    /** @return int|float|null what it would be if an owner gave nothing; null where that cannot be said */
+    public function without(Reference $reference, string $owner): int|float|null;
+
+    /** @return list<Reference> points that fade by themselves: of a group its members, else the point itself */
+    public function members(Reference $reference): array;
+
     /** @return iterable<Reference> all that it has, for whoever looks for one */
     public function all(): iterable;
 }

@@ -13,6 +13,11 @@ final class Points implements Readings
     /** @var list<PointRoom> each once, however many kinds it has */
     private array $all = [];
 
+    /** @param (\Closure(Reference): void)|null $pressed a point has been pressed */
+    public function __construct(private readonly ?\Closure $pressed = null)
+    {
+    }
+
     public function add(PointRoom $room): void
     {
         $this->all[] = $room;
@@ -50,7 +55,30 @@ final class Points implements Readings
 
     public function press(Reference $reference, Act $act, int $now): string
     {
-        return ($this->rooms[$reference->kind] ?? null)?->press($reference, $act, $now) ?? self::unknown($reference);
+        $refusal = ($this->rooms[$reference->kind] ?? null)?->press($reference, $act, $now) ?? self::unknown($reference);
+        if ($refusal === '' && $this->pressed !== null) {
+            ($this->pressed)($reference);
+        }
+
+        return $refusal;
+    }
+
+    /** @return string why it cannot be let go; '' when it is done */
+    public function letGo(Reference $reference, string $owner, int $now): string
+    {
+        return ($this->rooms[$reference->kind] ?? null)?->letGo($reference, $owner, $now) ?? self::unknown($reference);
+    }
+
+    /** @return int|float|null what it would be if an owner gave nothing */
+    public function without(Reference $reference, string $owner): int|float|null
+    {
+        return ($this->rooms[$reference->kind] ?? null)?->without($reference, $owner);
+    }
+
+    /** @return list<Reference> points that fade by themselves */
+    public function members(Reference $reference): array
+    {
+        return ($this->rooms[$reference->kind] ?? null)?->members($reference) ?? [];
     }
 
     /** @return list<Point> whose name or reference holds all of these words, at most so many */

@@ -8,4 +8,6 @@ namespace NimbleJunction\Core\Point;
 interface Readings
 {
     public function read(Reference $reference): int|float|string|null;
+
+    public function describe(Reference $reference): ?Point;
 }

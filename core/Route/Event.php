@@ -10,6 +10,6 @@ interface Event
     /** @return list<string> what triggers are found by, the narrowest first; at most 8 */
     public function keys(): array;
 
-    /** @return array<string, int|float|string> what texts and conditions may speak of */
+    /** @return array<int|string, int|float|string> what texts and conditions may speak of */
     public function fields(): array;
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Route;
 
+use NimbleJunction\Core\Point\Point;
 use NimbleJunction\Core\Point\Readings;
 use NimbleJunction\Core\Point\Reference;
 
@@ -58,6 +59,11 @@ final class Passing
     public function read(Reference $point): int|float|string|null
     {
         return $this->readings->read($point);
+    }
+
+    public function describe(Reference $point): ?Point
+    {
+        return $this->readings->describe($point);
     }
 
     /** @return float|null how long ago a route has acted, in seconds; null where it never has */

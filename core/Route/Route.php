@@ -41,7 +41,24 @@ final readonly class Route
     /** Whether a route is made of the same conditions, steps and actions, whatever stands in them. */
     public function isMadeAs(self $other): bool
     {
-        return $this->made() === $other->made()
-            && array_map(get_class(...), $this->actions) === array_map(get_class(...), $other->actions);
+        return $this->made() === $other->made() && self::shapes($this->actions) === self::shapes($other->actions);
+    }
+
+    /**
+     * @param array<mixed> $parts
+     *
+     * @return list<mixed> what each is, and what there is within it
+     */
+    private static function shapes(array $parts): array
+    {
+        $shapes = [];
+        foreach ($parts as $part) {
+            if ($part instanceof Action) {
+                $lists = array_filter((array) $part, \is_array(...));
+                $shapes[] = [$part::class, array_map(self::shapes(...), array_values($lists))];
+            }
+        }
+
+        return $shapes;
     }
 }

@@ -7,7 +7,8 @@ namespace NimbleJunction\Core\Route;
 /** A trigger takes an event: the value that goes into the steps, and how it came by it, in words. */
 final readonly class Taken
 {
-    public function __construct(public float $value, public string $words)
+    /** @param array<int|string, int|float|string> $names what a template took of it, for texts and conditions */
+    public function __construct(public float $value, public string $words, public array $names = [])
     {
     }
 }

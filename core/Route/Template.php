@@ -13,12 +13,13 @@ final class Template
         if (! str_contains($text, '{')) {
             return $text;
         }
-        $words = ['{value}' => self::number($value)];
+        $words = [];
         foreach ($event->fields() as $name => $field) {
             $words["{{$name}}"] = \is_float($field) ? self::number($field) : (string) $field;
         }
 
-        return strtr($text, $words);
+        // What arrived may have a value of its own: in a text it is what became of it.
+        return strtr($text, ['{value}' => self::number($value)] + $words);
     }
 
     /** At most four places after the point, and none that are zero. */

@@ -15,6 +15,9 @@ interface Trigger extends Kind
     /** @return Taken|Missed|null null where the event is none of its own */
     public function take(Event $event): Taken|Missed|null;
 
+    /** @return Event one that it takes: what a text may speak of is seen in it before anything has arrived */
+    public function sample(): Event;
+
     /** @return string to follow "When" */
     public function words(Wording $wording): string;
 }

@@ -10,12 +10,12 @@ use NimbleJunction\Core\Point\Reference;
 final class PointNames
 {
     public const PORT_PARTS = ['alive', 'steady', 'enabled', 'rate'];
-    private const ROUTE_PARTS = ['', 'enabled', 'fired'];
+    private const ROUTE_PARTS = ['', 'enabled', 'fired', 'run', 'stop'];
 
     public static function isThere(Show $show, Reference $reference): bool
     {
         return match ($reference->kind) {
-            'slot', 'hold' => isset($show->universes[$reference->id]) && $reference->slot() !== null,
+            'slot', 'hold', 'arriving' => isset($show->universes[$reference->id]) && $reference->slot() !== null,
             'fixture' => self::isParameter($show, $reference),
             'group' => $show->patch()->having($reference->id, $reference->part) !== [],
             'light' => isset($show->fixtures[$reference->id]) && $reference->part === '',

@@ -45,7 +45,12 @@ final class Trace
         ?string $routeId = null,
         string $peer = '',
     ): void {
-        if (\count($event->hops) < Event::MOST_HOPS) {
+        $isFull = \count($event->hops) >= Event::MOST_HOPS;
+        // What was cut, or refused, is told even where there is no room for all that was done.
+        if ($isFull && $step === Step::Refused) {
+            array_pop($event->hops);
+        }
+        if (! $isFull || $step === Step::Refused) {
             $event->hops[] = new Hop($step, $what, $bytes, $routeId, $peer);
             $event->revision = ++$this->revision;
         }

@@ -52,6 +52,15 @@ final class Kept
         };
     }
 
+    /** @param string $levels 512 bytes */
+    public function resume(string $levels, bool $stopped, ?Fade $fade, bool $isFilled): void
+    {
+        $this->levels = $levels;
+        $this->isFilled = $isFilled;
+        $this->stopped = $stopped;
+        $this->fade = $fade;
+    }
+
     /** A sender has the universe again. */
     public function end(): void
     {

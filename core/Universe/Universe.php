@@ -131,16 +131,10 @@ final class Universe
         return [...array_values($this->sources), ...$this->layers->all()];
     }
 
-    /** @return list<Contributor> those in control of any slot, senders first */
-    public function leading(): array
+    /** Who is in control. */
+    public function control(): Control
     {
-        return $this->control->leading;
-    }
-
-    /** @return list<Source> */
-    public function leadingSenders(): array
-    {
-        return $this->control->senders;
+        return $this->control;
     }
 
     /** @return bool whether what leaves has changed */
@@ -304,10 +298,7 @@ final class Universe
     public function resume(string $levels, bool $stopped, ?Fade $fade, bool $isFilled = true): void
     {
         if (! $this->control->hasSenders()) {
-            $this->kept->levels = $levels;
-            $this->kept->isFilled = $isFilled;
-            $this->kept->stopped = $stopped;
-            $this->kept->fade = $fade;
+            $this->kept->resume($levels, $stopped, $fade, $isFilled);
             $this->spoken = true;
             $this->speakIfHeard();
         }
@@ -333,6 +324,14 @@ final class Universe
     public function winners(): string
     {
         return $this->wayOut->markHeld($this->control->winners($this->merger));
+    }
+
+    /** @return string 512 bytes: what would be asked for if an owner of ours gave nothing */
+    public function without(string $owner): string
+    {
+        $control = Control::among($this->sources, $this->layers->without($owner), $this->rules->chosen, $this->rules->wide);
+
+        return $control->merge($this->merger, $this->kept->below($control->hasSenders(), $this->rules->defaults));
     }
 
     /** Who gives a slot its level, and why, in words: every stage that did something. $slot is 0 to 511. */

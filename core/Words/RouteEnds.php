@@ -112,7 +112,7 @@ final class RouteEnds
     private function ofPoint(Reference $reference, bool $isCause): void
     {
         $universes = match ($reference->kind) {
-            'slot', 'hold' => [$reference->id],
+            'slot', 'hold', 'arriving' => [$reference->id],
             'fixture', 'light' => [$this->show->fixtures[$reference->id]->universeId ?? ''],
             'group' => array_map(
                 fn(string $id): string => $this->show->fixtures[$id]->universeId ?? '',

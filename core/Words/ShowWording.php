@@ -30,6 +30,7 @@ final readonly class ShowWording implements Wording
 
         return match ($point->kind) {
             'slot' => $this->slot($point->id, (int) $point->part),
+            'arriving' => 'what arrives at slot '.$point->part.' of '.($show->universes[$point->id]->name ?? $point->id),
             'hold' => 'the hold on '.$this->slot($point->id, (int) $point->part),
             'fixture' => $show->patch()->find($point->id, $point->part)?->name() ?? ($show->fixtures[$point->id]->name ?? $point->id).", {$point->part}",
             'group' => ($show->groups[$point->id]->name ?? $point->id).", {$point->part}",

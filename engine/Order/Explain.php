@@ -49,7 +49,7 @@ final readonly class Explain implements Order
     {
         $universe = $reach->universe($this->universe);
         $slot = $this->slot - 1;
-        $leading = $universe->leading();
+        $leading = $universe->control()->leading;
         $contributions = [];
         foreach ($universe->sources() as $source) {
             $contributions[] = new SlotContribution(

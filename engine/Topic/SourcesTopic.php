@@ -69,7 +69,7 @@ final readonly class SourcesTopic implements Topic
     /** @return list<SourceLife> */
     private function lives(Universe $universe, int $now): array
     {
-        $leading = $universe->leading();
+        $leading = $universe->control()->leading;
 
         return array_map(static function (Contributor $contributor) use ($leading, $now): SourceLife {
             $place = array_search($contributor, $leading, true);

@@ -161,7 +161,7 @@ final class StatusTopic implements Topic
 
     private static function universe(Universe $universe): UniverseLife
     {
-        $senders = $universe->leadingSenders();
+        $senders = $universe->control()->senders;
 
         return new UniverseLife(
             $universe->spoken || $universe->hasStopped(),

@@ -54,7 +54,7 @@ final class AdoptionsTest extends TestCase
         self::assertSame(2001, $junction->adoptions);
         self::assertSame(
             ['house-desk'],
-            array_values(array_unique(array_column($junction->universes()['palm-house']->leading(), 'portId'))),
+            array_values(array_unique(array_column($junction->universes()['palm-house']->control()->leading, 'portId'))),
         );
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\Support;
 
+use NimbleJunction\Core\Point\Point;
+use NimbleJunction\Core\Point\PointKind;
 use NimbleJunction\Core\Point\Readings;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Route\Minds;
@@ -17,6 +19,9 @@ final class StepRun implements Readings
 {
     /** Where the point is. */
     public float|int|null $is = null;
+
+    /** @var list<array{float, float, string}> */
+    public array $ranges = [];
     private int $now = 1_000_000_000;
     private readonly Minds $minds;
     private readonly Route $route;
@@ -35,6 +40,11 @@ final class StepRun implements Readings
     public function read(Reference $reference): int|float|string|null
     {
         return $this->is;
+    }
+
+    public function describe(Reference $reference): Point
+    {
+        return new Point($reference, 'Goal', PointKind::Level, ranges: $this->ranges);
     }
 
     public function apply(float $value, int $source = 0): ?float

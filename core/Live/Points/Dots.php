@@ -100,7 +100,7 @@ final class Dots extends PlanRoom
         if ($reference->part === self::SPEED) {
             $this->run($map, (float) $value, $act->name, $now);
         } elseif ((int) $value === 0) {
-            $this->letGo($map, $now);
+            $this->darken($map, $now);
         } else {
             $this->stand($map, (int) $value, $act->name, $now + self::HOLD_NANOS, $now);
         }
@@ -182,7 +182,7 @@ final class Dots extends PlanRoom
         $where = $this->where($map);
         $isThere = $where > 0 && $this->isHeld($map, $where, $until);
         if (! $isThere) {
-            $this->letGo($map, $now);
+            $this->darken($map, $now);
         }
         foreach ($isThere ? $this->ofPixels($map, [$where => 0, $pixel => 255]) : $this->ofAll($map, $pixel) as $id => $levels) {
             $universe = $this->universes->find((string) $id);
@@ -196,7 +196,7 @@ final class Dots extends PlanRoom
         $this->universes->dueAt = min($this->universes->dueAt, $until);
     }
 
-    private function letGo(PixelMap $map, int $now): void
+    private function darken(PixelMap $map, int $now): void
     {
         unset($this->running[$map->id], $this->at[$map->id]);
         foreach ($this->universes->all() as $universe) {

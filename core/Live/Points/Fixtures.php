@@ -53,6 +53,7 @@ final class Fixtures extends PlanRoom
             $high,
             unit: $parameter->unit,
             isSet: $isAsked && ! $parameter->neverDriven,
+            ranges: $parameter->namedRanges(),
         );
     }
 
@@ -91,10 +92,34 @@ final class Fixtures extends PlanRoom
             return "{$placement->name()} is never driven, as its profile says: hold it unlocked to reach it once";
         }
         $levels = $placement->levels($parameter->value($parameter->shareOf((float) $value)));
-        $universe->layers()->set($act->owner, $act->name, $levels, $act->priority);
+        $universe->layers()->set($act->owner, $act->name, $levels, $act->priority, ! $act->isHighest, ! $act->goesOn);
         ($this->changes)()->touch($universe);
 
         return '';
+    }
+
+    public function letGo(Reference $reference, string $owner, int $now): string
+    {
+        $placement = $this->plan->patch->find($reference->id, $reference->part);
+        $universe = $placement === null ? null : $this->universes->find($placement->universeId);
+        if ($placement === null || $universe === null) {
+            return 'there is no such parameter';
+        }
+        $universe->layers()->letGo($owner, $placement->slots);
+        ($this->changes)()->touch($universe);
+
+        return '';
+    }
+
+    public function without(Reference $reference, string $owner): ?float
+    {
+        $placement = $this->plan->patch->find($reference->id, $reference->part);
+        $universe = $placement === null ? null : $this->universes->find($placement->universeId);
+        $parameter = $placement?->placed->parameter;
+
+        return $placement === null || $universe === null || $parameter === null
+            ? null
+            : $parameter->inUnit($parameter->share($placement->valueIn($universe->without($owner))));
     }
 
     public function press(Reference $reference, Act $act, int $now): string

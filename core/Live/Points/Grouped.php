@@ -63,6 +63,16 @@ final class Grouped extends PlanRoom
         return $refusal;
     }
 
+    public function letGo(Reference $reference, string $owner, int $now): string
+    {
+        $refusal = 'there is no such parameter';
+        foreach ($this->members($reference) as $member) {
+            $refusal = $this->fixtures->letGo($member, $owner, $now);
+        }
+
+        return $refusal;
+    }
+
     public function press(Reference $reference, Act $act, int $now): string
     {
         return 'a parameter cannot be pressed';
@@ -86,7 +96,7 @@ final class Grouped extends PlanRoom
     }
 
     /** @return list<Reference> the parameter of each member that has it */
-    private function members(Reference $reference): array
+    public function members(Reference $reference): array
     {
         $parameter = (string) preg_replace('#/leaves$#D', '', $reference->part);
 

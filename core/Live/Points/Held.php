@@ -75,6 +75,11 @@ final class Held extends PlanRoom
         return '';
     }
 
+    public function letGo(Reference $reference, string $owner, int $now): string
+    {
+        return $this->press($reference, new Act($owner, $owner), $now);
+    }
+
     public function press(Reference $reference, Act $act, int $now): string
     {
         $slot = $reference->slot();

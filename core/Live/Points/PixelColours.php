@@ -73,12 +73,25 @@ final class PixelColours extends PlanRoom
         foreach (self::levels($placements, (float) $value / 100) as $id => $levels) {
             $universe = $this->universes->find((string) $id);
             if ($universe !== null) {
-                $universe->layers()->set($act->owner, $act->name, $levels, $act->priority);
+                $universe->layers()->set($act->owner, $act->name, $levels, $act->priority, ! $act->isHighest, ! $act->goesOn);
                 ($this->changes)()->touch($universe);
             }
         }
 
         return $placements === [] ? 'there is no such pixel or colour' : '';
+    }
+
+    public function letGo(Reference $reference, string $owner, int $now): string
+    {
+        foreach ($this->plan->pixels->placements($reference->id, $reference->part) as $placement) {
+            $universe = $this->universes->find($placement->universeId);
+            if ($universe !== null) {
+                $universe->layers()->letGo($owner, $placement->slots);
+                ($this->changes)()->touch($universe);
+            }
+        }
+
+        return '';
     }
 
     public function press(Reference $reference, Act $act, int $now): string

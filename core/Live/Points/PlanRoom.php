@@ -23,6 +23,21 @@ abstract class PlanRoom implements PointRoom
         $this->plan = $plan;
     }
 
+    public function letGo(Reference $reference, string $owner, int $now): string
+    {
+        return 'it is set and stays so: nobody gives it for a while';
+    }
+
+    public function without(Reference $reference, string $owner): int|float|null
+    {
+        return null;
+    }
+
+    public function members(Reference $reference): array
+    {
+        return [$reference];
+    }
+
     public function slots(Reference $reference): array
     {
         return ['', []];

@@ -48,6 +48,8 @@ final class Routes extends PlanRoom
             '' => new Point($reference, $route->name, PointKind::Press, isPressed: true),
             'enabled' => new Point($reference, "{$route->name}, enabled", PointKind::Switch, isSet: true),
             'fired' => new Point($reference, "{$route->name}, how often it has acted", PointKind::Number, 0.0, 1e12),
+            'run' => new Point($reference, "{$route->name}, run with a value", PointKind::Number, -1e9, 1e9, isSet: true),
+            'stop' => new Point($reference, "{$route->name}, what it is to do later", PointKind::Press, isPressed: true),
             default => null,
         };
     }
@@ -66,8 +68,13 @@ final class Routes extends PlanRoom
     public function set(Reference $reference, int|float|string $value, Act $act, int $now): string
     {
         $route = $this->route($reference);
+        if ($route instanceof Route && $reference->part === 'run' && is_numeric($value) && is_finite((float) $value)) {
+            ($this->runner)()->tried($route, (float) $value, $act->name, $now);
+
+            return '';
+        }
         if ($route === null || $reference->part !== 'enabled' || ! is_numeric($value)) {
-            return 'of a route only "enabled" can be set, to 0 or 1';
+            return 'of a route "enabled" can be set, to 0 or 1, and "run", to the value that it is run with';
         }
         $this->routing->switches->turn($route->id, (float) $value > 0);
         if ($route instanceof SlotToMessage) {
@@ -80,6 +87,11 @@ final class Routes extends PlanRoom
 
     public function press(Reference $reference, Act $act, int $now): string
     {
+        if ($reference->part === 'stop' && $this->route($reference) !== null) {
+            ($this->runner)()->stop($reference->id);
+
+            return '';
+        }
         $route = $reference->part === '' ? $this->route($reference) : null;
         if ($route instanceof SlotToMessage) {
             $this->routing->tellAnew($route->id);

@@ -73,11 +73,34 @@ final class Slots extends PlanRoom
                 $act->name,
                 [$slot => (int) floor(max(0.0, min(255.0, (float) $value)) + 0.5)],
                 $act->priority,
+                ! $act->isHighest,
+                ! $act->goesOn,
             );
             ($this->changes)()->touch($universe);
         }
 
         return $refusal;
+    }
+
+    public function letGo(Reference $reference, string $owner, int $now): string
+    {
+        $slot = $reference->slot();
+        $universe = $this->universes->find($reference->id);
+        if ($slot === null || $universe === null) {
+            return 'there is no such slot';
+        }
+        $universe->layers()->letGo($owner, [$slot]);
+        ($this->changes)()->touch($universe);
+
+        return '';
+    }
+
+    public function without(Reference $reference, string $owner): ?int
+    {
+        $slot = $reference->slot();
+        $universe = $this->universes->find($reference->id);
+
+        return $slot === null || $universe === null ? null : \ord($universe->without($owner)[$slot]);
     }
 
     public function press(Reference $reference, Act $act, int $now): string

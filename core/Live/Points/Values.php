@@ -132,6 +132,26 @@ final class Values implements PointRoom, Room
         return $refusal;
     }
 
+    /** A value that is let go is again what the show begins with. */
+    public function letGo(Reference $reference, string $owner, int $now): string
+    {
+        $entry = $this->entries[$reference->id] ?? null;
+
+        return $entry === null ? 'there is no such value' : $this->set($reference, $entry->start, new Act($owner, $owner), $now);
+    }
+
+    public function without(Reference $reference, string $owner): int|float|null
+    {
+        $start = $this->entries[$reference->id]->start ?? null;
+
+        return \is_string($start) ? null : $start;
+    }
+
+    public function members(Reference $reference): array
+    {
+        return [$reference];
+    }
+
     public function press(Reference $reference, Act $act, int $now): string
     {
         $entry = $this->entries[$reference->id] ?? null;

@@ -7,6 +7,7 @@ namespace NimbleJunction\Core\Route\Action;
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Route\Action;
 use NimbleJunction\Core\Route\Event;
+use NimbleJunction\Core\Route\Pause;
 use NimbleJunction\Core\Route\Turn;
 use NimbleJunction\Core\Route\Wording;
 
@@ -34,15 +35,16 @@ final readonly class ChooseAction implements Action
         ];
     }
 
-    public function perform(float $value, Event $event, Turn $turn): void
+    public function perform(float $value, Event $event, Turn $turn, array $place = []): ?Pause
     {
-        foreach ($this->options as $option) {
-            if ($value >= $option->low && $value <= $option->high) {
-                $option->perform($value, $event, $turn);
-
-                return;
+        foreach ($this->options as $i => $option) {
+            $isChosen = $place === [] ? $value >= $option->low && $value <= $option->high : $i === $place[0];
+            if ($isChosen) {
+                return $option->perform($value, $event, $turn, \array_slice($place, 1))?->within($i);
             }
         }
+
+        return null;
     }
 
     public function words(Wording $wording): string

@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Route\Action;
 
-use NimbleJunction\Core\Document\Checked;
 use NimbleJunction\Core\Document\Field;
-use NimbleJunction\Core\Document\Fields;
 use NimbleJunction\Core\Route\Action;
 use NimbleJunction\Core\Route\Event;
+use NimbleJunction\Core\Route\Pause;
+use NimbleJunction\Core\Route\Sequence;
 use NimbleJunction\Core\Route\Template;
 use NimbleJunction\Core\Route\Turn;
 use NimbleJunction\Core\Route\Wording;
 
 /** Within a range. */
-final readonly class Option implements Action, Checked
+final readonly class Option implements Action
 {
     public function __construct(public float $low, public float $high, /** @var list<Action> */ public array $do = [])
     {
@@ -39,16 +39,9 @@ final readonly class Option implements Action, Checked
         ];
     }
 
-    public function check(Fields $fields): void
+    public function perform(float $value, Event $event, Turn $turn, array $place = []): ?Pause
     {
-        WaitAction::refuseAmong($this->do, $fields);
-    }
-
-    public function perform(float $value, Event $event, Turn $turn): void
-    {
-        foreach ($this->do as $action) {
-            $action->perform($value, $event, $turn);
-        }
+        return Sequence::perform($this->do, $value, $event, $turn, $place);
     }
 
     public function words(Wording $wording): string

@@ -8,6 +8,7 @@ use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Route\Action;
 use NimbleJunction\Core\Route\Event;
+use NimbleJunction\Core\Route\Pause;
 use NimbleJunction\Core\Route\Turn;
 use NimbleJunction\Core\Route\Wording;
 
@@ -35,9 +36,11 @@ final readonly class PressAction implements Action
         ];
     }
 
-    public function perform(float $value, Event $event, Turn $turn): void
+    public function perform(float $value, Event $event, Turn $turn, array $place = []): ?Pause
     {
         $turn->press($this->point);
+
+        return null;
     }
 
     public function words(Wording $wording): string

@@ -7,6 +7,7 @@ namespace NimbleJunction\Core\Route\Action;
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Route\Action;
 use NimbleJunction\Core\Route\Event;
+use NimbleJunction\Core\Route\Pause;
 use NimbleJunction\Core\Route\Send\Sendable;
 use NimbleJunction\Core\Route\Turn;
 use NimbleJunction\Core\Route\Wording;
@@ -36,9 +37,11 @@ final readonly class SendAction implements Action
         ];
     }
 
-    public function perform(float $value, Event $event, Turn $turn): void
+    public function perform(float $value, Event $event, Turn $turn, array $place = []): ?Pause
     {
         $turn->send($this->port, $this->message->make($value, $event));
+
+        return null;
     }
 
     public function words(Wording $wording): string

@@ -10,6 +10,7 @@ use NimbleJunction\Core\Document\Fields;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Route\Action;
 use NimbleJunction\Core\Route\Event;
+use NimbleJunction\Core\Route\Pause;
 use NimbleJunction\Core\Route\Turn;
 use NimbleJunction\Core\Route\Wording;
 
@@ -44,9 +45,11 @@ final readonly class StopAction implements Action, Checked
         }
     }
 
-    public function perform(float $value, Event $event, Turn $turn): void
+    public function perform(float $value, Event $event, Turn $turn, array $place = []): ?Pause
     {
         $turn->stop($this->point);
+
+        return null;
     }
 
     public function words(Wording $wording): string

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Route\Action;
 
 use NimbleJunction\Core\Document\Field;
-use NimbleJunction\Core\Document\Fields;
 use NimbleJunction\Core\Route\Action;
 use NimbleJunction\Core\Route\Event;
+use NimbleJunction\Core\Route\Pause;
 use NimbleJunction\Core\Route\Template;
 use NimbleJunction\Core\Route\Turn;
 use NimbleJunction\Core\Route\Wording;
@@ -36,23 +36,9 @@ final readonly class WaitAction implements Action
         ];
     }
 
-    /**
-     * Only the actions of a route itself can wait for one another.
-     *
-     * @param array<Action> $actions within another one
-     */
-    public static function refuseAmong(array $actions, Fields $fields): void
+    public function perform(float $value, Event $event, Turn $turn, array $place = []): ?Pause
     {
-        foreach ($actions as $i => $action) {
-            if ($action instanceof self) {
-                $fields->fault("do/{$i}", 'a wait stands within another action', 'Wait among the actions of the route itself.');
-            }
-        }
-    }
-
-    /** Whoever does actions in their order waits: by itself it does nothing. */
-    public function perform(float $value, Event $event, Turn $turn): void
-    {
+        return $place === [] ? new Pause($this->seconds, [1]) : null;
     }
 
     public function words(Wording $wording): string

@@ -20,6 +20,12 @@ final class MscWords
         return array_values(array_map(self::word(...), $commands));
     }
 
+    /** @return list<string> those that carry numbers of their own */
+    public static function plain(): array
+    {
+        return array_map(self::word(...), self::PLAIN);
+    }
+
     public static function command(string $word): ShowCommand
     {
         foreach (ShowCommand::cases() as $command) {
@@ -46,6 +52,20 @@ final class MscWords
     public static function number(string $text): ?string
     {
         return preg_match('/^[0-9.]*[0-9][0-9.]*$/D', $text) === 1 ? $text : null;
+    }
+
+    /** Cue numbers with one point are decimal: 2.5 comes after 2.10. With more, each part counts by itself. Our own choice. */
+    public static function compare(string $one, string $other): int
+    {
+        $areDecimal = substr_count($one, '.') < 2 && substr_count($other, '.') < 2;
+
+        return $areDecimal ? self::value($one) <=> self::value($other) : version_compare($one, $other);
+    }
+
+    /** @return float a cue's number as a value: of 2.5.1 it is 2.5 */
+    public static function value(string $number): float
+    {
+        return (float) $number;
     }
 
     private static function word(ShowCommand $command): string

@@ -67,6 +67,11 @@ final readonly class BeatTrigger implements Trigger, Checked
         return $this->beat === null || $beat === $this->beat ? new Taken((float) $beat, 'takes its place in the bar') : null;
     }
 
+    public function sample(): Event
+    {
+        return new Heard($this->port, new Beat($this->beat ?? 1));
+    }
+
     public function words(Wording $wording): string
     {
         return ($this->beat === null ? 'any beat' : "beat {$this->beat} of {$this->of}")." comes on {$wording->port($this->port)}";

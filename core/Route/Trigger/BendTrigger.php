@@ -42,6 +42,11 @@ final readonly class BendTrigger extends ChannelTrigger
         return $message instanceof Bend ? new Taken((float) $message->bend, 'takes its value') : null;
     }
 
+    protected function sampled(int $channel): Message
+    {
+        return new Bend($channel, 8192);
+    }
+
     protected function named(Wording $wording): string
     {
         return 'pitch bend';

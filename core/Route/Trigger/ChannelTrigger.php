@@ -27,6 +27,8 @@ abstract readonly class ChannelTrigger implements Trigger
     /** @return list<int|null> what its address has after that; null for any */
     abstract protected function parts(): array;
 
+    abstract protected function sampled(int $channel): Message;
+
     abstract protected function accept(Message $message): Taken|Missed|null;
 
     abstract protected function named(Wording $wording): string;
@@ -61,6 +63,11 @@ abstract readonly class ChannelTrigger implements Trigger
     public function take(Event $event): Taken|Missed|null
     {
         return $event instanceof Heard ? $this->accept($event->message) : null;
+    }
+
+    public function sample(): Event
+    {
+        return new Heard($this->port, $this->sampled($this->channel ?? 1));
     }
 
     public function words(Wording $wording): string

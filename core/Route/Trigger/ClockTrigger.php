@@ -11,6 +11,7 @@ use NimbleJunction\Core\Route\Heard;
 use NimbleJunction\Core\Route\Taken;
 use NimbleJunction\Core\Route\Trigger;
 use NimbleJunction\Core\Route\Wording;
+use NimbleJunction\Core\Wire\Midi\RealTime;
 
 /** A sequencer starts, goes on, stops, or its clock ticks. */
 final readonly class ClockTrigger implements Trigger
@@ -52,6 +53,16 @@ final readonly class ClockTrigger implements Trigger
     public function take(Event $event): ?Taken
     {
         return $event instanceof Heard && $event->message instanceof Clock ? new Taken(1.0, 'takes it') : null;
+    }
+
+    public function sample(): Event
+    {
+        return new Heard($this->port, new Clock(match ($this->event) {
+            'start' => RealTime::Start,
+            'continue' => RealTime::Continue,
+            'stop' => RealTime::Stop,
+            default => RealTime::TimingClock,
+        }));
     }
 
     public function words(Wording $wording): string

@@ -71,6 +71,11 @@ final readonly class ControllerTrigger extends ChannelTrigger implements Checked
         return new Taken((float) $message->value, 'takes its value');
     }
 
+    protected function sampled(int $channel): Message
+    {
+        return new Controller($channel, $this->controller, $this->bits === 14 ? 8192 : 100, $this->bits);
+    }
+
     protected function named(Wording $wording): string
     {
         return "controller {$this->controller}".($this->bits === 14 ? ' in 14 bits' : '');

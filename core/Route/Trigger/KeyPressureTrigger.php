@@ -55,6 +55,11 @@ final readonly class KeyPressureTrigger extends ChannelTrigger
         return new Taken((float) $message->pressure, 'takes its value');
     }
 
+    protected function sampled(int $channel): Message
+    {
+        return new KeyPressure($channel, $this->note ?? 60, 100);
+    }
+
     protected function named(Wording $wording): string
     {
         return 'pressure of '.($this->note === null ? 'any key' : Pitch::spelled($this->note, $wording->middleC()));

@@ -7,6 +7,7 @@ namespace NimbleJunction\Core\Route\Trigger;
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Message\MessageAddress;
 use NimbleJunction\Core\Message\MidiAddress;
+use NimbleJunction\Core\Message\Osc;
 use NimbleJunction\Core\Route\Event;
 use NimbleJunction\Core\Route\Heard;
 use NimbleJunction\Core\Route\Missed;
@@ -58,6 +59,11 @@ final readonly class MessageTrigger implements Trigger
         return $number === null
             ? new Missed("wants a number as argument {$this->argument}, there is none")
             : new Taken((float) $number, $this->takes);
+    }
+
+    public function sample(): Event
+    {
+        return new Heard($this->port, MidiAddress::parse($this->address)?->message(100) ?? Osc::of($this->address, array_fill(0, $this->argument, 1.0)));
     }
 
     public function words(Wording $wording): string

@@ -13,6 +13,7 @@ use NimbleJunction\Core\Route\Send\MmcWords;
 use NimbleJunction\Core\Route\Taken;
 use NimbleJunction\Core\Route\Trigger;
 use NimbleJunction\Core\Route\Wording;
+use NimbleJunction\Core\Wire\Midi\MachineControl as Control;
 
 /** Machine control: a command. */
 final readonly class MmcTrigger implements Trigger
@@ -56,6 +57,11 @@ final readonly class MmcTrigger implements Trigger
         }
 
         return new Taken(1.0, 'takes the command');
+    }
+
+    public function sample(): Event
+    {
+        return new Heard($this->port, new MachineControl(new Control(MmcWords::command($this->command), $this->device ?? 127)));
     }
 
     public function words(Wording $wording): string

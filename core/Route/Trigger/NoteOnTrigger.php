@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Route\Trigger;
 
 use NimbleJunction\Core\Message\Note;
+use NimbleJunction\Core\Route\Missed;
 use NimbleJunction\Core\Route\Taken;
 use NimbleJunction\Core\Route\Wording;
 
@@ -21,13 +22,22 @@ final readonly class NoteOnTrigger extends AboutNotes
         return 'A note begins, with its velocity';
     }
 
-    protected function takes(Note $note): ?Taken
+    public static function fields(): array
     {
-        return $note->velocity > 0 ? new Taken((float) $note->velocity, 'takes its velocity') : null;
+        return [...parent::fields(), ...self::velocityFields()];
+    }
+
+    protected function takes(Note $note): Taken|Missed|null
+    {
+        if ($note->velocity === 0) {
+            return null;
+        }
+
+        return $this->missed($note) ?? new Taken((float) $note->velocity, 'takes its velocity');
     }
 
     protected function named(Wording $wording): string
     {
-        return parent::named($wording).' on';
+        return parent::named($wording).' on'.$this->withVelocity();
     }
 }

@@ -48,6 +48,11 @@ abstract readonly class NumberedParameterTrigger extends ChannelTrigger
         return $isOurs ? new Taken((float) $message->value, 'takes its value') : null;
     }
 
+    protected function sampled(int $channel): Message
+    {
+        return new NumberedParameter($this->isRegistered(), $channel, $this->parameter ?? 0, 8192);
+    }
+
     protected function named(Wording $wording): string
     {
         $kind = $this->isRegistered() ? 'RPN' : 'NRPN';

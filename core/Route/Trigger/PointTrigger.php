@@ -55,6 +55,11 @@ final readonly class PointTrigger implements Trigger
         return new Taken(is_numeric($event->value) ? (float) $event->value : 1.0, 'takes its value');
     }
 
+    public function sample(): Event
+    {
+        return new PointChanged($this->point, $this->is ?? 1, 0);
+    }
+
     public function words(Wording $wording): string
     {
         return $wording->point($this->point->text()).($this->is === null ? ' changes' : " becomes {$this->is}");

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Route\Trigger;
 
 use NimbleJunction\Core\Document\Field;
+use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Port\State;
 use NimbleJunction\Core\Route\Event;
 use NimbleJunction\Core\Route\PointChanged;
@@ -47,6 +48,19 @@ final readonly class PortTrigger implements Trigger
     public function take(Event $event): ?Taken
     {
         return $event instanceof PointChanged && $this->isMeant($event) ? new Taken(1.0, "takes that it is {$this->state}") : null;
+    }
+
+    public function sample(): Event
+    {
+        return new PointChanged(
+            Reference::parse("port:{$this->port}/alive") ?? throw new \LogicException('a port has an id'),
+            match ($this->state) {
+                'gained' => State::Alive->value,
+                'lost' => State::Lost->value,
+                default => 0,
+            },
+            null,
+        );
     }
 
     public function words(Wording $wording): string

@@ -42,6 +42,11 @@ final readonly class PressureTrigger extends ChannelTrigger
         return $message instanceof Pressure ? new Taken((float) $message->pressure, 'takes its value') : null;
     }
 
+    protected function sampled(int $channel): Message
+    {
+        return new Pressure($channel, 100);
+    }
+
     protected function named(Wording $wording): string
     {
         return 'channel pressure';

@@ -59,6 +59,11 @@ final readonly class ProgramTrigger extends ChannelTrigger
         return new Taken((float) $message->program, 'takes its number');
     }
 
+    protected function sampled(int $channel): Message
+    {
+        return new Program($channel, $this->program ?? 0);
+    }
+
     protected function named(Wording $wording): string
     {
         return $this->program === null ? 'any program' : "program {$this->program}";

@@ -57,6 +57,11 @@ final readonly class RelativeTrigger extends ChannelTrigger
         return new Taken((float) RelativeEncoding::from($this->encoding)->steps($message->value), 'takes its steps');
     }
 
+    protected function sampled(int $channel): Message
+    {
+        return new Controller($channel, $this->controller, RelativeEncoding::from($this->encoding)->value(1));
+    }
+
     protected function named(Wording $wording): string
     {
         return "encoder {$this->controller}";

@@ -40,6 +40,11 @@ final readonly class ShowTrigger implements Trigger
         return $event instanceof Occurred ? new Taken(1.0, 'takes the edit') : null;
     }
 
+    public function sample(): Event
+    {
+        return new Occurred(self::WHAT);
+    }
+
     public function words(Wording $wording): string
     {
         return 'the show has been edited';

@@ -57,6 +57,11 @@ final readonly class SlotTrigger implements Trigger
         return $isAny || $hasRisen || $hasFallen ? new Taken($level, 'takes its level') : null;
     }
 
+    public function sample(): Event
+    {
+        return new PointChanged($this->point, $this->rises ?? $this->falls ?? 255, $this->rises === null ? 255 : 0);
+    }
+
     public function words(Wording $wording): string
     {
         return $wording->point($this->point->text()).match (true) {

@@ -53,6 +53,11 @@ final readonly class SourceTrigger implements Trigger
         return $event instanceof Occurred ? new Taken(1.0, "takes that it is {$this->state}") : null;
     }
 
+    public function sample(): Event
+    {
+        return new Occurred(self::what($this->universe, $this->state));
+    }
+
     public function words(Wording $wording): string
     {
         return "a source of {$this->universe} is {$this->state}";

@@ -40,6 +40,11 @@ final readonly class StartedTrigger implements Trigger
         return $event instanceof Occurred ? new Taken(1.0, 'takes the start') : null;
     }
 
+    public function sample(): Event
+    {
+        return new Occurred(self::WHAT);
+    }
+
     public function words(Wording $wording): string
     {
         return 'the engine has started';

@@ -48,6 +48,11 @@ final readonly class TimeTrigger implements Trigger
         return $event instanceof Occurred ? new Taken(1.0, 'takes the time') : null;
     }
 
+    public function sample(): Event
+    {
+        return new Occurred(self::WHAT.$this->at, ['time' => $this->at]);
+    }
+
     public function words(Wording $wording): string
     {
         return "it is {$this->at}";

@@ -11,6 +11,7 @@ use NimbleJunction\Core\Route\Heard;
 use NimbleJunction\Core\Route\Taken;
 use NimbleJunction\Core\Route\Trigger;
 use NimbleJunction\Core\Route\Wording;
+use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Wire\FrameRate;
 use NimbleJunction\Core\Wire\OutOfRange;
 use NimbleJunction\Core\Wire\TimeCode as Time;
@@ -65,6 +66,11 @@ final readonly class TimecodeTrigger implements Trigger
         $runs = $passed <= $now->rate->counted();
 
         return $runs && $wanted > 0 && $wanted <= $passed ? new Taken(1.0, 'takes that it is reached') : null;
+    }
+
+    public function sample(): Event
+    {
+        return new Heard($this->port, new TimeCode(Protocol::Midi, $this->atRate(FrameRate::Smpte), true));
     }
 
     public function words(Wording $wording): string

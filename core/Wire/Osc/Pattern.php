@@ -57,6 +57,37 @@ final readonly class Pattern
         return new self($tokens);
     }
 
+    /** @return list<string>|null what each wildcard stands for in the address; null where it does not fit */
+    public function taken(string $address): ?array
+    {
+        /** @var list<array<int, int>> $reached place before each token, by the place after it */
+        $reached = [];
+        $places = [0 => 0];
+        foreach ($this->tokens as [$kind, $what]) {
+            $next = [];
+            foreach (array_keys($places) as $place) {
+                foreach (self::step($kind, $what, $address, $place) as $after) {
+                    $next[$after] ??= $place;
+                }
+            }
+            $reached[] = $places = $next;
+        }
+        $end = \strlen($address);
+        if (! isset($places[$end])) {
+            return null;
+        }
+        $taken = [];
+        for ($i = \count($this->tokens) - 1; $i >= 0; --$i) {
+            $begin = $reached[$i][$end];
+            if ($this->tokens[$i][0] !== 'is') {
+                array_unshift($taken, substr($address, $begin, $end - $begin));
+            }
+            $end = $begin;
+        }
+
+        return $taken;
+    }
+
     public function matches(string $address): bool
     {
         /** @var array<int, true> $places in the address that the pattern so far can reach */

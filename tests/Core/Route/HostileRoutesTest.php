@@ -8,6 +8,7 @@ use NimbleJunction\Core\Patch\Library;
 use NimbleJunction\Core\Point\Act;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Route\Kinds;
+use NimbleJunction\Core\Route\Taken;
 use NimbleJunction\Core\Show\ShowReader;
 use NimbleJunction\Core\Show\ShowRefused;
 use NimbleJunction\Tests\Support\Rig;
@@ -62,8 +63,11 @@ final class HostileRoutesTest extends TestCase
             ];
             $document = [...Rig::document(), 'routes' => [$route], 'values' => [['id' => 'open', 'name' => 'Open']]];
             try {
-                ShowReader::fromArray($document);
+                $show = ShowReader::fromArray($document);
                 ++$taken;
+                foreach ($show->routes['r']->route->triggers ?? [] as $trigger) {
+                    self::assertInstanceOf(Taken::class, $trigger->take($trigger->sample()), 'it takes its own: '.json_encode($route['when']));
+                }
                 self::assertTrue(
                     $validator->validate(json_decode((string) json_encode(self::withoutNothing($document))), $schema)->isValid(),
                     'the published schema agrees: '.json_encode($route),

@@ -65,7 +65,7 @@ final class NearMissTest extends TestCase
             'waits for device 4, it is for device 3',
         ];
         yield 'machine control for everyone' => [new MmcTrigger('p', 'play', 4), 'f07f7f0602f7', 1.0];
-        yield 'other bytes' => [new SysexTrigger('p', 'F0 41 10'), 'f0411100f7', 'waits for f04110, it begins with f04111'];
+        yield 'other bytes' => [new SysexTrigger('p', 'F0 41 10'), 'f0411100f7', 'waits for 10 as byte 3, it is 11'];
     }
 
     #[DataProvider('midi')]

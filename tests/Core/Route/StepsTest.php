@@ -15,9 +15,11 @@ use NimbleJunction\Core\Route\Step\IncrementStep;
 use NimbleJunction\Core\Route\Step\JoinStep;
 use NimbleJunction\Core\Route\Step\LatchStep;
 use NimbleJunction\Core\Route\Step\MomentaryStep;
+use NimbleJunction\Core\Route\Step\NamedRangeStep;
 use NimbleJunction\Core\Route\Step\NearestStep;
 use NimbleJunction\Core\Route\Step\PartStep;
 use NimbleJunction\Core\Route\Step\PickUpStep;
+use NimbleJunction\Core\Route\Step\RadioStep;
 use NimbleJunction\Core\Route\Step\TableStep;
 use NimbleJunction\Core\Route\Step\TakeOverStep;
 use NimbleJunction\Core\Route\Step\ThresholdStep;
@@ -57,6 +59,24 @@ final class StepsTest extends TestCase
      * @param list<float> $in
      * @param list<float|null> $out
      */
+    public function testANamedRangeByItsNumberOrTheNearest(): void
+    {
+        foreach (['number' => [[1, 2, 3, 0], [5.0, 30.0, null, null]], 'value' => [[-4, 3, 14, 16, 99], [5.0, 5.0, 5.0, 30.0, 30.0]]] as $by => [$in, $out]) {
+            $run = new StepRun(new NamedRangeStep(StepRun::point(), $by));
+            $run->ranges = [[0.0, 10.0, 'Open'], [20.0, 40.0, 'Stars']];
+            self::assertSame($out, array_map(static fn(int $value): ?float => $run->apply((float) $value), $in), $by);
+        }
+    }
+
+    public function testOneOfSeveralIsTheNumberOfWhatCame(): void
+    {
+        $run = new StepRun(new RadioStep());
+        $chosen = static fn(array $pressed): array => array_map(static fn(int $source): ?float => $run->apply(1.0, $source), $pressed);
+        self::assertSame([1.0, null, 3.0, 1.0], $chosen([0, 0, 2, 0]));
+        self::assertNull($run->apply(0.0, 1), 'let go, it chooses nothing');
+        self::assertSame([2.0], $chosen([1]));
+    }
+
     #[DataProvider('runs')]
     public function testWhatComesOut(Step $step, array $in, array $out): void
     {

@@ -13,7 +13,9 @@ use NimbleJunction\Core\Wire\FrameRate;
 use NimbleJunction\Core\Wire\Midi\FullFrame;
 use NimbleJunction\Core\Wire\TimeCode;
 use NimbleJunction\Tests\Support\Rig;
+use NimbleJunction\Tests\Support\TriggerMessages;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\DataProviderExternal;
 use PHPUnit\Framework\TestCase;
 
 /** What each kind of trigger takes, and what it leaves; bytes by MIDI 1.0 (from memory). */
@@ -32,75 +34,11 @@ final class TriggersTest extends TestCase
     private array $taken = [];
 
     /**
-     * @return iterable<string, array{array<string, mixed>, list<string>, list<float>}> a trigger, messages one after the
-     * other, the values that it takes
-     */
-    public static function messages(): iterable
-    {
-        yield 'a note begins' => [
-            ['kind' => 'note-on', 'channel' => 1, 'note' => 60],
-            ['903c40', '903c00', '803c40', '903d40', '913c40'],
-            [64.0],
-        ];
-        yield 'notes from 48 to 50 begin' => [
-            ['kind' => 'note-on', 'channel' => 1, 'note' => 48, 'last' => 50],
-            ['902f01', '903002', '903103', '903204', '903305', '913006'],
-            [2.0, 3.0, 4.0],
-        ];
-        yield 'any note begins, on any channel' => [['kind' => 'note-on'], ['903c40', '9f0001', '8f0001'], [64.0, 1.0]];
-        yield 'a note ends, in both ways' => [
-            ['kind' => 'note-off', 'channel' => 1, 'note' => 60],
-            ['903c40', '903c00', '803c40', '803d40'],
-            [0.0, 0.0],
-        ];
-        yield 'channel pressure' => [['kind' => 'pressure', 'channel' => 2], ['d140', 'd041', 'a13c20'], [64.0]];
-        yield 'channel pressure, any channel' => [['kind' => 'pressure'], ['d140', 'd041'], [64.0, 65.0]];
-        yield 'key pressure' => [
-            ['kind' => 'key-pressure', 'channel' => 1, 'note' => 60],
-            ['a03c20', 'a03d21', 'a13c22'],
-            [32.0],
-        ];
-        yield 'key pressure of any key of a channel' => [
-            ['kind' => 'key-pressure', 'channel' => 1],
-            ['a03c20', 'a03d21', 'a13c22'],
-            [32.0, 33.0],
-        ];
-        yield 'a registered parameter' => [
-            ['kind' => 'rpn', 'channel' => 1, 'parameter' => 0],
-            ['b06500', 'b06400', 'b0060c', 'b02600'],
-            [1536.0, 1536.0],
-        ];
-        yield 'a registered parameter is no other one' => [
-            ['kind' => 'rpn', 'channel' => 1, 'parameter' => 1],
-            ['b06500', 'b06400', 'b0060c'],
-            [],
-        ];
-        yield 'a non-registered parameter, any channel' => [
-            ['kind' => 'nrpn', 'parameter' => 300],
-            ['b26302', 'b2622c', 'b20640'],
-            [8192.0],
-        ];
-        yield 'a sequencer' => [['kind' => 'clock', 'event' => 'start'], ['fa', 'fb', 'fc', 'f8'], [1.0]];
-        yield 'its ticks' => [['kind' => 'clock', 'event' => 'clock'], ['fa', 'f8', 'f8'], [1.0, 1.0]];
-        yield 'the third beat of three' => [
-            ['kind' => 'beat', 'beat' => 3, 'of' => 3],
-            ['fa', ...array_fill(0, 24 * 6 + 1, 'f8')],
-            [3.0, 3.0],
-        ];
-        yield 'every beat' => [['kind' => 'beat', 'of' => 2], ['fa', ...array_fill(0, 24 * 3 + 1, 'f8')], [1.0, 2.0, 1.0, 2.0]];
-        yield '14 bits' => [
-            ['kind' => 'controller', 'channel' => 1, 'controller' => 7, 'bits' => 14],
-            ['b00740', 'b02701', 'b00840', 'b02801'],
-            [8192.0, 8193.0],
-        ];
-    }
-
-    /**
      * @param array<string, mixed> $trigger
      * @param list<string> $messages
      * @param list<float> $values
      */
-    #[DataProvider('messages')]
+    #[DataProviderExternal(TriggerMessages::class, 'all')]
     public function testATriggerTakesItsOwn(array $trigger, array $messages, array $values): void
     {
         $rig = $this->rig($trigger + ['port' => 'lectern']);

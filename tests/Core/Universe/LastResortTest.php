@@ -35,7 +35,7 @@ final class LastResortTest extends TestCase
         $rig->artNet([1 => 50]);
         $universe = $rig->junction->universes()['palm'];
         self::assertSame('House desk: what is there besides is a source of last resort.', $universe->explain(0));
-        self::assertCount(1, $universe->leading());
+        self::assertCount(1, $universe->control()->leading);
     }
 
     public function testTheSwitchWorksWhileItRuns(): void

@@ -120,7 +120,7 @@ final class MergeTest extends TestCase
         self::assertSame([], $rig->junction->universes()['palm']->sources(), 'neither makes a source');
         $rig->sacn([1 => 255], options: 0x80);
         self::assertSame(0, $rig->level(1));
-        self::assertSame([], $rig->junction->universes()['palm']->leading());
+        self::assertSame([], $rig->junction->universes()['palm']->control()->leading);
     }
 
     public function testHoldsAreAboveAllAndEndByThemselves(): void
