@@ -8,10 +8,12 @@ use NimbleJunction\Core\Discovery\Neighbours;
 use NimbleJunction\Core\Live\Activities;
 use NimbleJunction\Core\Live\Announcements;
 use NimbleJunction\Core\Live\Changes;
+use NimbleJunction\Core\Live\Firings;
 use NimbleJunction\Core\Live\HandTests;
 use NimbleJunction\Core\Live\Hearing;
 use NimbleJunction\Core\Live\LivePoints;
 use NimbleJunction\Core\Live\Memory;
+use NimbleJunction\Core\Live\Misses;
 use NimbleJunction\Core\Live\Outputs;
 use NimbleJunction\Core\Live\PlanNames;
 use NimbleJunction\Core\Live\Reception;
@@ -48,6 +50,9 @@ use NimbleJunction\Core\Universe\Universe;
 final class Junction
 {
     public readonly Trace $trace;
+    public readonly Probes $probes;
+    public readonly Misses $misses;
+    public readonly Firings $firings;
 
     /** How often a plan was taken on: whoever shows the show looks again when it grows. */
     public int $adoptions = 0;
@@ -58,7 +63,6 @@ final class Junction
     private readonly Outputs $outputs;
     private readonly Announcements $announcements;
     private readonly Reception $reception;
-    private readonly Probes $probes;
     private readonly HandTests $hands;
     private readonly LivePoints $points;
     private readonly Changes $changes;
@@ -90,6 +94,8 @@ final class Junction
         );
         $this->changes = $this->points->changes;
         $this->runner = $this->points->runner;
+        $this->misses = $this->runner->misses;
+        $this->firings = $this->routing->firings;
         $this->hands = new HandTests($this->trace, $this->universes, $this->changes);
         $this->hearing = new Hearing(
             $this->reception,
@@ -141,11 +147,6 @@ final class Junction
     public function neighbours(): Neighbours
     {
         return $this->reception->neighbours;
-    }
-
-    public function probes(): Probes
-    {
-        return $this->probes;
     }
 
     /**

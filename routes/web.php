@@ -10,6 +10,7 @@ use App\Http\Controllers\ListController;
 use App\Http\Controllers\PacketController;
 use App\Http\Controllers\PatchController;
 use App\Http\Controllers\PixelController;
+use App\Http\Controllers\RouteController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\ShelfController;
 use App\Http\Controllers\ShowController;
@@ -46,6 +47,7 @@ Route::prefix('api')->group(function (): void {
 
         Route::get('kinds', KindController::class);
         Route::post('formula', FormulaController::class);
+        Route::post('show/routes/preview', [RouteController::class, 'preview']);
         Route::get('packets/formats', [PacketController::class, 'formats']);
         Route::post('packets/decode', [PacketController::class, 'decode']);
         Route::post('packets/encode', [PacketController::class, 'encode']);

@@ -78,7 +78,7 @@ final class Passages implements Room, Known
         foreach ($route->conditions as $i => $condition) {
             $missed = $condition->missed($value, $passing->at("if {$i}"));
             if ($missed !== null) {
-                return $missed;
+                return $missed->at("if/{$i}");
             }
         }
         foreach ($route->conditions as $i => $condition) {

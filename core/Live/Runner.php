@@ -28,6 +28,7 @@ use NimbleJunction\Core\Trace\Decoded;
 use NimbleJunction\Core\Trace\Event as TraceEvent;
 use NimbleJunction\Core\Trace\Kind;
 use NimbleJunction\Core\Trace\MessageAt;
+use NimbleJunction\Core\Trace\Near;
 use NimbleJunction\Core\Trace\Said;
 use NimbleJunction\Core\Trace\Step as Hop;
 use NimbleJunction\Core\Trace\TakenBy;
@@ -55,6 +56,10 @@ final class Runner
     private int $depth = 0;
     private ?TraceEvent $root = null;
 
+    /** Whether any route has acted on what was offered last. */
+    private bool $hasActed = false;
+    public readonly Misses $misses;
+
     public function __construct(
         private readonly Trace $trace,
         private readonly Points $points,
@@ -67,6 +72,7 @@ final class Runner
         public readonly Courses $courses,
     ) {
         $this->plan = Plan::empty();
+        $this->misses = new Misses();
     }
 
     public function adopt(Plan $plan): void
@@ -75,6 +81,7 @@ final class Runner
         $this->sending->adopt($plan);
         $this->passages->adopt($plan->index->routes);
         $this->courses->keep($plan->index->routes);
+        $this->misses->keep($plan->index->routes);
     }
 
     /** A message has come in: the routes that wait for it act at once, in their order. */
@@ -85,8 +92,14 @@ final class Runner
         $this->trace->hop($record, Hop::Heard, new BytesHeard($portId, \strlen($bytes), $from), $bytes, null, $from);
         $this->trace->hop($record, Hop::Decoded, new Decoded($message));
         $isOurOwn = $this->sending->echoes->isOurs($bytes, $now);
-        if (! $this->offer(new Cause($event, 0, $record, $isOurOwn), $now)) {
+        $cause = new Cause($event, 0, $record, $isOurOwn);
+        if (! $this->offer($cause, $now)) {
             $this->trace->hop($record, Hop::Unmatched, new Untaken($portId, $message));
+        }
+        if ($this->hasActed) {
+            $this->misses->answered($portId, $message);
+        } else {
+            $this->misses->nothing($portId, $message, $from, $now);
         }
     }
 
@@ -198,6 +211,7 @@ final class Runner
     private function offer(Cause $cause, int $now): bool
     {
         $isLookedAt = false;
+        $this->hasActed = false;
         $this->depth = $cause->depth + 1;
         $this->root = $cause->record;
         foreach ($this->plan->index->of($cause->event) as $listener) {
@@ -208,15 +222,10 @@ final class Runner
             $isLookedAt = true;
             $record = $this->root ??= $this->record($cause->event, $listener, $now);
             if ($taken instanceof Missed) {
-                $this->miss($record, $listener->route, $taken->reason);
+                $this->miss($record, $listener->route, $taken->at($listener->place()), $cause->event, $now);
             } elseif (! $this->switches->isOn($listener->route->id, $listener->route->enabled)) {
-                $this->trace->hop(
-                    $record,
-                    Hop::Nearly,
-                    new Said('"{route}" listens for this, but the route is switched off', ['route' => $listener->route->name]),
-                    '',
-                    $listener->route->id,
-                );
+                $off = new Missed('listens for this, but the route is switched off', $listener->route->enabled ? [] : ['enabled' => null]);
+                $this->miss($record, $listener->route, $off, $cause->event, $now);
             } elseif (($passing = $this->passing($listener, $taken, $cause->event, $record, $now)) !== null) {
                 $this->trace->hop(
                     $record,
@@ -225,6 +234,7 @@ final class Runner
                     '',
                     $listener->route->id,
                 );
+                $this->hasActed = true;
                 if (! $cause->isOurOwn || $this->maySetItselfOff($listener->route, $record, $now)) {
                     $this->act($listener->route, $taken->value, 0, $passing, $cause->depth, $record);
                 }
@@ -260,7 +270,7 @@ final class Runner
         $passing = $this->passages->passing($route, Named::of($event, $taken->names), $source, $now);
         $missed = $this->passages->missed($route, $taken->value, $passing);
         if ($missed !== null) {
-            $this->miss($record, $route, $missed->reason);
+            $this->miss($record, $route, $missed, $event, $now);
         }
 
         return $missed === null ? $passing : null;
@@ -341,15 +351,10 @@ final class Runner
         return false;
     }
 
-    private function miss(TraceEvent $record, Route $route, string $reason): void
+    private function miss(TraceEvent $record, Route $route, Missed $missed, Event $event, int $now): void
     {
-        $this->trace->hop(
-            $record,
-            Hop::Nearly,
-            new Said('"{route}" {reason}', ['route' => $route->name, 'reason' => $reason]),
-            '',
-            $route->id,
-        );
+        $this->trace->hop($record, Hop::Nearly, new Near($route->name, $missed->reason, $missed->part, $missed->relax), '', $route->id);
+        $this->misses->near($route->id, $event, $missed, $now);
     }
 
     private function record(Event $event, Listener $listener, int $now): TraceEvent

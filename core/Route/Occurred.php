@@ -7,7 +7,7 @@ namespace NimbleJunction\Core\Route;
 /** Something has happened that is no message and no value: the show has begun, a port or a source of levels came or went. */
 final readonly class Occurred implements Event
 {
-    /** @param array<string, int|float|string> $fields */
+    /** @param array<int|string, int|float|string> $fields */
     public function __construct(public string $what, private array $fields = [])
     {
     }

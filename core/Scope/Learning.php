@@ -41,14 +41,14 @@ final class Learning
         $this->recent[$portId][$place] = [$message, $now];
         $this->next[$portId] = ($place + 1) % self::RECENT;
         if (isset($this->open[$portId])) {
-            $this->take($portId, $message, $now);
+            $this->take($portId, $message, $now, true);
         }
     }
 
     /**
      * Asked again and again by whoever learns; the first time it begins with what was heard within the last minute.
      *
-     * @return list<Candidate> the one that moved last first
+     * @return list<Candidate> the one that moved most first, of equal ones the one that moved last
      */
     public function candidates(string $portId, int $now): array
     {
@@ -57,12 +57,12 @@ final class Learning
         if (! isset($this->open[$portId])) {
             $this->open[$portId] = [];
             foreach ($this->remembered($portId, $now) as [$message, $at]) {
-                $this->take($portId, $message, $at);
+                $this->take($portId, $message, $at, false);
             }
         }
         $this->askedAt[$portId] = $now;
         $candidates = array_values($this->open[$portId]);
-        usort($candidates, static fn(Candidate $a, Candidate $b): int => $b->at <=> $a->at);
+        usort($candidates, static fn(Candidate $a, Candidate $b): int => [round($b->score(), 1), $b->at] <=> [round($a->score(), 1), $a->at]);
 
         return $candidates;
     }
@@ -76,11 +76,11 @@ final class Learning
         return $recent;
     }
 
-    private function take(string $portId, Message $message, int $now): void
+    private function take(string $portId, Message $message, int $now, bool $isAsked): void
     {
         $candidates = $this->open[$portId] ?? [];
-        $candidate = $candidates[$message->address()] ?? new Candidate($message, $now);
-        $candidate->heard($message, $now);
+        $candidate = $candidates[$message->address()] ?? new Candidate($message, $now, $isAsked);
+        $candidate->heard($message, $now, $isAsked);
         $candidates[$message->address()] = $candidate;
         if (\count($candidates) > self::MOST_CANDIDATES) {
             // Whoever moved longest ago gives way.

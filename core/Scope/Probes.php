@@ -22,8 +22,10 @@ final class Probes
     /** @var array<string, array{Probe, int|float|null}> those of points, with the value that they had last, by key */
     private array $ofPoints = [];
 
-    public function __construct(public readonly Learning $learning = new Learning())
-    {
+    public function __construct(
+        public readonly Learning $learning = new Learning(),
+        public readonly SlotLearning $slots = new SlotLearning(),
+    ) {
     }
 
     /** The probe for a subject, or null when too many are watched already. */
@@ -55,6 +57,7 @@ final class Probes
      */
     public function levels(string $universeId, string $levels, int $now): void
     {
+        $this->slots->levels($universeId, $levels, $now);
         if ($this->byHolder === []) {
             return;
         }

@@ -20,6 +20,12 @@ final readonly class Hop
     ) {
     }
 
+    /** What would have made it fit; null where that cannot be said. */
+    public function near(): ?Near
+    {
+        return $this->what instanceof Near && $this->what->relax !== [] ? $this->what : null;
+    }
+
     public function words(Names $names): string
     {
         return $this->what instanceof Fact ? $this->what->words($names) : $this->what;

@@ -9,6 +9,7 @@ final readonly class Hop extends Said
 {
     /**
      * @param string $bytes hexadecimal, the first of them
+     * @param Relax|null $relax what would have made it fit
      */
     public function __construct(
         public string $step,
@@ -16,6 +17,7 @@ final readonly class Hop extends Said
         public string $bytes,
         public int $length,
         public ?string $route,
+        public ?Relax $relax,
     ) {
     }
 }

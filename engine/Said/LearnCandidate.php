@@ -10,6 +10,8 @@ final readonly class LearnCandidate extends Said
     /**
      * @param float $movedAt milliseconds of the engine's clock
      * @param list<Moved> $moved its numbers
+     * @param int $argument the one that moved most, from 1
+     * @param list<LearnWay> $ways what a route may wait for, the usual way first
      */
     public function __construct(
         public string $address,
@@ -18,6 +20,9 @@ final readonly class LearnCandidate extends Said
         public float $movedAt,
         #[ListOf(Moved::class)]
         public array $moved,
+        #[ListOf(LearnWay::class)]
+        public array $ways,
+        public int $argument,
     ) {
     }
 }

@@ -5,18 +5,24 @@ declare(strict_types=1);
 namespace NimbleJunction\Engine\Topic;
 
 use NimbleJunction\Core\Junction;
+use NimbleJunction\Core\Route\Learned;
 use NimbleJunction\Core\Scope\Candidate;
+use NimbleJunction\Core\Scope\SlotCandidate;
 use NimbleJunction\Engine\Engine;
 use NimbleJunction\Engine\LiveLink\Client;
 use NimbleJunction\Engine\PageView;
 use NimbleJunction\Engine\Said\LearnCandidate;
 use NimbleJunction\Engine\Said\LearnNews;
+use NimbleJunction\Engine\Said\LearnWay;
 use NimbleJunction\Engine\Said\Moved;
 
 /** What moves at a port while somebody learns; its subject is the port. */
 final readonly class LearnTopic implements Topic
 {
-    private const SHOWN = 12;
+    private const SHOWN = 24;
+
+    /** A subject that begins so is a universe: its slots are learned. */
+    private const SLOTS = 'slot:';
 
     public function __construct(private Junction $junction)
     {
@@ -44,9 +50,23 @@ final readonly class LearnTopic implements Topic
 
     public function show(Client $client, PageView $view, string $subject, int $now): void
     {
+        $universe = str_starts_with($subject, self::SLOTS) ? substr($subject, \strlen(self::SLOTS)) : null;
+        $all = $universe === null ? $this->messages($subject, $now) : $this->slots($universe, $now);
+        $lines = \array_slice($all, 0, self::SHOWN);
+        if ($view->isNew("learn:{$subject}", json_encode($lines, \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE))) {
+            $client->tell(new LearnNews($subject, Engine::millis($now), $lines, max(0, \count($all) - self::SHOWN)));
+        }
+    }
+
+    /** @return list<LearnCandidate> */
+    private function messages(string $portId, int $now): array
+    {
         $plan = $this->junction->plan();
-        $candidates = isset($plan->ports[$subject]) ? $this->junction->probes()->learning->candidates($subject, $now) : [];
-        $lines = array_map(static fn(Candidate $one): LearnCandidate => new LearnCandidate(
+        if (! isset($plan->ports[$portId])) {
+            return [];
+        }
+
+        return array_map(static fn(Candidate $one): LearnCandidate => new LearnCandidate(
             $one->last->address(),
             $one->last->spelled($plan->middleC),
             $one->count,
@@ -56,9 +76,39 @@ final readonly class LearnTopic implements Topic
                 $one->moved,
                 array_keys($one->moved),
             ),
-        ), \array_slice($candidates, 0, self::SHOWN));
-        if ($view->isNew("learn:{$subject}", json_encode($lines, \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE))) {
-            $client->tell(new LearnNews($subject, Engine::millis($now), $lines, max(0, \count($candidates) - self::SHOWN)));
+            array_map(
+                static fn(array $way): LearnWay => new LearnWay($way['words'], $way['part']),
+                Learned::ways($portId, $one->last, $one->argument(), $plan->middleC),
+            ),
+            $one->argument(),
+        ), $this->junction->probes->learning->candidates($portId, $now));
+    }
+
+    /** @return list<LearnCandidate> */
+    private function slots(string $universeId, int $now): array
+    {
+        $universe = $this->junction->universes()[$universeId] ?? null;
+        if ($universe === null) {
+            return [];
         }
+        $names = $this->junction->names();
+
+        return array_map(static function (SlotCandidate $one) use ($universeId, $names): LearnCandidate {
+            $point = "slot:{$universeId}/".($one->slot + 1);
+
+            return new LearnCandidate(
+                $point,
+                $names->point($point),
+                $one->count,
+                Engine::millis($one->at),
+                [new Moved(1, $one->movement->low, $one->movement->high)],
+                [
+                    new LearnWay('this slot at any level', ['kind' => 'slot', 'point' => $point]),
+                    new LearnWay('when it rises through half', ['kind' => 'slot', 'point' => $point, 'rises' => 128]),
+                    new LearnWay('when it falls to nothing', ['kind' => 'slot', 'point' => $point, 'falls' => 0]),
+                ],
+                1,
+            );
+        }, $this->junction->probes->slots->candidates($universeId, $universe->levels, $now));
     }
 }

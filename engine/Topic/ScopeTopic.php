@@ -41,7 +41,7 @@ final readonly class ScopeTopic implements Topic
     public function show(Client $client, PageView $view, string $subject, int $now): void
     {
         $parsed = Subject::parse($subject);
-        $probe = $parsed === null ? null : $this->junction->probes()->watch($parsed, $now);
+        $probe = $parsed === null ? null : $this->junction->probes->watch($parsed, $now);
         if ($probe === null) {
             return;
         }

@@ -25,6 +25,8 @@ final class Topics
         PresentTopic::class,
         OutagesTopic::class,
         LearnTopic::class,
+        MissesTopic::class,
+        RouteTopic::class,
     ];
 
     /** @return array<string, Topic> by name */
@@ -48,6 +50,8 @@ final class Topics
             new PresentTopic($people),
             new OutagesTopic($junction),
             new LearnTopic($junction),
+            new MissesTopic($junction),
+            new RouteTopic($junction),
         ];
 
         return array_combine(array_map(static fn(Topic $topic): string => $topic::name(), $topics), $topics);

@@ -12,6 +12,7 @@ use NimbleJunction\Engine\Engine;
 use NimbleJunction\Engine\LiveLink\Client;
 use NimbleJunction\Engine\PageView;
 use NimbleJunction\Engine\Said\Hop;
+use NimbleJunction\Engine\Said\Relax;
 use NimbleJunction\Engine\Said\TraceEvent;
 use NimbleJunction\Engine\Said\TraceNews;
 
@@ -80,7 +81,15 @@ final readonly class TraceTopic implements Topic
                 bin2hex(substr($hop->bytes, 0, self::MOST_BYTES)),
                 \strlen($hop->bytes),
                 $hop->routeId($names),
+                self::relax($hop),
             ), $event->hops),
         );
+    }
+
+    private static function relax(TraceHop $hop): ?Relax
+    {
+        $near = $hop->near();
+
+        return $near === null ? null : new Relax($near->part, $near->relax);
     }
 }

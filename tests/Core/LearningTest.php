@@ -30,7 +30,7 @@ final class LearningTest extends TestCase
             $rig->osc('/lamp', $level, 'name', 3);
             $rig->pass(0.1);
         }
-        [$lamp] = $rig->junction->probes()->learning->candidates('tablet', $rig->nanos());
+        [$lamp] = $rig->junction->probes->learning->candidates('tablet', $rig->nanos());
         self::assertSame(3, $lamp->count);
         self::assertEqualsWithDelta([1 => ['low' => 0.1, 'high' => 0.9], 3 => ['low' => 3.0, 'high' => 3.0]], $lamp->moved, 1e-6);
         self::assertSame('/lamp 0.9 "name" 3', $lamp->last->spelled());
@@ -42,7 +42,7 @@ final class LearningTest extends TestCase
         $this->addresses($rig);
         $rig->osc('/lamp', 0.1);
         $rig->pass(2);
-        self::assertSame(1, $rig->junction->probes()->learning->candidates('tablet', $rig->nanos())[0]->count);
+        self::assertSame(1, $rig->junction->probes->learning->candidates('tablet', $rig->nanos())[0]->count);
         $rig->osc('/lamp', 0.9);
         $rig->pass(90);
         self::assertSame([], $this->addresses($rig));
@@ -66,7 +66,7 @@ final class LearningTest extends TestCase
     {
         return array_map(
             static fn(Candidate $one): string => $one->last->address(),
-            $rig->junction->probes()->learning->candidates('tablet', $rig->nanos()),
+            $rig->junction->probes->learning->candidates('tablet', $rig->nanos()),
         );
     }
 }

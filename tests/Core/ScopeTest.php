@@ -159,6 +159,6 @@ final class ScopeTest extends TestCase
 
     private function watch(Rig $rig, string $subject): Probe
     {
-        return $rig->junction->probes()->watch(Subject::parse($subject), $rig->nanos());
+        return $rig->junction->probes->watch(Subject::parse($subject), $rig->nanos());
     }
 }

@@ -65,7 +65,7 @@ final class StateKeeperTest extends TestCase
                     'sequences',
                     'fired',
                     'outages',
-                    'minds',
+                    'minds', 'courses',
                     'holds',
                     'values',
                     'switched',

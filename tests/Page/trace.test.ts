@@ -12,8 +12,8 @@ const event = (serial: number, over: Partial<TraceEvent> = {}): TraceEvent => ({
   happenedAt: 0,
   at: new Date(2026, 10, 26, 20, 15, 3, 42).getTime(),
   hops: [
-    { step: 'heard', words: 'Tablet heard 24 bytes', bytes: '2f70616c6d', length: 5, route: null },
-    { step: 'matched', words: 'the lantern takes it', bytes: '', length: 0, route: 'lantern' },
+    { step: 'heard', words: 'Tablet heard 24 bytes', bytes: '2f70616c6d', length: 5, route: null, relax: null },
+    { step: 'matched', words: 'the lantern takes it', bytes: '', length: 0, route: 'lantern', relax: null },
   ],
   ...over,
 })

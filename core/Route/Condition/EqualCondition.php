@@ -39,6 +39,7 @@ final readonly class EqualCondition implements Condition
     {
         return $value === $this->to ? null : new Missed(
             'wants the value '.Template::number($this->to).', it is '.Template::number($value),
+            ['to' => $value],
         );
     }
 

@@ -39,6 +39,7 @@ final readonly class LeastCondition implements Condition
     {
         return $value >= $this->value ? null : new Missed(
             'wants at least '.Template::number($this->value).', it is '.Template::number($value),
+            ['value' => $value],
         );
     }
 

@@ -43,6 +43,7 @@ final readonly class OneOfCondition implements Condition
 
         return new Missed(
             'wants one of '.implode(', ', array_map(Template::number(...), $this->values)).', it is '.Template::number($value),
+            ['values' => [...$this->values, $value]],
         );
     }
 

@@ -44,6 +44,7 @@ final readonly class RangeCondition implements Condition
 
         return new Missed(
             'wants a value from '.Template::number($this->low).' to '.Template::number($this->high).', it is '.Template::number($value),
+            $value < $this->low ? ['low' => $value] : ['high' => $value],
         );
     }
 

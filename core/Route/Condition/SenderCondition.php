@@ -43,6 +43,7 @@ final readonly class SenderCondition implements Condition
 
         return \in_array($from, $this->senders, true) ? null : new Missed(
             "wants it from {$names}, ".($from === '' ? 'it came from no sender' : "it came from {$from}"),
+            $from === '' ? [] : ['senders' => [...$this->senders, $from]],
         );
     }
 

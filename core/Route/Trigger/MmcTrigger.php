@@ -53,7 +53,7 @@ final readonly class MmcTrigger implements Trigger
             return null;
         }
         if ($this->device !== null && $message->control->device !== $this->device && $message->control->device !== 127) {
-            return new Missed("waits for device {$this->device}, it is for device {$message->control->device}");
+            return new Missed("waits for device {$this->device}, it is for device {$message->control->device}", ['device' => null]);
         }
 
         return new Taken(1.0, 'takes the command');

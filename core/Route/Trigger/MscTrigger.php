@@ -109,7 +109,7 @@ final readonly class MscTrigger implements Trigger, Checked
         $control = $message->control;
         $missed = $this->notForIt($control) ?? $this->otherCue($control);
         if ($missed !== null) {
-            return new Missed($missed);
+            return $missed;
         }
         $cue = MscWords::value($control->cue ?? '');
 
@@ -154,45 +154,50 @@ final readonly class MscTrigger implements Trigger, Checked
     }
 
     /** A message for everyone is for this device too; a group is everybody where none is asked for. */
-    private function notForIt(Control $control): ?string
+    private function notForIt(Control $control): ?Missed
     {
         if ($this->format !== self::ANY && $control->format !== self::FORMATS_OF_ALL && ! ShowFormat::includes($control->format, MscWords::format($this->format))) {
-            return "waits for {$this->format}, it is for ".(ShowFormat::name($control->format) ?? $control->format);
+            return new Missed("waits for {$this->format}, it is for ".(ShowFormat::name($control->format) ?? $control->format), ['format' => self::ANY]);
         }
         $isGroup = $control->device >= Control::FIRST_GROUP && $control->device < Control::EVERYONE;
         $group = $control->device - Control::FIRST_GROUP + 1;
         if ($isGroup && $this->group !== null && $group !== $this->group) {
-            return "waits for group {$this->group}, it is for group {$group}";
+            return new Missed("waits for group {$this->group}, it is for group {$group}", ['group' => null]);
         }
         $everybody = range(Control::FIRST_GROUP, Control::EVERYONE - 1);
         if ($this->device !== null && ! $control->isFor($this->device, $everybody)) {
-            return "waits for device {$this->device}, it is for device {$control->device}";
+            return new Missed("waits for device {$this->device}, it is for device {$control->device}", ['device' => null]);
         }
         if ($this->device === null && $this->group !== null && ! $isGroup && $control->device !== Control::EVERYONE) {
-            return "waits for group {$this->group}, it is for device {$control->device}";
+            return new Missed("waits for group {$this->group}, it is for device {$control->device}", ['group' => null]);
         }
 
         return null;
     }
 
-    private function otherCue(Control $control): ?string
+    private function otherCue(Control $control): ?Missed
     {
         if ($this->until !== '' && $control->cue !== null) {
             $isWithin = MscWords::compare($this->cue, $control->cue) <= 0 && MscWords::compare($control->cue, $this->until) <= 0;
 
-            return $isWithin ? $this->otherList($control) : "waits for cues {$this->cue} to {$this->until}, it names {$control->cue}";
+            return $isWithin ? $this->otherList($control) : new Missed(
+                "waits for cues {$this->cue} to {$this->until}, it names {$control->cue}",
+                MscWords::number($control->cue) === null
+                    ? ['cue' => null, 'until' => null]
+                    : (MscWords::compare($control->cue, $this->cue) < 0 ? ['cue' => $control->cue] : ['until' => $control->cue]),
+            );
         }
 
         return $this->other('cue', $this->cue, $control->cue) ?? $this->otherList($control);
     }
 
-    private function otherList(Control $control): ?string
+    private function otherList(Control $control): ?Missed
     {
         return $this->other('list', $this->list, $control->list) ?? $this->other('path', $this->path, $control->path);
     }
 
-    private function other(string $what, string $wanted, ?string $is): ?string
+    private function other(string $what, string $wanted, ?string $is): ?Missed
     {
-        return $wanted === '' || $wanted === $is ? null : "waits for {$what} {$wanted}, it names ".($is ?? 'none');
+        return $wanted === '' || $wanted === $is ? null : new Missed("waits for {$what} {$wanted}, it names ".($is ?? 'none'), $what === 'cue' ? ['cue' => null, 'until' => null] : [$what => null]);
     }
 }

@@ -92,11 +92,11 @@ final readonly class OscTrigger implements Trigger, Checked
         }
         $types = $this->types === '' ? null : substr($message->packet->tags(), 1);
         if ($types !== null && $types !== $this->types) {
-            return new Missed("wants the types {$this->types}, it has ".($types === '' ? 'no arguments' : $types));
+            return new Missed("wants the types {$this->types}, it has ".($types === '' ? 'no arguments' : $types), ['types' => null]);
         }
         $argument = $message->arguments()[$this->argument - 1] ?? null;
         if ($this->is !== null && (string) $argument !== (string) $this->is) {
-            return new Missed("waits for {$this->is} as argument {$this->argument}, ".($argument === null ? 'there is none' : "it is {$argument}"));
+            return new Missed("waits for {$this->is} as argument {$this->argument}, ".($argument === null ? 'there is none' : "it is {$argument}"), ['is' => null]);
         }
 
         return match ($this->takes) {
@@ -132,7 +132,7 @@ final readonly class OscTrigger implements Trigger, Checked
         }
         $number = $message->number($this->argument);
         if ($number === null && $this->is === null) {
-            return new Missed("wants a number as argument {$this->argument}, there is none");
+            return new Missed("wants a number as argument {$this->argument}, there is none", ['takes' => 'message']);
         }
 
         return new Taken((float) ($number ?? 1), "takes argument {$this->argument}", $names);
@@ -142,7 +142,7 @@ final readonly class OscTrigger implements Trigger, Checked
     private function text(int|float|string|null $argument, array $names): Taken|Missed
     {
         if (! \is_string($argument)) {
-            return new Missed("wants a text as argument {$this->argument}, ".($argument === null ? 'there is none' : "it is the number {$argument}"));
+            return new Missed("wants a text as argument {$this->argument}, ".($argument === null ? 'there is none' : "it is the number {$argument}"), ['takes' => 'message']);
         }
 
         return new Taken(is_numeric($argument) ? (float) $argument : 1.0, "takes the text of argument {$this->argument}", ['text' => $argument] + $names);

@@ -49,7 +49,7 @@ final readonly class PointTrigger implements Trigger
             return null;
         }
         if ($this->is !== null && (string) $event->value !== (string) $this->is) {
-            return new Missed("waits for {$this->is}, it is ".($event->value ?? 'nothing'));
+            return new Missed("waits for {$this->is}, it is ".($event->value ?? 'nothing'), ['is' => null]);
         }
 
         return new Taken(is_numeric($event->value) ? (float) $event->value : 1.0, 'takes its value');

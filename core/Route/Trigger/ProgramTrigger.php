@@ -53,7 +53,7 @@ final readonly class ProgramTrigger extends ChannelTrigger
             return null;
         }
         if ($this->program !== null && $message->program !== $this->program) {
-            return new Missed("waits for program {$this->program}, it is {$message->program}");
+            return new Missed("waits for program {$this->program}, it is {$message->program}", ['program' => null]);
         }
 
         return new Taken((float) $message->program, 'takes its number');

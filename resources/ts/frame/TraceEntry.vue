@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import { copyText } from '@/components/handOver'
 import type { TraceEvent } from '@/live/types'
+import RelaxButton from '@/kinds/RelaxButton.vue'
 import { clock } from './trace'
 
 const props = defineProps<{ event: TraceEvent; moment: string; unfolded: boolean; kept: boolean }>()
@@ -33,6 +34,7 @@ const spaced = (bytes: string) => bytes.replace(/../g, '$& ').trim().toUpperCase
         <span
           >{{ hop.words }}
           <router-link v-if="hop.route" :to="`/routes/${hop.route}`">open the route</router-link>
+          <RelaxButton v-if="hop.route && hop.relax" :route="hop.route" :relax="hop.relax" />
           <code v-if="hop.bytes" class="figures"
             >{{ spaced(hop.bytes) }}<template v-if="hop.length > hop.bytes.length / 2"> … {{ hop.length }} bytes</template></code
           >

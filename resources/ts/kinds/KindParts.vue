@@ -1,5 +1,7 @@
 <script setup lang="ts">
+import { ref } from 'vue'
 import type { KindPart } from '@/api/show'
+import type { LearnWay } from '@/live/messages'
 import FormulaNote from './FormulaNote.vue'
 import { fresh, useDescriptions } from './kinds'
 import LearnPanel from './LearnPanel.vue'
@@ -23,10 +25,15 @@ function add(): void {
   const first = choices()[0]
   if (first) parts.value = [...parts.value, fresh(first)]
 }
-/** Whatever was moved, by its address: what a message of its kind is more exactly can be chosen after. */
+/** What was learned last: how strictly it is waited for may be chosen after. */
+const latest = ref<{ at: number; ways: LearnWay[] } | null>(null)
 const learned = (what: Learned) => {
-  const part = { kind: 'message', port: what.port, address: what.address, argument: what.argument }
-  parts.value = [...parts.value, part]
+  latest.value = { at: parts.value.length, ways: what.ways }
+  const usual = what.ways[0]
+  if (usual) parts.value = [...parts.value, usual.part as KindPart]
+}
+function wait(at: number, way: LearnWay): void {
+  change(at, way.part as KindPart)
 }
 function become(at: number, kind: string): void {
   const chosen = choices().find((one) => one.kind === kind)
@@ -36,6 +43,7 @@ const change = (at: number, part: KindPart) => {
   parts.value = parts.value.map((one, i) => (i === at ? part : one))
 }
 const remove = (at: number) => {
+  latest.value = null
   parts.value = parts.value.filter((_, i) => i !== at)
 }
 </script>
@@ -55,6 +63,11 @@ const remove = (at: number) => {
         />
         <button type="button" class="small-button" :aria-label="`${title}: take ${i + 1} out`" @click="remove(i)">Remove</button>
       </div>
+      <div v-if="latest?.at === i" class="ways" role="group" aria-label="How strictly">
+        <button v-for="way in latest.ways" :key="way.words" type="button" class="small-button" @click="wait(i, way)">
+          {{ way.words }}
+        </button>
+      </div>
       <PartFields
         v-if="kindOf(part)"
         :model-value="part"
@@ -65,7 +78,7 @@ const remove = (at: number) => {
       />
       <FormulaNote v-if="part.kind === 'formula'" :text="String(part.text ?? '')" />
     </div>
-    <LearnPanel v-if="of === 'trigger'" @learned="learned" />
+    <LearnPanel v-if="of === 'trigger'" slots @learned="learned" />
     <button v-if="!alone || parts.length === 0" type="button" class="small-button" :aria-label="`${title}: add one`" @click="add">
       Add
     </button>
@@ -79,6 +92,11 @@ const remove = (at: number) => {
   margin: 6px 0;
   display: grid;
   gap: 8px;
+}
+.ways {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
 }
 .part-head {
   display: grid;

@@ -4,17 +4,23 @@ import { useShow } from '@/api/show'
 import { spellAgo } from '@/components/words'
 import { useEngine } from '@/live/engine'
 import type { LearnCandidate } from '@/live/messages'
-import { spellMoved, type Learned } from './learn'
+import { learnedOf, spellMoved, type Learned } from './learn'
 
 /** Learn: armed, it shows what moves at a port and how far; what is picked is told. In the same shape wherever something waits for a message. */
-const props = defineProps<{ port?: string }>()
+const props = defineProps<{ port?: string; slots?: boolean }>()
 const emit = defineEmits<{ learned: [what: Learned] }>()
 const show = useShow()
 const engine = useEngine()
 const armed = ref(false)
 const talking = computed(() => show.ports.filter((one) => ['osc', 'midi', 'controller'].includes(one.protocol) && one.receive))
 const chosen = ref('')
-const at = computed(() => props.port || chosen.value || (talking.value[0]?.id ?? ''))
+const at = computed(
+  () =>
+    props.port ||
+    chosen.value ||
+    (talking.value[0]?.id ?? (props.slots && show.universes[0] ? `slot:${show.universes[0].id}` : '')),
+)
+const nameOf = (id: string) => (id.startsWith('slot:') ? show.universeName(id.slice(5)) : show.portName(id))
 engine.follow(() => (armed.value && at.value ? [`learn:${at.value}`] : []))
 const candidates = computed(() => engine.learned[at.value]?.candidates ?? [])
 watch(at, () => engine.forgetLearned())
@@ -24,14 +30,7 @@ function arm(): void {
 }
 function pick(candidate: LearnCandidate): void {
   armed.value = false
-  const moved = [...candidate.moved].sort((a, b) => b.high - b.low - (a.high - a.low))[0]
-  emit('learned', {
-    port: at.value,
-    address: candidate.address,
-    argument: moved?.argument ?? 1,
-    low: moved?.low ?? 0,
-    high: moved?.high ?? 1,
-  })
+  emit('learned', learnedOf(at.value, candidate))
 }
 </script>
 
@@ -43,9 +42,16 @@ function pick(candidate: LearnCandidate): void {
     <template v-if="armed">
       <select v-if="!port" v-model="chosen" aria-label="Port to learn from">
         <option v-for="one in talking" :key="one.id" :value="one.id" :selected="one.id === at">{{ one.name }}</option>
+        <template v-if="slots">
+          <option v-for="one in show.universes" :key="one.id" :value="`slot:${one.id}`">{{ one.name }}, slots</option>
+        </template>
       </select>
       <p class="small" role="status">
-        {{ candidates.length === 0 ? `Move it now at ${show.portName(at)}, waiting…` : 'Pick what you moved:' }}
+        {{
+          candidates.length === 0
+            ? `Move it now at ${nameOf(at)}, waiting…`
+            : 'Pick what you moved; what moved most stands first:'
+        }}
       </p>
       <ul>
         <li v-for="one in candidates" :key="one.address">

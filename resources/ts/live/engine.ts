@@ -5,6 +5,8 @@ import type {
   Answers,
   Finds as FindsSaid,
   LearnNews,
+  MissesNews,
+  RouteNews,
   Message,
   MinuteCounts,
   Orders,
@@ -58,6 +60,10 @@ export const useEngine = defineStore('engine', () => {
   const points = shallowRef<Record<string, number | string | null>>({})
   /** What moves at a port while it is learned from, by port. */
   const learned = shallowRef<Record<string, LearnNews>>({})
+  /** Why nothing happened, of the last minute. */
+  const misses = shallowRef<MissesNews | null>(null)
+  /** How routes that are followed fare, by id. */
+  const routeLives = shallowRef<Record<string, RouteNews>>({})
   const forgetLearned = () => {
     learned.value = {}
   }
@@ -93,6 +99,12 @@ export const useEngine = defineStore('engine', () => {
         break
       case 'outages':
         outages.value = { ...outages.value, [message.port]: { ...message, at: Date.now() } }
+        break
+      case 'misses':
+        misses.value = message
+        break
+      case 'route':
+        routeLives.value = { ...routeLives.value, [message.route]: message }
         break
       case 'learn':
         learned.value = { ...learned.value, [message.port]: message }
@@ -224,6 +236,8 @@ export const useEngine = defineStore('engine', () => {
     outages,
     learned,
     forgetLearned,
+    misses,
+    routeLives,
     present,
     stand,
     said,

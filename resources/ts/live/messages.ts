@@ -66,6 +66,7 @@ export interface Hop {
   bytes: string
   length: number
   route: string | null
+  relax: Relax | null
 }
 
 export interface LearnCandidate {
@@ -74,6 +75,8 @@ export interface LearnCandidate {
   count: number
   movedAt: number
   moved: Moved[]
+  ways: LearnWay[]
+  argument: number
 }
 
 export interface LearnNews {
@@ -83,6 +86,11 @@ export interface LearnNews {
   now: number
   candidates: LearnCandidate[]
   more: number
+}
+
+export interface LearnWay {
+  words: string
+  part: Record<string, unknown>
 }
 
 export interface LentDevice {
@@ -110,10 +118,27 @@ export interface Minutes {
   ports: Record<string, MinuteCounts>
 }
 
+export interface MissesNews {
+  type: 'misses'
+  n: number
+  now: number
+  came: UnansweredLine[]
+  near: NearLine[]
+}
+
 export interface Moved {
   argument: number
   low: number
   high: number
+}
+
+export interface NearLine {
+  route: string
+  what: string
+  reason: string
+  count: number
+  cameAt: number
+  relax: Relax | null
 }
 
 export interface Neighbour {
@@ -203,6 +228,21 @@ export interface ReasonLine {
 
 export interface Reasons {
   reasons: ReasonLine[]
+}
+
+export interface Relax {
+  part: string
+  fields: Record<string, unknown>
+}
+
+export interface RouteNews {
+  type: 'route'
+  n: number
+  route: string
+  now: number
+  firedAt: number | null
+  fired: number
+  near: NearLine | null
 }
 
 export interface ScopeNews {
@@ -307,6 +347,18 @@ export interface TraceNews {
   events: TraceEvent[]
 }
 
+export interface UnansweredLine {
+  port: string
+  address: string
+  words: string
+  from: string
+  count: number
+  cameAt: number
+  why: string
+  route: string
+  ways: LearnWay[]
+}
+
 export interface UniverseLife {
   spoken: boolean
   sources: number
@@ -329,9 +381,9 @@ export interface Welcome {
 }
 
 /** What the engine says unasked. */
-export type Message = Welcome | Status | Minutes | Finds | TraceNews | Sources | ScopeNews | PointNews | Present | PortOutages | LearnNews | LentNews
+export type Message = Welcome | Status | Minutes | Finds | TraceNews | Sources | ScopeNews | PointNews | Present | PortOutages | LearnNews | MissesNews | RouteNews | LentNews
 
-export type TopicName = 'status' | 'minutes' | 'finds' | 'trace' | 'levels' | 'sources' | 'scope' | 'points' | 'present' | 'outages' | 'learn'
+export type TopicName = 'status' | 'minutes' | 'finds' | 'trace' | 'levels' | 'sources' | 'scope' | 'points' | 'present' | 'outages' | 'learn' | 'misses' | 'route'
 
 /** What a page can ask for, by the word after "do". */
 export interface Orders {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
 import { useShow, type Route, type Values } from '@/api/show'
 import FormFrame from '@/kinds/FormFrame.vue'
 import LearnPanel from '@/kinds/LearnPanel.vue'
@@ -8,9 +9,12 @@ import { without } from '@/kinds/conflicts'
 import { useStoring } from '@/kinds/storing'
 import LongRouteForm from './LongRouteForm.vue'
 import MessageFields from './MessageFields.vue'
-import { addressOf, kindsFor, partsOf } from './messages'
+import { addressOf, kindsFor, partIn, partsOf } from './messages'
 
 const props = defineProps<{ route: Route | null }>()
+const here = useRoute()
+/** What it is to wait for, where somebody has chosen that already. */
+const waitsFor = props.route ? null : partIn(here.query.when)
 const emit = defineEmits<{ done: [id: string]; cancel: [] }>()
 const show = useShow()
 const { store, wrong, busy, conflict } = useStoring('routes')
@@ -21,7 +25,7 @@ const slot = from?.kind === 'slot' ? from : to?.kind === 'slot' ? to : null
 const draft = ref({
   name: props.route?.name ?? '',
   enabled: props.route?.enabled ?? true,
-  way: (props.route?.when ? 'long' : (from?.kind ?? 'message')) as 'message' | 'slot' | 'long',
+  way: (props.route?.when || waitsFor ? 'long' : (from?.kind ?? 'message')) as 'message' | 'slot' | 'long',
   port: message?.port ?? show.ports.find((one) => ['osc', 'midi', 'controller'].includes(one.protocol))?.id ?? '',
   address: message?.address ?? '/',
   argument: (message && 'argument' in message ? message.argument : 1) ?? 1,
@@ -102,6 +106,7 @@ async function choose(chosen: Values): Promise<void> {
     v-if="draft.way === 'long'"
     :route="route?.when ? route : null"
     :name="draft.name"
+    :when="waitsFor"
     @done="emit('done', $event)"
     @cancel="emit('cancel')"
   >

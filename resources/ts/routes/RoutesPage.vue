@@ -12,14 +12,17 @@ import PartList from '@/lists/PartList.vue'
 import type { Row } from '@/lists/rows'
 import { spellAgo } from '@/components/words'
 import { useEngine } from '@/live/engine'
+import LearnMany from './LearnMany.vue'
 import RouteForm from './RouteForm.vue'
+import RouteLife from './RouteLife.vue'
+import TryRoute from './TryRoute.vue'
 
 const show = useShow()
 const session = useSession()
 const engine = useEngine()
 const here = useRoute()
 const router = useRouter()
-const form = ref<'none' | 'add' | 'edit'>(here.query.add ? 'add' : 'none')
+const form = ref<'none' | 'add' | 'edit' | 'many'>(here.query.add ? 'add' : 'none')
 watch(
   () => [here.params.id, here.query.add],
   () => {
@@ -79,6 +82,16 @@ function cancel(): void {
     <div class="page-head">
       <h1>Routes</h1>
       <span class="spring" />
+      <v-btn to="/routes-unanswered" variant="text">What did nothing</v-btn>
+      <v-btn
+        v-if="session.mayBuild"
+        @click="
+          onceLeft(() => {
+            form = 'many'
+          })
+        "
+        >Learn several</v-btn
+      >
       <v-btn
         v-if="session.mayBuild"
         variant="flat"
@@ -110,17 +123,17 @@ function cancel(): void {
       <SideSheet :open="form !== 'none' || Boolean(here.params.id)" :closes="form === 'none'" @close="router.push('/routes')">
         <RouteForm v-if="form === 'add'" :route="null" @done="done" @cancel="cancel" />
         <RouteForm v-else-if="form === 'edit' && chosen" :key="chosen.id" :route="chosen" @done="done" @cancel="cancel" />
+        <LearnMany v-else-if="form === 'many'" @done="done($event[0] ?? '')" @cancel="form = 'none'" />
         <aside v-else-if="chosen" class="panel" aria-label="Route">
           <h2>{{ chosen.name }}</h2>
           <p class="sentence">{{ show.data?.sentences[chosen.id] }}</p>
-          <p class="quiet">
-            {{ latest.get(chosen.id) ? `Last: ${latest.get(chosen.id)?.words}` : 'Not among the newest events of the trace.' }}
-          </p>
+          <RouteLife :key="chosen.id" :route="chosen.id" :latest="latest.get(chosen.id)?.words" />
           <div v-if="session.mayBuild" class="actions">
             <v-btn @click="form = 'edit'">Change</v-btn>
             <v-btn @click="turn(chosen)">{{ chosen.enabled === false ? 'Switch on' : 'Switch off' }}</v-btn>
             <v-btn color="error" @click="attempt(() => show.remove('routes', chosen?.id ?? ''))">Delete</v-btn>
           </div>
+          <TryRoute v-if="chosen.when || chosen.from?.kind === 'message'" :key="chosen.id" :route="chosen.id" />
           <p class="quiet hint">Ctrl+Z undoes an edit.</p>
           <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
         </aside>

@@ -1,4 +1,4 @@
-import type { Port } from '@/api/show'
+import type { KindPart, Port } from '@/api/show'
 
 /** How a message of a port that is no OSC is named: its kind, a channel or none, a number or none. */
 export interface MessageKind { value: string, title: string, channel: boolean, numbered?: string, from: number, low: number, high: number }
@@ -26,3 +26,13 @@ export function partsOf(protocol: Port['protocol'] | undefined, address: string)
   return { kind, channel: kind.channel ? numbers[0] || 1 : 1, number: numbers[kind.channel ? 1 : 0] ?? kind.from }
 }
 export const addressOf = (kind: MessageKind, channel: number, number: number) => `/${[kind.value, ...(kind.channel ? [channel] : []), ...(kind.numbered ? [number] : [])].join('/')}`
+
+/** A part that an address of the page carries; null for none, and for what is none. */
+export function partIn(text: unknown): KindPart | null {
+  try {
+    const part: unknown = typeof text === 'string' ? JSON.parse(text) : null
+    return part && typeof part === 'object' && 'kind' in part ? (part as KindPart) : null
+  } catch {
+    return null
+  }
+}

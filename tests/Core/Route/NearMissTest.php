@@ -123,7 +123,7 @@ final class NearMissTest extends TestCase
         self::assertSame([true, false, false], [$fires($falls, 11, 10), $fires($falls, 10, 0), $fires($falls, 0, 255)]);
         self::assertTrue($fires(new SlotTrigger($slot), 1, 2));
         $becomes = new PointTrigger($slot, 5);
-        self::assertEquals(new Missed('waits for 5, it is 4'), $becomes->take(new PointChanged($slot, 4, 3)));
+        self::assertEquals(new Missed('waits for 5, it is 4', ['is' => null]), $becomes->take(new PointChanged($slot, 4, 3)));
         self::assertNull($becomes->take(new Heard('p', Osc::of('/a'))));
     }
 

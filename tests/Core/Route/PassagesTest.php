@@ -6,14 +6,15 @@ namespace NimbleJunction\Tests\Core\Route;
 
 use NimbleJunction\Core\Live\Passages;
 use NimbleJunction\Core\Point\Act;
-use NimbleJunction\Core\Point\Reference;
-use NimbleJunction\Core\Show\ShowRefused;
+use NimbleJunction\Tests\Support\PassageRig;
 use NimbleJunction\Tests\Support\Rig;
 use PHPUnit\Framework\TestCase;
 
 /** Routes that keep something in mind: what passes when, what goes on later, and what a condition remembers. */
 final class PassagesTest extends TestCase
 {
+    use PassageRig;
+
     public function testALaterValueKeepsItsOrderAndItsOwnFields(): void
     {
         $rig = self::rig(['steps' => [['kind' => 'delay', 'seconds' => 1]], 'do' => [self::OUT, ['kind' => 'send', 'port' => 'tablet', 'message' => ['kind' => 'osc', 'address' => '/told/{argument-2}', 'arguments' => []]]]]);
@@ -217,80 +218,6 @@ final class PassagesTest extends TestCase
         self::assertSame(2, $rig->junction->points()->read(self::point('route:r/fired')), 'each has acted once');
     }
 
-    public function testWhatIsChosenAndWhatIsRepeatedMayWaitToo(): void
-    {
-        $say = static fn(int $value): array => ['kind' => 'set', 'point' => 'value:out', 'value' => $value];
-        $wait = ['kind' => 'wait', 'seconds' => 1];
-        $rig = self::rig(['do' => [
-            ['kind' => 'choose', 'options' => [
-                ['kind' => 'within', 'low' => 1, 'high' => 1, 'do' => [$say(10), $wait, $say(11)]],
-                ['kind' => 'within', 'low' => 0, 'high' => 9, 'do' => [['kind' => 'repeat', 'times' => 2, 'do' => [$say(20), $wait, $say(21), $wait]]]],
-            ]],
-            $say(30),
-        ]]);
-        $rig->osc('/x', 1.0);
-        self::assertSame(10.0, self::out($rig));
-        $rig->pass(1.01);
-        self::assertSame(30.0, self::out($rig), 'the rest of the option, and what comes after it');
-        $rig->osc('/x', 5.0);
-        $seen = [self::out($rig)];
-        for ($i = 0; $i < 4; ++$i) {
-            $rig->pass(1.01);
-            $seen[] = self::out($rig);
-        }
-        self::assertSame([20.0, 21.0, 20.0, 21.0, 30.0], $seen);
-    }
-
-    public function testItIsRepeatedEverySoOftenUntilSomethingIsSo(): void
-    {
-        $rig = self::rig(['do' => [[
-            'kind' => 'repeat',
-            'times' => 1000,
-            'every' => 0.1,
-            'until' => [['kind' => 'point', 'point' => 'value:goal', 'is' => 3]],
-            'do' => [['kind' => 'send', 'port' => 'tablet', 'message' => ['kind' => 'osc', 'address' => '/told', 'arguments' => [['kind' => 'float']]]]],
-        ]]]);
-        $rig->osc('/x', 5.0);
-        self::assertCount(10, self::passed($rig, 1.05));
-        $rig->junction->set(self::point('value:goal'), 3, new Act('ada', 'Ada'), $rig->nanos());
-        self::assertCount(0, self::passed($rig, 1.0));
-        $rig->junction->set(self::point('value:goal'), 0, new Act('ada', 'Ada'), $rig->nanos());
-        self::assertCount(0, self::passed($rig, 1.0), 'it has ended');
-        $rig->osc('/x', 5.0);
-        self::assertCount(5, self::passed($rig, 0.55));
-        $rig->junction->press(self::point('route:r/stop'), new Act('ada', 'Ada'), $rig->nanos());
-        self::assertCount(0, self::passed($rig, 1.0), 'and it is stopped by hand');
-        $this->expectException(ShowRefused::class);
-        $this->expectExceptionMessage('In a row it is done up to 100 times');
-        self::rig(['do' => [['kind' => 'repeat', 'times' => 101, 'do' => [self::OUT]]]]);
-    }
-
-    public function testRoundsWithinRoundsAreBounded(): void
-    {
-        $do = [self::OUT];
-        for ($i = 0; $i < 6; ++$i) {
-            $do = [['kind' => 'repeat', 'times' => 100, 'do' => $do]];
-        }
-        $rig = self::rig(['do' => $do]);
-        $rig->osc('/x', 5.0);
-        self::assertSame(5.0, self::out($rig));
-        self::assertStringContainsString('do 2000 things in one turn', implode("\n", $rig->allHops()));
-    }
-
-    public function testARouteWaitsForAnotherAndForAPress(): void
-    {
-        $rig = self::rig(['do' => [['kind' => 'press', 'point' => 'value:switch']]], [
-            ['id' => 'after', 'name' => 'After', 'when' => ['kind' => 'fired', 'point' => 'route:r'], 'do' => [self::OUT]],
-            ['id' => 'press', 'name' => 'Press', 'when' => ['kind' => 'pressed', 'point' => 'value:switch'], 'do' => [['kind' => 'set', 'point' => 'value:goal', 'value' => 8]]],
-            ['id' => 'self', 'name' => 'Self', 'when' => ['kind' => 'fired', 'point' => 'route:self'], 'do' => [['kind' => 'set', 'point' => 'value:goal']]],
-        ]);
-        $rig->osc('/x', 5.0);
-        self::assertSame([5.0, 8.0], [self::out($rig), $rig->junction->points()->read(self::point('value:goal'))]);
-        $rig->junction->press(self::point('route:self'), new Act('ada', 'Ada'), $rig->nanos());
-        self::assertStringContainsString('routes that call each other go 16 deep', implode("\n", $rig->allHops()));
-        self::assertLessThanOrEqual(20, $rig->junction->points()->read(self::point('route:self/fired')));
-    }
-
     public function testValuesThatComeFastPutNothingOff(): void
     {
         foreach ([['kind' => 'ramp', 'seconds' => 0.5], ['kind' => 'smooth', 'seconds' => 0.1], ['kind' => 'slew', 'perSecond' => 80]] as $step) {
@@ -347,85 +274,4 @@ final class PassagesTest extends TestCase
         self::assertSame((float) Passages::MOST_WAITING - 1, self::out($rig));
     }
 
-    private const OUT = ['kind' => 'set', 'point' => 'value:out'];
-
-    /** @param array<string, mixed> $route */
-    private static function rig(array $route, array $others = []): Rig
-    {
-        $parts = self::parts($route);
-
-        return new Rig(['routes' => [...$parts['routes'], ...$others]] + $parts);
-    }
-
-    /**
-     * @param array<string, mixed> $route
-     *
-     * @return array<string, mixed>
-     */
-    private static function parts(array $route): array
-    {
-        $when = static fn(string $address): array => [['kind' => 'message', 'port' => 'tablet', 'address' => $address, 'argument' => 1]];
-
-        return [
-            'values' => [
-                ['id' => 'out', 'name' => 'Out', 'type' => 'number', 'low' => -1000, 'high' => 1000, 'start' => -1000],
-                ['id' => 'goal', 'name' => 'Goal', 'type' => 'number', 'low' => 0, 'high' => 100],
-                ['id' => 'switch', 'name' => 'Switch', 'type' => 'switch'],
-            ],
-            'routes' => [
-                ['id' => 'r', 'name' => 'R', 'when' => $when('/x'), 'do' => [self::OUT], ...$route],
-                ['id' => 'other', 'name' => 'Other', 'when' => $when('/y'), 'do' => [['kind' => 'press', 'point' => 'route:other/fired']]],
-            ],
-        ];
-    }
-
-    /**
-     * @param list<array{int|float, float}> $values each with the seconds that pass after it
-     *
-     * @return list<float|null> where the value is after each
-     */
-    private static function sequence(Rig $rig, array $values): array
-    {
-        $seen = [];
-        foreach ($values as [$value, $seconds]) {
-            $rig->osc('/x', (float) $value);
-            $seen[] = self::out($rig);
-            $rig->pass($seconds);
-        }
-
-        return $seen;
-    }
-
-    /** @return list<array{float, string, float|null}> when a message left, its address, and where the value was in the end of its turn */
-    private static function passed(Rig $rig, float $seconds): array
-    {
-        $began = $rig->now - 0.4;
-        $left = [];
-        for ($step = 0; $step < $seconds * 20; ++$step) {
-            foreach ($rig->pass(0.05) as [$at, $packet]) {
-                if (str_starts_with($packet->bytes, '/told')) {
-                    $left[] = [round($at - $began, 2), explode("\0", $packet->bytes)[0], self::out($rig)];
-                }
-            }
-        }
-
-        return $left;
-    }
-
-    private static function out(Rig $rig): ?float
-    {
-        $value = $rig->junction->points()->read(self::point('value:out'));
-
-        return (float) $value === -1000.0 ? null : (float) $value;
-    }
-
-    private static function missed(Rig $rig): string
-    {
-        return implode(' ', $rig->hops('message'));
-    }
-
-    private static function point(string $text): Reference
-    {
-        return Reference::parse($text) ?? throw new \LogicException('it is one');
-    }
 }
