@@ -31,6 +31,7 @@ Route::prefix('api')->group(function (): void {
 
         Route::get('show/{list}/table', [ListController::class, 'table'])->whereIn('list', array_keys(Show::LISTS));
 
+        Route::get('show/routes/sheet', [RouteController::class, 'sheet']);
         Route::get('show/address', [PatchController::class, 'address']);
         Route::get('show/scene', [ExchangeController::class, 'scene']);
         Route::get('show/profiles/{id}/type', [ExchangeController::class, 'type']);
@@ -69,6 +70,8 @@ Route::prefix('api')->group(function (): void {
             }
             Route::post('show/scene', [ExchangeController::class, 'takeScene']);
             Route::post('show/profiles/type', [ExchangeController::class, 'takeType']);
+            Route::post('show/routes/sheet', [RouteController::class, 'takeSheet']);
+            Route::post('show/routes/deed', [RouteController::class, 'deed']);
             Route::post('show/fixtures/deed', [PatchController::class, 'deed']);
             Route::post('show/{list}/batch', [ListController::class, 'batch'])->whereIn('list', array_keys(Show::LISTS));
             Route::post('show/{list}/table', [ListController::class, 'takeTable'])->whereIn('list', array_keys(Show::LISTS));

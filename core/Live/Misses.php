@@ -6,6 +6,7 @@ namespace NimbleJunction\Core\Live;
 
 use NimbleJunction\Core\Route\Event;
 use NimbleJunction\Core\Route\Missed;
+use NimbleJunction\Core\Route\Route;
 use NimbleJunction\Core\Signal\Message;
 
 /** Why did nothing happen? What came within the last minute and did nothing, and what routes nearly took. */
@@ -39,12 +40,12 @@ final class Misses
         ++$this->changes;
     }
 
-    public function near(string $routeId, Event $event, Missed $missed, int $now): void
+    public function near(Route $route, Event $event, Missed $missed, int $now): void
     {
-        $known = $this->near[$routeId] ?? null;
-        unset($this->near[$routeId]);
+        $known = $this->near[$route->id] ?? null;
+        unset($this->near[$route->id]);
         $isOld = $known === null || $now - $known->at > self::LATELY_NANOS;
-        $this->near[$routeId] = new NearlyTaken($routeId, $event, $missed, $isOld ? 1 : $known->count + 1, $now);
+        $this->near[$route->id] = new NearlyTaken($route, $event, $missed, $isOld ? 1 : $known->count + 1, $now);
         if (\count($this->near) > self::MOST) {
             unset($this->near[array_key_first($this->near)]);
         }
@@ -61,10 +62,10 @@ final class Misses
         }
     }
 
-    /** @param array<string, mixed> $routes by id: what others nearly took is forgotten */
+    /** @param array<string, Route> $routes by id: what others nearly took, and those that were otherwise then, is forgotten */
     public function keep(array $routes): void
     {
-        $this->near = array_intersect_key($this->near, $routes);
+        $this->near = array_filter($this->near, static fn(NearlyTaken $one): bool => ($routes[$one->route->id] ?? null) === $one->route);
         ++$this->changes;
     }
 

@@ -7,6 +7,7 @@ namespace NimbleJunction\Core\Live;
 use NimbleJunction\Core\Route\Event;
 use NimbleJunction\Core\Route\Heard;
 use NimbleJunction\Core\Route\Missed;
+use NimbleJunction\Core\Route\Route;
 
 /** What a route nearly took, and why not. */
 final readonly class NearlyTaken
@@ -16,7 +17,7 @@ final readonly class NearlyTaken
      * @param int $at when last, on the junction's clock
      */
     public function __construct(
-        public string $routeId,
+        public Route $route,
         public Event $event,
         public Missed $missed,
         public int $count,

@@ -354,7 +354,7 @@ final class Runner
     private function miss(TraceEvent $record, Route $route, Missed $missed, Event $event, int $now): void
     {
         $this->trace->hop($record, Hop::Nearly, new Near($route->name, $missed->reason, $missed->part, $missed->relax), '', $route->id);
-        $this->misses->near($route->id, $event, $missed, $now);
+        $this->misses->near($route, $event, $missed, $now);
     }
 
     private function record(Event $event, Listener $listener, int $now): TraceEvent

@@ -35,6 +35,7 @@ final readonly class RouteEntry implements Part, Checked, Constrained
 
     /**
      * @param string $folder '' for none
+     * @param string $note '' for none
      * @param list<Trigger> $when any of which will do
      * @param list<Condition> $if
      * @param list<Step> $steps
@@ -45,6 +46,7 @@ final readonly class RouteEntry implements Part, Checked, Constrained
         public string $name,
         public bool $enabled,
         public string $folder,
+        public string $note,
         array $when,
         array $if,
         array $steps,
@@ -72,6 +74,7 @@ final readonly class RouteEntry implements Part, Checked, Constrained
             Field::name(),
             Field::flag('enabled', 'Enabled', true),
             Field::textOrNone('folder', 'Folder', 120),
+            Field::textOrNone('note', 'Note', 500)->meaning('For people: what it is for, who asked for it.'),
             Field::parts('when', 'When', 'trigger')->orOne()->meaning('One trigger, or several of which any will do.'),
             Field::parts('if', 'If', 'condition'),
             Field::parts('steps', 'Steps', 'step'),

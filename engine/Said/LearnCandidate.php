@@ -8,6 +8,7 @@ namespace NimbleJunction\Engine\Said;
 final readonly class LearnCandidate extends Said
 {
     /**
+     * @param string $name what it is called, without the value that came
      * @param float $movedAt milliseconds of the engine's clock
      * @param list<Moved> $moved its numbers
      * @param int $argument the one that moved most, from 1
@@ -15,6 +16,7 @@ final readonly class LearnCandidate extends Said
      */
     public function __construct(
         public string $address,
+        public string $name,
         public string $words,
         public int $count,
         public float $movedAt,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Engine\Topic;
 
 use NimbleJunction\Core\Junction;
+use NimbleJunction\Core\Message\MidiAddress;
 use NimbleJunction\Core\Route\Learned;
 use NimbleJunction\Core\Scope\Candidate;
 use NimbleJunction\Core\Scope\SlotCandidate;
@@ -68,6 +69,7 @@ final readonly class LearnTopic implements Topic
 
         return array_map(static fn(Candidate $one): LearnCandidate => new LearnCandidate(
             $one->last->address(),
+            MidiAddress::parse($one->last->address())?->spelled($plan->middleC) ?? $one->last->address(),
             $one->last->spelled($plan->middleC),
             $one->count,
             Engine::millis($one->at),
@@ -98,6 +100,7 @@ final readonly class LearnTopic implements Topic
 
             return new LearnCandidate(
                 $point,
+                $names->point($point),
                 $names->point($point),
                 $one->count,
                 Engine::millis($one->at),

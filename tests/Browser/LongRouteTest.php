@@ -27,8 +27,8 @@ final class LongRouteTest extends BrowserTestCase
         self::$chrome->press('Add', 'section[aria-label="When any of these"]');
         $this->choose('When any of these, 1', 'An OSC message');
         $this->choose('Port', "Guide's tablet");
-        $this->field('Address', 'not an address');
-        $this->field('Address', '/palm/lantern');
+        $this->field('Address, like /cue/{number}/go', 'not an address');
+        $this->field('Address, like /cue/{number}/go', '/palm/lantern');
         self::$chrome->press('Add the route', 'form');
         $this->sees(
             'aside.panel',

@@ -5,6 +5,7 @@ import type { Route } from '@/api/show'
 
 const one = (moved: { argument: number; low: number; high: number }[], count = 3) => ({
   address: '/a',
+  name: '/a',
   words: '/a 1',
   count,
   movedAt: 0,

@@ -311,6 +311,10 @@ export const useShow = defineStore('show', () => {
       .join(' and ')
   /** Several fixtures at once: many made, moved, swapped, renumbered, cloned. */
   const deed = (what: object) => take(call('POST', 'show/fixtures/deed', what, seen()))
+  /** Many routes at once: renumbered, on another channel, at another port. */
+  const reroute = (what: object) => take(call('POST', 'show/routes/deed', what, seen()))
+  const trySheet = (csv: string) => call<TableCounts>('POST', 'show/routes/sheet?try=1', csv)
+  const takeSheet = (csv: string) => take(call('POST', 'show/routes/sheet', csv, seen()))
   /** A fixture type (GDTF) becomes a profile; what of it was not understood is answered too. */
   const takeType = (file: Blob) => take(call('POST', 'show/profiles/type', file)) as Promise<{ id?: string; left?: string[] }>
   /** The fixtures of a scene (MVR), with their profiles. */
@@ -363,6 +367,9 @@ export const useShow = defineStore('show', () => {
     parametersOf,
     listening,
     deed,
+    reroute,
+    trySheet,
+    takeSheet,
     readAddress,
     takeType,
     takeScene,

@@ -130,6 +130,7 @@ export interface Route {
   name: string
   enabled?: boolean
   folder?: string
+  note?: string
   when?: PartOfKind | [PartOfKind, ...PartOfKind[]]
   if?: PartOfKind1[]
   steps?: PartOfKind2[]

@@ -71,6 +71,7 @@ export interface Hop {
 
 export interface LearnCandidate {
   address: string
+  name: string
   words: string
   count: number
   movedAt: number

@@ -44,7 +44,7 @@ watch(
       (one) => !known.has(one.address) && engine.since(one.movedAt) < Date.now() - began.value,
     )
     for (const one of [...fresh].sort((a, b) => a.movedAt - b.movedAt))
-      lines.value.push({ address: one.address, words: one.words, name: '', way: 0, ways: one.ways })
+      lines.value.push({ address: one.address, words: one.name, name: '', way: 0, ways: one.ways })
   },
 )
 watch(lines, (now) => (halfFilled.value = now.length ? 'Routes that were learned' : ''), { deep: true })
@@ -82,13 +82,14 @@ async function keep(): Promise<void> {
     </p>
     <ol>
       <li v-for="(line, i) in lines" :key="line.address">
-        <span class="figures small">{{ line.words }}</span>
+        <span class="small"
+          >{{ line.words }} <span class="quiet">to {{ pointOf(i) }}</span></span
+        >
+        <button type="button" class="small-button" :aria-label="`Forget ${line.words}`" @click="forget(i)">Forget</button>
         <input v-model="line.name" :aria-label="`Name of ${line.words}`" :placeholder="line.words" />
         <select v-model.number="line.way" :aria-label="`How strictly, ${line.words}`">
           <option v-for="(way, w) in line.ways" :key="w" :value="w">{{ way.words }}</option>
         </select>
-        <span class="quiet small">{{ pointOf(i) }}</span>
-        <button type="button" class="small-button" :aria-label="`Forget ${line.words}`" @click="forget(i)">Forget</button>
       </li>
     </ol>
     <template v-if="lines.length">
@@ -125,14 +126,14 @@ ol {
 }
 li {
   display: grid;
-  grid-template-columns: 1fr auto;
+  grid-template-columns: 1fr 1fr;
   gap: 4px 8px;
+  align-items: center;
   padding: 6px 0;
   border-bottom: 1px solid var(--rule);
 }
-li > :first-child,
-li select {
-  grid-column: 1 / -1;
+li > button {
+  justify-self: end;
 }
 input,
 select {
@@ -143,8 +144,5 @@ select {
   min-height: 30px;
   padding: 2px 8px;
   min-width: 0;
-}
-li input {
-  grid-column: 1 / -1;
 }
 </style>

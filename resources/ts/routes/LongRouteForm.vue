@@ -14,6 +14,8 @@ const { store, fault, wrong, busy, conflict } = useStoring('routes')
 const listOf = (value: unknown): KindPart[] => (Array.isArray(value) ? (value as KindPart[]) : value ? [value as KindPart] : [])
 const name = ref(props.route?.name ?? props.name)
 const enabled = ref(props.route?.enabled ?? true)
+const folder = ref(props.route?.folder ?? '')
+const note = ref(props.route?.note ?? '')
 const when = ref(listOf(props.route?.when ?? props.when))
 const conditions = ref(listOf(props.route?.if))
 const steps = ref(listOf(props.route?.steps))
@@ -25,6 +27,8 @@ const whenFault = (path: string) => fault(when.value.length === 1 ? path.replace
 const part = computed(() => ({
   name: name.value,
   enabled: enabled.value,
+  ...(folder.value ? { folder: folder.value } : {}),
+  ...(note.value ? { note: note.value } : {}),
   when: when.value.length === 1 ? when.value[0] : when.value,
   ...(conditions.value.length ? { if: conditions.value } : {}),
   ...(steps.value.length ? { steps: steps.value } : {}),
@@ -51,7 +55,7 @@ async function choose(chosen: Values): Promise<void> {
     :wrong="wrong"
     :busy="busy"
     :conflict="conflict"
-    :content="[name, enabled, when, conditions, steps, actions]"
+    :content="[name, enabled, folder, note, when, conditions, steps, actions]"
     @choose="choose"
     @save="save"
     @cancel="emit('cancel')"
@@ -60,6 +64,8 @@ async function choose(chosen: Values): Promise<void> {
       <slot />
       <v-text-field v-model="name" label="Name" autofocus />
       <v-switch v-model="enabled" label="Enabled" />
+      <v-text-field v-model="folder" label="Folder; empty for none" />
+      <v-text-field v-model="note" label="Note for people" />
       <KindParts v-model="when" of="trigger" :fault="whenFault" at="when/" title="When any of these" />
       <KindParts v-model="conditions" of="condition" :fault="fault" at="if/" title="And only if" />
       <KindParts v-model="steps" of="step" :fault="fault" at="steps/" title="What becomes of the value" />

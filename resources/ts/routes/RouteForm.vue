@@ -90,7 +90,14 @@ async function save(): Promise<void> {
     low: Number(now.slotLow),
     high: Number(now.slotHigh),
   }
-  const part = { name: now.name, enabled: now.enabled, from: toSlot ? messageEnd : slotEnd, to: toSlot ? slotEnd : messageEnd }
+  const part = {
+    name: now.name,
+    enabled: now.enabled,
+    ...(props.route?.folder ? { folder: props.route.folder } : {}),
+    ...(props.route?.note ? { note: props.route.note } : {}),
+    from: toSlot ? messageEnd : slotEnd,
+    to: toSlot ? slotEnd : messageEnd,
+  }
   const id = await store(props.route?.id, part)
   if (id !== null) emit('done', id)
 }

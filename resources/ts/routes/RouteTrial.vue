@@ -35,7 +35,9 @@ watch(
 onUnmounted(() => clearTimeout(timer))
 const bytes = (hex: string) => (hex.match(/../g) ?? []).join(' ')
 const gap = (name: string) => `{${name}}`
-const at = (path: string) => path.replaceAll('/', ', ') || 'the route'
+/** Counted as people do: "do, 1, point". */
+const at = (path: string) =>
+  path.replace(/\/(\d+)/g, (_, number) => ` ${Number(number) + 1}`).replaceAll('/', ', ') || 'the route'
 </script>
 
 <template>

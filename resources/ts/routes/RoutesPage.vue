@@ -12,7 +12,9 @@ import PartList from '@/lists/PartList.vue'
 import type { Row } from '@/lists/rows'
 import { spellAgo } from '@/components/words'
 import { useEngine } from '@/live/engine'
+import { groupings, groupOf, type Grouping } from './grouping'
 import LearnMany from './LearnMany.vue'
+import RouteDeeds from './RouteDeeds.vue'
 import RouteForm from './RouteForm.vue'
 import RouteLife from './RouteLife.vue'
 import TryRoute from './TryRoute.vue'
@@ -32,14 +34,25 @@ watch(
 const chosen = computed<Route | null>(() => show.routes.find((route) => route.id === here.params.id) ?? show.routes[0] ?? null)
 const { failed, attempt } = useAttempt()
 
+const by = ref<Grouping>('folder')
+const named = (id: string) => [...show.ports, ...show.universes, ...show.fixtures].find((one) => one.id === id)?.name ?? id
+/** Armed, only those are shown that something has reached since: what is pressed now finds its routes. */
+const touchedSince = ref<number | null>(null)
+const touched = computed(() => {
+  const since = touchedSince.value
+  if (since === null) return null
+  return new Set(engine.events.filter((one) => one.at > since).flatMap((one) => one.hops.flatMap((hop) => hop.route ?? [])))
+})
 const rows = computed<Row[]>(() =>
-  show.routes.map((route) => ({
-    id: route.id,
-    name: route.name,
-    text: `${route.id} ${show.data?.sentences[route.id] ?? ''}`,
-    state: route.enabled === false ? 'off' : 'on',
-    group: route.folder ?? '',
-  })),
+  show.routes
+    .filter((route) => touched.value?.has(route.id) ?? true)
+    .map((route) => ({
+      id: route.id,
+      name: route.name,
+      text: `${route.id} ${show.data?.sentences[route.id] ?? ''}`,
+      state: route.enabled === false ? 'off' : 'on',
+      group: named(groupOf(route, by.value)),
+    })),
 )
 /** The newest trace event in which each route took part. */
 const latest = computed(() => {
@@ -82,6 +95,17 @@ function cancel(): void {
     <div class="page-head">
       <h1>Routes</h1>
       <span class="spring" />
+      <select v-model="by" class="inline-field" aria-label="Grouped">
+        <option v-for="one in groupings" :key="one.value" :value="one.value">{{ one.title }}</option>
+      </select>
+      <v-btn
+        variant="text"
+        :aria-pressed="touchedSince !== null"
+        @click="touchedSince = touchedSince === null ? Date.now() : null"
+      >
+        {{ touchedSince === null ? 'Find by touching' : 'Show all again' }}
+      </v-btn>
+      <v-btn to="/routes-sheet" variant="text">Trigger sheet</v-btn>
       <v-btn to="/routes-unanswered" variant="text">What did nothing</v-btn>
       <v-btn
         v-if="session.mayBuild"
@@ -118,6 +142,7 @@ function cancel(): void {
             <span class="quiet small sentence">{{ show.data?.sentences[row.id] }}</span>
             <span v-if="latest.has(row.id)" class="figures small ago" :title="latest.get(row.id)?.words">{{ ago(row.id) }}</span>
           </template>
+          <template #deeds="{ ids, clear }"><RouteDeeds :ids="ids" @done="clear" /></template>
         </PartList>
       </div>
       <SideSheet :open="form !== 'none' || Boolean(here.params.id)" :closes="form === 'none'" @close="router.push('/routes')">
@@ -127,6 +152,7 @@ function cancel(): void {
         <aside v-else-if="chosen" class="panel" aria-label="Route">
           <h2>{{ chosen.name }}</h2>
           <p class="sentence">{{ show.data?.sentences[chosen.id] }}</p>
+          <p v-if="chosen.note">{{ chosen.note }}</p>
           <RouteLife :key="chosen.id" :route="chosen.id" :latest="latest.get(chosen.id)?.words" />
           <div v-if="session.mayBuild" class="actions">
             <v-btn @click="form = 'edit'">Change</v-btn>

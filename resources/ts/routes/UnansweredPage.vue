@@ -20,6 +20,8 @@ const groups = computed(() => {
   for (const line of engine.misses?.came ?? []) byPort.set(line.port, [...(byPort.get(line.port) ?? []), line])
   return [...byPort]
 })
+const often = (one: { count: number; cameAt: number }) =>
+  `${one.count > 1 ? `×${one.count}, ` : ''}${spellAgo(engine.since(one.cameAt))}`
 const nameOf = (id: string) => show.routes.find((one) => one.id === id)?.name ?? id
 const make = (line: UnansweredLine) =>
   router.push({ path: '/routes', query: { add: '1', when: JSON.stringify(line.ways[0]?.part ?? {}) } })
@@ -45,7 +47,7 @@ const make = (line: UnansweredLine) =>
           >
           {{ one.reason }}
           <p class="quiet small">
-            {{ one.what }} <span class="figures">×{{ one.count }}, {{ spellAgo(engine.since(one.cameAt)) }}</span>
+            {{ one.what }} <span class="figures">{{ often(one) }}</span>
           </p>
         </div>
         <RelaxButton v-if="one.relax" :route="one.route" :relax="one.relax" />
@@ -62,8 +64,7 @@ const make = (line: UnansweredLine) =>
           <div>
             <span class="figures">{{ line.words }}</span>
             <p class="quiet small">
-              {{ line.why }}. From {{ line.from
-              }}<span class="figures">, ×{{ line.count }}, {{ spellAgo(engine.since(line.cameAt)) }}</span>
+              {{ line.why }}. From {{ line.from }}<span class="figures">, {{ often(line) }}</span>
               <router-link v-if="line.route" :to="`/routes/${line.route}`">open the route</router-link>
             </p>
           </div>

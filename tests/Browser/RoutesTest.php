@@ -1,0 +1,141 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Tests\Browser;
+
+use Facebook\WebDriver\WebDriverKeys;
+use NimbleJunction\Core\Message\Osc;
+use NimbleJunction\Tests\Support\Udp;
+
+/** Routes are learned, looked at, changed many at once, and let take what they nearly took. */
+final class RoutesTest extends BrowserTestCase
+{
+    private const MANY = 'aside[aria-label="Learn several"]';
+    private static ?Udp $tablet = null;
+
+    public static function tearDownAfterClass(): void
+    {
+        self::$tablet = null;
+        parent::tearDownAfterClass();
+    }
+
+    public function testSixteenButtonsAreLearnedInOneGo(): void
+    {
+        $this->go('Routes');
+        self::$chrome->press('Learn several', '.page-head');
+        self::$chrome->press('Learn', self::MANY);
+        $this->sees(self::MANY, '0 so far');
+        for ($round = 1; $round <= 2; ++$round) {
+            for ($i = 1; $i <= 16; ++$i) {
+                $this->says("/bank/{$i}", 1.0);
+                $this->says("/bank/{$i}", 0.0);
+                $this->untilScript("return document.querySelectorAll('".self::MANY." li').length", $round === 1 ? $i : 16);
+            }
+        }
+        self::$chrome->press('Stop learning', self::MANY);
+        for ($i = 1; $i <= 16; ++$i) {
+            self::$chrome->fill(self::MANY." li:nth-child({$i}) input", "Button {$i}");
+        }
+        $this->sees(self::MANY, '/bank/16 to slot:palm-house/16');
+        self::$chrome->press('Forget', self::MANY.' li:nth-child(3)');
+        self::$chrome->press('Add 15 routes', self::MANY);
+        $this->sees('[aria-label="routes"] .count', '27');
+        $this->sees('aside.panel', 'When /bank/1 arrives on Guide\'s tablet, set');
+        $this->undo('add 15 routes');
+    }
+
+    public function testANearMissIsReadAndTheRouteLetTakeIt(): void
+    {
+        $this->go('Routes');
+        self::$chrome->driver->get(self::$demo->url('/routes?add=1&when='.rawurlencode((string) json_encode(['kind' => 'osc', 'port' => 'guides-tablet', 'address' => '/curtain']))));
+        $this->field('Name', 'Curtain');
+        self::$chrome->press('Add', 'section[aria-label="And only if"]');
+        $this->choose('And only if, 1', 'The value is at least');
+        $this->field('At least', '100');
+        self::$chrome->press('Add', 'section[aria-label="Then do"]');
+        $this->field('Point', 'slot:palm-house/20');
+        $this->sees('[aria-label="What it would do"]', 'set slot 20 of Palm House to 1');
+        self::$chrome->press('Add the route', 'form');
+        $this->sees('aside.panel', 'Has not acted yet.');
+        $this->says('/curtain', 64.0);
+        $this->sees('aside.panel', 'it wants at least 100, it is 64');
+        self::$chrome->press('What did nothing', '.page-head');
+        $this->sees('[aria-label="Nearly taken"]', 'Curtain wants at least 100, it is 64');
+        $this->sees('[aria-label="Came and did nothing"]', '/curtain 64');
+        self::$chrome->press('Take this too', '[aria-label="Nearly taken"]');
+        $this->sees('[aria-label="Nearly taken"]', 'No route has nearly taken anything.');
+        $this->says('/curtain', 64.0);
+        $this->untilScript('return document.querySelector("[aria-label=\'Came and did nothing\']").textContent.includes("/curtain")', false);
+        $this->says('/nobody/knows', 1.0);
+        $this->sees('[aria-label="Came and did nothing"]', 'no route listens for it');
+        self::$chrome->driver->executeScript('[...document.querySelectorAll("[aria-label=\'Came and did nothing\'] article")].find((one) => one.textContent.includes("/nobody/knows")).querySelector("button").click()');
+        $this->untilScript('return [...document.querySelectorAll("form input")].some((one) => one.value === "/nobody/knows")', true);
+        $this->leave();
+        $this->go('Routes');
+        self::$chrome->press('Curtain', '[aria-label="routes"]');
+        $this->sees('aside.panel', 'Acted');
+        $this->field('Try it with the value', '128');
+        self::$chrome->press('Try it', 'aside.panel');
+        $this->key('t');
+        $this->sees('main, body', 'a test: builder runs "Curtain" with 128');
+        $this->key('t');
+    }
+
+    public function testATemplateIsLookedAtBeforeItIsKept(): void
+    {
+        $this->go('Routes');
+        self::$chrome->press('Add a route', '.page-head');
+        $this->choose('What it does', 'Step by step');
+        $this->field('Name', 'Lists');
+        self::$chrome->press('Add', 'section[aria-label="Then do"]');
+        $this->choose('Then do, 1', 'Send a message');
+        $this->choose('Port', 'Cue desk');
+        self::$chrome->press('Add', 'section[aria-label="Message"]');
+        $this->choose('Message', 'An OSC message');
+        $this->field('Address, like /cue/{cue}/start', '/go/{list}/{lost}');
+        self::$chrome->press('Add', 'section[aria-label="When any of these"]');
+        $this->choose('When any of these, 1', 'An OSC message');
+        $this->choose('Port', "Guide's tablet");
+        $this->field('Address, like /cue/{number}/go', '/list/{list}/go');
+        $this->sees('[aria-label="What it would do"]', 'send /go/1/_lost_ on Cue desk');
+        $this->sees('[aria-label="What it would do"]', 'Nothing fills {lost} when this comes.');
+        $this->field('Address, like /cue/{cue}/start', '/go/{list}');
+        $this->sees('[aria-label="What it would do"]', '2f 67 6f 2f 31 00 00 00 2c 00 00 00');
+        $this->leave();
+    }
+
+    public function testSeveralAreRenumberedAndASheetWithWrongLinesNamesEach(): void
+    {
+        $this->go('Routes');
+        self::$chrome->press('Doors', '[aria-label="routes"]');
+        self::$chrome->find('[data-row="doors"]')->sendKeys([WebDriverKeys::SHIFT, WebDriverKeys::ARROW_DOWN]);
+        $bar = '[aria-label="What is selected"]';
+        $this->sees($bar, '2 routes selected');
+        self::$chrome->press('Renumber', $bar);
+        self::$chrome->press('Change 2', $bar);
+        $this->sees('[data-row="doors"]', 'note 61');
+        $this->undo('renumber the notes of 2 routes by 12');
+        self::$chrome->press('Trigger sheet', '.page-head');
+        $this->sees('[aria-label="Triggers"]', 'note name (middle C = C4)');
+        self::$chrome->press('Read a sheet', '.page-head');
+        $csv = "name,port,when,number,note name (middle C = C4),does,point\nOne,talk-slides,note,60,C3,set,slot:palm-house/1\nTwo,nobody,note,61,,set,slot:palm-house/2\nThree,talk-slides,note,x,,set,slot:palm-house/3\n";
+        $take = 'const area = document.querySelector("textarea"); area.value = arguments[0]; area.dispatchEvent(new Event("change"))';
+        self::$chrome->driver->executeScript($take, [$csv]);
+        foreach (['row 2, column note name: C3 is note 48', 'row 3, column port: there is no port "nobody"', 'row 4, column number: it is "x"'] as $words) {
+            $this->sees('[aria-label="Read a sheet"] [role=alert]', $words);
+        }
+        self::$chrome->driver->executeScript($take, ["name,port,when,number,does,point\nOne,Talk slides,note,60,set,slot:palm-house/1\n"]);
+        $this->sees('[aria-label="Read a sheet"] [role=status]', '0 would change, 1 would be new');
+        self::$chrome->press('Take it in', '[aria-label="Read a sheet"]');
+        $this->sees('[aria-label="Triggers"]', 'One');
+        $this->undo('take in a trigger sheet: 0 changed, 1 added');
+    }
+
+    private function says(string $address, float $value): void
+    {
+        $loopback = self::$demo->loopback;
+        self::$tablet ??= new Udp("{$loopback}.15");
+        self::$tablet->send(Osc::of($address, [$value])->packet->encode(), "{$loopback}.1:8000");
+    }
+}
