@@ -71,7 +71,6 @@ final class RoutesTest extends BrowserTestCase
         $this->sees('[aria-label="Came and did nothing"]', 'no route listens for it');
         self::$chrome->driver->executeScript('[...document.querySelectorAll("[aria-label=\'Came and did nothing\'] article")].find((one) => one.textContent.includes("/nobody/knows")).querySelector("button").click()');
         $this->untilScript('return [...document.querySelectorAll("form input")].some((one) => one.value === "/nobody/knows")', true);
-        $this->leave();
         $this->go('Routes');
         self::$chrome->press('Curtain', '[aria-label="routes"]');
         $this->sees('aside.panel', 'Acted');
