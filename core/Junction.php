@@ -8,15 +8,14 @@ use NimbleJunction\Core\Discovery\Neighbours;
 use NimbleJunction\Core\Live\Activities;
 use NimbleJunction\Core\Live\Announcements;
 use NimbleJunction\Core\Live\Changes;
-use NimbleJunction\Core\Live\Firings;
 use NimbleJunction\Core\Live\HandTests;
 use NimbleJunction\Core\Live\Hearing;
 use NimbleJunction\Core\Live\LivePoints;
 use NimbleJunction\Core\Live\Memory;
-use NimbleJunction\Core\Live\Misses;
 use NimbleJunction\Core\Live\Outputs;
 use NimbleJunction\Core\Live\PlanNames;
 use NimbleJunction\Core\Live\Reception;
+use NimbleJunction\Core\Live\RouteLives;
 use NimbleJunction\Core\Live\Routing;
 use NimbleJunction\Core\Live\Runner;
 use NimbleJunction\Core\Live\Universes;
@@ -51,8 +50,7 @@ final class Junction
 {
     public readonly Trace $trace;
     public readonly Probes $probes;
-    public readonly Misses $misses;
-    public readonly Firings $firings;
+    public readonly RouteLives $routes;
 
     /** How often a plan was taken on: whoever shows the show looks again when it grows. */
     public int $adoptions = 0;
@@ -94,8 +92,7 @@ final class Junction
         );
         $this->changes = $this->points->changes;
         $this->runner = $this->points->runner;
-        $this->misses = $this->runner->misses;
-        $this->firings = $this->routing->firings;
+        $this->routes = new RouteLives($this->runner, $this->routing->firings, $this->routing->switches);
         $this->hands = new HandTests($this->trace, $this->universes, $this->changes);
         $this->hearing = new Hearing(
             $this->reception,
@@ -199,6 +196,7 @@ final class Junction
     public function joined(string $endpointKey, int $now): array
     {
         $this->routing->forgetShown($this->plan->portsAt($endpointKey));
+        $this->runner->showings->forgetAt($this->plan->portsAt($endpointKey));
 
         return $this->leave($now);
     }
@@ -385,10 +383,7 @@ final class Junction
         $messages = $this->routing->dueAt <= $now
             ? $this->routing->send($this->universes->all(), $this->activities->all(), $now)
             : [];
-        $said = $this->runner->take();
-        if ($said !== []) {
-            $messages = [...$messages, ...$said];
-        }
+        array_push($messages, ...$this->runner->take($now));
         $answers = $this->reception->answers();
         $announced = $this->announcements->dueAt <= $now ? $this->announcements->sendDue($now) : [];
         $leaving = $this->outputs->take();

@@ -79,16 +79,18 @@ final class LivePoints
             $this->runner->happened(new PointChanged($reference, $value, $before));
         });
         $this->passages = new Passages($this->all, $routing->firings);
+        $sending = new Sending($trace, $activities);
         $this->runner = new Runner(
             $trace,
             $this->all,
             $this->changes,
             $universes,
-            new Sending($trace, $activities),
+            $sending,
             $routing->firings,
             $routing->switches,
             $this->passages,
             new Courses($this->all),
+            new Showings($this->all, $sending, $trace),
         );
         $this->routes = new Routes(fn(): Runner => $this->runner, $changes, $routing);
         foreach ([

@@ -26,7 +26,7 @@ final readonly class Memory
         $this->outages = new KeptOutages($activities);
         $this->rooms = new Rooms(
             [$universes, $routing, $activities],
-            [$outputs, $routing->firings, $this->outages, $points->passages, $points->runner->courses],
+            [$outputs, $routing->firings, $this->outages, $points->passages, $points->runner->courses, $points->runner->showings],
             [$this->held, $points->values, $routing->switches, $points->ports->switches],
         );
     }
@@ -52,6 +52,7 @@ final readonly class Memory
         $this->points->restore($stored);
         $this->points->passages->restore($stored->part('minds'), $plan->index->routes);
         $this->points->runner->courses->restore($stored->part('courses'), $plan->index->routes, $now, $away);
+        $this->points->runner->showings->restore($stored->part('showings'));
         foreach ($this->universes->all() as $universe) {
             $this->outputs->offer($universe, $now);
         }

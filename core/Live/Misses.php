@@ -34,7 +34,7 @@ final class Misses
         unset($this->unanswered[$key]);
         $isOld = $known === null || $now - $known->at > self::LATELY_NANOS;
         $this->unanswered[$key] = new Unanswered($portId, $message, $from, $isOld ? 1 : $known->count + 1, $now);
-        if (\count($this->unanswered) > self::MOST) {
+        while (($first = reset($this->unanswered)) !== false && (\count($this->unanswered) > self::MOST || $now - $first->at > self::LATELY_NANOS)) {
             unset($this->unanswered[array_key_first($this->unanswered)]);
         }
         ++$this->changes;
@@ -46,7 +46,7 @@ final class Misses
         unset($this->near[$route->id]);
         $isOld = $known === null || $now - $known->at > self::LATELY_NANOS;
         $this->near[$route->id] = new NearlyTaken($route, $event, $missed, $isOld ? 1 : $known->count + 1, $now);
-        if (\count($this->near) > self::MOST) {
+        while (($first = reset($this->near)) !== false && (\count($this->near) > self::MOST || $now - $first->at > self::LATELY_NANOS)) {
             unset($this->near[array_key_first($this->near)]);
         }
         ++$this->changes;

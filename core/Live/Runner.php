@@ -15,6 +15,7 @@ use NimbleJunction\Core\Route\Missed;
 use NimbleJunction\Core\Route\Named;
 use NimbleJunction\Core\Route\Occurred;
 use NimbleJunction\Core\Route\Passing;
+use NimbleJunction\Core\Route\PointChanged;
 use NimbleJunction\Core\Route\Route;
 use NimbleJunction\Core\Route\Sequence;
 use NimbleJunction\Core\Route\Taken;
@@ -70,6 +71,7 @@ final class Runner
         private readonly Switches $switches,
         private readonly Passages $passages,
         public readonly Courses $courses,
+        public readonly Showings $showings,
     ) {
         $this->plan = Plan::empty();
         $this->misses = new Misses();
@@ -82,6 +84,7 @@ final class Runner
         $this->passages->adopt($plan->index->routes);
         $this->courses->keep($plan->index->routes);
         $this->misses->keep($plan->index->routes);
+        $this->showings->adopt($plan);
     }
 
     /** A message has come in: the routes that wait for it act at once, in their order. */
@@ -110,6 +113,9 @@ final class Runner
      */
     public function happened(Event $event, bool $isOurOwn = false): void
     {
+        if ($event instanceof PointChanged) {
+            $this->showings->changed($event->reference);
+        }
         if ($this->plan->index->of($event) !== []) {
             $this->waiting[] = new Cause($event, $this->depth, $this->root, $isOurOwn);
         }
@@ -127,7 +133,7 @@ final class Runner
     /** When the junction must be woken for what waits here. */
     public function dueAt(): int
     {
-        return $this->waiting === [] && $this->sending->isEmpty() ? min($this->passages->dueAt, $this->passages->clock->dueAt, $this->courses->dueAt) : 0;
+        return $this->waiting === [] && $this->sending->isEmpty() ? min($this->passages->dueAt, $this->passages->clock->dueAt, $this->courses->dueAt, $this->showings->dueAt) : 0;
     }
 
     /** What was to go on later and is due now goes on; a minute of the day may have begun. */
@@ -198,8 +204,9 @@ final class Runner
     }
 
     /** @return list<OutgoingPacket> what actions have sent since this was last asked; a turn ends with it */
-    public function take(): array
+    public function take(int $now): array
     {
+        $this->showings->tell($this->switches, $now);
         $this->effects = 0;
         $this->depth = 0;
         $this->root = null;
@@ -220,11 +227,17 @@ final class Runner
                 continue;
             }
             $isLookedAt = true;
+            if ($listener->route->back !== null && $cause->event instanceof Heard && $this->showings->isEcho($listener->route, $cause->event->message, $now)) {
+                $this->echoed($cause, $listener, $now);
+
+                continue;
+            }
             $record = $this->root ??= $this->record($cause->event, $listener, $now);
             if ($taken instanceof Missed) {
                 $this->miss($record, $listener->route, $taken->at($listener->place()), $cause->event, $now);
             } elseif (! $this->switches->isOn($listener->route->id, $listener->route->enabled)) {
-                $off = new Missed('listens for this, but the route is switched off', $listener->route->enabled ? [] : ['enabled' => null]);
+                $why = $this->switches->isLeftOut($listener->route->id) ? 'others are alone on' : 'the route is switched off';
+                $off = new Missed("listens for this, but {$why}", $listener->route->enabled ? [] : ['enabled' => null]);
                 $this->miss($record, $listener->route, $off, $cause->event, $now);
             } elseif (($passing = $this->passing($listener, $taken, $cause->event, $record, $now)) !== null) {
                 $this->trace->hop(
@@ -349,6 +362,15 @@ final class Runner
         }
 
         return false;
+    }
+
+    /** A control says what it was told a moment ago: it is told, and nothing else comes of it. */
+    private function echoed(Cause $cause, Listener $listener, int $now): void
+    {
+        $record = $this->root ??= $this->record($cause->event, $listener, $now);
+        $this->hasActed = true;
+        $said = new Said('"{route}" leaves it: it is what its control was told a moment ago', ['route' => $listener->route->name]);
+        $this->trace->hop($record, Hop::Note, $said, '', $listener->route->id);
     }
 
     private function miss(TraceEvent $record, Route $route, Missed $missed, Event $event, int $now): void

@@ -48,6 +48,12 @@ final class Sending
         return $packets;
     }
 
+    /** @return string the bytes that a message would be at a port; '' where it has no words for it */
+    public function written(string $portId, Message $message): string
+    {
+        return ($this->plan->messageExits[$portId] ?? null)?->writer->write($message) ?? '';
+    }
+
     public function send(string $portId, Message $message, Route $route, TraceEvent $record, int $now): void
     {
         $exit = $this->plan->messageExits[$portId] ?? null;

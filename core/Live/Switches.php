@@ -19,6 +19,9 @@ final class Switches implements Room
     /** @var array<string, bool> the show's own word, by id */
     private array $said = [];
 
+    /** @var array<string, true> while there are any, only these are on; not kept over a restart */
+    private array $alone = [];
+
     /** @param string $key its name in the state that is kept */
     public function __construct(private readonly string $key)
     {
@@ -33,6 +36,7 @@ final class Switches implements Room
             }
         }
         $this->said = $said;
+        $this->alone = array_intersect_key($this->alone, $said);
     }
 
     /** @return array<string, bool> those that are otherwise than the show says, by id */
@@ -44,7 +48,27 @@ final class Switches implements Room
     /** @param bool $said the show's own word */
     public function isOn(string $id, bool $said): bool
     {
-        return $this->switched[$id] ?? $said;
+        return ($this->alone === [] || isset($this->alone[$id])) && ($this->switched[$id] ?? $said);
+    }
+
+    /** Whether all others are left out because of some. */
+    public function isLeftOut(string $id): bool
+    {
+        return $this->alone !== [] && ! isset($this->alone[$id]);
+    }
+
+    public function beAlone(string $id, bool $isAlone): void
+    {
+        unset($this->alone[$id]);
+        if ($isAlone) {
+            $this->alone[$id] = true;
+        }
+    }
+
+    /** @return list<string> those that are alone on */
+    public function alone(): array
+    {
+        return array_map(strval(...), array_keys($this->alone));
     }
 
     public function turn(string $id, bool $isOn): void

@@ -147,12 +147,18 @@ final readonly class RouteIndex
         return $byAddress;
     }
 
-    /** @return list<Reference> points that a trigger waits for */
+    /** @return list<Reference> points that a trigger waits for, or a control shows */
     public function watched(): array
     {
+        $shown = [];
+        foreach ($this->routes as $route) {
+            foreach ($route->back === null ? [] : [$route->back->point($route), ...$route->back->besides()] as $reference) {
+                $shown[$reference?->text() ?? ''] = $reference;
+            }
+        }
         $references = array_map(Reference::parse(...), array_map(strval(...), array_keys($this->listeners['*point'] ?? [])));
 
-        return array_values(array_filter($references));
+        return array_values(array_filter([...$references, ...array_values(array_diff_key($shown, $this->listeners['*point'] ?? []))]));
     }
 
     /**

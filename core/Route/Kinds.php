@@ -86,6 +86,7 @@ final class Kinds
                 Step\TakeOverStep::class,
                 Step\DelayStep::class,
                 Step\HoldOffStep::class,
+                Step\ThinStep::class,
                 Step\DebounceStep::class,
                 Step\HeldStep::class,
                 Step\RampStep::class,
@@ -102,6 +103,7 @@ final class Kinds
                 Action\StopAction::class,
             ],
             'option' => [Action\Option::class],
+            'back' => [Back\ValueBack::class, Back\LampBack::class],
             'message' => [
                 Send\OscMessage::class,
                 Send\NoteMessage::class,

@@ -18,6 +18,7 @@ final readonly class Route
      * @param list<Condition> $conditions all of them
      * @param list<Step> $steps one after the other
      * @param list<Action> $actions one after the other
+     * @param Back|null $back what its control is told
      */
     public function __construct(
         public string $id,
@@ -27,6 +28,7 @@ final readonly class Route
         public array $conditions,
         public array $steps,
         public array $actions,
+        public ?Back $back = null,
     ) {
         $this->owner = "route {$id}";
         $this->title = "Route \"{$name}\"";

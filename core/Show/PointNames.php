@@ -10,7 +10,7 @@ use NimbleJunction\Core\Point\Reference;
 final class PointNames
 {
     public const PORT_PARTS = ['alive', 'steady', 'enabled', 'rate'];
-    private const ROUTE_PARTS = ['', 'enabled', 'fired', 'run', 'stop'];
+    private const ROUTE_PARTS = ['', 'enabled', 'fired', 'run', 'stop', 'show', 'solo'];
 
     public static function isThere(Show $show, Reference $reference): bool
     {

@@ -14,6 +14,7 @@ use NimbleJunction\Core\Document\Part;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Route\Action;
 use NimbleJunction\Core\Route\Action\SetAction;
+use NimbleJunction\Core\Route\Back;
 use NimbleJunction\Core\Route\Condition;
 use NimbleJunction\Core\Route\Route;
 use NimbleJunction\Core\Route\Step;
@@ -51,12 +52,13 @@ final readonly class RouteEntry implements Part, Checked, Constrained
         array $if,
         array $steps,
         array $do,
+        ?Kind $back,
         ?Kind $from,
         ?Kind $to,
     ) {
         $this->ends = self::ends($from, $to);
         $this->route = match (true) {
-            $this->ends === null => new Route($id, $name, $enabled, $when, $if, $steps, $do),
+            $this->ends === null => new Route($id, $name, $enabled, $when, $if, $steps, $do, $back instanceof Back ? $back : null),
             $this->ends->fromMessage => self::asItRuns($id, $name, $enabled, $this->ends),
             default => null,
         };
@@ -79,6 +81,7 @@ final readonly class RouteEntry implements Part, Checked, Constrained
             Field::parts('if', 'If', 'condition'),
             Field::parts('steps', 'Steps', 'step'),
             Field::parts('do', 'Do', 'action'),
+            (new PartOfKind('back', 'Feedback', 'back', false))->meaning('What the control is told of what it drives: a motor, a lamp, a page.'),
             new PartOfKind('from', 'From', 'fromEnd', false),
             new PartOfKind('to', 'To', 'toEnd', false),
         ];
@@ -101,7 +104,7 @@ final readonly class RouteEntry implements Part, Checked, Constrained
                 $fields->fault($end, 'it is missing', 'Give "from" and "to", or "when" and "do".');
             }
         }
-        foreach (['if', 'steps'] as $name) {
+        foreach (['if', 'steps', 'back'] as $name) {
             if ($fields->has($name)) {
                 $fields->fault($name, 'this field is not known here', 'Known beside "when" and "do" only.');
             }
@@ -125,6 +128,10 @@ final readonly class RouteEntry implements Part, Checked, Constrained
         }
         if ($fields->isEmpty('do')) {
             $fields->fault('do', 'there is none', 'Give at least one action.');
+        }
+        $problem = $this->route === null ? '' : $this->route->back?->problem($this->route) ?? '';
+        if ($problem !== '') {
+            $fields->fault('back', $problem, 'Leave the feedback out, or change the route.');
         }
     }
 

@@ -30,7 +30,23 @@ final readonly class RouteReferences
             }
         }
 
+        if ($route->back !== null) {
+            array_push($faults, ...$this->ofPart($route->back, "{$path}/back"), ...$this->ofBack($route, "{$path}/back"));
+        }
+
         return $faults;
+    }
+
+    /** @return list<Fault> a control that is told something is at a port that sends */
+    private function ofBack(Route $route, string $path): array
+    {
+        $trigger = $route->triggers[0] ?? null;
+        $id = ((array) $trigger)['port'] ?? null;
+        $port = \is_string($id) ? $this->show->ports[$id] ?? null : null;
+
+        return $port === null || $port->send !== null
+            ? []
+            : [new Fault($path, "\"{$port->name}\" does not send", 'Give the port that side first, or leave the feedback out.')];
     }
 
     /** @return list<Fault> */

@@ -18,6 +18,7 @@ final class ShowTables
         'step' => 'Steps, in `steps`',
         'action' => 'Actions, in `do`',
         'option' => 'Options of `choose`',
+        'back' => 'Feedback, in `back`',
         'message' => 'Messages of `send`',
         'argument' => 'Arguments of an OSC message',
         'fromEnd' => 'The short form, `from`',

@@ -13,6 +13,8 @@ final readonly class EngineLife extends Said
      * @param string $runs how its code runs, in words
      * @param list<WarningLine> $warnings
      * @param int $descriptors open files and sockets
+     * @param list<string> $routesOff ids of those that are switched off by hand
+     * @param list<string> $routesAlone ids of those that are alone on
      */
     public function __construct(
         public string $show,
@@ -23,6 +25,10 @@ final readonly class EngineLife extends Said
         #[ListOf(WarningLine::class)]
         public array $warnings,
         public int $descriptors,
+        #[ListOf('string')]
+        public array $routesOff,
+        #[ListOf('string')]
+        public array $routesAlone,
     ) {
     }
 }

@@ -10,6 +10,7 @@ final readonly class RouteNews extends Message
     /**
      * @param float|null $firedAt milliseconds of the engine's clock; null for not since the engine started
      * @param int $fired how often
+     * @param int $echoes how often its control has sent back what it was told
      */
     public function __construct(
         public string $route,
@@ -17,6 +18,7 @@ final readonly class RouteNews extends Message
         public ?float $firedAt,
         public int $fired,
         public ?NearLine $near,
+        public int $echoes,
     ) {
     }
 

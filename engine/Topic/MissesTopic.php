@@ -49,7 +49,7 @@ final readonly class MissesTopic implements Topic
 
     public function show(Client $client, PageView $view, string $subject, int $now): void
     {
-        $misses = $this->junction->misses;
+        $misses = $this->junction->routes->misses;
         $names = $this->junction->names();
         $middleC = $this->junction->plan()->middleC;
         $came = array_map(

@@ -39,8 +39,8 @@ final readonly class RouteTopic implements Topic
 
     public function show(Client $client, PageView $view, string $subject, int $now): void
     {
-        $firings = $this->junction->firings;
-        $near = $this->junction->misses->nearly($now)[$subject] ?? null;
+        $firings = $this->junction->routes->firings;
+        $near = $this->junction->routes->misses->nearly($now)[$subject] ?? null;
         $firedAt = $firings->at($subject);
         $news = new RouteNews(
             $subject,
@@ -48,8 +48,9 @@ final readonly class RouteTopic implements Topic
             $firedAt === null ? null : Engine::millis($firedAt),
             $firings->of($subject),
             $near === null ? null : MissesTopic::near($near, $this->junction->plan()->middleC),
+            $this->junction->routes->showings->echoes($subject),
         );
-        if ($view->isNew("route:{$subject}", json_encode([$news->firedAt, $news->fired, $news->near], \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE))) {
+        if ($view->isNew("route:{$subject}", json_encode([$news->firedAt, $news->fired, $news->near, $news->echoes], \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE))) {
             $client->tell($news);
         }
     }

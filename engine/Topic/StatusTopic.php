@@ -116,6 +116,8 @@ final class StatusTopic implements Topic
                 $this->warnings->all(),
             ),
             $this->descriptors->open(),
+            array_map(strval(...), array_keys(array_filter($junction->routes->switches->all(), static fn(bool $isOn): bool => ! $isOn))),
+            $junction->routes->switches->alone(),
         );
         $this->ports = $this->report->lives($now);
         $this->universes = array_map(self::universe(...), array_filter(

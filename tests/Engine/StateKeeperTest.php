@@ -65,7 +65,7 @@ final class StateKeeperTest extends TestCase
                     'sequences',
                     'fired',
                     'outages',
-                    'minds', 'courses',
+                    'minds', 'courses', 'showings',
                     'holds',
                     'values',
                     'switched',

@@ -47,8 +47,10 @@ final class Routes extends PlanRoom
         return $route === null ? null : match ($reference->part) {
             '' => new Point($reference, $route->name, PointKind::Press, isPressed: true),
             'enabled' => new Point($reference, "{$route->name}, enabled", PointKind::Switch, isSet: true),
+            'solo' => new Point($reference, "{$route->name}, alone on", PointKind::Switch, isSet: true),
             'fired' => new Point($reference, "{$route->name}, how often it has acted", PointKind::Number, 0.0, 1e12),
             'run' => new Point($reference, "{$route->name}, run with a value", PointKind::Number, -1e9, 1e9, isSet: true),
+            'show' => new Point($reference, "{$route->name}, its control is told anew", PointKind::Press, isPressed: true),
             'stop' => new Point($reference, "{$route->name}, what it is to do later", PointKind::Press, isPressed: true),
             default => null,
         };
@@ -60,6 +62,7 @@ final class Routes extends PlanRoom
 
         return $route === null ? null : match ($reference->part) {
             'enabled' => (int) $this->routing->switches->isOn($route->id, $route->enabled),
+            'solo' => (int) \in_array($route->id, $this->routing->switches->alone(), true),
             'fired' => $this->routing->firings->of($route->id),
             default => null,
         };
@@ -73,8 +76,14 @@ final class Routes extends PlanRoom
 
             return '';
         }
+        if ($route !== null && $reference->part === 'solo' && is_numeric($value)) {
+            $this->routing->switches->beAlone($route->id, (float) $value > 0);
+            ($this->changes)()->lookSoon();
+
+            return '';
+        }
         if ($route === null || $reference->part !== 'enabled' || ! is_numeric($value)) {
-            return 'of a route "enabled" can be set, to 0 or 1, and "run", to the value that it is run with';
+            return 'of a route "enabled" and "solo" can be set, to 0 or 1, and "run", to the value that it is run with';
         }
         $this->routing->switches->turn($route->id, (float) $value > 0);
         if ($route instanceof SlotToMessage) {
@@ -89,6 +98,11 @@ final class Routes extends PlanRoom
     {
         if ($reference->part === 'stop' && $this->route($reference) !== null) {
             ($this->runner)()->stop($reference->id);
+
+            return '';
+        }
+        if ($reference->part === 'show' && $this->route($reference) instanceof Route) {
+            ($this->runner)()->showings->forget($reference->id);
 
             return '';
         }

@@ -6,13 +6,15 @@ namespace NimbleJunction\Core\Route\Step;
 
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Route\Passing;
-use NimbleJunction\Core\Route\Step;
+use NimbleJunction\Core\Route\Reversible;
 use NimbleJunction\Core\Route\Wording;
 use NimbleJunction\Core\Universe\Curve;
 
 /** A curve, from 0 to 1. */
-final readonly class CurveStep implements Step
+final readonly class CurveStep implements Reversible
 {
+    private const HALVES = 40;
+
     public function __construct(public string $curve)
     {
     }
@@ -37,6 +39,19 @@ final readonly class CurveStep implements Step
     public function apply(float $value, Passing $passing): float
     {
         return Curve::from($this->curve)->apply(max(0.0, min(1.0, $value)));
+    }
+
+    public function reversed(float $value): float
+    {
+        $curve = Curve::from($this->curve);
+        [$low, $high] = [0.0, 1.0];
+        // All curves rise: what leads there is found by halves.
+        for ($i = 0; $i < self::HALVES; ++$i) {
+            $middle = ($low + $high) / 2;
+            [$low, $high] = $curve->apply($middle) < $value ? [$middle, $high] : [$low, $middle];
+        }
+
+        return ($low + $high) / 2;
     }
 
     public function words(Wording $wording): string

@@ -5,14 +5,17 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Route\Step;
 
 use NimbleJunction\Core\Document\Field;
+use NimbleJunction\Core\Route\PassesBack;
 use NimbleJunction\Core\Route\Passing;
-use NimbleJunction\Core\Route\Step;
+use NimbleJunction\Core\Route\Reversible;
 use NimbleJunction\Core\Route\Template;
 use NimbleJunction\Core\Route\Wording;
 
 /** Nothing passes near a value. */
-final readonly class DeadBandStep implements Step
+final readonly class DeadBandStep implements Reversible
 {
+    use PassesBack;
+
     public function __construct(public float $centre, public float $width)
     {
     }

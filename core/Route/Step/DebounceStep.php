@@ -6,13 +6,17 @@ namespace NimbleJunction\Core\Route\Step;
 
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Route\Continuing;
+use NimbleJunction\Core\Route\PassesBack;
 use NimbleJunction\Core\Route\Passing;
+use NimbleJunction\Core\Route\Reversible;
 use NimbleJunction\Core\Route\Template;
 use NimbleJunction\Core\Route\Wording;
 
 /** Only the last value passes, when no other has come for a time. */
-final readonly class DebounceStep implements Continuing
+final readonly class DebounceStep implements Continuing, Reversible
 {
+    use PassesBack;
+
     public function __construct(public float $seconds)
     {
     }

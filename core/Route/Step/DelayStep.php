@@ -5,14 +5,17 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Route\Step;
 
 use NimbleJunction\Core\Document\Field;
+use NimbleJunction\Core\Route\PassesBack;
 use NimbleJunction\Core\Route\Passing;
-use NimbleJunction\Core\Route\Step;
+use NimbleJunction\Core\Route\Reversible;
 use NimbleJunction\Core\Route\Template;
 use NimbleJunction\Core\Route\Wording;
 
 /** It goes on some time later, each value for itself. */
-final readonly class DelayStep implements Step
+final readonly class DelayStep implements Reversible
 {
+    use PassesBack;
+
     public function __construct(public float $seconds)
     {
     }

@@ -6,13 +6,16 @@ namespace NimbleJunction\Core\Route\Step;
 
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Point\Reference;
+use NimbleJunction\Core\Route\PassesBack;
 use NimbleJunction\Core\Route\Passing;
-use NimbleJunction\Core\Route\Step;
+use NimbleJunction\Core\Route\Reversible;
 use NimbleJunction\Core\Route\Wording;
 
 /** It passes only after it has come to where something is, so that nothing jumps. */
-final readonly class PickUpStep implements Step
+final readonly class PickUpStep implements Reversible
 {
+    use PassesBack;
+
     public function __construct(public Reference $point, public float $near)
     {
     }

@@ -6,13 +6,17 @@ namespace NimbleJunction\Core\Route\Step;
 
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Route\Continuing;
+use NimbleJunction\Core\Route\PassesBack;
 use NimbleJunction\Core\Route\Passing;
+use NimbleJunction\Core\Route\Reversible;
 use NimbleJunction\Core\Route\Template;
 use NimbleJunction\Core\Route\Wording;
 
 /** It goes to the new value in a straight line, from wherever it is. */
-final readonly class RampStep implements Continuing
+final readonly class RampStep implements Continuing, Reversible
 {
+    use PassesBack;
+
     public const STEP_SECONDS = 0.025;
 
     public function __construct(public float $seconds)

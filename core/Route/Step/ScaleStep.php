@@ -6,13 +6,13 @@ namespace NimbleJunction\Core\Route\Step;
 
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Route\Passing;
+use NimbleJunction\Core\Route\Reversible;
 use NimbleJunction\Core\Route\Scale;
-use NimbleJunction\Core\Route\Step;
 use NimbleJunction\Core\Route\Template;
 use NimbleJunction\Core\Route\Wording;
 
 /** From one range to another. */
-final readonly class ScaleStep implements Step
+final readonly class ScaleStep implements Reversible
 {
     private Scale $scale;
 
@@ -46,6 +46,11 @@ final readonly class ScaleStep implements Step
     public function apply(float $value, Passing $passing): float
     {
         return $this->scale->apply($value);
+    }
+
+    public function reversed(float $value): float
+    {
+        return $this->scale->reversed()->apply($value);
     }
 
     public function words(Wording $wording): string

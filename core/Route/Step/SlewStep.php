@@ -5,12 +5,16 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Route\Step;
 
 use NimbleJunction\Core\Document\Field;
+use NimbleJunction\Core\Route\PassesBack;
+use NimbleJunction\Core\Route\Reversible;
 use NimbleJunction\Core\Route\Template;
 use NimbleJunction\Core\Route\Wording;
 
 /** It moves no faster than so much a second. */
-final readonly class SlewStep extends GlidingStep
+final readonly class SlewStep extends GlidingStep implements Reversible
 {
+    use PassesBack;
+
     public function __construct(public float $perSecond)
     {
     }

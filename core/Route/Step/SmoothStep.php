@@ -5,12 +5,16 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Route\Step;
 
 use NimbleJunction\Core\Document\Field;
+use NimbleJunction\Core\Route\PassesBack;
+use NimbleJunction\Core\Route\Reversible;
 use NimbleJunction\Core\Route\Template;
 use NimbleJunction\Core\Route\Wording;
 
 /** It nears the new value, the slower the nearer: after the time given it has gone 63 % of the way. */
-final readonly class SmoothStep extends GlidingStep
+final readonly class SmoothStep extends GlidingStep implements Reversible
 {
+    use PassesBack;
+
     /** So near to the goal, of its size, it is there. */
     private const NEAR = 0.0005;
 

@@ -8,14 +8,17 @@ use NimbleJunction\Core\Document\Checked;
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Document\Fields;
 use NimbleJunction\Core\Point\Reference;
+use NimbleJunction\Core\Route\PassesBack;
 use NimbleJunction\Core\Route\Passing;
-use NimbleJunction\Core\Route\Step;
+use NimbleJunction\Core\Route\Reversible;
 use NimbleJunction\Core\Route\Template;
 use NimbleJunction\Core\Route\Wording;
 
 /** From where something is it is taken along in proportion, so that nothing jumps and both ends are reached. */
-final readonly class TakeOverStep implements Step, Checked
+final readonly class TakeOverStep implements Reversible, Checked
 {
+    use PassesBack;
+
     public function __construct(public Reference $point, public float $low, public float $high)
     {
     }

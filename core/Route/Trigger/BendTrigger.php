@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Route\Trigger;
 
 use NimbleJunction\Core\Message\Bend;
+use NimbleJunction\Core\Route\Send\Bits;
+use NimbleJunction\Core\Route\Showing;
 use NimbleJunction\Core\Route\Taken;
 use NimbleJunction\Core\Route\Wording;
 use NimbleJunction\Core\Signal\Message;
 
 /** Pitch bend, 0 to 16383. */
-final readonly class BendTrigger extends ChannelTrigger
+final readonly class BendTrigger extends ChannelTrigger implements Showing
 {
     public static function kind(): string
     {
@@ -50,5 +52,10 @@ final readonly class BendTrigger extends ChannelTrigger
     protected function named(Wording $wording): string
     {
         return 'pitch bend';
+    }
+
+    public function shows(float $value): ?Message
+    {
+        return $this->channel === null ? null : new Bend($this->channel, Bits::held($value, 16383));
     }
 }

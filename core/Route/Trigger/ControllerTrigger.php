@@ -8,12 +8,14 @@ use NimbleJunction\Core\Document\Checked;
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Document\Fields;
 use NimbleJunction\Core\Message\Controller;
+use NimbleJunction\Core\Route\Send\Bits;
+use NimbleJunction\Core\Route\Showing;
 use NimbleJunction\Core\Route\Taken;
 use NimbleJunction\Core\Route\Wording;
 use NimbleJunction\Core\Signal\Message;
 
 /** A controller, in 7 or 14 bits. */
-final readonly class ControllerTrigger extends ChannelTrigger implements Checked
+final readonly class ControllerTrigger extends ChannelTrigger implements Checked, Showing
 {
     /** MIDI 1.0, "Control Change": 0 to 31 have their finer part in 32 to 63 (from memory). */
     private const HIGHEST_WIDE = 31;
@@ -79,5 +81,12 @@ final readonly class ControllerTrigger extends ChannelTrigger implements Checked
     protected function named(Wording $wording): string
     {
         return "controller {$this->controller}".($this->bits === 14 ? ' in 14 bits' : '');
+    }
+
+    public function shows(float $value): ?Message
+    {
+        return $this->channel === null
+            ? null
+            : new Controller($this->channel, $this->controller, Bits::held($value, $this->bits === 14 ? 16383 : 127), $this->bits);
     }
 }

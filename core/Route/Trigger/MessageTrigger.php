@@ -11,12 +11,13 @@ use NimbleJunction\Core\Message\Osc;
 use NimbleJunction\Core\Route\Event;
 use NimbleJunction\Core\Route\Heard;
 use NimbleJunction\Core\Route\Missed;
+use NimbleJunction\Core\Route\Showing;
 use NimbleJunction\Core\Route\Taken;
-use NimbleJunction\Core\Route\Trigger;
 use NimbleJunction\Core\Route\Wording;
+use NimbleJunction\Core\Signal\Message;
 
 /** Any message, by its address: that of OSC, or the one that our own names give to others. */
-final readonly class MessageTrigger implements Trigger
+final readonly class MessageTrigger implements Showing
 {
     private string $takes;
 
@@ -71,5 +72,12 @@ final readonly class MessageTrigger implements Trigger
         $what = MidiAddress::parse($this->address)?->spelled($wording->middleC()) ?? $this->address;
 
         return "{$what} arrives on {$wording->port($this->port)}";
+    }
+
+    public function shows(float $value): ?Message
+    {
+        $midi = MidiAddress::parse($this->address);
+
+        return $midi?->message($value) ?? ($this->argument === 1 ? Osc::of($this->address, [$value]) : null);
     }
 }

@@ -6,11 +6,14 @@ namespace NimbleJunction\Core\Route\Trigger;
 
 use NimbleJunction\Core\Message\Note;
 use NimbleJunction\Core\Route\Missed;
+use NimbleJunction\Core\Route\Send\Bits;
+use NimbleJunction\Core\Route\Showing;
 use NimbleJunction\Core\Route\Taken;
 use NimbleJunction\Core\Route\Wording;
+use NimbleJunction\Core\Signal\Message;
 
 /** A note, with its velocity; 0 when it ends. */
-final readonly class NoteTrigger extends AboutNotes
+final readonly class NoteTrigger extends AboutNotes implements Showing
 {
     public static function kind(): string
     {
@@ -37,5 +40,12 @@ final readonly class NoteTrigger extends AboutNotes
     protected function named(Wording $wording): string
     {
         return parent::named($wording).$this->withVelocity();
+    }
+
+    public function shows(float $value): ?Message
+    {
+        return $this->note === null || $this->channel === null || $this->last !== null
+            ? null
+            : new Note($this->channel, $this->note, Bits::held($value, 127));
     }
 }

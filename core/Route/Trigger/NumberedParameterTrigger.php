@@ -6,12 +6,14 @@ namespace NimbleJunction\Core\Route\Trigger;
 
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Message\NumberedParameter;
+use NimbleJunction\Core\Route\Send\Bits;
+use NimbleJunction\Core\Route\Showing;
 use NimbleJunction\Core\Route\Taken;
 use NimbleJunction\Core\Route\Wording;
 use NimbleJunction\Core\Signal\Message;
 
 /** A registered or non-registered parameter has another value, 0 to 16383, put together from several controllers. */
-abstract readonly class NumberedParameterTrigger extends ChannelTrigger
+abstract readonly class NumberedParameterTrigger extends ChannelTrigger implements Showing
 {
     /** @param int|null $parameter 0 to 16383; null for any */
     public function __construct(string $port, ?int $channel, public ?int $parameter)
@@ -58,5 +60,12 @@ abstract readonly class NumberedParameterTrigger extends ChannelTrigger
         $kind = $this->isRegistered() ? 'RPN' : 'NRPN';
 
         return $this->parameter === null ? "any {$kind}" : "{$kind} {$this->parameter}";
+    }
+
+    public function shows(float $value): ?Message
+    {
+        return $this->channel === null || $this->parameter === null
+            ? null
+            : new NumberedParameter($this->isRegistered(), $this->channel, $this->parameter, Bits::held($value, 16383));
     }
 }

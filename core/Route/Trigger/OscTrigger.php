@@ -13,16 +13,17 @@ use NimbleJunction\Core\Route\AddressPattern;
 use NimbleJunction\Core\Route\Event;
 use NimbleJunction\Core\Route\Heard;
 use NimbleJunction\Core\Route\Missed;
+use NimbleJunction\Core\Route\Showing;
 use NimbleJunction\Core\Route\Taken;
-use NimbleJunction\Core\Route\Trigger;
 use NimbleJunction\Core\Route\Wording;
+use NimbleJunction\Core\Signal\Message;
 use NimbleJunction\Core\Wire\Malformed;
 
 /**
  * An OSC message: at one address, or at all that a pattern stands for. What the pattern's names and wildcards took goes on
  * with it.
  */
-final readonly class OscTrigger implements Trigger, Checked
+final readonly class OscTrigger implements Checked, Showing
 {
     private const TAGS = '#^[ifsSbhdcTFNI]{1,64}$#D';
     private const TAKES = ['number', 'text', 'message'];
@@ -155,5 +156,12 @@ final readonly class OscTrigger implements Trigger, Checked
         } catch (Malformed) {
             return null;
         }
+    }
+
+    public function shows(float $value): ?Message
+    {
+        $isOne = $this->pattern === null && $this->argument === 1 && $this->takes === 'number';
+
+        return $isOne ? ($this->types === 'i' ? Osc::of($this->address, [(int) round($value)]) : Osc::of($this->address, [$value])) : null;
     }
 }

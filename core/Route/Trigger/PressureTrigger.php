@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Route\Trigger;
 
 use NimbleJunction\Core\Message\Pressure;
+use NimbleJunction\Core\Route\Send\Bits;
+use NimbleJunction\Core\Route\Showing;
 use NimbleJunction\Core\Route\Taken;
 use NimbleJunction\Core\Route\Wording;
 use NimbleJunction\Core\Signal\Message;
 
 /** A channel is pressed harder or less, 0 to 127. */
-final readonly class PressureTrigger extends ChannelTrigger
+final readonly class PressureTrigger extends ChannelTrigger implements Showing
 {
     public static function kind(): string
     {
@@ -50,5 +52,10 @@ final readonly class PressureTrigger extends ChannelTrigger
     protected function named(Wording $wording): string
     {
         return 'channel pressure';
+    }
+
+    public function shows(float $value): ?Message
+    {
+        return $this->channel === null ? null : new Pressure($this->channel, Bits::held($value, 127));
     }
 }

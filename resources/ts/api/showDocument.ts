@@ -1,6 +1,8 @@
 /* Made from schema/show.schema.json by "npm run types". Change the schema, not this file. */
 
 export type Id = string
+export type Back = ItsValueBackThroughTheSteps | ALampOnOrOff
+export type Point = string
 export type FromEnd = MessageIn | Slot
 export type ToEnd = MessageOut | Slot1
 export type Layout = Rectangle | Line | Ring | TableOfPlaces
@@ -135,6 +137,7 @@ export interface Route {
   if?: PartOfKind1[]
   steps?: PartOfKind2[]
   do?: PartOfKind3[]
+  back?: Back
   from?: FromEnd
   to?: ToEnd
 }
@@ -153,6 +156,24 @@ export interface PartOfKind2 {
 export interface PartOfKind3 {
   kind: string
   [k: string]: unknown
+}
+export interface ItsValueBackThroughTheSteps {
+  kind: 'value'
+  of?: Point
+  gap?: number
+  every?: number
+  band?: number
+}
+export interface ALampOnOrOff {
+  kind: 'lamp'
+  of?: Point
+  gap?: number
+  every?: number
+  on?: number
+  off?: number
+  at?: number
+  blink?: number
+  blinks?: Point
 }
 export interface MessageIn {
   kind: 'message'

@@ -5,6 +5,7 @@ import StateMark from '@/components/StateMark.vue'
 import EngineWarnings from './EngineWarnings.vue'
 import HeldButton from './HeldButton.vue'
 import OtherPeople from './OtherPeople.vue'
+import RoutesOff from './RoutesOff.vue'
 import { useLook } from './look'
 import { healthWords } from '@/components/words'
 import { useEngine } from '@/live/engine'
@@ -66,6 +67,7 @@ const groups = computed(() => {
     <span class="brand">Nimble Junction</span>
     <span class="engine" role="status"><StateMark :state="linkState" /> {{ linkWords }}</span>
     <EngineWarnings />
+    <RoutesOff />
     <span v-if="groups.length" class="ports">
       <router-link v-for="group in groups" :key="group.state" to="/ports" class="port" :title="group.names.join('\n')">
         <StateMark :state="group.state" :words="!isNarrow || group.isWrong" /><b class="figures">{{ group.names.length }}</b

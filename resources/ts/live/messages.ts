@@ -8,6 +8,8 @@ export interface EngineLife {
   runs: string
   warnings: WarningLine[]
   descriptors: number
+  routesOff: string[]
+  routesAlone: string[]
 }
 
 export interface FindingFix {
@@ -244,6 +246,7 @@ export interface RouteNews {
   firedAt: number | null
   fired: number
   near: NearLine | null
+  echoes: number
 }
 
 export interface ScopeNews {

@@ -20,6 +20,7 @@ const when = ref(listOf(props.route?.when ?? props.when))
 const conditions = ref(listOf(props.route?.if))
 const steps = ref(listOf(props.route?.steps))
 const actions = ref(listOf(props.route?.do))
+const back = ref(listOf(props.route?.back))
 
 /** One trigger alone stands in the document without a list around it. */
 const whenFault = (path: string) => fault(when.value.length === 1 ? path.replace('when/0/', 'when/') : path)
@@ -33,6 +34,7 @@ const part = computed(() => ({
   ...(conditions.value.length ? { if: conditions.value } : {}),
   ...(steps.value.length ? { steps: steps.value } : {}),
   do: actions.value,
+  ...(back.value[0] ? { back: back.value[0] } : {}),
 }))
 const typed = computed(() => ({ ...part.value, ...(props.route ? { id: props.route.id } : {}) }))
 
@@ -55,7 +57,7 @@ async function choose(chosen: Values): Promise<void> {
     :wrong="wrong"
     :busy="busy"
     :conflict="conflict"
-    :content="[name, enabled, folder, note, when, conditions, steps, actions]"
+    :content="[name, enabled, folder, note, when, conditions, steps, actions, back]"
     @choose="choose"
     @save="save"
     @cancel="emit('cancel')"
@@ -70,6 +72,7 @@ async function choose(chosen: Values): Promise<void> {
       <KindParts v-model="conditions" of="condition" :fault="fault" at="if/" title="And only if" />
       <KindParts v-model="steps" of="step" :fault="fault" at="steps/" title="What becomes of the value" />
       <KindParts v-model="actions" of="action" :fault="fault" at="do/" title="Then do" />
+      <KindParts v-model="back" of="back" :fault="fault" at="back/" title="What its control is told" alone />
       <RouteTrial v-if="when.length && actions.length" :route="typed" />
     </div>
   </FormFrame>

@@ -22,6 +22,10 @@ const life = computed(() => engine.routeLives[props.route])
       <template v-else>Has not acted yet.</template>
       <template v-if="latest"> Last: {{ latest }}</template>
     </p>
+    <p v-if="life?.echoes" class="quiet">
+      Its control has sent back <span class="figures">{{ life.echoes }}</span> {{ life.echoes === 1 ? 'time' : 'times' }} what it
+      was told: that is left alone.
+    </p>
     <p v-if="life?.near">
       Nearly took {{ life.near.what }}: it {{ life.near.reason
       }}<span class="figures quiet"> (×{{ life.near.count }}, {{ spellAgo(engine.since(life.near.cameAt)) }})</span>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { useAttempt } from '@/components/attempt'
 import { useEngine } from '@/live/engine'
 
@@ -9,6 +9,9 @@ const engine = useEngine()
 const value = ref('1')
 const { failed, attempt } = useAttempt()
 const run = () => attempt(() => engine.setPoint(`route:${props.route}/run`, Number(value.value)))
+const alone = computed(() => engine.engine?.routesAlone.includes(props.route) === true)
+const isOff = computed(() => engine.engine?.routesOff.includes(props.route) === true)
+const turn = (part: string, on: boolean) => attempt(() => engine.setPoint(`route:${props.route}/${part}`, on ? 1 : 0))
 const stop = () => attempt(() => engine.pressPoint(`route:${props.route}/stop`))
 </script>
 
@@ -17,6 +20,8 @@ const stop = () => attempt(() => engine.pressPoint(`route:${props.route}/stop`))
     <v-text-field v-model="value" type="number" step="any" label="Try it with the value" hide-details />
     <v-btn type="submit">Try it</v-btn>
     <v-btn @click="stop">Stop what it does later</v-btn>
+    <v-btn :aria-pressed="isOff" @click="turn('enabled', isOff)">{{ isOff ? 'Let it act again' : 'Mute' }}</v-btn>
+    <v-btn :aria-pressed="alone" @click="turn('solo', !alone)">{{ alone ? 'Let others act again' : 'Solo' }}</v-btn>
     <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
   </form>
 </template>

@@ -36,7 +36,7 @@ final class MissesTest extends TestCase
         $rig = self::rig([['kind' => 'least', 'value' => 10]]);
         $rig->osc('/a', 3.0);
         $rig->osc('/a', 4.0);
-        $near = $rig->junction->misses->nearly($rig->nanos())['r'];
+        $near = $rig->junction->routes->misses->nearly($rig->nanos())['r'];
         self::assertSame(
             ['wants at least 10, it is 4', ['value' => 4.0], 'if/0', 2],
             [$near->missed->reason, $near->missed->relax, $near->missed->part, $near->count],
@@ -51,12 +51,12 @@ final class MissesTest extends TestCase
     {
         $rig = self::rig([], false);
         $rig->osc('/a', 3.0);
-        $near = $rig->junction->misses->nearly($rig->nanos())['r'];
+        $near = $rig->junction->routes->misses->nearly($rig->nanos())['r'];
         self::assertSame(['listens for this, but the route is switched off', ['enabled' => null], ''], [$near->missed->reason, $near->missed->relax, $near->missed->part]);
         $rig = self::rig();
         $rig->junction->set(Reference::parse('route:r/enabled') ?? self::fail(), 0, new Act('ada', 'Ada'), $rig->nanos());
         $rig->osc('/a', 3.0);
-        self::assertSame([], $rig->junction->misses->nearly($rig->nanos())['r']->missed->relax, 'the show says that it is on');
+        self::assertSame([], $rig->junction->routes->misses->nearly($rig->nanos())['r']->missed->relax, 'the show says that it is on');
     }
 
     public function testOneOfSeveralTriggersIsNamedByItsPlace(): void
@@ -68,7 +68,7 @@ final class MissesTest extends TestCase
             'do' => [['kind' => 'set', 'point' => 'slot:palm/9']],
         ]]]);
         $rig->osc('/a', 3.0);
-        $missed = $rig->junction->misses->nearly($rig->nanos())['r']->missed;
+        $missed = $rig->junction->routes->misses->nearly($rig->nanos())['r']->missed;
         self::assertSame(['when/1', ['is' => null]], [$missed->part, $missed->relax]);
     }
 
@@ -100,7 +100,7 @@ final class MissesTest extends TestCase
     {
         return array_map(
             static fn(Unanswered $one): array => [$one->message->address(), $one->count],
-            $rig->junction->misses->unanswered($rig->nanos()),
+            $rig->junction->routes->misses->unanswered($rig->nanos()),
         );
     }
 }

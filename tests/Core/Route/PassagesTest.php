@@ -218,6 +218,37 @@ final class PassagesTest extends TestCase
         self::assertSame(2, $rig->junction->points()->read(self::point('route:r/fired')), 'each has acted once');
     }
 
+    public function testAFloodIsThinned(): void
+    {
+        foreach (['newest' => [1.0, 5.0, 9.0], 'first' => [1.0, 6.0]] as $keep => $expected) {
+            $rig = self::rig(['steps' => [['kind' => 'thin', 'seconds' => 0.5, 'keep' => $keep]]]);
+            $seen = [];
+            for ($i = 1; $i <= 9; ++$i) {
+                $rig->osc('/x', (float) $i);
+                $seen[] = self::out($rig);
+                $rig->pass(0.1);
+                $seen[] = self::out($rig);
+            }
+            $rig->pass(1.0);
+            $seen[] = self::out($rig);
+            self::assertSame($expected, array_values(array_unique($seen)), $keep);
+        }
+    }
+
+    public function testARouteAloneLeavesOthersOutUntilItIsNot(): void
+    {
+        $rig = self::rig([], [['id' => 'b', 'name' => 'B', 'when' => [['kind' => 'message', 'port' => 'tablet', 'address' => '/b', 'argument' => 1]], 'do' => [self::OUT]]]);
+        $rig->junction->set(self::point('route:b/solo'), 1, new Act('ada', 'Ada'), $rig->nanos());
+        $rig->osc('/x', 5.0);
+        self::assertNull(self::out($rig));
+        self::assertStringContainsString('others are alone on', self::missed($rig));
+        $rig->osc('/b', 6.0);
+        self::assertSame(6.0, self::out($rig));
+        $rig->junction->set(self::point('route:b/solo'), 0, new Act('ada', 'Ada'), $rig->nanos());
+        $rig->osc('/x', 7.0);
+        self::assertSame(7.0, self::out($rig));
+    }
+
     public function testValuesThatComeFastPutNothingOff(): void
     {
         foreach ([['kind' => 'ramp', 'seconds' => 0.5], ['kind' => 'smooth', 'seconds' => 0.1], ['kind' => 'slew', 'perSecond' => 80]] as $step) {

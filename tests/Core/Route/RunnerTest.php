@@ -220,7 +220,7 @@ final class RunnerTest extends TestCase
         $rig->junction->press($this->point('hold:palm/3'), new Act('ada', 'Ada'), $rig->nanos());
         self::assertSame([0, null], [$rig->level(3), $points->read($this->point('hold:palm/3'))]);
         self::assertSame(
-            '"enabled" can be set, to ',
+            '"enabled" and "solo" can ',
             substr(
                 $rig->junction->set($this->point('route:r'), 1, new Act('ada', 'Ada'), $rig->nanos())[0],
                 \strlen('of a route '),
