@@ -48,6 +48,7 @@ Route::prefix('api')->group(function (): void {
 
         Route::get('kinds', KindController::class);
         Route::post('formula', FormulaController::class);
+        Route::post('show/routes/starting', [RouteController::class, 'starting']);
         Route::post('show/routes/preview', [RouteController::class, 'preview']);
         Route::get('packets/formats', [PacketController::class, 'formats']);
         Route::post('packets/decode', [PacketController::class, 'decode']);

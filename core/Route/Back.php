@@ -12,6 +12,9 @@ use NimbleJunction\Core\Signal\Message;
 /** What a route's control is told of what it drives. */
 interface Back extends Kind
 {
+    /** @return string what the control does, to follow "and" */
+    public function words(): string;
+
     /** @return string why it cannot be told; '' where it can */
     public function problem(Route $route): string;
 

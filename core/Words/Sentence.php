@@ -73,7 +73,9 @@ final class Sentence
         $if = $route->conditions === [] ? '' : ' and '.self::say($route->conditions, ' and ', $wording);
         $steps = $route->steps === [] ? '' : ': '.self::say($route->steps, ', then ', $wording);
 
-        return ucfirst("when {$when}{$if}, ".self::say($route->actions, ', then ', $wording)."{$steps}.");
+        $back = $route->back === null ? '' : "; {$route->back->words()}";
+
+        return ucfirst("when {$when}{$if}, ".self::say($route->actions, ', then ', $wording)."{$steps}{$back}.");
     }
 
     /** @param list<Trigger|Condition|Step|Action> $parts */

@@ -67,7 +67,7 @@ final class ArchitectureTest extends TestCase
         }
         self::assertGreaterThan(12, \count($knows));
         self::assertSame([], self::circle($knows));
-        foreach (['Junction', 'Live', 'Plan', 'Words', 'Check', 'Preview', 'Rerouting', 'Sheet', 'Rehearsal'] as $top) {
+        foreach (['Junction', 'Live', 'Plan', 'Words', 'Check', 'Preview', 'Rerouting', 'Sheet', 'Starting', 'Rehearsal'] as $top) {
             foreach ([
                 'Wire',
                 'Signal',

@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use Illuminate\Http\JsonResponse;
+use NimbleJunction\Core\Document\Kinds;
 use NimbleJunction\Core\Document\Schema;
 use NimbleJunction\Core\Document\Table;
 use NimbleJunction\Core\Show\Show;
 use NimbleJunction\Core\Show\ShowReader;
+use NimbleJunction\Core\Starting\Starts;
 
 /**
  * What forms need to know of the parts of a show, and of every kind of trigger, condition, step, action and message:
@@ -23,6 +25,6 @@ final readonly class KindController
             'columns' => (new Table($list[0]))->described(),
         ], Show::LISTS);
 
-        return response()->json(['lists' => $lists, 'kinds' => ShowReader::kinds()->described()]);
+        return response()->json(['lists' => $lists, 'kinds' => ShowReader::kinds()->described() + (new Kinds(['starting' => Starts::ALL]))->described()]);
     }
 }

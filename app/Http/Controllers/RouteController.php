@@ -9,6 +9,7 @@ use App\Shows\Csv;
 use App\Shows\RouteDeed;
 use App\Shows\RouteTrial;
 use App\Shows\ShowStore;
+use App\Shows\StartTrial;
 use App\Shows\TriggerTable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -18,7 +19,7 @@ use Illuminate\Support\Str;
 /** Routes that are being built. */
 final readonly class RouteController
 {
-    public function __construct(private RouteTrial $trial, private EditAnswer $edits, private ShowStore $shows)
+    public function __construct(private RouteTrial $trial, private EditAnswer $edits, private ShowStore $shows, private StartTrial $starts)
     {
     }
 
@@ -31,6 +32,15 @@ final readonly class RouteController
         $value = $request->input('value');
 
         return response()->json($this->trial->of($route, is_numeric($value) ? (float) $value : null));
+    }
+
+    /** The routes that something to begin from would make. */
+    public function starting(Request $request): JsonResponse
+    {
+        /** @var array<mixed> $asked */
+        $asked = $request->json()->all();
+
+        return response()->json($this->starts->of($asked));
     }
 
     /** Many routes are renumbered, put on another channel, or moved to another port, in one edit. */

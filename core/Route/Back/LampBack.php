@@ -53,6 +53,11 @@ final readonly class LampBack extends Backwards
         ];
     }
 
+    public function words(): string
+    {
+        return 'its lamp shows it';
+    }
+
     public function besides(): array
     {
         return $this->blinks === null ? [] : [$this->blinks];

@@ -38,6 +38,11 @@ final readonly class ValueBack extends Backwards
         ];
     }
 
+    public function words(): string
+    {
+        return 'its control follows';
+    }
+
     public function problem(Route $route): string
     {
         foreach ($route->steps as $i => $step) {

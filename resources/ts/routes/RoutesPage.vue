@@ -17,6 +17,7 @@ import LearnMany from './LearnMany.vue'
 import RouteDeeds from './RouteDeeds.vue'
 import RouteForm from './RouteForm.vue'
 import RouteLife from './RouteLife.vue'
+import StartFrom from './StartFrom.vue'
 import TryRoute from './TryRoute.vue'
 
 const show = useShow()
@@ -24,7 +25,7 @@ const session = useSession()
 const engine = useEngine()
 const here = useRoute()
 const router = useRouter()
-const form = ref<'none' | 'add' | 'edit' | 'many'>(here.query.add ? 'add' : 'none')
+const form = ref<'none' | 'add' | 'edit' | 'many' | 'start'>(here.query.add ? 'add' : 'none')
 watch(
   () => [here.params.id, here.query.add],
   () => {
@@ -118,6 +119,15 @@ function cancel(): void {
       >
       <v-btn
         v-if="session.mayBuild"
+        @click="
+          onceLeft(() => {
+            form = 'start'
+          })
+        "
+        >Begin from…</v-btn
+      >
+      <v-btn
+        v-if="session.mayBuild"
         variant="flat"
         color="primary"
         @click="
@@ -148,6 +158,7 @@ function cancel(): void {
       <SideSheet :open="form !== 'none' || Boolean(here.params.id)" :closes="form === 'none'" @close="router.push('/routes')">
         <RouteForm v-if="form === 'add'" :route="null" @done="done" @cancel="cancel" />
         <RouteForm v-else-if="form === 'edit' && chosen" :key="chosen.id" :route="chosen" @done="done" @cancel="cancel" />
+        <StartFrom v-else-if="form === 'start'" @done="done($event[0] ?? '')" @cancel="form = 'none'" />
         <LearnMany v-else-if="form === 'many'" @done="done($event[0] ?? '')" @cancel="form = 'none'" />
         <aside v-else-if="chosen" class="panel" aria-label="Route">
           <h2>{{ chosen.name }}</h2>

@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Starting;
+
+use NimbleJunction\Core\Document\Field;
+
+/** So many of the same, counted: in a text {n} is the number of each. */
+final class Several
+{
+    public const MOST = 128;
+    public const GAP = '{n}';
+
+    public static function name(): Field
+    {
+        return Field::text('name', 'Name; each has its number behind it', 'Button', 100);
+    }
+
+    public static function count(int $usual): Field
+    {
+        return Field::whole('count', 'How many', 1, self::MOST, $usual);
+    }
+
+    public static function target(string $label = 'Each sets or presses this point; {n} counts up'): Field
+    {
+        return Field::text('target', $label, 'slot:palm-house/{n}', 200);
+    }
+
+    public static function begins(): Field
+    {
+        return Field::whole('begins', '{n} begins at', 0, 9999, 1);
+    }
+
+    public static function filled(string $text, int $number): string
+    {
+        return str_replace(self::GAP, (string) $number, $text);
+    }
+}
