@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Live;
 
+use NimbleJunction\Core\Message\MidiAddress;
 use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Route\Route;
 use NimbleJunction\Core\Signal\Message;
@@ -41,13 +42,22 @@ final class NearMiss
                 $distance = strcasecmp($address, $message->address()) === 0 ? 0 : levenshtein($address, $message->address());
                 if ($distance < $bestDistance) {
                     $bestDistance = $distance;
-                    $best = ['route' => $route, 'why' => $distance === 0
-                        ? "listens for {$address}: capital letters differ"
-                        : "listens for {$address}: {$distance} ".($distance === 1 ? 'character differs' : 'characters differ')];
+                    $best = ['route' => $route, 'why' => self::otherwise($address, $message->address(), $distance, $plan->middleC)];
                 }
             }
         }
 
         return $best;
+    }
+
+    private static function otherwise(string $wanted, string $is, int $distance, int $middleC): string
+    {
+        [$midi, $came] = [MidiAddress::parse($wanted), MidiAddress::parse($is)];
+
+        return match (true) {
+            $midi !== null && $came !== null => "waits for {$midi->spelled($middleC)}, this is {$came->spelled($middleC)}",
+            $distance === 0 => "listens for {$wanted}: capital letters differ",
+            default => "listens for {$wanted}: {$distance} ".($distance === 1 ? 'character differs' : 'characters differ'),
+        };
     }
 }

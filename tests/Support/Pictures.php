@@ -78,6 +78,20 @@ final readonly class Pictures
                 Background::until(static fn(): bool => microtime(true) - $begin > 7.0, 'Seven seconds of a wave', 9);
             },
             'routes' => fn() => $this->go('Routes'),
+            'unanswered' => function (): void {
+                $this->store('routes', [
+                    'name' => 'Lantern right up rings the bell',
+                    'when' => ['kind' => 'osc', 'port' => 'guides-tablet', 'address' => '/palm/lantern'],
+                    'if' => [['kind' => 'least', 'value' => 0.9]],
+                    'do' => [['kind' => 'press', 'point' => 'value:house-open']],
+                ]);
+                $this->slide("Guide's tablet fader", 0.7);
+                $this->go('Stand-ins');
+                $this->chrome->press('Play the song', '[aria-label="Sound workstation"]');
+                $this->go('Routes');
+                $this->chrome->press('What did nothing', '.page-head');
+                $this->chrome->untilText('[aria-label="Came and did nothing"]', 'Make a route');
+            },
             'stand-ins' => function (): void {
                 $this->go('Stand-ins');
                 $this->chrome->press('Faders', '[aria-label="House desk"]');

@@ -15,9 +15,12 @@ const becomes = computed(() => {
   const route = show.routes.find((one) => one.id === props.route)
   return route ? relaxed(route, props.relax) : null
 })
+const spell = (value: unknown) => (typeof value === 'number' ? String(Math.round(value * 10000) / 10000) : String(value))
 const words = computed(() =>
   Object.entries(props.relax.fields)
-    .map(([name, value]) => (value === null ? `any ${name}` : `${name} ${Array.isArray(value) ? value.join(', ') : value}`))
+    .map(([name, value]) =>
+      value === null ? `any ${name}` : `${name} ${Array.isArray(value) ? value.map(spell).join(', ') : spell(value)}`,
+    )
     .join(', '),
 )
 const label = computed(() => (props.relax.part === '' ? 'Switch it on' : `Take this too (${words.value})`))

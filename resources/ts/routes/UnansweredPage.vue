@@ -47,7 +47,7 @@ const make = (line: UnansweredLine) =>
           >
           {{ one.reason }}
           <p class="quiet small">
-            {{ one.what }} <span class="figures">{{ often(one) }}</span>
+            {{ one.what }}, <span class="figures">{{ often(one) }}</span>
           </p>
         </div>
         <RelaxButton v-if="one.relax" :route="one.route" :relax="one.relax" />
@@ -65,7 +65,7 @@ const make = (line: UnansweredLine) =>
             <span class="figures">{{ line.words }}</span>
             <p class="quiet small">
               {{ line.why }}. From {{ line.from }}<span class="figures">, {{ often(line) }}</span>
-              <router-link v-if="line.route" :to="`/routes/${line.route}`">open the route</router-link>
+              <template v-if="line.route">. <router-link :to="`/routes/${line.route}`">Open the route</router-link></template>
             </p>
           </div>
           <button v-if="session.mayBuild" type="button" class="small-button" @click="make(line)">Make a route</button>
