@@ -98,6 +98,9 @@ final class Passages implements Room, Known
     public function through(Route $route, float $value, int $from, Passing $passing): ?float
     {
         $count = \count($route->steps);
+        if ($count > $from) {
+            $passing->way->values[] = $value;
+        }
         for ($i = $from; $i < $count; ++$i) {
             $made = $route->steps[$i]->apply($value, $passing->at("step {$i}"));
             $this->note($route, $i, $passing);
@@ -105,6 +108,7 @@ final class Passages implements Room, Known
                 return null;
             }
             $value = $made;
+            $passing->way->values[] = $value;
         }
 
         return $value;

@@ -57,6 +57,9 @@ final class Runner
     private int $depth = 0;
     private ?TraceEvent $root = null;
 
+    /** Whether what happens now was begun by what routes do later: it is no more than so often a second. */
+    private bool $isGoingOn = false;
+
     /** Whether any route has acted on what was offered last. */
     private bool $hasActed = false;
     public readonly Misses $misses;
@@ -117,7 +120,7 @@ final class Runner
             $this->showings->changed($event->reference);
         }
         if ($this->plan->index->of($event) !== []) {
-            $this->waiting[] = new Cause($event, $this->depth, $this->root, $isOurOwn);
+            $this->waiting[] = new Cause($event, $this->depth, $this->root, $isOurOwn || $this->isGoingOn);
         }
     }
 
@@ -144,6 +147,7 @@ final class Runner
         if ($minute !== '') {
             $this->happened(new Occurred(TimeTrigger::WHAT.$minute, ['time' => $minute]));
         }
+        $this->isGoingOn = true;
         foreach ($this->passages->due($now) as $later) {
             $route = $this->plan->index->routes[$later->route->id] ?? null;
             if ($route === null || ! $this->switches->isOn($route->id, $route->enabled)) {
@@ -188,7 +192,9 @@ final class Runner
         }
         $record ??= $this->trace->begin(Kind::Message, "pressed {$routeId}", '', new Said('"{route}" is pressed', ['route' => $route->name]), $now);
         $passing = $this->passages->passing($route, new Occurred('pressed'), 0, $now);
-        $this->act($route, $value, 0, $passing, $depth, $record);
+        if (! $this->isGoingOn || $this->maySetItselfOff($route, $record, $now)) {
+            $this->act($route, $value, 0, $passing, $depth, $record);
+        }
 
         return true;
     }
@@ -210,6 +216,7 @@ final class Runner
         $this->effects = 0;
         $this->depth = 0;
         $this->root = null;
+        $this->isGoingOn = false;
 
         return $this->sending->take();
     }
@@ -243,7 +250,7 @@ final class Runner
                 $this->trace->hop(
                     $record,
                     Hop::Matched,
-                    new TakenBy($listener->route->name, $taken->words),
+                    new TakenBy($listener->route->name, $taken->words, $passing->way),
                     '',
                     $listener->route->id,
                 );
@@ -319,7 +326,7 @@ final class Runner
             $this->firings->add($route->id, $now);
             $what = FiredTrigger::what($route->id);
             if ($this->plan->index->waitsFor($what) && $this->mayAct($route, $depth, $record)) {
-                $this->waiting[] = new Cause(new Occurred($what, ['value' => $made]), $depth + 1, $record, false);
+                $this->waiting[] = new Cause(new Occurred($what, ['value' => $made]), $depth + 1, $record, $this->isGoingOn);
             }
         }
         $this->changes->lookSoon();

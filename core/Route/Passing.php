@@ -7,6 +7,7 @@ namespace NimbleJunction\Core\Route;
 use NimbleJunction\Core\Point\Point;
 use NimbleJunction\Core\Point\Readings;
 use NimbleJunction\Core\Point\Reference;
+use NimbleJunction\Core\Trace\Way;
 
 /** A value on its way through a route: when it is, what its parts have in mind, and what else is known. */
 final class Passing
@@ -31,6 +32,7 @@ final class Passing
         private readonly Readings $readings,
         public readonly int $source = 0,
         private readonly ?Known $known = null,
+        public readonly Way $way = new Way(),
     ) {
     }
 

@@ -68,7 +68,7 @@ final class RoutesTest extends BrowserTestCase
         $this->says('/curtain', 64.0);
         $this->untilScript('return document.querySelector("[aria-label=\'Came and did nothing\']").textContent.includes("/curtain")', false);
         $this->says('/nobody/knows', 1.0);
-        $this->sees('[aria-label="Came and did nothing"]', 'no route listens for it');
+        $this->sees('[aria-label="Came and did nothing"]', '/nobody/knows');
         self::$chrome->driver->executeScript('[...document.querySelectorAll("[aria-label=\'Came and did nothing\'] article")].find((one) => one.textContent.includes("/nobody/knows")).querySelector("button").click()');
         $this->untilScript('return [...document.querySelectorAll("form input")].some((one) => one.value === "/nobody/knows")', true);
         $this->go('Routes');
@@ -129,6 +129,51 @@ final class RoutesTest extends BrowserTestCase
         self::$chrome->press('Take it in', '[aria-label="Read a sheet"]');
         $this->sees('[aria-label="Triggers"]', 'One');
         $this->undo('take in a trigger sheet: 0 changed, 1 added');
+    }
+
+    /** Thirty routes in ten minutes, without a mouse: at three keys a second there is time for sixty keys a route. */
+    public function testThirtyRoutesAreMadeByKeysAlone(): void
+    {
+        $this->go('Routes');
+        $before = (int) self::$chrome->find('[aria-label="routes"] .count')->getText();
+        $keys = 0;
+        $press = function (string $what) use (&$keys): void {
+            ++$keys;
+            $this->key($what);
+        };
+        $type = function (string $text) use (&$keys): void {
+            $keys += \strlen($text);
+            $this->key($text);
+        };
+        $focused = static fn(): string => (string) self::$chrome->driver->executeScript(
+            'const at = document.activeElement; return at.getAttribute("aria-label") ?? document.querySelector(`label[for="${at.id}"]`)?.textContent ?? at.textContent ?? ""',
+        );
+        $tabTo = function (string $label) use ($press, $focused): void {
+            for ($i = 0; $i < 20 && trim($focused()) !== $label; ++$i) {
+                $press(WebDriverKeys::TAB);
+            }
+            self::assertSame($label, trim($focused()));
+        };
+        for ($i = 1; $i <= 30; ++$i) {
+            $press('/');
+            $this->untilScript('return document.activeElement?.getAttribute("role")', 'combobox');
+            $type('add a route');
+            $this->sees('#found [aria-selected=true]', 'Add a route');
+            $press(WebDriverKeys::ENTER);
+            $this->untilScript('return document.querySelector("main form label[for=\'" + document.activeElement.id + "\']")?.textContent', 'Name');
+            $type("K{$i}");
+            $tabTo('OSC address');
+            $type("/k/{$i}");
+            $tabTo('Slot, 1 to 512');
+            $press(WebDriverKeys::CONTROL.'a');
+            $type((string) (100 + $i));
+            $press(WebDriverKeys::ENTER);
+            $this->sees('[aria-label="routes"] .count', (string) ($before + $i));
+        }
+        $this->says('/k/30', 1.0);
+        $this->sees('aside.panel', 'When /k/30 arrives on');
+        $this->sees('aside.panel', 'Acted 1 time');
+        self::assertLessThan(60 * 30, $keys);
     }
 
     private function says(string $address, float $value): void

@@ -64,7 +64,7 @@ final class RehearsalTest extends TestCase
             array_filter($lines, static fn(array $line): bool => isset($line['trace']) && $line['trace']['kind'] === 'message'),
         )[0];
         self::assertSame([0.7, 'Tablet: /lamp 1'], [$traced['at'], $traced['words']]);
-        self::assertContains('"Fader in" takes argument 1', array_column($traced['trace']['hops'], 'words'));
+        self::assertContains('"Fader in" takes argument 1: 1 → 255', array_column($traced['trace']['hops'], 'words'));
     }
 
     public function testAHoldARestartAnEditAndTheTimeOfDay(): void

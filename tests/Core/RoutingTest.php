@@ -21,7 +21,7 @@ final class RoutingTest extends TestCase
         self::assertSame([
             'heard: Tablet heard 16 bytes from 127.0.0.15:6454',
             'decoded: /lamp 0.5',
-            'matched: "Fader in" takes argument 1',
+            'matched: "Fader in" takes argument 1: 0.5 → 127.5',
             'changed: slot 5 of Palm House from 0 to 128',
             'sent: Node sent sACN universe 7 to 127.0.0.14:5568',
             'sent: Net sent port-address 9 to 127.0.0.16:6454',

@@ -21,6 +21,13 @@ describe('the palette', () => {
     expect(names('nothing of the kind')).toEqual([])
     expect(names('')).toHaveLength(4)
   })
+  it('puts first what is called just so', () => {
+    const both: Find[] = [
+      { kind: 'action', name: 'Undo: add a route "K1"', run },
+      { kind: 'action', name: 'Add a route', run },
+    ]
+    expect(matching(both, 'add a route').map((one) => one.name)).toEqual(['Add a route', 'Undo: add a route "K1"'])
+  })
   it('reads a slot at the end', () => {
     expect(slotIn('palm 12')).toEqual({ words: 'palm', slot: 12 })
     expect(slotIn('512')).toEqual({ words: '', slot: 512 })

@@ -19,18 +19,22 @@ export const MOST_FOUND = 12
 
 /** All words must be somewhere in what is said of it; whoever has them in the name comes first. */
 export function matching(everything: readonly Find[], text: string): Find[] {
-  const words = text.toLowerCase().split(/\s+/).filter(Boolean)
+  const asked = text.trim().toLowerCase()
+  const words = asked.split(/\s+/).filter(Boolean)
+  const exactly: Find[] = []
   const inName: Find[] = []
   const elsewhere: Find[] = []
   for (const one of everything) {
     const name = `${one.kind} ${one.name}`.toLowerCase()
-    if (words.every((word) => name.includes(word))) inName.push(one)
+    // What is called just so comes first: "add a route" never undoes one that was added.
+    if (asked !== '' && one.name.toLowerCase() === asked) exactly.push(one)
+    else if (words.every((word) => name.includes(word))) inName.push(one)
     else if (one.more) {
       const whole = `${name} ${one.more.toLowerCase()}`
       if (words.every((word) => whole.includes(word))) elsewhere.push(one)
     }
   }
-  return [...inName, ...elsewhere]
+  return [...exactly, ...inName, ...elsewhere]
 }
 
 /** What a number at the end means: a slot of each universe that the words before it fit. */
