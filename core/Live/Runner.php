@@ -19,7 +19,6 @@ use NimbleJunction\Core\Route\PointChanged;
 use NimbleJunction\Core\Route\Route;
 use NimbleJunction\Core\Route\Sequence;
 use NimbleJunction\Core\Route\Taken;
-use NimbleJunction\Core\Route\Template;
 use NimbleJunction\Core\Route\Trigger\FiredTrigger;
 use NimbleJunction\Core\Route\Trigger\PressedTrigger;
 use NimbleJunction\Core\Route\Trigger\TimeTrigger;
@@ -29,10 +28,8 @@ use NimbleJunction\Core\Trace\Decoded;
 use NimbleJunction\Core\Trace\Event as TraceEvent;
 use NimbleJunction\Core\Trace\Kind;
 use NimbleJunction\Core\Trace\MessageAt;
-use NimbleJunction\Core\Trace\Near;
 use NimbleJunction\Core\Trace\Said;
 use NimbleJunction\Core\Trace\Step as Hop;
-use NimbleJunction\Core\Trace\TakenBy;
 use NimbleJunction\Core\Trace\Trace;
 use NimbleJunction\Core\Trace\Untaken;
 
@@ -63,6 +60,7 @@ final class Runner
     /** Whether any route has acted on what was offered last. */
     private bool $hasActed = false;
     public readonly Misses $misses;
+    private readonly Chronicle $chronicle;
 
     public function __construct(
         private readonly Trace $trace,
@@ -78,6 +76,7 @@ final class Runner
     ) {
         $this->plan = Plan::empty();
         $this->misses = new Misses();
+        $this->chronicle = new Chronicle($trace);
     }
 
     public function adopt(Plan $plan): void
@@ -147,7 +146,6 @@ final class Runner
         if ($minute !== '') {
             $this->happened(new Occurred(TimeTrigger::WHAT.$minute, ['time' => $minute]));
         }
-        $this->isGoingOn = true;
         foreach ($this->passages->due($now) as $later) {
             $route = $this->plan->index->routes[$later->route->id] ?? null;
             if ($route === null || ! $this->switches->isOn($route->id, $route->enabled)) {
@@ -156,8 +154,8 @@ final class Runner
             $passing = $this->passages->passing($route, $later->event, $later->source, $now);
             $value = $later->value ?? $this->passages->wake($route, $later->step, $passing);
             if ($value !== null) {
-                $title = new Said('"{route}" goes on with {value}', ['route' => $route->name, 'value' => Template::number($value)]);
-                $record = $this->trace->begin(Kind::Message, "later {$route->id}", '', $title, $now);
+                $this->isGoingOn = true;
+                $record = $this->chronicle->later($route, $value, $now);
                 $this->act($route, $value, $later->step + 1, $passing, 0, $record, $later->place);
             }
         }
@@ -190,7 +188,7 @@ final class Runner
         if ($route === null) {
             return false;
         }
-        $record ??= $this->trace->begin(Kind::Message, "pressed {$routeId}", '', new Said('"{route}" is pressed', ['route' => $route->name]), $now);
+        $record ??= $this->chronicle->pressed($route, $now);
         $passing = $this->passages->passing($route, new Occurred('pressed'), 0, $now);
         if (! $this->isGoingOn || $this->maySetItselfOff($route, $record, $now)) {
             $this->act($route, $value, 0, $passing, $depth, $record);
@@ -202,9 +200,7 @@ final class Runner
     /** A person tries a route with a value of their choice, as if its first trigger had come with it: conditions are left out. */
     public function tried(Route $route, float $value, string $by, int $now): void
     {
-        $words = 'a test: {name} runs "{route}" with {value}';
-        $said = new Said($words, ['name' => $by, 'route' => $route->name, 'value' => Template::number($value)]);
-        $record = $this->trace->begin(Kind::Message, "tried {$route->id}", '', $said, $now);
+        $record = $this->chronicle->tried($route, $value, $by, $now);
         $event = ($route->triggers[0] ?? null)?->sample() ?? new Occurred('tried');
         $this->act($route, $value, 0, $this->passages->passing($route, $event, 0, $now), 0, $record);
     }
@@ -235,11 +231,12 @@ final class Runner
             }
             $isLookedAt = true;
             if ($listener->route->back !== null && $cause->event instanceof Heard && $this->showings->isEcho($listener->route, $cause->event->message, $now)) {
-                $this->echoed($cause, $listener, $now);
+                $this->hasActed = true;
+                $this->chronicle->echoed($this->root ??= $this->chronicle->begin($cause->event, $listener, $now), $listener->route);
 
                 continue;
             }
-            $record = $this->root ??= $this->record($cause->event, $listener, $now);
+            $record = $this->root ??= $this->chronicle->begin($cause->event, $listener, $now);
             if ($taken instanceof Missed) {
                 $this->miss($record, $listener->route, $taken->at($listener->place()), $cause->event, $now);
             } elseif (! $this->switches->isOn($listener->route->id, $listener->route->enabled)) {
@@ -247,13 +244,7 @@ final class Runner
                 $off = new Missed("listens for this, but {$why}", $listener->route->enabled ? [] : ['enabled' => null]);
                 $this->miss($record, $listener->route, $off, $cause->event, $now);
             } elseif (($passing = $this->passing($listener, $taken, $cause->event, $record, $now)) !== null) {
-                $this->trace->hop(
-                    $record,
-                    Hop::Matched,
-                    new TakenBy($listener->route->name, $taken->words, $passing->way),
-                    '',
-                    $listener->route->id,
-                );
+                $this->chronicle->taken($record, $listener->route, $taken, $passing);
                 $this->hasActed = true;
                 if (! $cause->isOurOwn || $this->maySetItselfOff($listener->route, $record, $now)) {
                     $this->act($listener->route, $taken->value, 0, $passing, $cause->depth, $record);
@@ -269,14 +260,7 @@ final class Runner
     {
         $times = $this->sending->echoes->count($route->id, $now);
         if ($times > Echoes::MOST_A_SECOND) {
-            $words = 'cut at "{route}": it has set itself off {most} times this second';
-            $this->trace->hop(
-                $record,
-                Hop::Refused,
-                new Said($words, ['route' => $route->name, 'most' => Echoes::MOST_A_SECOND]),
-                '',
-                $route->id,
-            );
+            $this->chronicle->cut($record, $route, 'it has set itself off '.Echoes::MOST_A_SECOND.' times this second');
         }
 
         return $times <= Echoes::MOST_A_SECOND;
@@ -300,25 +284,24 @@ final class Runner
      * @param int $from the first step that the value goes through, from 0
      * @param list<int> $place of the action that goes on: those before it are done already
      */
-    private function act(Route $route, float $value, int $from, Passing $passing, int $depth, TraceEvent $record, array $place = []): void
-    {
+    private function act(
+        Route $route,
+        float $value,
+        int $from,
+        Passing $passing,
+        int $depth,
+        TraceEvent $record,
+        array $place = [],
+    ): void {
         $now = $passing->now;
         if ($this->passages->isFull($route->id)) {
-            $words = 'cut at "{route}": {most} of its values wait for their time already';
-            $said = new Said($words, ['route' => $route->name, 'most' => Passages::MOST_WAITING]);
-            $this->trace->hop($record, Hop::Refused, $said, '', $route->id);
+            $this->chronicle->cut($record, $route, Passages::MOST_WAITING.' of its values wait for their time already');
 
             return;
         }
         $made = $this->passages->through($route, $value, $from, $passing);
         if ($made === null) {
-            $this->trace->hop(
-                $record,
-                Hop::Note,
-                new Said('"{route}" lets nothing pass now at {value}', ['route' => $route->name, 'value' => Template::number($value)]),
-                '',
-                $route->id,
-            );
+            $this->chronicle->nothingPasses($record, $route, $value);
 
             return;
         }
@@ -356,40 +339,16 @@ final class Runner
             return true;
         }
         if ($depth >= self::DEEPEST || $this->effects === self::MOST_EFFECTS + 1) {
-            $this->trace->hop(
-                $record,
-                Hop::Refused,
-                new Said(
-                    'cut at "{route}": routes that call each other go {depth} deep, and do {most} things in one turn',
-                    ['route' => $route->name, 'depth' => self::DEEPEST, 'most' => self::MOST_EFFECTS],
-                ),
-                '',
-                $route->id,
-            );
+            $why = 'routes that call each other go '.self::DEEPEST.' deep, and do '.self::MOST_EFFECTS.' things in one turn';
+            $this->chronicle->cut($record, $route, $why);
         }
 
         return false;
     }
 
-    /** A control says what it was told a moment ago: it is told, and nothing else comes of it. */
-    private function echoed(Cause $cause, Listener $listener, int $now): void
-    {
-        $record = $this->root ??= $this->record($cause->event, $listener, $now);
-        $this->hasActed = true;
-        $said = new Said('"{route}" leaves it: it is what its control was told a moment ago', ['route' => $listener->route->name]);
-        $this->trace->hop($record, Hop::Note, $said, '', $listener->route->id);
-    }
-
     private function miss(TraceEvent $record, Route $route, Missed $missed, Event $event, int $now): void
     {
-        $this->trace->hop($record, Hop::Nearly, new Near($route->name, $missed->reason, $missed->part, $missed->relax), '', $route->id);
+        $this->chronicle->near($record, $route, $missed);
         $this->misses->near($route, $event, $missed, $now);
-    }
-
-    private function record(Event $event, Listener $listener, int $now): TraceEvent
-    {
-        $words = $event->fields()['point'] ?? $event->keys()[0];
-
-        return $this->trace->begin(Kind::Message, "event {$event->keys()[0]}", '', new Said('{event}: "{route}" looks at it', ['event' => trim(strtr((string) $words, ['*' => ''])), 'route' => $listener->route->name]), $now);
     }
 }

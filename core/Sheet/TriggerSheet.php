@@ -151,7 +151,11 @@ final readonly class TriggerSheet
         $faults = [];
         $kind = trim($cells['when'] ?? self::text($when['kind'] ?? ''));
         if ($kind === '') {
-            $faults[] = new Fault('when', 'it is empty', 'Say what kind of message it is: note, note-on, controller, program, osc, msc and so on.');
+            $faults[] = new Fault(
+                'when',
+                'it is empty',
+                'Say what kind of message it is: note, note-on, controller, program, osc, msc and so on.',
+            );
         }
         $when = ($when['kind'] ?? '') === $kind ? $when : ['kind' => $kind];
         if (isset($cells['port'])) {
@@ -188,9 +192,17 @@ final readonly class TriggerSheet
         $note = NoteName::read($name, $middleC);
         $number = trim($cells['number'] ?? '');
         if ($note === null) {
-            $faults[] = new Fault(self::NOTE_NAME, "it is \"{$name}\"", "Use a name like C#3, where middle C (note 60) is C{$middleC}; or leave it empty and give the number.");
+            $faults[] = new Fault(
+                self::NOTE_NAME,
+                "it is \"{$name}\"",
+                "Use a name like C#3, where middle C (note 60) is C{$middleC}; or leave it empty and give the number.",
+            );
         } elseif ($number !== '' && $number !== (string) $note) {
-            $faults[] = new Fault(self::NOTE_NAME, "{$name} is note {$note}, and the number is {$number}", "Middle C (note 60) is C{$middleC} in this table: make them say the same, or leave one empty.");
+            $faults[] = new Fault(
+                self::NOTE_NAME,
+                "{$name} is note {$note}, and the number is {$number}",
+                "Middle C (note 60) is C{$middleC} in this table: make them say the same, or leave one empty.",
+            );
         } else {
             $cells['number'] = (string) $note;
         }

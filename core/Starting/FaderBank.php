@@ -9,8 +9,19 @@ use NimbleJunction\Core\Document\Field;
 /** A bank of faders sets parameters, and its motors follow them. */
 final readonly class FaderBank implements Start
 {
-    public function __construct(private string $name, private string $port, private int $channel, private int $first, private int $bits, private int $count, private string $target, private int $begins, /** @var list<float> */ private array $range, private bool $motors)
-    {
+    public function __construct(
+        private string $name,
+        private string $port,
+        private int $channel,
+        private int $first,
+        private int $bits,
+        private int $count,
+        private string $target,
+        private int $begins,
+        /** @var list<float> */
+        private array $range,
+        private bool $motors,
+    ) {
     }
 
     public static function kind(): string

@@ -9,8 +9,15 @@ use NimbleJunction\Core\Document\Field;
 /** A plain "go" note becomes cues that are named, one after the other: the list of them stands in the route. */
 final readonly class GoNotes implements Start
 {
-    public function __construct(private string $name, private string $port, private int $note, /** @var list<float> */ private array $cues, private string $to, private string $list)
-    {
+    public function __construct(
+        private string $name,
+        private string $port,
+        private int $note,
+        /** @var list<float> */
+        private array $cues,
+        private string $to,
+        private string $list,
+    ) {
     }
 
     public static function kind(): string

@@ -9,8 +9,15 @@ use NimbleJunction\Core\Document\Field;
 /** Levels of slots are told as controllers. */
 final readonly class LevelsToControllers implements Start
 {
-    public function __construct(private string $name, private string $universe, private int $first, private int $count, private string $to, private int $channel, private int $controller)
-    {
+    public function __construct(
+        private string $name,
+        private string $universe,
+        private int $first,
+        private int $count,
+        private string $to,
+        private int $channel,
+        private int $controller,
+    ) {
     }
 
     public static function kind(): string

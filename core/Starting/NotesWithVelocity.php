@@ -4,15 +4,9 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Starting;
 
-use NimbleJunction\Core\Document\Field;
-
 /** Notes set points by how hard they are pressed, as long as they sound. */
-final readonly class NotesWithVelocity implements Start
+final readonly class NotesWithVelocity extends Notes
 {
-    public function __construct(private string $name, private string $port, private ?int $channel, private int $first, private int $count, private string $target, private int $begins)
-    {
-    }
-
     public static function kind(): string
     {
         return 'notes-velocity';
@@ -23,31 +17,8 @@ final readonly class NotesWithVelocity implements Start
         return 'Notes as levels, by how hard they are pressed';
     }
 
-    public static function fields(): array
+    protected function step(): array
     {
-        return [
-            Several::name(),
-            Field::port(),
-            Field::whole('channel', 'Channel, 1 to 16; empty for any', 1, 16, null, false),
-            Field::whole('first', 'First note, 0 to 127', 0, 127, 36),
-            Several::count(16),
-            Several::target('Each sets this point; {n} counts up'),
-            Several::begins(),
-        ];
-    }
-
-    public function routes(): array
-    {
-        $routes = [];
-        for ($i = 0; $i < $this->count; ++$i) {
-            $routes[] = [
-                'name' => "{$this->name} ".($i + 1),
-                'when' => ['kind' => 'note', 'port' => $this->port, ...($this->channel === null ? [] : ['channel' => $this->channel]), 'note' => $this->first + $i],
-                'steps' => [['kind' => 'scale', 'from' => [0, 127], 'to' => [0, 255]]],
-                'do' => [['kind' => 'set', 'point' => Several::filled($this->target, $this->begins + $i), 'ends' => 'release']],
-            ];
-        }
-
-        return $routes;
+        return ['kind' => 'scale', 'from' => [0, 127], 'to' => [0, 255]];
     }
 }

@@ -9,8 +9,19 @@ use NimbleJunction\Core\Document\Field;
 /** A page of OSC controls sets points, and shows them. */
 final readonly class OscPage implements Start
 {
-    public function __construct(private string $name, private string $port, private string $address, private int $count, private string $target, private int $begins, /** @var list<float> */ private array $from, /** @var list<float> */ private array $to, private bool $back)
-    {
+    public function __construct(
+        private string $name,
+        private string $port,
+        private string $address,
+        private int $count,
+        private string $target,
+        private int $begins,
+        /** @var list<float> */
+        private array $from,
+        /** @var list<float> */
+        private array $to,
+        private bool $back,
+    ) {
     }
 
     public static function kind(): string

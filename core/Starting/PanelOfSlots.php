@@ -9,8 +9,15 @@ use NimbleJunction\Core\Document\Field;
 /** A universe that arrives is a panel of buttons: a slot that rises through half presses, or sets. */
 final readonly class PanelOfSlots implements Start
 {
-    public function __construct(private string $name, private string $universe, private int $first, private int $count, private string $does, private string $target, private int $begins)
-    {
+    public function __construct(
+        private string $name,
+        private string $universe,
+        private int $first,
+        private int $count,
+        private string $does,
+        private string $target,
+        private int $begins,
+    ) {
     }
 
     public static function kind(): string

@@ -9,8 +9,13 @@ use NimbleJunction\Core\Document\Field;
 /** GO of show control becomes an OSC message with its cue, and such a message GO. */
 final readonly class ShowControlAndOsc implements Start
 {
-    public function __construct(private string $name, private string $port, private string $to, private string $address, private bool $back)
-    {
+    public function __construct(
+        private string $name,
+        private string $port,
+        private string $to,
+        private string $address,
+        private bool $back,
+    ) {
     }
 
     public static function kind(): string

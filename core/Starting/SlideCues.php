@@ -9,8 +9,17 @@ use NimbleJunction\Core\Document\Field;
 /** Notes of slides become cues that are named: of show control, or of OSC. */
 final readonly class SlideCues implements Start
 {
-    public function __construct(private string $name, private string $port, private int $first, private int $count, private string $to, private string $as, private int $begins, private string $list, private string $address)
-    {
+    public function __construct(
+        private string $name,
+        private string $port,
+        private int $first,
+        private int $count,
+        private string $to,
+        private string $as,
+        private int $begins,
+        private string $list,
+        private string $address,
+    ) {
     }
 
     public static function kind(): string

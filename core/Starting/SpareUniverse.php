@@ -9,8 +9,17 @@ use NimbleJunction\Core\Document\Field;
 /** A desk has a universe to spare: each slot of it is told a media server as a message. */
 final readonly class SpareUniverse implements Start
 {
-    public function __construct(private string $name, private string $universe, private int $first, private int $count, private string $to, private string $address, private int $begins, /** @var list<float> */ private array $range)
-    {
+    public function __construct(
+        private string $name,
+        private string $universe,
+        private int $first,
+        private int $count,
+        private string $to,
+        private string $address,
+        private int $begins,
+        /** @var list<float> */
+        private array $range,
+    ) {
     }
 
     public static function kind(): string

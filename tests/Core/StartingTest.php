@@ -43,8 +43,13 @@ final class StartingTest extends TestCase
 
     /** @param array<string, mixed> $asked */
     #[DataProvider('starts')]
-    public function testItMakesRoutesThatDoWhatTheySay(array $asked, int $count, string $where, string $what, string $expected): void
-    {
+    public function testItMakesRoutesThatDoWhatTheySay(
+        array $asked,
+        int $count,
+        string $where,
+        string $what,
+        string $expected,
+    ): void {
         $routes = [];
         foreach (Starts::read($asked)->routes() as $i => $route) {
             $routes[] = ['id' => "r{$i}"] + $route;

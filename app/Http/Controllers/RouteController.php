@@ -19,8 +19,12 @@ use Illuminate\Support\Str;
 /** Routes that are being built. */
 final readonly class RouteController
 {
-    public function __construct(private RouteTrial $trial, private EditAnswer $edits, private ShowStore $shows, private StartTrial $starts)
-    {
+    public function __construct(
+        private RouteTrial $trial,
+        private EditAnswer $edits,
+        private ShowStore $shows,
+        private StartTrial $starts,
+    ) {
     }
 
     /** What a route would do as it is typed, and what is wrong with it. */

@@ -36,7 +36,13 @@ final class Arriving extends PlanRoom
             return null;
         }
 
-        return new Point($reference, "{$this->plan->universeName($reference->id)}, slot ".($slot + 1).', as it arrives', PointKind::Level, 0.0, 255.0);
+        return new Point(
+            $reference,
+            "{$this->plan->universeName($reference->id)}, slot ".($slot + 1).', as it arrives',
+            PointKind::Level,
+            0.0,
+            255.0,
+        );
     }
 
     public function slots(Reference $reference): array

@@ -38,7 +38,14 @@ final class Slots extends PlanRoom
             return null;
         }
 
-        return new Point($reference, "{$this->plan->universeName($reference->id)}, slot ".($slot + 1), PointKind::Level, 0.0, 255.0, isSet: true);
+        return new Point(
+            $reference,
+            "{$this->plan->universeName($reference->id)}, slot ".($slot + 1),
+            PointKind::Level,
+            0.0,
+            255.0,
+            isSet: true,
+        );
     }
 
     public function slots(Reference $reference): array

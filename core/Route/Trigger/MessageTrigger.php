@@ -64,7 +64,10 @@ final readonly class MessageTrigger implements Showing
 
     public function sample(): Event
     {
-        return new Heard($this->port, MidiAddress::parse($this->address)?->message(100) ?? Osc::of($this->address, array_fill(0, $this->argument, 1.0)));
+        return new Heard(
+            $this->port,
+            MidiAddress::parse($this->address)?->message(100) ?? Osc::of($this->address, array_fill(0, $this->argument, 1.0)),
+        );
     }
 
     public function words(Wording $wording): string

@@ -157,7 +157,10 @@ final readonly class MscTrigger implements Trigger, Checked
     private function notForIt(Control $control): ?Missed
     {
         if ($this->format !== self::ANY && $control->format !== self::FORMATS_OF_ALL && ! ShowFormat::includes($control->format, MscWords::format($this->format))) {
-            return new Missed("waits for {$this->format}, it is for ".(ShowFormat::name($control->format) ?? $control->format), ['format' => self::ANY]);
+            return new Missed(
+                "waits for {$this->format}, it is for ".(ShowFormat::name($control->format) ?? $control->format),
+                ['format' => self::ANY],
+            );
         }
         $isGroup = $control->device >= Control::FIRST_GROUP && $control->device < Control::EVERYONE;
         $group = $control->device - Control::FIRST_GROUP + 1;

@@ -97,7 +97,10 @@ final readonly class OscTrigger implements Checked, Showing
         }
         $argument = $message->arguments()[$this->argument - 1] ?? null;
         if ($this->is !== null && (string) $argument !== (string) $this->is) {
-            return new Missed("waits for {$this->is} as argument {$this->argument}, ".($argument === null ? 'there is none' : "it is {$argument}"), ['is' => null]);
+            return new Missed(
+                "waits for {$this->is} as argument {$this->argument}, ".($argument === null ? 'there is none' : "it is {$argument}"),
+                ['is' => null],
+            );
         }
 
         return match ($this->takes) {
@@ -143,10 +146,17 @@ final readonly class OscTrigger implements Checked, Showing
     private function text(int|float|string|null $argument, array $names): Taken|Missed
     {
         if (! \is_string($argument)) {
-            return new Missed("wants a text as argument {$this->argument}, ".($argument === null ? 'there is none' : "it is the number {$argument}"), ['takes' => 'message']);
+            return new Missed(
+                "wants a text as argument {$this->argument}, ".($argument === null ? 'there is none' : "it is the number {$argument}"),
+                ['takes' => 'message'],
+            );
         }
 
-        return new Taken(is_numeric($argument) ? (float) $argument : 1.0, "takes the text of argument {$this->argument}", ['text' => $argument] + $names);
+        return new Taken(
+            is_numeric($argument) ? (float) $argument : 1.0,
+            "takes the text of argument {$this->argument}",
+            ['text' => $argument] + $names,
+        );
     }
 
     private static function pattern(string $address): ?AddressPattern

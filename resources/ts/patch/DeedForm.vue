@@ -82,13 +82,4 @@ async function move(): Promise<void> {
   <p v-if="failed" class="wrong small deed" role="alert">{{ failed }}</p>
 </template>
 
-<style scoped>
-.deed {
-  flex-basis: 100%;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-  align-items: center;
-  padding-top: 4px;
-}
-</style>
+<style scoped src="../lists/deeds.css"></style>
