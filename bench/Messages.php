@@ -21,18 +21,27 @@ final readonly class Messages implements Measurement
     private const BARE_PORT = 8100;
     private const ROUNDS = 3;
 
-    public function __construct(private int $rate, private float $seconds)
+    /** Five of them that leave a whole number as it is. */
+    private const STEPS = [
+        ['kind' => 'scale', 'from' => [0, 1e6], 'to' => [0, 1]],
+        ['kind' => 'scale', 'from' => [0, 1], 'to' => [0, 1e6]],
+        ['kind' => 'snap', 'size' => 1],
+        ['kind' => 'limit', 'low' => 0, 'high' => 1e6],
+        ['kind' => 'formula', 'text' => 'value + 0'],
+    ];
+
+    public function __construct(private int $rate, private float $seconds, private bool $hasSteps = false)
     {
     }
 
     public function title(): string
     {
-        return "Messages: {$this->rate} OSC messages a second through ".self::ROUTES.' routes, from one program to another';
+        return "Messages: {$this->rate} OSC messages a second through ".self::ROUTES.' routes'.($this->hasSteps ? ' of five steps' : '').', from one program to another';
     }
 
     public function run(): iterable
     {
-        $show = new Show(self::document());
+        $show = new Show(self::document($this->hasSteps ? self::STEPS : []));
         $time = (string) (int) (4 * self::ROUNDS * $this->seconds + 90);
         $bare = new Subject(
             [__DIR__.'/Support/passing.php', self::NET.'.2', (string) self::BARE_PORT, self::NET.'.21', $time],
@@ -113,8 +122,12 @@ final readonly class Messages implements Measurement
         return [$times, $count - \count($times)];
     }
 
-    /** @return array<string, mixed> */
-    private static function document(): array
+    /**
+     * @param list<array<string, mixed>> $steps
+     *
+     * @return array<string, mixed>
+     */
+    private static function document(array $steps): array
     {
         $routes = [];
         for ($i = 0; $i < self::ROUTES; ++$i) {
@@ -122,6 +135,7 @@ final readonly class Messages implements Measurement
                 'id' => "r{$i}",
                 'name' => "Route {$i}",
                 'when' => ['kind' => 'osc', 'port' => 'in', 'address' => "/in/{$i}"],
+                'steps' => $steps,
                 'do' => [['kind' => 'send', 'port' => 'out', 'message' => ['kind' => 'osc', 'address' => "/out/{$i}", 'arguments' => [['kind' => 'int']]]]],
             ];
         }

@@ -17,6 +17,8 @@ $all = [
     'patch' => static fn(): Measurement => new Patched(),
     'routes' => static fn(): Measurement => new Routes(),
     'messages' => static fn(): Measurement => new Messages(5000, 4.0),
+    'messages-minute' => static fn(): Measurement => new Messages(5000, 20.0),
+    'steps' => static fn(): Measurement => new Messages(1000, 10.0, true),
     'relay' => static fn(): Measurement => new Relay(64, 2.0),
     'load' => static fn(): Measurement => new Relay(256, 2.0),
     'load-all' => static fn(): Measurement => new Relay(256, 2.0, isAllMoving: true),

@@ -35,7 +35,7 @@ final class Affected
     public static function by(Draft $draft, Amendment $amendment): ?self
     {
         // What notes are called stands everywhere.
-        if ($amendment->count() > self::MOST || isset($amendment->settings['middleC'])) {
+        if ($amendment->count() > self::MOST || isset($amendment->settings['middleC']) || isset($amendment->parts['notes'])) {
             return null;
         }
         $affected = new self($draft, new Neighbourhood($draft));

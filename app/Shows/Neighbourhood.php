@@ -27,6 +27,7 @@ final class Neighbourhood
         'groups' => ['routes', 'groups'],
         'values' => ['routes'],
         'pixels' => ['routes', 'fixtures', 'pixels'],
+        'notes' => [],
     ];
 
     /** Of these only whether they are there matters to others. */
@@ -116,7 +117,8 @@ final class Neighbourhood
             'middleC' => $this->draft->amendment()->settings['middleC']['is'] ?? $this->draft->setting('middleC'),
         ];
         foreach (array_keys(ShowDocument::LISTS) as $list) {
-            $ids = $this->ids($list);
+            // What notes mean stands wherever they are shown.
+            $ids = $list === 'notes' ? $this->draft->ids($list) : $this->ids($list);
             $this->draft->read($list, $ids);
             $entries = array_filter(array_map(fn(string $id): ?Entry => $this->draft->entry($list, $id), $ids));
             usort(

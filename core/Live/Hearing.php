@@ -207,7 +207,7 @@ final class Hearing
 
     private function route(string $portId, Message $message, string $sender, string $bytes, int $now): void
     {
-        $this->routing->shown($portId, $message, $now);
-        $this->runner->heard($portId, $message, $sender, $bytes, $now);
+        $isShown = $this->routing->shown($portId, $message, $now);
+        $this->runner->heard($portId, $message, $sender, $bytes, $now, $isShown);
     }
 }

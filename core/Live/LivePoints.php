@@ -7,6 +7,7 @@ namespace NimbleJunction\Core\Live;
 use NimbleJunction\Core\Live\Points\Arriving;
 use NimbleJunction\Core\Live\Points\Dots;
 use NimbleJunction\Core\Live\Points\Fixtures;
+use NimbleJunction\Core\Live\Points\Folders;
 use NimbleJunction\Core\Live\Points\Grouped;
 use NimbleJunction\Core\Live\Points\Held;
 use NimbleJunction\Core\Live\Points\Lit;
@@ -46,6 +47,7 @@ final class LivePoints
     private readonly PixelColours $pixels;
     private readonly Dots $dots;
     private readonly Routes $routes;
+    private readonly Folders $folders;
 
     public function __construct(
         private readonly Trace $trace,
@@ -92,6 +94,7 @@ final class LivePoints
             new Courses($this->all),
             new Showings($this->all, $sending, $trace),
         );
+        $this->folders = new Folders($routing);
         $this->routes = new Routes(fn(): Runner => $this->runner, $changes, $routing);
         foreach ([
             $this->slots,
@@ -105,6 +108,7 @@ final class LivePoints
             $this->ports,
             $this->values,
             $this->routes,
+            $this->folders,
         ] as $room) {
             $this->all->add($room);
         }
@@ -177,6 +181,7 @@ final class LivePoints
         $this->ports->adopt($plan);
         $this->values->adopt($plan);
         $this->routes->adopt($plan);
+        $this->folders->adopt($plan);
         $this->changes->adopt($plan);
         $this->watching->adopt($plan);
         $this->runner->adopt($plan);

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Live;
 
-use NimbleJunction\Core\Message\MidiAddress;
 use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Route\Route;
 use NimbleJunction\Core\Signal\Message;
@@ -42,7 +41,7 @@ final class NearMiss
                 $distance = strcasecmp($address, $message->address()) === 0 ? 0 : levenshtein($address, $message->address());
                 if ($distance < $bestDistance) {
                     $bestDistance = $distance;
-                    $best = ['route' => $route, 'why' => self::otherwise($address, $message->address(), $distance, $plan->middleC)];
+                    $best = ['route' => $route, 'why' => self::otherwise($address, $message->address(), $distance, $plan)];
                 }
             }
         }
@@ -50,12 +49,12 @@ final class NearMiss
         return $best;
     }
 
-    private static function otherwise(string $wanted, string $is, int $distance, int $middleC): string
+    private static function otherwise(string $wanted, string $is, int $distance, Plan $plan): string
     {
-        [$midi, $came] = [MidiAddress::parse($wanted), MidiAddress::parse($is)];
+        [$midi, $came] = [$plan->agreed->address($wanted, $plan->middleC), $plan->agreed->address($is, $plan->middleC)];
 
         return match (true) {
-            $midi !== null && $came !== null => "waits for {$midi->spelled($middleC)}, this is {$came->spelled($middleC)}",
+            $midi !== null && $came !== null => "waits for {$midi}, this is {$came}",
             $distance === 0 => "listens for {$wanted}: capital letters differ",
             default => "listens for {$wanted}: {$distance} ".($distance === 1 ? 'character differs' : 'characters differ'),
         };

@@ -53,7 +53,7 @@ final readonly class PlanNames implements Names
 
     public function message(Message $message): string
     {
-        return $message->spelled($this->plan->middleC);
+        return $this->plan->agreed->said($message, $this->plan->middleC);
     }
 
     public function explain(string $universeId, int $slot): string

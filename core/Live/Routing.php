@@ -69,16 +69,24 @@ final class Routing implements Room
         $this->dueAt = $this->pending === [] ? \PHP_INT_MAX : 0;
     }
 
-    /** A message from another end says what that shows now. */
-    public function shown(string $portId, Message $message, int $now): void
+    /**
+     * A message from another end says what that shows now.
+     *
+     * @return bool whether it is one that a slot is told to
+     */
+    public function shown(string $portId, Message $message, int $now): bool
     {
+        $isShown = false;
         foreach (Addressed::among($this->byAddress[$portId] ?? [], $message) as $feedback) {
             $level = $feedback->route->understood($message);
             if ($level !== null) {
                 $feedback->heard($level, $now);
                 $this->look($feedback);
+                $isShown = true;
             }
         }
+
+        return $isShown;
     }
 
     /** What came of a slot that a route has set. */

@@ -89,8 +89,12 @@ final class Runner
         $this->showings->adopt($plan);
     }
 
-    /** A message has come in: the routes that wait for it act at once, in their order. */
-    public function heard(string $portId, Message $message, string $from, string $bytes, int $now): void
+    /**
+     * A message has come in: the routes that wait for it act at once, in their order.
+     *
+     * @param bool $isShown it says what another end shows: it is known, where no route acts on it too
+     */
+    public function heard(string $portId, Message $message, string $from, string $bytes, int $now, bool $isShown = false): void
     {
         $event = new Heard($portId, $message, $from);
         $record = $this->trace->begin(Kind::Message, "message {$portId} {$message->address()}", $portId, new MessageAt($portId, $message), $now);
@@ -101,7 +105,7 @@ final class Runner
         if (! $this->offer($cause, $now)) {
             $this->trace->hop($record, Hop::Unmatched, new Untaken($portId, $message));
         }
-        if ($this->hasActed) {
+        if ($this->hasActed || $isShown) {
             $this->misses->answered($portId, $message);
         } else {
             $this->misses->nothing($portId, $message, $from, $now);

@@ -38,6 +38,9 @@ final class Showings implements Room
     /** @var array<string, true> those whose control may show something else, by route */
     private array $pending = [];
 
+    /** @var array<string, true> those that are told again and again, by route */
+    private array $repeated = [];
+
     /** @var array<string, string> port of its control, by route */
     private array $ports = [];
 
@@ -48,7 +51,7 @@ final class Showings implements Room
     public function adopt(Plan $plan): void
     {
         $before = $this->showings;
-        $this->showings = $this->byPoint = $this->ports = $this->pending = [];
+        $this->showings = $this->byPoint = $this->ports = $this->pending = $this->repeated = [];
         foreach ($plan->index->routes as $id => $route) {
             $point = $route->back?->point($route);
             $port = ((array) ($route->triggers[0] ?? null))['port'] ?? null;
@@ -59,6 +62,7 @@ final class Showings implements Room
             $this->showings[$id] = $known?->route === $route ? $known : new Showing($route);
             $this->ports[$id] = $port;
             $this->pending[$id] = true;
+            $this->repeated += $route->back->every() === null ? [] : [$id => true];
             foreach ([$point, ...$route->back->besides()] as $one) {
                 $this->byPoint[$one->text()][] = (string) $id;
             }
@@ -140,7 +144,8 @@ final class Showings implements Room
             return;
         }
         $this->dueAt = \PHP_INT_MAX;
-        foreach ($this->showings as $id => $showing) {
+        foreach ($this->pending + $this->repeated as $id => $_) {
+            $showing = $this->showings[$id];
             $again = $showing->route->back?->every();
             $againAt = $again === null || $showing->sentAt === null ? \PHP_INT_MAX : $showing->sentAt + (int) round($again * 1e9);
             if (isset($this->pending[$id]) || $againAt <= $now) {

@@ -105,6 +105,7 @@ final readonly class Compiler
             (new Announcing($show, $this->identity, $exits))->announcements($messageExits),
             self::order($copies),
             $show->middleC,
+            $show->agreed(),
             $patch,
             $show->values,
             $origin,

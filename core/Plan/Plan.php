@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Plan;
 
+use NimbleJunction\Core\Message\Agreed;
 use NimbleJunction\Core\Patch\Patch;
 use NimbleJunction\Core\Pixels\Pixels;
 use NimbleJunction\Core\Route\SlotToMessage;
@@ -29,6 +30,7 @@ final readonly class Plan
      * @param array<string, list<Copy>> $copies by the universe that they are taken from
      * @param list<Announcement> $announcements
      * @param int $middleC octave number of MIDI note 60
+     * @param Agreed $agreed what notes mean
      * @param array<string, ValueEntry> $values the show's own, by id
      * @param Origin|null $origin null for a plan that was made by hand
      * @param array<string, array<string, array<int, true>>> $routeSlots slots, 0 to 511, that each route sets as far as it is switched on in the show, by universe and owner
@@ -47,6 +49,7 @@ final readonly class Plan
         public array $announcements = [],
         public array $order = [],
         public int $middleC = 4,
+        public Agreed $agreed = new Agreed(),
         public Patch $patch = new Patch([], []),
         public array $values = [],
         public ?Origin $origin = null,

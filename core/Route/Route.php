@@ -19,6 +19,7 @@ final readonly class Route
      * @param list<Step> $steps one after the other
      * @param list<Action> $actions one after the other
      * @param Back|null $back what its control is told
+     * @param string $folder '' for none
      */
     public function __construct(
         public string $id,
@@ -29,9 +30,16 @@ final readonly class Route
         public array $steps,
         public array $actions,
         public ?Back $back = null,
+        public string $folder = '',
     ) {
         $this->owner = "route {$id}";
         $this->title = "Route \"{$name}\"";
+    }
+
+    /** @return string how a folder is called in a reference; '' where it has no letters and no digits */
+    public static function folderId(string $folder): string
+    {
+        return substr(trim((string) preg_replace('/[^a-z0-9]+/', '-', strtolower($folder)), '-'), 0, 60);
     }
 
     /** @return list<class-string> what its conditions and steps are: as long as that is so, what they have in mind is theirs */

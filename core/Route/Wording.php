@@ -12,4 +12,7 @@ interface Wording
     public function point(string $reference): string;
 
     public function middleC(): int;
+
+    /** @return string what a note means, to stand behind it; '' where nothing was agreed */
+    public function agreed(int $note, ?int $channel): string;
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Show;
 
 use NimbleJunction\Core\Point\Reference;
+use NimbleJunction\Core\Route\Route;
 
 /** Which points a show has, by its document alone. */
 final class PointNames
@@ -23,9 +24,21 @@ final class PointNames
             'dot' => isset($show->pixels[$reference->id]) && \in_array($reference->part, ['', 'speed'], true),
             'port' => isset($show->ports[$reference->id]) && \in_array($reference->part, self::PORT_PARTS, true),
             'route' => isset($show->routes[$reference->id]) && \in_array($reference->part, self::ROUTE_PARTS, true),
+            'folder' => $reference->part === 'enabled' && self::isFolder($show, $reference->id),
             'value' => isset($show->values[$reference->id]) && $reference->part === '',
             default => false,
         };
+    }
+
+    private static function isFolder(Show $show, string $id): bool
+    {
+        foreach ($show->routes as $route) {
+            if ($route->folder !== '' && Route::folderId($route->folder) === $id) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     private static function isParameter(Show $show, Reference $reference): bool

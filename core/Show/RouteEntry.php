@@ -58,8 +58,8 @@ final readonly class RouteEntry implements Part, Checked, Constrained
     ) {
         $this->ends = self::ends($from, $to);
         $this->route = match (true) {
-            $this->ends === null => new Route($id, $name, $enabled, $when, $if, $steps, $do, $back instanceof Back ? $back : null),
-            $this->ends->fromMessage => self::asItRuns($id, $name, $enabled, $this->ends),
+            $this->ends === null => new Route($id, $name, $enabled, $when, $if, $steps, $do, $back instanceof Back ? $back : null, $folder),
+            $this->ends->fromMessage => self::asItRuns($id, $name, $enabled, $this->ends, $folder),
             default => null,
         };
     }
@@ -144,7 +144,7 @@ final readonly class RouteEntry implements Part, Checked, Constrained
         return $from instanceof SlotEnd && $to instanceof MessageTo ? new Ends(false, $to->end, $from) : null;
     }
 
-    private static function asItRuns(string $id, string $name, bool $enabled, Ends $ends): ?Route
+    private static function asItRuns(string $id, string $name, bool $enabled, Ends $ends, string $folder): ?Route
     {
         $point = Reference::parse("slot:{$ends->slot->universe}/{$ends->slot->slot}");
         if ($point === null) {
@@ -159,6 +159,7 @@ final readonly class RouteEntry implements Part, Checked, Constrained
             [],
             [new ScaleStep([$ends->message->low, $ends->message->high], [(float) $ends->slot->low, (float) $ends->slot->high])],
             [new SetAction($point)],
+            folder: $folder,
         );
     }
 }

@@ -8,6 +8,7 @@ use NimbleJunction\Core\Document\Fault;
 use NimbleJunction\Core\Document\Kind;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Route\Action\SendAction;
+use NimbleJunction\Core\Route\NamesPoints;
 use NimbleJunction\Core\Route\Route;
 use NimbleJunction\Core\Route\Trigger;
 
@@ -53,6 +54,11 @@ final readonly class RouteReferences
     private function ofPart(Kind $part, string $path): array
     {
         $faults = [];
+        if ($part instanceof NamesPoints) {
+            foreach ($part->points() as $point) {
+                array_push($faults, ...$this->ofPoint($point, "{$path}/{$part->field()}"));
+            }
+        }
         foreach ($part::fields() as $field) {
             $value = ((array) $part)[$field->name] ?? null;
             if ($field->type() === 'port' && \is_string($value)) {

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Show;
 
 use NimbleJunction\Core\Document\Part;
+use NimbleJunction\Core\Message\Agreed;
+use NimbleJunction\Core\Message\AgreedNote;
 use NimbleJunction\Core\Patch\Fixture;
 use NimbleJunction\Core\Patch\Group;
 use NimbleJunction\Core\Patch\Groups;
@@ -30,6 +32,7 @@ final readonly class Show
         'groups' => [Group::class, 500],
         'values' => [ValueEntry::class, 2000],
         'pixels' => [PixelMap::class, 200],
+        'notes' => [AgreedNote::class, 2000],
     ];
 
     /** @var array<string, UniverseEntry> by id */
@@ -59,8 +62,12 @@ final readonly class Show
     /** @var array<string, PixelMap> by id */
     public array $pixels;
 
+    /** @var array<string, AgreedNote> by id */
+    public array $notes;
+
     private Patch $patch;
     private Pixels $pixelMaps;
+    private Agreed $agreed;
 
     /**
      * @param int $middleC octave number of note 60, 3 to 5: makers differ
@@ -77,6 +84,8 @@ final readonly class Show
         $this->values = self::only($lists['values'] ?? [], ValueEntry::class);
         $this->groups = self::only($lists['groups'] ?? [], Group::class);
         $this->pixels = self::only($lists['pixels'] ?? [], PixelMap::class);
+        $this->notes = self::only($lists['notes'] ?? [], AgreedNote::class);
+        $this->agreed = new Agreed($this->notes);
         $this->pixelMaps = new Pixels($this->pixels);
         $this->patch = new Patch($this->profiles, $this->fixtures, new Groups($this->groups), $this->pixelMaps->runs());
     }
@@ -116,6 +125,7 @@ final readonly class Show
             'groups' => $this->groups,
             'values' => $this->values,
             'pixels' => $this->pixels,
+            'notes' => $this->notes,
             default => [],
         };
     }
@@ -123,6 +133,12 @@ final readonly class Show
     public function patch(): Patch
     {
         return $this->patch;
+    }
+
+    /** What notes mean, as it was agreed. */
+    public function agreed(): Agreed
+    {
+        return $this->agreed;
     }
 
     public function pixels(): Pixels

@@ -31,7 +31,7 @@ final class Sentence
         $where = (new ShowWording($show))->slot($slot->universe, $slot->slot);
         $range = self::number($message->low).' to '.self::number($message->high);
         $midi = MidiAddress::parse($message->address);
-        $what = $midi?->spelled($show->middleC) ?? $message->address;
+        $what = $show->agreed()->address($message->address, $show->middleC) ?? $message->address;
         $value = match (true) {
             $midi !== null => $midi->kind === 'note' ? 'its velocity' : 'its value',
             default => 'its '.self::place($message->argument).' argument',

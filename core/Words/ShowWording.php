@@ -39,6 +39,7 @@ final readonly class ShowWording implements Wording
             'dot' => $show->pixels()->saidOfDot($point->id, $point->part),
             'port' => $this->port($point->id).", {$point->part}",
             'route' => '"'.($show->routes[$point->id]->name ?? $point->id).'"'.($point->part === '' ? '' : ", {$point->part}"),
+            'folder' => "the routes in \"{$point->id}\"",
             'value' => '"'.($show->values[$point->id]->name ?? $point->id).'"',
             default => $reference,
         };
@@ -50,6 +51,11 @@ final readonly class ShowWording implements Wording
         $where = "slot {$slot} of ".($this->show->universes[$universeId]->name ?? $universeId);
 
         return $this->show->patch()->said($universeId, $slot, $where);
+    }
+
+    public function agreed(int $note, ?int $channel): string
+    {
+        return $this->show->agreed()->of($note, $channel);
     }
 
     public function middleC(): int

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace NimbleJunction\Engine\Topic;
 
 use NimbleJunction\Core\Junction;
-use NimbleJunction\Core\Message\MidiAddress;
 use NimbleJunction\Core\Route\Learned;
 use NimbleJunction\Core\Scope\Candidate;
 use NimbleJunction\Core\Scope\SlotCandidate;
@@ -69,8 +68,8 @@ final readonly class LearnTopic implements Topic
 
         return array_map(static fn(Candidate $one): LearnCandidate => new LearnCandidate(
             $one->last->address(),
-            MidiAddress::parse($one->last->address())?->spelled($plan->middleC) ?? $one->last->address(),
-            $one->last->spelled($plan->middleC),
+            $plan->agreed->address($one->last->address(), $plan->middleC) ?? $one->last->address(),
+            $plan->agreed->said($one->last, $plan->middleC),
             $one->count,
             Engine::millis($one->at),
             array_map(

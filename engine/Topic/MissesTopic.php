@@ -79,7 +79,7 @@ final readonly class MissesTopic implements Topic
         return new UnansweredLine(
             $one->portId,
             $one->message->address(),
-            $one->message->spelled($middleC),
+            $names->message($one->message),
             $one->from,
             $one->count,
             Engine::millis($one->at),

@@ -105,6 +105,21 @@ final class RoutesApiTest extends AppTestCase
         self::assertSame(['/note/2/50', 10], [$route['from']['address'], $route['to']['slot']]);
     }
 
+    public function testWhatNotesMeanStandsInSentences(): void
+    {
+        $this->as(Role::Builder);
+        $id = $this->postJson('/api/show/routes', self::CUE)->assertOk()->json('id');
+        $this->postJson('/api/show/notes', ['name' => 'Interval', 'note' => 50])->assertOk();
+        $answer = $this->postJson('/api/show/notes', ['name' => 'Doors open', 'note' => 49, 'channel' => 1])->assertOk();
+        self::assertStringStartsWith('When note 49 (C#3) on channel 1 "Doors open" arrives', $answer->json('sentences.doors'));
+        self::assertStringStartsWith('When note 50 (D3) "Interval" on arrives', $this->getJson('/api/show')->json("sentences.{$id}"));
+        $this->putJson("/api/show/routes/{$id}", [...self::CUE, 'name' => 'Other'])->assertOk();
+        self::assertStringStartsWith('When note 50 (D3) "Interval" on arrives', $this->getJson('/api/show')->json("sentences.{$id}"), 'after a small edit too');
+        $this->postJson('/api/show/notes', ['name' => 'Nothing', 'note' => 200])->assertStatus(422);
+        $this->deleteJson('/api/show/notes/interval')->assertOk();
+        self::assertStringStartsWith('When note 50 (D3) on arrives', $this->getJson('/api/show')->json("sentences.{$id}"));
+    }
+
     public function testEachWrongLineOfASheetIsNamed(): void
     {
         $this->as(Role::Builder);

@@ -71,6 +71,7 @@ final class NumbersForNamesTest extends TestCase
         'fixtures' => [['id' => '1', 'name' => 'Spot', 'profile' => '1', 'universe' => '1', 'first' => 20]],
         'groups' => [['id' => '1', 'name' => 'All', 'members' => ['1']]],
         'values' => [['id' => '1', 'name' => 'Open', 'type' => 'switch']],
+        'notes' => [['id' => '1', 'name' => 'Doors', 'note' => 49]],
         'pixels' => [['id' => '1', 'name' => 'Wall', 'layout' => ['kind' => 'line', 'count' => 4], 'universes' => ['2'], 'first' => 401]],
         'routes' => [
             [

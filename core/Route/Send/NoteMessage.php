@@ -50,6 +50,6 @@ final readonly class NoteMessage implements Sendable
 
     public function words(Wording $wording): string
     {
-        return Pitch::spelled($this->note, $wording->middleC())." on channel {$this->channel}".($this->velocity === null ? '' : ", velocity {$this->velocity}");
+        return Pitch::spelled($this->note, $wording->middleC()).$wording->agreed($this->note, $this->channel)." on channel {$this->channel}".($this->velocity === null ? '' : ", velocity {$this->velocity}");
     }
 }

@@ -9,12 +9,13 @@ use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Document\Fields;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Route\Formula;
+use NimbleJunction\Core\Route\NamesPoints;
 use NimbleJunction\Core\Route\Passing;
 use NimbleJunction\Core\Route\Step;
 use NimbleJunction\Core\Route\Wording;
 
 /** What a formula makes of the value, and of points. */
-final readonly class FormulaStep implements Step, Checked
+final readonly class FormulaStep implements Step, Checked, NamesPoints
 {
     private ?Formula $formula;
     private string $problem;
@@ -61,6 +62,18 @@ final readonly class FormulaStep implements Step, Checked
     public function words(Wording $wording): string
     {
         return "by {$this->text}";
+    }
+
+    public function field(): string
+    {
+        return 'text';
+    }
+
+    public function points(): array
+    {
+        preg_match_all('/\bpoint\(\s*(["\'])(.+?)\1\s*\)/', $this->text, $found);
+
+        return array_values(array_filter(array_map(Reference::parse(...), $found[2])));
     }
 
     /** @return array{?Formula, string} the formula, or what is wrong with it */

@@ -103,7 +103,7 @@ abstract readonly class AboutNotes extends ChannelTrigger
         if ($this->note === null) {
             return 'any note';
         }
-        $first = Pitch::spelled($this->note, $wording->middleC());
+        $first = Pitch::spelled($this->note, $wording->middleC()).$wording->agreed($this->note, $this->channel);
 
         return $this->last === null ? $first : "{$first} to ".Pitch::spelled($this->last, $wording->middleC());
     }

@@ -21,6 +21,7 @@ export interface ShowDocument {
   groups?: Group[]
   values?: Value[]
   pixels?: PixelMap[]
+  notes?: Note[]
 }
 export interface Universe {
   id: Id
@@ -404,4 +405,10 @@ export interface TableOfPlaces {
 export interface Gap {
   before: number
   pixels?: number
+}
+export interface Note {
+  id: Id
+  name: string
+  note: number
+  channel?: number
 }

@@ -3,6 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { call, Refused, type Fault } from '@/api/client'
 import { useSession } from '@/api/session'
 import { useShow, type TableCounts } from '@/api/show'
+import NotesPanel from './NotesPanel.vue'
 
 /** The list of triggers that two people agree on: to look at, to print, for a spreadsheet, and back from it. */
 const show = useShow()
@@ -108,6 +109,7 @@ async function take(): Promise<void> {
         </tbody>
       </table>
     </div>
+    <NotesPanel class="no-print notes" />
   </div>
 </template>
 
@@ -123,6 +125,10 @@ textarea {
   color: inherit;
   font: 13px var(--mono, monospace);
   padding: 6px;
+}
+.notes {
+  margin-top: 20px;
+  max-width: 560px;
 }
 .wide {
   overflow: auto;

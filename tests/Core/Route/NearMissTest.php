@@ -165,6 +165,19 @@ final class NearMissTest extends TestCase
         self::assertSame('/told its value as a whole number', $lines('tablet')['Message of "R"']);
     }
 
+    public function testWhatWasAgreedStandsBesideANote(): void
+    {
+        $cable = ['id' => 'p', 'name' => 'P', 'protocol' => 'midi', 'link' => ['kind' => 'cable', 'device' => 'p'], 'receive' => []];
+        $rig = new Rig([
+            'ports' => [...Rig::document()['ports'], $cable],
+            'notes' => [['id' => 'doors', 'name' => 'Doors', 'note' => 49], ['id' => 'bell', 'name' => 'Bell', 'note' => 49, 'channel' => 2]],
+            'routes' => [['id' => 'r', 'name' => 'R', 'when' => ['kind' => 'note', 'port' => 'p', 'channel' => 3, 'note' => 49], 'do' => [['kind' => 'set', 'point' => 'slot:palm/1']]]],
+        ]);
+        $rig->junction->arrived('midi cable p', 'cable p', 0, "\x91\x31\x40", $rig->nanos());
+        self::assertContains('decoded: note 49 (C#3) on channel 2, velocity 64 "Bell"', $rig->hops('message'));
+        self::assertContains('nearly: "R" waits for note 49 (C#3) on channel 3 "Doors", this is note 49 (C#3) on channel 2 "Bell"', $rig->hops('message'));
+    }
+
     public function testFactsAreReadByTheNamesOfNow(): void
     {
         $rig = new Rig();

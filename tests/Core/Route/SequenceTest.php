@@ -74,6 +74,37 @@ final class SequenceTest extends TestCase
         self::assertStringContainsString('do 2000 things in one turn', implode("\n", $rig->allHops()));
     }
 
+    public function testAFolderIsSwitchedAsOne(): void
+    {
+        $other = ['id' => 'b', 'name' => 'B', 'folder' => 'Talk, evening', 'when' => [['kind' => 'message', 'port' => 'tablet', 'address' => '/b', 'argument' => 1]], 'do' => [self::OUT]];
+        $off = ['id' => 'c', 'name' => 'C', 'when' => [['kind' => 'message', 'port' => 'tablet', 'address' => '/c', 'argument' => 1]], 'do' => [['kind' => 'set', 'point' => 'folder:talk-evening/enabled']]];
+        $rig = self::rig(['folder' => 'Talk, evening'], [$other, $off]);
+        $folder = self::point('folder:talk-evening/enabled');
+        $read = static fn(): int|float|string|null => $rig->junction->points()->read($folder);
+        self::assertSame(1, $read());
+        $rig->osc('/c', 0.0);
+        self::assertSame(0, $read());
+        $rig->osc('/x', 5.0);
+        $rig->osc('/b', 5.0);
+        self::assertNull(self::out($rig));
+        $rig->junction->set(self::point('route:b/enabled'), 1, new Act('ada', 'Ada'), $rig->nanos());
+        self::assertNull($read(), 'one of them is on');
+        $rig->junction->press($folder, new Act('ada', 'Ada'), $rig->nanos());
+        $rig->osc('/x', 5.0);
+        self::assertSame(5.0, self::out($rig));
+        $this->expectException(ShowRefused::class);
+        $this->expectExceptionMessage('there is no point "folder:nobody/enabled"');
+        self::rig(['do' => [['kind' => 'set', 'point' => 'folder:nobody/enabled']]]);
+    }
+
+    public function testAFormulaNamesPointsThatAreThere(): void
+    {
+        self::rig(['steps' => [['kind' => 'formula', 'text' => 'value + point("value:goal")']]]);
+        $this->expectException(ShowRefused::class);
+        $this->expectExceptionMessage('steps/0/text: there is no point "value:nobody"');
+        self::rig(['steps' => [['kind' => 'formula', 'text' => 'value + point("value:nobody")']]]);
+    }
+
     public function testARouteWaitsForAnotherAndForAPress(): void
     {
         $rig = self::rig(['do' => [['kind' => 'press', 'point' => 'value:switch']]], [

@@ -20,6 +20,7 @@ use NimbleJunction\Core\Route\Step\NearestStep;
 use NimbleJunction\Core\Route\Step\PartStep;
 use NimbleJunction\Core\Route\Step\PickUpStep;
 use NimbleJunction\Core\Route\Step\RadioStep;
+use NimbleJunction\Core\Route\Step\ScaleStep;
 use NimbleJunction\Core\Route\Step\TableStep;
 use NimbleJunction\Core\Route\Step\TakeOverStep;
 use NimbleJunction\Core\Route\Step\ThresholdStep;
@@ -51,6 +52,9 @@ final class StepsTest extends TestCase
         yield 'a threshold with hysteresis' => [new ThresholdStep(128.0, 100.0), [90, 127, 128, 110, 255, 101, 100, 127], [null, null, 1.0, null, null, null, 0.0, null]];
         yield 'into a range and out of it' => [new EnteredStep(10.0, 20.0), [5, 10, 15, 20, 21, 9, 12], [null, 1.0, null, null, 0.0, null, 1.0]];
         yield 'a logarithmic curve' => [new CurveStep('logarithmic'), [0, 1 / 9, 1, 7], [0.0, log10(2), 1.0, 1.0]];
+        yield 'a range that is open above' => [new ScaleStep([0.0, 10.0], [0.0, 100.0], 'second'), [-5, 5, 20], [0.0, 50.0, 200.0]];
+        yield 'a range that is open below, inverted' => [new ScaleStep([0.0, 10.0], [100.0, 0.0], 'first'), [-5, 5, 20], [150.0, 50.0, 0.0]];
+        yield 'a range that is open at both ends' => [new ScaleStep([10.0, 0.0], [0.0, 1.0], 'both'), [-10, 10, 20], [2.0, 0.0, -1.0]];
         yield 'a formula' => [new FormulaStep('between(value * 2 + 1, 0, 9)'), [-3, 1, 7], [0.0, 3.0, 9.0]];
         yield 'a formula that divides by nothing' => [new FormulaStep('10 / value'), [5, 0, 2], [2.0, null, 5.0]];
     }
