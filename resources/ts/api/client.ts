@@ -48,20 +48,14 @@ const asSent = (body: unknown) =>
  */
 export async function call<T>(method: string, path: string, body?: unknown, base?: number): Promise<T> {
   let response: Response
+  const asked = ask(method, path, body, base)
+  pending.add(asked)
   try {
-    response = await fetch(`/api/${path}`, {
-      method,
-      headers: {
-        Accept: 'application/json',
-        'Content-Type': body instanceof Blob ? 'application/octet-stream' : 'application/json',
-        'X-XSRF-TOKEN': cookie('XSRF-TOKEN'),
-        'X-Answer': 'changes',
-        ...(base === undefined ? {} : { 'X-Base-Revision': String(base) }),
-      },
-      body: asSent(body),
-    })
+    response = await asked
   } catch {
     throw new Refused('The web server does not answer. What is live goes on without it; try again in a moment.', 0)
+  } finally {
+    pending.delete(asked)
   }
   const answer = await response.json().catch(() => ({}))
   if (!response.ok)
@@ -73,3 +67,21 @@ export async function call<T>(method: string, path: string, body?: unknown, base
     )
   return answer as T
 }
+
+const pending = new Set<Promise<Response>>()
+
+/** Everything that was asked for has been answered: an answer that comes after a session has ended would bring it back. */
+export const allAnswered = () => Promise.allSettled([...pending])
+
+const ask = (method: string, path: string, body: unknown, base: number | undefined) =>
+  fetch(`/api/${path}`, {
+    method,
+    headers: {
+      Accept: 'application/json',
+      'Content-Type': body instanceof Blob ? 'application/octet-stream' : 'application/json',
+      'X-XSRF-TOKEN': cookie('XSRF-TOKEN'),
+      'X-Answer': 'changes',
+      ...(base === undefined ? {} : { 'X-Base-Revision': String(base) }),
+    },
+    body: asSent(body),
+  })

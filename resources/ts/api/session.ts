@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
-import { call } from './client'
+import { allAnswered, call } from './client'
 
 export interface User {
   name: string
@@ -21,6 +21,7 @@ export const useSession = defineStore('session', () => {
     user.value = (await call<{ user: User }>('POST', 'session', { name, password })).user
   }
   async function logout(): Promise<void> {
+    await allAnswered()
     await call('DELETE', 'session')
     // A fresh start: nothing of one person stays for the next.
     location.assign('/login')
