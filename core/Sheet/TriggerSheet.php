@@ -91,7 +91,7 @@ final readonly class TriggerSheet
             self::text($route['name'] ?? ''),
             self::text($route['folder'] ?? ''),
             ($route['enabled'] ?? true) === false ? 'no' : 'yes',
-            self::text($when['port'] ?? ''),
+            $this->portName(self::text($when['port'] ?? '')),
             $when === null ? self::MORE : $kind,
             self::text($when['channel'] ?? ''),
             self::text($number ?? ''),
@@ -249,6 +249,14 @@ final readonly class TriggerSheet
         }
 
         return [$do, []];
+    }
+
+    /** @return string the name of a port, where no other has it; else its id */
+    private function portName(string $id): string
+    {
+        $name = $this->ports[$id] ?? $id;
+
+        return \count(array_keys($this->ports, $name, true)) > 1 ? $id : $name;
     }
 
     /** @return string the id of a port that is named by it, or by its name */

@@ -43,7 +43,7 @@ final readonly class FaderBank implements Start
             Field::whole('first', 'First controller, 0 to 127', 0, 127, 1),
             Field::whole('bits', 'Bits, 7 or 14', 7, 14, 7),
             Several::count(8),
-            Several::target('Each sets this point; {n} counts up'),
+            Several::target('Each sets this point'),
             Several::begins(),
             Field::numbers('range', 'From and to, in the point\'s unit', -1e6, 1e6, [0.0, 255.0]),
             Field::flag('motors', 'The faders follow', true),

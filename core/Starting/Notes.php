@@ -28,7 +28,7 @@ abstract readonly class Notes implements Start
             Field::whole('channel', 'Channel, 1 to 16; empty for any', 1, 16, null, false),
             Field::whole('first', 'First note, 0 to 127', 0, 127, 36),
             Several::count(16),
-            Several::target('Each sets this point; {n} counts up'),
+            Several::target('Each sets this point'),
             Several::begins(),
         ];
     }

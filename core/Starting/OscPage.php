@@ -41,7 +41,7 @@ final readonly class OscPage implements Start
             Field::port(),
             Field::text('address', 'Address; {n} counts up', '/page/fader/{n}', 200),
             Several::count(8),
-            Several::target('Each sets this point; {n} counts up'),
+            Several::target('Each sets this point'),
             Several::begins(),
             Field::numbers('from', 'Least and most of the page', -1e6, 1e6, [0.0, 1.0]),
             Field::numbers('to', 'Least and most of the point', -1e6, 1e6, [0.0, 255.0]),

@@ -22,9 +22,9 @@ final class Several
         return Field::whole('count', 'How many', 1, self::MOST, $usual);
     }
 
-    public static function target(string $label = 'Each sets or presses this point; {n} counts up'): Field
+    public static function target(string $label = 'Each sets or presses this point'): Field
     {
-        return Field::text('target', $label, 'slot:palm-house/{n}', 200);
+        return Field::text('target', "{$label}, like slot:palm-house/{n}", null, 200);
     }
 
     public static function begins(): Field

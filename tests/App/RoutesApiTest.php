@@ -75,7 +75,7 @@ final class RoutesApiTest extends AppTestCase
         $this->postJson('/api/show/routes', self::CUE)->assertOk();
         $csv = $this->get('/api/show/routes/sheet')->assertOk()->assertHeader('content-type', 'text/csv; charset=utf-8')->getContent();
         self::assertStringContainsString('note name (middle C = C4)', (string) $csv);
-        self::assertStringContainsString('doors,Doors,,yes,talk-slides,note,1,49,C#3,,,,,,set,slot:palm-house/9', (string) $csv);
+        self::assertStringContainsString('doors,Doors,,yes,"Talk slides",note,1,49,C#3,,,,,,set,slot:palm-house/9', (string) $csv);
         $this->sheet((string) $csv, true)->assertOk()->assertJson(['added' => 0, 'changed' => 0]);
     }
 
