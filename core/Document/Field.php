@@ -23,6 +23,7 @@ use NimbleJunction\Core\Document\Field\SinglePart;
 use NimbleJunction\Core\Document\Field\Text;
 use NimbleJunction\Core\Document\Field\Value;
 use NimbleJunction\Core\Document\Field\Whole;
+use NimbleJunction\Core\Document\Field\WholeOrGap;
 use NimbleJunction\Core\Document\Field\Word;
 
 /**
@@ -143,6 +144,12 @@ abstract class Field
     public static function anything(string $name, string $label, bool $isNeeded = true): Value
     {
         return new Value($name, $label, $isNeeded);
+    }
+
+    /** A whole number, or a gap for one of what arrived. */
+    public static function wholeOrGap(string $name, string $label, int $low, int $high, bool $isNeeded = true): WholeOrGap
+    {
+        return new WholeOrGap($name, $label, $low, $high, $isNeeded);
     }
 
     /** Any number of numbers. */

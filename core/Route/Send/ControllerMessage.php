@@ -14,7 +14,7 @@ use NimbleJunction\Core\Signal\Protocol;
 /** A controller. */
 final readonly class ControllerMessage implements Sendable
 {
-    public function __construct(public int $channel, public int $controller, public int $bits = 7, public ?int $value = null)
+    public function __construct(public int $channel, public int|string $controller, public int $bits = 7, public int|string|null $value = null)
     {
     }
 
@@ -37,20 +37,21 @@ final readonly class ControllerMessage implements Sendable
     {
         return [
             Field::whole('channel', 'Channel, 1 to 16', 1, 16),
-            Field::whole('controller', 'Controller, 0 to 127', 0, 127),
+            Field::wholeOrGap('controller', 'Controller, 0 to 127, or a gap like {n}', 0, 127),
             Field::whole('bits', 'Bits, 7 or 14', 7, 14, 7),
-            Field::whole('value', 'Value; empty for the value that arrives', 0, 16383, null, false),
+            Field::wholeOrGap('value', 'Value; empty for the value that arrives', 0, 16383, false),
         ];
     }
 
     public function make(float $value, Event $event): Message
     {
-        $isWide = $this->bits > 7 && $this->controller < 32;
+        $controller = Bits::filled($this->controller, $value, $event, 127);
+        $isWide = $this->bits > 7 && $controller < 32;
 
         return new Controller(
             $this->channel,
-            $this->controller,
-            Bits::held($this->value ?? $value, $isWide ? 16383 : 127),
+            $controller,
+            Bits::filled($this->value, $value, $event, $isWide ? 16383 : 127),
             $isWide ? 14 : 7,
         );
     }

@@ -20,6 +20,12 @@ final class MmcWords
         return array_values(array_map(self::word(...), $commands));
     }
 
+    /** @return list<string> those that can be waited for: with a place too */
+    public static function heard(): array
+    {
+        return [...self::commands(), self::word(MachineCommand::Locate)];
+    }
+
     public static function command(string $word): MachineCommand
     {
         foreach (MachineCommand::cases() as $command) {

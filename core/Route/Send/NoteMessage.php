@@ -15,7 +15,7 @@ use NimbleJunction\Core\Signal\Protocol;
 /** A note. */
 final readonly class NoteMessage implements Sendable
 {
-    public function __construct(public int $channel, public int $note, public ?int $velocity = null)
+    public function __construct(public int $channel, public int|string $note, public int|string|null $velocity = null)
     {
     }
 
@@ -38,18 +38,26 @@ final readonly class NoteMessage implements Sendable
     {
         return [
             Field::whole('channel', 'Channel, 1 to 16', 1, 16),
-            Field::whole('note', 'Note, 0 to 127', 0, 127),
-            Field::whole('velocity', 'Velocity, 0 to end it; empty for the value', 0, 127, null, false),
+            Field::wholeOrGap('note', 'Note, 0 to 127, or a gap like {n}', 0, 127),
+            Field::wholeOrGap('velocity', 'Velocity, 0 to end it; empty for the value', 0, 127, false),
         ];
     }
 
     public function make(float $value, Event $event): Message
     {
-        return new Note($this->channel, $this->note, $this->velocity ?? Bits::held($value, 127));
+        return new Note(
+            $this->channel,
+            Bits::filled($this->note, $value, $event, 127),
+            Bits::filled($this->velocity, $value, $event, 127),
+        );
     }
 
     public function words(Wording $wording): string
     {
-        return Pitch::spelled($this->note, $wording->middleC()).$wording->agreed($this->note, $this->channel)." on channel {$this->channel}".($this->velocity === null ? '' : ", velocity {$this->velocity}");
+        $note = \is_string($this->note)
+            ? "note {$this->note}"
+            : Pitch::spelled($this->note, $wording->middleC()).$wording->agreed($this->note, $this->channel);
+
+        return "{$note} on channel {$this->channel}".($this->velocity === null ? '' : ", velocity {$this->velocity}");
     }
 }

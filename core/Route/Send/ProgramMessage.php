@@ -14,7 +14,7 @@ use NimbleJunction\Core\Signal\Protocol;
 /** A program. */
 final readonly class ProgramMessage implements Sendable
 {
-    public function __construct(public int $channel, public ?int $program = null)
+    public function __construct(public int $channel, public int|string|null $program = null)
     {
     }
 
@@ -37,13 +37,13 @@ final readonly class ProgramMessage implements Sendable
     {
         return [
             Field::whole('channel', 'Channel, 1 to 16', 1, 16),
-            Field::whole('program', 'Program, 0 to 127; empty for the value', 0, 127, null, false),
+            Field::wholeOrGap('program', 'Program, 0 to 127, or a gap; empty for the value', 0, 127, false),
         ];
     }
 
     public function make(float $value, Event $event): Message
     {
-        return new Program($this->channel, $this->program ?? Bits::held($value, 127));
+        return new Program($this->channel, Bits::filled($this->program, $value, $event, 127));
     }
 
     public function words(Wording $wording): string

@@ -18,6 +18,8 @@ use NimbleJunction\Core\Wire\Midi\MachineControl as Control;
 /** Machine control: a command. */
 final readonly class MmcTrigger implements Trigger
 {
+    private const ANY = 'any';
+
     public function __construct(public string $port, public string $command, public ?int $device)
     {
     }
@@ -36,7 +38,7 @@ final readonly class MmcTrigger implements Trigger
     {
         return [
             Field::port(),
-            Field::word('command', 'Command', MmcWords::commands(), 'play'),
+            Field::word('command', 'Command', [...MmcWords::heard(), self::ANY], 'play'),
             Field::whole('device', 'Device, 0 to 127; empty for any', 0, 127, null, false),
         ];
     }
@@ -49,7 +51,7 @@ final readonly class MmcTrigger implements Trigger
     public function take(Event $event): Taken|Missed|null
     {
         $message = $event instanceof Heard ? $event->message : null;
-        if (! $message instanceof MachineControl || $message->command() !== $this->command) {
+        if (! $message instanceof MachineControl || ! \in_array($this->command, [self::ANY, $message->command()], true)) {
             return null;
         }
         if ($this->device !== null && $message->control->device !== $this->device && $message->control->device !== 127) {

@@ -22,7 +22,7 @@ final readonly class ShowTrigger implements Trigger
 
     public static function label(): string
     {
-        return 'The show has been edited';
+        return 'The show has been edited, or another one opened';
     }
 
     public static function fields(): array

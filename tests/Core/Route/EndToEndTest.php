@@ -37,10 +37,16 @@ final class EndToEndTest extends TestCase
             'lectern', 'b06302 b0622c b0067f b0267f', ['slot:palm/21 255', 'slot:palm/22 255'],
         ];
         yield 'a part of an address is a note' => [
-            ['when' => ['kind' => 'osc', 'port' => 'tablet', 'address' => '/pad/{n}/hit', 'takes' => 'message'], 'steps' => [['kind' => 'arrived', 'name' => 'n']], 'do' => [['kind' => 'choose', 'options' => [
-                ['kind' => 'within', 'low' => 7, 'high' => 7, 'do' => [['kind' => 'send', 'port' => 'lectern', 'message' => ['kind' => 'note', 'channel' => 10, 'note' => 36, 'velocity' => 100]]]],
-            ]]]],
-            'tablet', $osc('/pad/7/hit'), ['lectern 992464'],
+            ['when' => ['kind' => 'osc', 'port' => 'tablet', 'address' => '/pad/{n}/hit', 'takes' => 'message'], 'do' => [['kind' => 'send', 'port' => 'lectern', 'message' => ['kind' => 'note', 'channel' => 10, 'note' => '{n}', 'velocity' => 100]]]],
+            'tablet', $osc('/pad/36/hit'), ['lectern 992464'],
+        ];
+        yield 'notes are played on another channel as they came' => [
+            ['when' => ['kind' => 'note', 'port' => 'lectern'], 'do' => [['kind' => 'send', 'port' => 'lectern', 'message' => ['kind' => 'note', 'channel' => 2, 'note' => '{note}', 'velocity' => '{velocity}']]]],
+            'lectern', '904764', ['lectern 914764'],
+        ];
+        yield 'where a player is sent to stands in a text' => [
+            ['when' => ['kind' => 'mmc', 'port' => 'lectern', 'command' => 'locate'], 'do' => [['kind' => 'send', 'port' => 'tablet', 'message' => ['kind' => 'osc', 'address' => '/at', 'arguments' => [['kind' => 'text', 'text' => '{target}']]]]]],
+            'lectern', 'f07f7f0644060121020304'.'00f7', ['tablet '.$osc('/at', 's', "01:02:03:04.00\0\0")],
         ];
         yield 'machine control starts a player' => [
             ['when' => ['kind' => 'mmc', 'port' => 'lectern', 'command' => 'play'], 'do' => [['kind' => 'send', 'port' => 'tablet', 'message' => ['kind' => 'osc', 'address' => '/player/play', 'arguments' => [['kind' => 'int', 'value' => 1]]]]]],
