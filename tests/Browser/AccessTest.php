@@ -24,6 +24,8 @@ final class AccessTest extends BrowserTestCase
         '/universes/palm-house?slot=3',
         '/universes/palm-house?list=1',
         '/routes/doors',
+        '/routes-unanswered',
+        '/routes-sheet',
         '/routes?add=1',
         '/scope',
         '/stand-ins',

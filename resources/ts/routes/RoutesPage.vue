@@ -36,7 +36,11 @@ const chosen = computed<Route | null>(() => show.routes.find((route) => route.id
 const { failed, attempt } = useAttempt()
 
 const by = ref<Grouping>('folder')
-const named = (id: string) => [...show.ports, ...show.universes, ...show.fixtures].find((one) => one.id === id)?.name ?? id
+const names = computed(() => new Map([...show.fixtures, ...show.universes, ...show.ports].map((one) => [one.id, one.name])))
+const groupName = (route: Route) => {
+  const id = groupOf(route, by.value)
+  return by.value === 'folder' ? id : (names.value.get(id) ?? id)
+}
 /** Armed, only those are shown that something has reached since: what is pressed now finds its routes. */
 const touchedSince = ref<number | null>(null)
 const touched = computed(() => {
@@ -52,7 +56,7 @@ const rows = computed<Row[]>(() =>
       name: route.name,
       text: `${route.id} ${show.data?.sentences[route.id] ?? ''}`,
       state: route.enabled === false ? 'off' : 'on',
-      group: named(groupOf(route, by.value)),
+      group: groupName(route),
     })),
 )
 /** The newest trace event in which each route took part. */
