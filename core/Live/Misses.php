@@ -23,9 +23,6 @@ final class Misses
     /** @var array<string, NearlyTaken> by route, the latest reason of each, the one that came last at the end */
     private array $near = [];
 
-    /** Rises with every change. */
-    public int $changes = 0;
-
     /** A message came, and no route acted on it. */
     public function nothing(string $portId, Message $message, string $from, int $now): void
     {
@@ -37,7 +34,6 @@ final class Misses
         while (($first = reset($this->unanswered)) !== false && (\count($this->unanswered) > self::MOST || $now - $first->at > self::LATELY_NANOS)) {
             unset($this->unanswered[array_key_first($this->unanswered)]);
         }
-        ++$this->changes;
     }
 
     public function near(Route $route, Event $event, Missed $missed, int $now): void
@@ -49,24 +45,18 @@ final class Misses
         while (($first = reset($this->near)) !== false && (\count($this->near) > self::MOST || $now - $first->at > self::LATELY_NANOS)) {
             unset($this->near[array_key_first($this->near)]);
         }
-        ++$this->changes;
     }
 
     /** A route has acted on something: what came is answered. */
     public function answered(string $portId, Message $message): void
     {
-        $key = "{$portId} {$message->address()}";
-        if (isset($this->unanswered[$key])) {
-            unset($this->unanswered[$key]);
-            ++$this->changes;
-        }
+        unset($this->unanswered["{$portId} {$message->address()}"]);
     }
 
     /** @param array<string, Route> $routes by id: what others nearly took, and those that were otherwise then, is forgotten */
     public function keep(array $routes): void
     {
         $this->near = array_filter($this->near, static fn(NearlyTaken $one): bool => ($routes[$one->route->id] ?? null) === $one->route);
-        ++$this->changes;
     }
 
     /** @return list<Unanswered> of the last minute, the latest first */

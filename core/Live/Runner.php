@@ -234,7 +234,8 @@ final class Runner
                 continue;
             }
             $isLookedAt = true;
-            if ($listener->route->back !== null && $cause->event instanceof Heard && $this->showings->isEcho($listener->route, $cause->event->message, $now)) {
+            $isItsControl = $listener->route->back !== null && $listener->trigger === $listener->route->triggers[0];
+            if ($isItsControl && $cause->event instanceof Heard && $this->showings->isEcho($listener->route, $cause->event->message, $now)) {
                 $this->hasActed = true;
                 $this->chronicle->echoed($this->root ??= $this->chronicle->begin($cause->event, $listener, $now), $listener->route);
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Sheet;
 
 use NimbleJunction\Core\Document\Fault;
+use NimbleJunction\Core\Message\Pitch;
 
 /**
  * Routes as a table that two people agree on: one line a route, with what it waits for and what it does. What a line has no
@@ -95,7 +96,7 @@ final readonly class TriggerSheet
             $when === null ? self::MORE : $kind,
             self::text($when['channel'] ?? ''),
             self::text($number ?? ''),
-            $isNote && \is_int($number) ? NoteName::of($number, $this->middleC) : '',
+            $isNote && \is_int($number) ? Pitch::name($number, $this->middleC) : '',
             self::text($when['address'] ?? ''),
             self::text($when['command'] ?? ''),
             self::text($when['cue'] ?? ''),
@@ -189,7 +190,7 @@ final readonly class TriggerSheet
         if ($field !== 'note' || $name === '') {
             return $cells;
         }
-        $note = NoteName::read($name, $middleC);
+        $note = Pitch::read($name, $middleC);
         $number = trim($cells['number'] ?? '');
         if ($note === null) {
             $faults[] = new Fault(

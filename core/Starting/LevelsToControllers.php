@@ -45,16 +45,10 @@ final readonly class LevelsToControllers implements Start
 
     public function routes(): array
     {
-        $routes = [];
-        for ($i = 0; $i < $this->count; ++$i) {
-            $routes[] = [
-                'name' => "{$this->name} ".($i + 1),
-                'when' => ['kind' => 'slot', 'point' => "slot:{$this->universe}/".($this->first + $i)],
-                'steps' => [['kind' => 'scale', 'from' => [0, 255], 'to' => [0, 127]]],
-                'do' => [['kind' => 'send', 'port' => $this->to, 'message' => ['kind' => 'controller', 'channel' => $this->channel, 'controller' => $this->controller + $i]]],
-            ];
-        }
-
-        return $routes;
+        return Several::routes($this->name, $this->count, fn(int $i): array => [
+            'when' => ['kind' => 'slot', 'point' => "slot:{$this->universe}/".($this->first + $i)],
+            'steps' => [['kind' => 'scale', 'from' => [0, 255], 'to' => [0, 127]]],
+            'do' => [['kind' => 'send', 'port' => $this->to, 'message' => ['kind' => 'controller', 'channel' => $this->channel, 'controller' => $this->controller + $i]]],
+        ]);
     }
 }

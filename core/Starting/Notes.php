@@ -35,18 +35,12 @@ abstract readonly class Notes implements Start
 
     public function routes(): array
     {
-        $routes = [];
         $channel = $this->channel === null ? [] : ['channel' => $this->channel];
-        for ($i = 0; $i < $this->count; ++$i) {
-            $routes[] = [
-                'name' => "{$this->name} ".($i + 1),
-                'when' => ['kind' => 'note', 'port' => $this->port, ...$channel, 'note' => $this->first + $i],
-                'steps' => [$this->step()],
-                'do' => [['kind' => 'set', 'point' => Several::filled($this->target, $this->begins + $i), 'ends' => 'release']],
-            ];
-        }
-
-        return $routes;
+        return Several::routes($this->name, $this->count, fn(int $i): array => [
+            'when' => ['kind' => 'note', 'port' => $this->port, ...$channel, 'note' => $this->first + $i],
+            'steps' => [$this->step()],
+            'do' => [['kind' => 'set', 'point' => Several::filled($this->target, $this->begins + $i), 'ends' => 'release']],
+        ]);
     }
 
     /** @return array<string, mixed> what becomes of the velocity */

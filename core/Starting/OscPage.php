@@ -51,17 +51,11 @@ final readonly class OscPage implements Start
 
     public function routes(): array
     {
-        $routes = [];
-        for ($i = 0; $i < $this->count; ++$i) {
-            $routes[] = [
-                'name' => "{$this->name} ".($i + 1),
-                'when' => ['kind' => 'osc', 'port' => $this->port, 'address' => Several::filled($this->address, $i + 1)],
-                'steps' => [['kind' => 'scale', 'from' => $this->from, 'to' => $this->to]],
-                'do' => [['kind' => 'set', 'point' => Several::filled($this->target, $this->begins + $i)]],
-                ...($this->back ? ['back' => ['kind' => 'value']] : []),
-            ];
-        }
-
-        return $routes;
+        return Several::routes($this->name, $this->count, fn(int $i): array => [
+            'when' => ['kind' => 'osc', 'port' => $this->port, 'address' => Several::filled($this->address, $i + 1)],
+            'steps' => [['kind' => 'scale', 'from' => $this->from, 'to' => $this->to]],
+            'do' => [['kind' => 'set', 'point' => Several::filled($this->target, $this->begins + $i)]],
+            ...($this->back ? ['back' => ['kind' => 'value']] : []),
+        ]);
     }
 }

@@ -45,16 +45,9 @@ final readonly class PanelOfSlots implements Start
 
     public function routes(): array
     {
-        $routes = [];
-        for ($i = 0; $i < $this->count; ++$i) {
-            $point = Several::filled($this->target, $this->begins + $i);
-            $routes[] = [
-                'name' => "{$this->name} ".($i + 1),
-                'when' => ['kind' => 'slot', 'point' => "arriving:{$this->universe}/".($this->first + $i), 'rises' => 128],
-                'do' => [$this->does === 'press' ? ['kind' => 'press', 'point' => $point] : ['kind' => 'set', 'point' => $point, 'value' => 255]],
-            ];
-        }
-
-        return $routes;
+        return Several::routes($this->name, $this->count, fn(int $i): array => [
+            'when' => ['kind' => 'slot', 'point' => "arriving:{$this->universe}/".($this->first + $i), 'rises' => 128],
+            'do' => [$this->does === 'press' ? ['kind' => 'press', 'point' => Several::filled($this->target, $this->begins + $i)] : ['kind' => 'set', 'point' => Several::filled($this->target, $this->begins + $i), 'value' => 255]],
+        ]);
     }
 }

@@ -32,6 +32,18 @@ final class Several
         return Field::whole('begins', '{n} begins at', 0, 9999, 1);
     }
 
+    /**
+     * So many routes, named by their number.
+     *
+     * @param \Closure(int): array<string, mixed> $route what else each has, by its number from 0
+     *
+     * @return list<array<string, mixed>>
+     */
+    public static function routes(string $name, int $count, \Closure $route): array
+    {
+        return array_map(static fn(int $i): array => ['name' => "{$name} ".($i + 1), ...$route($i)], range(0, $count - 1));
+    }
+
     public static function filled(string $text, int $number): string
     {
         return str_replace(self::GAP, (string) $number, $text);

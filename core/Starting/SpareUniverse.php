@@ -48,16 +48,10 @@ final readonly class SpareUniverse implements Start
 
     public function routes(): array
     {
-        $routes = [];
-        for ($i = 0; $i < $this->count; ++$i) {
-            $routes[] = [
-                'name' => "{$this->name} ".($i + 1),
-                'when' => ['kind' => 'slot', 'point' => "arriving:{$this->universe}/".($this->first + $i)],
-                'steps' => [['kind' => 'scale', 'from' => [0, 255], 'to' => $this->range]],
-                'do' => [['kind' => 'send', 'port' => $this->to, 'message' => ['kind' => 'osc', 'address' => Several::filled($this->address, $this->begins + $i), 'arguments' => [['kind' => 'float']]]]],
-            ];
-        }
-
-        return $routes;
+        return Several::routes($this->name, $this->count, fn(int $i): array => [
+            'when' => ['kind' => 'slot', 'point' => "arriving:{$this->universe}/".($this->first + $i)],
+            'steps' => [['kind' => 'scale', 'from' => [0, 255], 'to' => $this->range]],
+            'do' => [['kind' => 'send', 'port' => $this->to, 'message' => ['kind' => 'osc', 'address' => Several::filled($this->address, $this->begins + $i), 'arguments' => [['kind' => 'float']]]]],
+        ]);
     }
 }

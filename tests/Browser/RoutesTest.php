@@ -33,6 +33,13 @@ final class RoutesTest extends BrowserTestCase
                 $this->untilScript("return document.querySelectorAll('".self::MANY." li').length", $round === 1 ? $i : 16);
             }
         }
+        $this->says('/alive', 1.0);
+        $this->untilScript("return document.querySelectorAll('".self::MANY." li').length", 17);
+        self::$chrome->press('Forget', self::MANY.' li:nth-child(17)');
+        $this->says('/alive', 1.0);
+        $this->says('/last', 1.0);
+        $this->untilScript("return document.querySelector('".self::MANY." li:nth-child(17)')?.textContent.includes('/last')", true);
+        self::$chrome->press('Forget', self::MANY.' li:nth-child(17)');
         self::$chrome->press('Stop learning', self::MANY);
         for ($i = 1; $i <= 16; ++$i) {
             self::$chrome->fill(self::MANY." li:nth-child({$i}) input", "Button {$i}");

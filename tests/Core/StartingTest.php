@@ -13,15 +13,6 @@ use PHPUnit\Framework\TestCase;
 /** What routes can begin from: each makes ordinary routes, and they do what they say. */
 final class StartingTest extends TestCase
 {
-    private const CABLE = [
-        'id' => 'lectern',
-        'name' => 'Lectern',
-        'protocol' => 'midi',
-        'link' => ['kind' => 'cable', 'device' => 'lectern'],
-        'receive' => [],
-        'send' => [],
-    ];
-
     /** @return iterable<string, array{array<string, mixed>, int, string, string, string}> what is asked for, how many routes, bytes that arrive, the end of what left or "slot level" */
     public static function starts(): iterable
     {
@@ -57,7 +48,7 @@ final class StartingTest extends TestCase
         self::assertCount($count, $routes);
         $rig = new Rig([
             'universes' => [...Rig::document()['universes'], ['id' => 'fern', 'name' => 'Fern']],
-            'ports' => [...Rig::document()['ports'], self::CABLE],
+            'ports' => [...Rig::document()['ports'], Rig::CABLE],
             'routes' => $routes,
         ]);
         $left = [];

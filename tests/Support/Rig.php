@@ -17,6 +17,16 @@ use NimbleJunction\Core\Wire\Sacn\Data;
 /** A junction with a small show, a clock that a test moves, and packets to feed it. Times are in seconds. */
 final class Rig
 {
+    /** A port for MIDI by a cable. */
+    public const CABLE = [
+        'id' => 'lectern',
+        'name' => 'Lectern',
+        'protocol' => 'midi',
+        'link' => ['kind' => 'cable', 'device' => 'lectern'],
+        'receive' => [],
+        'send' => [],
+    ];
+
     public const ART_NET = 'art-net 127.0.0.1:6454';
     public const SACN = 'sacn 127.0.0.1:5568';
     public const OSC = 'osc 127.0.0.1:8000';

@@ -6,13 +6,12 @@ namespace NimbleJunction\Core\Live\Points;
 
 use NimbleJunction\Core\Live\Universes;
 use NimbleJunction\Core\Point\Act;
-use NimbleJunction\Core\Point\Notice;
 use NimbleJunction\Core\Point\Point;
 use NimbleJunction\Core\Point\PointKind;
 use NimbleJunction\Core\Point\Reference;
 
 /** Slots as they are asked for by all who give them, merged: before curves, and without what is held by hand. */
-final class Arriving extends PlanRoom
+final class Arriving extends SlotRoom
 {
     public function __construct(private readonly Universes $universes)
     {
@@ -24,32 +23,11 @@ final class Arriving extends PlanRoom
         return ['arriving'];
     }
 
-    public function notice(): Notice
-    {
-        return Notice::Levels;
-    }
-
     public function describe(Reference $reference): ?Point
     {
-        $slot = $reference->slot();
-        if ($slot === null || ! isset($this->plan->universes[$reference->id])) {
-            return null;
-        }
+        $name = $this->name($reference);
 
-        return new Point(
-            $reference,
-            "{$this->plan->universeName($reference->id)}, slot ".($slot + 1).', as it arrives',
-            PointKind::Level,
-            0.0,
-            255.0,
-        );
-    }
-
-    public function slots(Reference $reference): array
-    {
-        $slot = $reference->slot();
-
-        return [$reference->id, $slot === null ? [] : [$slot]];
+        return $name === null ? null : new Point($reference, "{$name}, as it arrives", PointKind::Level, 0.0, 255.0);
     }
 
     public function read(Reference $reference): ?int
@@ -68,16 +46,5 @@ final class Arriving extends PlanRoom
     public function press(Reference $reference, Act $act, int $now): string
     {
         return 'what arrives cannot be pressed';
-    }
-
-    /** Slots are found by their universe: not each of 512 is a find. */
-    public function all(): iterable
-    {
-        foreach (array_keys($this->plan->universes) as $id) {
-            $reference = Reference::parse("arriving:{$id}/1");
-            if ($reference !== null) {
-                yield $reference;
-            }
-        }
     }
 }

@@ -7,13 +7,12 @@ namespace NimbleJunction\Core\Live\Points;
 use NimbleJunction\Core\Live\Changes;
 use NimbleJunction\Core\Live\Universes;
 use NimbleJunction\Core\Point\Act;
-use NimbleJunction\Core\Point\Notice;
 use NimbleJunction\Core\Point\Point;
 use NimbleJunction\Core\Point\PointKind;
 use NimbleJunction\Core\Point\Reference;
 
 /** Slots of universes: what leaves is read, what is set joins the merging as a contribution of its owner. */
-final class Slots extends PlanRoom
+final class Slots extends SlotRoom
 {
     /** @param \Closure(): Changes $changes */
     public function __construct(private readonly Universes $universes, private readonly \Closure $changes)
@@ -26,33 +25,11 @@ final class Slots extends PlanRoom
         return ['slot'];
     }
 
-    public function notice(): Notice
-    {
-        return Notice::Levels;
-    }
-
     public function describe(Reference $reference): ?Point
     {
-        $slot = $reference->slot();
-        if ($slot === null || ! isset($this->plan->universes[$reference->id])) {
-            return null;
-        }
+        $name = $this->name($reference);
 
-        return new Point(
-            $reference,
-            "{$this->plan->universeName($reference->id)}, slot ".($slot + 1),
-            PointKind::Level,
-            0.0,
-            255.0,
-            isSet: true,
-        );
-    }
-
-    public function slots(Reference $reference): array
-    {
-        $slot = $reference->slot();
-
-        return [$reference->id, $slot === null ? [] : [$slot]];
+        return $name === null ? null : new Point($reference, $name, PointKind::Level, 0.0, 255.0, isSet: true);
     }
 
     public function read(Reference $reference): ?int
@@ -113,16 +90,5 @@ final class Slots extends PlanRoom
     public function press(Reference $reference, Act $act, int $now): string
     {
         return 'a slot cannot be pressed';
-    }
-
-    /** Slots are found by their universe: not each of 512 is a find. */
-    public function all(): iterable
-    {
-        foreach (array_keys($this->plan->universes) as $id) {
-            $reference = Reference::parse("slot:{$id}/1");
-            if ($reference !== null) {
-                yield $reference;
-            }
-        }
     }
 }

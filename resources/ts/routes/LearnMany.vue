@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, onUnmounted, ref, watch } from 'vue'
 import type { KindPart } from '@/api/show'
 import { useShow } from '@/api/show'
 import { useAttempt } from '@/components/attempt'
@@ -25,6 +25,7 @@ const port = ref(talking.value[0]?.id ?? '')
 const armed = ref(false)
 const began = ref(0)
 const lines = ref<Line[]>([])
+const forgotten = ref<string[]>([])
 const does = ref<'set' | 'press'>('set')
 const point = ref(show.universes[0] ? `slot:${show.universes[0].id}/{n}` : '')
 const first = ref(1)
@@ -33,13 +34,14 @@ function arm(): void {
   engine.forgetLearned()
   armed.value = !armed.value
   began.value = Date.now()
+  forgotten.value = []
 }
 /** What had come before it was armed is no candidate; what comes again is the same line. */
 watch(
   () => engine.learned[port.value]?.candidates,
   (candidates) => {
     if (!armed.value) return
-    const known = new Set(lines.value.map((line) => line.address))
+    const known = new Set([...forgotten.value, ...lines.value.map((line) => line.address)])
     const fresh = (candidates ?? []).filter(
       (one) => !known.has(one.address) && engine.since(one.movedAt) < Date.now() - began.value,
     )
@@ -49,7 +51,11 @@ watch(
 )
 watch(lines, (now) => (halfFilled.value = now.length ? 'Routes that were learned' : ''), { deep: true })
 const pointOf = (at: number) => point.value.replace('{n}', String(Number(first.value) + at))
-const forget = (at: number) => lines.value.splice(at, 1)
+/** What was forgotten does not come back by being moved again, until it is armed anew. */
+function forget(at: number): void {
+  forgotten.value.push(...lines.value.splice(at, 1).map((line) => line.address))
+}
+onUnmounted(() => (halfFilled.value = ''))
 async function keep(): Promise<void> {
   const add = lines.value.map((line, i) => ({
     name: line.name || line.words,

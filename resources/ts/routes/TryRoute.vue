@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { useSession } from '@/api/session'
 import { useAttempt } from '@/components/attempt'
 import { useEngine } from '@/live/engine'
 
 /** Runs a route by hand, as a test that the trace tells as one. */
 const props = defineProps<{ route: string }>()
 const engine = useEngine()
+const session = useSession()
 const value = ref('1')
 const { failed, attempt } = useAttempt()
 const run = () => attempt(() => engine.setPoint(`route:${props.route}/run`, Number(value.value)))
@@ -16,7 +18,7 @@ const stop = () => attempt(() => engine.pressPoint(`route:${props.route}/stop`))
 </script>
 
 <template>
-  <form class="try" aria-label="Try the route" @submit.prevent="run">
+  <form v-if="session.mayOperate" class="try" aria-label="Try the route" @submit.prevent="run">
     <v-text-field v-model="value" type="number" step="any" label="Try it with the value" hide-details />
     <v-btn type="submit">Try it</v-btn>
     <v-btn @click="stop">Stop what it does later</v-btn>

@@ -21,15 +21,6 @@ use PHPUnit\Framework\TestCase;
 /** What each kind of trigger takes, and what it leaves; bytes by MIDI 1.0 (from memory). */
 final class TriggersTest extends TestCase
 {
-    private const CABLE = [
-        'id' => 'lectern',
-        'name' => 'Lectern',
-        'protocol' => 'midi',
-        'link' => ['kind' => 'cable', 'device' => 'lectern'],
-        'receive' => [],
-        'send' => [],
-    ];
-
     /** @var list<float> what the route has said to the tablet */
     private array $taken = [];
 
@@ -223,7 +214,7 @@ final class TriggersTest extends TestCase
         $route = ['id' => 'r', 'name' => 'R', 'when' => $trigger, 'do' => [['kind' => 'set', 'point' => 'slot:palm/1']]];
         try {
             ShowReader::fromArray(
-                [...Rig::document(), 'ports' => [...Rig::document()['ports'], self::CABLE], 'routes' => [$route]],
+                [...Rig::document(), 'ports' => [...Rig::document()['ports'], Rig::CABLE], 'routes' => [$route]],
             );
             self::fail('it was taken');
         } catch (ShowRefused $refused) {
@@ -248,7 +239,7 @@ final class TriggersTest extends TestCase
 
         return new Rig(
             [
-                'ports' => [...Rig::document()['ports'], self::CABLE],
+                'ports' => [...Rig::document()['ports'], Rig::CABLE],
                 'routes' => [['id' => 'r', 'name' => 'R', 'when' => $trigger, 'do' => $do]],
             ],
         );
