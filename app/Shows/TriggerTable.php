@@ -58,12 +58,17 @@ final class TriggerTable
             $cells = array_diff_key(array_combine($columns, array_pad(\array_slice($row, 0, \count($columns)), \count($columns), '')), ['' => 0]);
             $named = trim($cells['id'] ?? '');
             $id = $named !== '' ? $named : $ids->forName($cells['name'] ?? '');
+            if (isset($this->rows[$id])) {
+                $faults[] = new Fault("row {$number}, column id", "row {$this->rows[$id]} is \"{$id}\" too", 'Give each route one row.');
+
+                continue;
+            }
             [$route, $wrong] = $sheet->route($cells, $parts[$id] ?? null, $middleC);
             foreach ($wrong as $fault) {
                 $faults[] = new Fault("row {$number}, column {$fault->path}", $fault->problem, $fault->allowed);
             }
+            $this->rows[$id] = $number;
             if ($wrong === []) {
-                $this->rows[$id] = $number;
                 $this->count($parts[$id] ?? null, $route);
                 $parts[$id] = ['id' => $id] + $route;
             }
@@ -127,6 +132,14 @@ final class TriggerTable
         $columns = array_map(TriggerSheet::column(...), $row);
         if (! \in_array('id', $columns, true) && ! \in_array('name', $columns, true)) {
             throw ShowRefused::because([new Fault('row 1', 'there is no column "id" and none "name"', 'The first row names the columns: '.implode(', ', self::sheet($document)->columns()).'.')]);
+        }
+        $known = implode(', ', self::sheet($document)->columns()).'; a column with an empty head is left out.';
+        foreach ($row as $i => $head) {
+            $isTwice = $columns[$i] !== '' && \count(array_keys($columns, $columns[$i], true)) > 1;
+            if ($isTwice || ($columns[$i] === '' && trim($head) !== '')) {
+                $problem = $isTwice ? "the column \"{$head}\" is there twice" : "there is no column \"{$head}\"";
+                throw ShowRefused::because([new Fault('row 1', $problem, "Columns are: {$known}")]);
+            }
         }
         $named = array_filter(array_map(TriggerSheet::convention(...), $row), is_int(...));
 

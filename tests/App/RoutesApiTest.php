@@ -135,6 +135,10 @@ final class RoutesApiTest extends AppTestCase
         );
         self::assertSame('C3 is note 48, and the number is 60', $faults[0]['problem']);
         self::assertNull($this->getJson('/api/show')->collect('document.routes')->firstWhere('name', 'One'), 'nothing of it is stored');
+        self::assertSame('there is no column "nr"', $this->sheet("name,nr\na,b\n")->assertStatus(422)->json('faults.0.problem'));
+        self::assertSame('the column "port" is there twice', $this->sheet("name,port,port\na,b,c\n")->assertStatus(422)->json('faults.0.problem'));
+        self::assertSame('row 2 is "doors" too', $this->sheet("id,number\ndoors,50\ndoors,51\n")->assertStatus(422)->json('faults.0.problem'));
+        $this->sheet("id,number,\ndoors,50,a remark\n")->assertOk();
         $this->sheet("who,what\na,b\n")->assertStatus(422);
         $this->sheet('')->assertStatus(422);
     }

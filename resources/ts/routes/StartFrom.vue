@@ -40,7 +40,14 @@ watch(
   },
   { immediate: true },
 )
-onUnmounted(() => clearTimeout(timer))
+/** What somebody has typed is not dropped without a question. */
+watch(start, (_, before) => {
+  if (before.length) halfFilled.value = 'What routes begin from'
+})
+onUnmounted(() => {
+  clearTimeout(timer)
+  halfFilled.value = ''
+})
 const count = computed(() => trial.value?.routes.length ?? 0)
 const faultOf = (path: string) => trial.value?.faults.find((one) => one.path === path.replace('start/', ''))
 const fault = (path: string) => {
