@@ -7,6 +7,7 @@ use App\Http\Controllers\FormulaController;
 use App\Http\Controllers\HistoryController;
 use App\Http\Controllers\KindController;
 use App\Http\Controllers\ListController;
+use App\Http\Controllers\OfferController;
 use App\Http\Controllers\PacketController;
 use App\Http\Controllers\PatchController;
 use App\Http\Controllers\PixelController;
@@ -32,6 +33,8 @@ Route::prefix('api')->group(function (): void {
         Route::get('show/{list}/table', [ListController::class, 'table'])->whereIn('list', array_keys(Show::LISTS));
 
         Route::get('show/routes/sheet', [RouteController::class, 'sheet']);
+        Route::get('show/offers/{id}/sheet', [OfferController::class, 'sheet']);
+        Route::get('show/offers/{id}/type', [OfferController::class, 'type']);
         Route::get('show/address', [PatchController::class, 'address']);
         Route::get('show/scene', [ExchangeController::class, 'scene']);
         Route::get('show/profiles/{id}/type', [ExchangeController::class, 'type']);

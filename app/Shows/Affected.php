@@ -48,7 +48,7 @@ final class Affected
                 $affected->addNamed($list, ...array_filter([$change->was, $change->is]));
             }
         }
-        $affected->spread(array_intersect_key($amendment->parts, ['fixtures' => 0, 'profiles' => 0, 'pixels' => 0]) !== []);
+        $affected->spread(array_intersect_key($amendment->parts, ['fixtures' => 0, 'profiles' => 0, 'pixels' => 0, 'offers' => 0]) !== []);
 
         return $affected->around->isTooLarge ? null : $affected;
     }
@@ -73,7 +73,7 @@ final class Affected
     /** Universes that a part names, or named before: what a page says of them is otherwise too. */
     private function addNamed(string $list, Entry ...$entries): void
     {
-        foreach (\in_array($list, ['ports', 'fixtures', 'universes', 'pixels'], true) ? $entries : [] as $entry) {
+        foreach (\in_array($list, ['ports', 'fixtures', 'universes', 'pixels', 'offers'], true) ? $entries : [] as $entry) {
             $named = $this->draft->existing('universes', Neighbourhood::words($entry->part));
             $this->around->add('universes', $named);
             $this->universes += array_fill_keys($named, true);
@@ -86,6 +86,9 @@ final class Affected
         foreach ($this->around->ids('fixtures') as $id) {
             $this->universes += array_fill_keys([$this->draft->part('fixtures', $id)['universe'] ?? ''], true);
         }
+        foreach ($this->around->ids('offers') as $id) {
+            $this->universes += array_fill_keys(array_filter([$this->draft->part('offers', $id)['universe'] ?? '']), true);
+        }
         foreach ($this->around->ids('pixels') as $id) {
             $this->universes += array_fill_keys((array) ($this->draft->part('pixels', $id)['universes'] ?? []), true);
         }
@@ -93,12 +96,12 @@ final class Affected
         $this->around->addWhoNames('universes', $universes, $isPatched ? ['routes'] : []);
         $this->routes = array_fill_keys($this->around->ids('routes'), true);
         // The numbers of a universe are those of its ports.
-        $this->around->addWhoNames('universes', $universes, ['ports', 'fixtures', 'pixels']);
+        $this->around->addWhoNames('universes', $universes, ['ports', 'fixtures', 'pixels', 'offers']);
         $this->around->addWhatIsNamed();
         $this->around->addWhoNames(
             'universes',
             array_values(array_diff($this->around->ids('universes'), $universes)),
-            ['fixtures', 'pixels'],
+            ['fixtures', 'pixels', 'offers'],
         );
         $this->around->addWhatIsNamed();
     }

@@ -94,7 +94,7 @@ final readonly class Derived
         return PatchSheet::of(
             $this->show->patch(),
             array_map(strval(...), array_keys($universes)),
-            $this->show->pixels()->runs(),
+            $this->show->runs(),
         );
     }
 

@@ -6,16 +6,16 @@ namespace App\Shows;
 
 use NimbleJunction\Core\Edit\Change;
 
-/** What only lists fixtures, and pixel maps, forgets those that are deleted, in the same edit: who they shared slots with. */
+/** What only lists fixtures, pixel maps and offers forgets those that are deleted, in the same edit: who they shared slots with. */
 final class GoneFixtures
 {
     /** The fields that list fixtures, by list. */
-    private const LISTING = ['fixtures' => 'sharesWith', 'groups' => 'members', 'pixels' => 'sharesWith'];
+    private const LISTING = ['fixtures' => 'sharesWith', 'groups' => 'members', 'pixels' => 'sharesWith', 'offers' => 'sharesWith'];
 
     public static function forget(Draft $draft): void
     {
         $gone = [];
-        foreach (['fixtures', 'pixels'] as $list) {
+        foreach (['fixtures', 'pixels', 'offers'] as $list) {
             $changes = $draft->amendment()->parts[$list] ?? [];
             $ids = array_keys(array_filter($changes, static fn(Change $change): bool => $change->is === null));
             array_push($gone, ...array_map(strval(...), $ids));

@@ -18,16 +18,17 @@ final class Neighbourhood
 
     /** The lists whose parts may name a part of a list. */
     private const NAMED_BY = [
-        'universes' => ['ports', 'routes', 'copies', 'fixtures', 'pixels'],
-        'ports' => ['universes', 'routes'],
-        'routes' => ['routes'],
+        'universes' => ['ports', 'routes', 'copies', 'fixtures', 'pixels', 'offers'],
+        'ports' => ['universes', 'routes', 'offers'],
+        'routes' => ['routes', 'offers'],
         'copies' => ['routes'],
-        'profiles' => ['fixtures', 'routes'],
-        'fixtures' => ['routes', 'groups', 'fixtures', 'pixels'],
-        'groups' => ['routes', 'groups'],
-        'values' => ['routes'],
-        'pixels' => ['routes', 'fixtures', 'pixels'],
+        'profiles' => ['fixtures', 'routes', 'offers'],
+        'fixtures' => ['routes', 'groups', 'fixtures', 'pixels', 'offers'],
+        'groups' => ['routes', 'groups', 'offers'],
+        'values' => ['routes', 'offers'],
+        'pixels' => ['routes', 'fixtures', 'pixels', 'offers'],
         'notes' => [],
+        'offers' => ['routes', 'fixtures', 'pixels', 'offers'],
     ];
 
     /** Of these only whether they are there matters to others. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Shows;
 
+use NimbleJunction\Core\Offer\OfferRun;
 use NimbleJunction\Core\Patch\Fixture;
 use NimbleJunction\Core\Patch\Footprint;
 use NimbleJunction\Core\Patch\Mode;
@@ -11,6 +12,7 @@ use NimbleJunction\Core\Patch\Parameter;
 use NimbleJunction\Core\Patch\Patch;
 use NimbleJunction\Core\Patch\Placed;
 use NimbleJunction\Core\Patch\Profile;
+use NimbleJunction\Core\Patch\Run;
 use NimbleJunction\Core\Pixels\PixelRun;
 
 /** Every fixture with its slots, and what they mean, as a page shows them. */
@@ -18,35 +20,50 @@ final class PatchSheet
 {
     /**
      * @param list<string> $universes ids
-     * @param list<PixelRun> $runs of pixel maps
+     * @param list<Run> $runs what else stands there
      *
-     * @return list<array<string, mixed>> fixtures and pixels in them, in the order of their addresses
+     * @return list<array<string, mixed>> fixtures, pixels and offers in them, in the order of their addresses
      */
     public static function of(Patch $patch, array $universes, array $runs): array
     {
         sort($universes);
-        $pixels = [];
+        $others = [];
         foreach ($runs as $run) {
-            $pixels["{$run->fixture()->universeId} {$run->fixture()->id}"] = $run;
+            $others["{$run->fixture()->universeId} {$run->fixture()->id}"] = $run;
         }
         $lines = [];
         foreach ($universes as $universe) {
-            foreach ($patch->shared($universe) as [$fixture, $last, $others]) {
-                $run = $fixture->profileId === '' ? $pixels["{$universe} {$fixture->id}"] ?? null : null;
+            foreach ($patch->shared($universe) as [$fixture, $last, $sharing]) {
+                $run = $fixture->profileId === '' ? $others["{$universe} {$fixture->id}"] ?? null : null;
                 $lines[] = [
-                    'id' => $run === null ? $fixture->id : "pixels:{$fixture->id}",
+                    'id' => match (true) {
+                        $run instanceof PixelRun => "pixels:{$fixture->id}",
+                        $run instanceof OfferRun => "offer:{$fixture->id}",
+                        default => $fixture->id,
+                    },
                     'name' => $fixture->name,
-                    'profile' => $run === null ? $patch->profiles[$fixture->profileId]->name : 'Pixels',
+                    'profile' => match (true) {
+                        $run instanceof PixelRun => 'Pixels',
+                        $run instanceof OfferRun => 'Offered',
+                        default => $patch->profiles[$fixture->profileId]->name,
+                    },
                     'universe' => $universe,
                     'first' => $fixture->first,
                     'last' => $last,
-                    'shares' => self::sharing($fixture, $others),
-                    ...($run === null ? [] : ['pixels' => self::pixels($run)]),
+                    'shares' => self::sharing($fixture, $sharing),
+                    ...($run instanceof PixelRun ? ['pixels' => self::pixels($run)] : []),
+                    ...($run instanceof OfferRun ? ['offered' => self::offered($run)] : []),
                 ];
             }
         }
 
         return $lines;
+    }
+
+    /** @return list<array{name: string, slots: list<int>}> what the slots of an offer are, from 1 as its first one */
+    private static function offered(OfferRun $run): array
+    {
+        return array_map(static fn(Placed $one): array => ['name' => $one->name, 'slots' => $one->slots], $run->placed);
     }
 
     /** @return array<string, mixed> what the slots of pixels are of */

@@ -14,6 +14,9 @@ use NimbleJunction\Core\Words\TypedAddress;
 /** The fixtures of a scene (MVR) come into a show, with the profiles and universes that they need. */
 final class SceneIn
 {
+    /** What says which numbers universes have; the rest names fixtures, or has nothing to do with it. */
+    private const NUMBERED = ['format' => 0, 'version' => 0, 'name' => 0, 'universes' => 0, 'ports' => 0];
+
     /** @var list<string> what was not taken in, in words */
     public array $left = [];
 
@@ -87,7 +90,7 @@ final class SceneIn
     private function universe(Draft $draft, SceneFixture $fixture): string
     {
         if (! isset($this->universes[$fixture->universe])) {
-            $show = ShowReader::fromArray([...$draft->document(), 'fixtures' => [], 'routes' => []]);
+            $show = ShowReader::fromArray(array_intersect_key($draft->document(), self::NUMBERED));
             $known = TypedAddress::read("{$fixture->universe}.1", $show)->ways[0]['universe'] ?? null;
             if ($known === null) {
                 $known = (new FreeIds('universes', $draft->ids('universes')))->forName("Universe {$fixture->universe}");

@@ -8,14 +8,14 @@ use NimbleJunction\Core\Document\Fault;
 use NimbleJunction\Core\Edit\Amendment;
 use NimbleJunction\Core\Edit\Change;
 use NimbleJunction\Core\Patch\Fixture;
+use NimbleJunction\Core\Patch\Run;
 use NimbleJunction\Core\Patching\Overlaps;
-use NimbleJunction\Core\Pixels\PixelRun;
 use NimbleJunction\Core\Show\Show;
 use NimbleJunction\Core\Show\ShowReader;
 use NimbleJunction\Core\Show\ShowRefused;
 
 /**
- * An edit that lays two fixtures, or a pixel map, on the same slots is refused until somebody says that it is meant. Those
+ * An edit that lays two fixtures, a pixel map or an offer on the same slots is refused until somebody says that it is meant. Those
  * that were there before may stay.
  */
 final class SharedSlots
@@ -32,13 +32,20 @@ final class SharedSlots
         'gaps' => 0,
         'sharesWith' => 0,
     ];
+    private const OFFER = ['universe' => 0, 'first' => 0, 'parameters' => 0, 'sharesWith' => 0];
     private const NAMED = 5;
+
+    /** Lists of what has no profile. */
+    private const RUNS = ['pixels', 'offers'];
 
     /** @throws ShowRefused */
     public static function check(Draft $draft, Amendment $amendment): void
     {
         $touched = self::placed($amendment->parts['fixtures'] ?? [], self::PLACE);
-        $pixels = self::placed($amendment->parts['pixels'] ?? [], self::PIXELS);
+        $runs = [
+            'pixels' => self::placed($amendment->parts['pixels'] ?? [], self::PIXELS),
+            'offers' => self::placed($amendment->parts['offers'] ?? [], self::OFFER),
+        ];
         $profiles = array_map(
             strval(...),
             array_keys(array_filter(
@@ -46,10 +53,10 @@ final class SharedSlots
                 static fn(Change $change): bool => $change->was !== null && $change->is !== null,
             )),
         );
-        if ($touched === [] && $profiles === [] && $pixels === []) {
+        if ($touched === [] && $profiles === [] && array_filter($runs) === []) {
             return;
         }
-        $show = self::show($draft, $touched, $profiles, $pixels);
+        $show = self::show($draft, $touched, $profiles, $runs);
         $ids = $touched;
         foreach ($show->fixtures as $id => $fixture) {
             if (\in_array($fixture->profileId, $profiles, true)) {
@@ -57,14 +64,14 @@ final class SharedSlots
             }
         }
         $faults = [];
-        $unmeant = Overlaps::unmeant($show->patch(), array_values(array_unique($ids)), self::runs($show, $pixels));
+        $unmeant = Overlaps::unmeant($show->patch(), array_values(array_unique($ids)), self::runs($show, [...$runs['pixels'], ...$runs['offers']]));
         // What was there before matters only where something is wrong now.
         $before = $unmeant === [] ? [] : self::before($draft, $show);
         foreach ($unmeant as [$one, $other, $first, $last]) {
             if (\in_array(self::pair($one, $other), $before, true)) {
                 continue;
             }
-            $list = $one->profileId === '' ? 'pixels' : 'fixtures';
+            $list = $one->profileId !== '' ? 'fixtures' : (isset($show->offers[$one->id]) ? 'offers' : 'pixels');
             $place = (int) array_search($one->id, $draft->ids($list), true);
             $slots = $first === $last ? "slot {$first}" : "slots {$first} to {$last}";
             $patch = $show->patch();
@@ -95,52 +102,56 @@ final class SharedSlots
     }
 
     /**
-     * @param list<string> $pixels ids of pixel maps
+     * @param list<string> $ids of pixel maps and offers
      *
      * @return list<Fixture> what they take of each universe
      */
-    private static function runs(Show $show, array $pixels): array
+    private static function runs(Show $show, array $ids): array
     {
-        $runs = array_merge(...array_map($show->pixels()->of(...), $pixels));
+        $fixtures = array_map(static fn(Run $run): Fixture => $run->fixture(), $show->runs());
 
-        return array_map(static fn(PixelRun $run): Fixture => $run->fixture(), $runs);
+        return array_values(array_filter($fixtures, static fn(Fixture $of): bool => \in_array($of->id, $ids, true)));
     }
 
     /** @return list<string> the two in one order */
     private static function pair(Fixture $one, Fixture $other): array
     {
-        // What has no profile is a pixel map; which profile a fixture has does not matter: it may be another one now.
-        $pair = array_map(static fn(Fixture $of): string => ($of->profileId === '' ? 'pixels ' : 'fixtures ').$of->id, [$one, $other]);
+        // What has no profile is a pixel map or an offer, and no two of these are called alike; which profile a fixture has does not matter: it may be another one now.
+        $pair = array_map(static fn(Fixture $of): string => ($of->profileId === '' ? 'run ' : 'fixtures ').$of->id, [$one, $other]);
         sort($pair);
 
         return $pair;
     }
 
     /**
-     * The fixtures and pixel maps in question with all that are in their universes.
+     * The fixtures, pixel maps and offers in question with all that are in their universes.
      *
      * @param list<string> $fixtures
      * @param list<string> $profiles
-     * @param list<string> $pixels
+     * @param array<string, list<string>> $runs ids of pixel maps and of offers, by list
      */
-    private static function show(Draft $draft, array $fixtures, array $profiles, array $pixels): Show
+    private static function show(Draft $draft, array $fixtures, array $profiles, array $runs): Show
     {
         $around = new Neighbourhood($draft);
         $around->add('fixtures', $fixtures);
-        $around->add('pixels', $pixels);
+        foreach ($runs as $list => $ids) {
+            $around->add($list, $ids);
+        }
         $around->addWhoNames('profiles', $profiles, ['fixtures']);
         $universes = [];
-        foreach ($around->ids('fixtures') as $id) {
-            $universe = $draft->part('fixtures', $id)['universe'] ?? null;
-            if (\is_string($universe)) {
-                $universes[$universe] = true;
+        foreach (['fixtures', 'offers'] as $list) {
+            foreach ($around->ids($list) as $id) {
+                $universe = $draft->part($list, $id)['universe'] ?? null;
+                if (\is_string($universe) && $universe !== '') {
+                    $universes[$universe] = true;
+                }
             }
         }
         foreach ($around->ids('pixels') as $id) {
             $named = $draft->part('pixels', $id)['universes'] ?? [];
             $universes += array_fill_keys(array_filter(\is_array($named) ? $named : [], is_string(...)), true);
         }
-        $around->addWhoNames('universes', array_map(strval(...), array_keys($universes)), ['fixtures', 'pixels']);
+        $around->addWhoNames('universes', array_map(strval(...), array_keys($universes)), ['fixtures', ...self::RUNS]);
         $around->addWhatIsNamed();
 
         return ShowReader::fromArray($around->isTooLarge ? $draft->document() : $around->document());
@@ -151,7 +162,7 @@ final class SharedSlots
     {
         $was = new Draft($draft->show);
         $around = new Neighbourhood($was);
-        foreach (['fixtures', 'pixels'] as $list) {
+        foreach (['fixtures', ...self::RUNS] as $list) {
             $ids = array_map(strval(...), array_keys($after->list($list)));
             $around->add($list, array_values(array_filter($ids, static fn(string $id): bool => $was->entry($list, $id) !== null)));
         }
@@ -163,7 +174,7 @@ final class SharedSlots
             Overlaps::unmeant(
                 $show->patch(),
                 array_map(strval(...), array_keys($show->fixtures)),
-                self::runs($show, array_map(strval(...), array_keys($show->pixels))),
+                self::runs($show, array_map(strval(...), array_keys([...$show->pixels, ...$show->offers]))),
             ),
         );
     }

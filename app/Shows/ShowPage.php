@@ -79,7 +79,7 @@ final readonly class ShowPage
         $around->addWhoNames('ports', [$port], ['routes']);
         $around->addWhatIsNamed();
         // What listens there is said too.
-        $around->addWhoNames('universes', $around->ids('universes'), ['fixtures', 'pixels']);
+        $around->addWhoNames('universes', $around->ids('universes'), ['fixtures', 'pixels', 'offers']);
         $around->addWhatIsNamed();
         $small = ShowReader::fromArray($around->isTooLarge ? $this->shows->document() : $around->document());
 

@@ -234,6 +234,12 @@ final class Fields
         return 0;
     }
 
+    /** Whether it is true or false. */
+    public function isTruth(string $name): bool
+    {
+        return \is_bool($this->fields[$name] ?? null);
+    }
+
     public function isList(string $name): bool
     {
         return \is_array($this->fields[$name] ?? null) && array_is_list($this->fields[$name]);

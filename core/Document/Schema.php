@@ -162,11 +162,13 @@ final class Schema
     }
 
     /**
+     * What parts of these classes hold.
+     *
      * @param list<class-string<Part>> $classes
      *
-     * @return array<string, list<class-string<Part>>>
+     * @return array<string, list<class-string<Part>>> by the name of their definition
      */
-    private static function heldBy(array $classes): array
+    public static function heldBy(array $classes): array
     {
         $held = [];
         foreach ($classes as $class) {

@@ -11,6 +11,7 @@ use NimbleJunction\Core\Live\Points\Folders;
 use NimbleJunction\Core\Live\Points\Grouped;
 use NimbleJunction\Core\Live\Points\Held;
 use NimbleJunction\Core\Live\Points\Lit;
+use NimbleJunction\Core\Live\Points\Offered;
 use NimbleJunction\Core\Live\Points\PixelColours;
 use NimbleJunction\Core\Live\Points\Ports;
 use NimbleJunction\Core\Live\Points\Routes;
@@ -40,6 +41,7 @@ final class LivePoints
     private readonly Watching $watching;
     private readonly Slots $slots;
     private readonly Arriving $arriving;
+    private readonly Offered $offered;
     private readonly Fixtures $fixtures;
     private readonly Grouped $grouped;
     private readonly Held $held;
@@ -72,6 +74,7 @@ final class LivePoints
         );
         $this->slots = new Slots($universes, $changes);
         $this->arriving = new Arriving($universes);
+        $this->offered = new Offered($universes);
         $this->held = new Held($universes, $changes);
         $this->lit = new Lit($universes, $changes);
         $this->pixels = new PixelColours($universes, $changes);
@@ -99,6 +102,7 @@ final class LivePoints
         foreach ([
             $this->slots,
             $this->arriving,
+            $this->offered,
             $this->fixtures,
             $this->grouped,
             $this->held,
@@ -172,6 +176,7 @@ final class LivePoints
     {
         $this->slots->adopt($plan);
         $this->arriving->adopt($plan);
+        $this->offered->adopt($plan);
         $this->fixtures->adopt($plan);
         $this->grouped->adopt($plan);
         $this->held->adopt($plan);

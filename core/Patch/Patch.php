@@ -106,6 +106,11 @@ final readonly class Patch
                 $wide[] = array_map(static fn(int $slot): int => $fixture->first - 1 + $slot, $slots);
             }
         }
+        foreach ($this->runsIn($universeId) as $run) {
+            foreach ($run->wide() as $slots) {
+                $wide[] = array_map(static fn(int $slot): int => $run->fixture()->first - 2 + $slot, $slots);
+            }
+        }
 
         return $wide;
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Patch;
 
-/** Something else than a fixture of a profile that listens to a run of slots: the pixels of a map. */
+/** Something else than a fixture of a profile that listens to a run of slots: the pixels of a map, what is offered to a desk. */
 interface Run
 {
     /** What the patch shows of it: its name, and the address where it begins. It has no profile. */
@@ -19,4 +19,7 @@ interface Run
      * @return Placed|null what it means there; null for nothing
      */
     public function at(int $slot): ?Placed;
+
+    /** @return list<list<int>> slots, from 1 as its own first one, that together are one value, the coarsest first */
+    public function wide(): array;
 }

@@ -53,6 +53,11 @@ final readonly class PixelRun implements Run
         );
     }
 
+    public function wide(): array
+    {
+        return [];
+    }
+
     /**
      * Where what its slots are of begins anew: at its first slot, and after each gap.
      *

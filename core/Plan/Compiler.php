@@ -63,6 +63,7 @@ final readonly class Compiler
                 $slotRoutes[$route->ends->slot->universe][$route->ends->slot->slot - 1][] = $this->slotToMessage($route, $route->ends, $show);
             }
         }
+        $routes += $show->offered()->routes();
         foreach ($show->copies as $copy) {
             if ($copy->enabled) {
                 $copies[$copy->from][] = $this->copy($copy);
@@ -74,7 +75,7 @@ final readonly class Compiler
         $messageExits = $exits->messageExits();
 
         $was = $before?->origin?->show;
-        $areRoutesTheSame = $before !== null && $was?->routes === $show->routes;
+        $areRoutesTheSame = $before !== null && $was?->routes === $show->routes && $was->offers === $show->offers;
         $isPatchTheSame = $was?->fixtures === $show->fixtures && $was->profiles === $show->profiles && $was->groups === $show->groups && $was->pixels === $show->pixels;
         $universes = [];
         foreach ($show->universes as $id => $universe) {
@@ -111,6 +112,7 @@ final readonly class Compiler
             $origin,
             $areRoutesTheSame && $isPatchTheSame ? $before->routeSlots : RouteSlots::of($routes, $patch, $show->pixels(), $between),
             $show->pixels(),
+            $show->offered(),
         );
     }
 
@@ -121,6 +123,7 @@ final readonly class Compiler
             && ($was->universes[$universe->id] ?? null) === $universe
             && $was->profiles === $show->profiles
             && $was->pixels === $show->pixels
+            && $was->offers === $show->offers
             && $was->patch()->in($universe->id) === $show->patch()->in($universe->id);
     }
 

@@ -30,11 +30,14 @@ final readonly class Origin
         return $on;
     }
 
-    /** @return array<string, bool> by route: whether the show itself says that it is on */
+    /** @return array<string, bool> by route, what is offered included: whether the show itself says that it is on */
     public function routesOn(): array
     {
         $on = [];
         foreach ($this->show->routes as $id => $route) {
+            $on[$id] = $route->enabled;
+        }
+        foreach ($this->show->offered()->routes() as $id => $route) {
             $on[$id] = $route->enabled;
         }
 

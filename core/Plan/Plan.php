@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Plan;
 
 use NimbleJunction\Core\Message\Agreed;
+use NimbleJunction\Core\Offer\Offers;
 use NimbleJunction\Core\Patch\Patch;
 use NimbleJunction\Core\Pixels\Pixels;
 use NimbleJunction\Core\Route\SlotToMessage;
@@ -55,6 +56,7 @@ final readonly class Plan
         public ?Origin $origin = null,
         public array $routeSlots = [],
         public Pixels $pixels = new Pixels(),
+        public Offers $offers = new Offers(),
     ) {
     }
 

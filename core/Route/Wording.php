@@ -9,6 +9,8 @@ interface Wording
 {
     public function port(string $id): string;
 
+    public function universe(string $id): string;
+
     public function point(string $reference): string;
 
     public function middleC(): int;

@@ -25,6 +25,7 @@ final class PointNames
             'port' => isset($show->ports[$reference->id]) && \in_array($reference->part, self::PORT_PARTS, true),
             'route' => isset($show->routes[$reference->id]) && \in_array($reference->part, self::ROUTE_PARTS, true),
             'folder' => $reference->part === 'enabled' && self::isFolder($show, $reference->id),
+            'offer' => $show->offered()->has($reference),
             'value' => isset($show->values[$reference->id]) && $reference->part === '',
             default => false,
         };

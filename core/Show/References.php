@@ -54,6 +54,11 @@ final readonly class References
         foreach (array_values($this->show->pixels) as $i => $map) {
             $this->pixels($i, $map);
         }
+        foreach (array_values($this->show->offers) as $i => $offer) {
+            foreach ((new OfferReferences($this->show))->faults($offer, "/offers/{$i}") as $fault) {
+                $this->faults[] = $fault;
+            }
+        }
         foreach (array_values($this->show->copies) as $i => $copy) {
             $this->universe("/copies/{$i}/from/universe", $copy->from);
             $this->universe("/copies/{$i}/to/universe", $copy->to);
@@ -208,10 +213,10 @@ final readonly class References
 
     private function sharing(string $path, string $id): void
     {
-        if (! isset($this->show->fixtures[$id]) && ! isset($this->show->pixels[$id])) {
+        if (! isset($this->show->fixtures[$id]) && ! isset($this->show->pixels[$id]) && ! isset($this->show->offers[$id])) {
             $this->fault(
                 $path,
-                "there is no fixture and no pixel map \"{$id}\"",
+                "there is no fixture, no pixel map and no offer \"{$id}\"",
                 'Name the id of one that shares slots with this one.',
             );
         }

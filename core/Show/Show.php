@@ -7,11 +7,14 @@ namespace NimbleJunction\Core\Show;
 use NimbleJunction\Core\Document\Part;
 use NimbleJunction\Core\Message\Agreed;
 use NimbleJunction\Core\Message\AgreedNote;
+use NimbleJunction\Core\Offer\Offer;
+use NimbleJunction\Core\Offer\Offers;
 use NimbleJunction\Core\Patch\Fixture;
 use NimbleJunction\Core\Patch\Group;
 use NimbleJunction\Core\Patch\Groups;
 use NimbleJunction\Core\Patch\Patch;
 use NimbleJunction\Core\Patch\Profile;
+use NimbleJunction\Core\Patch\Run;
 use NimbleJunction\Core\Pixels\PixelMap;
 use NimbleJunction\Core\Pixels\Pixels;
 
@@ -33,6 +36,7 @@ final readonly class Show
         'values' => [ValueEntry::class, 2000],
         'pixels' => [PixelMap::class, 200],
         'notes' => [AgreedNote::class, 2000],
+        'offers' => [Offer::class, 200],
     ];
 
     /** @var array<string, UniverseEntry> by id */
@@ -65,9 +69,13 @@ final readonly class Show
     /** @var array<string, AgreedNote> by id */
     public array $notes;
 
+    /** @var array<string, Offer> by id */
+    public array $offers;
+
     private Patch $patch;
     private Pixels $pixelMaps;
     private Agreed $agreed;
+    private Offers $allOffers;
 
     /**
      * @param int $middleC octave number of note 60, 3 to 5: makers differ
@@ -87,7 +95,9 @@ final readonly class Show
         $this->notes = self::only($lists['notes'] ?? [], AgreedNote::class);
         $this->agreed = new Agreed($this->notes);
         $this->pixelMaps = new Pixels($this->pixels);
-        $this->patch = new Patch($this->profiles, $this->fixtures, new Groups($this->groups), $this->pixelMaps->runs());
+        $this->offers = self::only($lists['offers'] ?? [], Offer::class);
+        $this->allOffers = new Offers($this->offers);
+        $this->patch = new Patch($this->profiles, $this->fixtures, new Groups($this->groups), $this->runs());
     }
 
     /** @return class-string<Part> of what a list is */
@@ -126,6 +136,7 @@ final readonly class Show
             'values' => $this->values,
             'pixels' => $this->pixels,
             'notes' => $this->notes,
+            'offers' => $this->offers,
             default => [],
         };
     }
@@ -144,6 +155,18 @@ final readonly class Show
     public function pixels(): Pixels
     {
         return $this->pixelMaps;
+    }
+
+    /** @return list<Run> what else than fixtures stands in the patch */
+    public function runs(): array
+    {
+        return [...$this->pixelMaps->runs(), ...$this->allOffers->runs()];
+    }
+
+    /** What is offered to others as if it were a fixture. */
+    public function offered(): Offers
+    {
+        return $this->allOffers;
     }
 
     /**

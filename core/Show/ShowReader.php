@@ -9,6 +9,10 @@ use NimbleJunction\Core\Document\Fields;
 use NimbleJunction\Core\Document\Kinds;
 use NimbleJunction\Core\Document\Part;
 use NimbleJunction\Core\Document\Reading;
+use NimbleJunction\Core\Offer\LevelFunction;
+use NimbleJunction\Core\Offer\NumberFunction;
+use NimbleJunction\Core\Offer\PressFunction;
+use NimbleJunction\Core\Offer\SetFunction;
 use NimbleJunction\Core\Pixels\Layouts;
 use NimbleJunction\Core\Route\Kinds as RouteKinds;
 
@@ -69,6 +73,7 @@ final class ShowReader
             'fromEnd' => [MessageFrom::class, SlotEnd::class],
             'toEnd' => [MessageTo::class, SlotEnd::class],
             'layout' => Layouts::ALL,
+            'offeredFunction' => [LevelFunction::class, SetFunction::class, PressFunction::class, NumberFunction::class],
         ]);
     }
 

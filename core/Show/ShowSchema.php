@@ -19,7 +19,9 @@ final class ShowSchema
             $lists[$list] = ['type' => 'array', 'maxItems' => $most, 'items' => ['$ref' => '#/$defs/'.Schema::nameOf($class)]];
             $parts[Schema::nameOf($class)] = [$class];
         }
-        $kinds = array_map(static fn(array $classes): array => Schema::ofKinds(...$classes), ShowReader::kinds()->kinds);
+        $all = ShowReader::kinds()->kinds;
+        $parts += Schema::heldBy(array_merge(...array_values($all)));
+        $kinds = array_map(static fn(array $classes): array => Schema::ofKinds(...$classes), $all);
 
         return [
             '$schema' => 'https://json-schema.org/draft/2020-12/schema',

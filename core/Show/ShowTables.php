@@ -24,6 +24,7 @@ final class ShowTables
         'fromEnd' => 'The short form, `from`',
         'toEnd' => 'The short form, `to`',
         'layout' => 'How pixels lie, in `layout`',
+        'offeredFunction' => 'What values of an offered parameter do, in `functions`',
     ];
 
     public static function kinds(): string
@@ -43,6 +44,7 @@ final class ShowTables
         foreach (Show::LISTS as [$class]) {
             $parts[Schema::nameOf($class)] = [$class];
         }
+        $parts += Schema::heldBy(array_merge(...array_values(ShowReader::kinds()->kinds)));
         $tables = [];
         foreach (Schema::held($parts) as $name => $classes) {
             if ($name === 'route') {

@@ -20,6 +20,11 @@ final readonly class ShowWording implements Wording
         return $this->show->ports[$id]->name ?? $id;
     }
 
+    public function universe(string $id): string
+    {
+        return $this->show->universes[$id]->name ?? $id;
+    }
+
     public function point(string $reference): string
     {
         $point = Reference::parse($reference);
@@ -40,6 +45,7 @@ final readonly class ShowWording implements Wording
             'port' => $this->port($point->id).", {$point->part}",
             'route' => '"'.($show->routes[$point->id]->name ?? $point->id).'"'.($point->part === '' ? '' : ", {$point->part}"),
             'folder' => "the routes in \"{$point->id}\"",
+            'offer' => 'what "'.$show->offered()->said($point).'" is told',
             'value' => '"'.($show->values[$point->id]->name ?? $point->id).'"',
             default => $reference,
         };

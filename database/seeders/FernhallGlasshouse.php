@@ -68,6 +68,37 @@ final class FernhallGlasshouse
                 'universes' => ['pond-wall-1', 'pond-wall-2'],
             ]],
             'values' => [['id' => 'house-open', 'name' => 'House open', 'type' => 'switch']],
+            'offers' => [self::garden()],
+        ];
+    }
+
+    /** @return array<string, mixed> what the house desk may control of ours, at its spare slots */
+    private static function garden(): array
+    {
+        $house = ['kind' => 'set', 'point' => 'value:house-open'];
+
+        return [
+            'id' => 'garden',
+            'name' => 'Garden',
+            'universe' => 'palm-house',
+            'first' => 481,
+            'oscPort' => 'guides-tablet',
+            'midiPort' => 'lectern',
+            'channel' => 16,
+            'number' => 16,
+            'parameters' => [
+                ['name' => 'Fern pan', 'bits' => '16', 'functions' => [
+                    ['kind' => 'level', 'point' => 'fixture:fern-left/pan', 'low' => -270, 'high' => 270, 'first' => 1],
+                ]],
+                ['name' => 'Laser size', 'functions' => [['kind' => 'level', 'point' => 'fixture:laser/size', 'first' => 1]]],
+                ['name' => 'House', 'functions' => [
+                    [...$house, 'value' => 0, 'first' => 1, 'last' => 127, 'name' => 'Close'],
+                    [...$house, 'value' => 1, 'first' => 128, 'name' => 'Open'],
+                ]],
+                ['name' => 'Light up', 'functions' => [
+                    ['kind' => 'number', 'points' => [['point' => 'light:lantern'], ['point' => 'light:doors']]],
+                ]],
+            ],
         ];
     }
 

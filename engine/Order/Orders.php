@@ -30,6 +30,7 @@ final class Orders
         Stand::class,
         WriteTrace::class,
         WhyIsItDark::class,
+        SuggestParameter::class,
     ];
 
     /**

@@ -32,6 +32,7 @@ export function makeRouter(): Router {
       { path: '/patch-profiles/:id?', component: () => import('./patch/ProfilesPage.vue') },
       { path: '/universes/:id?', component: () => import('./universes/UniversesPage.vue') },
       { path: '/scope', component: () => import('./scope/ScopePage.vue') },
+      { path: '/routes-offers/:id?', component: () => import('./offers/OffersPage.vue') },
       { path: '/routes-sheet', component: () => import('./routes/SheetPage.vue') },
       { path: '/routes-unanswered', component: () => import('./routes/UnansweredPage.vue') },
       { path: '/routes/:id?', component: () => import('./routes/RoutesPage.vue') },

@@ -165,6 +165,8 @@ final class PatchApiTest extends AppTestCase
         self::assertSame([1, 2], $answer->json('footprints')['moving-lantern-2'][''][0]['slots']);
         $refused = $this->send('/api/show/profiles/type', 'no zip')->assertStatus(422);
         self::assertStringContainsString('it is no zip archive', $refused->json('faults.0.problem'));
+        // What names fixtures is in nobody's way.
+        $this->postJson('/api/show/groups', ['name' => 'Lights', 'members' => ['lantern']])->assertOk();
         $scene = (string) $this->get('/api/show/scene')->assertOk()->getContent();
         $before = app(ShowStore::class)->document();
         $answer = $this->send('/api/show/scene', $scene)->assertOk();

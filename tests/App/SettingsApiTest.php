@@ -86,7 +86,7 @@ final class SettingsApiTest extends AppTestCase
         $this->as(Role::Builder);
         $this->getJson('/api/show')->assertJsonPath(
             'nextFree',
-            ['palm-house' => 10, 'fern-gallery' => 13, 'canopy' => 19, 'lily-pond' => 13, 'pond-wall-1' => 511, 'pond-wall-2' => 211],
+            ['palm-house' => 486, 'fern-gallery' => 13, 'canopy' => 19, 'lily-pond' => 13, 'pond-wall-1' => 511, 'pond-wall-2' => 211],
         );
         $this->postJson(
             '/api/show/profiles',
@@ -149,12 +149,12 @@ final class SettingsApiTest extends AppTestCase
         self::assertSame('art-net', $kinds['lists']['ports']['fields'][2]['words'][0]);
         $kinds = $kinds['kinds'];
         self::assertSame(
-            ['trigger', 'condition', 'step', 'action', 'option', 'back', 'message', 'argument', 'fromEnd', 'toEnd', 'layout', 'starting'],
+            ['trigger', 'condition', 'step', 'action', 'option', 'back', 'message', 'argument', 'fromEnd', 'toEnd', 'layout', 'offeredFunction', 'starting'],
             array_keys($kinds),
         );
         self::assertGreaterThanOrEqual(
             5,
-            min(array_map(count(...), array_diff_key($kinds, ['option' => 0, 'back' => 0, 'fromEnd' => 0, 'toEnd' => 0, 'layout' => 0]))),
+            min(array_map(count(...), array_diff_key($kinds, ['option' => 0, 'back' => 0, 'fromEnd' => 0, 'toEnd' => 0, 'layout' => 0, 'offeredFunction' => 0]))),
         );
         self::assertSame(
             ['port', 'universe', 'state'][0],

@@ -73,6 +73,9 @@ final class NumbersForNamesTest extends TestCase
         'values' => [['id' => '1', 'name' => 'Open', 'type' => 'switch']],
         'notes' => [['id' => '1', 'name' => 'Doors', 'note' => 49]],
         'pixels' => [['id' => '1', 'name' => 'Wall', 'layout' => ['kind' => 'line', 'count' => 4], 'universes' => ['2'], 'first' => 401]],
+        'offers' => [['id' => '2', 'name' => 'Desk', 'universe' => '2', 'first' => 501, 'parameters' => [
+            ['name' => '1', 'functions' => [['kind' => 'press', 'point' => 'value:1']]],
+        ]]],
         'routes' => [
             [
                 'id' => '1',
@@ -130,7 +133,7 @@ final class NumbersForNamesTest extends TestCase
             self::assertSame($rig->junction->universes()[$id]->levels, $again->junction->universes()[$id]->levels);
         }
         $read = fn(Rig $of, string $point): mixed => $of->junction->points()->read($this->point($point));
-        foreach (['value:1', 'fixture:1/1', 'hold:2/9', 'hold:1/7', 'route:1/enabled', 'route:3/fired'] as $point) {
+        foreach (['value:1', 'fixture:1/1', 'hold:2/9', 'hold:1/7', 'route:1/enabled', 'route:3/fired', 'offer:2/1'] as $point) {
             self::assertSame($read($rig, $point), $read($again, $point), $point);
         }
         $this->look($again);

@@ -34,9 +34,10 @@ final class WholeOrGap extends Field
         if (! $this->isNeeded && ! $fields->has($this->name)) {
             return null;
         }
+        $isTruth = $fields->isTruth($this->name);
         $value = $fields->value($this->name);
         $isGap = \is_string($value) && preg_match('#'.self::GAP.'#D', $value) === 1;
-        if ($isGap || (\is_int($value) && $value >= $this->low && $value <= $this->high)) {
+        if ($isGap || (! $isTruth && \is_int($value) && $value >= $this->low && $value <= $this->high)) {
             return $value;
         }
         $fields->fault($this->name, "it is {$value}", "Use a whole number from {$this->low} to {$this->high}, or a gap like {{$this->name}}.");

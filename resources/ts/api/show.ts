@@ -2,10 +2,12 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { pageAfter, type Changes } from './changes'
 import { call, Refused } from './client'
+import { BESIDE, namedAt, type AddressWay, type Patched, type PixelLayout, type PlacedParameter } from './patched'
 import type {
   Fixture,
   Group,
   LevelSpan,
+  Offer,
   Parameter,
   PixelMap,
   Port,
@@ -25,6 +27,7 @@ export type {
   Fixture,
   Group,
   LevelSpan,
+  Offer,
   Parameter,
   PixelMap,
   Port,
@@ -39,6 +42,8 @@ export type {
   Universe,
   Value,
 }
+export type { AddressWay, Patched, PixelLayout, PixelSlots, PlacedParameter } from './patched'
+export { pixelAt, universeOf } from './patched'
 /** The lists of a show. */
 export type ListName = Exclude<keyof ShowDocument, 'format' | 'version' | 'name' | 'middleC'>
 export interface OtherEndLine {
@@ -51,66 +56,6 @@ export interface Adapter {
   address: string
   netmask: string
   broadcast: string
-}
-
-/** Slots of pixels: from a slot on, a pixel's colour, and all others after it, until it begins anew. */
-export interface PixelSlots {
-  map: string
-  colours: string[]
-  stretches: [slot: number, pixel: number, colour: number][]
-}
-/** Where each pixel of a map is, and which slots it takes, counted through its universes from 0. */
-export interface PixelLayout {
-  /** What is wrong with it; "" where it can be shown. */
-  problem: string
-  counts?: string
-  universes?: number
-  places?: [across: number, down: number][]
-  slots?: number[][]
-}
-/** What a slot of pixels is: "pixel 12 red". */
-export function pixelAt(pixels: PixelSlots, slot: number): string {
-  const from = pixels.stretches.filter(([first]) => first <= slot).at(-1)
-  if (!from) return 'pixels'
-  const at = from[2] + slot - from[0]
-  const width = pixels.colours.length
-  return `pixel ${from[1] + Math.floor(at / width)} ${pixels.colours[at % width] ?? ''}`
-}
-/** A fixture, or pixels, in a universe. */
-export interface Patched {
-  id: string
-  name: string
-  profile: string
-  universe: string
-  first: number
-  last: number
-  shares: { id: string; name: string; meant: boolean }[]
-  /** Of pixels: their map, and what their slots are of. */
-  pixels?: PixelSlots
-}
-/** A parameter at its slots: within a fixture from 1, or in its universe. */
-export interface PlacedParameter {
-  key: string
-  name: string
-  slots: number[]
-  /** Where it stands in the profile, or in its mode: "cells/0/parameters/2". */
-  path: string
-  kind: string
-  highest: boolean
-  never: boolean
-  /** Whether its slots are none of the fixture's own: an intensity by which its lights are scaled. */
-  virtual: boolean
-}
-/** Where the virtual intensities of a universe's fixtures lie: beside it. */
-const BESIDE = ':intensity'
-export const universeOf = (parameter: PlacedParameter, universe: string) =>
-  parameter.virtual ? `${universe}${BESIDE}` : universe
-/** What a typed address may mean. */
-export interface AddressWay {
-  universe: string
-  slot: number
-  why: string
-  numberings: string[]
 }
 
 /** What a route runs between, by ids: ports that it hears and speaks at, universes that it looks at and sets. */
@@ -303,7 +248,8 @@ export const useShow = defineStore('show', () => {
     patchOf(universe.replace(BESIDE, ''))
       .filter((one) => one.first <= slot && slot <= one.last)
       .flatMap((one) => {
-        if (one.pixels) return [`${one.name}, ${pixelAt(one.pixels, slot)}`]
+        const named = namedAt(one, slot)
+        if (named !== undefined) return [`${one.name}, ${named}`]
         return parametersOf(one.id)
           .filter((placed) => placed.slots.includes(slot) && placed.virtual === universe.endsWith(BESIDE))
           .map((placed) => `${one.name}, ${placed.name}`)
@@ -327,6 +273,7 @@ export const useShow = defineStore('show', () => {
       `show/address?text=${encodeURIComponent(text)}&here=${encodeURIComponent(here)}`,
     )
   const pixels = computed<PixelMap[]>(() => document.value?.pixels ?? [])
+  const offers = computed<Offer[]>(() => document.value?.offers ?? [])
   const groups = computed<Group[]>(() => document.value?.groups ?? [])
   const patchOf = (universe: string) => (data.value?.patch ?? []).filter((one) => one.universe === universe)
   const universeName = (id: string) => universes.value.find((one) => one.id === id)?.name ?? id
@@ -361,6 +308,7 @@ export const useShow = defineStore('show', () => {
     fixtures,
     groups,
     pixels,
+    offers,
     layoutOf,
     patchOf,
     footprintOf,

@@ -6,6 +6,7 @@ export type Point = string
 export type FromEnd = MessageIn | Slot
 export type ToEnd = MessageOut | Slot1
 export type Layout = Rectangle | Line | Ring | TableOfPlaces
+export type OfferedFunction = APointFollows | APointIsSetToOneValue | APointIsPressed | OneOfSeveralPointsIsPressedByItsNumber
 
 export interface ShowDocument {
   format: 'nimble-junction/show'
@@ -22,6 +23,7 @@ export interface ShowDocument {
   values?: Value[]
   pixels?: PixelMap[]
   notes?: Note[]
+  offers?: Offer[]
 }
 export interface Universe {
   id: Id
@@ -411,4 +413,66 @@ export interface Note {
   name: string
   note: number
   channel?: number
+}
+export interface Offer {
+  id: Id
+  name: string
+  enabled?: boolean
+  universe?: Id
+  first?: number
+  oscPort?: Id
+  oscAddress?: string
+  midiPort?: Id
+  channel?: number
+  number?: number
+  tells?: boolean
+  /**
+   * @minItems 1
+   */
+  parameters: [OfferedParameter, ...OfferedParameter[]]
+  sharesWith?: Id[]
+  note?: string
+}
+export interface OfferedParameter {
+  name: string
+  id?: string
+  bits?: '8' | '16'
+  functions?: OfferedFunction[]
+}
+export interface APointFollows {
+  kind: 'level'
+  point: Point
+  low?: number
+  high?: number
+  whole?: boolean
+  first?: number
+  last?: number
+  name?: string
+}
+export interface APointIsSetToOneValue {
+  kind: 'set'
+  point: Point
+  value: number | string | boolean
+  first?: number
+  last?: number
+  name?: string
+}
+export interface APointIsPressed {
+  kind: 'press'
+  point: Point
+  first?: number
+  last?: number
+  name?: string
+}
+export interface OneOfSeveralPointsIsPressedByItsNumber {
+  kind: 'number'
+  /**
+   * @minItems 1
+   */
+  points: [NumberedPoint, ...NumberedPoint[]]
+  first?: number
+  name?: string
+}
+export interface NumberedPoint {
+  point: Point
 }

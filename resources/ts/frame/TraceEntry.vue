@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import { copyText } from '@/components/handOver'
 import type { TraceEvent } from '@/live/types'
+import { placeOfRoute } from '@/components/routePlace'
 import RelaxButton from '@/kinds/RelaxButton.vue'
 import { clock } from './trace'
 
@@ -33,7 +34,7 @@ const spaced = (bytes: string) => bytes.replace(/../g, '$& ').trim().toUpperCase
         <span class="step">{{ hop.step }}</span>
         <span
           >{{ hop.words }}
-          <router-link v-if="hop.route" :to="`/routes/${hop.route}`">open the route</router-link>
+          <router-link v-if="hop.route" :to="placeOfRoute(hop.route)">open the route</router-link>
           <RelaxButton v-if="hop.route && hop.relax" :route="hop.route" :relax="hop.relax" />
           <code v-if="hop.bytes" class="figures"
             >{{ spaced(hop.bytes) }}<template v-if="hop.length > hop.bytes.length / 2"> … {{ hop.length }} bytes</template></code

@@ -50,6 +50,7 @@ const pages: Partial<Record<ListName, (id: string) => string>> = {
   universes: (id) => `/universes/${id}`,
   fixtures: (id) => `/patch/${id}`,
   groups: (id) => `/patch-groups/${id}`,
+  offers: (id) => `/routes-offers/${id}`,
   pixels: (id) => `/patch-pixels/${id}`,
   profiles: (id) => `/patch-profiles/${id}`,
   routes: (id) => `/routes/${id}`,

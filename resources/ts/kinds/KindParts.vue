@@ -68,14 +68,15 @@ const remove = (at: number) => {
           {{ way.words }}
         </button>
       </div>
-      <PartFields
-        v-if="kindOf(part)"
-        :model-value="part"
-        :fields="kindOf(part)!.fields"
-        :fault="fault"
-        :at="alone ? at : `${at ?? ''}${i}/`"
-        @update:model-value="change(i, $event as KindPart)"
-      />
+      <div v-if="kindOf(part)" class="fields">
+        <PartFields
+          :model-value="part"
+          :fields="kindOf(part)!.fields"
+          :fault="fault"
+          :at="alone ? at : `${at ?? ''}${i}/`"
+          @update:model-value="change(i, $event as KindPart)"
+        />
+      </div>
       <FormulaNote v-if="part.kind === 'formula'" :text="String(part.text ?? '')" />
     </div>
     <LearnPanel v-if="of === 'trigger'" slots @learned="learned" />

@@ -33,6 +33,8 @@ const lists: Record<string, () => { id: string; name: string }[]> = {
 const value = (field: FieldOfPart) => shown(field, scope.value)
 const words = (field: FieldOfPart) =>
   wordsOf(field, scope.value).map((word) => ({ value: word, title: field.titles?.[word] ?? word }))
+/** A label of more letters takes the width of two fields. */
+const LONG = 26
 const isLong = (field: FieldOfPart) => words(field).some((word) => word.title.length > 18)
 const pathOf = (field: FieldOfPart) => `${props.at ?? ''}${field.name}`
 /** What is wrong with a field, or with what stands in it. */
@@ -88,6 +90,7 @@ const changeParts = (field: FieldOfPart, parts: KindPart[]) => change(field, isA
       />
       <PointField
         v-else-if="field.type === 'point'"
+        class="wide"
         :model-value="asText(value(field))"
         :label="field.label"
         @update:model-value="change(field, $event || undefined)"
@@ -133,13 +136,14 @@ const changeParts = (field: FieldOfPart, parts: KindPart[]) => change(field, isA
         :alone="isAlone(field)"
         :fault="fault"
         :at="`${pathOf(field)}/`"
-        class="nested"
+        class="nested wide"
         @update:model-value="changeParts(field, $event)"
       />
       <PlainField
         v-else-if="!['word', 'side'].includes(field.type)"
         :model-value="value(field)"
         :field="field"
+        :class="{ wide: field.label.length > LONG }"
         :error-messages="wrong(field)"
         @update:model-value="change(field, $event)"
       />

@@ -27,6 +27,8 @@ const props = defineProps<{
   isForm?: boolean
   /** Columns of the two sides, where they are otherwise than usual. */
   columns?: string
+  /** The page that it belongs to, where that is not the patch. */
+  of?: { path: string; name: string }
 }>()
 /** What is on the right: "" for the part itself, "new" and "change" for forms, or a slot of the page's own. */
 const side = defineModel<string>('side', { default: '' })
@@ -62,10 +64,10 @@ const closes = computed(() => (side.value === '' ? !props.isForm : !['new', 'cha
     <div class="page-head">
       <h1>{{ title }}</h1>
       <span class="quiet">{{ note }}</span><span class="spring" />
-      <v-btn to="/patch">Patch</v-btn>
+      <v-btn :to="of?.path ?? '/patch'">{{ of?.name ?? 'Patch' }}</v-btn>
       <slot name="head" :open="open" />
       <v-btn v-if="session.mayBuild" variant="flat" color="primary" :disabled="cannotAdd" @click="open('new')"
-        >Add a {{ what }}</v-btn
+        >Add {{ /^[aeio]/.test(what) ? 'an' : 'a' }} {{ what }}</v-btn
       >
     </div>
     <GoneNote :id="route.params.id" :what="what" :all="parts" :path="path" :loaded="show.document !== undefined" />

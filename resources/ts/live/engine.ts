@@ -208,6 +208,8 @@ export const useEngine = defineStore('engine', () => {
   const onScope = (taker: (news: ScopeNews) => void) => listen(scopes, taker)
   /** Points whose names hold these words. */
   const findPoints = (text: string) => ask('find', { text }).then((answer) => answer.points ?? [])
+  /** How a point is usually offered to a desk: a parameter of an offer. */
+  const suggest = (point: string) => ask('suggest', { point })
   const whyDark = (fixture: string) => ask('why-dark', { fixture }).then((answer) => answer.reasons ?? [])
   const fan = (fixtures: string[], parameter: string, from: number, to: number, spread: 'across' | 'from-middle') =>
     command('fan', { fixtures, parameter, from, to, fan: spread })
@@ -254,6 +256,7 @@ export const useEngine = defineStore('engine', () => {
     explain,
     writeTrace,
     findPoints,
+    suggest,
     whyDark,
     fan,
     holdColour,

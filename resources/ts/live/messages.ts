@@ -326,6 +326,10 @@ export interface Stray {
   count: number
 }
 
+export interface Suggestion {
+  part: Record<string, unknown>
+}
+
 export interface TraceEvent {
   serial: number
   kind: string
@@ -407,6 +411,7 @@ export interface Orders {
   'stand': { place: string }
   'write-trace': { format: string, events?: number[] }
   'why-dark': { fixture: string }
+  'suggest': { point: string }
 }
 
 /** What the answers to them have beside "ok". */
@@ -427,4 +432,5 @@ export interface Answers {
   'stand': object
   'write-trace': TraceFile
   'why-dark': Reasons
+  'suggest': Suggestion
 }

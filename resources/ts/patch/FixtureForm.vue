@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { useShow, type Fixture, type Patched, type Values } from '@/api/show'
+import { keyOf } from '@/api/patched'
+import { useShow, type Fixture, type Values } from '@/api/show'
 import PartFields from '@/kinds/PartFields.vue'
 import PartForm from '@/kinds/PartForm.vue'
 import AddressEntry from './AddressEntry.vue'
@@ -55,8 +56,6 @@ watch(
 const address = computed(() => draft.value.first as number | undefined)
 /** Who else listens to these slots. */
 const shared = computed(() => under(neighbours.value, Number(draft.value.first ?? 0), slots.value))
-/** What it is called where fixtures say with whom they share slots. */
-const keyOf = (one: Patched) => one.pixels?.map ?? one.id
 const meant = computed(() => (draft.value.sharesWith ?? []) as string[])
 function mean(id: string, isMeant: boolean): void {
   const others = meant.value.filter((one) => one !== id)

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import { placeOfPatched } from '@/api/patched'
 import { useSession } from '@/api/session'
 import { useShow } from '@/api/show'
 import GoneNote from '@/components/GoneNote.vue'
@@ -42,7 +43,7 @@ const edited = computed(() => {
 })
 const byId = computed(() => new Map((show.data?.patch ?? []).map((one) => [one.id, one])))
 const numbers = computed(() => new Map(show.fixtures.map((one) => [one.id, one])))
-const fixturesIn = (universe: string) => show.patchOf(universe).filter((one) => !one.pixels)
+const fixturesIn = (universe: string) => show.patchOf(universe).filter((one) => !one.pixels && !one.offered)
 const rows = computed<Row[]>(() =>
   show.universes.flatMap((one) =>
     fixturesIn(one.id).map((fixture) => {
@@ -66,8 +67,7 @@ const open = (what: Side) =>
   onceLeft(() => {
     side.value = what
   })
-const choose = (id: string) =>
-  void router.push(id.startsWith('pixels:') ? `/patch-pixels/${id.slice('pixels:'.length)}` : `/patch/${id}`)
+const choose = (id: string) => void router.push(placeOfPatched(id))
 const done = (id?: string) => {
   side.value = { kind: 'none' }
   if (id) choose(id)

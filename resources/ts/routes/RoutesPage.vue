@@ -111,6 +111,7 @@ function cancel(): void {
         {{ touchedSince === null ? 'Find by touching' : 'Show all again' }}
       </v-btn>
       <v-btn to="/routes-sheet" variant="text">Trigger sheet</v-btn>
+      <v-btn to="/routes-offers" variant="text">Offers</v-btn>
       <v-btn to="/routes-unanswered" variant="text">What did nothing</v-btn>
       <v-btn
         v-if="session.mayBuild"

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import { useSession } from '@/api/session'
 import { useShow } from '@/api/show'
+import { offerOf, placeOfRoute } from '@/components/routePlace'
 import { spellAgo } from '@/components/words'
 import { useEngine } from '@/live/engine'
 import type { UnansweredLine } from '@/live/messages'
@@ -22,7 +23,7 @@ const groups = computed(() => {
 })
 const often = (one: { count: number; cameAt: number }) =>
   `${one.count > 1 ? `×${one.count}, ` : ''}${spellAgo(engine.since(one.cameAt))}`
-const nameOf = (id: string) => show.routes.find((one) => one.id === id)?.name ?? id
+const nameOf = (id: string) => [...show.routes, ...show.offers].find((one) => one.id === (offerOf(id) ?? id))?.name ?? id
 const make = (line: UnansweredLine) =>
   router.push({ path: '/routes', query: { add: '1', when: JSON.stringify(line.ways[0]?.part ?? {}) } })
 </script>
@@ -42,7 +43,7 @@ const make = (line: UnansweredLine) =>
       <p v-if="near.length === 0" class="quiet">No route has nearly taken anything.</p>
       <article v-for="one in near" :key="one.route" class="line">
         <div>
-          <router-link :to="`/routes/${one.route}`"
+          <router-link :to="placeOfRoute(one.route)"
             ><strong>{{ nameOf(one.route) }}</strong></router-link
           >
           {{ one.reason }}
@@ -65,7 +66,7 @@ const make = (line: UnansweredLine) =>
             <span class="figures">{{ line.words }}</span>
             <p class="quiet small">
               {{ line.why }}. From {{ line.from }}<span class="figures">, {{ often(line) }}</span>
-              <template v-if="line.route">. <router-link :to="`/routes/${line.route}`">Open the route</router-link></template>
+              <template v-if="line.route">. <router-link :to="placeOfRoute(line.route)">Open the route</router-link></template>
             </p>
           </div>
           <button v-if="session.mayBuild" type="button" class="small-button" @click="make(line)">Make a route</button>

@@ -287,7 +287,7 @@ final class ProfileTest extends TestCase
         $fixture = ['id' => 'left', 'name' => 'Left', 'profile' => 'spot', 'universe' => 'palm', 'first' => 1];
         foreach ([
             ['mode' => 'tiny', '/fixtures/0/mode', 'Modes are: small.'],
-            ['sharesWith' => ['gone'], '/fixtures/0/sharesWith/0', 'there is no fixture and no pixel map "gone"'],
+            ['sharesWith' => ['gone'], '/fixtures/0/sharesWith/0', 'there is no fixture, no pixel map and no offer "gone"'],
             ['precedences' => [['parameter' => 'gone']], '/fixtures/0/precedences/0/parameter', 'Parameters are: pan.'],
             ['number' => 100000, '/fixtures/0/number', '1 to 99999'],
         ] as $fields) {

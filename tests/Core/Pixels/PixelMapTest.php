@@ -48,7 +48,7 @@ final class PixelMapTest extends TestCase
         yield 'too many' => [['layout' => ['kind' => 'rectangle', 'columns' => 512, 'rows' => 512]], 'these are 262144 pixels'];
         yield 'a place that is none' => [['layout' => ['kind' => 'table', 'pixels' => ['1;2']]], '/pixels/0/layout/pixels/0: it is "1;2"'];
         yield 'no shape of ours' => [['layout' => ['kind' => 'heart']], '/pixels/0/layout/kind'];
-        yield 'nobody to share with' => [['sharesWith' => ['x']], '/pixels/0/sharesWith/0: there is no fixture and no pixel map "x"'];
+        yield 'nobody to share with' => [['sharesWith' => ['x']], '/pixels/0/sharesWith/0: there is no fixture, no pixel map and no offer "x"'];
     }
 
     /** @param array<string, mixed> $map */
