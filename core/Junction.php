@@ -93,7 +93,7 @@ final class Junction
         $this->changes = $this->points->changes;
         $this->runner = $this->points->runner;
         $this->routes = new RouteLives($this->runner, $this->routing->firings, $this->routing->switches);
-        $this->hands = new HandTests($this->trace, $this->universes, $this->changes);
+        $this->hands = new HandTests($this->trace, $this->universes, $this->changes, $this->probes->touches);
         $this->hearing = new Hearing(
             $this->reception,
             $this->activities,

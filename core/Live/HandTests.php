@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Live;
 
+use NimbleJunction\Core\Point\Reference;
+use NimbleJunction\Core\Scope\Touches;
 use NimbleJunction\Core\Trace\Trace;
 use NimbleJunction\Core\Universe\Hands;
 use NimbleJunction\Core\Universe\Hold;
@@ -13,7 +15,7 @@ final readonly class HandTests
 {
     private Hands $hands;
 
-    public function __construct(Trace $trace, private Universes $universes, private Changes $changes)
+    public function __construct(Trace $trace, private Universes $universes, private Changes $changes, private Touches $touches)
     {
         $this->hands = new Hands($trace);
     }
@@ -26,6 +28,10 @@ final readonly class HandTests
             return;
         }
         $before = $universe->levels;
+        $touched = Reference::parse("slot:{$universeId}/".($holds[0]->slot + 1));
+        if ($touched !== null) {
+            $this->touches->touch($touched, $now);
+        }
         $event = $this->hands->hold($universe, $holds, $now);
         $this->changes->note($universe, $before, $event);
         $this->universes->dueAt = min($this->universes->dueAt, $holds[0]->until);

@@ -57,7 +57,7 @@ final class LivePoints
         Activities $activities,
         Routing $routing,
         Outputs $outputs,
-        Probes $probes,
+        private readonly Probes $probes,
     ) {
         $this->all = new Points(fn(Reference $reference) => $this->runner->pressed($reference));
         $changes = fn(): Changes => $this->changes;
@@ -194,6 +194,9 @@ final class LivePoints
 
     private function tell(Reference $reference, string $refusal, Said $said, int $now): void
     {
+        if ($refusal === '') {
+            $this->probes->touches->touch($reference, $now);
+        }
         $step = $refusal === '' ? Step::Changed : Step::Refused;
         $this->trace->note(Kind::Hold, "point {$reference->text()}", '', $step, $said, $now);
     }

@@ -25,6 +25,7 @@ final class Probes
     public function __construct(
         public readonly Learning $learning = new Learning(),
         public readonly SlotLearning $slots = new SlotLearning(),
+        public readonly Touches $touches = new Touches(),
     ) {
     }
 

@@ -15,6 +15,8 @@ final class SlotLearning
     /** @var array<string, int> when somebody who learns asked last, by universe */
     private array $askedAt = [];
 
+    private int $forgotAt = -1;
+
     /** @var array<string, string> 512 bytes: what each universe had last, while somebody learns from it */
     private array $before = [];
 
@@ -44,14 +46,24 @@ final class SlotLearning
      */
     public function candidates(string $universeId, string $levels, int $now): array
     {
-        $this->askedAt = array_filter($this->askedAt, static fn(int $at): bool => $now - $at < self::FORGOTTEN_NANOS);
-        $this->before = array_intersect_key($this->before, $this->askedAt);
-        $this->open = array_intersect_key($this->open, $this->askedAt);
+        $this->forget($now);
         $this->before[$universeId] ??= $levels;
         $this->askedAt[$universeId] = $now;
         $candidates = array_values($this->open[$universeId] ?? []);
         usort($candidates, static fn(SlotCandidate $a, SlotCandidate $b): int => [$b->movement->score(), $b->at] <=> [$a->movement->score(), $a->at]);
 
         return $candidates;
+    }
+
+    /** Once a turn, however many universes somebody learns from. */
+    private function forget(int $now): void
+    {
+        if ($now === $this->forgotAt) {
+            return;
+        }
+        $this->forgotAt = $now;
+        $this->askedAt = array_filter($this->askedAt, static fn(int $at): bool => $now - $at < self::FORGOTTEN_NANOS);
+        $this->before = array_intersect_key($this->before, $this->askedAt);
+        $this->open = array_intersect_key($this->open, $this->askedAt);
     }
 }

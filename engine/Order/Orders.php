@@ -6,8 +6,8 @@ namespace NimbleJunction\Engine\Order;
 
 use NimbleJunction\Core\Document\Fault;
 use NimbleJunction\Core\Document\Fields;
-use NimbleJunction\Core\Document\Kinds;
 use NimbleJunction\Core\Document\Reading;
+use NimbleJunction\Core\Route\Kinds as RouteKinds;
 use NimbleJunction\Engine\CommandRefused;
 
 /** All orders that a page can give: a new one is a class, named here. */
@@ -31,6 +31,7 @@ final class Orders
         WriteTrace::class,
         WhyIsItDark::class,
         SuggestParameter::class,
+        WhoListens::class,
     ];
 
     /**
@@ -44,7 +45,7 @@ final class Orders
         /** @var \ArrayObject<int, Fault> $faults */
         $faults = new \ArrayObject();
         $fields = new Fields(array_diff_key($message, ['do' => 0, 'id' => 0]), '', $faults);
-        $values = Reading::with(new Kinds())->values($fields, $class);
+        $values = Reading::with(RouteKinds::all())->values($fields, $class);
         $fields->close();
         if (\count($faults) > 0) {
             $words = array_map(

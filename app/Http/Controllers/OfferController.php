@@ -12,7 +12,6 @@ use App\Shows\ShowStore;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use NimbleJunction\Core\Gdtf\NotWritten;
 use NimbleJunction\Core\Offer\OfferSheet;
 use NimbleJunction\Core\Show\ShowReader;
 use NimbleJunction\Core\Words\ShowWording;
@@ -33,7 +32,6 @@ final readonly class OfferController
                 'heads' => $sheet->heads(),
                 'columns' => OfferSheet::COLUMNS,
                 'lines' => $sheet->lines(),
-                'left' => NotWritten::of($sheet->profile()),
             ]);
         }
 

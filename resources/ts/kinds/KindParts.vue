@@ -7,6 +7,7 @@ import { fresh, useDescriptions } from './kinds'
 import LearnPanel from './LearnPanel.vue'
 import type { Learned } from './learn'
 import PartFields from './PartFields.vue'
+import WhoListens from './WhoListens.vue'
 
 /** Parts that each say of what kind they are: one after the other, or one alone. */
 const props = defineProps<{
@@ -39,11 +40,19 @@ function become(at: number, kind: string): void {
   const chosen = choices().find((one) => one.kind === kind)
   if (chosen) change(at, fresh(chosen))
 }
+/** Which one is learned anew, in its place. */
+const anew = ref<number | null>(null)
+function learnedAnew(at: number, what: Learned): void {
+  anew.value = null
+  latest.value = { at, ways: what.ways }
+  const usual = what.ways[0]
+  if (usual) change(at, usual.part as KindPart)
+}
 const change = (at: number, part: KindPart) => {
   parts.value = parts.value.map((one, i) => (i === at ? part : one))
 }
 const remove = (at: number) => {
-  latest.value = null
+  latest.value = anew.value = null
   parts.value = parts.value.filter((_, i) => i !== at)
 }
 </script>
@@ -61,8 +70,23 @@ const remove = (at: number) => {
           :label="alone ? title : `${title}, ${i + 1}`"
           @update:model-value="become(i, $event)"
         />
-        <button type="button" class="small-button" :aria-label="`${title}: take ${i + 1} out`" @click="remove(i)">Remove</button>
+        <span class="deeds">
+          <button
+            v-if="of === 'trigger'"
+            type="button"
+            class="small-button"
+            :aria-label="`${title}: learn ${i + 1} anew`"
+            :aria-pressed="anew === i"
+            @click="anew = anew === i ? null : i"
+          >
+            Anew
+          </button>
+          <button type="button" class="small-button" :aria-label="`${title}: take ${i + 1} out`" @click="remove(i)">
+            Remove
+          </button>
+        </span>
       </div>
+      <LearnPanel v-if="anew === i" :armed="true" slots @learned="learnedAnew(i, $event)" @update:armed="anew = null" />
       <div v-if="latest?.at === i" class="ways" role="group" aria-label="How strictly">
         <button v-for="way in latest.ways" :key="way.words" type="button" class="small-button" @click="wait(i, way)">
           {{ way.words }}
@@ -77,6 +101,7 @@ const remove = (at: number) => {
           @update:model-value="change(i, $event as KindPart)"
         />
       </div>
+      <WhoListens v-if="of === 'trigger'" :trigger="part" />
       <FormulaNote v-if="part.kind === 'formula'" :text="String(part.text ?? '')" />
     </div>
     <LearnPanel v-if="of === 'trigger'" slots @learned="learned" />
@@ -93,6 +118,10 @@ const remove = (at: number) => {
   margin: 6px 0;
   display: grid;
   gap: 8px;
+}
+.deeds {
+  display: flex;
+  gap: 4px;
 }
 .ways {
   display: flex;

@@ -7,18 +7,29 @@ import type { LearnCandidate } from '@/live/messages'
 import { learnedOf, spellMoved, type Learned } from './learn'
 
 /** Learn: armed, it shows what moves at a port and how far; what is picked is told. In the same shape wherever something waits for a message. */
-const props = defineProps<{ port?: string; slots?: boolean }>()
+const props = defineProps<{
+  port?: string
+  slots?: boolean
+  /** Whether points are learned, by touching them. */
+  touch?: boolean
+}>()
 const emit = defineEmits<{ learned: [what: Learned] }>()
 const show = useShow()
 const engine = useEngine()
-const armed = ref(false)
+const armed = defineModel<boolean>('armed', { default: false })
+const TOUCH = 'touch:'
 const talking = computed(() => show.ports.filter((one) => ['osc', 'midi', 'controller'].includes(one.protocol) && one.receive))
 const chosen = ref('')
 const at = computed(
   () =>
-    props.port ||
+    (props.touch ? TOUCH : props.port) ||
     chosen.value ||
     (talking.value[0]?.id ?? (props.slots && show.universes[0] ? `slot:${show.universes[0].id}` : '')),
+)
+const waiting = computed(() =>
+  props.touch
+    ? 'Touch it now: set, press or hold it on any page, or move it at its desk…'
+    : `Move it now at ${nameOf(at.value)}, waiting…`,
 )
 const nameOf = (id: string) => (id.startsWith('slot:') ? show.universeName(id.slice(5)) : show.portName(id))
 engine.follow(() => (armed.value && at.value ? [`learn:${at.value}`] : []))
@@ -40,18 +51,14 @@ function pick(candidate: LearnCandidate): void {
       {{ armed ? 'Stop learning' : 'Learn' }}
     </button>
     <template v-if="armed">
-      <select v-if="!port" v-model="chosen" aria-label="Port to learn from">
+      <select v-if="!port && !touch" v-model="chosen" aria-label="Port to learn from">
         <option v-for="one in talking" :key="one.id" :value="one.id" :selected="one.id === at">{{ one.name }}</option>
         <template v-if="slots">
           <option v-for="one in show.universes" :key="one.id" :value="`slot:${one.id}`">{{ one.name }}, slots</option>
         </template>
       </select>
       <p class="small" role="status">
-        {{
-          candidates.length === 0
-            ? `Move it now at ${nameOf(at)}, waiting…`
-            : 'Pick what you moved; what moved most stands first:'
-        }}
+        {{ candidates.length === 0 ? waiting : 'Pick what you moved; what moved most stands first:' }}
       </p>
       <ul>
         <li v-for="one in candidates" :key="one.address">

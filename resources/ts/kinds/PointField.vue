@@ -2,12 +2,14 @@
 import { ref } from 'vue'
 import { useEngine } from '@/live/engine'
 import type { FoundPoint } from '@/live/types'
+import LearnPanel from './LearnPanel.vue'
 
-/** A point, by its reference; while it is typed, those are offered whose names hold these words. */
+/** A point, by its reference: those are offered whose names hold the words that are typed, or that somebody touches. */
 defineProps<{ label: string }>()
 const point = defineModel<string>({ required: true })
 const engine = useEngine()
 const found = ref<FoundPoint[]>([])
+const armed = ref(false)
 const list = `points-${Math.random().toString(36).slice(2)}`
 async function look(text: string): Promise<void> {
   point.value = text
@@ -16,10 +18,23 @@ async function look(text: string): Promise<void> {
 </script>
 
 <template>
-  <div>
+  <div class="point-field" :class="{ armed }">
     <v-text-field :model-value="point" :label="label" placeholder="slot:palm-house/5" :list="list" @update:model-value="look" />
     <datalist :id="list">
       <option v-for="one in found" :key="one.point" :value="one.point">{{ one.name }}</option>
     </datalist>
+    <LearnPanel v-model:armed="armed" touch @learned="point = $event.address" />
   </div>
 </template>
+
+<style scoped>
+.point-field {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 8px;
+  align-items: center;
+}
+.point-field.armed > .learn {
+  grid-column: 1 / -1;
+}
+</style>

@@ -106,6 +106,8 @@ const closes = computed(() => (side.value === '' ? !props.isForm : !['new', 'cha
 .split > * {
   max-height: calc(100cqh - 52px);
   overflow: auto;
+  /* What is scrolled to is not under the bar of a form. */
+  scroll-padding-bottom: 72px;
 }
 .lists {
   display: flex;

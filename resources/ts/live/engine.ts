@@ -210,6 +210,8 @@ export const useEngine = defineStore('engine', () => {
   const findPoints = (text: string) => ask('find', { text }).then((answer) => answer.points ?? [])
   /** How a point is usually offered to a desk: a parameter of an offer. */
   const suggest = (point: string) => ask('suggest', { point })
+  /** Which routes take what a trigger waits for. */
+  const whoListens = (trigger: object) => ask('listens', { trigger })
   const whyDark = (fixture: string) => ask('why-dark', { fixture }).then((answer) => answer.reasons ?? [])
   const fan = (fixtures: string[], parameter: string, from: number, to: number, spread: 'across' | 'from-middle') =>
     command('fan', { fixtures, parameter, from, to, fan: spread })
@@ -257,6 +259,7 @@ export const useEngine = defineStore('engine', () => {
     writeTrace,
     findPoints,
     suggest,
+    whoListens,
     whyDark,
     fan,
     holdColour,

@@ -109,6 +109,17 @@ export interface LentNews {
   bytes: string
 }
 
+export interface ListeningRoute {
+  id: string
+  name: string
+  enabled: boolean
+}
+
+export interface ListeningRoutes {
+  routes: ListeningRoute[]
+  more: number
+}
+
 export interface MinuteCounts {
   in: number[]
   out: number[]
@@ -412,6 +423,7 @@ export interface Orders {
   'write-trace': { format: string, events?: number[] }
   'why-dark': { fixture: string }
   'suggest': { point: string }
+  'listens': { trigger: object }
 }
 
 /** What the answers to them have beside "ok". */
@@ -433,4 +445,5 @@ export interface Answers {
   'write-trace': TraceFile
   'why-dark': Reasons
   'suggest': Suggestion
+  'listens': ListeningRoutes
 }

@@ -82,6 +82,7 @@ const mean = (id: string, isMeant: boolean) => {
           >
         </p>
       </div>
+      <span v-else />
     </template>
     <template #oscPort="{ field, fault }">
       <v-select
@@ -136,7 +137,7 @@ const mean = (id: string, isMeant: boolean) => {
         :title="field.help"
         :error-messages="fault('number')"
         @update:model-value="put({ number: Number($event) })"
-      />
+      /><span v-else />
     </template>
     <template #parameters="{ fault }">
       <OfferedRows
@@ -148,7 +149,7 @@ const mean = (id: string, isMeant: boolean) => {
       />
     </template>
     <template #sharesWith="{ fault }"
-      ><p v-if="fault('sharesWith')" class="wrong">{{ fault('sharesWith') }}</p></template
+      ><p class="wrong small">{{ fault('sharesWith') }}</p></template
     >
   </PartForm>
 </template>

@@ -29,7 +29,7 @@ const show = useShow()
 const session = useSession()
 const engine = useEngine()
 const { failed, attempt } = useAttempt()
-const sheet = ref<{ heads: string[]; lines: Line[]; left: string[] } | null>(null)
+const sheet = ref<{ heads: string[]; lines: Line[] } | null>(null)
 watch(
   () => show.data?.revision,
   () =>
@@ -120,7 +120,6 @@ const remove = () =>
         <v-btn @click="emit('change')">Change</v-btn><v-btn color="error" @click="remove">Delete</v-btn>
       </template>
     </div>
-    <p v-if="sheet?.left.length" class="small quiet">The fixture type says less of: {{ sheet.left.join('; ') }}.</p>
     <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
   </aside>
 </template>

@@ -26,6 +26,8 @@ const armed = ref(false)
 const began = ref(0)
 const lines = ref<Line[]>([])
 const forgotten = ref<string[]>([])
+/** The line that is learned anew: what comes next is in its place, under its name. */
+const anew = ref<number | null>(null)
 const does = ref<'set' | 'press'>('set')
 const point = ref(show.universes[0] ? `slot:${show.universes[0].id}/{n}` : '')
 const first = ref(1)
@@ -45,14 +47,24 @@ watch(
     const fresh = (candidates ?? []).filter(
       (one) => !known.has(one.address) && engine.since(one.movedAt) < Date.now() - began.value,
     )
-    for (const one of [...fresh].sort((a, b) => a.movedAt - b.movedAt))
-      lines.value.push({ address: one.address, words: one.name, name: '', way: 0, ways: one.ways })
+    for (const one of [...fresh].sort((a, b) => a.movedAt - b.movedAt)) {
+      const line = { address: one.address, words: one.name, name: '', way: 0, ways: one.ways }
+      const again = anew.value === null ? undefined : lines.value[anew.value]
+      if (again) Object.assign(again, line, { name: again.name })
+      else lines.value.push(line)
+      anew.value = null
+    }
   },
 )
 watch(lines, (now) => (halfFilled.value = now.length ? 'Routes that were learned' : ''), { deep: true })
 const pointOf = (at: number) => point.value.replace('{n}', String(Number(first.value) + at))
 /** What was forgotten does not come back by being moved again, until it is armed anew. */
+function learnAnew(at: number): void {
+  if (!armed.value) arm()
+  anew.value = anew.value === at ? null : at
+}
 function forget(at: number): void {
+  anew.value = null
   forgotten.value.push(...lines.value.splice(at, 1).map((line) => line.address))
 }
 onUnmounted(() => (halfFilled.value = ''))
@@ -91,7 +103,18 @@ async function keep(): Promise<void> {
         <span class="small"
           >{{ line.words }} <span class="quiet">to {{ pointOf(i) }}</span></span
         >
-        <button type="button" class="small-button" :aria-label="`Forget ${line.words}`" @click="forget(i)">Forget</button>
+        <span class="deeds">
+          <button
+            type="button"
+            class="small-button"
+            :aria-label="`Learn ${line.words} anew`"
+            :aria-pressed="anew === i"
+            @click="learnAnew(i)"
+          >
+            Anew
+          </button>
+          <button type="button" class="small-button" :aria-label="`Forget ${line.words}`" @click="forget(i)">Forget</button>
+        </span>
         <input v-model="line.name" :aria-label="`Name of ${line.words}`" :placeholder="line.words" />
         <select v-model.number="line.way" :aria-label="`How strictly, ${line.words}`">
           <option v-for="(way, w) in line.ways" :key="w" :value="w">{{ way.words }}</option>
@@ -138,7 +161,9 @@ li {
   padding: 6px 0;
   border-bottom: 1px solid var(--rule);
 }
-li > button {
+.deeds {
+  display: flex;
+  gap: 4px;
   justify-self: end;
 }
 input,
