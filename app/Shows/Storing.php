@@ -46,6 +46,7 @@ final class Storing
         Soundness::check($draft, $amendment);
         if ($kind === Edit::EDIT && ! $draft->isBroughtAlong) {
             SharedSlots::check($draft, $amendment);
+            RouteCircles::check($draft, $amendment);
         }
         $show = $draft->show;
         $base = $show->revision;

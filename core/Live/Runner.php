@@ -131,7 +131,7 @@ final class Runner
     public function pressed(Reference $point): void
     {
         $what = PressedTrigger::what($point);
-        if ($this->depth < self::DEEPEST && $this->plan->index->waitsFor($what)) {
+        if ($this->depth <= self::DEEPEST && $this->plan->index->waitsFor($what)) {
             $this->happened(new Occurred($what, ['point' => $point->text()]));
         }
     }

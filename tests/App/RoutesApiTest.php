@@ -153,4 +153,17 @@ final class RoutesApiTest extends AppTestCase
     {
         return $this->getJson('/api/show')->collect('document.routes')->firstWhere('id', $id) ?? self::fail("there is no route {$id}");
     }
+
+    public function testRoutesThatSetEachOtherOffWithoutEndAreRefusedWithTheirNames(): void
+    {
+        $this->as(Role::Builder);
+        $comes = ['kind' => 'osc', 'port' => 'guides-tablet', 'address' => '/round'];
+        $this->postJson('/api/show/routes', ['name' => 'There', 'when' => [$comes], 'do' => [['kind' => 'press', 'point' => 'value:house-open']]])->assertOk();
+        $back = ['name' => 'Back', 'when' => [['kind' => 'fired', 'point' => 'route:there']], 'do' => [['kind' => 'press', 'point' => 'route:there']]];
+        $refused = $this->postJson('/api/show/routes', $back)->assertStatus(422);
+        self::assertSame('it sets itself off without end: "Back" sets off "There", which sets off "Back"', $refused->json('faults.0.problem'));
+        self::assertSame('/routes/13/do', $refused->json('faults.0.path'));
+        $this->postJson('/api/show/routes', [...$back, 'steps' => [['kind' => 'delay', 'seconds' => 1]]])->assertOk();
+        $this->putJson('/api/show/routes/there', ['name' => 'There', 'when' => [$comes], 'do' => [['kind' => 'press', 'point' => 'route:there']]])->assertStatus(422);
+    }
 }

@@ -39,7 +39,7 @@ final class OffersTest extends BrowserTestCase
         $this->key('t');
         $this->sees('main, body', '/pond/lantern-level 40');
         $this->key('t');
-        $this->undo('add the offer "Pond"');
+        $this->undo('add offer "Pond"');
     }
 
     public function testWhatIsWrongIsSaidAtTheParameterAndADeskIsSeen(): void
