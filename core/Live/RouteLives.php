@@ -9,10 +9,12 @@ final readonly class RouteLives
 {
     public Misses $misses;
     public Showings $showings;
+    public Rounds $rounds;
 
     public function __construct(Runner $runner, public Firings $firings, public Switches $switches)
     {
         $this->misses = $runner->misses;
         $this->showings = $runner->showings;
+        $this->rounds = $runner->sending->rounds;
     }
 }

@@ -100,6 +100,7 @@ final class Runner
         $record = $this->trace->begin(Kind::Message, "message {$portId} {$message->address()}", $portId, new MessageAt($portId, $message), $now);
         $this->trace->hop($record, Hop::Heard, new BytesHeard($portId, \strlen($bytes), $from), $bytes, null, $from);
         $this->trace->hop($record, Hop::Decoded, new Decoded($message));
+        $this->sending->heard($portId, $message, $bytes, $now);
         $isOurOwn = $this->sending->echoes->isOurs($bytes, $now);
         $cause = new Cause($event, 0, $record, $isOurOwn);
         if (! $this->offer($cause, $now)) {

@@ -15,6 +15,8 @@ final class Showing
     /** @var string|null bytes of the message that it shows; null where that is not known */
     public ?string $shown = null;
     public ?float $value = null;
+    /** The value of the point that it was told of last; null where it knows nothing yet. */
+    public ?float $told = null;
     public ?int $heardAt = null;
     public ?int $sentAt = null;
 

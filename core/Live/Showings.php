@@ -111,6 +111,7 @@ final class Showings implements Room
     {
         if (isset($this->showings[$routeId])) {
             $this->showings[$routeId]->show(null, null);
+            $this->showings[$routeId]->told = null;
             $this->showings[$routeId]->heardAt = null;
             $this->pending[$routeId] = true;
             $this->dueAt = 0;
@@ -201,6 +202,7 @@ final class Showings implements Room
         if ($back === null || $message === null) {
             return;
         }
+        $this->tellBesides($showing, $back, $isAgain, $now);
         $bytes = $this->sending->written($this->ports[$route->id], $message);
         $value = (float) $message->number(1);
         $isNear = $showing->value !== null && abs($value - $showing->value) < $back->deadBand();
@@ -216,6 +218,23 @@ final class Showings implements Room
         }
         $showing->show($bytes, $value);
         $showing->sentAt = $now;
+        $this->say($route, $message, $now);
+    }
+
+    /** What is written beside a control, and its colour: no hand is in the way of these. */
+    private function tellBesides(Showing $showing, Back $back, bool $isAgain, int $now): void
+    {
+        $route = $showing->route;
+        $value = $this->value($route, $back);
+        $messages = $value === null ? [] : $back->alongside($route, $value, $isAgain ? null : $showing->told);
+        $showing->told = $value;
+        foreach ($messages as $message) {
+            $this->say($route, $message, $now);
+        }
+    }
+
+    private function say(Route $route, Message $message, int $now): void
+    {
         $said = new Said('"{route}" tells its control: {message}', ['route' => $route->name, 'message' => $message]);
         $record = $this->trace->begin(Kind::Feedback, "shows {$route->id}", $this->ports[$route->id], $said, $now);
         $this->sending->send($this->ports[$route->id], $message, $route, $record, $now);
@@ -223,9 +242,16 @@ final class Showings implements Room
 
     private function message(Route $route, Back $back): ?Message
     {
+        $value = $this->value($route, $back);
+
+        return $value === null ? null : $back->message($route, $value, $this->points);
+    }
+
+    private function value(Route $route, Back $back): ?float
+    {
         $point = $back->point($route);
         $value = $point === null ? null : $this->points->read($point);
 
-        return is_numeric($value) ? $back->message($route, (float) $value, $this->points) : null;
+        return is_numeric($value) ? (float) $value : null;
     }
 }

@@ -26,6 +26,16 @@ interface Back extends Kind
 
     public function message(Route $route, float $value, Readings $readings): ?Message;
 
+    /**
+     * What it is told besides.
+     *
+     * @param float $value of the point
+     * @param float|null $before of which it was told last; null where it knows nothing yet
+     *
+     * @return list<Message>
+     */
+    public function alongside(Route $route, float $value, ?float $before): array;
+
     /** @return float difference of values that is not worth telling, in the control's own terms */
     public function deadBand(): float;
 

@@ -103,7 +103,7 @@ final class Kinds
                 Action\StopAction::class,
             ],
             'option' => [Action\Option::class],
-            'back' => [Back\ValueBack::class, Back\LampBack::class],
+            'back' => [Back\ValueBack::class, Back\LampBack::class, Back\PageBack::class],
             'message' => [
                 Send\OscMessage::class,
                 Send\NoteMessage::class,

@@ -16,5 +16,6 @@ enum Step: string
     case Changed = 'changed';
     case Unchanged = 'unchanged';
     case Sent = 'sent';
+    case Answered = 'answered';
     case Note = 'note';
 }

@@ -11,6 +11,7 @@ final readonly class RouteNews extends Message
      * @param float|null $firedAt milliseconds of the engine's clock; null for not since the engine started
      * @param int $fired how often
      * @param int $echoes how often its control has sent back what it was told
+     * @param string $round id of the route that it goes round with, through programs outside; '' for none
      */
     public function __construct(
         public string $route,
@@ -19,6 +20,7 @@ final readonly class RouteNews extends Message
         public int $fired,
         public ?NearLine $near,
         public int $echoes,
+        public string $round,
     ) {
     }
 

@@ -49,8 +49,9 @@ final readonly class RouteTopic implements Topic
             $firings->of($subject),
             $near === null ? null : MissesTopic::near($near, $this->junction->plan()->middleC),
             $this->junction->routes->showings->echoes($subject),
+            $this->junction->routes->rounds->partner($subject, $now) ?? '',
         );
-        if ($view->isNew("route:{$subject}", json_encode([$news->firedAt, $news->fired, $news->near, $news->echoes], \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE))) {
+        if ($view->isNew("route:{$subject}", json_encode([$news->firedAt, $news->fired, $news->near, $news->echoes, $news->round], \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE))) {
             $client->tell($news);
         }
     }

@@ -63,6 +63,11 @@ abstract readonly class Backwards implements Back
         return [];
     }
 
+    public function alongside(Route $route, float $value, ?float $before): array
+    {
+        return [];
+    }
+
     public function gap(): float
     {
         return $this->gap;

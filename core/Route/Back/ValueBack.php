@@ -13,7 +13,7 @@ use NimbleJunction\Core\Route\Showing;
 use NimbleJunction\Core\Signal\Message;
 
 /** The value, back through the steps: a motor fader, a dial on a page. */
-final readonly class ValueBack extends Backwards
+readonly class ValueBack extends Backwards
 {
     public function __construct(?Reference $of = null, float $gap = 0.025, ?float $every = null, public float $band = 0.0)
     {

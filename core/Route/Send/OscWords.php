@@ -10,7 +10,7 @@ final class OscWords
     /** @return string the address, with "_" for what none may have: a text that arrived may have anything */
     public static function address(string $text): string
     {
-        $clean = (string) preg_replace('~[^!"$-)+.-Z\\\\^-z|\~]~', '_', $text);
+        $clean = (string) preg_replace('~[^\x21-\x7E]|[#*,?\[\]{}]~', '_', $text);
 
         return str_starts_with($clean, '/') ? $clean : "/{$clean}";
     }

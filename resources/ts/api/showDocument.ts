@@ -1,7 +1,7 @@
 /* Made from schema/show.schema.json by "npm run types". Change the schema, not this file. */
 
 export type Id = string
-export type Back = ItsValueBackThroughTheSteps | ALampOnOrOff
+export type Back = ItsValueBackThroughTheSteps | ALampOnOrOff | APageByOSCItsValueNameAndColour
 export type Point = string
 export type FromEnd = MessageIn | Slot
 export type ToEnd = MessageOut | Slot1
@@ -177,6 +177,19 @@ export interface ALampOnOrOff {
   at?: number
   blink?: number
   blinks?: Point
+}
+export interface APageByOSCItsValueNameAndColour {
+  kind: 'page'
+  of?: Point
+  gap?: number
+  every?: number
+  band?: number
+  name?: string
+  nameAddress?: string
+  colourAddress?: string
+  on?: string
+  off?: string
+  at?: number
 }
 export interface MessageIn {
   kind: 'message'

@@ -258,6 +258,7 @@ export interface RouteNews {
   fired: number
   near: NearLine | null
   echoes: number
+  round: string
 }
 
 export interface ScopeNews {

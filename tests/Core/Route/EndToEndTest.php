@@ -14,6 +14,26 @@ use PHPUnit\Framework\TestCase;
  */
 final class EndToEndTest extends TestCase
 {
+    public function testWhatTheOtherEndSaysToWhatItWasToldStandsBesideIt(): void
+    {
+        $rig = self::rig([['id' => 'r', 'name' => 'R', 'when' => ['kind' => 'note-on', 'port' => 'lectern', 'note' => 49], 'do' => [
+            ['kind' => 'send', 'port' => 'tablet', 'message' => ['kind' => 'osc', 'address' => '/cue/1/start']],
+        ]]]);
+        $press = static fn() => $rig->arrive('midi cable lectern', (string) hex2bin('903164'), 'cable lectern');
+        $answer = static fn(): string => implode("\n", array_filter($rig->allHops(), static fn(string $words): bool => str_contains($words, 'answers')));
+        $press();
+        $rig->now += 0.012;
+        $rig->osc('/cue/running', 1.0);
+        $rig->now += 0.01;
+        $rig->osc('/cue/running', 2.0);
+        self::assertSame('Tablet answers /cue/running 1, 12 ms later', $answer(), 'the first, and no other');
+        $rig->now += 5.0;
+        $press();
+        $rig->now += 0.4;
+        $rig->osc('/cue/running', 3.0);
+        self::assertStringNotContainsString('3,', $answer(), 'too late to be one');
+    }
+
     /** @return iterable<string, array{array<string, mixed>, string, string, list<string>}> a route, the port and bytes that arrive, what leaves or becomes so */
     public static function evenings(): iterable
     {

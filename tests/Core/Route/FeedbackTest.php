@@ -84,6 +84,32 @@ final class FeedbackTest extends TestCase
         self::assertSame('902401', end($this->told));
     }
 
+    public function testAPageIsToldNamesOnceAndColoursWheneverTheyChange(): void
+    {
+        $osc = static fn(string $address, string $tag, string $data): string => $address.str_repeat("\0", 4 - \strlen($address) % 4).",{$tag}\0\0".$data;
+        $rig = new Rig(self::parts([[
+            'id' => 'r',
+            'name' => 'R',
+            'when' => ['kind' => 'osc', 'port' => 'tablet', 'address' => '/1/fader'],
+            'steps' => [['kind' => 'scale', 'from' => [0, 1], 'to' => [0, 255]]],
+            'do' => [['kind' => 'set', 'point' => 'slot:palm/9']],
+            'back' => ['kind' => 'page', 'name' => 'Fern', 'colourAddress' => '/1/fader/color', 'on' => 'amber'],
+        ]]));
+        $told = fn(array $packets): array => array_values(array_map(
+            static fn($packet): string => $packet->bytes,
+            array_filter($packets, static fn($packet): bool => $packet->portId === 'tablet'),
+        ));
+        [$name, $gray, $amber] = [$osc('/1/fader/name', 's', "Fern\0\0\0\0"), $osc('/1/fader/color', 's', "gray\0\0\0\0"), $osc('/1/fader/color', 's', "amber\0\0\0")];
+        $value = static fn(float $to): string => $osc('/1/fader', 'f', pack('G', $to));
+        $beginning = $told(array_column($rig->pass(0.1), 1));
+        sort($beginning);
+        self::assertSame([$value(0.0), $gray, $name], $beginning);
+        self::assertEqualsCanonicalizing([$amber, $value(1.0)], $told([...$rig->sacn([9 => 255]), ...array_column($rig->pass(0.1), 1)]));
+        self::assertSame([$value(51 / 255)], $told([...$rig->sacn([9 => 51]), ...array_column($rig->pass(0.1), 1)]), 'it is on still');
+        $anew = $rig->junction->press($this->point('route:r/show'), new Act('anna', 'anna'), $rig->nanos())[1];
+        self::assertContains($name, $told([...$anew, ...array_column($rig->pass(0.5), 1)]), 'on request all is told anew');
+    }
+
     public function testItIsToldAgainOnRequestAndEverySoOften(): void
     {
         $rig = $this->rig([['back' => ['kind' => 'value', 'every' => 5]] + self::FADER]);

@@ -10,6 +10,7 @@ use NimbleJunction\Core\Route\AddressPattern;
 use NimbleJunction\Core\Route\ExclusiveTemplate;
 use NimbleJunction\Core\Route\Heard;
 use NimbleJunction\Core\Route\Missed;
+use NimbleJunction\Core\Route\Send\OscWords;
 use NimbleJunction\Core\Route\Taken;
 use NimbleJunction\Core\Route\Template;
 use NimbleJunction\Core\Route\Trigger\OscTrigger;
@@ -174,5 +175,16 @@ final class TemplatesTest extends TestCase
     {
         $event = new Heard('p', new Note(3, 60, 99));
         self::assertSame('3 60 99 0.5 {none}', Template::fill('{channel} {note} {velocity} {value} {none}', 0.5, $event));
+    }
+
+    /** OSC 1.0, "OSC Address Spaces": space # * , / ? [ ] { } have no place in a name (from memory). */
+    public function testAnAddressThatIsSentHasEveryCharacterThatItMayHave(): void
+    {
+        for ($byte = 0; $byte < 256; ++$byte) {
+            $character = \chr($byte);
+            $isAllowed = $byte > 32 && $byte < 127 && ! str_contains('#*,?[]{}', $character);
+            self::assertSame('/a'.($isAllowed ? $character : '_').'b', OscWords::address("/a{$character}b"), "byte {$byte}");
+        }
+        self::assertSame('/go', OscWords::address('go'));
     }
 }
