@@ -44,7 +44,7 @@ final class Rounds
     public function sent(string $routeId, string $bytes, int $now): ?string
     {
         [$other, $at] = $this->last ?? [$routeId, $now];
-        if ($other === $routeId && $at === $now) {
+        if ($this->last === [$routeId, $now]) {
             // Another message of the same act.
             return null;
         }
