@@ -2,6 +2,7 @@
 import { ref } from 'vue'
 import type { KindPart } from '@/api/show'
 import type { LearnWay } from '@/live/messages'
+import CurveDrawing from './CurveDrawing.vue'
 import FormulaNote from './FormulaNote.vue'
 import { fresh, useDescriptions } from './kinds'
 import LearnPanel from './LearnPanel.vue'
@@ -101,6 +102,11 @@ const remove = (at: number) => {
           @update:model-value="change(i, $event as KindPart)"
         />
       </div>
+      <CurveDrawing
+        v-if="part.kind === 'table'"
+        :model-value="(part.points ?? []) as number[]"
+        @update:model-value="change(i, { ...part, points: $event })"
+      />
       <WhoListens v-if="of === 'trigger'" :trigger="part" />
       <FormulaNote v-if="part.kind === 'formula'" :text="String(part.text ?? '')" />
     </div>

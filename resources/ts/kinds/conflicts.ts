@@ -11,7 +11,8 @@ export function spelled(value: unknown): string {
 export function withValue(part: Values, [name, ...rest]: string[], value: unknown): Values {
   if (name === undefined) return part
   const inner = part[name]
-  const next = rest.length > 0 ? withValue(typeof inner === 'object' && inner !== null ? (inner as Values) : {}, rest, value) : value
+  const next =
+    rest.length > 0 ? withValue(typeof inner === 'object' && inner !== null ? (inner as Values) : {}, rest, value) : value
   return next === null || next === undefined ? without(part, name) : { ...part, [name]: next }
 }
 
