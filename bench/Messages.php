@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Bench;
 
+use NimbleJunction\Bench\Support\InUse;
 use NimbleJunction\Bench\Support\Show;
 use NimbleJunction\Bench\Support\Stopwatch;
 use NimbleJunction\Bench\Support\Subject;
@@ -36,7 +37,7 @@ final readonly class Messages implements Measurement
 
     public function title(): string
     {
-        return "Messages: {$this->rate} OSC messages a second through ".self::ROUTES.' routes'.($this->hasSteps ? ' of five steps' : '').', from one program to another';
+        return "Messages: {$this->rate} OSC messages a second through ".self::ROUTES.' routes'.($this->hasSteps ? ' of five steps, a page and the trace open' : '').', from one program to another';
     }
 
     public function run(): iterable
@@ -48,7 +49,9 @@ final readonly class Messages implements Measurement
             'ready',
         );
         try {
-            $engine = new Subject(['artisan', 'junction:engine', "--show={$show->file}", "--for={$time}"], 'The engine runs');
+            $page = $this->hasSteps ? new InUse(0) : null;
+            $engine = new Subject(['artisan', 'junction:engine', "--show={$show->file}", "--for={$time}", ...$page?->options() ?? []], 'The engine runs');
+            $page?->open((float) $time);
             $this->pass(self::PORT, '.1');
             $ours = $floor = [];
             $sent = $lost = 0;
@@ -63,6 +66,7 @@ final readonly class Messages implements Measurement
             [$stolen, $ticks] = Subject::stolen();
         } finally {
             isset($engine) && $engine->stop();
+            isset($page) && $page->close();
             $bare->stop();
             $show->delete();
         }

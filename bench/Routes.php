@@ -41,7 +41,7 @@ final class Routes implements Measurement
             $many->arrived(self::ENDPOINT, '127.0.0.15', 9000, self::message('/other/'.$call % 10, $call), $now);
         };
         $base = static fn(int $call): string => self::message('/fader/'.$call % 10, $call);
-        $ratios = $misses = $times = [];
+        $ratios = $misses = $times = $beyond = [];
         for ($round = 0; $round < self::ROUNDS; ++$round) {
             $making = Stopwatch::nanos($base, self::CALLS);
             $withFew = Stopwatch::nanos($hit($few), self::CALLS) - $making;
@@ -50,6 +50,7 @@ final class Routes implements Measurement
             $ratios[] = $withMany / $withFew;
             $misses[] = $untaken / $withMany;
             $times[] = $withMany / 1000;
+            $beyond[] = ($withMany - $untaken) / 1000;
         }
         yield Line::atMost('a message with 10,000 routes against one with 10', Stopwatch::percentile($ratios, 0.5), 1.2, '×');
         yield Line::atMost(
@@ -58,7 +59,13 @@ final class Routes implements Measurement
             2.0,
             '×',
         );
-        yield Line::atMost('a message that is taken, 10,000 routes, here', Stopwatch::percentile($times, 0.5), 12.0, ' µs');
+        yield Line::atMost(
+            'a message that is taken, beyond receiving it: against one that nobody waits for, here',
+            Stopwatch::percentile($beyond, 0.5),
+            15.0,
+            ' µs',
+        );
+        yield Line::only('a message that is taken, all of it, here', Stopwatch::percentile($times, 0.5), ' µs');
     }
 
     private static function junction(int $routes): Junction

@@ -18,6 +18,7 @@ final class InUse
     private readonly int $live;
     private ?LiveLink $page = null;
 
+    /** @param int $universes 0 for a page of routes */
     public function __construct(private readonly int $universes)
     {
         $this->folder = sys_get_temp_dir().'/junction-in-use-'.bin2hex(random_bytes(6));
@@ -35,11 +36,12 @@ final class InUse
 
     public function open(float $seconds): void
     {
-        $levels = array_map(static fn(int $number): string => "levels:u{$number}", range(0, min(self::MOST_SEEN, $this->universes) - 1));
+        $seen = min(self::MOST_SEEN, $this->universes);
+        $levels = $seen === 0 ? ['misses'] : ['sources:u0', ...array_map(static fn(int $number): string => "levels:u{$number}", range(0, $seen - 1))];
         $this->page = new LiveLink(
             $this->live,
             Role::Viewer,
-            [['do' => 'subscribe', 'topics' => ['status', 'minutes', 'finds', 'trace', 'sources:u0', ...$levels]]],
+            [['do' => 'subscribe', 'topics' => ['status', 'minutes', 'finds', 'trace', ...$levels]]],
             $seconds,
         );
     }

@@ -161,6 +161,24 @@ final class OfferTest extends TestCase
         self::assertSame(0.0, self::value($rig, 'number'));
     }
 
+    public function testWhatStandsThereAfterARestartIsNoPressAndNoOtherValue(): void
+    {
+        $parts = self::parts([['name' => 'Go', 'functions' => [['kind' => 'press', 'point' => 'value:a']]], self::level('Size', '8', 0, 100)]);
+        $rig = new Rig($parts);
+        $rig->sacn([101 => 0, 102 => 51]);
+        $rig->sacn([101 => 255, 102 => 51]);
+        $rig->osc('/walk/size', 90.0);
+        $state = json_decode((string) json_encode($rig->junction->rooms()->state($rig->nanos())), true);
+        $again = new Rig($parts);
+        $again->junction->restore($state, $again->nanos());
+        self::assertSame([1, 90.0], [self::value($again, 'a'), (float) self::value($again, 'number')]);
+        $again->sacn([101 => 255, 102 => 51]);
+        self::assertSame(1, self::value($again, 'a'), 'the desk has held it all the time');
+        $again->sacn([101 => 0, 102 => 51]);
+        $again->sacn([101 => 255, 102 => 51]);
+        self::assertSame(0, self::value($again, 'a'));
+    }
+
     public function testSixteenBitsAreMergedWhole(): void
     {
         foreach (['htp' => 2 * 256 + 0.0, 'slot' => 1 * 256 + 201.0] as $merge => $expected) {
