@@ -9,6 +9,7 @@ use NimbleJunction\Core\Document\Kind;
 use NimbleJunction\Core\Route\Listener;
 use NimbleJunction\Core\Route\Taken;
 use NimbleJunction\Core\Route\Trigger;
+use NimbleJunction\Core\Route\Trigger\ChannelTrigger;
 use NimbleJunction\Engine\Said\ListeningRoute;
 use NimbleJunction\Engine\Said\ListeningRoutes;
 use NimbleJunction\Engine\Said\Said;
@@ -49,12 +50,17 @@ final readonly class WhoListens implements Order
 
     public function obey(Reach $reach): Said
     {
-        $event = $this->trigger instanceof Trigger ? $this->trigger->sample() : null;
-        $listeners = $event === null ? [] : $reach->engine->junction->plan()->index->of($event);
+        $events = match (true) {
+            $this->trigger instanceof ChannelTrigger => $this->trigger->samples(),
+            $this->trigger instanceof Trigger => [$this->trigger->sample()],
+            default => [],
+        };
         $routes = [];
-        foreach ($listeners as $listener) {
-            if ($event !== null && $listener->trigger->take($event) instanceof Taken) {
-                $routes[$listener->route->id] = self::line($listener);
+        foreach ($events as $event) {
+            foreach ($reach->engine->junction->plan()->index->of($event) as $listener) {
+                if ($listener->trigger->take($event) instanceof Taken) {
+                    $routes[$listener->route->id] ??= self::line($listener);
+                }
             }
         }
 

@@ -74,6 +74,10 @@ final class LearnSourcesTest extends TestCase
     {
         $document = EngineProcess::document('127.78.44');
         $document['values'][] = ['id' => 'mood', 'name' => 'Mood', 'type' => 'choice', 'choices' => ['calm', 'wild', 'dark']];
+        $document['ports'][] = Rig::CABLE;
+        $note = static fn(string $id, array $when): array => ['id' => $id, 'name' => ucfirst($id), 'when' => ['port' => 'lectern', ...$when], 'do' => [['kind' => 'press', 'point' => 'value:open']]];
+        $document['routes'][] = $note('third', ['kind' => 'note', 'channel' => 3, 'note' => 49]);
+        $document['routes'][] = $note('others', ['kind' => 'note', 'channel' => 3, 'note' => 50]);
         $live = Background::freePort();
         $engine = new EngineProcess($document, ['--for=60', "--live=127.0.0.1:{$live}"]);
         try {
@@ -83,6 +87,7 @@ final class LearnSourcesTest extends TestCase
                 ['do' => 'listens', 'trigger' => ['kind' => 'osc', 'port' => 'tablet', 'address' => '/lamp']],
                 ['do' => 'listens', 'trigger' => ['kind' => 'osc', 'port' => 'tablet', 'address' => '/nobody']],
                 ['do' => 'listens', 'trigger' => ['kind' => 'osc', 'port' => 'tablet']],
+                ['do' => 'listens', 'trigger' => ['kind' => 'note-on', 'port' => 'lectern', 'note' => 49]],
                 ['do' => 'suggest', 'point' => 'value:mood'],
                 ['do' => 'suggest', 'point' => 'value:open'],
                 ['do' => 'suggest', 'point' => 'slot:palm/9'],
@@ -94,7 +99,7 @@ final class LearnSourcesTest extends TestCase
         }
         self::assertSame(['slot:palm/9', 'value:open'], array_column(end($heard['learn'])['candidates'], 'address'));
         $listening = array_column($heard['answer'], 'routes');
-        self::assertSame([[['id' => 'in', 'name' => 'In', 'enabled' => true]], []], $listening);
+        self::assertSame([[['id' => 'in', 'name' => 'In', 'enabled' => true]], [], [['id' => 'third', 'name' => 'Third', 'enabled' => true]]], $listening);
         $errors = array_values(array_filter(array_column($heard['answer'], 'error')));
         self::assertStringContainsString('"trigger/address": it is missing.', $errors[0]);
         self::assertStringContainsString('There is no point value:none', $errors[1]);

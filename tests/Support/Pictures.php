@@ -95,13 +95,14 @@ final readonly class Pictures
             'stand-ins' => function (): void {
                 $this->go('Stand-ins');
                 $this->chrome->press('Faders', '[aria-label="House desk"]');
-                $this->chrome->press('Play the song', '[aria-label="Sound workstation"]');
+                $this->chrome->driver->executeScript('[...document.querySelectorAll("[aria-label=\'Sound workstation\'] button")].find((one) => one.textContent.trim() === "Play the song")?.click()');
                 $this->chrome->driver->executeScript('document.querySelector(".page").scrollTop = 0');
             },
-            'port-form' => function (): void {
-                $this->go('Ports');
-                $this->chrome->press('House desk', '.list');
-                $this->chrome->press('Change', 'aside.panel');
+            'offers' => function (): void {
+                $this->go('Routes');
+                $this->chrome->press('Offers', '.page-head');
+                $this->chrome->press('Garden', '[aria-label="offers"]');
+                $this->chrome->untilText('aside.panel tr.now', '▸');
             },
             'packets' => function (): void {
                 $this->go('Packets');

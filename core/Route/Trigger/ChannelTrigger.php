@@ -70,6 +70,15 @@ abstract readonly class ChannelTrigger implements Trigger
         return new Heard($this->port, $this->sampled($this->channel ?? 1));
     }
 
+    /** @return list<Event> one on each channel that it takes */
+    public function samples(): array
+    {
+        return array_map(
+            fn(int $channel): Event => new Heard($this->port, $this->sampled($channel)),
+            $this->channel === null ? range(1, 16) : [$this->channel],
+        );
+    }
+
     public function words(Wording $wording): string
     {
         $channel = $this->channel === null ? '' : " on channel {$this->channel}";

@@ -80,7 +80,7 @@ const remove = (at: number) => {
             :aria-pressed="anew === i"
             @click="anew = anew === i ? null : i"
           >
-            Anew
+            Learn
           </button>
           <button type="button" class="small-button" :aria-label="`${title}: take ${i + 1} out`" @click="remove(i)">
             Remove

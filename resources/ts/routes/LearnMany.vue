@@ -111,7 +111,7 @@ async function keep(): Promise<void> {
             :aria-pressed="anew === i"
             @click="learnAnew(i)"
           >
-            Anew
+            Learn
           </button>
           <button type="button" class="small-button" :aria-label="`Forget ${line.words}`" @click="forget(i)">Forget</button>
         </span>

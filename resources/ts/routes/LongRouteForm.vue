@@ -1,18 +1,16 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { useShow, type KindPart, type Route, type Values } from '@/api/show'
+import type { KindPart, Route, Values } from '@/api/show'
 import FormFrame from '@/kinds/FormFrame.vue'
 import KindParts from '@/kinds/KindParts.vue'
 import { without } from '@/kinds/conflicts'
 import { useStoring } from '@/kinds/storing'
-import { triggersOf, waitAlike } from './messages'
 import RouteTrial from './RouteTrial.vue'
 
 /** A route step by step: when, if, what becomes of the value, and what is done. */
 const props = defineProps<{ route: Route | null; name: string; when?: KindPart | null }>()
 const emit = defineEmits<{ done: [id: string]; cancel: [] }>()
 const { store, fault, wrong, busy, conflict } = useStoring('routes')
-const show = useShow()
 const listOf = (value: unknown): KindPart[] => (Array.isArray(value) ? (value as KindPart[]) : value ? [value as KindPart] : [])
 const name = ref(props.route?.name ?? props.name)
 const enabled = ref(props.route?.enabled ?? true)
@@ -38,12 +36,6 @@ const part = computed(() => ({
   do: actions.value,
   ...(back.value[0] ? { back: back.value[0] } : {}),
 }))
-/** Whoever waits for the same control: they act as well. */
-const others = computed(() =>
-  show.routes.filter(
-    (one) => one.id !== props.route?.id && triggersOf(one).some((theirs) => when.value.some((ours) => waitAlike(theirs, ours))),
-  ),
-)
 const typed = computed(() => ({ ...part.value, ...(props.route ? { id: props.route.id } : {}) }))
 
 async function save(): Promise<void> {
@@ -77,16 +69,6 @@ async function choose(chosen: Values): Promise<void> {
       <v-text-field v-model="folder" label="Folder; empty for none" />
       <v-text-field v-model="note" label="Note for people" />
       <KindParts v-model="when" of="trigger" :fault="whenFault" at="when/" title="When any of these" />
-      <p v-if="others.length" class="small quiet" aria-label="Who waits for it too">
-        {{ others.length === 1 ? 'This route waits' : 'These routes wait' }} for it too, and
-        {{ others.length === 1 ? 'acts' : 'act' }} as well:
-        {{
-          others
-            .slice(0, 5)
-            .map((one) => one.name)
-            .join(', ')
-        }}{{ others.length > 5 ? ' and more' : '' }}.
-      </p>
       <KindParts v-model="conditions" of="condition" :fault="fault" at="if/" title="And only if" />
       <KindParts v-model="steps" of="step" :fault="fault" at="steps/" title="What becomes of the value" />
       <KindParts v-model="actions" of="action" :fault="fault" at="do/" title="Then do" />

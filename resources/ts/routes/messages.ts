@@ -36,25 +36,3 @@ export function partIn(text: unknown): KindPart | null {
     return null
   }
 }
-
-const identity = ['address', 'note', 'controller', 'program', 'parameter', 'command', 'begins', 'point'] as const
-
-/** A trigger of the short form as one that has its kind; null for what is no message. */
-export function triggersOf(route: Route): KindPart[] {
-  const { from } = route
-  if (from) {
-    const parts = from.kind === 'message' ? partsOf('midi', from.address) : null
-    if (from.kind !== 'message') return []
-    return parts
-      ? [{ kind: parts.kind.value, port: from.port, channel: parts.channel, [parts.kind.value]: parts.number }]
-      : [{ kind: 'osc', port: from.port, address: from.address }]
-  }
-  return (Array.isArray(route.when) ? route.when : route.when ? [route.when] : []) as KindPart[]
-}
-
-/** Whether two triggers wait for the same control: at one port, with the same number or address, on one channel or any. */
-export function waitAlike(a: KindPart, b: KindPart): boolean {
-  if (a.port !== b.port || (a.channel && b.channel && a.channel !== b.channel)) return false
-  const told = identity.filter((name) => a[name] !== undefined || b[name] !== undefined)
-  return told.length > 0 && told.every((name) => a[name] === b[name])
-}
