@@ -100,7 +100,7 @@ const remove = () =>
               <span v-else-if="begins(i) && now(line) === null" class="quiet small">no desk</span>
             </td>
             <td v-if="has('slots')" class="figures">{{ line.values }}</td>
-            <td :class="{ quiet: line.points.length === 0 }">{{ line.does }}</td>
+            <td class="does" :class="{ quiet: line.points.length === 0 }">{{ line.does }}</td>
             <td class="figures">{{ standing(line) }}</td>
             <td v-if="has('address')" class="figures free">
               {{ line.address }}<span v-if="line.argument" class="quiet small argument">{{ line.argument }}</span>
@@ -151,6 +151,9 @@ td {
 }
 .now > td {
   background: var(--sunk);
+}
+.does {
+  min-width: 130px;
 }
 .bits {
   white-space: nowrap;

@@ -1,4 +1,4 @@
-import type { KindPart, Port, Route } from '@/api/show'
+import type { KindPart, Port } from '@/api/show'
 
 /** How a message of a port that is no OSC is named: its kind, a channel or none, a number or none. */
 export interface MessageKind { value: string, title: string, channel: boolean, numbered?: string, from: number, low: number, high: number }
