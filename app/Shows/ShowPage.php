@@ -76,7 +76,7 @@ final readonly class ShowPage
     {
         $around = new Neighbourhood(new Draft($this->shows->current()));
         $around->add('ports', [$port]);
-        $around->addWhoNames('ports', [$port], ['routes']);
+        $around->addWhoNames('ports', [$port], ['routes', 'offers']);
         $around->addWhatIsNamed();
         // What listens there is said too.
         $around->addWhoNames('universes', $around->ids('universes'), ['fixtures', 'pixels', 'offers']);

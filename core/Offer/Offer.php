@@ -106,6 +106,13 @@ final readonly class Offer implements Part, Checked
             $seen[$parameter->id] = true;
         }
         $ways = new Ways($this);
+        $addresses = [];
+        foreach ($ways->all as $way) {
+            if (isset($addresses[$way->address])) {
+                $fields->fault("parameters/{$way->place}/functions/{$way->nth}/name", "another one of this parameter would have the address {$way->address} too", 'Call each otherwise.');
+            }
+            $addresses[$way->address] = true;
+        }
         foreach ($this->midiPort === '' ? [] : $ways->problems() as [$i, $k, $problem, $allowed]) {
             $fields->fault("parameters/{$i}/functions/{$k}", $problem, $allowed);
         }

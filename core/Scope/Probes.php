@@ -11,6 +11,9 @@ use NimbleJunction\Core\Signal\Message;
 final class Probes
 {
     public const MOST = 32;
+
+    /** A hand that touches something moves no more slots of a universe than this. Our own choice. */
+    private const MOST_TOUCHED = 64;
     private const FORGOTTEN_NANOS = 10_000_000_000;
 
     /** @var array<string, Probe> by key */
@@ -26,6 +29,7 @@ final class Probes
         public readonly Learning $learning = new Learning(),
         public readonly SlotLearning $slots = new SlotLearning(),
         public readonly Touches $touches = new Touches(),
+        public readonly SlotLearning $touched = new SlotLearning(self::MOST_TOUCHED),
     ) {
     }
 
@@ -59,6 +63,7 @@ final class Probes
     public function levels(string $universeId, string $levels, int $now): void
     {
         $this->slots->levels($universeId, $levels, $now);
+        $this->touched->levels($universeId, $levels, $now);
         if ($this->byHolder === []) {
             return;
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Scope;
 
 use NimbleJunction\Core\Merge\Bytes;
+use NimbleJunction\Core\Signal\Frame;
 
 /** Which slots of a universe move while somebody learns from it. */
 final class SlotLearning
@@ -17,6 +18,11 @@ final class SlotLearning
 
     private int $forgotAt = -1;
 
+    /** @param int $most where more slots move at once, something is playing, and nobody learns from there */
+    public function __construct(private readonly int $most = Frame::SLOTS)
+    {
+    }
+
     /** @var array<string, string> 512 bytes: what each universe had last, while somebody learns from it */
     private array $before = [];
 
@@ -27,7 +33,7 @@ final class SlotLearning
     public function levels(string $universeId, string $levels, int $now): void
     {
         $before = $this->before[$universeId] ?? null;
-        if ($before === null || $before === $levels) {
+        if ($before === null || $before === $levels || \count($this->open[$universeId] ?? []) > $this->most) {
             return;
         }
         foreach (Bytes::slots(Bytes::filled($before ^ $levels)) as $slot) {
@@ -50,6 +56,9 @@ final class SlotLearning
         $this->before[$universeId] ??= $levels;
         $this->askedAt[$universeId] = $now;
         $candidates = array_values($this->open[$universeId] ?? []);
+        if (\count($candidates) > $this->most) {
+            return [];
+        }
         usort($candidates, static fn(SlotCandidate $a, SlotCandidate $b): int => [$b->movement->score(), $b->at] <=> [$a->movement->score(), $a->at]);
 
         return $candidates;

@@ -87,6 +87,8 @@ final class OtherEnd
             }
         }
 
+        array_push($lines, ...OffersAtPort::lines($port, $show));
+
         return self::side('To send to us', $port, $lines);
     }
 

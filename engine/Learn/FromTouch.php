@@ -46,7 +46,7 @@ final readonly class FromTouch implements Source
     {
         $moving = [];
         foreach ($this->junction->universes() as $id => $universe) {
-            foreach ($this->junction->probes->slots->candidates((string) $id, $universe->levels, $now) as $one) {
+            foreach ($this->junction->probes->touched->candidates((string) $id, $universe->levels, $now) as $one) {
                 if ($one->movement->score() >= self::LEAST_SCORE) {
                     $moving[] = [(string) $id, $one];
                 }

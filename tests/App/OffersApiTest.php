@@ -65,6 +65,8 @@ final class OffersApiTest extends AppTestCase
         $csv = $this->get('/api/show/offers/walk/sheet')->assertOk()->assertHeader('Content-Type', 'text/csv; charset=utf-8');
         self::assertStringContainsString("\r\n303,House,8,10–20,\"Close: set \"\"House open\"\" to 0\",/walk/house/close,", (string) $csv->getContent());
         $this->getJson('/api/show/offers/none/sheet?json=1')->assertNotFound();
+        $end = (string) $this->getJson('/api/show/ports/guides-tablet/other-end')->assertOk()->getContent();
+        self::assertStringContainsString('Size: \/walk\/size, number from 0 to 100', $end);
     }
 
     public function testTheFixtureTypeIsReadAgainAsWhatIsOffered(): void

@@ -56,6 +56,17 @@ final class LearnSourcesTest extends TestCase
         self::assertSame('fixture:head/level', array_key_first(self::lines($source, $rig)));
     }
 
+    /** A wave over half of the universe, or a desk's master: nobody has touched one thing of it. */
+    public function testWhereManyMoveAtOnceNobodyIsMeant(): void
+    {
+        $rig = self::rig();
+        $source = new FromTouch($rig->junction);
+        $rig->sacn([]);
+        self::lines($source, $rig);
+        $rig->sacn(array_fill(1, 65, 200));
+        self::assertSame([], self::lines($source, $rig));
+    }
+
     public function testPortsAndUniversesAreLearnedFromAsBefore(): void
     {
         $rig = self::rig();

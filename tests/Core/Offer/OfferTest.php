@@ -8,6 +8,7 @@ use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Port\OutgoingPacket;
 use NimbleJunction\Core\Show\ShowReader;
 use NimbleJunction\Core\Show\ShowRefused;
+use NimbleJunction\Core\Words\OtherEnd;
 use NimbleJunction\Tests\Support\Rig;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -210,6 +211,10 @@ final class OfferTest extends TestCase
             range(0, 32),
         )], '/offers/0/parameters/32/functions/0'];
         yield 'two of one name' => [['parameters' => [['name' => 'Size'], ['name' => 'size']]], '/offers/0/parameters/1/id'];
+        yield 'two of one address' => [['parameters' => [['name' => 'Size', 'functions' => [
+            ['kind' => 'press', 'point' => 'value:a', 'first' => 10, 'last' => 20, 'name' => 'Go on'],
+            ['kind' => 'press', 'point' => 'value:b', 'first' => 30, 'name' => 'go-on'],
+        ]]]], '/offers/0/parameters/0/functions/1/name'];
         yield 'two runs of the same values' => [['parameters' => [['name' => 'Size', 'functions' => [
             ['kind' => 'press', 'point' => 'value:a', 'first' => 10, 'last' => 20],
             ['kind' => 'press', 'point' => 'value:b', 'first' => 20],
@@ -226,6 +231,16 @@ final class OfferTest extends TestCase
         } catch (ShowRefused $refused) {
             self::assertContains($path, array_map(static fn($fault): string => $fault->path, $refused->faults));
         }
+    }
+
+    public function testTheOtherEndsAreToldWhatTheyMayControl(): void
+    {
+        $show = ShowReader::fromArray([...Rig::document(), ...self::parts([self::level('Size', '16', 0, 100), ['name' => 'Go', 'functions' => [['kind' => 'press', 'point' => 'value:a']]]])]);
+        $said = static fn(string $port): array => array_column(array_filter(OtherEnd::of($show->ports[$port], $show, ['127.0.0.1']), static fn(array $line): bool => $line['label'] === 'Offer "Walk"'), 'value');
+        self::assertSame(['Size: /walk/size, number from 0 to 100: "Number" from 0 to 100', 'Go: /walk/go, none, or any number but 0: press "A"'], $said('tablet'));
+        self::assertSame(['Size: controller 16 and 48, 14 bits, channel 1: "Number" from 0 to 100', 'Go: note 17 (F0), channel 1: press "A"'], $said('lectern'));
+        self::assertSame(['to patch as a fixture of 3 slots at 101 in Palm House'], $said('house'));
+        self::assertSame([], $said('node'));
     }
 
     public function testSlotsAreCalledByWhatIsOffered(): void
