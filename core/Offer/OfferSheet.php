@@ -15,6 +15,12 @@ final readonly class OfferSheet
 {
     public const COLUMNS = ['Slot', 'Parameter', 'Bits', 'Values', 'What it does', 'OSC address', 'Argument', 'MIDI'];
 
+    /** Who makes what is offered: we do. */
+    private const MAKER = 'Nimble Junction';
+
+    /** So long a name may be, with room for a number behind it. */
+    private const LONGEST = 70;
+
     /** MIDI 1.0: the finer part of controllers 0 to 31 comes 32 above (from memory). */
     private const FINER = 32;
 
@@ -64,21 +70,33 @@ final readonly class OfferSheet
     /** The same as a kind of fixture: its parameters with their named ranges. */
     public function profile(): Profile
     {
-        $parameters = array_map(fn(OfferedParameter $one): Parameter => new Parameter(
-            $one->name,
-            $one->width,
-            id: $one->id,
-            ranges: array_map(fn(OfferedFunction $function): NamedRange => $this->range($function, $one->highest), $one->functions),
-        ), $this->offer->parameters);
+        $ranges = [];
+        foreach ($this->lines() as $line) {
+            $ranges[$line->id][] = new NamedRange(self::unlike($line->does, $ranges[$line->id] ?? []), $line->first, $line->last);
+        }
+        $parameters = array_map(
+            static fn(OfferedParameter $one): Parameter => new Parameter($one->name, $one->width, id: $one->id, ranges: $ranges[$one->id] ?? []),
+            $this->offer->parameters,
+        );
 
-        return new Profile($this->offer->id, $this->offer->name, $parameters, note: $this->offer->note);
+        return new Profile($this->offer->id, $this->offer->name, $parameters, self::MAKER, note: $this->offer->note);
     }
 
-    private function range(OfferedFunction $function, int $highest): NamedRange
+    /**
+     * Names in a fixture type have no full stops, which part them in links, and differ from each other.
+     *
+     * @param list<NamedRange> $others
+     */
+    private static function unlike(string $words, array $others): string
     {
-        $name = mb_substr($function->name() === '' ? $function->words($this->wording) : $function->name(), 0, 80);
+        $name = mb_substr(trim((string) preg_replace('~[^\pL\pN "#%()*+/:;<=>@_°-]+~u', ' ', $words)), 0, self::LONGEST);
+        $taken = array_map(static fn(NamedRange $one): string => $one->name, $others);
+        $free = $name;
+        for ($i = 2; \in_array($free, $taken, true); ++$i) {
+            $free = "{$name} {$i}";
+        }
 
-        return new NamedRange($name, $function->first(), $function->last($highest));
+        return $free;
     }
 
     private function line(Way $way): OfferLine

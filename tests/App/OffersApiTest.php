@@ -78,8 +78,13 @@ final class OffersApiTest extends AppTestCase
         self::assertSame(['size', 'house'], array_map(strtolower(...), array_column($read['parameters'], 'name')));
         self::assertSame(2, $read['parameters'][0]['slots'] ?? \count($read['parameters'][0]['at'] ?? []));
         $ranges = array_map(static fn(array $range): array => [$range['name'], $range['first'], $range['last']], $read['parameters'][1]['ranges']);
-        self::assertContains(['Close', 10, 20], $ranges);
-        self::assertContains(['press "House open"', 128, 255], $ranges);
+        self::assertSame([
+            ['no change', 0, 9],
+            ['Close: set "House open" to 0', 10, 20],
+            ['no change 2', 21, 127],
+            ['press "House open"', 128, 255],
+        ], $ranges);
+        self::assertSame('Nimble Junction', $read['maker']);
     }
 
     public function testWhatAnOfferNamesStaysUntilItIsNamedNoMore(): void
