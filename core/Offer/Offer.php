@@ -26,6 +26,9 @@ final readonly class Offer implements Part, Checked
     /** @var list<Route> what it is when it runs: an ordinary route for each function and each way to reach it */
     public array $routes;
 
+    /** @var array<string, list<int>> slots from 0, by parameter: looked at with every frame */
+    private array $slotsOf;
+
     /** What it takes of its universe; null where it is in none. */
     public ?OfferRun $run;
 
@@ -57,6 +60,13 @@ final readonly class Offer implements Part, Checked
         public string $note = '',
     ) {
         $this->byId = array_combine(array_map(static fn(OfferedParameter $one): string => $one->id, $parameters), $parameters);
+        $slots = [];
+        $at = $first - 1;
+        foreach ($parameters as $one) {
+            $slots[$one->id] ??= range($at, $at + $one->width - 1);
+            $at += $one->width;
+        }
+        $this->slotsOf = $slots;
         $ways = new Ways($this);
         $this->routes = $ways->routes();
         $this->run = $universe === '' || $parameters === [] || ! $this->hasRoom() ? null : new OfferRun($this);
@@ -127,15 +137,7 @@ final readonly class Offer implements Part, Checked
     /** @return list<int> slots of a parameter, from 0, the coarsest first; none where there is no such parameter */
     public function slots(string $parameter): array
     {
-        $at = $this->first - 1;
-        foreach ($this->parameters as $one) {
-            if ($one->id === $parameter) {
-                return range($at, $at + $one->width - 1);
-            }
-            $at += $one->width;
-        }
-
-        return [];
+        return $this->slotsOf[$parameter] ?? [];
     }
 
     /** What all its OSC addresses begin with. */
