@@ -111,6 +111,28 @@ final class RoutesTest extends BrowserTestCase
         $this->leave();
     }
 
+    public function testACurveIsDrawnAndATriggerIsLearnedAnewInItsPlace(): void
+    {
+        $this->go('Routes');
+        self::$chrome->driver->get(self::$demo->url('/routes?add=1&when='.rawurlencode((string) json_encode(['kind' => 'osc', 'port' => 'guides-tablet', 'address' => '/palm/lantern']))));
+        $this->field('Name', 'Drawn');
+        $this->sees('form', 'Another route listens to this: Guide\'s fader to the lantern');
+        self::$chrome->driver->executeScript('document.querySelector("[aria-label=\'When any of these: learn 1 anew\']").click()');
+        $this->says('/anew', 0.3);
+        $this->says('/anew', 0.9);
+        self::$chrome->press('/anew', 'form .learn');
+        $this->untilScript('return [...document.querySelectorAll("form input")].some((one) => one.value === "/anew")', true);
+        $this->untilScript('return document.querySelector("form").textContent.includes("Another route listens")', false);
+        self::$chrome->press('Add', 'section[aria-label="What becomes of the value"]');
+        $this->choose('What becomes of the value, 1', 'By a table of points');
+        $this->field('In and out, in pairs: 0, 0, 128, 40, 255, 255', '0, 0, 100, 50, 200, 100');
+        self::$chrome->find('[aria-label="Point 2"]')->sendKeys([WebDriverKeys::ARROW_UP, WebDriverKeys::ARROW_UP, WebDriverKeys::ARROW_RIGHT]);
+        $this->untilScript('return [...document.querySelectorAll("form input")].some((one) => one.value === "0, 0, 102, 52, 200, 100")', true);
+        self::$chrome->find('[aria-label="Point 2"]')->sendKeys(WebDriverKeys::DELETE);
+        $this->untilScript('return [...document.querySelectorAll("form input")].some((one) => one.value === "0, 0, 200, 100")', true);
+        $this->leave();
+    }
+
     public function testSeveralAreRenumberedAndASheetWithWrongLinesNamesEach(): void
     {
         $this->go('Routes');
