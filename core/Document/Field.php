@@ -44,6 +44,7 @@ abstract class Field
 
     private string $help = '';
     private bool $isOlder = false;
+    private bool $isRare = false;
 
     /** @param mixed $default what it is where it is left out; null for nothing */
     public function __construct(
@@ -305,6 +306,14 @@ abstract class Field
         return $this;
     }
 
+    /** Few set it: a form has it folded away until somebody asks for it, or it says something. */
+    final public function rare(): static
+    {
+        $this->isRare = true;
+
+        return $this;
+    }
+
     final public function applies(Reading $reading): bool
     {
         return $this->onlyAt === '' || \in_array($reading->word($this->onlyAt), $this->onlyWords, true);
@@ -370,6 +379,7 @@ abstract class Field
             'shownWords' => $this->shownWords,
             'help' => $this->help,
             'isOlder' => $this->isOlder,
+            'isRare' => $this->isRare,
             ...$this->details(),
         ];
     }

@@ -62,9 +62,9 @@ final readonly class SetAction implements Action, Checked
             Field::point(),
             Field::anything('value', 'To; empty for the value that arrives', false),
             Field::number('fade', 'Fade in seconds; empty for at once', 0.0, 3600.0, null, false),
-            Field::whole('priority', 'Priority; empty to join whoever is in control', 0, 200, null, false),
+            Field::whole('priority', 'Priority; empty to join whoever is in control', 0, 200, null, false)->rare(),
             Field::word('merge', 'Beside other routes', self::MERGES, 'latest')
-                ->meaning('"latest": whoever acted last has it. "highest": the highest has it, where the universe is merged so.'),
+                ->meaning('"latest": whoever acted last has it. "highest": the highest has it, where the universe is merged so.')->rare(),
             Field::word('ends', 'When it ends', self::ENDS, Terms::STAY)
                 ->meaning('"stay": it never ends. "release": it is let go when the value comes to 0. "fade": it fades to what is there without it.'),
             Field::number('after', 'It ends after seconds; empty for: when the value is 0', 0.001, 3600.0, null, false)->shownFor('ends', Terms::RELEASE, Terms::FADE),

@@ -28,8 +28,8 @@ abstract readonly class Backwards implements Back
     {
         return [
             Field::pointOrNone('of', 'Of which point; empty for the one that it sets'),
-            Field::number('gap', 'At most every so many seconds', 0.005, 10.0, 0.025),
-            Field::number('every', 'Told again every so many seconds; empty for never', 1.0, 3600.0, null, false),
+            Field::number('gap', 'At most every so many seconds', 0.005, 10.0, 0.025)->rare(),
+            Field::number('every', 'Told again every so many seconds; empty for never', 1.0, 3600.0, null, false)->rare(),
         ];
     }
 

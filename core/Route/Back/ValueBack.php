@@ -34,7 +34,7 @@ readonly class ValueBack extends Backwards
     {
         return [
             ...self::usual(),
-            Field::number('band', 'Smaller differences are not told, in the control\'s own terms', 0.0, 1e6, 0.0),
+            Field::number('band', 'Smaller differences are not told, in the control\'s own terms', 0.0, 1e6, 0.0)->rare(),
         ];
     }
 

@@ -40,7 +40,7 @@ abstract readonly class AboutNotes extends ChannelTrigger
         return [
             ...self::channelFields(),
             self::noteField(),
-            Field::whole('last', 'Up to note; empty for that one alone', 0, 127, null, false)->atLeast('note'),
+            Field::whole('last', 'Up to note; empty for that one alone', 0, 127, null, false)->atLeast('note')->rare(),
         ];
     }
 
@@ -50,8 +50,8 @@ abstract readonly class AboutNotes extends ChannelTrigger
     protected static function velocityFields(): array
     {
         return [
-            Field::whole('least', 'Velocity at least', 1, 127, 1),
-            Field::whole('most', 'Velocity at most', 1, 127, 127)->atLeast('least'),
+            Field::whole('least', 'Velocity at least', 1, 127, 1)->rare(),
+            Field::whole('most', 'Velocity at most', 1, 127, 127)->atLeast('least')->rare(),
         ];
     }
 

@@ -63,10 +63,10 @@ final readonly class OscTrigger implements Checked, Showing
             Field::pattern('address', 'Address, like /cue/{number}/go', MessageAddress::WITH_WILDCARDS, MessageAddress::BEGINS),
             Field::word('takes', 'It takes', self::TAKES, 'number')
                 ->meaning('"number": an argument. "text": an argument of any text, as 1, or as the number that it says. "message": only that it came, as 1.'),
-            Field::whole('argument', 'Argument, from 1', 1, 64, 1),
+            Field::whole('argument', 'Argument, from 1', 1, 64, 1)->rare(),
             Field::anything('is', 'Only if it is; empty for any', false),
             Field::pattern('types', 'Only with these types, like if; empty for any', self::TAGS, 'Use type tags of OSC: i, f, s, b, h, d, c, S, T, F, N or I, as many as there are arguments.', false)
-                ->meaning('OSC type tags, in their order: i whole, f float, s text, T true, F false.'),
+                ->meaning('OSC type tags, in their order: i whole, f float, s text, T true, F false.')->rare(),
         ];
     }
 

@@ -86,6 +86,8 @@ export interface FieldOfPart {
   shownWords: string[]
   help: string
   isOlder?: boolean
+  /** Folded away in a form until somebody asks for it, or it says something. */
+  isRare?: boolean
   low?: number
   high?: number
   suggested?: number | null

@@ -52,8 +52,21 @@ function learnedAnew(at: number, what: Learned): void {
 const change = (at: number, part: KindPart) => {
   parts.value = parts.value.map((one, i) => (i === at ? part : one))
 }
+const pathOf = (at: number) => (props.alone ? (props.at ?? '') : `${props.at ?? ''}${at}/`)
+/** Those whose fields that few set are in sight. */
+const unfolded = ref<number[]>([])
+function folded(part: KindPart, at: number): string[] {
+  if (unfolded.value.includes(at)) return []
+  const rare =
+    kindOf(part)?.fields.filter(
+      (field) =>
+        field.isRare && [undefined, field.default].includes(part[field.name]) && !props.fault?.(`${pathOf(at)}${field.name}`),
+    ) ?? []
+  return rare.map((field) => field.name)
+}
 const remove = (at: number) => {
   latest.value = anew.value = null
+  unfolded.value = []
   parts.value = parts.value.filter((_, i) => i !== at)
 }
 </script>
@@ -97,11 +110,21 @@ const remove = (at: number) => {
         <PartFields
           :model-value="part"
           :fields="kindOf(part)!.fields"
+          :without="folded(part, i)"
           :fault="fault"
-          :at="alone ? at : `${at ?? ''}${i}/`"
+          :at="pathOf(i)"
           @update:model-value="change(i, $event as KindPart)"
         />
       </div>
+      <button
+        v-if="folded(part, i).length"
+        type="button"
+        class="small-button unfold"
+        :aria-label="`${title}, ${i + 1}: more settings`"
+        @click="unfolded = [...unfolded, i]"
+      >
+        More settings ({{ folded(part, i).length }})
+      </button>
       <CurveDrawing
         v-if="part.kind === 'table'"
         :model-value="(part.points ?? []) as number[]"
@@ -128,6 +151,9 @@ const remove = (at: number) => {
 .deeds {
   display: flex;
   gap: 4px;
+}
+.unfold {
+  justify-self: start;
 }
 .ways {
   display: flex;
