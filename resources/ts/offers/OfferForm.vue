@@ -31,6 +31,17 @@ const first = computed(() => Number(draft.value.first ?? 1))
 const shared = computed(() => (draft.value.universe ? under(neighbours.value, first.value, width.value) : []))
 const meant = computed(() => (draft.value.sharesWith ?? []) as string[])
 const ports = (protocol: string) => show.ports.filter((one) => one.protocol === protocol && one.receive)
+/** Where it may be reached. */
+const choices = computed(() => [
+  ['universe', show.universes] as const,
+  ['oscPort', ports('osc')] as const,
+  ['midiPort', ports('midi')] as const,
+])
+/** What it has in MIDI, and what that is where nobody says. */
+const numbers = [
+  ['channel', 1],
+  ['number', 0],
+] as const
 const put = (fields: Values) => {
   draft.value = { ...draft.value, ...fields }
 }
@@ -46,17 +57,17 @@ const mean = (id: string, isMeant: boolean) => {
 
 <template>
   <PartForm v-model="draft" list="offers" :part="offer" @done="emit('done', $event)" @cancel="emit('cancel')">
-    <template #universe="{ field, fault }">
+    <template v-for="[name, items] in choices" :key="name" #[name]="{ field, fault }">
       <v-select
-        :model-value="draft.universe"
-        :items="show.universes"
+        :model-value="draft[name]"
+        :items="items"
         item-title="name"
         item-value="id"
         clearable
         :label="field.label"
         :title="field.help"
-        :error-messages="fault('universe')"
-        @update:model-value="put({ universe: $event ?? undefined })"
+        :error-messages="fault(name)"
+        @update:model-value="put({ [name]: $event ?? undefined })"
       />
     </template>
     <template #first="{ field, fault }">
@@ -84,18 +95,6 @@ const mean = (id: string, isMeant: boolean) => {
       </div>
       <span v-else />
     </template>
-    <template #oscPort="{ field, fault }">
-      <v-select
-        :model-value="draft.oscPort"
-        :items="ports('osc')"
-        item-title="name"
-        item-value="id"
-        clearable
-        :label="field.label"
-        :error-messages="fault('oscPort')"
-        @update:model-value="put({ oscPort: $event ?? undefined })"
-      />
-    </template>
     <template #oscAddress="{ field, fault }">
       <v-text-field
         v-if="draft.oscPort"
@@ -106,37 +105,15 @@ const mean = (id: string, isMeant: boolean) => {
         @update:model-value="put({ oscAddress: $event || undefined })"
       /><span v-else />
     </template>
-    <template #midiPort="{ field, fault }">
-      <v-select
-        :model-value="draft.midiPort"
-        :items="ports('midi')"
-        item-title="name"
-        item-value="id"
-        clearable
-        :label="field.label"
-        :error-messages="fault('midiPort')"
-        @update:model-value="put({ midiPort: $event ?? undefined })"
-      />
-    </template>
-    <template #channel="{ field, fault }">
+    <template v-for="[name, usual] in numbers" :key="name" #[name]="{ field, fault }">
       <v-text-field
         v-if="draft.midiPort"
         type="number"
-        :model-value="draft.channel ?? 1"
-        :label="field.label"
-        :error-messages="fault('channel')"
-        @update:model-value="put({ channel: Number($event) })"
-      /><span v-else />
-    </template>
-    <template #number="{ field, fault }">
-      <v-text-field
-        v-if="draft.midiPort"
-        type="number"
-        :model-value="draft.number ?? 0"
+        :model-value="draft[name] ?? usual"
         :label="field.label"
         :title="field.help"
-        :error-messages="fault('number')"
-        @update:model-value="put({ number: Number($event) })"
+        :error-messages="fault(name)"
+        @update:model-value="put({ [name]: Number($event) })"
       /><span v-else />
     </template>
     <template #parameters="{ fault }">
