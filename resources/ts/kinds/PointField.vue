@@ -34,7 +34,7 @@ async function look(text: string): Promise<void> {
   gap: 8px;
   align-items: center;
 }
-.point-field.armed > .learn {
-  grid-column: 1 / -1;
+.point-field:not(.armed) > .learn {
+  grid-column: auto;
 }
 </style>

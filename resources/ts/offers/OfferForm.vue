@@ -126,7 +126,7 @@ const mean = (id: string, isMeant: boolean) => {
       />
     </template>
     <template #sharesWith="{ fault }"
-      ><p class="wrong small">{{ fault('sharesWith') }}</p></template
+      ><p class="wrong small wide">{{ fault('sharesWith') }}</p></template
     >
   </PartForm>
 </template>
