@@ -182,7 +182,8 @@ abstract class BrowserTestCase extends TestCase
     {
         self::$chrome->find('main h1')->click();
         $this->key(WebDriverKeys::CONTROL.'z'.WebDriverKeys::NULL);
-        $this->sees('.notice', $what);
+        // The edit itself was told with the same words.
+        $this->sees('.notice', "Undone: {$what}");
     }
 
     /** Does again what was taken back last, by the keys, and sees that it was this. */

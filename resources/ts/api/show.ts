@@ -213,13 +213,20 @@ export const useShow = defineStore('show', () => {
   const takeUp = (find: object) => take(call('POST', 'show/take-up', find))
   const importJson = (json: string) => take(call('POST', 'show/import', json))
   /** Takes back the edit that is shown as the last one, and no other; or does again what was taken back last. */
-  async function step(way: 'undo' | 'redo'): Promise<ShowPageData | Changes> {
+  async function takeStep(way: 'undo' | 'redo'): Promise<ShowPageData | Changes> {
     try {
       return await take(call<ShowPageData | Changes>('POST', `show/${way}`, undefined, seen()))
     } catch (error) {
       if (error instanceof Refused && error.status === 409) await follow()
       throw error
     }
+  }
+  /** One after the other: whoever presses twice means the edit before as well. */
+  let latest: Promise<unknown> = Promise.resolve()
+  function step(way: 'undo' | 'redo'): Promise<ShowPageData | Changes> {
+    const now = latest.catch(() => undefined).then(() => takeStep(way))
+    latest = now
+    return now
   }
   const undo = () => step('undo')
   const redo = () => step('redo')
