@@ -172,4 +172,29 @@ describe('the show', () => {
     await looking
     expect(useShow().data?.revision).toBe(21)
   })
+  it('misses none of two edits by others that come one right after the other', async () => {
+    const held: ((response: Response) => void)[] = []
+    vi.stubGlobal('fetch', () => new Promise<Response>((resolve) => held.push(resolve)))
+    const first = useShow().follow()
+    const second = useShow().follow()
+    expect(held).toHaveLength(1)
+    held[0]?.(show(8)())
+    await vi.waitFor(() => expect(held).toHaveLength(2))
+    held[1]?.(show(9)())
+    await Promise.all([first, second])
+    expect(useShow().data?.revision).toBe(9)
+  })
+  it('asks again where an edit of its own has overtaken what is newer still', async () => {
+    const held: ((response: Response) => void)[] = []
+    vi.stubGlobal('fetch', (_path: string, request: { method: string }) =>
+      request.method === 'GET' ? new Promise<Response>((resolve) => held.push(resolve)) : Promise.resolve(show(21)()),
+    )
+    const looking = useShow().follow()
+    await useShow().add('ports', { name: 'New' })
+    held[0]?.(show(22)())
+    await vi.waitFor(() => expect(held).toHaveLength(2))
+    held[1]?.(show(22)())
+    await looking
+    expect(useShow().data?.revision).toBe(22)
+  })
 })

@@ -164,7 +164,7 @@ export const useShow = defineStore('show', () => {
   /** All of it is asked for, which may be the show of a moment ago, and then what was changed since. */
   async function begin(): Promise<void> {
     await load()
-    if (data.value) await follow()
+    if (data.value) await lookOnce()
   }
   /** Looks again, and says nothing; an answer that a newer edit has overtaken is left. */
   async function load(): Promise<void> {
@@ -172,12 +172,31 @@ export const useShow = defineStore('show', () => {
     const answer = await call<ShowPageData>('GET', 'show')
     if (data.value === before) data.value = answer
   }
-  /** Somebody may have changed something: what that is comes, and nothing else. */
-  async function follow(): Promise<void> {
+  let following: Promise<void> | null = null
+  let mayBeNewer = false
+  /**
+   * Somebody may have changed something: what that is comes, and nothing else. One after the other: of two questions at
+   * once the second is answered from where the first began, and what it says would be lost.
+   */
+  function follow(): Promise<void> {
+    mayBeNewer = true
+    following ??= followOn().finally(() => {
+      following = null
+    })
+    return following
+  }
+  async function followOn(): Promise<void> {
+    while (mayBeNewer) {
+      mayBeNewer = false
+      await lookOnce()
+    }
+  }
+  async function lookOnce(): Promise<void> {
     const before = data.value
     if (before === null) return begin()
     const answer = await call<ShowPageData | Changes>('GET', `show/changes?since=${before.revision}`)
     if (data.value === before) await put(answer)
+    else if ((data.value?.revision ?? 0) < answer.revision) mayBeNewer = true
   }
   const otherEnd = (port: string) => call<{ lines: OtherEndLine[] }>('GET', `show/ports/${port}/other-end`)
   const add = (list: ListName, part: object) => take(call('POST', `show/${list}`, part))
