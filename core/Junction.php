@@ -334,7 +334,7 @@ final class Junction
         $this->universes->adopt($plan, $now);
         $this->routing->adopt($plan);
         $this->activities->adopt($plan);
-        $this->points->adopt($plan);
+        $this->points->adopt($plan, $now);
         $this->hearing->adopt($plan);
         $this->reception->adopt($plan);
         $this->outputs->adopt($plan, $now);

@@ -18,17 +18,20 @@ final class Neighbourhood
 
     /** The lists whose parts may name a part of a list. */
     private const NAMED_BY = [
-        'universes' => ['ports', 'routes', 'copies', 'fixtures', 'pixels', 'offers'],
-        'ports' => ['universes', 'routes', 'offers'],
-        'routes' => ['routes', 'offers'],
+        'universes' => ['ports', 'routes', 'copies', 'fixtures', 'pixels', 'offers', 'looks', 'lists', 'masters'],
+        'ports' => ['universes', 'routes', 'offers', 'looks', 'lists'],
+        'routes' => ['routes', 'offers', 'looks', 'lists'],
         'copies' => ['routes'],
-        'profiles' => ['fixtures', 'routes', 'offers'],
-        'fixtures' => ['routes', 'groups', 'fixtures', 'pixels', 'offers'],
-        'groups' => ['routes', 'groups', 'offers'],
-        'values' => ['routes', 'offers'],
-        'pixels' => ['routes', 'fixtures', 'pixels', 'offers'],
+        'profiles' => ['fixtures', 'routes', 'offers', 'looks', 'lists'],
+        'fixtures' => ['routes', 'groups', 'fixtures', 'pixels', 'offers', 'looks', 'lists', 'masters'],
+        'groups' => ['routes', 'groups', 'offers', 'looks', 'lists', 'masters'],
+        'values' => ['routes', 'offers', 'looks', 'lists'],
+        'pixels' => ['routes', 'fixtures', 'pixels', 'offers', 'looks', 'lists'],
         'notes' => [],
-        'offers' => ['routes', 'fixtures', 'pixels', 'offers'],
+        'offers' => ['routes', 'fixtures', 'pixels', 'offers', 'looks', 'lists'],
+        'looks' => ['routes', 'offers', 'looks', 'lists', 'masters'],
+        'lists' => ['routes', 'offers', 'looks', 'lists', 'masters'],
+        'masters' => ['routes', 'offers', 'looks', 'lists', 'masters'],
     ];
 
     /** Of these only whether they are there matters to others. */

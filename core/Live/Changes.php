@@ -192,7 +192,7 @@ final class Changes
             if ($destination === null) {
                 continue;
             }
-            $this->universes->bring($destination, $copy, $universe->levels);
+            $this->universes->bring($destination, $copy, $universe->unmastered());
             if (! $destination->layers()->areSettled()) {
                 $this->dirty[$destination->id] = $destination;
             }

@@ -17,10 +17,12 @@ use NimbleJunction\Core\Live\Points\Ports;
 use NimbleJunction\Core\Live\Points\Routes;
 use NimbleJunction\Core\Live\Points\Slots;
 use NimbleJunction\Core\Live\Points\Values;
+use NimbleJunction\Core\Live\Programme\LiveProgramme;
 use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Point\Act;
 use NimbleJunction\Core\Point\Points;
 use NimbleJunction\Core\Point\Reference;
+use NimbleJunction\Core\Route\Event;
 use NimbleJunction\Core\Route\PointChanged;
 use NimbleJunction\Core\Scope\Probes;
 use NimbleJunction\Core\State\Stored;
@@ -50,6 +52,7 @@ final class LivePoints
     private readonly Dots $dots;
     private readonly Routes $routes;
     private readonly Folders $folders;
+    public readonly LiveProgramme $programme;
 
     public function __construct(
         private readonly Trace $trace,
@@ -99,6 +102,7 @@ final class LivePoints
         );
         $this->folders = new Folders($routing);
         $this->routes = new Routes(fn(): Runner => $this->runner, $changes, $routing);
+        $this->programme = new LiveProgramme($universes, $changes, $this->all, fn(Event $event) => $this->runner->happened($event));
         foreach ([
             $this->slots,
             $this->arriving,
@@ -147,10 +151,10 @@ final class LivePoints
         return $refusal;
     }
 
-    /** When look() must be called next: somebody waits for points that change with time, or a dot runs. */
+    /** When look() must be called next: somebody waits for points that change with time, a dot runs, or the programme moves. */
     public function dueAt(): int
     {
-        return min($this->watching->dueAt, $this->dots->dueAt);
+        return min($this->watching->dueAt, $this->dots->dueAt, $this->programme->dueAt());
     }
 
     /** Points that change with time are looked at: a port is alive, or not any more. */
@@ -160,19 +164,21 @@ final class LivePoints
         if ($this->dots->dueAt <= $now) {
             $this->dots->passes($now);
         }
-        foreach ($this->watching->poll($now) as $change) {
+        $this->programme->goOn($now);
+        foreach ($this->watching->dueAt > $now ? [] : $this->watching->poll($now) as $change) {
             $this->runner->happened($change, true);
         }
     }
 
     /** What there was before a restart is there again. */
-    public function restore(Stored $stored): void
+    public function restore(Stored $stored, int $now, int $away): void
     {
         $this->values->restore($stored->part('values'));
+        $this->programme->restore($stored, $now, $away);
         $this->watching->beginAnew();
     }
 
-    public function adopt(Plan $plan): void
+    public function adopt(Plan $plan, int $now): void
     {
         $this->slots->adopt($plan);
         $this->arriving->adopt($plan);
@@ -190,6 +196,7 @@ final class LivePoints
         $this->changes->adopt($plan);
         $this->watching->adopt($plan);
         $this->runner->adopt($plan);
+        $this->programme->adopt($plan, $now);
     }
 
     private function tell(Reference $reference, string $refusal, Said $said, int $now): void

@@ -27,7 +27,7 @@ final readonly class Memory
         $this->rooms = new Rooms(
             [$universes, $routing, $activities],
             [$outputs, $routing->firings, $this->outages, $points->passages, $points->runner->courses, $points->runner->showings],
-            [$this->held, $points->values, $routing->switches, $points->ports->switches],
+            [$this->held, $points->values, $routing->switches, $points->ports->switches, ...$points->programme->rooms()],
         );
     }
 
@@ -49,7 +49,7 @@ final readonly class Memory
         $this->routing->restore($stored->parts('feedback'));
         $this->activities->restore($stored->part('lastSenders'), $plan);
         $this->outages->restore($stored->part('outages'), $plan, $now);
-        $this->points->restore($stored);
+        $this->points->restore($stored, $now, $away);
         $this->points->passages->restore($stored->part('minds'), $plan->index->routes);
         $this->points->runner->courses->restore($stored->part('courses'), $plan->index->routes, $now, $away);
         $this->points->runner->showings->restore($stored->part('showings'));

@@ -71,7 +71,7 @@ final class Universes implements Room
         foreach ($plan->universes as $id => $entry) {
             $universe = $this->universes[$id] ?? new Universe((string) $id, $entry['rules']);
             $isPatchedAlike = $universe->rules()->wide->equal($entry['rules']->wide);
-            $universe->use($entry['rules'], $entry['shaping'], $now, $entry['safety'], $entry['aims'], $entry['dimming']);
+            $universe->use($entry['rules'], $entry['stages'], $now);
             foreach ($universe->sources() as $source) {
                 $feed = $feeds["{$source->portId} {$id}"] ?? null;
                 if ($feed === null) {
@@ -296,6 +296,9 @@ final class Universes implements Room
     {
         foreach ($universe->layers()->all() as $layer) {
             foreach ($layer->all() as $owner => $contribution) {
+                if ($this->plan->programme->owns((string) $owner)) {
+                    continue;
+                }
                 $slots = $routes[$owner] ?? [];
                 if ($slots !== [] && ! isset($left[$owner]) && $slots === ($before[$owner] ?? null)) {
                     $contribution->name = $this->nameOf($owner);

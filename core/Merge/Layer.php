@@ -44,9 +44,11 @@ final class Layer extends Contributor
     /**
      * An owner gives levels, for the first time or others than before.
      *
+     * @param bool $counts whether it counts as the one that changed its slots last
+     *
      * @return string 512 bytes: 255 in the slots that it has changed, taken up or let go
      */
-    public function give(Contribution $new): string
+    public function give(Contribution $new, bool $counts = true): string
     {
         $old = $this->given[$new->owner] ?? null;
         $this->given[$new->owner] = $new;
@@ -60,7 +62,8 @@ final class Layer extends Contributor
         } else {
             $changed = Bytes::filled($new->levels ^ $old->levels);
         }
-        $this->touch($new, $this->wide->wholeMask($changed) & $new->mask);
+        $mask = $this->wide->wholeMask($changed) & $new->mask;
+        $counts ? $this->touch($new, $mask) : $this->lay($new, $mask);
 
         return $changed;
     }
@@ -106,6 +109,17 @@ final class Layer extends Contributor
         $this->levels = Bytes::laid($this->levels, $contribution->levels, $mask);
         foreach ($this->shared === [] ? [] : Bytes::slots($mask) as $slot) {
             $this->comeLast($slot, $contribution->owner);
+        }
+    }
+
+    /** The levels of an owner are otherwise, and it takes nothing from who acted since. */
+    private function lay(Contribution $contribution, string $mask): void
+    {
+        $this->levels = Bytes::laid($this->levels, $contribution->levels, $mask);
+        foreach ($this->shared === [] ? [] : Bytes::slots($mask) as $slot) {
+            if (isset($this->shared[$slot])) {
+                $this->decide($slot);
+            }
         }
     }
 

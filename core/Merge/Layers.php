@@ -55,6 +55,7 @@ final class Layers
      * @param string $mask 512 bytes: 255 in the slots that it gives
      * @param int|null $priority 0 to 200; null joins whoever is in control
      * @param bool $isSet whether it is set by acts: of those the last act has a slot, whatever the rule
+     * @param bool $counts whether it counts as a change: a fade that goes on does not
      */
     public function give(
         string $owner,
@@ -63,6 +64,7 @@ final class Layers
         string $mask,
         ?int $priority = null,
         bool $isSet = false,
+        bool $counts = true,
     ): void {
         [$levels, $mask] = $this->wide->fitted($levels, $mask);
         $held = $this->holding($owner);
@@ -76,9 +78,11 @@ final class Layers
         }
         $layer = $this->of($priority);
         $maskBefore = $layer->mask;
-        $changed = $layer->give(new Contribution($owner, $name, $levels, $mask, $isSet));
+        $changed = $layer->give(new Contribution($owner, $name, $levels, $mask, $isSet), $counts);
         $this->layerOf[$owner] = $layer->key;
-        $this->merger->touched($layer, $changed & $mask);
+        if ($counts) {
+            $this->merger->touched($layer, $changed & $mask);
+        }
         $this->unsettled |= $changed;
         $this->noteMask($layer, $maskBefore);
     }
@@ -115,6 +119,24 @@ final class Layers
         foreach ($slots as $slot) {
             $this->unsettledSlots[$slot] = $slot;
         }
+    }
+
+    /**
+     * An owner counts as the one that changed slots last, whether they have other levels or not.
+     *
+     * @param string $mask 512 bytes: 255 in these slots; those that it does not give are left alone
+     */
+    public function claim(string $owner, string $mask): void
+    {
+        $layer = $this->holding($owner);
+        $given = $layer?->of($owner);
+        if ($layer === null || $given === null) {
+            return;
+        }
+        $mask = $this->wide->wholeMask($mask) & $given->mask;
+        $layer->touch($given, $mask);
+        $this->merger->touched($layer, $mask);
+        $this->unsettled |= $mask;
     }
 
     /** An owner gives nothing any more. */

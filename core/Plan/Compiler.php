@@ -21,6 +21,7 @@ use NimbleJunction\Core\Universe\Dimming;
 use NimbleJunction\Core\Universe\Rules;
 use NimbleJunction\Core\Universe\Safety;
 use NimbleJunction\Core\Universe\Shaping;
+use NimbleJunction\Core\Universe\Stages;
 
 /** Makes a plan of a show. A show that has been read always compiles. */
 final readonly class Compiler
@@ -63,7 +64,7 @@ final readonly class Compiler
                 $slotRoutes[$route->ends->slot->universe][$route->ends->slot->slot - 1][] = $this->slotToMessage($route, $route->ends, $show);
             }
         }
-        $routes += $show->offered()->routes();
+        $routes += $show->offered()->routes() + $show->programme()->routes;
         foreach ($show->copies as $copy) {
             if ($copy->enabled) {
                 $copies[$copy->from][] = $this->copy($copy);
@@ -75,9 +76,10 @@ final readonly class Compiler
         $messageExits = $exits->messageExits();
 
         $was = $before?->origin?->show;
-        $areRoutesTheSame = $before !== null && $was?->routes === $show->routes && $was->offers === $show->offers;
+        $areRoutesTheSame = $before !== null && $was?->routes === $show->routes && $was->offers === $show->offers && $was->looks === $show->looks && $was->lists === $show->lists;
         $isPatchTheSame = $was?->fixtures === $show->fixtures && $was->profiles === $show->profiles && $was->groups === $show->groups && $was->pixels === $show->pixels;
         $universes = [];
+        $masterings = new Masterings($patch, $show->masters);
         foreach ($show->universes as $id => $universe) {
             $between();
             $beside = Intensities::beside($universe->id);
@@ -88,9 +90,9 @@ final readonly class Compiler
             }
             $intensities = $patch->intensities($universe->id);
             if ($intensities->placements !== []) {
-                $universes[$beside] = self::beside($universe, $intensities);
+                $universes[$beside] = self::beside($universe, $intensities, $masterings);
             }
-            $universes[$id] = $this->universe($universe, $patch, $intensities);
+            $universes[$id] = $this->universe($universe, $patch, $intensities, $masterings);
         }
 
         return new Plan(
@@ -113,6 +115,8 @@ final readonly class Compiler
             $areRoutesTheSame && $isPatchTheSame ? $before->routeSlots : RouteSlots::of($routes, $patch, $show->pixels(), $between),
             $show->pixels(),
             $show->offered(),
+            $show->programme(),
+            array_map(static fn(): bool => true, array_filter($show->universes, static fn(UniverseEntry $universe): bool => $universe->rawLights)),
         );
     }
 
@@ -124,11 +128,13 @@ final readonly class Compiler
             && $was->profiles === $show->profiles
             && $was->pixels === $show->pixels
             && $was->offers === $show->offers
+            && $was->masters === $show->masters
+            && $was->groups === $show->groups
             && $was->patch()->in($universe->id) === $show->patch()->in($universe->id);
     }
 
-    /** @return array{name: string, rules: Rules, shaping: ?Shaping, safety: ?Safety, dimming: ?Dimming, aims: list<Aim>} */
-    private function universe(UniverseEntry $universe, Patch $patch, Intensities $intensities): array
+    /** @return array{name: string, rules: Rules, stages: Stages} */
+    private function universe(UniverseEntry $universe, Patch $patch, Intensities $intensities, Masterings $masterings): array
     {
         $wide = new WideParameters($patch->wide($universe->id));
         $defaults = $patch->defaults($universe->id);
@@ -136,29 +142,29 @@ final readonly class Compiler
         return [
             'name' => $universe->name,
             'rules' => $universe->rules->patched($patch->latest($universe->id), $wide, $defaults),
-            'shaping' => $universe->shapes === [] ? null : new Shaping($universe->shapes, $wide),
-            'aims' => array_map(static fn(array $one): Aim => new Aim(...$one), $patch->aimed($universe->id)),
-            'safety' => Safety::of($patch->never($universe->id), $defaults),
-            'dimming' => Dimming::of($intensities),
+            'stages' => new Stages(
+                $universe->shapes === [] ? null : new Shaping($universe->shapes, $wide),
+                Safety::of($patch->never($universe->id), $defaults),
+                array_map(static fn(array $one): Aim => new Aim(...$one), $patch->aimed($universe->id)),
+                Dimming::of($intensities),
+                $masterings->of($universe->id, $universe->rawLights),
+            ),
         ];
     }
 
     /**
      * The virtual intensities of a universe: full while nobody gives them.
      *
-     * @return array{name: string, rules: Rules, shaping: ?Shaping, safety: ?Safety, dimming: ?Dimming, aims: list<Aim>}
+     * @return array{name: string, rules: Rules, stages: Stages}
      */
-    private static function beside(UniverseEntry $universe, Intensities $intensities): array
+    private static function beside(UniverseEntry $universe, Intensities $intensities, Masterings $masterings): array
     {
         $rules = new Rules(MergeRule::Slot);
 
         return [
             'name' => "Intensities of {$universe->name}",
             'rules' => $rules->patched($intensities->latest(), new WideParameters($intensities->wide()), Bytes::$all),
-            'shaping' => null,
-            'aims' => [],
-            'safety' => null,
-            'dimming' => null,
+            'stages' => new Stages(mastering: $masterings->beside($intensities)),
         ];
     }
 

@@ -8,20 +8,18 @@ use NimbleJunction\Core\Message\Agreed;
 use NimbleJunction\Core\Offer\Offers;
 use NimbleJunction\Core\Patch\Patch;
 use NimbleJunction\Core\Pixels\Pixels;
+use NimbleJunction\Core\Programme\Programme;
 use NimbleJunction\Core\Route\SlotToMessage;
 use NimbleJunction\Core\Show\ValueEntry;
 use NimbleJunction\Core\Signal\Protocol;
-use NimbleJunction\Core\Universe\Aim;
-use NimbleJunction\Core\Universe\Dimming;
 use NimbleJunction\Core\Universe\Rules;
-use NimbleJunction\Core\Universe\Safety;
-use NimbleJunction\Core\Universe\Shaping;
+use NimbleJunction\Core\Universe\Stages;
 
 /** A show, compiled: nothing in it changes, and everything is found by an index. */
 final readonly class Plan
 {
     /**
-     * @param array<string, array{name: string, rules: Rules, shaping: ?Shaping, safety: ?Safety, dimming: ?Dimming, aims: list<Aim>}> $universes by id; those of virtual intensities too, each before the universe that it lies beside
+     * @param array<string, array{name: string, rules: Rules, stages: Stages}> $universes by id; those of virtual intensities too, each before the universe that it lies beside
      * @param array<string, array{name: string, protocol: Protocol, enabled: bool, receives: bool, sends: bool, via: string}> $ports by id; via is the key of its own endpoint, '' where it only sends datagrams
      * @param array<string, Endpoint> $endpoints by key
      * @param array<string, list<UniverseExit>> $exits by universe
@@ -35,6 +33,7 @@ final readonly class Plan
      * @param array<string, ValueEntry> $values the show's own, by id
      * @param Origin|null $origin null for a plan that was made by hand
      * @param array<string, array<string, array<int, true>>> $routeSlots slots, 0 to 511, that each route sets as far as it is switched on in the show, by universe and owner
+     * @param array<string, true> $rawLights universes whose slots are intensities where nothing is known to listen, by id
      * @param array<string, int> $order place of each universe that copies run from or to: what is copied from comes before what is copied to
      */
     public function __construct(
@@ -57,6 +56,8 @@ final readonly class Plan
         public array $routeSlots = [],
         public Pixels $pixels = new Pixels(),
         public Offers $offers = new Offers(),
+        public Programme $programme = new Programme(),
+        public array $rawLights = [],
     ) {
     }
 

@@ -59,6 +59,7 @@ final readonly class References
                 $this->faults[] = $fault;
             }
         }
+        $this->programme(new ProgrammeReferences($this->show));
         foreach (array_values($this->show->copies) as $i => $copy) {
             $this->universe("/copies/{$i}/from/universe", $copy->from);
             $this->universe("/copies/{$i}/to/universe", $copy->to);
@@ -208,6 +209,23 @@ final readonly class References
         }
         foreach ($map->sharesWith as $k => $id) {
             $this->sharing("/pixels/{$i}/sharesWith/{$k}", $id);
+        }
+    }
+
+    private function programme(ProgrammeReferences $references): void
+    {
+        $faults = [];
+        foreach (array_values($this->show->looks) as $i => $look) {
+            array_push($faults, ...$references->ofLook($look, "/looks/{$i}"));
+        }
+        foreach (array_values($this->show->lists) as $i => $list) {
+            array_push($faults, ...$references->ofList($list, "/lists/{$i}"));
+        }
+        foreach (array_values($this->show->masters) as $i => $master) {
+            array_push($faults, ...$references->ofMaster($master, "/masters/{$i}"));
+        }
+        foreach ($faults as $fault) {
+            $this->faults[] = $fault;
         }
     }
 

@@ -50,8 +50,8 @@ final readonly class RouteReferences
             : [new Fault($path, "\"{$port->name}\" does not send", 'Give the port that side first, or leave the feedback out.')];
     }
 
-    /** @return list<Fault> */
-    private function ofPart(Kind $part, string $path): array
+    /** @return list<Fault> of a trigger, a step, an action or whatever is held by one */
+    public function ofPart(Kind $part, string $path): array
     {
         $faults = [];
         if ($part instanceof NamesPoints) {

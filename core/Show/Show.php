@@ -17,6 +17,10 @@ use NimbleJunction\Core\Patch\Profile;
 use NimbleJunction\Core\Patch\Run;
 use NimbleJunction\Core\Pixels\PixelMap;
 use NimbleJunction\Core\Pixels\Pixels;
+use NimbleJunction\Core\Programme\CueList;
+use NimbleJunction\Core\Programme\Look;
+use NimbleJunction\Core\Programme\Master;
+use NimbleJunction\Core\Programme\Programme;
 
 /** A show document, read and found sound. */
 final readonly class Show
@@ -37,6 +41,9 @@ final readonly class Show
         'pixels' => [PixelMap::class, 200],
         'notes' => [AgreedNote::class, 2000],
         'offers' => [Offer::class, 200],
+        'looks' => [Look::class, Look::MOST],
+        'lists' => [CueList::class, CueList::MOST],
+        'masters' => [Master::class, Master::MOST],
     ];
 
     /** @var array<string, UniverseEntry> by id */
@@ -72,10 +79,20 @@ final readonly class Show
     /** @var array<string, Offer> by id */
     public array $offers;
 
+    /** @var array<string, Look> by id */
+    public array $looks;
+
+    /** @var array<string, CueList> by id */
+    public array $lists;
+
+    /** @var array<string, Master> by id */
+    public array $masters;
+
     private Patch $patch;
     private Pixels $pixelMaps;
     private Agreed $agreed;
     private Offers $allOffers;
+    private Programme $programme;
 
     /**
      * @param int $middleC octave number of note 60, 3 to 5: makers differ
@@ -97,6 +114,10 @@ final readonly class Show
         $this->pixelMaps = new Pixels($this->pixels);
         $this->offers = self::only($lists['offers'] ?? [], Offer::class);
         $this->allOffers = new Offers($this->offers);
+        $this->looks = self::only($lists['looks'] ?? [], Look::class);
+        $this->lists = self::only($lists['lists'] ?? [], CueList::class);
+        $this->masters = self::only($lists['masters'] ?? [], Master::class);
+        $this->programme = new Programme($this->looks, $this->lists, $this->masters);
         $this->patch = new Patch($this->profiles, $this->fixtures, new Groups($this->groups), $this->runs());
     }
 
@@ -137,6 +158,9 @@ final readonly class Show
             'pixels' => $this->pixels,
             'notes' => $this->notes,
             'offers' => $this->offers,
+            'looks' => $this->looks,
+            'lists' => $this->lists,
+            'masters' => $this->masters,
             default => [],
         };
     }
@@ -167,6 +191,12 @@ final readonly class Show
     public function offered(): Offers
     {
         return $this->allOffers;
+    }
+
+    /** Its looks, cue lists and masters. */
+    public function programme(): Programme
+    {
+        return $this->programme;
     }
 
     /**

@@ -14,6 +14,8 @@ use NimbleJunction\Core\Offer\NumberFunction;
 use NimbleJunction\Core\Offer\PressFunction;
 use NimbleJunction\Core\Offer\SetFunction;
 use NimbleJunction\Core\Pixels\Layouts;
+use NimbleJunction\Core\Programme\Follow\AfterFollow;
+use NimbleJunction\Core\Programme\Follow\CompleteFollow;
 use NimbleJunction\Core\Route\Kinds as RouteKinds;
 
 /** Reads a show document strictly: all of it is sound, or it is refused with every fault found. */
@@ -73,6 +75,7 @@ final class ShowReader
             'fromEnd' => [MessageFrom::class, SlotEnd::class],
             'toEnd' => [MessageTo::class, SlotEnd::class],
             'layout' => Layouts::ALL,
+            'follow' => [AfterFollow::class, CompleteFollow::class],
             'offeredFunction' => [LevelFunction::class, SetFunction::class, PressFunction::class, NumberFunction::class],
         ]);
     }

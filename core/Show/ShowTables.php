@@ -24,6 +24,7 @@ final class ShowTables
         'fromEnd' => 'The short form, `from`',
         'toEnd' => 'The short form, `to`',
         'layout' => 'How pixels lie, in `layout`',
+        'follow' => 'When the next cue goes by itself, in `follow`',
         'offeredFunction' => 'What values of an offered parameter do, in `functions`',
     ];
 

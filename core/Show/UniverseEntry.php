@@ -40,6 +40,7 @@ final readonly class UniverseEntry implements Part
      * @param list<SlotSpan> $latest where the latest takes precedence, for merging slot by slot
      * @param string $chosen the port whose sources alone lead; '' for none
      * @param list<Swap> $swaps
+     * @param bool $rawLights whether slots at which nothing is known to listen are intensities
      * @param list<ShapeEntry> $shapes later ones lie above earlier ones
      */
     public function __construct(
@@ -53,6 +54,7 @@ final readonly class UniverseEntry implements Part
         string $chosen,
         array $swaps,
         public array $shapes,
+        public bool $rawLights = false,
     ) {
         $this->rules = new Rules(
             $merge,
@@ -95,6 +97,8 @@ final readonly class UniverseEntry implements Part
                 ->shownFor('whenLost', LossRule::Fade->value)
                 ->meaning('Without it, black.'),
             Field::objects('shapes', 'Output curves and limits', ShapeEntry::class, 512),
+            Field::flag('rawLights', 'Slots without a fixture are intensities', false)
+                ->meaning('Masters and blackout act on them too.')->rare(),
             Field::objects('swaps', 'Swapped slots', Swap::class, 256),
         ];
     }

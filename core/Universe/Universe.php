@@ -68,16 +68,14 @@ final class Universe
     }
 
     /**
-     * Other rules, other shaping; a fade that has begun goes on.
-     *
-     * @param list<Aim> $aims
+     * Other rules, other stages; a fade that has begun goes on.
      *
      * @return bool whether what leaves has changed
      */
-    public function use(Rules $rules, ?Shaping $shaping, int $now, ?Safety $safety = null, array $aims = [], ?Dimming $dimming = null): bool
+    public function use(Rules $rules, Stages $stages, int $now): bool
     {
         $before = $this->rules;
-        $this->wayOut->use($shaping, $safety, $aims, $dimming);
+        $this->wayOut->use($stages);
         if ($rules->mergeAlike($before)) {
             $this->rules = $rules;
             if ($rules->defaults !== $before->defaults) {
@@ -284,6 +282,12 @@ final class Universe
         return $this->wayOut;
     }
 
+    /** @return string 512 bytes: what would leave if no master took anything away */
+    public function unmastered(): string
+    {
+        return $this->wayOut->mastering()?->isFull() === false ? $this->wayOut->apply($this->merged, false) : $this->levels;
+    }
+
     /** @return string 512 bytes: what is asked for, before the way out */
     public function merged(): string
     {
@@ -337,9 +341,7 @@ final class Universe
     /** Who gives a slot its level, and why, in words: every stage that did something. $slot is 0 to 511. */
     public function explain(int $slot): string
     {
-        $explanation = new Explanation($this->rules, $this->merger, $this->control, $this->contributors(), $this->kept);
-
-        return $explanation->stages($slot, $this->merged, $this->wayOut);
+        return (new Explanation($this->rules, $this->merger, $this->control, $this->contributors(), $this->kept))->stages($slot, $this->merged, $this->wayOut);
     }
 
     /**

@@ -12,42 +12,36 @@ use NimbleJunction\Core\Merge\WideParameters;
  */
 final class WayOut
 {
-    private ?Shaping $shaping = null;
-    private ?Safety $safety = null;
-    private ?Dimming $dimming = null;
-
-    /** @var list<Aim> */
-    private array $aims = [];
+    private Stages $stages;
 
     public function __construct(private readonly Holds $holds = new Holds())
     {
+        $this->stages = new Stages();
     }
 
-    /** @param list<Aim> $aims */
-    public function use(?Shaping $shaping, ?Safety $safety, array $aims, ?Dimming $dimming = null): void
+    public function use(Stages $stages): void
     {
-        $this->aims = $aims;
-        $this->dimming = $dimming;
-        $this->shaping = $shaping;
-        $this->safety = $safety;
+        $this->stages = $stages;
     }
 
     /**
      * @param string $merged 512 bytes: what is asked for
+     * @param bool $isMastered whether masters take away what they do: copies are taken without that, so that they scale once
      *
      * @return string 512 bytes: what leaves
      */
-    public function apply(string $merged): string
+    public function apply(string $merged, bool $isMastered = true): string
     {
-        $levels = $this->dimming?->apply($merged) ?? $merged;
-        $levels = $this->shaping?->apply($levels) ?? $levels;
-        foreach ($this->aims as $aim) {
+        $levels = $this->stages->dimming?->apply($merged) ?? $merged;
+        $levels = $isMastered ? $this->stages->mastering?->apply($levels) ?? $levels : $levels;
+        $levels = $this->stages->shaping?->apply($levels) ?? $levels;
+        foreach ($this->stages->aims as $aim) {
             $levels = $aim->turn($levels);
         }
         $levels = $this->holds->lay($levels);
-        $levels = $this->dimming?->applyHeld($levels, $this->holds->all()) ?? $levels;
-        $levels = $this->safety?->apply($levels, $this->holds->all()) ?? $levels;
-        foreach ($this->aims as $aim) {
+        $levels = $this->stages->dimming?->applyHeld($levels, $this->holds->all()) ?? $levels;
+        $levels = $this->stages->safety?->apply($levels, $this->holds->all()) ?? $levels;
+        foreach ($this->stages->aims as $aim) {
             $levels = $aim->keep($levels);
         }
 
@@ -62,7 +56,13 @@ final class WayOut
      */
     public function dim(string $levels, array $holds): void
     {
-        $this->dimming?->use($levels, $holds);
+        $this->stages->dimming?->use($levels, $holds);
+    }
+
+    /** The masters over what leaves; null where there is no intensity. */
+    public function mastering(): ?Mastering
+    {
+        return $this->stages->mastering;
     }
 
     /**
@@ -104,7 +104,7 @@ final class WayOut
     /** Whether a slot, 0 to 511, is never driven but by a hold that unlocks it. */
     public function guards(int $slot): bool
     {
-        return $this->safety?->guards($slot) ?? false;
+        return $this->stages->safety?->guards($slot) ?? false;
     }
 
     /**
@@ -116,14 +116,16 @@ final class WayOut
      */
     public function explain(int $slot, string $merged, WideParameters $wide): array
     {
-        $asked = $wide->value($this->dimming?->apply($merged) ?? $merged, $slot);
+        $asked = $this->stages->dimming?->apply($merged) ?? $merged;
+        $asked = $wide->value($this->stages->mastering?->apply($asked) ?? $asked, $slot);
 
         return [
-            $this->dimming?->explain($slot) ?? '',
-            $this->shaping?->explain($slot, $asked) ?? '',
-            ...array_map(static fn(Aim $aim): string => $aim->explain($slot), $this->aims),
+            $this->stages->dimming?->explain($slot) ?? '',
+            $this->stages->mastering?->explain($slot) ?? '',
+            $this->stages->shaping?->explain($slot, $asked) ?? '',
+            ...array_map(static fn(Aim $aim): string => $aim->explain($slot), $this->stages->aims),
             $this->holds->explain($slot),
-            $this->safety?->explain($slot, $this->holds->all()[$slot] ?? null) ?? '',
+            $this->stages->safety?->explain($slot, $this->holds->all()[$slot] ?? null) ?? '',
         ];
     }
 }

@@ -76,6 +76,9 @@ final class NumbersForNamesTest extends TestCase
         'offers' => [['id' => '2', 'name' => 'Desk', 'universe' => '2', 'first' => 501, 'parameters' => [
             ['name' => '1', 'functions' => [['kind' => 'press', 'point' => 'value:1']]],
         ]]],
+        'looks' => [['id' => '1', 'name' => 'Doors', 'fadeIn' => 1, 'values' => [['point' => 'fixture:1/1', 'value' => 50]]]],
+        'lists' => [['id' => '1', 'name' => 'Walk', 'number' => '1', 'cues' => [['number' => '1', 'look' => '1', 'up' => 1]]]],
+        'masters' => [['id' => '1', 'name' => 'Lamps', 'over' => 'fixtures', 'fixtures' => ['1']]],
         'routes' => [
             [
                 'id' => '1',
@@ -122,6 +125,10 @@ final class NumbersForNamesTest extends TestCase
         $this->look($rig);
         $rig->junction->hold('1', [new Hold(6, 66, 'Ada', $rig->nanos() + 60_000_000_000)], $rig->nanos());
         $rig->junction->set($this->point('route:1/enabled'), 0, new Act('ada', 'Ada'), $rig->nanos());
+        $rig->junction->press($this->point('look:1'), new Act('ada', 'Ada'), $rig->nanos());
+        $rig->junction->press($this->point('list:1/go'), new Act('ada', 'Ada'), $rig->nanos());
+        $rig->junction->set($this->point('master:1'), 40, new Act('ada', 'Ada'), $rig->nanos());
+        $rig->pass(0.5);
         $state = json_decode(
             json_encode($rig->junction->rooms()->state($rig->nanos()), JSON_THROW_ON_ERROR),
             true,
@@ -133,7 +140,7 @@ final class NumbersForNamesTest extends TestCase
             self::assertSame($rig->junction->universes()[$id]->levels, $again->junction->universes()[$id]->levels);
         }
         $read = fn(Rig $of, string $point): mixed => $of->junction->points()->read($this->point($point));
-        foreach (['value:1', 'fixture:1/1', 'hold:2/9', 'hold:1/7', 'route:1/enabled', 'route:3/fired', 'offer:2/1'] as $point) {
+        foreach (['value:1', 'fixture:1/1', 'hold:2/9', 'hold:1/7', 'route:1/enabled', 'route:3/fired', 'offer:2/1', 'look:1', 'list:1', 'master:1'] as $point) {
             self::assertSame($read($rig, $point), $read($again, $point), $point);
         }
         $this->look($again);

@@ -22,7 +22,7 @@ final readonly class SetAction implements Action, Checked
     private const ENDS = [Terms::STAY, Terms::RELEASE, Terms::FADE];
 
     /** Kinds of points that somebody gives a value, and can let go again. */
-    private const GIVEN = ['slot', 'fixture', 'group', 'pixels', 'hold', 'value'];
+    private const GIVEN = ['slot', 'fixture', 'group', 'pixels', 'hold', 'value', 'look', 'master'];
 
     private const MERGES = ['latest', 'highest'];
 

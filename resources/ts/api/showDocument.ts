@@ -7,6 +7,7 @@ export type FromEnd = MessageIn | Slot
 export type ToEnd = MessageOut | Slot1
 export type Layout = Rectangle | Line | Ring | TableOfPlaces
 export type OfferedFunction = APointFollows | APointIsSetToOneValue | APointIsPressed | OneOfSeveralPointsIsPressedByItsNumber
+export type Follow = ATimeAfterItsGo | WhenItIsComplete
 
 export interface ShowDocument {
   format: 'nimble-junction/show'
@@ -24,6 +25,9 @@ export interface ShowDocument {
   pixels?: PixelMap[]
   notes?: Note[]
   offers?: Offer[]
+  looks?: Look[]
+  lists?: CueList[]
+  masters?: Master[]
 }
 export interface Universe {
   id: Id
@@ -35,6 +39,7 @@ export interface Universe {
   fadeSeconds?: number
   look?: LevelSpan[]
   shapes?: Shape[]
+  rawLights?: boolean
   swaps?: Swap[]
 }
 export interface SlotSpan {
@@ -488,4 +493,78 @@ export interface OneOfSeveralPointsIsPressedByItsNumber {
 }
 export interface NumberedPoint {
   point: Point
+}
+export interface Look {
+  id: Id
+  name: string
+  set?: string
+  press?: 'toggle' | 'latched' | 'momentary' | 'once'
+  fadeIn?: number
+  fadeOut?: number
+  delay?: number
+  kinds?: TimeOfAKind[]
+  priority?: number
+  values?: ValueOfAPoint[]
+  do?: PartOfKind3[]
+  note?: string
+}
+export interface TimeOfAKind {
+  kind: 'intensity' | 'colour' | 'position' | 'beam' | 'control' | 'other'
+  fade?: number
+  delay?: number
+  jumps?: boolean
+}
+export interface ValueOfAPoint {
+  point: Point
+  value: number | string | boolean
+}
+export interface CueList {
+  id: Id
+  name: string
+  number?: string
+  tracking?: boolean
+  end?: 'none' | 'loop' | 'bounce'
+  priority?: number
+  cues?: Cue[]
+  note?: string
+}
+export interface Cue {
+  number: string
+  name?: string
+  look?: Id
+  up?: number
+  down?: number
+  delay?: number
+  follow?: Follow
+  note?: string
+  values?: ValueOfAPoint[]
+  kinds?: TimeOfAKind[]
+  assert?: boolean
+  block?: boolean
+  do?: PartOfKind3[]
+}
+export interface ATimeAfterItsGo {
+  kind: 'after'
+  seconds: number
+}
+export interface WhenItIsComplete {
+  kind: 'complete'
+  seconds?: number
+}
+export interface Master {
+  id: Id
+  name: string
+  over?: 'all' | 'programme' | 'lists' | 'looks' | 'universes' | 'groups' | 'fixtures'
+  lists?: Id[]
+  looks?: Id[]
+  universes?: Id[]
+  groups?: Id[]
+  fixtures?: Id[]
+  curve?: 'linear' | 'square' | 'logarithmic'
+  low?: number
+  high?: number
+  start?: number
+  time?: number
+  linked?: Id[]
+  note?: string
 }

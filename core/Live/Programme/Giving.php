@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Live\Programme;
+
+use NimbleJunction\Core\Live\Changes;
+use NimbleJunction\Core\Live\Universes;
+use NimbleJunction\Core\Merge\Bytes;
+use NimbleJunction\Core\Plan\Plan;
+use NimbleJunction\Core\Point\Act;
+use NimbleJunction\Core\Point\Points;
+use NimbleJunction\Core\Programme\Lanes;
+use NimbleJunction\Core\Programme\Playback;
+use NimbleJunction\Core\Programme\PointValue;
+use NimbleJunction\Core\Programme\Target;
+
+/** Brings what looks and lists give into the universes of the plan in force. */
+final class Giving
+{
+    /** As often as a universe may leave: ANSI E1.11 (DMX512-A), 44 frames a second of 512 slots (from memory). */
+    public const FRAME_NANOS = 22_727_272;
+
+    /** Looks may recall each other: so deep, and no deeper. Our own limit. */
+    private const DEEPEST = 16;
+
+    private Lanes $lanes;
+    private int $depth = 0;
+
+    /** @param \Closure(): Changes $changes */
+    public function __construct(private readonly Universes $universes, private readonly \Closure $changes, private readonly Points $points)
+    {
+        $this->adopt(Plan::empty());
+    }
+
+    public function adopt(Plan $plan): void
+    {
+        $rules = array_map(static fn(array $entry) => $entry['rules'], $plan->universes);
+        $this->lanes = new Lanes($plan->patch, $rules, $plan->rawLights);
+    }
+
+    public function lanes(): Lanes
+    {
+        return $this->lanes;
+    }
+
+    /**
+     * @param list<PointValue> $values
+     *
+     * @return array<string, Target> by key of the lane
+     */
+    public function targets(array $values): array
+    {
+        return $this->lanes->targets($values);
+    }
+
+    /** @return \Closure(string): string what is asked for now in a universe, 512 bytes */
+    public function merged(): \Closure
+    {
+        return fn(string $universe): string => $this->universes->find($universe)?->merged() ?? Bytes::$none;
+    }
+
+    /**
+     * What is no level of a fixture is set at once.
+     *
+     * @param list<PointValue> $values
+     */
+    public function setOthers(array $values, Act $act, int $now): void
+    {
+        if ($this->depth >= self::DEEPEST) {
+            return;
+        }
+        ++$this->depth;
+        foreach ($values as $one) {
+            if (! $one->isGiven()) {
+                $this->points->set($one->point, $one->value, $act, $now);
+            }
+        }
+        --$this->depth;
+    }
+
+    /** What a playback gives now is given; what it gives no more ends. */
+    public function lay(Playback $playback, int $now): void
+    {
+        $playback->passes($this->merged(), $now);
+        $at = $playback->clock->at($now);
+        foreach ($playback->strips() as $id => $strip) {
+            $universe = $this->universes->find((string) $id);
+            if ($universe === null) {
+                continue;
+            }
+            $levels = $strip->levels($at, $strip->needsBelow() ? $universe->without($playback->owner) : '');
+            if ($strip->isEmpty()) {
+                $universe->layers()->end($playback->owner);
+            } else {
+                $universe->layers()->give($playback->owner, $playback->name, $levels, $strip->mask, $playback->priority, false, false);
+            }
+            ($this->changes)()->touch($universe);
+        }
+        foreach ($playback->claimed() as $id => $mask) {
+            $this->universes->find((string) $id)?->layers()->claim($playback->owner, $mask);
+        }
+        $playback->tidy();
+    }
+}

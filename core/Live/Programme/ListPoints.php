@@ -1,0 +1,113 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Live\Programme;
+
+use NimbleJunction\Core\Live\Points\PlanRoom;
+use NimbleJunction\Core\Point\Act;
+use NimbleJunction\Core\Point\Notice;
+use NimbleJunction\Core\Point\Point;
+use NimbleJunction\Core\Point\PointKind;
+use NimbleJunction\Core\Point\Reference;
+use NimbleJunction\Core\Programme\Cue;
+use NimbleJunction\Core\Programme\Programme;
+use NimbleJunction\Core\Route\Template;
+
+/** Cue lists as points: the number of the cue, whether it runs, how fast; and what can be pressed. */
+final class ListPoints extends PlanRoom
+{
+    private const HIGHEST_CUE = 99999.999;
+    private const LOWEST_RATE = 0.05;
+    private const HIGHEST_RATE = 20.0;
+
+    public function __construct(private readonly Lists $lists)
+    {
+        parent::__construct();
+    }
+
+    public function kinds(): array
+    {
+        return ['list'];
+    }
+
+    public function notice(): Notice
+    {
+        return Notice::Told;
+    }
+
+    public function describe(Reference $reference): ?Point
+    {
+        if (! $this->plan->programme->has($reference)) {
+            return null;
+        }
+        $name = ucfirst($this->plan->programme->said($reference));
+
+        return match ($reference->part) {
+            '' => new Point($reference, $name, PointKind::Number, 0.0, self::HIGHEST_CUE, isSet: true, isPressed: true),
+            'cue', 'load' => new Point($reference, $name, PointKind::Number, 0.0, self::HIGHEST_CUE, isSet: true),
+            'rate' => new Point($reference, $name, PointKind::Number, self::LOWEST_RATE, self::HIGHEST_RATE, isSet: true),
+            'running' => new Point($reference, $name, PointKind::Switch, isSet: true),
+            default => new Point($reference, $name, PointKind::Press, isPressed: true),
+        };
+    }
+
+    public function read(Reference $reference): int|float|null
+    {
+        $live = $this->lists->of($reference->id);
+
+        return match ($reference->part) {
+            '', 'cue' => $live === null || $live->current === '' ? null : (float) $live->current,
+            'load' => $live === null || $live->loaded === '' ? null : (float) $live->loaded,
+            'running' => (int) ($live !== null && $live->isOn && ! $live->isPaused),
+            'rate' => isset($this->plan->programme->lists[$reference->id]) ? $live->rate ?? 1.0 : null,
+            default => null,
+        };
+    }
+
+    public function set(Reference $reference, int|float|string $value, Act $act, int $now): string
+    {
+        $number = \is_string($value) ? trim($value) : Template::number((float) $value);
+        $isNumber = preg_match(Cue::PATTERN, $number) === 1;
+
+        return match (true) {
+            \in_array($reference->part, ['', 'cue'], true) => $isNumber ? $this->lists->jump($reference->id, $number, $now) : Cue::RULE,
+            $reference->part === 'load' => $isNumber ? $this->lists->load($reference->id, $number) : Cue::RULE,
+            ! is_numeric($value) => 'it is a number',
+            $reference->part === 'rate' => $this->lists->setRate($reference->id, (float) $value, $now),
+            $reference->part === 'running' => (float) $value > 0.0 ? $this->lists->resume($reference->id, $now) : $this->lists->pause($reference->id, $now),
+            // A button that is set to 1 is pressed; as it comes up nothing happens.
+            default => (float) $value > 0.0 ? $this->press($reference, $act, $now) : '',
+        };
+    }
+
+    public function press(Reference $reference, Act $act, int $now): string
+    {
+        return match ($reference->part) {
+            '', 'go' => $this->lists->go($reference->id, $now),
+            'back' => $this->lists->back($reference->id, $now),
+            'pause' => $this->lists->pause($reference->id, $now),
+            'resume' => $this->lists->resume($reference->id, $now),
+            'stop' => $this->lists->stop($reference->id, $now),
+            'release' => $this->lists->release($reference->id, $now),
+            default => 'it can be set, and not pressed',
+        };
+    }
+
+    public function letGo(Reference $reference, string $owner, int $now): string
+    {
+        return $this->lists->release($reference->id, $now);
+    }
+
+    public function all(): iterable
+    {
+        foreach (array_keys($this->plan->programme->lists) as $id) {
+            foreach (Programme::LIST_PARTS as $part) {
+                $reference = Reference::parse("list:{$id}".($part === '' ? '' : "/{$part}"));
+                if ($reference !== null) {
+                    yield $reference;
+                }
+            }
+        }
+    }
+}

@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Live\Programme;
+
+use NimbleJunction\Core\Live\Changes;
+use NimbleJunction\Core\Live\Universes;
+use NimbleJunction\Core\Plan\Plan;
+use NimbleJunction\Core\Point\Points;
+use NimbleJunction\Core\Point\Reference;
+use NimbleJunction\Core\Route\Event;
+use NimbleJunction\Core\Route\PointChanged;
+use NimbleJunction\Core\State\Room;
+use NimbleJunction\Core\State\Stored;
+
+/** Looks, lists and masters at work: one frame after the other, as long as anything of them moves. */
+final class LiveProgramme
+{
+    public readonly Looks $looks;
+    public readonly Lists $lists;
+    public readonly Masters $masters;
+    public readonly Common $common;
+    private readonly ListPoints $listPoints;
+    private readonly Giving $giving;
+    private int $lastFrame = 0;
+
+    /**
+     * @param \Closure(): Changes $changes
+     * @param \Closure(Event): void $happened
+     */
+    public function __construct(Universes $universes, \Closure $changes, Points $points, private readonly \Closure $happened)
+    {
+        $this->giving = new Giving($universes, $changes, $points);
+        $changed = fn(Reference $reference, int|float|null $is, int|float|null $was) => ($this->happened)(new PointChanged($reference, $is, $was));
+        $this->common = new Common($changed, $this->releaseAll(...));
+        $this->masters = new Masters($universes, $changes, $changed, $this->scaleAll(...));
+        $this->looks = new Looks($this->giving, $this->masters, $this->common, $changed, $happened);
+        $this->lists = new Lists($this->giving, $this->masters, $this->common, $this->listChanged(...), $happened);
+        $this->listPoints = new ListPoints($this->lists);
+        foreach ([$this->looks, $this->listPoints, $this->masters, $this->common] as $room) {
+            $points->add($room);
+        }
+    }
+
+    /** @return list<Room> what is kept over a restart as soon as somebody did something */
+    public function rooms(): array
+    {
+        return [$this->looks, $this->lists, $this->masters, $this->common];
+    }
+
+    public function adopt(Plan $plan, int $now): void
+    {
+        $this->giving->adopt($plan);
+        $this->common->adopt($plan);
+        $this->listPoints->adopt($plan);
+        $this->masters->adopt($plan);
+        $this->lists->goOnBy($plan, $now);
+        $this->looks->goOnBy($plan, $now);
+    }
+
+    /** @param int $away nanoseconds since it was written down */
+    public function restore(Stored $stored, int $now, int $away): void
+    {
+        $this->common->restore($stored->part('programme'));
+        $this->masters->restore($stored->part('masters'), $now, $away);
+        $this->lists->restore($stored->parts('lists'), $now, $away);
+        $this->looks->restore($stored->parts('looks'), $now, $away);
+    }
+
+    /** When goOn() must be called next. */
+    public function dueAt(): int
+    {
+        return min($this->looks->dueAt($this->lastFrame), $this->lists->dueAt($this->lastFrame), $this->masters->dueAt($this->lastFrame));
+    }
+
+    /** Time has come to $now: lists, then looks, then masters. */
+    public function goOn(int $now): void
+    {
+        if ($this->dueAt() > $now) {
+            return;
+        }
+        $this->lastFrame = $now;
+        $this->lists->goOn($now);
+        $this->looks->goOn($now);
+        $this->masters->goOn($now);
+    }
+
+    private function releaseAll(int $now): void
+    {
+        $this->looks->releaseAll($now);
+        $this->lists->releaseAll($now);
+    }
+
+    private function scaleAll(int $now): void
+    {
+        $this->looks->scaleAll($now);
+        $this->lists->scaleAll($now);
+    }
+
+    private function listChanged(LiveList $live, string $before): void
+    {
+        $id = $live->list->id;
+        $cue = static fn(string $number): ?float => $number === '' ? null : (float) $number;
+        $isRunning = (int) ($live->isOn && ! $live->isPaused);
+        $changes = $live->current === $before ? [] : ['' => [$cue($live->current), $cue($before)], '/cue' => [$cue($live->current), $cue($before)]];
+        $changes['/running'] = [$isRunning, $live->current === $before ? 1 - $isRunning : (int) ($before !== '')];
+        foreach ($changes as $part => [$is, $was]) {
+            $reference = Reference::parse("list:{$id}{$part}");
+            if ($reference !== null && $is !== $was) {
+                ($this->happened)(new PointChanged($reference, $is, $was));
+            }
+        }
+    }
+}

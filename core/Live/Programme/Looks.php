@@ -1,0 +1,364 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Live\Programme;
+
+use NimbleJunction\Core\Live\Points\PlanRoom;
+use NimbleJunction\Core\Plan\Plan;
+use NimbleJunction\Core\Point\Act;
+use NimbleJunction\Core\Point\Notice;
+use NimbleJunction\Core\Point\Point;
+use NimbleJunction\Core\Point\PointKind;
+use NimbleJunction\Core\Point\Reference;
+use NimbleJunction\Core\Programme\KeptPlayback;
+use NimbleJunction\Core\Programme\Look;
+use NimbleJunction\Core\Programme\Recall;
+use NimbleJunction\Core\Route\Event;
+use NimbleJunction\Core\State\Room;
+use NimbleJunction\Core\State\Stored;
+
+/** Looks: recalled by a press, or brought up by a level; released by a fade to what is there without them. */
+final class Looks extends PlanRoom implements Room
+{
+    private const FULL = 100.0;
+
+    /** @var array<string, LiveLook> by id */
+    private array $live = [];
+
+    private int $acts = 0;
+
+    /**
+     * @param \Closure(Reference, int|float|null, int|float|null): void $changed a point has another value, and had this one
+     * @param \Closure(Event): void $happened
+     */
+    public function __construct(
+        private readonly Giving $giving,
+        private readonly Masters $masters,
+        private readonly Common $common,
+        private readonly \Closure $changed,
+        private readonly \Closure $happened,
+    ) {
+        parent::__construct();
+    }
+
+    /** @return array<string, LiveLook> those that give something, by id */
+    public function live(): array
+    {
+        return $this->live;
+    }
+
+    /** Live looks go on by the show of now: they go to where it says, and nothing begins anew. */
+    public function goOnBy(Plan $plan, int $now): void
+    {
+        $this->adopt($plan);
+        foreach ($this->live as $id => $live) {
+            $look = $plan->programme->looks[$id] ?? null;
+            if ($look === null) {
+                unset($this->live[$id]);
+
+                continue;
+            }
+            $live->look = $look;
+            $live->playback->rank($look->priority);
+            $live->playback->name = "Look \"{$look->name}\"";
+            $live->playback->aim($live->level > 0.0 ? $this->giving->targets($look->values) : [], $this->giving->merged(), $now);
+            $this->scale($live);
+            $this->giving->lay($live->playback, $now);
+        }
+    }
+
+    public function kinds(): array
+    {
+        return ['look'];
+    }
+
+    public function notice(): Notice
+    {
+        return Notice::Told;
+    }
+
+    public function describe(Reference $reference): ?Point
+    {
+        if (! $this->plan->programme->has($reference)) {
+            return null;
+        }
+        $name = ucfirst($this->plan->programme->said($reference));
+
+        return match ($reference->part) {
+            '' => new Point($reference, $name, PointKind::Level, 0.0, self::FULL, '%', isSet: true, isPressed: true),
+            'active' => new Point($reference, $name, PointKind::Switch, isSet: true, isPressed: true),
+            default => new Point($reference, $name, PointKind::Switch, isSet: true),
+        };
+    }
+
+    public function read(Reference $reference): int|float|null
+    {
+        if (! isset($this->plan->programme->looks[$reference->id])) {
+            return null;
+        }
+        $level = $this->live[$reference->id]->level ?? 0.0;
+
+        return $reference->part === '' ? $level : (int) ($level > 0.0);
+    }
+
+    public function set(Reference $reference, int|float|string $value, Act $act, int $now): string
+    {
+        $look = $this->plan->programme->looks[$reference->id] ?? null;
+        if ($look === null) {
+            return 'there is no such look';
+        }
+        if (! is_numeric($value)) {
+            return $reference->part === '' ? 'a look has a level from 0 to 100' : 'it is a switch: 0 or 1';
+        }
+        $isOn = (float) $value > 0.0;
+        match (true) {
+            $reference->part === '' => $this->bring($look, max(0.0, min(self::FULL, (float) $value)), $now),
+            $reference->part === 'pressed' && $isOn => $this->pressed($look, $now),
+            $reference->part === 'pressed' => $look->press === Recall::Momentary ? $this->release($look->id, $now) : null,
+            $isOn => $this->isOn($look->id) ? null : $this->recall($look, $now),
+            default => $this->release($look->id, $now),
+        };
+
+        return '';
+    }
+
+    public function press(Reference $reference, Act $act, int $now): string
+    {
+        $look = $this->plan->programme->looks[$reference->id] ?? null;
+        if ($look === null) {
+            return 'there is no such look';
+        }
+        if ($reference->part === 'pressed' || ($reference->part === '' && $look->press === Recall::Momentary)) {
+            return 'it is on as long as it is pressed: set look:'.$look->id.'/pressed to 1, and to 0';
+        }
+        $reference->part === 'active' && $this->isOn($look->id) ? $this->release($look->id, $now) : $this->pressed($look, $now);
+
+        return '';
+    }
+
+    public function letGo(Reference $reference, string $owner, int $now): string
+    {
+        $this->release($reference->id, $now);
+
+        return '';
+    }
+
+    public function all(): iterable
+    {
+        foreach (array_keys($this->plan->programme->looks) as $id) {
+            foreach (['', '/active', '/pressed'] as $part) {
+                $reference = Reference::parse("look:{$id}{$part}");
+                if ($reference !== null) {
+                    yield $reference;
+                }
+            }
+        }
+    }
+
+    public function isOn(string $id): bool
+    {
+        return ($this->live[$id]->level ?? 0.0) > 0.0;
+    }
+
+    /** It comes on, in its times; those of its set go. */
+    public function recall(Look $look, int $now, ?float $seconds = null): void
+    {
+        $times = $look->timesIn($seconds ?? $this->common->seconds());
+        $targets = $this->giving->targets($look->values);
+        $from = $look->set === '' ? [] : $this->replaced($look, array_keys($targets), $times->up, $now);
+        $live = $this->live[$look->id] ??= LiveLook::of($look);
+        $this->tell($live, self::FULL);
+        $this->scale($live);
+        $live->playback->go($targets, $times, $this->giving->merged(), $now, $from);
+        $live->completeAt = $live->playback->clock->at($now) + $times->longest();
+        $live->endsAt = $look->press === Recall::Once ? $live->completeAt : null;
+        $this->giving->lay($live->playback, $now);
+        $this->giving->setOthers($look->values, new Act($live->playback->owner, $live->playback->name), $now);
+        ++$this->acts;
+        ($this->happened)($look->recalled());
+    }
+
+    /** It goes, to what is there without it. */
+    public function release(string $id, int $now, ?float $seconds = null): void
+    {
+        $live = $this->live[$id] ?? null;
+        if ($live === null || $live->level <= 0.0) {
+            return;
+        }
+        $seconds ??= $live->look->secondsOut($this->common->seconds());
+        $this->tell($live, 0.0);
+        $live->endsAt = null;
+        $live->playback->release($seconds, $now);
+        $live->completeAt = $live->playback->clock->at($now) + (int) round($seconds * 1e9);
+        $this->lay($live, $now);
+        ++$this->acts;
+    }
+
+    public function releaseAll(int $now): void
+    {
+        foreach (array_keys($this->live) as $id) {
+            $this->release((string) $id, $now);
+        }
+    }
+
+    /** Masters over looks are otherwise. */
+    public function scaleAll(int $now): void
+    {
+        foreach ($this->live as $live) {
+            $this->scale($live);
+            $this->lay($live, $now);
+        }
+    }
+
+    /** When goOn() must be called next. */
+    public function dueAt(int $lastFrame): int
+    {
+        $due = \PHP_INT_MAX;
+        foreach ($this->live as $live) {
+            $playback = $live->playback;
+            foreach (array_filter([$playback->waitsUntil(), $live->endsAt], is_int(...)) as $at) {
+                $due = min($due, $playback->clock->when($at));
+            }
+            if ($playback->isMoving()) {
+                $due = min($due, $lastFrame + Giving::FRAME_NANOS);
+            }
+        }
+
+        return $due;
+    }
+
+    /** A frame: what moves goes on. */
+    public function goOn(int $now): void
+    {
+        foreach ($this->live as $id => $live) {
+            $at = $live->playback->clock->at($now);
+            if ($live->endsAt !== null && $live->endsAt <= $at) {
+                $this->release((string) $id, $now);
+            } elseif ($live->playback->isMoving() || ($live->playback->waitsUntil() ?? \PHP_INT_MAX) <= $at) {
+                $this->lay($live, $now);
+            }
+        }
+    }
+
+    public function key(): string
+    {
+        return 'looks';
+    }
+
+    public function revisions(): array
+    {
+        return array_map(fn(): int => $this->acts, $this->live);
+    }
+
+    public function kept(string $part, int $now): array
+    {
+        $live = $this->live[$part];
+        $at = $live->playback->clock->at($now);
+
+        return [
+            'level' => $live->level,
+            'complete' => $live->completeAt - $at,
+            'ends' => $live->endsAt === null ? null : $live->endsAt - $at,
+            'playback' => $live->playback->kept($now),
+        ];
+    }
+
+    /**
+     * @param array<string, Stored> $stored by look
+     * @param int $away nanoseconds since it was written down
+     */
+    public function restore(array $stored, int $now, int $away): void
+    {
+        foreach (array_intersect_key($stored, $this->plan->programme->looks) as $id => $part) {
+            $live = LiveLook::of($this->plan->programme->looks[$id]);
+            $level = $part->scalar('level');
+            $live->level = is_numeric($level) ? max(0.0, min(self::FULL, (float) $level)) : 0.0;
+            KeptPlayback::restore($part->part('playback'), $live->playback, $this->giving->lanes(), $now, $away);
+            $at = $live->playback->clock->at($now) - $away;
+            $live->completeAt = $at + ($part->whole('complete', -\PHP_INT_MAX, 1 << 60) ?? 0);
+            $ends = $part->whole('ends', -\PHP_INT_MAX, 1 << 60);
+            $live->endsAt = $ends === null ? null : $at + $ends;
+            $this->live[$id] = $live;
+            $this->scale($live);
+            $this->lay($live, $now);
+        }
+    }
+
+    /** A level is no recall: it acts at once, and its values are there as far as it says. */
+    private function bring(Look $look, float $level, int $now): void
+    {
+        $live = $this->live[$look->id] ?? null;
+        if ($level <= 0.0) {
+            $this->release($look->id, $now, 0.0);
+
+            return;
+        }
+        if ($live === null || $live->level <= 0.0) {
+            $this->recall($look, $now, 0.0);
+            $live = $this->live[$look->id];
+        }
+        $this->tell($live, $level);
+        $this->scale($live);
+        $this->lay($live, $now);
+        ++$this->acts;
+    }
+
+    private function pressed(Look $look, int $now): void
+    {
+        $look->press === Recall::Toggle && $this->isOn($look->id) ? $this->release($look->id, $now) : $this->recall($look, $now);
+    }
+
+    /**
+     * Others of its set go; where both give a parameter it begins at what they gave, so that nothing dips.
+     *
+     * @param list<string> $keys of the lanes that it is to give
+     *
+     * @return array<string, int> what those gave, by key of the lane
+     */
+    private function replaced(Look $look, array $keys, float $seconds, int $now): array
+    {
+        $from = [];
+        foreach ($this->live as $id => $other) {
+            if ($id === $look->id || $other->look->set !== $look->set) {
+                continue;
+            }
+            $from += array_intersect_key($other->playback->given(), array_flip($keys));
+            $this->release((string) $id, $now, $seconds);
+            $other->playback->end($keys);
+            $this->lay($other, $now);
+        }
+
+        return $from;
+    }
+
+    private function lay(LiveLook $live, int $now): void
+    {
+        $this->giving->lay($live->playback, $now);
+        if ($live->level <= 0.0 && $live->playback->isOver()) {
+            unset($this->live[$live->look->id]);
+            ++$this->acts;
+        }
+    }
+
+    private function scale(LiveLook $live): void
+    {
+        // What goes out is scaled as it was: it goes to what is there without it.
+        if ($live->level > 0.0) {
+            $share = $live->level / self::FULL;
+            $live->playback->scale($share * $this->masters->overLook($live->look->id), $share);
+        }
+    }
+
+    private function tell(LiveLook $live, float $level): void
+    {
+        $before = $live->level;
+        $live->level = $level;
+        foreach ($before === $level ? [] : ['' => [$level, $before], '/active' => [(int) ($level > 0.0), (int) ($before > 0.0)]] as $part => [$is, $was]) {
+            $reference = Reference::parse("look:{$live->look->id}{$part}");
+            if ($reference !== null && $is !== $was) {
+                ($this->changed)($reference, $is, $was);
+            }
+        }
+    }
+}

@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Programme;
+
+use NimbleJunction\Core\Document\Kind;
+
+/** When the next cue goes by itself. */
+interface Follow extends Kind
+{
+    /**
+     * @param int $longest nanoseconds that the cue takes until it is complete
+     *
+     * @return int nanoseconds after its go
+     */
+    public function after(int $longest): int;
+
+    public function words(): string;
+}

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Programme;
+
+use NimbleJunction\Core\State\Stored;
+
+/** A playback goes on after a restart where it would be by now. */
+final class KeptPlayback
+{
+    private const MOST = 100_000;
+    private const HIGHEST_RATE = 100.0;
+
+    /** @param int $away nanoseconds since it was written down */
+    public static function restore(Stored $stored, Playback $playback, Lanes $lanes, int $now, int $away): void
+    {
+        $rate = $stored->scalar('rate');
+        $playback->clock->run(is_numeric($rate) ? max(0.0, min(self::HIGHEST_RATE, (float) $rate)) : 1.0, $now);
+        $at = $playback->clock->at($now);
+        $passed = (int) ($away * $playback->clock->rate());
+        foreach (\array_slice($stored->list('lanes'), 0, self::MOST, true) as $key => $kept) {
+            $lane = $lanes->lane((string) $key);
+            if ($lane === null || ! \is_array($kept) || \count($kept) !== 7) {
+                continue;
+            }
+            [$from, $to, $below, $gone, $nanos, $leaves, $isWhole] = array_values($kept);
+            if (\is_int($from) && \is_int($to) && \is_int($below) && \is_int($gone) && \is_int($nanos) && $nanos >= 0 && $gone >= 0 && $gone <= \PHP_INT_MAX - $passed) {
+                $playback->strip($lane->universeId)->resume($lane, $from, $to, $below, $gone + $passed, $at, $nanos, $leaves === true, $isWhole === true);
+            }
+        }
+        foreach ($stored->parts('waiting', self::MOST) as $one) {
+            $targets = [];
+            foreach ($one->list('to') as $key => $value) {
+                $lane = $lanes->lane((string) $key);
+                if ($lane !== null && \is_int($value) && $value >= 0 && $value <= $lane->highest) {
+                    $targets[$lane->key] = new Target($lane, $value);
+                }
+            }
+            $left = $one->whole('left', \PHP_INT_MIN + $passed, (int) (Times::LONGEST * 4e9)) ?? 0;
+            $playback->wait(new Waiting($at + $left - $passed, $targets, new Times(self::seconds($one->scalar('up')), self::seconds($one->scalar('down')))));
+        }
+    }
+
+    private static function seconds(int|float|string|null $seconds): float
+    {
+        return is_numeric($seconds) ? max(0.0, min(Times::LONGEST, (float) $seconds)) : 0.0;
+    }
+}

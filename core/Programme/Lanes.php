@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Programme;
+
+use NimbleJunction\Core\Patch\Patch;
+use NimbleJunction\Core\Point\Reference;
+use NimbleJunction\Core\Universe\Rules;
+
+/** What values of points are in the universes of now: groups are their members, slots of a parameter are the parameter. */
+final class Lanes
+{
+    /** @var array<string, string> 512 bytes: where the latest takes precedence, by universe */
+    private array $latest = [];
+
+    /** @var array<string, Lane> by key */
+    private array $lanes = [];
+
+    /**
+     * @param array<string, Rules> $rules by universe
+     * @param array<string, true> $raw universes whose slots are intensities where nothing is known to listen
+     */
+    public function __construct(private readonly Patch $patch, private readonly array $rules, private readonly array $raw = [])
+    {
+    }
+
+    /**
+     * @param list<PointValue> $values later ones count where they are of the same parameter
+     *
+     * @return array<string, Target> by key of the lane; what is nowhere now is left out
+     */
+    public function targets(array $values): array
+    {
+        $targets = [];
+        foreach ($values as $one) {
+            foreach ($one->isGiven() && is_numeric($one->value) ? $this->of($one->point) : [] as $key) {
+                $lane = $this->lane($key);
+                if ($lane !== null) {
+                    $targets[$lane->key] = new Target($lane, $this->value($lane, $key, (float) $one->value));
+                }
+            }
+        }
+
+        return $targets;
+    }
+
+    /** What a key is now; null where it is nowhere. */
+    public function lane(string $key): ?Lane
+    {
+        if (isset($this->lanes[$key])) {
+            return $this->lanes[$key];
+        }
+        $reference = Reference::parse($key);
+        $lane = match ($reference?->kind) {
+            'fixture' => $this->ofParameter($key, $reference->id, $reference->part),
+            'slot' => $this->ofSlot($key, $reference),
+            default => null,
+        };
+        if ($lane !== null) {
+            $this->lanes[$key] = $lane;
+        }
+
+        return $lane;
+    }
+
+    /** @return list<string> keys of what a point stands for */
+    private function of(Reference $point): array
+    {
+        return $point->kind !== 'group' ? [$point->text()] : array_map(
+            static fn(string $fixture): string => "fixture:{$fixture}/{$point->part}",
+            $this->patch->having($point->id, $point->part),
+        );
+    }
+
+    private function ofParameter(string $key, string $fixture, string $parameter): ?Lane
+    {
+        $placement = $this->patch->find($fixture, $parameter);
+        $latest = $placement === null ? '' : $this->latest($placement->universeId);
+
+        return $placement === null || $latest === '' || $placement->placed->parameter->neverDriven ? null : Lane::ofParameter($key, $placement, $latest);
+    }
+
+    /** A slot of a parameter is that parameter: what is given by two names is one. */
+    private function ofSlot(string $key, Reference $reference): ?Lane
+    {
+        $slot = $reference->slot();
+        $latest = $this->latest($reference->id);
+        if ($slot === null || $latest === '') {
+            return null;
+        }
+        foreach ($this->patch->at($reference->id, $slot + 1) as [$fixture, $placed]) {
+            if (! $placed->isVirtual && isset($this->patch->fixtures[$fixture->id]) && $this->patch->find($fixture->id, $placed->key)?->slots[0] === $slot) {
+                return $this->lane("fixture:{$fixture->id}/{$placed->key}");
+            }
+        }
+        $isFiner = ($this->rules[$reference->id]->wide->coarse($slot)) !== $slot;
+
+        return $isFiner ? null : Lane::ofSlot($key, $reference->id, $slot, isset($this->raw[$reference->id]), $latest);
+    }
+
+    /** @param float $value in the unit of what was named */
+    private function value(Lane $lane, string $named, float $value): int
+    {
+        $reference = Reference::parse($named);
+        if ($reference?->kind === 'slot') {
+            $steps = (int) floor(max(0.0, min(255.0, $value)) + 0.5);
+
+            return intdiv($steps * $lane->highest, 255);
+        }
+        $parameter = $reference === null ? null : $this->patch->find($reference->id, $reference->part)?->placed->parameter;
+
+        return $parameter === null ? 0 : $parameter->value($parameter->shareOf($value));
+    }
+
+    /** @return string 512 bytes; '' where there is no such universe */
+    private function latest(string $universeId): string
+    {
+        return $this->latest[$universeId] ??= isset($this->rules[$universeId]) ? $this->rules[$universeId]->latestMask() : '';
+    }
+}

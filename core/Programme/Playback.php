@@ -1,0 +1,310 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Programme;
+
+/**
+ * What one look, or one list, gives: parameters on their way to values. It goes by a clock of its own, is scaled by its
+ * level and by masters, and knows nothing of universes but their levels.
+ */
+final class Playback
+{
+    public readonly PlayClock $clock;
+
+    /** @var array<string, Strip> by universe */
+    private array $strips = [];
+
+    /** @var array<int, Waiting> */
+    private array $waiting = [];
+
+    private float $scale = 1.0;
+    private float $reach = 1.0;
+
+    /** @var array<string, string> 512 bytes: slots that it has taken since it was last asked, by universe */
+    private array $claimed = [];
+
+    /**
+     * @param string $owner the same as long as it is the same: "look doors"
+     * @param string $name for people: 'Look "Doors"'
+     * @param int|null $priority 0 to 200; null joins whoever is in control
+     */
+    public function __construct(public readonly string $owner, public string $name, public ?int $priority)
+    {
+        $this->clock = new PlayClock();
+    }
+
+    /** @return array<string, Strip> by universe */
+    public function strips(): array
+    {
+        return $this->strips;
+    }
+
+    public function isOver(): bool
+    {
+        return $this->strips === [] && $this->waiting === [];
+    }
+
+    /** Whether another frame will be another one. */
+    public function isMoving(): bool
+    {
+        foreach ($this->strips as $strip) {
+            if ($strip->isMoving()) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @return int|null when what is delayed begins next, on its clock */
+    public function waitsUntil(): ?int
+    {
+        return $this->waiting === [] ? null : min(array_map(static fn(Waiting $one): int => $one->at, $this->waiting));
+    }
+
+    /**
+     * Parameters go to values, each when its delay has passed.
+     *
+     * @param array<string, Target> $targets by key of the lane
+     * @param \Closure(string): string $merged what is asked for now in a universe, 512 bytes
+     * @param array<string, int> $from where those begin that it does not give yet, by key of the lane
+     */
+    public function go(array $targets, Times $times, \Closure $merged, int $now, array $from = []): void
+    {
+        $at = $this->clock->at($now);
+        $this->forget($targets);
+        $later = [];
+        foreach ($targets as $key => $target) {
+            $delay = $times->delayOf($target->lane->kind);
+            if ($delay > 0) {
+                $later[$delay][$key] = $target;
+            } else {
+                $this->begin($target, $times, $merged, $at, $from[$key] ?? null);
+            }
+        }
+        foreach ($later as $delay => $ones) {
+            $this->waiting[] = new Waiting($at + $delay, $ones, $times);
+        }
+    }
+
+    /**
+     * Parameters go, to what is there without it.
+     *
+     * @param list<string> $keys of lanes
+     */
+    public function leave(array $keys, Times $times, int $now): void
+    {
+        $at = $this->clock->at($now);
+        $this->forget(array_flip($keys));
+        foreach ($this->strips as $strip) {
+            foreach ($keys as $key) {
+                $strip->leave($key, $at, $times);
+            }
+        }
+    }
+
+    /** All of it goes. */
+    public function release(float $seconds, int $now): void
+    {
+        $this->waiting = [];
+        $this->leave($this->keys(), new Times($seconds, $seconds), $now);
+    }
+
+    /**
+     * Parameters are given by somebody else now, and end here.
+     *
+     * @param list<string> $keys of lanes
+     */
+    public function end(array $keys): void
+    {
+        $this->forget(array_flip($keys));
+        foreach ($this->strips as $strip) {
+            foreach ($keys as $key) {
+                $strip->end($key);
+            }
+        }
+    }
+
+    /**
+     * An edit: what it is on its way to is elsewhere; nothing begins anew. What it gives and is named no more goes at once.
+     *
+     * @param array<string, Target> $targets all that it gives by the show of now, by key of the lane
+     * @param \Closure(string): string $merged
+     */
+    public function aim(array $targets, \Closure $merged, int $now): void
+    {
+        $at = $this->clock->at($now);
+        foreach ($this->strips as $strip) {
+            foreach ($strip->keys(true) as $key) {
+                $target = $targets[$key] ?? null;
+                if ($target === null || $target->lane->universeId !== $strip->universeId) {
+                    $strip->end($key);
+                }
+            }
+        }
+        $waits = [];
+        foreach ($this->waiting as $i => $waiting) {
+            $this->waiting[$i] = new Waiting($waiting->at, array_intersect_key($targets, $waiting->targets), $waiting->times);
+            $waits += $this->waiting[$i]->targets;
+        }
+        foreach (array_diff_key($targets, $waits) as $key => $target) {
+            $strip = $this->strips[$target->lane->universeId] ?? null;
+            if ($strip === null || ! $strip->aim($target)) {
+                $this->begin($target, new Times(), $merged, $at, null);
+            }
+        }
+    }
+
+    /**
+     * @param float $scale of its intensities, 0 to 1
+     * @param float $reach how far all else is cross-faded, 0 to 1
+     */
+    public function scale(float $scale, float $reach): void
+    {
+        $this->scale = $scale;
+        $this->reach = $reach;
+        foreach ($this->strips as $strip) {
+            $strip->scale($scale, $reach);
+        }
+    }
+
+    /**
+     * Time has come to $now: what was delayed begins.
+     *
+     * @param \Closure(string): string $merged
+     */
+    public function passes(\Closure $merged, int $now): void
+    {
+        $at = $this->clock->at($now);
+        foreach ($this->waiting as $i => $waiting) {
+            if ($waiting->at > $at) {
+                continue;
+            }
+            unset($this->waiting[$i]);
+            foreach ($waiting->targets as $target) {
+                $this->begin($target, $waiting->times, $merged, $waiting->at, null);
+            }
+        }
+        $this->waiting = array_values($this->waiting);
+    }
+
+    /** It gives with another priority from now on, and counts as the one that acted last there. */
+    public function rank(?int $priority): void
+    {
+        if ($this->priority !== $priority) {
+            $this->priority = $priority;
+            $this->claimed = array_map(static fn(Strip $strip): string => $strip->mask, $this->strips);
+        }
+    }
+
+    /** @return array<string, string> slots that it has taken since this was last asked, by universe: 512 bytes, 255 in these slots */
+    public function claimed(): array
+    {
+        $claimed = $this->claimed;
+        $this->claimed = [];
+
+        return $claimed;
+    }
+
+    /** Strips that give nothing any more are put away. */
+    public function tidy(): void
+    {
+        $this->strips = array_filter($this->strips, static fn(Strip $strip): bool => ! $strip->isEmpty());
+    }
+
+    /** @return list<string> keys of all lanes that it gives, or of those alone that stay */
+    public function keys(bool $onlyStaying = false): array
+    {
+        return array_merge(...array_values(array_map(static fn(Strip $strip): array => $strip->keys($onlyStaying), $this->strips)));
+    }
+
+    /** @return int|null where a lane goes, or is; null where it is given nothing, or goes out */
+    public function aimOf(string $key): ?int
+    {
+        foreach ($this->waiting as $waiting) {
+            if (isset($waiting->targets[$key])) {
+                return $waiting->targets[$key]->value;
+            }
+        }
+        foreach ($this->strips as $strip) {
+            $aim = $strip->aimOf($key);
+            if ($aim !== null) {
+                return $aim;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return array<string, int> what it gives now, by key of the lane */
+    public function given(): array
+    {
+        $given = [];
+        foreach ($this->strips as $strip) {
+            foreach ($strip->keys() as $key) {
+                $given[$key] = (int) $strip->given($key);
+            }
+        }
+
+        return $given;
+    }
+
+    /** @return array<string, mixed> as it is kept over a restart */
+    public function kept(int $now): array
+    {
+        $at = $this->clock->at($now);
+        $lanes = [];
+        foreach ($this->strips as $strip) {
+            $lanes += $strip->kept($at);
+        }
+
+        return [
+            'rate' => $this->clock->rate(),
+            'lanes' => $lanes,
+            'waiting' => array_map(static fn(Waiting $one): array => [
+                'left' => $one->at - $at,
+                'up' => $one->times->up,
+                'down' => $one->times->down,
+                'to' => array_map(static fn(Target $target): int => $target->value, $one->targets),
+            ], $this->waiting),
+        ];
+    }
+
+    /** A lane as it was kept: see Strip::resume(). */
+    public function strip(string $universeId): Strip
+    {
+        if (! isset($this->strips[$universeId])) {
+            $this->strips[$universeId] = new Strip($universeId);
+            $this->strips[$universeId]->scale($this->scale, $this->reach);
+        }
+
+        return $this->strips[$universeId];
+    }
+
+    public function wait(Waiting $waiting): void
+    {
+        $this->waiting[] = $waiting;
+    }
+
+    /** @param \Closure(string): string $merged */
+    private function begin(Target $target, Times $times, \Closure $merged, int $at, ?int $from): void
+    {
+        $lane = $target->lane;
+        $this->strip($lane->universeId)->go($target, $merged($lane->universeId), $at, $times, $times->jumps($lane->kind), $from);
+        $claimed = $this->claimed[$lane->universeId] ?? str_repeat("\0", 512);
+        foreach ($lane->slots as $slot) {
+            $claimed[$slot] = "\xFF";
+        }
+        $this->claimed[$lane->universeId] = $claimed;
+    }
+
+    /** @param array<string, mixed> $keys by key of the lane: what was to begin later of these does not */
+    private function forget(array $keys): void
+    {
+        foreach ($this->waiting as $i => $waiting) {
+            $this->waiting[$i] = $waiting->without($keys);
+        }
+        $this->waiting = array_values(array_filter($this->waiting, static fn(Waiting $one): bool => $one->targets !== []));
+    }
+}

@@ -1,0 +1,334 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Programme;
+
+use NimbleJunction\Core\Merge\Bytes;
+
+/**
+ * What a playback gives one universe: a lane for each parameter, on its way from where it was to where it is to be.
+ * Many lanes move at once: everything is in lists by number, and a frame is one string.
+ */
+final class Strip
+{
+    /** @var string 512 bytes: 255 in the slots that it gives */
+    public string $mask;
+
+    /** @var string 512 bytes: what it gives now */
+    private string $levels;
+
+    /** @var array<string, int> number of each lane, by its key */
+    private array $numbers = [];
+
+    /** @var array<int, Lane> */
+    private array $lanes = [];
+
+    /** @var array<int, int> what it gave when the change began */
+    private array $from = [];
+
+    /** @var array<int, int> where it goes, before it is scaled */
+    private array $to = [];
+
+    /** @var array<int, int> what was there without it, where a level cross-fades it */
+    private array $below = [];
+
+    /** @var array<int, int> when its change began, on the playback's clock */
+    private array $begin = [];
+
+    /** @var array<int, int> nanoseconds that it takes */
+    private array $nanos = [];
+
+    /** @var array<int, true> those that a level does not cross-fade */
+    private array $whole = [];
+
+    /** @var array<int, true> those on their way */
+    private array $moving = [];
+
+    /** @var array<int, true> those that go, and are no more when they are there */
+    private array $leaving = [];
+
+    private float $scale = 1.0;
+    private float $reach = 1.0;
+    private int $next = 0;
+
+    public function __construct(public readonly string $universeId)
+    {
+        $this->mask = $this->levels = Bytes::$none;
+    }
+
+    /**
+     * A lane is to go somewhere.
+     *
+     * @param string $merged 512 bytes: what is asked for now: from there begins what it has not given before
+     * @param int $at when, on the playback's clock
+     * @param bool $isWhole whether a level does not cross-fade it
+     * @param int|null $from where it begins; null for where it is
+     */
+    public function go(Target $target, string $merged, int $at, Times $times, bool $isWhole, ?int $from = null): void
+    {
+        $lane = $target->lane;
+        $number = $this->numbers[$lane->key] ?? null;
+        $isKnown = $number !== null && $this->lanes[$number]->slots === $lane->slots;
+        if ($number !== null && ! $isKnown) {
+            $this->drop($number);
+        }
+        if (! $isKnown) {
+            $number = $this->next++;
+            $this->numbers[$lane->key] = $number;
+            $this->below[$number] = self::value($lane, $merged);
+            $this->levels = self::laid($this->levels, $lane, $from ?? ($lane->isBeside() ? $lane->zero : $this->below[$number]));
+            foreach ($lane->slots as $slot) {
+                $this->mask[$slot] = "\xFF";
+            }
+        }
+        $this->lanes[$number] = $lane;
+        $this->from[$number] = $from ?? self::value($lane, $this->levels);
+        $this->to[$number] = $target->value;
+        $this->begin[$number] = $at;
+        $this->nanos[$number] = $times->nanosOf($lane->kind, $target->value > $this->from[$number]);
+        $this->moving[$number] = true;
+        unset($this->leaving[$number], $this->whole[$number]);
+        if ($isWhole) {
+            $this->whole[$number] = true;
+        }
+    }
+
+    /** A lane goes, to what is there without it; unknown ones are left. */
+    public function leave(string $key, int $at, Times $times): void
+    {
+        $number = $this->numbers[$key] ?? null;
+        if ($number === null || isset($this->leaving[$number])) {
+            return;
+        }
+        $lane = $this->lanes[$number];
+        $this->from[$number] = self::value($lane, $this->levels);
+        $this->begin[$number] = $at;
+        $this->nanos[$number] = $times->nanosOf($lane->kind, false);
+        $this->moving[$number] = $this->leaving[$number] = true;
+    }
+
+    /** A lane is no more, from now on. */
+    public function end(string $key): void
+    {
+        $number = $this->numbers[$key] ?? null;
+        if ($number !== null) {
+            $this->drop($number);
+        }
+    }
+
+    /** A lane is to be elsewhere, and goes on as it does: an edit. */
+    public function aim(Target $target): bool
+    {
+        $number = $this->numbers[$target->lane->key] ?? null;
+        if ($number === null || isset($this->leaving[$number]) || $this->lanes[$number]->slots !== $target->lane->slots) {
+            return false;
+        }
+        $this->lanes[$number] = $target->lane;
+        if ($this->to[$number] !== $target->value) {
+            $this->to[$number] = $target->value;
+            $this->moving[$number] = true;
+        }
+
+        return true;
+    }
+
+    /** @return list<string> keys of all lanes, or of those alone that stay */
+    public function keys(bool $onlyStaying = false): array
+    {
+        $keys = [];
+        foreach ($this->lanes as $number => $lane) {
+            if (! $onlyStaying || ! isset($this->leaving[$number])) {
+                $keys[] = $lane->key;
+            }
+        }
+
+        return $keys;
+    }
+
+    /** @return int|null what it gives a parameter now; null for nothing */
+    public function given(string $key): ?int
+    {
+        $number = $this->numbers[$key] ?? null;
+
+        return $number === null ? null : self::value($this->lanes[$number], $this->levels);
+    }
+
+    /** @return int|null where a lane goes, or is; null where it is not, or goes out */
+    public function aimOf(string $key): ?int
+    {
+        $number = $this->numbers[$key] ?? null;
+
+        return $number === null || isset($this->leaving[$number]) ? null : $this->to[$number];
+    }
+
+    public function isEmpty(): bool
+    {
+        return $this->lanes === [];
+    }
+
+    public function isMoving(): bool
+    {
+        return $this->moving !== [];
+    }
+
+    /** Whether it goes somewhere else than to a value of its own: what is there without it has to be known. */
+    public function needsBelow(): bool
+    {
+        foreach ($this->leaving as $number => $_) {
+            if (! $this->lanes[$number]->isBeside()) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * How far its level brings it.
+     *
+     * @param float $scale of its intensities, 0 to 1
+     * @param float $reach how far all else is cross-faded, 0 to 1
+     */
+    public function scale(float $scale, float $reach): void
+    {
+        if ($scale !== $this->scale || $reach !== $this->reach) {
+            $this->scale = $scale;
+            $this->reach = $reach;
+            $this->moving += array_fill_keys(array_keys($this->lanes), true);
+        }
+    }
+
+    /**
+     * @param int $at on the playback's clock
+     * @param string $below 512 bytes: what is asked for without it, where that has to be known
+     *
+     * @return string 512 bytes: what it gives then
+     */
+    public function levels(int $at, string $below = ''): string
+    {
+        $levels = $this->levels;
+        foreach ($this->moving as $number => $_) {
+            $lane = $this->lanes[$number];
+            $nanos = $this->nanos[$number];
+            $passed = $at - $this->begin[$number];
+            $share = $passed >= $nanos ? 1.0 : ($passed <= 0 ? 0.0 : $passed / $nanos);
+            $goal = isset($this->leaving[$number]) ? $this->without($lane, $below) : $this->goal($number, $lane);
+            $from = $this->from[$number];
+            $value = (int) ($from + $share * ($goal - $from) + 0.5);
+            $slots = $lane->slots;
+            if (\count($slots) === 1) {
+                $levels[$slots[0]] = \chr($value);
+            } else {
+                for ($i = \count($slots) - 1; $i >= 0; --$i) {
+                    $levels[$slots[$i]] = \chr($value & 255);
+                    $value >>= 8;
+                }
+            }
+            if ($share < 1.0) {
+                continue;
+            }
+            unset($this->moving[$number]);
+            if (isset($this->leaving[$number])) {
+                $this->levels = $levels;
+                $this->drop($number);
+                $levels = $this->levels;
+            }
+        }
+        $this->levels = $levels;
+
+        return $levels;
+    }
+
+    /** @return array<string, array{int, int, int, int, int, bool, bool}> lane by lane: from, to, below, nanoseconds gone and in all, whether it goes, whether it is whole */
+    public function kept(int $at): array
+    {
+        $kept = [];
+        foreach ($this->lanes as $number => $lane) {
+            $kept[$lane->key] = [
+                $this->from[$number],
+                $this->to[$number],
+                $this->below[$number],
+                $at - $this->begin[$number],
+                $this->nanos[$number],
+                isset($this->leaving[$number]),
+                isset($this->whole[$number]),
+            ];
+        }
+
+        return $kept;
+    }
+
+    /**
+     * A lane as it was kept.
+     *
+     * @param int $at on the playback's clock
+     */
+    public function resume(Lane $lane, int $from, int $to, int $below, int $gone, int $at, int $nanos, bool $leaves, bool $isWhole): void
+    {
+        $number = $this->next++;
+        $this->numbers[$lane->key] = $number;
+        $this->lanes[$number] = $lane;
+        $this->from[$number] = max(0, min($lane->highest, $from));
+        $this->to[$number] = max(0, min($lane->highest, $to));
+        $this->below[$number] = max(0, min($lane->highest, $below));
+        $this->begin[$number] = $at - $gone;
+        $this->nanos[$number] = $nanos;
+        $this->moving[$number] = true;
+        if ($leaves) {
+            $this->leaving[$number] = true;
+        }
+        if ($isWhole) {
+            $this->whole[$number] = true;
+        }
+        $this->levels = self::laid($this->levels, $lane, $this->from[$number]);
+        foreach ($lane->slots as $slot) {
+            $this->mask[$slot] = "\xFF";
+        }
+    }
+
+    private function goal(int $number, Lane $lane): float
+    {
+        $to = $this->to[$number];
+        if ($lane->isIntensity()) {
+            return $lane->zero + ($to - $lane->zero) * $this->scale;
+        }
+
+        return $this->reach >= 1.0 || isset($this->whole[$number]) ? (float) $to : $this->below[$number] + ($to - $this->below[$number]) * $this->reach;
+    }
+
+    private function without(Lane $lane, string $below): int
+    {
+        return $lane->isBeside() || $below === '' ? $lane->zero : self::value($lane, $below);
+    }
+
+    private function drop(int $number): void
+    {
+        $lane = $this->lanes[$number];
+        foreach ($lane->slots as $slot) {
+            $this->mask[$slot] = $this->levels[$slot] = "\0";
+        }
+        unset($this->numbers[$lane->key], $this->lanes[$number], $this->from[$number], $this->to[$number], $this->below[$number]);
+        unset($this->begin[$number], $this->nanos[$number], $this->whole[$number], $this->moving[$number], $this->leaving[$number]);
+    }
+
+    private static function value(Lane $lane, string $levels): int
+    {
+        $value = 0;
+        foreach ($lane->slots as $slot) {
+            $value = $value << 8 | \ord($levels[$slot]);
+        }
+
+        return $value;
+    }
+
+    private static function laid(string $levels, Lane $lane, int $value): string
+    {
+        foreach (array_reverse($lane->slots) as $slot) {
+            $levels[$slot] = \chr($value & 255);
+            $value >>= 8;
+        }
+
+        return $levels;
+    }
+}

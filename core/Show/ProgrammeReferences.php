@@ -1,0 +1,108 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Show;
+
+use NimbleJunction\Core\Document\Fault;
+use NimbleJunction\Core\Document\Kind;
+use NimbleJunction\Core\Point\Reference;
+use NimbleJunction\Core\Programme\CueList;
+use NimbleJunction\Core\Programme\Look;
+use NimbleJunction\Core\Programme\Master;
+use NimbleJunction\Core\Programme\PointValue;
+
+/** Whether what looks, cue lists and masters name is there. */
+final readonly class ProgrammeReferences
+{
+    private const MOST_NAMED = 12;
+
+    public function __construct(private Show $show)
+    {
+    }
+
+    /** @return list<Fault> */
+    public function ofLook(Look $look, string $path): array
+    {
+        return [...$this->ofValues($look->values, "{$path}/values"), ...$this->ofActions($look->do, "{$path}/do")];
+    }
+
+    /** @return list<Fault> */
+    public function ofList(CueList $list, string $path): array
+    {
+        $faults = [];
+        foreach ($list->cues as $i => $cue) {
+            if ($cue->look !== '' && ! isset($this->show->looks[$cue->look])) {
+                $faults[] = $this->missing("{$path}/cues/{$i}/look", 'look', $cue->look, $this->show->looks);
+            }
+            array_push($faults, ...$this->ofValues($cue->values, "{$path}/cues/{$i}/values"), ...$this->ofActions($cue->do, "{$path}/cues/{$i}/do"));
+        }
+
+        return $faults;
+    }
+
+    /** @return list<Fault> */
+    public function ofMaster(Master $master, string $path): array
+    {
+        $faults = [];
+        $named = [
+            'lists' => ['list', $master->lists, $this->show->lists],
+            'looks' => ['look', $master->looks, $this->show->looks],
+            'universes' => ['universe', $master->universes, $this->show->universes],
+            'groups' => ['group', $master->groups, $this->show->groups],
+            'fixtures' => ['fixture', $master->fixtures, $this->show->fixtures],
+            'linked' => ['master', $master->linked, $this->show->masters],
+        ];
+        foreach ($named as $field => [$what, $ids, $known]) {
+            foreach ($ids as $i => $id) {
+                if (! isset($known[$id])) {
+                    $faults[] = $this->missing("{$path}/{$field}/{$i}", $what, $id, $known);
+                }
+            }
+        }
+
+        return $faults;
+    }
+
+    /**
+     * @param list<PointValue> $values
+     *
+     * @return list<Fault>
+     */
+    private function ofValues(array $values, string $path): array
+    {
+        $faults = [];
+        foreach ($values as $i => $one) {
+            if (! PointNames::isThere($this->show, $one->point)) {
+                $faults[] = new Fault("{$path}/{$i}/point", "there is no point \"{$one->point->text()}\"", Reference::RULE);
+            } elseif ($one->isGiven() && ! is_numeric($one->value)) {
+                $faults[] = new Fault("{$path}/{$i}/value", "it is \"{$one->value}\"", 'A slot, or a parameter, has a number.');
+            }
+        }
+
+        return $faults;
+    }
+
+    /**
+     * @param list<Kind> $actions
+     *
+     * @return list<Fault>
+     */
+    private function ofActions(array $actions, string $path): array
+    {
+        $faults = [];
+        foreach ($actions as $i => $action) {
+            array_push($faults, ...(new RouteReferences($this->show))->ofPart($action, "{$path}/{$i}"));
+        }
+
+        return $faults;
+    }
+
+    /** @param array<string, mixed> $known by id */
+    private function missing(string $path, string $what, string $id, array $known): Fault
+    {
+        $names = implode(', ', \array_slice(array_keys($known), 0, self::MOST_NAMED)) ?: 'none yet';
+
+        return new Fault($path, "there is no {$what} \"{$id}\"", "There are: {$names}.");
+    }
+}
