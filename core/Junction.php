@@ -14,6 +14,7 @@ use NimbleJunction\Core\Live\LivePoints;
 use NimbleJunction\Core\Live\Memory;
 use NimbleJunction\Core\Live\Outputs;
 use NimbleJunction\Core\Live\PlanNames;
+use NimbleJunction\Core\Live\Programme\LiveProgramme;
 use NimbleJunction\Core\Live\Reception;
 use NimbleJunction\Core\Live\RouteLives;
 use NimbleJunction\Core\Live\Routing;
@@ -51,6 +52,7 @@ final class Junction
     public readonly Trace $trace;
     public readonly Probes $probes;
     public readonly RouteLives $routes;
+    public readonly LiveProgramme $programme;
 
     /** How often a plan was taken on: whoever shows the show looks again when it grows. */
     public int $adoptions = 0;
@@ -90,6 +92,7 @@ final class Junction
             $this->outputs,
             $this->probes,
         );
+        $this->programme = $this->points->programme;
         $this->changes = $this->points->changes;
         $this->runner = $this->points->runner;
         $this->routes = new RouteLives($this->runner, $this->routing->firings, $this->routing->switches);

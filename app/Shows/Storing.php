@@ -38,6 +38,7 @@ final class Storing
     ): Amendment {
         if ($kind === Edit::EDIT) {
             GoneFixtures::forget($draft);
+            GoneFromProgramme::forget($draft);
         }
         $amendment = $draft->amendment();
         if ($amendment->isEmpty()) {

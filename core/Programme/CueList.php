@@ -8,8 +8,13 @@ use NimbleJunction\Core\Document\Checked;
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Document\Fields;
 use NimbleJunction\Core\Document\Part;
+use NimbleJunction\Core\Point\Reference;
+use NimbleJunction\Core\Route\Action\SetAction;
 use NimbleJunction\Core\Route\Occurred;
 use NimbleJunction\Core\Route\Route;
+use NimbleJunction\Core\Route\Send\MscWords;
+use NimbleJunction\Core\Route\Trigger\MscTrigger;
+use NimbleJunction\Core\Route\Trigger\StartedTrigger;
 
 /** Cues in their order, run one after the other. */
 final readonly class CueList implements Part, Checked
@@ -33,6 +38,10 @@ final readonly class CueList implements Part, Checked
      * @param bool $tracking whether what a cue does not name stays as earlier ones left it
      * @param string $end none, loop, or bounce
      * @param int|null $priority 0 to 200; null joins whoever is in control
+     * @param bool $begins whether it goes by itself when the engine starts, unless it is in a cue then
+     * @param string $mscPort id of the port that show control comes in by; '' for none
+     * @param int|null $mscDevice 0 to 111; null for any
+     * @param string $mscFormat a word of the standard's list; "any" for all
      * @param string $note '' for none
      */
     public function __construct(
@@ -43,9 +52,16 @@ final readonly class CueList implements Part, Checked
         public bool $tracking = false,
         public string $end = 'none',
         public ?int $priority = null,
+        public bool $begins = false,
+        public string $mscPort = '',
+        public ?int $mscDevice = null,
+        public string $mscFormat = MscTrigger::ANY,
         public string $note = '',
     ) {
         $routes = [];
+        foreach ([...($mscPort === '' ? [] : [$this->obeying()]), ...($begins ? [$this->beginning()] : [])] as $route) {
+            $routes[$route->id] = $route;
+        }
         foreach ($cues as $cue) {
             if ($cue->do !== []) {
                 $route = WhenTrigger::route("list.{$id}.{$cue->number}", "{$name}, cue {$cue->number}", $this->gone($cue), $cue->do);
@@ -77,8 +93,35 @@ final readonly class CueList implements Part, Checked
             Field::word('end', 'After the last cue', self::ENDS, 'none')->called(self::END_TITLES),
             Field::whole('priority', 'Priority; empty to join whoever is in control', 0, 200, null, false)->rare(),
             Field::objects('cues', 'Cues', Cue::class, 2000),
+            Field::flag('begins', 'Goes when the engine starts', false)->rare(),
+            Field::portOrNone('mscPort', 'Show control (MSC) at port')->rare(),
+            Field::whole('mscDevice', 'MSC device, 0 to 111; empty for any', 0, 111, null, false)->rare(),
+            Field::word('mscFormat', 'MSC command format', [MscTrigger::ANY, ...MscWords::formats()], MscTrigger::ANY)->rare(),
             Field::textOrNone('note', 'Note', 1000)->rare(),
         ];
+    }
+
+    /** What goes by itself goes by an ordinary route. */
+    private function beginning(): Route
+    {
+        $running = Reference::parse("list:{$this->id}/running");
+        $actions = $running === null ? [] : [new SetAction($running, 1)];
+
+        return new Route("list.{$this->id}.start", "{$this->name}, at the start", true, [new StartedTrigger()], [], [], $actions);
+    }
+
+    /** Show control is obeyed by an ordinary route. */
+    private function obeying(): Route
+    {
+        return new Route(
+            "list.{$this->id}",
+            "{$this->name}, show control",
+            true,
+            [new ListCommandTrigger($this->mscPort, $this->mscDevice, $this->mscFormat, $this->number)],
+            [],
+            [],
+            [new ListCommandAction($this->id)],
+        );
     }
 
     public function check(Fields $fields): void

@@ -18,6 +18,9 @@ final readonly class Programme
     public const FADE = 'fade-time';
     public const RELEASE = 'release';
 
+    /** What begins the names of controls that show control sets; they are no points of a document. */
+    public const CONTROL = 'control-';
+
     /** @var array<string, Route> by id: what looks and cues do besides, as ordinary routes */
     public array $routes;
 

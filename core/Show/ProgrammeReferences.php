@@ -11,6 +11,7 @@ use NimbleJunction\Core\Programme\CueList;
 use NimbleJunction\Core\Programme\Look;
 use NimbleJunction\Core\Programme\Master;
 use NimbleJunction\Core\Programme\PointValue;
+use NimbleJunction\Core\Signal\Protocol;
 
 /** Whether what looks, cue lists and masters name is there. */
 final readonly class ProgrammeReferences
@@ -30,7 +31,14 @@ final readonly class ProgrammeReferences
     /** @return list<Fault> */
     public function ofList(CueList $list, string $path): array
     {
-        $faults = [];
+        $port = $this->show->ports[$list->mscPort] ?? null;
+        $faults = match (true) {
+            $list->mscPort === '' => [],
+            $port === null => [$this->missing("{$path}/mscPort", 'port', $list->mscPort, $this->show->ports)],
+            $port->protocol !== Protocol::Midi => [new Fault("{$path}/mscPort", "\"{$port->name}\" is {$port->protocol->spelled()}", 'Name the id of a port that speaks MIDI.')],
+            $port->receive === null => [new Fault("{$path}/mscPort", "\"{$port->name}\" does not receive", 'Give the port that side first.')],
+            default => [],
+        };
         foreach ($list->cues as $i => $cue) {
             if ($cue->look !== '' && ! isset($this->show->looks[$cue->look])) {
                 $faults[] = $this->missing("{$path}/cues/{$i}/look", 'look', $cue->look, $this->show->looks);

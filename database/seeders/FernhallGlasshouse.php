@@ -69,6 +69,13 @@ final class FernhallGlasshouse
             ]],
             'values' => [['id' => 'house-open', 'name' => 'House open', 'type' => 'switch']],
             'offers' => [self::garden()],
+            'groups' => [
+                ['id' => 'ferns', 'name' => 'Ferns', 'members' => ['fern-left', 'fern-right']],
+                ['id' => 'path', 'name' => 'Path lamps', 'members' => FernhallProgramme::PATH],
+            ],
+            'looks' => FernhallProgramme::looks(),
+            'lists' => FernhallProgramme::lists(),
+            'masters' => FernhallProgramme::masters(),
         ];
     }
 
@@ -335,6 +342,10 @@ final class FernhallGlasshouse
             $fixture('layer-2', 'Layer 2', 'media-layer', 'canopy', 7),
             $fixture('layer-3', 'Layer 3', 'media-layer', 'canopy', 13),
             $fixture('laser', 'Pond laser', 'mist-laser', 'lily-pond', 1),
+            ...array_map(
+                static fn(int $i): array => $fixture(FernhallProgramme::PATH[$i], 'Path lamp '.($i + 1), 'dimmer', 'fern-gallery', 201 + $i),
+                array_keys(FernhallProgramme::PATH),
+            ),
         ];
     }
 

@@ -32,6 +32,7 @@ final class Orders
         WhyIsItDark::class,
         SuggestParameter::class,
         WhoListens::class,
+        GatherLook::class,
     ];
 
     /**

@@ -27,6 +27,7 @@ final class Topics
         LearnTopic::class,
         MissesTopic::class,
         RouteTopic::class,
+        ProgrammeTopic::class,
     ];
 
     /** @return array<string, Topic> by name */
@@ -52,6 +53,7 @@ final class Topics
             new LearnTopic($junction),
             new MissesTopic($junction),
             new RouteTopic($junction),
+            new ProgrammeTopic($junction),
         ];
 
         return array_combine(array_map(static fn(Topic $topic): string => $topic::name(), $topics), $topics);

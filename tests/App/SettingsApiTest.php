@@ -149,7 +149,7 @@ final class SettingsApiTest extends AppTestCase
         self::assertSame('art-net', $kinds['lists']['ports']['fields'][2]['words'][0]);
         $kinds = $kinds['kinds'];
         self::assertSame(
-            ['trigger', 'condition', 'step', 'action', 'option', 'back', 'message', 'argument', 'fromEnd', 'toEnd', 'layout', 'offeredFunction', 'starting'],
+            ['trigger', 'condition', 'step', 'action', 'option', 'back', 'message', 'argument', 'fromEnd', 'toEnd', 'layout', 'follow', 'offeredFunction', 'starting'],
             array_keys($kinds),
         );
         self::assertGreaterThanOrEqual(

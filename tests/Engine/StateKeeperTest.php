@@ -70,6 +70,10 @@ final class StateKeeperTest extends TestCase
                     'values',
                     'switched',
                     'switchedPorts',
+                    'looks',
+                    'lists',
+                    'masters',
+                    'programme',
                 ],
                 array_keys($stored),
             );

@@ -26,8 +26,9 @@ final class Common extends PlanRoom implements Room
     /**
      * @param \Closure(Reference, int|float|null, int|float|null): void $changed a point has another value, and had this one
      * @param \Closure(int): void $released all looks and lists are to go
+     * @param \Closure(int, float, int): string $controlled a control of show control is set to so many per cent: why not, '' when it is done
      */
-    public function __construct(private readonly \Closure $changed, private readonly \Closure $released)
+    public function __construct(private readonly \Closure $changed, private readonly \Closure $released, private readonly \Closure $controlled)
     {
         parent::__construct();
     }
@@ -67,6 +68,9 @@ final class Common extends PlanRoom implements Room
 
     public function set(Reference $reference, int|float|string $value, Act $act, int $now): string
     {
+        if (str_starts_with($reference->id, Programme::CONTROL) && is_numeric($value)) {
+            return ($this->controlled)((int) substr($reference->id, \strlen(Programme::CONTROL)), (float) $value, $now);
+        }
         if ($reference->id !== Programme::FADE || ! is_numeric($value)) {
             return $reference->id === Programme::FADE ? 'it is a number of seconds from 0 to '.Times::LONGEST : 'it can only be pressed';
         }

@@ -10,7 +10,7 @@ use NimbleJunction\Core\Point\Notice;
 use NimbleJunction\Core\Point\Point;
 use NimbleJunction\Core\Point\PointKind;
 use NimbleJunction\Core\Point\Reference;
-use NimbleJunction\Core\Programme\Cue;
+use NimbleJunction\Core\Programme\ListTime;
 use NimbleJunction\Core\Programme\Programme;
 use NimbleJunction\Core\Route\Template;
 
@@ -67,15 +67,18 @@ final class ListPoints extends PlanRoom
 
     public function set(Reference $reference, int|float|string $value, Act $act, int $now): string
     {
-        $number = \is_string($value) ? trim($value) : Template::number((float) $value);
-        $isNumber = preg_match(Cue::PATTERN, $number) === 1;
+        $text = \is_string($value) ? $value : Template::number((float) $value);
+        $to = ListTime::parse($text);
 
         return match (true) {
-            \in_array($reference->part, ['', 'cue'], true) => $isNumber ? $this->lists->jump($reference->id, $number, $now) : Cue::RULE,
-            $reference->part === 'load' => $isNumber ? $this->lists->load($reference->id, $number) : Cue::RULE,
+            $to === null && \in_array($reference->part, ['', 'cue', 'load'], true) => ListTime::RULE,
+            $to !== null && \in_array($reference->part, ['', 'cue'], true) => $to->cue === ListTime::NEXT
+                ? $this->lists->go($reference->id, $now, $to->times)
+                : $this->lists->jump($reference->id, $to->cue, $now, $to->times),
+            $to !== null && $reference->part === 'load' => $this->lists->load($reference->id, $to->cue),
             ! is_numeric($value) => 'it is a number',
             $reference->part === 'rate' => $this->lists->setRate($reference->id, (float) $value, $now),
-            $reference->part === 'running' => (float) $value > 0.0 ? $this->lists->resume($reference->id, $now) : $this->lists->pause($reference->id, $now),
+            $reference->part === 'running' => (float) $value > 0.0 ? $this->run($reference->id, $now) : $this->lists->pause($reference->id, $now),
             // A button that is set to 1 is pressed; as it comes up nothing happens.
             default => (float) $value > 0.0 ? $this->press($reference, $act, $now) : '',
         };
@@ -92,6 +95,12 @@ final class ListPoints extends PlanRoom
             'release' => $this->lists->release($reference->id, $now),
             default => 'it can be set, and not pressed',
         };
+    }
+
+    /** It goes on; where it is in no cue it goes. */
+    private function run(string $id, int $now): string
+    {
+        return $this->lists->of($id)?->isOn === true ? $this->lists->resume($id, $now) : $this->lists->go($id, $now);
     }
 
     public function letGo(Reference $reference, string $owner, int $now): string

@@ -33,7 +33,7 @@ final class LiveProgramme
     {
         $this->giving = new Giving($universes, $changes, $points);
         $changed = fn(Reference $reference, int|float|null $is, int|float|null $was) => ($this->happened)(new PointChanged($reference, $is, $was));
-        $this->common = new Common($changed, $this->releaseAll(...));
+        $this->common = new Common($changed, $this->releaseAll(...), $this->control(...));
         $this->masters = new Masters($universes, $changes, $changed, $this->scaleAll(...));
         $this->looks = new Looks($this->giving, $this->masters, $this->common, $changed, $happened);
         $this->lists = new Lists($this->giving, $this->masters, $this->common, $this->listChanged(...), $happened);
@@ -90,6 +90,12 @@ final class LiveProgramme
     {
         $this->looks->releaseAll($now);
         $this->lists->releaseAll($now);
+    }
+
+    /** A control of show control, by its number: see Masters::control(). */
+    private function control(int $number, float $level, int $now): string
+    {
+        return $this->masters->control($number, $level, $now);
     }
 
     private function scaleAll(int $now): void

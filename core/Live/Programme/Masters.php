@@ -22,6 +22,7 @@ use NimbleJunction\Core\State\Stored;
 final class Masters extends PlanRoom implements Room
 {
     private const FULL = 100.0;
+    private const GRAND = 510;
 
     /** @var array<string, LiveMaster> by id */
     private array $live = [];
@@ -169,6 +170,26 @@ final class Masters extends PlanRoom implements Room
             $this->eachLinked($live, static fn(LiveMaster $one) => $one->fade(max(0.0, min(self::FULL, $to)), $seconds, $now));
             $this->bring($now);
         }
+    }
+
+    /**
+     * A control of show control: 510 is the grand master, 0 to 127 are the others in their order. Source: MIDI Show
+     * Control 1.1, recommended numbers of controls for lighting (from memory).
+     *
+     * @return string why not; '' when it is done
+     */
+    public function control(int $number, float $level, int $now): string
+    {
+        $grand = array_filter($this->live, static fn(LiveMaster $one): bool => $one->master->over === Over::All);
+        $others = array_values(array_diff_key($this->live, $grand));
+        $live = $number === self::GRAND ? array_values($grand)[0] ?? null : $others[$number] ?? null;
+        if ($live === null) {
+            return "no master has control {$number}: the grand master is 510, the others are 0 to ".(\count($others) - 1);
+        }
+        $this->eachLinked($live, static fn(LiveMaster $one) => $one->stand(max(0.0, min(self::FULL, $level))));
+        $this->bring($now);
+
+        return '';
     }
 
     public function all(): iterable

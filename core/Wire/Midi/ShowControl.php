@@ -19,6 +19,7 @@ final readonly class ShowControl
     public const EVERYONE = 127;
     public const FIRST_GROUP = 112;
     public const LONGEST = 128;
+    public const HIGHEST = 16383;
     private const CLAUSE = 'MIDI Show Control 1.1';
 
     /**

@@ -26,6 +26,12 @@ final readonly class StandardTime
     ) {
     }
 
+    /** As a length of time, in seconds: frames are counted as its rate counts them. */
+    public function seconds(): float
+    {
+        return 3600 * $this->hours + 60 * $this->minutes + $this->seconds + ($this->frames + $this->fractions / 100) / $this->rate->counted();
+    }
+
     /**
      * @param string $five at least five bytes of seven bits
      * @param int $offset where they stand in their message

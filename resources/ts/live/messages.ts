@@ -54,6 +54,18 @@ export interface FoundPoints {
   points: FoundPoint[]
 }
 
+export interface Gathered {
+  values: GatheredValue[]
+}
+
+export interface GatheredValue {
+  point: string
+  value: number
+  name: string
+  kind: string
+  unit: string
+}
+
 export interface HeldSlot {
   universe: string
   slot: number
@@ -109,6 +121,18 @@ export interface LentNews {
   bytes: string
 }
 
+export interface ListLife {
+  id: string
+  cue: string
+  next: string
+  isLoaded: boolean
+  state: string
+  rate: number
+  from: number | null
+  until: number | null
+  follows: number | null
+}
+
 export interface ListeningRoute {
   id: string
   name: string
@@ -118,6 +142,21 @@ export interface ListeningRoute {
 export interface ListeningRoutes {
   routes: ListeningRoute[]
   more: number
+}
+
+export interface LookLife {
+  id: string
+  level: number
+  until: number
+}
+
+export interface MasterLife {
+  id: string
+  level: number
+  share: number
+  to: number | null
+  flashes: boolean
+  isAlone: boolean
 }
 
 export interface MinuteCounts {
@@ -229,6 +268,17 @@ export interface Present {
   type: 'present'
   n: number
   people: Person[]
+}
+
+export interface ProgrammeNews {
+  type: 'programme'
+  n: number
+  now: number
+  looks: LookLife[]
+  lists: ListLife[]
+  masters: MasterLife[]
+  blackout: boolean
+  fadeTime: number
 }
 
 export interface ReasonLine {
@@ -401,9 +451,9 @@ export interface Welcome {
 }
 
 /** What the engine says unasked. */
-export type Message = Welcome | Status | Minutes | Finds | TraceNews | Sources | ScopeNews | PointNews | Present | PortOutages | LearnNews | MissesNews | RouteNews | LentNews
+export type Message = Welcome | Status | Minutes | Finds | TraceNews | Sources | ScopeNews | PointNews | Present | PortOutages | LearnNews | MissesNews | RouteNews | ProgrammeNews | LentNews
 
-export type TopicName = 'status' | 'minutes' | 'finds' | 'trace' | 'levels' | 'sources' | 'scope' | 'points' | 'present' | 'outages' | 'learn' | 'misses' | 'route'
+export type TopicName = 'status' | 'minutes' | 'finds' | 'trace' | 'levels' | 'sources' | 'scope' | 'points' | 'present' | 'outages' | 'learn' | 'misses' | 'route' | 'programme'
 
 /** What a page can ask for, by the word after "do". */
 export interface Orders {
@@ -425,6 +475,7 @@ export interface Orders {
   'why-dark': { fixture: string }
   'suggest': { point: string }
   'listens': { trigger: object }
+  'gather': { from?: string, port?: string, fixtures?: string[], kind?: string, lit?: boolean }
 }
 
 /** What the answers to them have beside "ok". */
@@ -447,4 +498,5 @@ export interface Answers {
   'why-dark': Reasons
   'suggest': Suggestion
   'listens': ListeningRoutes
+  'gather': Gathered
 }

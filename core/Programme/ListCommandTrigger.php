@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Programme;
+
+use NimbleJunction\Core\Message\ShowControl;
+use NimbleJunction\Core\Route\Event;
+use NimbleJunction\Core\Route\Heard;
+use NimbleJunction\Core\Route\Missed;
+use NimbleJunction\Core\Route\Taken;
+use NimbleJunction\Core\Route\Trigger;
+use NimbleJunction\Core\Route\Trigger\MscTrigger;
+use NimbleJunction\Core\Route\Wording;
+
+/** Show control for a list: for its device and format, and for its number where the message names a list. */
+final readonly class ListCommandTrigger implements Trigger
+{
+    private MscTrigger $trigger;
+
+    /**
+     * @param int|null $device 0 to 111; null for any
+     * @param string $format a word of the standard's list; "any" for all
+     * @param string $number of the list; '' for whatever is named
+     */
+    public function __construct(string $port, ?int $device, string $format, private string $number)
+    {
+        $this->trigger = new MscTrigger($port, MscTrigger::ANY, $device, format: $format);
+    }
+
+    public static function kind(): string
+    {
+        return 'list-command';
+    }
+
+    public static function label(): string
+    {
+        return 'Show control for a list';
+    }
+
+    public static function fields(): array
+    {
+        return [];
+    }
+
+    public function keys(): array
+    {
+        return $this->trigger->keys();
+    }
+
+    public function take(Event $event): Taken|Missed|null
+    {
+        $taken = $this->trigger->take($event);
+        $named = $event instanceof Heard && $event->message instanceof ShowControl ? $event->message->control->list : null;
+        $isOther = $named !== null && $this->number !== '' && Cue::compare($named, $this->number) !== 0;
+
+        return $taken instanceof Taken && $isOther ? new Missed("is list {$this->number}, it names list {$named}") : $taken;
+    }
+
+    public function sample(): Event
+    {
+        return $this->trigger->sample();
+    }
+
+    public function words(Wording $wording): string
+    {
+        return $this->trigger->words($wording);
+    }
+}

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Engine\Said;
+
+/** All that is live of the programme. */
+final readonly class ProgrammeNews extends Message
+{
+    /**
+     * @param float $now milliseconds of the engine's clock
+     * @param list<LookLife> $looks
+     * @param list<ListLife> $lists
+     * @param list<MasterLife> $masters
+     * @param float $fadeTime seconds: the common one
+     */
+    public function __construct(
+        public float $now,
+        #[ListOf(LookLife::class)]
+        public array $looks,
+        #[ListOf(ListLife::class)]
+        public array $lists,
+        #[ListOf(MasterLife::class)]
+        public array $masters,
+        public bool $blackout,
+        public float $fadeTime,
+    ) {
+    }
+
+    public static function type(): string
+    {
+        return 'programme';
+    }
+}

@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Engine\Topic;
+
+use NimbleJunction\Core\Junction;
+use NimbleJunction\Core\Live\Programme\LiveList;
+use NimbleJunction\Core\Live\Programme\LiveLook;
+use NimbleJunction\Core\Live\Programme\LiveMaster;
+use NimbleJunction\Engine\Engine;
+use NimbleJunction\Engine\LiveLink\Client;
+use NimbleJunction\Engine\PageView;
+use NimbleJunction\Engine\Said\ListLife;
+use NimbleJunction\Engine\Said\LookLife;
+use NimbleJunction\Engine\Said\MasterLife;
+use NimbleJunction\Engine\Said\ProgrammeNews;
+
+/** What is live of the programme: looks, lists, masters, blackout. */
+final readonly class ProgrammeTopic implements Topic
+{
+    public function __construct(private Junction $junction)
+    {
+    }
+
+    public static function name(): string
+    {
+        return 'programme';
+    }
+
+    public static function says(): array
+    {
+        return [ProgrammeNews::class];
+    }
+
+    public function everyNanos(): int
+    {
+        return 50_000_000;
+    }
+
+    public function isSubject(string $subject): bool
+    {
+        return $subject === '';
+    }
+
+    public function show(Client $client, PageView $view, string $subject, int $now): void
+    {
+        $programme = $this->junction->programme;
+        $news = new ProgrammeNews(
+            Engine::millis($now),
+            array_values(array_map($this->look(...), $programme->looks->live())),
+            array_values(array_map($this->list(...), $programme->lists->live())),
+            array_values(array_map($this->master(...), $programme->masters->live())),
+            $programme->masters->isDark(),
+            $programme->common->seconds(),
+        );
+        $said = [$news->looks, $news->lists, $news->masters, $news->blackout, $news->fadeTime];
+        if ($view->isNew('programme', json_encode($said, \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE))) {
+            $client->tell($news);
+        }
+    }
+
+    private function look(LiveLook $live): LookLife
+    {
+        return new LookLife($live->look->id, $live->level, Engine::millis($live->playback->clock->when($live->completeAt)));
+    }
+
+    private function list(LiveList $live): ListLife
+    {
+        $clock = $live->playback->clock;
+        $next = $live->next();
+        $when = static fn(?int $at): ?float => $at === null || $live->isPaused ? null : Engine::millis($clock->when($at));
+
+        return new ListLife(
+            $live->list->id,
+            $live->current,
+            $next === null ? '' : $live->list->cues[$next]->number,
+            $live->loaded !== '',
+            match (true) {
+                ! $live->isOn => 'released',
+                $live->isPaused => 'paused',
+                default => 'running',
+            },
+            $live->rate,
+            $when($live->wentAt),
+            $when($live->completeAt),
+            $when($live->followsAt),
+        );
+    }
+
+    private function master(LiveMaster $live): MasterLife
+    {
+        return new MasterLife($live->master->id, round($live->level, 2), round($live->share(), 4), $live->to, $live->flashes, $live->isAlone);
+    }
+}

@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Tests\Core\Programme;
+
+use NimbleJunction\Tests\Support\Evening;
+use NimbleJunction\Tests\Support\Rig;
+use PHPUnit\Framework\TestCase;
+
+/** Lists driven by show control: bytes by MIDI Show Control 1.1 (RP-002/RP-014), written by hand from memory of its tables. */
+final class ShowControlTest extends TestCase
+{
+    private const HEAD = 'f07f';
+    private const MSC = '02';
+    private const LIGHTING = '01';
+
+    public function testItDrivesAListByItsNumbers(): void
+    {
+        $evening = self::evening();
+        $go = static fn(string $cue, string $list = ''): string => '01'.bin2hex($cue).($list === '' ? '' : '00'.bin2hex($list));
+        foreach ([
+            ['go to 2', $go('2'), 2.0],
+            ['go: the next one', '01', 2.5],
+            ['go in another list', $go('1', '9'), 2.5],
+            ['go in this list', $go('1', '7'), 1.0],
+            ['load 2.5', '05'.bin2hex('2.5'), 1.0],
+            ['go: what is loaded', '01', 2.5],
+            ['a cue that is not there', $go('44'), 2.5],
+            ['go off', '0b', null],
+            ['go', '01', 1.0],
+            ['reset', '0a', null],
+        ] as [$what, $command, $cue]) {
+            $this->send($evening, $command);
+            self::assertSame($cue, $evening->read('list:walk'), $what);
+        }
+    }
+
+    public function testStopResumeAndAJumpAfterAStopLandsRight(): void
+    {
+        $evening = self::evening();
+        $this->send($evening, '01'.bin2hex('3'));
+        $evening->rig->pass(1.0);
+        $this->send($evening, '02');
+        $half = $evening->levels()[0];
+        $evening->rig->pass(5.0);
+        self::assertSame([$half, 0], [$evening->levels()[0], $evening->read('list:walk/running')]);
+        $this->send($evening, '03');
+        $evening->rig->pass(1.1);
+        self::assertSame(255, $evening->levels()[0]);
+        $this->send($evening, '02');
+        $this->send($evening, '01'.bin2hex('1'));
+        $evening->rig->pass(0.1);
+        self::assertSame([1.0, 1, 26], [$evening->read('list:walk'), $evening->read('list:walk/running'), $evening->levels()[0]]);
+    }
+
+    public function testATimedGoTakesTheTimeThatIsGiven(): void
+    {
+        $evening = self::evening();
+        // 25 frames a second (rate 1 in bits 5 and 6 of the hours): 0 h 0 min 4 s.
+        $this->send($evening, '04'.'2000040000'.bin2hex('3'));
+        $evening->rig->pass(2.0);
+        self::assertEqualsWithDelta(128, $evening->levels()[0], 2);
+        $evening->rig->pass(2.1);
+        self::assertSame(255, $evening->levels()[0]);
+    }
+
+    public function testAllOffRestoreAndControls(): void
+    {
+        $evening = self::evening();
+        $evening->rig->artNet([1 => 200, 2 => 100]);
+        $this->send($evening, '08');
+        self::assertSame([0, 0, 1], [$evening->levels()[0], $evening->levels()[1], $evening->read('master:blackout')]);
+        $this->send($evening, '09');
+        self::assertSame(200, $evening->levels()[0]);
+        // Control 510 is the grand master, 0 the first of the others; 14 bits, the lower seven first.
+        $this->send($evening, '06'.'7e03'.'0040');
+        self::assertEqualsWithDelta(50.0, $evening->read('master:grand'), 0.01);
+        $this->send($evening, '06'.'0000'.'0000');
+        self::assertSame([0.0, 0], [$evening->read('master:lamp'), $evening->levels()[0]]);
+        $this->send($evening, '06'.'2a00'.'0000');
+        self::assertStringContainsString('no master has control 42: the grand master is 510, the others are 0 to 0', implode("\n", $evening->rig->allHops()));
+    }
+
+    public function testItObeysItsDeviceAndItsGroupAndEverybodyAndNoOther(): void
+    {
+        foreach (['05' => 1.0, '70' => 1.0, '7f' => 1.0, '06' => null] as $device => $cue) {
+            $evening = self::evening();
+            $this->send($evening, '01', (string) $device);
+            self::assertSame($cue, $evening->read('list:walk'), "device {$device}");
+        }
+        $evening = self::evening();
+        $evening->rig->arrive('midi cable lectern', (string) hex2bin(self::HEAD.'05'.self::MSC.'10'.'01'.'f7'), 'cable lectern');
+        self::assertNull($evening->read('list:walk'), 'a sound command is none for lighting');
+    }
+
+    private function send(Evening $evening, string $command, string $device = '05'): void
+    {
+        $device = str_pad($device, 2, '0', STR_PAD_LEFT);
+        $evening->rig->arrive('midi cable lectern', (string) hex2bin(self::HEAD.$device.self::MSC.self::LIGHTING.$command.'f7'), 'cable lectern');
+    }
+
+    private static function evening(): Evening
+    {
+        $cue = static fn(string $number, int $level, float $up = 0): array => ['number' => $number, 'up' => $up, 'values' => Evening::values(['fixture:a/level' => $level])];
+
+        return new Evening([
+            'ports' => [...Rig::document()['ports'], Rig::CABLE],
+            'lists' => [['id' => 'walk', 'name' => 'Walk', 'number' => '7', 'mscPort' => 'lectern', 'mscDevice' => 5, 'mscFormat' => 'lighting', 'cues' => [
+                $cue('1', 10), $cue('2', 20), $cue('2.5', 25), $cue('3', 100, 2),
+            ]]],
+            'masters' => [['id' => 'grand', 'name' => 'Grand master'], ['id' => 'lamp', 'name' => 'Lamp', 'over' => 'fixtures', 'fixtures' => ['a']]],
+        ]);
+    }
+}
