@@ -55,6 +55,35 @@ final readonly class Gathering
         return $fixtures === [] && $kinds === [] ? [...$values, ...$this->slots()] : $values;
     }
 
+    /**
+     * The same by the names that a look has already: members of a group that are all alike are the group again.
+     *
+     * @param list<PointValue> $gathered
+     * @param list<PointValue> $named
+     *
+     * @return list<PointValue>
+     */
+    public function asNamed(array $gathered, array $named): array
+    {
+        $byPoint = [];
+        foreach ($gathered as $one) {
+            $byPoint[$one->point->text()] = $one;
+        }
+        foreach ($named as $value) {
+            $members = $value->point->kind !== 'group' ? [] : array_map(
+                static fn(string $fixture): string => "fixture:{$fixture}/{$value->point->part}",
+                $this->patch->having($value->point->id, $value->point->part),
+            );
+            $found = array_intersect_key($byPoint, array_flip($members));
+            $values = array_unique(array_map(static fn(PointValue $one): string => (string) $one->value, $found));
+            if ($found !== [] && \count($found) === \count($members) && \count($values) === 1) {
+                $byPoint = [$value->point->text() => new PointValue($value->point, reset($found)->value)] + array_diff_key($byPoint, $found);
+            }
+        }
+
+        return array_values($byPoint);
+    }
+
     /** @param list<Placement> $placements of one fixture */
     private function isDark(array $placements): bool
     {

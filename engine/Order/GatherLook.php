@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Engine\Order;
 
 use NimbleJunction\Core\Document\Field;
+use NimbleJunction\Core\Document\Field\Id;
 use NimbleJunction\Core\Document\Field\Ids;
 use NimbleJunction\Core\Live\Programme\WhatIsThere;
 use NimbleJunction\Core\Patch\ParameterKind;
@@ -24,6 +25,7 @@ final readonly class GatherLook implements Order
      * @param list<string> $fixtures ids; none for all
      * @param string $kind of parameters; "all" for every kind
      * @param bool $lit whether fixtures that are dark are left out
+     * @param string $look id of the look that it is for, whose groups are named again; '' for a new one
      */
     public function __construct(
         private string $from,
@@ -31,6 +33,7 @@ final readonly class GatherLook implements Order
         private array $fixtures,
         private string $kind,
         private bool $lit,
+        private string $look,
     ) {
     }
 
@@ -52,6 +55,7 @@ final readonly class GatherLook implements Order
             new Ids('fixtures', 'Fixtures', 'fixture', 5000),
             Field::word('kind', 'Kind', [self::EVERY, ...array_column(ParameterKind::cases(), 'value')], self::EVERY),
             Field::flag('lit', 'Only fixtures that are lit', false),
+            new Id('look', 'For the look', 'look', false),
         ];
     }
 
@@ -75,7 +79,8 @@ final readonly class GatherLook implements Order
             default => $there->leaves(),
         };
         $kind = ParameterKind::tryFrom($this->kind);
-        $values = $gathering->values($this->fixtures, $kind === null ? [] : [$kind], $this->lit);
+        $named = $junction->plan()->programme->looks[$this->look]->values ?? [];
+        $values = $gathering->asNamed($gathering->values($this->fixtures, $kind === null ? [] : [$kind], $this->lit), $named);
 
         return new Gathered(array_map(static function (PointValue $one) use ($junction): GatheredValue {
             $parameter = $junction->plan()->patch->find($one->point->id, $one->point->part)?->placed->parameter;

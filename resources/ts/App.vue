@@ -63,6 +63,8 @@ const keys = useKeys((key) => {
   else if (key === 'T') drawer.value = !drawer.value
   else if (key === 'X' && session.mayOperate) void engine.releaseMine()
   else if (key === 'Shift+X' && session.mayOperate) releaseAll()
+  else if (key === 'Shift+B' && session.mayOperate)
+    void engine.setPoint('master:blackout', engine.programme?.news.blackout ? 0 : 1)
   else if (key === '/' || key === 'Ctrl+K') palette.value = true
   else if (key === '?') keyList.value = true
   else if (key === 'Ctrl+Z' && session.mayBuild) void step('undo')

@@ -57,6 +57,7 @@ export const vuetify = createVuetify({
     VTextField: { variant: 'outlined', density: 'compact', rounded: '2', hideDetails: 'auto' },
     VSelect: { variant: 'outlined', density: 'compact', rounded: '2', hideDetails: 'auto' },
     VAutocomplete: { variant: 'outlined', density: 'compact', rounded: '2', hideDetails: 'auto' },
+    VCombobox: { variant: 'outlined', density: 'compact', rounded: '2', hideDetails: 'auto' },
     VTextarea: { variant: 'outlined', rounded: '2', hideDetails: 'auto' },
     VSwitch: { density: 'compact', hideDetails: true, inset: false, color: 'success' },
     VDialog: { maxWidth: 560, transition: false },

@@ -14,6 +14,9 @@ import type {
   PrioritySpan,
   Profile,
   Copy,
+  CueList,
+  Look,
+  Master,
   Route,
   Shape,
   ShowDocument,
@@ -34,6 +37,9 @@ export type {
   PrioritySpan,
   Profile,
   Copy,
+  CueList,
+  Look,
+  Master,
   Route,
   Shape,
   ShowDocument,
@@ -301,6 +307,9 @@ export const useShow = defineStore('show', () => {
       `show/address?text=${encodeURIComponent(text)}&here=${encodeURIComponent(here)}`,
     )
   const pixels = computed<PixelMap[]>(() => document.value?.pixels ?? [])
+  const looks = computed<Look[]>(() => document.value?.looks ?? [])
+  const lists = computed<CueList[]>(() => document.value?.lists ?? [])
+  const masters = computed<Master[]>(() => document.value?.masters ?? [])
   const offers = computed<Offer[]>(() => document.value?.offers ?? [])
   const groups = computed<Group[]>(() => document.value?.groups ?? [])
   const patchOf = (universe: string) => (data.value?.patch ?? []).filter((one) => one.universe === universe)
@@ -337,6 +346,9 @@ export const useShow = defineStore('show', () => {
     groups,
     pixels,
     offers,
+    looks,
+    lists,
+    masters,
     layoutOf,
     patchOf,
     footprintOf,

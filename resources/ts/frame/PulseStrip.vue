@@ -7,6 +7,7 @@ import HeldButton from './HeldButton.vue'
 import OtherPeople from './OtherPeople.vue'
 import RoutesOff from './RoutesOff.vue'
 import { useLook } from './look'
+import GrandMaster from '@/programme/GrandMaster.vue'
 import { healthWords } from '@/components/words'
 import { useEngine } from '@/live/engine'
 import type { PortState } from '@/live/types'
@@ -14,7 +15,7 @@ import type { PortState } from '@/live/types'
 /** More ports than there is room for are counted by their states; on a phone all of them are. */
 const MOST_MARKS = 20
 const MARK_WIDTH = 34
-const REST_WIDTH = 740
+const REST_WIDTH = 790
 const PHONE_WIDTH = 700
 const width = ref(innerWidth)
 const NARROW_WIDTH = 900
@@ -89,6 +90,7 @@ const groups = computed(() => {
       </router-link>
     </span>
     <OtherPeople />
+    <GrandMaster />
     <HeldButton />
     <time class="figures wide" aria-label="Time of day">{{ time }}</time>
     <button type="button" class="wide" :title="`Levels are written as ${levelFormat}: change`" @click="nextFormat">

@@ -5,6 +5,7 @@ export const keyTable = [
   { key: '/ or Ctrl+K', does: 'find anything: a port, universe, slot, route, address, page or action' },
   { key: 'X', does: 'release what you hold by hand' },
   { key: 'Shift+X', does: 'release everything held by hand; asked first where others hold something' },
+  { key: 'Shift+B', does: 'blackout: all light at 0; again, and it is there' },
   { key: 'Ctrl+Z', does: 'undo the last edit' },
   { key: 'Ctrl+Shift+Z or Ctrl+Y', does: 'do again what was undone' },
   { key: 'L', does: 'on the patch: light the chosen fixture, and let it go again' },

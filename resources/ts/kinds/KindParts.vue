@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
+import { foldedAway } from './parts'
 import type { KindPart } from '@/api/show'
 import type { LearnWay } from '@/live/messages'
 import CurveDrawing from './CurveDrawing.vue'
@@ -57,12 +58,7 @@ const pathOf = (at: number) => (props.alone ? (props.at ?? '') : `${props.at ?? 
 const unfolded = ref<number[]>([])
 function folded(part: KindPart, at: number): string[] {
   if (unfolded.value.includes(at)) return []
-  const rare =
-    kindOf(part)?.fields.filter(
-      (field) =>
-        field.isRare && [undefined, field.default].includes(part[field.name]) && !props.fault?.(`${pathOf(at)}${field.name}`),
-    ) ?? []
-  return rare.map((field) => field.name)
+  return foldedAway(kindOf(part)?.fields ?? [], part, (name) => Boolean(props.fault?.(`${pathOf(at)}${name}`)))
 }
 const remove = (at: number) => {
   latest.value = anew.value = null

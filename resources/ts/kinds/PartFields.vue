@@ -29,6 +29,11 @@ const lists: Record<string, () => { id: string; name: string }[]> = {
   port: () => show.ports,
   universe: () => show.universes,
   profile: () => show.profiles,
+  look: () => show.looks,
+  list: () => show.lists,
+  master: () => show.masters,
+  group: () => show.groups,
+  fixture: () => show.fixtures,
 }
 const value = (field: FieldOfPart) => shown(field, scope.value)
 const words = (field: FieldOfPart) =>
@@ -63,10 +68,11 @@ const changeParts = (field: FieldOfPart, parts: KindPart[]) => change(field, isA
         item-title="name"
         item-value="id"
         class="wide"
+        :clearable="!field.isNeeded"
         :label="field.label"
         :title="field.help"
         :error-messages="wrong(field)"
-        @update:model-value="change(field, $event)"
+        @update:model-value="change(field, $event ?? undefined)"
       />
       <v-select
         v-else-if="field.type === 'word' && words(field).length > 1"
@@ -79,6 +85,21 @@ const changeParts = (field: FieldOfPart, parts: KindPart[]) => change(field, isA
         :disabled="locked?.includes(field.name)"
         :error-messages="wrong(field)"
         @update:model-value="change(field, $event ?? undefined)"
+      />
+      <v-autocomplete
+        v-else-if="field.type === 'ids' && lists[field.of ?? '']"
+        :model-value="(value(field) ?? []) as string[]"
+        :items="lists[field.of ?? '']?.()"
+        item-title="name"
+        item-value="id"
+        multiple
+        chips
+        closable-chips
+        class="wide"
+        :label="field.label"
+        :title="field.help"
+        :error-messages="wrong(field)"
+        @update:model-value="change(field, $event)"
       />
       <v-switch
         v-else-if="field.type === 'flag'"

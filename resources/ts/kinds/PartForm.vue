@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { computed, useSlots } from 'vue'
+import { computed, ref, useSlots } from 'vue'
 import type { FieldOfPart, ListName, Values } from '@/api/show'
 import FormFrame from './FormFrame.vue'
 import { useDescriptions } from './kinds'
 import PartFields from './PartFields.vue'
-import { sideOf, tidied, type Scope } from './parts'
+import { foldedAway, sideOf, tidied, type Scope } from './parts'
 import { without } from './conflicts'
 import { useStoring } from './storing'
 
@@ -37,6 +37,10 @@ const fieldsOf = (side: string, fields: FieldOfPart[]) => {
   const isNeeded = sides.value.length > 1 || (draft.value[side] as Values).enabled === false
   return isNeeded ? fields : fields.filter((one) => one.name !== 'enabled')
 }
+const isUnfolded = ref(false)
+const folded = computed(() =>
+  isUnfolded.value ? [] : foldedAway(scope.value.fields, draft.value, (name) => Boolean(fault(name))),
+)
 const slots = useSlots()
 /** Those of fields, by their names. */
 const fieldSlots = Object.keys(slots).filter((name) => name !== 'actions' && name !== 'more')
@@ -70,9 +74,10 @@ async function choose(chosen: Values): Promise<void> {
     @cancel="emit('cancel')"
   >
     <fieldset v-if="description" class="bare fields">
-      <PartFields v-model="draft" :fields="description.fields" :fault="fault" :locked="locked">
+      <PartFields v-model="draft" :fields="description.fields" :fault="fault" :locked="locked" :without="folded">
         <template v-for="name in fieldSlots" #[name]="given"><slot :name="name" v-bind="given" :fault="fault" /></template>
       </PartFields>
+      <button v-if="folded.length" type="button" class="small-button wide more" @click="isUnfolded = true">More settings</button>
     </fieldset>
     <slot name="more" />
     <template v-if="part" #actions><slot name="actions" /></template>
@@ -93,3 +98,9 @@ async function choose(chosen: Values): Promise<void> {
     </fieldset>
   </FormFrame>
 </template>
+
+<style scoped>
+.more {
+  justify-self: start;
+}
+</style>

@@ -48,6 +48,14 @@ export function sideOf(field: FieldOfPart, scope: Scope): PartDescription | unde
 export const shown = (field: FieldOfPart, scope: Scope) =>
   scope.values[field.name] ?? usual(field, scope) ?? field.suggested ?? undefined
 
+/** Fields that a form keeps folded away: few set them, nobody has here, and nothing is wrong with them. */
+export const foldedAway = (fields: FieldOfPart[], values: Values, isWrong: (name: string) => boolean): string[] =>
+  fields
+    .filter(
+      (field) => field.isRare && [undefined, field.default].includes(values[field.name] as undefined) && !isWrong(field.name),
+    )
+    .map((field) => field.name)
+
 const isEmpty = (value: unknown) =>
   value === undefined || value === null || value === '' || (Array.isArray(value) && value.length === 0)
 

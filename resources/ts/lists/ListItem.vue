@@ -28,6 +28,7 @@ defineSlots<{ default: (given: { row: Row }) => unknown }>()
 
 <style scoped>
 .line {
+  position: relative;
   display: flex;
   gap: 10px;
   align-items: center;

@@ -63,7 +63,7 @@ const closes = computed(() => (side.value === '' ? !props.isForm : !['new', 'cha
   <div class="page sized">
     <div class="page-head">
       <h1>{{ title }}</h1>
-      <span class="quiet">{{ note }}</span><span class="spring" />
+      <slot name="tabs" /><span class="quiet">{{ note }}</span><span class="spring" />
       <v-btn :to="of?.path ?? '/patch'">{{ of?.name ?? 'Patch' }}</v-btn>
       <slot name="head" :open="open" />
       <v-btn v-if="session.mayBuild" variant="flat" color="primary" :disabled="cannotAdd" @click="open('new')"

@@ -12,6 +12,7 @@ import type {
   Orders,
   Person,
   PortOutages,
+  ProgrammeNews,
   ScopeNews,
   Sources as SourcesSaid,
   TraceNews,
@@ -67,6 +68,8 @@ export const useEngine = defineStore('engine', () => {
   const forgetLearned = () => {
     learned.value = {}
   }
+  /** What is live of the programme, and when that was said, by this page's clock. */
+  const programme = shallowRef<{ news: ProgrammeNews; at: number } | null>(null)
   /** Who else is here, and where. */
   const present = shallowRef<Person[]>([])
   const said = ref('')
@@ -111,6 +114,9 @@ export const useEngine = defineStore('engine', () => {
         break
       case 'point':
         points.value = { ...points.value, [message.point]: message.value }
+        break
+      case 'programme':
+        programme.value = { news: message, at: performance.now() }
         break
       case 'present':
         present.value = message.people
@@ -219,6 +225,8 @@ export const useEngine = defineStore('engine', () => {
     command('colour', { fixtures, colour, pixels })
   const setPoint = (point: string, value: number | string | boolean) => command('set', { point, value })
   const pressPoint = (point: string) => command('press', { point })
+  /** What a look can be made of. */
+  const gather = (from: Orders['gather']) => ask('gather', from)
   /** Others see what is on this page. */
   const stand = (place: string) => void ask('stand', { place })
   /** Events of the trace as a file; its content is Base64. */
@@ -265,6 +273,8 @@ export const useEngine = defineStore('engine', () => {
     holdColour,
     setPoint,
     pressPoint,
+    programme,
+    gather,
     check,
     lend,
     handOn,

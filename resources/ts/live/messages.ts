@@ -475,7 +475,7 @@ export interface Orders {
   'why-dark': { fixture: string }
   'suggest': { point: string }
   'listens': { trigger: object }
-  'gather': { from?: string, port?: string, fixtures?: string[], kind?: string, lit?: boolean }
+  'gather': { from?: string, port?: string, fixtures?: string[], kind?: string, lit?: boolean, look?: string }
 }
 
 /** What the answers to them have beside "ok". */
