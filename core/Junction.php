@@ -105,6 +105,7 @@ final class Junction
             $this->probes,
             $this->changes,
             $this->runner,
+            $this->programme->tempos,
         );
         $this->memory = new Memory($this->universes, $this->routing, $this->activities, $this->outputs, $this->points);
         $this->plan = Plan::empty();

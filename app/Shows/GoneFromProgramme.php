@@ -7,7 +7,7 @@ namespace App\Shows;
 use NimbleJunction\Core\Edit\Change;
 use NimbleJunction\Core\Point\Reference;
 
-/** Looks, cues and masters forget fixtures, groups and universes that are deleted, in the same edit: what they gave goes with them. */
+/** Looks, cues, waves and masters forget fixtures, groups and universes that are deleted, in the same edit: what they gave goes with them. */
 final class GoneFromProgramme
 {
     /** Kinds of points that go with a part, by its list. */
@@ -26,12 +26,13 @@ final class GoneFromProgramme
         if (array_filter($gone) === []) {
             return;
         }
-        foreach (['looks', 'lists', 'masters'] as $list) {
+        foreach (['looks', 'lists', 'masters', 'waves'] as $list) {
             $draft->read($list, $draft->ids($list));
             foreach ($draft->ids($list) as $id) {
                 $part = $draft->part($list, $id);
                 $left = $part === null ? null : match ($list) {
-                    'looks' => self::withoutValues($part, $gone),
+                    'looks' => self::withoutValues($part, 'values', $gone),
+                    'waves' => self::withoutValues($part, 'on', $gone),
                     'lists' => self::withoutCueValues($part, $gone),
                     default => self::withoutNames($part, $gone),
                 };
@@ -44,19 +45,20 @@ final class GoneFromProgramme
 
     /**
      * @param array<string, mixed> $part with values
+     * @param string $field that they stand in
      * @param array<string, list<string>> $gone ids by list
      *
      * @return array<string, mixed>
      */
-    private static function withoutValues(array $part, array $gone): array
+    private static function withoutValues(array $part, string $field, array $gone): array
     {
-        $values = $part['values'] ?? null;
+        $values = $part[$field] ?? null;
         if (! \is_array($values)) {
             return $part;
         }
         $left = array_values(array_filter($values, static fn(mixed $value): bool => ! \is_array($value) || ! self::isGone($value['point'] ?? null, $gone)));
 
-        return \count($left) === \count($values) ? $part : [...array_diff_key($part, ['values' => 0]), ...($left === [] ? [] : ['values' => $left])];
+        return \count($left) === \count($values) ? $part : [...array_diff_key($part, [$field => 0]), ...($left === [] ? [] : [$field => $left])];
     }
 
     /**
@@ -71,7 +73,7 @@ final class GoneFromProgramme
 
         return ! \is_array($cues) ? $part : [
             ...$part,
-            'cues' => array_map(static fn(mixed $cue): mixed => \is_array($cue) ? self::withoutValues($cue, $gone) : $cue, $cues),
+            'cues' => array_map(static fn(mixed $cue): mixed => \is_array($cue) ? self::withoutValues($cue, 'values', $gone) : $cue, $cues),
         ];
     }
 

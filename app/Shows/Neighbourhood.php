@@ -18,20 +18,22 @@ final class Neighbourhood
 
     /** The lists whose parts may name a part of a list. */
     private const NAMED_BY = [
-        'universes' => ['ports', 'routes', 'copies', 'fixtures', 'pixels', 'offers', 'looks', 'lists', 'masters'],
-        'ports' => ['universes', 'routes', 'offers', 'looks', 'lists'],
+        'universes' => ['ports', 'routes', 'copies', 'fixtures', 'pixels', 'offers', 'looks', 'lists', 'masters', 'waves'],
+        'ports' => ['universes', 'routes', 'offers', 'looks', 'lists', 'tempos'],
         'routes' => ['routes', 'offers', 'looks', 'lists'],
         'copies' => ['routes'],
-        'profiles' => ['fixtures', 'routes', 'offers', 'looks', 'lists'],
-        'fixtures' => ['routes', 'groups', 'fixtures', 'pixels', 'offers', 'looks', 'lists', 'masters'],
-        'groups' => ['routes', 'groups', 'offers', 'looks', 'lists', 'masters'],
+        'profiles' => ['fixtures', 'routes', 'offers', 'looks', 'lists', 'waves'],
+        'fixtures' => ['routes', 'groups', 'fixtures', 'pixels', 'offers', 'looks', 'lists', 'masters', 'waves'],
+        'groups' => ['routes', 'groups', 'offers', 'looks', 'lists', 'masters', 'waves'],
         'values' => ['routes', 'offers', 'looks', 'lists'],
         'pixels' => ['routes', 'fixtures', 'pixels', 'offers', 'looks', 'lists'],
         'notes' => [],
         'offers' => ['routes', 'fixtures', 'pixels', 'offers', 'looks', 'lists'],
-        'looks' => ['routes', 'offers', 'looks', 'lists', 'masters'],
+        'looks' => ['routes', 'offers', 'looks', 'lists', 'masters', 'waves'],
         'lists' => ['routes', 'offers', 'looks', 'lists', 'masters'],
-        'masters' => ['routes', 'offers', 'looks', 'lists', 'masters'],
+        'masters' => ['routes', 'offers', 'looks', 'lists', 'masters', 'waves'],
+        'waves' => ['routes', 'offers', 'looks', 'lists', 'waves'],
+        'tempos' => ['routes', 'offers', 'looks', 'lists', 'waves'],
     ];
 
     /** Of these only whether they are there matters to others. */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Live;
 
+use NimbleJunction\Core\Live\Programme\Tempos;
+use NimbleJunction\Core\Message\Clock;
 use NimbleJunction\Core\Plan\Endpoint;
 use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Port\Agenda;
@@ -30,6 +32,7 @@ final class Hearing
         private readonly Probes $probes,
         private readonly Changes $changes,
         private readonly Runner $runner,
+        private readonly Tempos $tempos,
     ) {
         $this->agenda = new Agenda();
         $this->assemblers = new Assemblers();
@@ -186,6 +189,9 @@ final class Hearing
         $activity->spokeLast($from);
         $this->probes->message($portId, $message, $now);
         $sender = $fromPort === 0 ? $from : "{$from}:{$fromPort}";
+        if ($message instanceof Clock) {
+            $this->tempos->heard($portId, $message, $now);
+        }
         $message = $this->assemblers->placed($portId, $sender, $message);
         $whole = $this->assemblers->push($portId, $sender, $message);
         // What comes many times a second, and what is put together, leaves the trace to what happens where nobody asks for it.

@@ -102,7 +102,7 @@ final class LivePoints
         );
         $this->folders = new Folders($routing);
         $this->routes = new Routes(fn(): Runner => $this->runner, $changes, $routing);
-        $this->programme = new LiveProgramme($universes, $changes, $this->all, fn(Event $event) => $this->runner->happened($event));
+        $this->programme = new LiveProgramme($universes, $changes, $this->all, $sending, fn(Event $event) => $this->runner->happened($event));
         foreach ([
             $this->slots,
             $this->arriving,

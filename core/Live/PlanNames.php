@@ -46,7 +46,7 @@ final readonly class PlanNames implements Names
             'pixels' => $this->plan->pixels->said($point->id, $point->part),
             'dot' => $this->plan->pixels->saidOfDot($point->id, $point->part),
             'arriving' => "what arrives at slot {$point->part} of {$this->universe($point->id)}",
-            'look', 'list', 'master', 'programme' => $this->plan->programme->said($point),
+            'look', 'list', 'master', 'wave', 'tempo', 'programme' => $this->plan->programme->said($point),
             'offer' => $this->plan->offers->said($point),
             'slot' => $patch->said($point->id, (int) $point->part, "slot {$point->part} of {$this->universe($point->id)}"),
             default => $reference,

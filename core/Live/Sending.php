@@ -116,6 +116,18 @@ final class Sending
         }
     }
 
+    /** Something that leaves many times a second by itself: a tick of a clock. It stands in no trace. */
+    public function tick(string $portId, Message $message, int $now): void
+    {
+        $exit = $this->plan->messageExits[$portId] ?? null;
+        $bytes = $exit?->writer->write($message) ?? '';
+        $activity = $this->activities->of($portId);
+        foreach ($bytes === '' ? [] : $exit?->destinations($activity->messageFrom) ?? [] as $destination) {
+            $this->packets[] = new OutgoingPacket($destination->via, $destination->address, $destination->port, $bytes, $portId);
+            $activity->said($now);
+        }
+    }
+
     private function lookForRounds(Route $route, string $bytes, TraceEvent $record, int $now): void
     {
         $other = $this->rounds->sent($route->id, $bytes, $now);

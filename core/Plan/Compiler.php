@@ -9,6 +9,7 @@ use NimbleJunction\Core\Merge\MergeRule;
 use NimbleJunction\Core\Merge\WideParameters;
 use NimbleJunction\Core\Patch\Intensities;
 use NimbleJunction\Core\Patch\Patch;
+use NimbleJunction\Core\Programme\Lanes;
 use NimbleJunction\Core\Route\Scale;
 use NimbleJunction\Core\Route\SlotToMessage;
 use NimbleJunction\Core\Show\CopyEntry;
@@ -76,7 +77,7 @@ final readonly class Compiler
         $messageExits = $exits->messageExits();
 
         $was = $before?->origin?->show;
-        $areRoutesTheSame = $before !== null && $was?->routes === $show->routes && $was->offers === $show->offers && $was->looks === $show->looks && $was->lists === $show->lists;
+        $areRoutesTheSame = $before !== null && $was?->routes === $show->routes && $was->offers === $show->offers && $was->looks === $show->looks && $was->lists === $show->lists && $was->waves === $show->waves;
         $isPatchTheSame = $was?->fixtures === $show->fixtures && $was->profiles === $show->profiles && $was->groups === $show->groups && $was->pixels === $show->pixels;
         $universes = [];
         $masterings = new Masterings($patch, $show->masters);
@@ -116,8 +117,27 @@ final readonly class Compiler
             $show->pixels(),
             $show->offered(),
             $show->programme(),
-            array_map(static fn(): bool => true, array_filter($show->universes, static fn(UniverseEntry $universe): bool => $universe->rawLights)),
+            self::lanes($show, $universes, $before, $between),
         );
+    }
+
+    /**
+     * What looks and cues name, looked up before anybody recalls it.
+     *
+     * @param array<string, array{name: string, rules: Rules, stages: Stages}> $universes
+     * @param \Closure(): void $between
+     */
+    private static function lanes(Show $show, array $universes, ?Plan $before, \Closure $between): Lanes
+    {
+        $rules = array_map(static fn(array $one): Rules => $one['rules'], $universes);
+        $raw = array_map(static fn(): bool => true, array_filter($show->universes, static fn(UniverseEntry $universe): bool => $universe->rawLights));
+        $lanes = $before !== null && $before->lanes->areOf($show->patch(), $rules, $raw) ? $before->lanes : new Lanes($show->patch(), $rules, $raw);
+        foreach ($show->programme()->values() as $values) {
+            $between();
+            $lanes->prepare($values);
+        }
+
+        return $lanes;
     }
 
     /** Whether a universe and all that listens in it are what they were: then it is compiled already. */

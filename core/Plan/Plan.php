@@ -8,6 +8,7 @@ use NimbleJunction\Core\Message\Agreed;
 use NimbleJunction\Core\Offer\Offers;
 use NimbleJunction\Core\Patch\Patch;
 use NimbleJunction\Core\Pixels\Pixels;
+use NimbleJunction\Core\Programme\Lanes;
 use NimbleJunction\Core\Programme\Programme;
 use NimbleJunction\Core\Route\SlotToMessage;
 use NimbleJunction\Core\Show\ValueEntry;
@@ -33,7 +34,6 @@ final readonly class Plan
      * @param array<string, ValueEntry> $values the show's own, by id
      * @param Origin|null $origin null for a plan that was made by hand
      * @param array<string, array<string, array<int, true>>> $routeSlots slots, 0 to 511, that each route sets as far as it is switched on in the show, by universe and owner
-     * @param array<string, true> $rawLights universes whose slots are intensities where nothing is known to listen, by id
      * @param array<string, int> $order place of each universe that copies run from or to: what is copied from comes before what is copied to
      */
     public function __construct(
@@ -57,7 +57,7 @@ final readonly class Plan
         public Pixels $pixels = new Pixels(),
         public Offers $offers = new Offers(),
         public Programme $programme = new Programme(),
-        public array $rawLights = [],
+        public Lanes $lanes = new Lanes(),
     ) {
     }
 

@@ -21,8 +21,20 @@ final class Lanes
      * @param array<string, Rules> $rules by universe
      * @param array<string, true> $raw universes whose slots are intensities where nothing is known to listen
      */
-    public function __construct(private readonly Patch $patch, private readonly array $rules, private readonly array $raw = [])
+    public function __construct(private readonly Patch $patch = new Patch([], []), private readonly array $rules = [], private readonly array $raw = [])
     {
+    }
+
+    /**
+     * Whether all that these are made of is still the same.
+     *
+     * @param array<string, Rules> $rules by universe
+     * @param array<string, true> $raw
+     */
+    public function areOf(Patch $patch, array $rules, array $raw): bool
+    {
+        return $this->patch->fixtures === $patch->fixtures && $this->patch->profiles === $patch->profiles
+            && $this->patch->groups->groups === $patch->groups->groups && $this->rules === $rules && $this->raw === $raw;
     }
 
     /**
@@ -45,6 +57,20 @@ final class Lanes
         return $targets;
     }
 
+    /**
+     * What these values name is looked up before anybody recalls it.
+     *
+     * @param list<PointValue> $values
+     */
+    public function prepare(array $values): void
+    {
+        foreach ($values as $one) {
+            foreach ($one->isGiven() ? $this->of($one->point) : [] as $key) {
+                $this->lane($key);
+            }
+        }
+    }
+
     /** What a key is now; null where it is nowhere. */
     public function lane(string $key): ?Lane
     {
@@ -62,6 +88,12 @@ final class Lanes
         }
 
         return $lane;
+    }
+
+    /** @return list<Lane> what a point stands for, in its order */
+    public function named(Reference $point): array
+    {
+        return array_values(array_filter(array_map($this->lane(...), $this->of($point))));
     }
 
     /** @return list<string> keys of what a point stands for */

@@ -159,14 +159,21 @@ final class Playback
     /**
      * @param float $scale of its intensities, 0 to 1
      * @param float $reach how far all else is cross-faded, 0 to 1
+     *
+     * @return bool whether that is otherwise than before
      */
-    public function scale(float $scale, float $reach): void
+    public function scale(float $scale, float $reach): bool
     {
+        if ($scale === $this->scale && $reach === $this->reach) {
+            return false;
+        }
         $this->scale = $scale;
         $this->reach = $reach;
         foreach ($this->strips as $strip) {
             $strip->scale($scale, $reach);
         }
+
+        return true;
     }
 
     /**

@@ -26,7 +26,7 @@ final class PointNames
             'route' => isset($show->routes[$reference->id]) && \in_array($reference->part, self::ROUTE_PARTS, true),
             'folder' => $reference->part === 'enabled' && self::isFolder($show, $reference->id),
             'offer' => $show->offered()->has($reference),
-            'look', 'list', 'master', 'programme' => $show->programme()->has($reference),
+            'look', 'list', 'master', 'wave', 'tempo', 'programme' => $show->programme()->has($reference),
             'value' => isset($show->values[$reference->id]) && $reference->part === '',
             default => false,
         };

@@ -11,6 +11,8 @@ use NimbleJunction\Core\Programme\CueList;
 use NimbleJunction\Core\Programme\Look;
 use NimbleJunction\Core\Programme\Master;
 use NimbleJunction\Core\Programme\PointValue;
+use NimbleJunction\Core\Programme\Tempo;
+use NimbleJunction\Core\Programme\Wave\Wave;
 use NimbleJunction\Core\Signal\Protocol;
 
 /** Whether what looks, cue lists and masters name is there. */
@@ -65,6 +67,42 @@ final readonly class ProgrammeReferences
             foreach ($ids as $i => $id) {
                 if (! isset($known[$id])) {
                     $faults[] = $this->missing("{$path}/{$field}/{$i}", $what, $id, $known);
+                }
+            }
+        }
+
+        return $faults;
+    }
+
+    /** @return list<Fault> */
+    public function ofWave(Wave $wave, string $path): array
+    {
+        $faults = [];
+        foreach ($wave->on as $i => $one) {
+            if (! PointNames::isThere($this->show, $one->point)) {
+                $faults[] = new Fault("{$path}/on/{$i}/point", "there is no point \"{$one->point->text()}\"", Reference::RULE);
+            }
+        }
+        if ($wave->tempo !== '' && ! isset($this->show->tempos[$wave->tempo])) {
+            $faults[] = $this->missing("{$path}/tempo", 'tempo', $wave->tempo, $this->show->tempos);
+        } elseif ($wave->unit === 'beats' && $this->show->tempos === []) {
+            $faults[] = new Fault("{$path}/unit", 'there is no tempo yet', 'Add a tempo first, or give the rate in turns a second.');
+        }
+
+        return $faults;
+    }
+
+    /** @return list<Fault> */
+    public function ofTempo(Tempo $tempo, string $path): array
+    {
+        $faults = [];
+        foreach (['clocks' => $tempo->clocks, 'sends' => $tempo->sends] as $field => $ports) {
+            foreach ($ports as $i => $id) {
+                $port = $this->show->ports[$id] ?? null;
+                $isFit = $port !== null && $port->protocol === Protocol::Midi && ($field === 'clocks' ? $port->receive : $port->send) !== null;
+                if (! $isFit) {
+                    $does = $field === 'clocks' ? 'receives' : 'sends';
+                    $faults[] = new Fault("{$path}/{$field}/{$i}", "\"{$id}\" is no MIDI port that {$does}", "Name the id of a MIDI port that {$does}.");
                 }
             }
         }

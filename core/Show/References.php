@@ -224,6 +224,12 @@ final readonly class References
         foreach (array_values($this->show->masters) as $i => $master) {
             array_push($faults, ...$references->ofMaster($master, "/masters/{$i}"));
         }
+        foreach (array_values($this->show->waves) as $i => $wave) {
+            array_push($faults, ...$references->ofWave($wave, "/waves/{$i}"));
+        }
+        foreach (array_values($this->show->tempos) as $i => $tempo) {
+            array_push($faults, ...$references->ofTempo($tempo, "/tempos/{$i}"));
+        }
         foreach ($faults as $fault) {
             $this->faults[] = $fault;
         }

@@ -21,6 +21,8 @@ use NimbleJunction\Core\Programme\CueList;
 use NimbleJunction\Core\Programme\Look;
 use NimbleJunction\Core\Programme\Master;
 use NimbleJunction\Core\Programme\Programme;
+use NimbleJunction\Core\Programme\Tempo;
+use NimbleJunction\Core\Programme\Wave\Wave;
 
 /** A show document, read and found sound. */
 final readonly class Show
@@ -44,6 +46,8 @@ final readonly class Show
         'looks' => [Look::class, Look::MOST],
         'lists' => [CueList::class, CueList::MOST],
         'masters' => [Master::class, Master::MOST],
+        'waves' => [Wave::class, Wave::MOST],
+        'tempos' => [Tempo::class, Tempo::MOST],
     ];
 
     /** @var array<string, UniverseEntry> by id */
@@ -88,6 +92,12 @@ final readonly class Show
     /** @var array<string, Master> by id */
     public array $masters;
 
+    /** @var array<string, Wave> by id */
+    public array $waves;
+
+    /** @var array<string, Tempo> by id */
+    public array $tempos;
+
     private Patch $patch;
     private Pixels $pixelMaps;
     private Agreed $agreed;
@@ -117,7 +127,9 @@ final readonly class Show
         $this->looks = self::only($lists['looks'] ?? [], Look::class);
         $this->lists = self::only($lists['lists'] ?? [], CueList::class);
         $this->masters = self::only($lists['masters'] ?? [], Master::class);
-        $this->programme = new Programme($this->looks, $this->lists, $this->masters);
+        $this->waves = self::only($lists['waves'] ?? [], Wave::class);
+        $this->tempos = self::only($lists['tempos'] ?? [], Tempo::class);
+        $this->programme = new Programme($this->looks, $this->lists, $this->masters, $this->waves, $this->tempos);
         $this->patch = new Patch($this->profiles, $this->fixtures, new Groups($this->groups), $this->runs());
     }
 
@@ -161,6 +173,8 @@ final readonly class Show
             'looks' => $this->looks,
             'lists' => $this->lists,
             'masters' => $this->masters,
+            'waves' => $this->waves,
+            'tempos' => $this->tempos,
             default => [],
         };
     }

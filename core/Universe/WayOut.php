@@ -14,8 +14,12 @@ final class WayOut
 {
     private Stages $stages;
 
+    /** What waves do, after merging and before everything else. */
+    public readonly Modifiers $modifiers;
+
     public function __construct(private readonly Holds $holds = new Holds())
     {
+        $this->modifiers = new Modifiers();
         $this->stages = new Stages();
     }
 
@@ -32,7 +36,8 @@ final class WayOut
      */
     public function apply(string $merged, bool $isMastered = true): string
     {
-        $levels = $this->stages->dimming?->apply($merged) ?? $merged;
+        $levels = $this->modifiers->areNone() ? $merged : $this->modifiers->apply($merged);
+        $levels = $this->stages->dimming?->apply($levels) ?? $levels;
         $levels = $isMastered ? $this->stages->mastering?->apply($levels) ?? $levels : $levels;
         $levels = $this->stages->shaping?->apply($levels) ?? $levels;
         foreach ($this->stages->aims as $aim) {
@@ -116,10 +121,12 @@ final class WayOut
      */
     public function explain(int $slot, string $merged, WideParameters $wide): array
     {
-        $asked = $this->stages->dimming?->apply($merged) ?? $merged;
+        $asked = $this->modifiers->apply($merged);
+        $asked = $this->stages->dimming?->apply($asked) ?? $asked;
         $asked = $wide->value($this->stages->mastering?->apply($asked) ?? $asked, $slot);
 
         return [
+            $this->modifiers->explain($slot),
             $this->stages->dimming?->explain($slot) ?? '',
             $this->stages->mastering?->explain($slot) ?? '',
             $this->stages->shaping?->explain($slot, $asked) ?? '',

@@ -46,7 +46,7 @@ final readonly class ShowWording implements Wording
             'route' => '"'.($show->routes[$point->id]->name ?? $point->id).'"'.($point->part === '' ? '' : ", {$point->part}"),
             'folder' => "the routes in \"{$point->id}\"",
             'offer' => 'what "'.$show->offered()->said($point).'" is told',
-            'look', 'list', 'master', 'programme' => $show->programme()->said($point),
+            'look', 'list', 'master', 'wave', 'tempo', 'programme' => $show->programme()->said($point),
             'value' => '"'.($show->values[$point->id]->name ?? $point->id).'"',
             default => $reference,
         };

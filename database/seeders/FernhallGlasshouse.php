@@ -76,6 +76,8 @@ final class FernhallGlasshouse
             'looks' => FernhallProgramme::looks(),
             'lists' => FernhallProgramme::lists(),
             'masters' => FernhallProgramme::masters(),
+            'waves' => FernhallProgramme::waves(),
+            'tempos' => FernhallProgramme::tempos(),
         ];
     }
 

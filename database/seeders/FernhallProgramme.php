@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Database\Seeders;
 
-/** The demo's looks, cue lists and masters. One list runs by itself, gently, so that the first page is alive. */
+/** The demo's looks, cue lists, masters, waves and tempo. One list runs by itself, gently, so that the first page is alive. */
 final class FernhallProgramme
 {
     /** Lamps along the path, in the Fern Gallery. */
@@ -60,6 +60,31 @@ final class FernhallProgramme
             ['id' => 'path', 'name' => 'Path', 'over' => 'lists', 'lists' => ['path'], 'start' => 80, 'time' => 5],
             ['id' => 'own', 'name' => 'Looks and lists', 'over' => 'programme', 'time' => 5],
         ];
+    }
+
+    /** @return list<array<string, mixed>> */
+    public static function waves(): array
+    {
+        return [
+            [
+                'id' => 'breath', 'name' => 'Breath', 'shape' => 'sine', 'mode' => 'add', 'size' => 12, 'unit' => 'hertz', 'rate' => 0.08,
+                'on' => [['point' => 'group:path/level']], 'offset' => 180, 'begins' => true, 'note' => 'The path breathes, slowly.',
+            ],
+            [
+                'id' => 'pond', 'name' => 'Pond', 'shape' => 'smooth', 'mode' => 'add', 'size' => 30, 'unit' => 'hertz', 'rate' => 0.2,
+                'on' => [['point' => 'fixture:laser/across'], ['point' => 'fixture:laser/up']], 'offset' => 120, 'seed' => 7,
+            ],
+            [
+                'id' => 'pulse', 'name' => 'Pulse', 'shape' => 'ramp-down', 'mode' => 'multiply', 'centre' => 75, 'size' => 25, 'unit' => 'beats', 'rate' => 1,
+                'on' => [['point' => 'group:ferns/level']],
+            ],
+        ];
+    }
+
+    /** @return list<array<string, mixed>> */
+    public static function tempos(): array
+    {
+        return [['id' => 'music', 'name' => 'Music', 'start' => 98.96, 'clocks' => ['sound']]];
     }
 
     /**

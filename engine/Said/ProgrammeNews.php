@@ -12,6 +12,8 @@ final readonly class ProgrammeNews extends Message
      * @param list<LookLife> $looks
      * @param list<ListLife> $lists
      * @param list<MasterLife> $masters
+     * @param list<WaveLife> $waves
+     * @param list<TempoLife> $tempos
      * @param float $fadeTime seconds: the common one
      */
     public function __construct(
@@ -22,6 +24,10 @@ final readonly class ProgrammeNews extends Message
         public array $lists,
         #[ListOf(MasterLife::class)]
         public array $masters,
+        #[ListOf(WaveLife::class)]
+        public array $waves,
+        #[ListOf(TempoLife::class)]
+        public array $tempos,
         public bool $blackout,
         public float $fadeTime,
     ) {

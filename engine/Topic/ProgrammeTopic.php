@@ -8,6 +8,8 @@ use NimbleJunction\Core\Junction;
 use NimbleJunction\Core\Live\Programme\LiveList;
 use NimbleJunction\Core\Live\Programme\LiveLook;
 use NimbleJunction\Core\Live\Programme\LiveMaster;
+use NimbleJunction\Core\Live\Programme\LiveTempo;
+use NimbleJunction\Core\Live\Programme\LiveWave;
 use NimbleJunction\Engine\Engine;
 use NimbleJunction\Engine\LiveLink\Client;
 use NimbleJunction\Engine\PageView;
@@ -15,8 +17,10 @@ use NimbleJunction\Engine\Said\ListLife;
 use NimbleJunction\Engine\Said\LookLife;
 use NimbleJunction\Engine\Said\MasterLife;
 use NimbleJunction\Engine\Said\ProgrammeNews;
+use NimbleJunction\Engine\Said\TempoLife;
+use NimbleJunction\Engine\Said\WaveLife;
 
-/** What is live of the programme: looks, lists, masters, blackout. */
+/** What is live of the programme: looks, lists, masters, waves, tempos, blackout. */
 final readonly class ProgrammeTopic implements Topic
 {
     public function __construct(private Junction $junction)
@@ -51,10 +55,12 @@ final readonly class ProgrammeTopic implements Topic
             array_values(array_map($this->look(...), $programme->looks->live())),
             array_values(array_map($this->list(...), $programme->lists->live())),
             array_values(array_map($this->master(...), $programme->masters->live())),
+            array_values(array_map($this->wave(...), $programme->waves->live())),
+            array_values(array_map(fn(LiveTempo $live): TempoLife => $this->tempo($live, $now), $programme->tempos->live())),
             $programme->masters->isDark(),
             $programme->common->seconds(),
         );
-        $said = [$news->looks, $news->lists, $news->masters, $news->blackout, $news->fadeTime];
+        $said = [$news->looks, $news->lists, $news->masters, $news->waves, $news->tempos, $news->blackout, $news->fadeTime];
         if ($view->isNew('programme', json_encode($said, \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE))) {
             $client->tell($news);
         }
@@ -86,6 +92,18 @@ final readonly class ProgrammeTopic implements Topic
             $when($live->completeAt),
             $when($live->followsAt),
         );
+    }
+
+    private function wave(LiveWave $live): WaveLife
+    {
+        return new WaveLife($live->wave->id, $live->isOn, $live->base('rate'), $live->base('size'), $live->base('centre'), $live->base('phase'));
+    }
+
+    private function tempo(LiveTempo $live, int $now): TempoLife
+    {
+        $zero = $live->clock->runs() ? round(Engine::millis($live->clock->when(0.0))) : null;
+
+        return new TempoLife($live->tempo->id, round($live->clock->bpm(), 4), $live->source($now), $live->leader, $live->isCarriedOn, $zero);
     }
 
     private function master(LiveMaster $live): MasterLife

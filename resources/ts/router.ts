@@ -41,6 +41,8 @@ export function makeRouter(): Router {
       { path: '/programme/:id?', component: () => import('./programme/LooksPage.vue') },
       { path: '/programme-lists/:id?', component: () => import('./programme/ListsPage.vue') },
       { path: '/programme-masters/:id?', component: () => import('./programme/MastersPage.vue') },
+      { path: '/programme-waves/:id?', component: () => import('./programme/WavesPage.vue') },
+      { path: '/programme-tempo/:id?', component: () => import('./programme/TempoPage.vue') },
       { path: '/live', component: () => import('./programme/LivePage.vue') },
       { path: '/stand-ins', component: () => import('./standins/StandInsPage.vue') },
       { path: '/packets', component: () => import('./packets/PacketsPage.vue') },

@@ -21,10 +21,10 @@ final class FrameTest extends BrowserTestCase
             '2' => 'Ports',
             '3' => 'Patch',
             '5' => 'Routes',
-            '6' => 'Scope',
-            '7' => 'Packets',
-            '9' => 'Show',
-            '0' => 'History',
+            '6' => 'Programme',
+            '8' => 'Scope',
+            '9' => 'Packets',
+            '0' => 'Stand-ins',
             '1' => 'Fernhall Glasshouse',
         ] as $key => $title) {
             $this->key("g{$key}");

@@ -24,6 +24,7 @@ final class WalkTest extends BrowserTestCase
         'readsTheOtherEnd' => '*Ports*, Palm House dimmers: what the other end needs, ready to copy. Beside it, *Found on the network*: who answers polls and says that it is there; one click makes a port of a find.',
         'mendsSwappedPorts' => '*Stand-ins*, guide\'s tablet: swap its ports, move its fader. *Ports*, guide\'s tablet, *Check connection* finds it, and one button mends it.',
         'playsTheOthers' => '*Stand-ins*: next slide, and lamp 9 flashes on its note; the song fader opens a layer on the roof; lectern button 1 lights the laser. Hold canopy slot 8 by hand: the lectern\'s first fader moves.',
+        'runsTheProgramme' => '*Programme*, *Cue lists*, Night Walk: `Go 1` fades the Palm House up. *Live*: what runs and what is next; the grand master, and *Blackout*, take all light and nothing else.',
         'watchesAWave' => '*Scope*: watch slot 7 of Palm House while the house desk plays a slow wave and *jitters*.',
     ];
 
@@ -197,6 +198,25 @@ final class WalkTest extends BrowserTestCase
         $this->go('Stand-ins');
         $this->untilScript('return document.querySelector(\'input[aria-label="Lectern fader 1"]\')?.value', '127');
         $this->key('x');
+    }
+
+    private function runsTheProgramme(): void
+    {
+        $this->go('Programme');
+        self::$chrome->press('Cue lists', '.page-head');
+        self::$chrome->press('Night Walk', '[aria-label="cue lists"]');
+        self::$chrome->press('Go 1', 'aside.panel');
+        // 80 % of 255, from where its fader left it.
+        $this->lamp('Palm House dimmers', 9, 204);
+        $this->go('Live');
+        $this->sees('[aria-label="Running"]', 'Doors open');
+        self::$chrome->press('Blackout', '.masters');
+        $this->lamp('Palm House dimmers', 9, 0);
+        $this->go('Live');
+        self::$chrome->press('Blackout', '.masters');
+        $this->lamp('Palm House dimmers', 9, 204);
+        $this->go('Live');
+        self::$chrome->press('Release', '[aria-label="Running"]');
     }
 
     private function lecternButton(string $event): void

@@ -78,6 +78,8 @@ final class NumbersForNamesTest extends TestCase
         ]]],
         'looks' => [['id' => '1', 'name' => 'Doors', 'fadeIn' => 1, 'values' => [['point' => 'fixture:1/1', 'value' => 50]]]],
         'lists' => [['id' => '1', 'name' => 'Walk', 'number' => '1', 'cues' => [['number' => '1', 'look' => '1', 'up' => 1]]]],
+        'tempos' => [['id' => '1', 'name' => 'Main']],
+        'waves' => [['id' => '1', 'name' => 'Breath', 'on' => [['point' => 'fixture:1/1']], 'unit' => 'beats', 'rate' => 4]],
         'masters' => [['id' => '1', 'name' => 'Lamps', 'over' => 'fixtures', 'fixtures' => ['1']]],
         'routes' => [
             [
@@ -127,6 +129,8 @@ final class NumbersForNamesTest extends TestCase
         $rig->junction->set($this->point('route:1/enabled'), 0, new Act('ada', 'Ada'), $rig->nanos());
         $rig->junction->press($this->point('look:1'), new Act('ada', 'Ada'), $rig->nanos());
         $rig->junction->press($this->point('list:1/go'), new Act('ada', 'Ada'), $rig->nanos());
+        $rig->junction->set($this->point('wave:1'), 1, new Act('ada', 'Ada'), $rig->nanos());
+        $rig->junction->set($this->point('tempo:1'), 90, new Act('ada', 'Ada'), $rig->nanos());
         $rig->junction->set($this->point('master:1'), 40, new Act('ada', 'Ada'), $rig->nanos());
         $rig->pass(0.5);
         $state = json_decode(
@@ -140,7 +144,7 @@ final class NumbersForNamesTest extends TestCase
             self::assertSame($rig->junction->universes()[$id]->levels, $again->junction->universes()[$id]->levels);
         }
         $read = fn(Rig $of, string $point): mixed => $of->junction->points()->read($this->point($point));
-        foreach (['value:1', 'fixture:1/1', 'hold:2/9', 'hold:1/7', 'route:1/enabled', 'route:3/fired', 'offer:2/1', 'look:1', 'list:1', 'master:1'] as $point) {
+        foreach (['value:1', 'fixture:1/1', 'hold:2/9', 'hold:1/7', 'route:1/enabled', 'route:3/fired', 'offer:2/1', 'look:1', 'list:1', 'master:1', 'wave:1', 'tempo:1'] as $point) {
             self::assertSame($read($rig, $point), $read($again, $point), $point);
         }
         $this->look($again);

@@ -74,6 +74,8 @@ final class StateKeeperTest extends TestCase
                     'lists',
                     'masters',
                     'programme',
+                    'tempos',
+                    'waves',
                 ],
                 array_keys($stored),
             );

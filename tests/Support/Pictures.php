@@ -43,12 +43,6 @@ final readonly class Pictures
                 $this->chrome->press('Mist laser', 'section');
                 $this->chrome->untilText('form', 'Change Mist laser');
             },
-            'pixels' => function (): void {
-                $this->go('Patch');
-                $this->chrome->press('Pixels', '.page-head');
-                $this->chrome->press('Pond wall', 'section');
-                $this->chrome->untilText('aside.panel', '240 pixels');
-            },
             'universe' => function (): void {
                 $this->go('Universes');
                 $this->chrome->find('[data-slot="1"]')->click();
@@ -64,6 +58,27 @@ final readonly class Pictures
                 $this->chrome->press('Check connection', 'aside.panel');
                 $this->chrome->untilText('[aria-label="Check connection"]', 'swapped');
             },
+            'live' => function (): void {
+                $this->go('Programme');
+                $this->chrome->press('Cue lists', '.page-head');
+                $this->chrome->press('Night Walk', '[aria-label="cue lists"]');
+                $this->chrome->press('Go 1', 'aside.panel');
+                $this->go('Live');
+                $this->chrome->press('Moss', '.plates');
+                $this->chrome->untilText('[aria-label="Running"]', 'Moss');
+            },
+            'cues' => function (): void {
+                $this->go('Programme');
+                $this->chrome->press('Cue lists', '.page-head');
+                $this->chrome->press('Night Walk', '[aria-label="cue lists"]');
+                $this->chrome->press('Go', 'aside.panel');
+                $this->chrome->find('.line.live');
+            },
+            'looks' => function (): void {
+                $this->go('Programme');
+                $this->chrome->press('Moss', '[aria-label="looks"]');
+                $this->chrome->untilText('aside.panel', 'it fades in');
+            },
             'scope' => function (): void {
                 $this->habit("Guide's tablet", 'Swapped ports');
                 $this->go('Stand-ins');
@@ -78,20 +93,6 @@ final readonly class Pictures
                 Background::until(static fn(): bool => microtime(true) - $begin > 7.0, 'Seven seconds of a wave', 9);
             },
             'routes' => fn() => $this->go('Routes'),
-            'unanswered' => function (): void {
-                $this->store('routes', [
-                    'name' => 'Lantern right up rings the bell',
-                    'when' => ['kind' => 'osc', 'port' => 'guides-tablet', 'address' => '/palm/lantern'],
-                    'if' => [['kind' => 'least', 'value' => 0.9]],
-                    'do' => [['kind' => 'press', 'point' => 'value:house-open']],
-                ]);
-                $this->slide("Guide's tablet fader", 0.7);
-                $this->go('Stand-ins');
-                $this->chrome->press('Play the song', '[aria-label="Sound workstation"]');
-                $this->go('Routes');
-                $this->chrome->press('What did nothing', '.page-head');
-                $this->chrome->untilText('[aria-label="Came and did nothing"]', 'Make a route');
-            },
             'stand-ins' => function (): void {
                 $this->go('Stand-ins');
                 $this->chrome->press('Faders', '[aria-label="House desk"]');

@@ -10,10 +10,12 @@ use NimbleJunction\Core\Merge\Bytes;
 use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Point\Act;
 use NimbleJunction\Core\Point\Points;
+use NimbleJunction\Core\Programme\Lane;
 use NimbleJunction\Core\Programme\Lanes;
 use NimbleJunction\Core\Programme\Playback;
 use NimbleJunction\Core\Programme\PointValue;
 use NimbleJunction\Core\Programme\Target;
+use NimbleJunction\Core\Programme\Wave\Waved;
 
 /** Brings what looks and lists give into the universes of the plan in force. */
 final class Giving
@@ -30,13 +32,12 @@ final class Giving
     /** @param \Closure(): Changes $changes */
     public function __construct(private readonly Universes $universes, private readonly \Closure $changes, private readonly Points $points)
     {
-        $this->adopt(Plan::empty());
+        $this->lanes = new Lanes();
     }
 
     public function adopt(Plan $plan): void
     {
-        $rules = array_map(static fn(array $entry) => $entry['rules'], $plan->universes);
-        $this->lanes = new Lanes($plan->patch, $rules, $plan->rawLights);
+        $this->lanes = $plan->lanes;
     }
 
     public function lanes(): Lanes
@@ -52,6 +53,32 @@ final class Giving
     public function targets(array $values): array
     {
         return $this->lanes->targets($values);
+    }
+
+    /**
+     * What a wave moves: lanes with their places in the whole, and other points.
+     *
+     * @param list<Waved> $on
+     *
+     * @return array{list<Lane>, list<int>, array<string, int>, int} lanes, their places, places of other points, and how many there are
+     */
+    public function waved(array $on): array
+    {
+        $lanes = $places = $points = [];
+        $place = 0;
+        foreach ($on as $one) {
+            if (! \in_array($one->point->kind, ['slot', 'fixture', 'group'], true)) {
+                $points[$one->point->text()] = $place++;
+
+                continue;
+            }
+            foreach ($this->lanes->named($one->point) as $lane) {
+                $lanes[] = $lane;
+                $places[] = $place++;
+            }
+        }
+
+        return [$lanes, $places, $points, $place];
     }
 
     /** @return \Closure(string): string what is asked for now in a universe, 512 bytes */

@@ -230,8 +230,9 @@ final class Lists implements Room
     public function scaleAll(int $now): void
     {
         foreach ($this->live as $live) {
-            $this->scale($live);
-            $this->lay($live, $now);
+            if ($this->scale($live)) {
+                $this->lay($live, $now);
+            }
         }
     }
 
@@ -351,7 +352,8 @@ final class Lists implements Room
         $live->playback->go($going, $times, $this->giving->merged(), $now);
         $live->wentAt = $live->playback->clock->at($now);
         $live->completeAt = $live->wentAt + $times->longest();
-        $live->followsAt = $cue->follow === null ? null : $live->wentAt + $cue->follow->after($times->longest());
+        // Never within the same frame: cues that follow each other in a circle at once would never end.
+        $live->followsAt = $cue->follow === null ? null : $live->wentAt + max(Giving::FRAME_NANOS, $cue->follow->after($times->longest()));
         $this->giving->lay($live->playback, $now);
         ++$this->acts;
         if ($isHeard) {
@@ -373,8 +375,9 @@ final class Lists implements Room
         $this->giving->lay($live->playback, $now);
     }
 
-    private function scale(LiveList $live): void
+    /** @return bool whether that is otherwise than before */
+    private function scale(LiveList $live): bool
     {
-        $live->playback->scale($this->masters->overList($live->list->id), 1.0);
+        return $live->playback->scale($this->masters->overList($live->list->id), 1.0);
     }
 }

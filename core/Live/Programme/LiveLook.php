@@ -13,6 +13,9 @@ final class LiveLook
     /** 0 to 100; 0 as soon as it goes out. */
     public float $level = 0.0;
 
+    /** What waves add to its level, in per cent. */
+    public float $modulation = 0.0;
+
     /** When it goes out by itself, on its playback's clock; null for not. */
     public ?int $endsAt = null;
 

@@ -14,6 +14,9 @@ final class LiveMaster
     public bool $flashes = false;
     public bool $isAlone = false;
 
+    /** What waves add to its level, in per cent. */
+    public float $modulation = 0.0;
+
     /** Where it goes; null where it stands. */
     public ?float $to = null;
 
@@ -35,7 +38,7 @@ final class LiveMaster
     /** @return float 0 to 1: what it leaves of a light now */
     public function share(): float
     {
-        return $this->master->share($this->flashes ? self::FULL : $this->level);
+        return $this->master->share($this->flashes ? self::FULL : $this->level + $this->modulation);
     }
 
     public function fade(float $to, float $seconds, int $now): void

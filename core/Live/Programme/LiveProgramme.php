@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Live\Programme;
 
 use NimbleJunction\Core\Live\Changes;
+use NimbleJunction\Core\Live\Sending;
 use NimbleJunction\Core\Live\Universes;
 use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Point\Points;
@@ -21,6 +22,8 @@ final class LiveProgramme
     public readonly Lists $lists;
     public readonly Masters $masters;
     public readonly Common $common;
+    public readonly Tempos $tempos;
+    public readonly Waves $waves;
     private readonly ListPoints $listPoints;
     private readonly Giving $giving;
     private int $lastFrame = 0;
@@ -29,7 +32,7 @@ final class LiveProgramme
      * @param \Closure(): Changes $changes
      * @param \Closure(Event): void $happened
      */
-    public function __construct(Universes $universes, \Closure $changes, Points $points, private readonly \Closure $happened)
+    public function __construct(Universes $universes, \Closure $changes, Points $points, Sending $sending, private readonly \Closure $happened)
     {
         $this->giving = new Giving($universes, $changes, $points);
         $changed = fn(Reference $reference, int|float|null $is, int|float|null $was) => ($this->happened)(new PointChanged($reference, $is, $was));
@@ -38,7 +41,9 @@ final class LiveProgramme
         $this->looks = new Looks($this->giving, $this->masters, $this->common, $changed, $happened);
         $this->lists = new Lists($this->giving, $this->masters, $this->common, $this->listChanged(...), $happened);
         $this->listPoints = new ListPoints($this->lists);
-        foreach ([$this->looks, $this->listPoints, $this->masters, $this->common] as $room) {
+        $this->tempos = new Tempos($sending, $changed);
+        $this->waves = new Waves($this->giving, new Moving($universes, $changes, $this->masters, $this->looks), $this->tempos, $changed);
+        foreach ([$this->looks, $this->listPoints, $this->masters, $this->common, $this->tempos, $this->waves] as $room) {
             $points->add($room);
         }
     }
@@ -46,7 +51,7 @@ final class LiveProgramme
     /** @return list<Room> what is kept over a restart as soon as somebody did something */
     public function rooms(): array
     {
-        return [$this->looks, $this->lists, $this->masters, $this->common];
+        return [$this->looks, $this->lists, $this->masters, $this->common, $this->tempos, $this->waves];
     }
 
     public function adopt(Plan $plan, int $now): void
@@ -57,6 +62,8 @@ final class LiveProgramme
         $this->masters->adopt($plan);
         $this->lists->goOnBy($plan, $now);
         $this->looks->goOnBy($plan, $now);
+        $this->tempos->adopt($plan);
+        $this->waves->goOnBy($plan, $now);
     }
 
     /** @param int $away nanoseconds since it was written down */
@@ -66,17 +73,26 @@ final class LiveProgramme
         $this->masters->restore($stored->part('masters'), $now, $away);
         $this->lists->restore($stored->parts('lists'), $now, $away);
         $this->looks->restore($stored->parts('looks'), $now, $away);
+        $this->tempos->restore($stored->part('tempos'), $now, $away);
+        $this->waves->restore($stored->part('waves'), $now, $away);
     }
 
     /** When goOn() must be called next. */
     public function dueAt(): int
     {
-        return min($this->looks->dueAt($this->lastFrame), $this->lists->dueAt($this->lastFrame), $this->masters->dueAt($this->lastFrame));
+        return min(
+            $this->tempos->dueAt(),
+            $this->lists->dueAt($this->lastFrame),
+            $this->looks->dueAt($this->lastFrame),
+            $this->masters->dueAt($this->lastFrame),
+            $this->waves->dueAt($this->lastFrame),
+        );
     }
 
-    /** Time has come to $now: lists, then looks, then masters. */
+    /** Time has come to $now: tempos, then lists, looks, masters and waves. */
     public function goOn(int $now): void
     {
+        $this->tempos->goOn($now);
         if ($this->dueAt() > $now) {
             return;
         }
@@ -84,12 +100,14 @@ final class LiveProgramme
         $this->lists->goOn($now);
         $this->looks->goOn($now);
         $this->masters->goOn($now);
+        $this->waves->goOn($now);
     }
 
     private function releaseAll(int $now): void
     {
         $this->looks->releaseAll($now);
         $this->lists->releaseAll($now);
+        $this->waves->releaseAll($now);
     }
 
     /** A control of show control, by its number: see Masters::control(). */

@@ -195,6 +195,17 @@ final class Looks extends PlanRoom implements Room
         ++$this->acts;
     }
 
+    /** @param array<string, float> $added what waves add to levels, in per cent, by id */
+    public function modulate(array $added, int $now): void
+    {
+        foreach ($this->live as $id => $live) {
+            $live->modulation = $added[$id] ?? 0.0;
+            if ($this->scale($live)) {
+                $this->lay($live, $now);
+            }
+        }
+    }
+
     public function releaseAll(int $now): void
     {
         foreach (array_keys($this->live) as $id) {
@@ -206,8 +217,9 @@ final class Looks extends PlanRoom implements Room
     public function scaleAll(int $now): void
     {
         foreach ($this->live as $live) {
-            $this->scale($live);
-            $this->lay($live, $now);
+            if ($this->scale($live)) {
+                $this->lay($live, $now);
+            }
         }
     }
 
@@ -341,13 +353,13 @@ final class Looks extends PlanRoom implements Room
         }
     }
 
-    private function scale(LiveLook $live): void
+    /** @return bool whether that is otherwise than before */
+    private function scale(LiveLook $live): bool
     {
+        $share = max(0.0, min(self::FULL, $live->level + $live->modulation)) / self::FULL;
+
         // What goes out is scaled as it was: it goes to what is there without it.
-        if ($live->level > 0.0) {
-            $share = $live->level / self::FULL;
-            $live->playback->scale($share * $this->masters->overLook($live->look->id), $share);
-        }
+        return $live->level > 0.0 && $live->playback->scale($share * $this->masters->overLook($live->look->id), $share);
     }
 
     private function tell(LiveLook $live, float $level): void

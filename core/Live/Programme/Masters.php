@@ -79,6 +79,26 @@ final class Masters extends PlanRoom implements Room
         return $this->before(static fn(Master $master): bool => $master->over === Over::Lists && \in_array($id, $master->lists, true));
     }
 
+    /** @return float 0 to 1: what masters leave of the intensities that waves give in place of others */
+    public function overWaves(): float
+    {
+        return $this->before(static fn(Master $master): bool => false);
+    }
+
+    /** @param array<string, float> $added what waves add to levels, in per cent, by id */
+    public function modulate(array $added, int $now): void
+    {
+        $hasMoved = false;
+        foreach ($this->live as $id => $live) {
+            $hasMoved = $hasMoved || $live->modulation !== ($added[$id] ?? 0.0);
+            $live->modulation = $added[$id] ?? 0.0;
+        }
+        if ($hasMoved) {
+            $this->bringAll();
+            ($this->scaled)($now);
+        }
+    }
+
     public function kinds(): array
     {
         return ['master'];

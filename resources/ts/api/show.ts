@@ -22,8 +22,10 @@ import type {
   ShowDocument,
   SlotSpan,
   Swap,
+  Tempo,
   Universe,
   Value,
+  Wave,
 } from './showDocument'
 
 export type {
@@ -45,8 +47,10 @@ export type {
   ShowDocument,
   SlotSpan,
   Swap,
+  Tempo,
   Universe,
   Value,
+  Wave,
 }
 export type { AddressWay, Patched, PixelLayout, PixelSlots, PlacedParameter } from './patched'
 export { pixelAt, universeOf } from './patched'
@@ -310,6 +314,8 @@ export const useShow = defineStore('show', () => {
   const looks = computed<Look[]>(() => document.value?.looks ?? [])
   const lists = computed<CueList[]>(() => document.value?.lists ?? [])
   const masters = computed<Master[]>(() => document.value?.masters ?? [])
+  const waves = computed<Wave[]>(() => document.value?.waves ?? [])
+  const tempos = computed<Tempo[]>(() => document.value?.tempos ?? [])
   const offers = computed<Offer[]>(() => document.value?.offers ?? [])
   const groups = computed<Group[]>(() => document.value?.groups ?? [])
   const patchOf = (universe: string) => (data.value?.patch ?? []).filter((one) => one.universe === universe)
@@ -349,6 +355,8 @@ export const useShow = defineStore('show', () => {
     looks,
     lists,
     masters,
+    waves,
+    tempos,
     layoutOf,
     patchOf,
     footprintOf,

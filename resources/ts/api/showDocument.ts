@@ -28,6 +28,8 @@ export interface ShowDocument {
   looks?: Look[]
   lists?: CueList[]
   masters?: Master[]
+  waves?: Wave[]
+  tempos?: Tempo[]
 }
 export interface Universe {
   id: Id
@@ -628,4 +630,37 @@ export interface Master {
   time?: number
   linked?: Id[]
   note?: string
+}
+export interface Wave {
+  id: Id
+  name: string
+  shape?: 'sine' | 'triangle' | 'ramp-up' | 'ramp-down' | 'square' | 'steps' | 'smooth' | 'drawn'
+  width?: number
+  points?: number[]
+  mode?: 'add' | 'multiply' | 'replace'
+  centre?: number
+  size?: number
+  unit?: 'hertz' | 'beats'
+  rate?: number
+  tempo?: Id
+  phase?: number
+  on?: PointThatIsMoved[]
+  offset?: number
+  spread?: 'order' | 'middle' | 'mirrored' | 'random'
+  seed?: number
+  begins?: boolean
+  priority?: number
+  note?: string
+}
+export interface PointThatIsMoved {
+  point: Point
+}
+export interface Tempo {
+  id: Id
+  name: string
+  start?: number
+  bar?: number
+  clocks?: Id[]
+  holds?: number
+  sends?: Id[]
 }

@@ -14,11 +14,11 @@ import type { PortState } from '@/live/types'
 
 /** More ports than there is room for are counted by their states; on a phone all of them are. */
 const MOST_MARKS = 20
-const MARK_WIDTH = 34
-const REST_WIDTH = 790
+const MARK_WIDTH = 28
+const REST_WIDTH = 850
 const PHONE_WIDTH = 700
 const width = ref(innerWidth)
-const NARROW_WIDTH = 900
+const NARROW_WIDTH = 1100
 const isPhone = computed(() => width.value <= PHONE_WIDTH)
 const isNarrow = computed(() => width.value <= NARROW_WIDTH)
 const room = computed(() => Math.min(MOST_MARKS, Math.floor((width.value - REST_WIDTH) / MARK_WIDTH)))
@@ -132,7 +132,7 @@ const groups = computed(() => {
 .ports {
   flex: 1;
   display: flex;
-  gap: 14px;
+  gap: 8px;
   overflow: hidden;
   min-width: 0;
 }

@@ -34,6 +34,7 @@ const lists: Record<string, () => { id: string; name: string }[]> = {
   master: () => show.masters,
   group: () => show.groups,
   fixture: () => show.fixtures,
+  tempo: () => show.tempos,
 }
 const value = (field: FieldOfPart) => shown(field, scope.value)
 const words = (field: FieldOfPart) =>
@@ -63,7 +64,7 @@ const changeParts = (field: FieldOfPart, parts: KindPart[]) => change(field, isA
     <slot :name="field.name" :value="value(field)" :change="(to: unknown) => change(field, to)" :field="field" :scope="scope">
       <v-select
         v-if="lists[field.type]"
-        :model-value="asText(value(field))"
+        :model-value="asText(value(field)) || undefined"
         :items="lists[field.type]?.()"
         item-title="name"
         item-value="id"

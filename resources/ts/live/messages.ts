@@ -277,6 +277,8 @@ export interface ProgrammeNews {
   looks: LookLife[]
   lists: ListLife[]
   masters: MasterLife[]
+  waves: WaveLife[]
+  tempos: TempoLife[]
   blackout: boolean
   fadeTime: number
 }
@@ -392,6 +394,15 @@ export interface Suggestion {
   part: Record<string, unknown>
 }
 
+export interface TempoLife {
+  id: string
+  bpm: number
+  source: string
+  leader: string
+  isCarriedOn: boolean
+  zeroAt: number | null
+}
+
 export interface TraceEvent {
   serial: number
   kind: string
@@ -441,6 +452,15 @@ export interface WarningLine {
   key: string
   words: string
   at: number
+}
+
+export interface WaveLife {
+  id: string
+  isOn: boolean
+  rate: number
+  size: number
+  centre: number
+  phase: number
 }
 
 export interface Welcome {

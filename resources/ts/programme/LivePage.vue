@@ -10,6 +10,8 @@ import { useProgramme } from './live'
 import LookPlate from './LookPlate.vue'
 import NextCue from './NextCue.vue'
 import RunningList from './RunningList.vue'
+import TempoControls from './TempoControls.vue'
+import WavePlates from './WavePlates.vue'
 import { useTroubles } from './wrong'
 
 /** The page of the evening: what is running, what is next, what is wrong; masters beside. Nothing can be edited here. */
@@ -34,7 +36,11 @@ const levelOf = (id: string) => {
   const life = looks.value.get(id)
   return !life || life.level === 0 ? 'going out' : `${Math.round(life.level)} %`
 }
-const isAnything = computed(() => running.value.length + live.value.length > 0)
+const waving = computed(() => {
+  const on = new Set((news.value?.waves ?? []).filter((one) => one.isOn).map((one) => one.id))
+  return show.waves.filter((one) => on.has(one.id))
+})
+const isAnything = computed(() => running.value.length + live.value.length + waving.value.length > 0)
 const time = computed(() => news.value?.fadeTime ?? 0)
 const setTime = (event: Event) => void engine.setPoint('programme:fade-time', Number((event.target as HTMLInputElement).value))
 </script>
@@ -56,9 +62,12 @@ const setTime = (event: Event) => void engine.setPoint('programme:fade-time', Nu
         </button>
       </h2>
       <RunningList v-for="one in running" :key="one.list.id" :list="one.list" :life="one.life" :now="now" />
-      <p v-if="live.length" class="looks">
+      <p v-if="live.length + waving.length" class="looks">
         <span v-for="look in live" :key="look.id"
           ><strong>{{ look.name }}</strong> <span class="figures">{{ levelOf(look.id) }}</span></span
+        >
+        <span v-for="wave in waving" :key="`wave ${wave.id}`"
+          ><strong>{{ wave.name }}</strong> wave</span
         >
       </p>
       <p v-if="!isAnything" class="quiet">Nothing of the programme is running.</p>
@@ -71,6 +80,10 @@ const setTime = (event: Event) => void engine.setPoint('programme:fade-time', Nu
         <div class="plates">
           <LookPlate v-for="look in ones" :key="look.id" :look="look" :life="looks.get(look.id)" :now="now" />
         </div>
+      </div>
+      <div v-if="show.waves.length" class="set">
+        <h3>Waves</h3>
+        <WavePlates :running="waving.map((one) => one.id)" />
       </div>
       <p v-if="show.document && show.looks.length + show.lists.length === 0" class="quiet">
         No looks and no cue lists yet. <router-link to="/programme">Make the first look</router-link>
@@ -110,6 +123,7 @@ const setTime = (event: Event) => void engine.setPoint('programme:fade-time', Nu
         />
         s</label
       >
+      <TempoControls class="tempo" />
       <span class="spring" />
       <BlackoutButton large class="dark" />
     </section>
@@ -120,7 +134,7 @@ const setTime = (event: Event) => void engine.setPoint('programme:fade-time', Nu
 .live {
   display: grid;
   grid-template-columns: minmax(0, 1fr) 320px;
-  grid-template-rows: minmax(120px, 30%) minmax(0, 1fr) minmax(72px, 16%);
+  grid-template-rows: minmax(150px, 24%) minmax(0, 1fr) minmax(72px, 13%);
   gap: 12px 24px;
   padding-top: 14px;
 }
@@ -155,6 +169,9 @@ h2 {
   gap: 8px;
   align-items: center;
   margin-top: 6px;
+}
+.tempo {
+  margin-top: 8px;
 }
 .looks {
   display: flex;

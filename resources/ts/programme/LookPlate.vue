@@ -54,8 +54,8 @@ const press = () => {
   justify-content: space-between;
   align-items: flex-start;
   gap: 2px;
-  min-height: 64px;
-  padding: 8px 12px 8px 16px;
+  min-height: 58px;
+  padding: 5px 12px 5px 14px;
   border: 1px solid var(--rule);
   border-left: 6px solid var(--rule);
   background: var(--sunk);

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { useRoute } from 'vue-router'
 
-/** The three lists of the programme, and the page of the evening. */
+/** The lists of the programme. */
 const tabs = [
   { path: '/programme', name: 'Looks' },
   { path: '/programme-lists', name: 'Cue lists' },
   { path: '/programme-masters', name: 'Masters' },
+  { path: '/programme-waves', name: 'Waves' },
+  { path: '/programme-tempo', name: 'Tempo' },
 ]
 const route = useRoute()
 const isHere = (path: string) => route.path === path || route.path.startsWith(`${path}/`)
@@ -13,7 +15,9 @@ const isHere = (path: string) => route.path === path || route.path.startsWith(`$
 
 <template>
   <nav class="tabs" aria-label="Programme">
-    <router-link v-for="tab in tabs" :key="tab.path" :to="tab.path" :class="{ here: isHere(tab.path) }">{{ tab.name }}</router-link>
+    <router-link v-for="tab in tabs" :key="tab.path" :to="tab.path" :class="{ here: isHere(tab.path) }">{{
+      tab.name
+    }}</router-link>
   </nav>
 </template>
 

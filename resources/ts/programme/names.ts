@@ -29,6 +29,10 @@ export function usePointNames() {
         return `List ${named(show.lists)}${part ? `, ${part}` : ''}`
       case 'master':
         return id === 'blackout' ? 'Blackout' : `Master ${named(show.masters)}${part ? `, ${part}` : ''}`
+      case 'wave':
+        return `Wave ${named(show.waves)}${part ? `, ${part}` : ''}`
+      case 'tempo':
+        return `Tempo ${named(show.tempos)}${part ? `, ${part}` : ''}`
       case 'value':
         return named(show.values)
       default:

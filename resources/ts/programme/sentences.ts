@@ -64,7 +64,7 @@ export function usesOf(document: ShowDocument | undefined, point: string, id: st
       .filter((cue) => (kind === 'look' && cue.look === id) || names(cue))
       .map((cue) => ({ path: `/programme-lists/${list.id}`, words: `${list.name}, cue ${cue.number}` })),
   )
-  const of = (list: 'looks' | 'masters' | 'routes' | 'offers', path: string, what: string) =>
+  const of = (list: 'looks' | 'masters' | 'waves' | 'routes' | 'offers', path: string, what: string) =>
     ((document[list] ?? []) as { id: string; name: string }[])
       .filter((one) => names(one) || (list === 'masters' && kind === 'look' && (one as Master).looks?.includes(id)))
       .map((one) => ({ path: `${path}/${one.id}`, words: `${what} ${one.name}` }))
@@ -72,6 +72,7 @@ export function usesOf(document: ShowDocument | undefined, point: string, id: st
     ...cues,
     ...of('looks', '/programme', 'Look'),
     ...of('masters', '/programme-masters', 'Master'),
+    ...of('waves', '/programme-waves', 'Wave'),
     ...of('routes', '/routes', 'Route'),
     ...of('offers', '/routes-offers', 'Offer'),
   ]

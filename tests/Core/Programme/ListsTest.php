@@ -116,6 +116,19 @@ final class ListsTest extends TestCase
         self::assertSame(3.0, $evening->read('list:walk'));
     }
 
+    public function testCuesThatFollowAtOnceInACircleAreOneAFrame(): void
+    {
+        $at = ['follow' => ['kind' => 'after', 'seconds' => 0]];
+        $evening = self::with([self::cue('1', ['fixture:a/level' => 100], $at), self::cue('2', ['fixture:a/level' => 50], $at)], ['end' => 'loop']);
+        $evening->press('list:walk/go');
+        $seen = [];
+        for ($i = 0; $i < 44; ++$i) {
+            $evening->rig->pass(1 / 44);
+            $seen[] = $evening->read('list:walk');
+        }
+        self::assertEqualsWithDelta([22, 22], array_values(array_count_values(array_map(strval(...), $seen))), 2);
+    }
+
     public function testPauseStopRateAndWhatIsAtTheEnd(): void
     {
         $cues = [self::cue('1', ['fixture:a/level' => 100], ['up' => 10, 'follow' => ['kind' => 'after', 'seconds' => 20]]), self::cue('2', [])];

@@ -22,7 +22,7 @@ use PHPUnit\Framework\TestCase;
  */
 final class RandomShowsTest extends TestCase
 {
-    private const SHOWS = 120;
+    private const SHOWS = 90;
 
     public function testASoundShowRunsWhateverIsInIt(): void
     {
