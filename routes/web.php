@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\CueController;
 use App\Http\Controllers\ExchangeController;
+use App\Http\Controllers\FigureController;
 use App\Http\Controllers\FormulaController;
 use App\Http\Controllers\HistoryController;
 use App\Http\Controllers\KindController;
@@ -33,6 +35,8 @@ Route::prefix('api')->group(function (): void {
         Route::get('show/{list}/table', [ListController::class, 'table'])->whereIn('list', array_keys(Show::LISTS));
 
         Route::get('show/routes/sheet', [RouteController::class, 'sheet']);
+        Route::get('show/figure', [FigureController::class, 'described']);
+        Route::get('show/lists/{id}/sheet', [CueController::class, 'sheet']);
         Route::get('show/offers/{id}/sheet', [OfferController::class, 'sheet']);
         Route::get('show/offers/{id}/type', [OfferController::class, 'type']);
         Route::get('show/address', [PatchController::class, 'address']);
@@ -74,6 +78,8 @@ Route::prefix('api')->group(function (): void {
             }
             Route::post('show/scene', [ExchangeController::class, 'takeScene']);
             Route::post('show/profiles/type', [ExchangeController::class, 'takeType']);
+            Route::post('show/figure', [FigureController::class, 'add']);
+            Route::post('show/lists/{id}/sheet', [CueController::class, 'takeSheet']);
             Route::post('show/routes/sheet', [RouteController::class, 'takeSheet']);
             Route::post('show/routes/deed', [RouteController::class, 'deed']);
             Route::post('show/fixtures/deed', [PatchController::class, 'deed']);

@@ -232,7 +232,7 @@ final readonly class Patch
     public function find(string $fixtureId, string $parameter): ?Placement
     {
         $fixture = $this->fixtures[$fixtureId] ?? null;
-        $placed = $fixture === null ? null : $this->footprint($fixture)->find($parameter);
+        $placed = $fixture === null || ! isset($this->profiles[$fixture->profileId]) ? null : $this->footprint($fixture)->find($parameter);
 
         return $fixture === null || $placed === null ? null : new Placement($fixture, $placed);
     }

@@ -71,7 +71,7 @@ final class FernhallGlasshouse
             'offers' => [self::garden()],
             'groups' => [
                 ['id' => 'ferns', 'name' => 'Ferns', 'members' => ['fern-left', 'fern-right']],
-                ['id' => 'path', 'name' => 'Path lamps', 'members' => FernhallProgramme::PATH],
+                ['id' => 'walk-lamps', 'name' => 'Walk lamps', 'members' => FernhallProgramme::LAMPS],
             ],
             'looks' => FernhallProgramme::looks(),
             'lists' => FernhallProgramme::lists(),
@@ -345,8 +345,8 @@ final class FernhallGlasshouse
             $fixture('layer-3', 'Layer 3', 'media-layer', 'canopy', 13),
             $fixture('laser', 'Pond laser', 'mist-laser', 'lily-pond', 1),
             ...array_map(
-                static fn(int $i): array => $fixture(FernhallProgramme::PATH[$i], 'Path lamp '.($i + 1), 'dimmer', 'fern-gallery', 201 + $i),
-                array_keys(FernhallProgramme::PATH),
+                static fn(int $i): array => $fixture(FernhallProgramme::LAMPS[$i], 'Walk lamp '.($i + 1), 'dimmer', 'pond-wall-2', 401 + $i),
+                array_keys(FernhallProgramme::LAMPS),
             ),
         ];
     }

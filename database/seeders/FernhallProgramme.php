@@ -7,8 +7,8 @@ namespace Database\Seeders;
 /** The demo's looks, cue lists, masters, waves and tempo. One list runs by itself, gently, so that the first page is alive. */
 final class FernhallProgramme
 {
-    /** Lamps along the path, in the Fern Gallery. */
-    public const PATH = ['path-1', 'path-2', 'path-3', 'path-4', 'path-5', 'path-6'];
+    /** Lamps along the path round the pond. */
+    public const LAMPS = ['walk-1', 'walk-2', 'walk-3', 'walk-4', 'walk-5', 'walk-6'];
 
     /** @return list<array<string, mixed>> */
     public static function looks(): array
@@ -68,7 +68,7 @@ final class FernhallProgramme
         return [
             [
                 'id' => 'breath', 'name' => 'Breath', 'shape' => 'sine', 'mode' => 'add', 'size' => 12, 'unit' => 'hertz', 'rate' => 0.08,
-                'on' => [['point' => 'group:path/level']], 'offset' => 180, 'begins' => true, 'note' => 'The path breathes, slowly.',
+                'on' => [['point' => 'group:walk-lamps/level']], 'offset' => 180, 'begins' => true, 'note' => 'The path breathes, slowly.',
             ],
             [
                 'id' => 'pond', 'name' => 'Pond', 'shape' => 'smooth', 'mode' => 'add', 'size' => 30, 'unit' => 'hertz', 'rate' => 0.2,
@@ -103,6 +103,6 @@ final class FernhallProgramme
     /** @return list<string> points of these lamps, from 0 */
     private static function path(int ...$lamps): array
     {
-        return array_map(static fn(int $lamp): string => 'fixture:'.self::PATH[$lamp].'/level', array_values($lamps));
+        return array_map(static fn(int $lamp): string => 'fixture:'.self::LAMPS[$lamp].'/level', array_values($lamps));
     }
 }

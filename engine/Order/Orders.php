@@ -33,6 +33,7 @@ final class Orders
         SuggestParameter::class,
         WhoListens::class,
         GatherLook::class,
+        PreviewValues::class,
     ];
 
     /**

@@ -59,7 +59,7 @@ final class PatchApiTest extends AppTestCase
         $this->as(Role::Builder);
         $fixture = ['name' => 'Spare', 'profile' => 'moving-lantern', 'universe' => 'fern-gallery', 'first' => 10];
         $refused = $this->postJson('/api/show/fixtures', $fixture)->assertStatus(422);
-        self::assertSame('/fixtures/8/first', $refused->json('faults.0.path'));
+        self::assertSame('/fixtures/14/first', $refused->json('faults.0.path'));
         self::assertStringContainsString('"Spare" would share slots 10 to 12 with "Fern SR"', $refused->json('faults.0.problem'));
         self::assertStringContainsString('13 is the next free address.', $refused->json('faults.0.allowed'));
         $this->postJson(
@@ -170,14 +170,14 @@ final class PatchApiTest extends AppTestCase
         $scene = (string) $this->get('/api/show/scene')->assertOk()->getContent();
         $before = app(ShowStore::class)->document();
         $answer = $this->send('/api/show/scene', $scene)->assertOk();
-        self::assertSame(['fixtures' => 8, 'profiles' => 4, 'universes' => 0], $answer->json('added'));
+        self::assertSame(['fixtures' => 14, 'profiles' => 4, 'universes' => 0], $answer->json('added'));
         $places = static fn(array $fixtures): array => array_map(
             static fn(array $one): array => [$one['name'], $one['universe'], $one['first']],
             $fixtures,
         );
         self::assertSame(
             $places($before['fixtures']),
-            $places(\array_slice(app(ShowStore::class)->document()['fixtures'], 8)),
+            $places(\array_slice(app(ShowStore::class)->document()['fixtures'], 14)),
             'each where it was',
         );
         $this->postJson('/api/show/undo')->assertJsonPath('undone', 'take in the fixtures of a scene');

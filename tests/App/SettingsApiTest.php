@@ -86,14 +86,14 @@ final class SettingsApiTest extends AppTestCase
         $this->as(Role::Builder);
         $this->getJson('/api/show')->assertJsonPath(
             'nextFree',
-            ['palm-house' => 486, 'fern-gallery' => 13, 'canopy' => 19, 'lily-pond' => 13, 'pond-wall-1' => 511, 'pond-wall-2' => 211],
+            ['palm-house' => 486, 'fern-gallery' => 13, 'canopy' => 19, 'lily-pond' => 13, 'pond-wall-1' => 511, 'pond-wall-2' => 407],
         );
         $this->postJson(
             '/api/show/profiles',
             ['name' => 'Spot', 'parameters' => [['name' => 'level', 'intensity' => true], ['name' => 'pan', 'slots' => 2]]],
         )->assertOk()->assertJsonPath('id', 'spot');
         $fixture = ['name' => 'Path spot', 'profile' => 'spot', 'universe' => 'palm-house', 'first' => 8];
-        $this->postJson('/api/show/fixtures', $fixture)->assertStatus(422)->assertJsonPath('faults.0.path', '/fixtures/8/first');
+        $this->postJson('/api/show/fixtures', $fixture)->assertStatus(422)->assertJsonPath('faults.0.path', '/fixtures/14/first');
         $sheet = $this->postJson(
             '/api/show/fixtures',
             [...$fixture, 'sharesWith' => ['doors']],
@@ -115,7 +115,7 @@ final class SettingsApiTest extends AppTestCase
             ],
             [$spot['first'], $spot['last'], $spot['shares'], $footprint],
         );
-        $this->deleteJson('/api/show/profiles/spot')->assertStatus(422)->assertJsonPath('faults.0.path', '/fixtures/8/profile');
+        $this->deleteJson('/api/show/profiles/spot')->assertStatus(422)->assertJsonPath('faults.0.path', '/fixtures/14/profile');
         $this->postJson('/api/show/undo')->assertJsonPath('undone', 'add fixture "Path spot"');
     }
 
@@ -154,7 +154,7 @@ final class SettingsApiTest extends AppTestCase
         );
         self::assertGreaterThanOrEqual(
             5,
-            min(array_map(count(...), array_diff_key($kinds, ['option' => 0, 'back' => 0, 'fromEnd' => 0, 'toEnd' => 0, 'layout' => 0, 'offeredFunction' => 0]))),
+            min(array_map(count(...), array_diff_key($kinds, ['option' => 0, 'back' => 0, 'fromEnd' => 0, 'toEnd' => 0, 'layout' => 0, 'follow' => 0, 'offeredFunction' => 0]))),
         );
         self::assertSame(
             ['port', 'universe', 'state'][0],

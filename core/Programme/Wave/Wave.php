@@ -26,9 +26,9 @@ final readonly class Wave implements Part, Checked
     public ?Route $beginning;
 
     private const MODES = [self::ADD, self::MULTIPLY, self::REPLACE];
-    private const UNITS = ['hertz', 'beats'];
+    public const UNITS = ['hertz', 'beats'];
     private const MODE_TITLES = ['add' => 'added to what is there', 'multiply' => 'multiplied with what is there', 'replace' => 'in place of what is there'];
-    private const UNIT_TITLES = ['hertz' => 'turns a second', 'beats' => 'beats a turn'];
+    public const UNIT_TITLES = ['hertz' => 'turns a second', 'beats' => 'beats a turn'];
 
     /**
      * @param list<Waved> $on points that it moves

@@ -227,6 +227,8 @@ export const useEngine = defineStore('engine', () => {
   const pressPoint = (point: string) => command('press', { point })
   /** What a look can be made of. */
   const gather = (from: Orders['gather']) => ask('gather', from)
+  /** Values of a look or a cue are held for a moment. */
+  const preview = (values: Orders['preview']['values']) => command('preview', { values })
   /** Others see what is on this page. */
   const stand = (place: string) => void ask('stand', { place })
   /** Events of the trace as a file; its content is Base64. */
@@ -275,6 +277,7 @@ export const useEngine = defineStore('engine', () => {
     pressPoint,
     programme,
     gather,
+    preview,
     check,
     lend,
     handOn,

@@ -496,6 +496,7 @@ export interface Orders {
   'suggest': { point: string }
   'listens': { trigger: object }
   'gather': { from?: string, port?: string, fixtures?: string[], kind?: string, lit?: boolean, look?: string }
+  'preview': { values?: object[], seconds?: number }
 }
 
 /** What the answers to them have beside "ok". */
@@ -519,4 +520,5 @@ export interface Answers {
   'suggest': Suggestion
   'listens': ListeningRoutes
   'gather': Gathered
+  'preview': object
 }

@@ -14,7 +14,8 @@ const EVERY = 'all'
 const kinds = [EVERY, 'intensity', 'colour', 'position', 'beam', 'control', 'other'] as const
 const show = useShow()
 const engine = useEngine()
-const from = ref<'leaves' | 'holds' | 'port'>('leaves')
+const from = ref<'leaves' | 'holds' | 'port' | 'look'>('leaves')
+const other = ref('')
 const port = ref('')
 const group = ref('')
 const kind = ref<(typeof kinds)[number]>(EVERY)
@@ -31,16 +32,17 @@ function membersOf(id: string): string[] {
   if (!id.startsWith('group:')) return id === '' ? [] : [id]
   return (show.groups.find((one) => one.id === id.slice(6))?.members ?? []).flatMap(membersOf)
 }
+const others = computed(() => show.looks.filter((one) => one.id !== props.look))
+function told(values: ValueOfAPoint[]): void {
+  said.value = `${values.length === 1 ? '1 value' : `${values.length} values`} taken.`
+  emit('gathered', values)
+}
 async function take(): Promise<void> {
+  if (from.value === 'look') return told((others.value.find((one) => one.id === other.value) ?? others.value[0])?.values ?? [])
   const order = { from: from.value, fixtures: membersOf(group.value), kind: kind.value, lit: lit.value, look: props.look } as From
   const answer = await engine.gather(from.value === 'port' ? { ...order, port: port.value || ports.value[0]?.id } : order)
-  const values = answer.values ?? []
-  said.value = answer.ok ? `${values.length === 1 ? '1 value' : `${values.length} values`} taken.` : (answer.error ?? '')
-  if (answer.ok)
-    emit(
-      'gathered',
-      values.map(({ point, value }) => ({ point, value })),
-    )
+  if (answer.ok) told((answer.values ?? []).map(({ point, value }) => ({ point, value })))
+  else said.value = answer.error ?? ''
 }
 </script>
 
@@ -52,6 +54,7 @@ async function take(): Promise<void> {
         <option value="leaves">what leaves now</option>
         <option value="holds">what is held by hand</option>
         <option value="port">what a port receives</option>
+        <option v-if="others.length" value="look">another look</option>
       </select></label
     >
     <label v-if="from === 'port'"
@@ -60,19 +63,25 @@ async function take(): Promise<void> {
         <option v-for="one in ports" :key="one.id" :value="one.id">{{ one.name }}</option>
       </select></label
     >
-    <label
+    <label v-if="from === 'look'"
+      >Look
+      <select v-model="other" class="inline-field">
+        <option v-for="one in others" :key="one.id" :value="one.id">{{ one.name }}</option>
+      </select></label
+    >
+    <label v-if="from !== 'look'"
       >Of
       <select v-model="group" class="inline-field">
         <option v-for="one in choices" :key="one.id" :value="one.id">{{ one.name }}</option>
       </select></label
     >
-    <label
+    <label v-if="from !== 'look'"
       >Kind
       <select v-model="kind" class="inline-field">
         <option v-for="one in kinds" :key="one" :value="one">{{ one }}</option>
       </select></label
     >
-    <label class="check"><input v-model="lit" type="checkbox" /> only what is lit</label>
+    <label v-if="from !== 'look'" class="check"><input v-model="lit" type="checkbox" /> only what is lit</label>
     <button type="button" class="small-button" @click="take">Take values</button>
     <span v-if="said" class="small" role="status">{{ said }}</span>
   </section>

@@ -5,6 +5,7 @@ import { useShow, type CueList } from '@/api/show'
 import { useAttempt } from '@/components/attempt'
 import { useEngine } from '@/live/engine'
 import CueForm from './CueForm.vue'
+import CueSheet from './CueSheet.vue'
 import CueTable from './CueTable.vue'
 import ListControls from './ListControls.vue'
 import { useProgramme } from './live'
@@ -21,6 +22,7 @@ const { failed, attempt } = useAttempt()
 const life = computed(() => lists.value.get(props.list.id))
 const opened = ref('')
 const wrong = ref('')
+const hasSheet = ref(false)
 const cue = computed(() => (props.list.cues ?? []).find((one) => one.number === opened.value) ?? null)
 const remove = () =>
   attempt(async () => {
@@ -52,11 +54,13 @@ const setRate = (event: Event) =>
       >
       <span class="spring" />
       <template v-if="session.mayBuild">
-        <v-btn @click="emit('change')">Change</v-btn><v-btn color="error" @click="remove">Delete</v-btn>
+        <v-btn :aria-expanded="hasSheet" @click="hasSheet = !hasSheet">Table</v-btn><v-btn @click="emit('change')">Change</v-btn
+        ><v-btn color="error" @click="remove">Delete</v-btn>
       </template>
     </div>
     <p class="small">{{ listSentence(list) }}</p>
     <p v-if="failed || wrong" class="wrong" role="alert">{{ failed || wrong }}</p>
+    <CueSheet v-if="hasSheet" :list="list.id" @done="hasSheet = false" />
     <CueTable :list="list" :life="life" :now="now" :open="opened" @open="opened = $event" @failed="wrong = $event" />
     <CueForm v-if="cue" :key="`${list.id} ${opened}`" :list="list" :cue="cue" @done="opened = ''" />
   </aside>

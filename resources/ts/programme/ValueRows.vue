@@ -2,21 +2,28 @@
 import { computed, ref } from 'vue'
 import type { ValueOfAPoint } from '@/api/showDocument'
 import PointField from '@/kinds/PointField.vue'
+import { useEngine } from '@/live/engine'
 import { usePointNames } from './names'
 import { partOf } from './values'
 
 /** The values of a look or a cue, one line each. */
 defineProps<{ fault?: (path: string) => string | undefined }>()
 const values = defineModel<ValueOfAPoint[]>({ required: true })
-const { nameOf, unitOf } = usePointNames()
+const { nameOf, placeName, unitOf } = usePointNames()
+const engine = useEngine()
 const added = ref('')
-const parts = computed(() => new Set(values.value.map((one) => partOf(one.point))).size)
 const asValue = (text: string) => (text.trim() === '' || Number.isNaN(Number(text)) ? text : Number(text))
 const change = (at: number, value: ValueOfAPoint['value']) => {
   values.value = values.value.map((one, i) => (i === at ? { ...one, value } : one))
 }
 const remove = (at: number) => {
   values.value = values.value.filter((_, i) => i !== at)
+}
+/** What could be taken out at once: everything at one place. */
+const places = computed(() => [...new Set(values.value.map((one) => partOf(one.point)))])
+const takeOut = (event: Event) => {
+  const part = (event.target as HTMLSelectElement).value
+  values.value = values.value.filter((one) => partOf(one.point) !== part)
 }
 function add(): void {
   if (added.value === '') return
@@ -28,7 +35,11 @@ function add(): void {
 <template>
   <section class="wide" aria-label="Values">
     <h3>
-      Values <span class="figures">{{ values.length }}</span> <span v-if="parts > 1">at {{ parts }} places</span>
+      Values <span class="figures">{{ values.length }}</span> <span v-if="places.length > 1">at {{ places.length }} places</span>
+      <select v-if="places.length > 1" class="inline-field out" aria-label="Take all of one out" @change="takeOut">
+        <option value="">take one out …</option>
+        <option v-for="one in places" :key="one" :value="one">{{ placeName(one) }}</option>
+      </select>
     </h3>
     <div class="rows">
       <label v-for="(one, i) in values" :key="one.point" class="row">
@@ -47,6 +58,10 @@ function add(): void {
           fault?.(`values/${i}/point`) ?? fault?.(`values/${i}/value`)
         }}</span>
       </label>
+    </div>
+    <div v-if="values.length" class="try">
+      <button type="button" class="small-button" @click="engine.preview(values)">Hold these values for 15 s</button>
+      <span class="quiet small">above all desks, until then or until X</span>
     </div>
     <div class="add">
       <PointField v-model="added" label="Add a point" /><button
@@ -85,6 +100,12 @@ function add(): void {
 .inline-field {
   width: 84px;
   text-align: right;
+}
+.try {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  margin-bottom: 12px;
 }
 .add {
   display: grid;

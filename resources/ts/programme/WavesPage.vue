@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { useSession } from '@/api/session'
 import { useShow } from '@/api/show'
 import ListPage from '@/lists/ListPage.vue'
 import type { Row } from '@/lists/rows'
+import FigureForm from './FigureForm.vue'
 import { useProgramme } from './live'
 import { usePointNames } from './names'
 import PlainForm from './PlainForm.vue'
@@ -12,6 +14,7 @@ import { waveSentence } from './waves'
 
 /** The waves of the show. */
 const show = useShow()
+const session = useSession()
 const { news } = useProgramme()
 const { nameOf } = usePointNames()
 const running = computed(() => new Set((news.value?.waves ?? []).filter((one) => one.isOn).map((one) => one.id)))
@@ -40,6 +43,8 @@ const rows = computed<Row[]>(() =>
     columns="minmax(0, 1fr) 470px"
   >
     <template #tabs><ProgrammeTabs /></template>
+    <template #head="{ open }"><v-btn v-if="session.mayBuild" @click="open('figure')">Add a figure</v-btn></template>
+    <template #other="{ done }"><FigureForm @done="done" @cancel="done('')" /></template>
     <template #row="{ row }"
       ><span class="mark" :class="{ on: row.state === 'running' }" /><strong>{{ row.name }}</strong>
       <span v-if="row.state === 'running'" class="small">running</span>

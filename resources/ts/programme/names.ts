@@ -50,5 +50,7 @@ export function usePointNames() {
     const mode = profile?.modes?.find((one) => one.id === fixture?.mode)
     return path === undefined ? '' : (unitAt(mode, path) ?? unitAt(profile, path) ?? USUAL)
   }
-  return { nameOf, unitOf }
+  /** What a fixture, a group or a universe is called, by its id alone. */
+  const placeName = (id: string) => [...show.fixtures, ...show.groups, ...show.universes].find((one) => one.id === id)?.name ?? id
+  return { nameOf, placeName, unitOf }
 }

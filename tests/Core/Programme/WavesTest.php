@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\Core\Programme;
 
+use NimbleJunction\Core\Programme\Wave\Figure;
 use NimbleJunction\Core\Programme\Wave\Shape;
 use NimbleJunction\Core\Programme\Wave\Spread;
 use NimbleJunction\Core\Show\ShowRefused;
@@ -166,6 +167,26 @@ final class WavesTest extends TestCase
         $again->rig->adopt([...$again->rig->document, 'waves' => []]);
         $again->rig->pass(0.1);
         self::assertSame(0, $again->levels()[0]);
+    }
+
+    public function testFiguresOfPanAndTiltAreTwoWavesThatBelongTogether(): void
+    {
+        $figure = new Figure('Ring', 'fixture:m', 'circle', 10.0, 'hertz', 0.25, 0.0);
+        $waves = array_map(static fn(array $wave, int $i): array => ['id' => "w{$i}"] + $wave, $figure->waves(['pan' => 'pan', 'tilt' => 'tilt']), [0, 1]);
+        $evening = new Evening([
+            'profiles' => [['id' => 'mover', 'name' => 'Mover', 'parameters' => [['name' => 'pan', 'role' => 'pan', 'slots' => 2], ['name' => 'tilt', 'role' => 'tilt', 'slots' => 2]]]],
+            'fixtures' => [['id' => 'm', 'name' => 'M', 'profile' => 'mover', 'universe' => 'palm', 'first' => 1]], 'groups' => [], 'waves' => $waves,
+        ]);
+        self::assertSame(['pan' => 'pan', 'tilt' => 'tilt'], $figure->parameters($evening->rig->junction->plan()->patch));
+        $evening->rig->artNet([1 => 128, 3 => 128]);
+        $evening->set('wave:w0', 1);
+        $evening->set('wave:w1', 1);
+        for ($i = 0; $i < 40; ++$i) {
+            $evening->rig->pass(0.1);
+            [$a, $b, $c, $d] = $evening->levels();
+            self::assertEqualsWithDelta(6553.5, hypot($a * 256 + $b - 32768, $c * 256 + $d - 32768), 3.0, 'always as far from the middle');
+        }
+        self::assertSame(['pan'], array_map(static fn(array $wave): string => substr($wave['name'], -3), (new Figure('S', 'fixture:m', 'sweep', 1.0, 'hertz', 1.0, 0.0))->waves(['pan' => 'pan', 'tilt' => 'tilt'])));
     }
 
     public function testWhatDoesNotFitIsRefused(): void

@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Programme;
+
+/** What follows a cue, as it stands in a table: "4" for seconds after its go, "c" for when it is complete, "c+2" for two seconds later. */
+final class FollowText
+{
+    public const RULE = 'Use seconds after its go, like 4; c for when it is complete; c+2 for two seconds later; nothing for by hand.';
+
+    private const PATTERN = '/^(c)?\s*\+?\s*(\d+(?:[.,]\d+)?)?$/iD';
+
+    /** @param mixed $follow as it stands in the document */
+    public static function spelled(mixed $follow): string
+    {
+        if (! \is_array($follow)) {
+            return '';
+        }
+        $seconds = is_numeric($follow['seconds'] ?? null) ? (float) $follow['seconds'] : 0.0;
+        $text = rtrim(rtrim(number_format($seconds, 3, '.', ''), '0'), '.');
+
+        return ($follow['kind'] ?? '') === 'after' ? $text : 'c'.($seconds > 0.0 ? "+{$text}" : '');
+    }
+
+    /** @return array{kind: string, seconds?: float}|false|null as it stands in the document; null for by hand, false where it is none of these */
+    public static function read(string $text): array|false|null
+    {
+        if (trim($text) === '') {
+            return null;
+        }
+        if (preg_match(self::PATTERN, trim($text), $found) !== 1) {
+            return false;
+        }
+        $seconds = ($found[2] ?? '') === '' ? null : (float) strtr($found[2], ',', '.');
+
+        return $found[1] === '' ? ['kind' => 'after', 'seconds' => $seconds ?? 0.0] : ['kind' => 'complete'] + ($seconds === null ? [] : ['seconds' => $seconds]);
+    }
+}
