@@ -34,6 +34,6 @@ final class FollowText
         }
         $seconds = ($found[2] ?? '') === '' ? null : (float) strtr($found[2], ',', '.');
 
-        return $found[1] === '' ? ['kind' => 'after', 'seconds' => $seconds ?? 0.0] : ['kind' => 'complete'] + ($seconds === null ? [] : ['seconds' => $seconds]);
+        return ($found[1] ?? '') === '' ? ['kind' => 'after', 'seconds' => $seconds ?? 0.0] : ['kind' => 'complete'] + ($seconds === null ? [] : ['seconds' => $seconds]);
     }
 }

@@ -93,7 +93,30 @@ final readonly class Figure implements Kind, Checked
      */
     public function waves(array $parameters): array
     {
-        $wave = fn(string $axis, array $more): array => isset($parameters[$axis]) ? [[
+        // By beats a turn takes half as many where it is twice as fast.
+        $faster = $this->unit === 'beats' ? $this->rate / self::TWICE : $this->rate * self::TWICE;
+        $axis = fn(int $from): array => array_values(array_filter($this->points, static fn(int $i): bool => $i % 2 === $from, \ARRAY_FILTER_USE_KEY));
+
+        $twice = ['rate' => $faster, ...($this->offset === 0.0 ? [] : ['offset' => self::TWICE * $this->offset])];
+        [$pan, $tilt] = match ($this->figure) {
+            'eight' => [[], $twice],
+            'sweep' => [[], null],
+            'points' => [['shape' => 'drawn', 'points' => $axis(0)], ['shape' => 'drawn', 'points' => $axis(1)]],
+            default => [['phase' => self::QUARTER], []],
+        };
+
+        return array_values(array_filter([$this->wave('pan', $parameters, $pan), $this->wave('tilt', $parameters, $tilt)]));
+    }
+
+    /**
+     * @param array<string, string> $parameters
+     * @param array<string, mixed>|null $more fields of its own; null for no wave
+     *
+     * @return array<string, mixed>|null null where there is no such parameter
+     */
+    private function wave(string $axis, array $parameters, ?array $more): ?array
+    {
+        return $more === null || ! isset($parameters[$axis]) ? null : [
             'name' => "{$this->name}, {$axis}",
             'on' => [['point' => "{$this->of}/{$parameters[$axis]}"]],
             'mode' => Wave::ADD,
@@ -102,16 +125,6 @@ final readonly class Figure implements Kind, Checked
             'rate' => $this->rate,
             ...($this->offset === 0.0 ? [] : ['offset' => $this->offset]),
             ...$more,
-        ]] : [];
-        // By beats a turn takes half as many where it is twice as fast.
-        $faster = $this->unit === 'beats' ? $this->rate / self::TWICE : $this->rate * self::TWICE;
-        $axis = fn(int $from): array => array_values(array_filter($this->points, static fn(int $i): bool => $i % 2 === $from, \ARRAY_FILTER_USE_KEY));
-
-        return match ($this->figure) {
-            'eight' => [...$wave('pan', []), ...$wave('tilt', ['rate' => $faster, ...($this->offset === 0.0 ? [] : ['offset' => self::TWICE * $this->offset])])],
-            'sweep' => $wave('pan', []),
-            'points' => [...$wave('pan', ['shape' => 'drawn', 'points' => $axis(0)]), ...$wave('tilt', ['shape' => 'drawn', 'points' => $axis(1)])],
-            default => [...$wave('pan', ['phase' => self::QUARTER]), ...$wave('tilt', [])],
-        };
+        ];
     }
 }
