@@ -18,6 +18,7 @@ final class Programmes implements Measurement
     private const UNIVERSES = 64;
     private const LOOKS = 200;
     private const LISTS = 20;
+    private const WAVES = 100;
     private const FRAME_NANOS = 22_727_272;
     private const FRAMES = 220;
     private const SECOND = 1_000_000_000;
@@ -26,7 +27,7 @@ final class Programmes implements Measurement
 
     public function title(): string
     {
-        return 'Programme: 200 looks and 20 lists over 64 universes, and a cross-fade of 10,000 parameters';
+        return 'Programme: 200 looks, 20 lists and 100 waves over 64 universes, and a cross-fade of 10,000 parameters';
     }
 
     public function run(): iterable
@@ -78,31 +79,38 @@ final class Programmes implements Measurement
             ['number' => '1', 'up' => 30, 'look' => "look-{$n}", 'follow' => ['kind' => 'complete']],
             ['number' => '2', 'up' => 30, 'look' => 'look-'.($n + 20), 'follow' => ['kind' => 'complete']],
         ]], range(1, self::LISTS));
+        $document['waves'] = array_map(static fn(int $n): array => [
+            'id' => "wave-{$n}", 'name' => "Wave {$n}", 'size' => 20, 'rate' => 0.2, 'offset' => 360,
+            'on' => array_map(static fn(int $i): array => ['point' => 'fixture:f'.((13 * $n + $i) % $fixtures).'/p'.(1 + $n % 10)], range(0, 5)),
+        ], range(1, self::WAVES));
         $document['masters'] = [['id' => 'grand', 'name' => 'Grand master', 'time' => 3600]];
         $junction = self::junction($document);
-        $still = $this->share($junction);
         for ($n = 1; $n <= self::LOOKS; ++$n) {
             $this->press($junction, "look:look-{$n}");
         }
         for ($n = 1; $n <= self::LISTS; ++$n) {
             $this->press($junction, "list:list-{$n}/go");
         }
-        yield Line::atMost('all of them moving: of one core at 44 frames a second', 100 * $this->share($junction), 40, ' %');
+        yield Line::only('200 looks and 20 lists moving: of one core at 44 frames a second', 100 * $this->share($junction), ' %');
+        for ($n = 1; $n <= self::WAVES; ++$n) {
+            $this->set($junction, "wave:wave-{$n}", 1);
+        }
+        yield Line::atMost('100 waves besides', 100 * $this->share($junction), 40, ' %');
         $this->press($junction, 'master:grand/zero');
         yield Line::only('the same with the grand master on its way', 100 * $this->share($junction), ' %');
         for ($n = 1; $n <= self::LOOKS; ++$n) {
             $this->press($junction, "look:look-{$n}");
         }
-        for ($n = 1; $n <= self::LISTS; ++$n) {
-            $this->press($junction, "list:list-{$n}/release");
-        }
+        $this->press($junction, 'programme:release');
         $this->set($junction, 'master:grand', 100);
         $this->share($junction);
+        $still = $this->share($junction);
         for ($n = 1; $n <= self::LOOKS; $n += 2) {
             $this->set($junction, "look:look-{$n}", 100);
         }
         $this->share($junction);
-        yield Line::only('100 looks live and still, against nothing live (keep-alives in both)', $this->share($junction) / $still, '×');
+        yield Line::only('none live, universes kept alive', 100 * $still, ' %');
+        yield Line::only('100 looks live and still', 100 * $this->share($junction), ' %');
         $times = [];
         for ($i = 0; $i < 1000; ++$i) {
             $this->now += 50_000_000;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Programme;
 
+use NimbleJunction\Core\Patch\Parameter;
 use NimbleJunction\Core\Patch\ParameterKind;
 use NimbleJunction\Core\Patch\Placement;
 
@@ -18,6 +19,7 @@ final readonly class Lane
      * @param int $zero its value at 0 %
      * @param int $highest that its slots can hold
      * @param bool $takesHighest whether the highest takes precedence there
+     * @param Parameter|null $parameter null for a slot that nothing is known of
      */
     public function __construct(
         public string $key,
@@ -27,6 +29,7 @@ final readonly class Lane
         public int $zero,
         public int $highest,
         public bool $takesHighest,
+        public ?Parameter $parameter = null,
     ) {
     }
 
@@ -43,6 +46,7 @@ final readonly class Lane
             $parameter->value(0.0),
             $parameter->highest(),
             $latest[$placement->slots[0]] === "\0",
+            $parameter,
         );
     }
 

@@ -49,7 +49,7 @@ final class Lanes
             foreach ($one->isGiven() && is_numeric($one->value) ? $this->of($one->point) : [] as $key) {
                 $lane = $this->lane($key);
                 if ($lane !== null) {
-                    $targets[$lane->key] = new Target($lane, $this->value($lane, $key, (float) $one->value));
+                    $targets[$lane->key] = new Target($lane, self::value($lane, $one->point, (float) $one->value));
                 }
             }
         }
@@ -131,18 +131,14 @@ final class Lanes
         return $isFiner ? null : Lane::ofSlot($key, $reference->id, $slot, isset($this->raw[$reference->id]), $latest);
     }
 
-    /** @param float $value in the unit of what was named */
-    private function value(Lane $lane, string $named, float $value): int
+    /** @param float $value in the unit of what was named: a slot has its level, whatever lies there */
+    private static function value(Lane $lane, Reference $named, float $value): int
     {
-        $reference = Reference::parse($named);
-        if ($reference?->kind === 'slot') {
-            $steps = (int) floor(max(0.0, min(255.0, $value)) + 0.5);
-
-            return intdiv($steps * $lane->highest, 255);
+        if ($named->kind === 'slot' || $lane->parameter === null) {
+            return intdiv((int) floor(max(0.0, min(255.0, $value)) + 0.5) * $lane->highest, 255);
         }
-        $parameter = $reference === null ? null : $this->patch->find($reference->id, $reference->part)?->placed->parameter;
 
-        return $parameter === null ? 0 : $parameter->value($parameter->shareOf($value));
+        return $lane->parameter->value($lane->parameter->shareOf($value));
     }
 
     /** @return string 512 bytes; '' where there is no such universe */

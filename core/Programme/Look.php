@@ -83,6 +83,15 @@ final readonly class Look implements Part
         return new Times($seconds, $seconds, $this->delay, $this->kinds);
     }
 
+    /** At once, whatever its times are: what is brought up by its level is there as far as that says. */
+    public function atOnce(): Times
+    {
+        return new Times(kinds: array_values(array_map(
+            static fn(KindTime $one): KindTime => new KindTime($one->kind, jumps: true),
+            array_filter($this->kinds, static fn(KindTime $one): bool => $one->jumps),
+        )));
+    }
+
     /** @param float $common seconds, where it has no time of its own */
     public function secondsOut(float $common): float
     {

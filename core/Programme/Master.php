@@ -65,7 +65,7 @@ final readonly class Master implements Part, Checked
             Field::name(),
             Field::choice('over', 'Over', Over::class, Over::All)->called(Over::TITLES)
                 ->meaning('Looks and lists are scaled before they are merged with desks; everything else as it leaves.'),
-            (new Ids('lists', 'Lists', 'list', CueList::MOST))->shownFor('over', Over::Lists->value),
+            (new Ids('lists', 'Lists', 'cue-list', CueList::MOST))->shownFor('over', Over::Lists->value),
             (new Ids('looks', 'Looks', 'look', Look::MOST))->shownFor('over', Over::Looks->value),
             (new Ids('universes', 'Universes', 'universe', 1024))->shownFor('over', Over::Universes->value),
             (new Ids('groups', 'Groups', 'group', 500))->shownFor('over', Over::Groups->value),

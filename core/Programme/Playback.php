@@ -57,6 +57,12 @@ final class Playback
         return false;
     }
 
+    /** Whether it moves, or is to begin something later. */
+    public function isBusy(): bool
+    {
+        return $this->waiting !== [] || $this->isMoving();
+    }
+
     /** @return int|null when what is delayed begins next, on its clock */
     public function waitsUntil(): ?int
     {

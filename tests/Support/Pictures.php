@@ -37,12 +37,6 @@ final readonly class Pictures
                 $this->go('Patch');
                 $this->chrome->press('Fern SL', 'section');
             },
-            'profiles' => function (): void {
-                $this->go('Patch');
-                $this->chrome->press('Profiles', '.page-head');
-                $this->chrome->press('Mist laser', 'section');
-                $this->chrome->untilText('form', 'Change Mist laser');
-            },
             'universe' => function (): void {
                 $this->go('Universes');
                 $this->chrome->find('[data-slot="1"]')->click();

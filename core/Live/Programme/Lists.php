@@ -28,6 +28,9 @@ final class Lists implements Room
     /** @var array<string, LiveList> by id */
     private array $live = [];
 
+    /** @var array<string, LiveList> those of them that move, wait, or go on by themselves: all others cost nothing */
+    private array $busy = [];
+
     private Plan $plan;
     private int $acts = 0;
 
@@ -63,7 +66,7 @@ final class Lists implements Room
         foreach ($this->live as $id => $live) {
             $list = $plan->programme->lists[$id] ?? null;
             if ($list === null) {
-                unset($this->live[$id]);
+                unset($this->live[$id], $this->busy[$id]);
 
                 continue;
             }
@@ -76,7 +79,7 @@ final class Lists implements Room
                 $live->playback->aim($this->giving->targets($values), $this->giving->merged(), $now);
             }
             $this->scale($live);
-            $this->giving->lay($live->playback, $now);
+            $this->lay($live, $now);
         }
     }
 
@@ -240,7 +243,7 @@ final class Lists implements Room
     public function dueAt(int $lastFrame): int
     {
         $due = \PHP_INT_MAX;
-        foreach ($this->live as $live) {
+        foreach ($this->busy as $live) {
             $playback = $live->playback;
             foreach (array_filter([$playback->waitsUntil(), $live->followsAt], is_int(...)) as $at) {
                 $due = min($due, $playback->clock->when($at));
@@ -256,7 +259,7 @@ final class Lists implements Room
     /** A frame: what moves goes on, what follows goes. */
     public function goOn(int $now): void
     {
-        foreach ($this->live as $live) {
+        foreach ($this->busy as $live) {
             $clock = $live->playback->clock;
             for ($i = 0; $i < self::MOST_AT_ONCE && $live->followsAt !== null && $live->followsAt <= $clock->at($now); ++$i) {
                 $asOf = min($now, $clock->when($live->followsAt));
@@ -325,7 +328,7 @@ final class Lists implements Room
             $live->followsAt = $follows === null ? null : $at + $follows;
             $this->live[$id] = $live;
             $this->scale($live);
-            $this->giving->lay($live->playback, $now);
+            $this->lay($live, $now);
         }
         $this->goOn($now);
     }
@@ -336,7 +339,7 @@ final class Lists implements Room
         $looks = $this->plan->programme->looks;
         $times ??= $cue->times($this->common->seconds());
         $all = $this->giving->targets($live->list->valuesAt($place, $looks));
-        $own = $this->giving->targets($live->list->ownValues($cue, $looks));
+        $own = $live->list->tracking ? $this->giving->targets($live->list->ownValues($cue, $looks)) : $all;
         $going = $cue->assert || ! $live->isOn ? $all : $own + array_diff_key($all, array_flip($live->playback->keys(true)));
         foreach (array_diff_key($all, $going) as $key => $target) {
             if ($live->playback->aimOf($key) !== $target->value) {
@@ -354,7 +357,7 @@ final class Lists implements Room
         $live->completeAt = $live->wentAt + $times->longest();
         // Never within the same frame: cues that follow each other in a circle at once would never end.
         $live->followsAt = $cue->follow === null ? null : $live->wentAt + max(Giving::FRAME_NANOS, $cue->follow->after($times->longest()));
-        $this->giving->lay($live->playback, $now);
+        $this->lay($live, $now);
         ++$this->acts;
         if ($isHeard) {
             $this->giving->setOthers($live->list->ownValues($cue, $looks), new Act($live->playback->owner, $live->playback->name), $now);
@@ -373,6 +376,11 @@ final class Lists implements Room
     private function lay(LiveList $live, int $now): void
     {
         $this->giving->lay($live->playback, $now);
+        if ($live->followsAt !== null || $live->playback->isBusy()) {
+            $this->busy[$live->list->id] = $live;
+        } else {
+            unset($this->busy[$live->list->id]);
+        }
     }
 
     /** @return bool whether that is otherwise than before */

@@ -26,6 +26,9 @@ final class Looks extends PlanRoom implements Room
     /** @var array<string, LiveLook> by id */
     private array $live = [];
 
+    /** @var array<string, LiveLook> those of them that move, wait, or end by themselves: all others cost nothing */
+    private array $busy = [];
+
     private int $acts = 0;
 
     /**
@@ -55,7 +58,7 @@ final class Looks extends PlanRoom implements Room
         foreach ($this->live as $id => $live) {
             $look = $plan->programme->looks[$id] ?? null;
             if ($look === null) {
-                unset($this->live[$id]);
+                unset($this->live[$id], $this->busy[$id]);
 
                 continue;
             }
@@ -64,7 +67,7 @@ final class Looks extends PlanRoom implements Room
             $live->playback->name = "Look \"{$look->name}\"";
             $live->playback->aim($live->level > 0.0 ? $this->giving->targets($look->values) : [], $this->giving->merged(), $now);
             $this->scale($live);
-            $this->giving->lay($live->playback, $now);
+            $this->lay($live, $now);
         }
     }
 
@@ -162,9 +165,9 @@ final class Looks extends PlanRoom implements Room
     }
 
     /** It comes on, in its times; those of its set go. */
-    public function recall(Look $look, int $now, ?float $seconds = null): void
+    public function recall(Look $look, int $now, bool $isAtOnce = false): void
     {
-        $times = $look->timesIn($seconds ?? $this->common->seconds());
+        $times = $isAtOnce ? $look->atOnce() : $look->timesIn($this->common->seconds());
         $targets = $this->giving->targets($look->values);
         $from = $look->set === '' ? [] : $this->replaced($look, array_keys($targets), $times->up, $now);
         $live = $this->live[$look->id] ??= LiveLook::of($look);
@@ -173,7 +176,7 @@ final class Looks extends PlanRoom implements Room
         $live->playback->go($targets, $times, $this->giving->merged(), $now, $from);
         $live->completeAt = $live->playback->clock->at($now) + $times->longest();
         $live->endsAt = $look->press === Recall::Once ? $live->completeAt : null;
-        $this->giving->lay($live->playback, $now);
+        $this->lay($live, $now);
         $this->giving->setOthers($look->values, new Act($live->playback->owner, $live->playback->name), $now);
         ++$this->acts;
         ($this->happened)($look->recalled());
@@ -227,7 +230,7 @@ final class Looks extends PlanRoom implements Room
     public function dueAt(int $lastFrame): int
     {
         $due = \PHP_INT_MAX;
-        foreach ($this->live as $live) {
+        foreach ($this->busy as $live) {
             $playback = $live->playback;
             foreach (array_filter([$playback->waitsUntil(), $live->endsAt], is_int(...)) as $at) {
                 $due = min($due, $playback->clock->when($at));
@@ -243,7 +246,7 @@ final class Looks extends PlanRoom implements Room
     /** A frame: what moves goes on. */
     public function goOn(int $now): void
     {
-        foreach ($this->live as $id => $live) {
+        foreach ($this->busy as $id => $live) {
             $at = $live->playback->clock->at($now);
             if ($live->endsAt !== null && $live->endsAt <= $at) {
                 $this->release((string) $id, $now);
@@ -307,7 +310,7 @@ final class Looks extends PlanRoom implements Room
             return;
         }
         if ($live === null || $live->level <= 0.0) {
-            $this->recall($look, $now, 0.0);
+            $this->recall($look, $now, true);
             $live = $this->live[$look->id];
         }
         $this->tell($live, $level);
@@ -347,9 +350,15 @@ final class Looks extends PlanRoom implements Room
     private function lay(LiveLook $live, int $now): void
     {
         $this->giving->lay($live->playback, $now);
+        $id = $live->look->id;
         if ($live->level <= 0.0 && $live->playback->isOver()) {
-            unset($this->live[$live->look->id]);
+            unset($this->live[$id]);
             ++$this->acts;
+        }
+        if (isset($this->live[$id]) && ($live->endsAt !== null || $live->playback->isBusy())) {
+            $this->busy[$id] = $live;
+        } else {
+            unset($this->busy[$id]);
         }
     }
 

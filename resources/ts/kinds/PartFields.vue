@@ -30,7 +30,7 @@ const lists: Record<string, () => { id: string; name: string }[]> = {
   universe: () => show.universes,
   profile: () => show.profiles,
   look: () => show.looks,
-  list: () => show.lists,
+  'cue-list': () => show.lists,
   master: () => show.masters,
   group: () => show.groups,
   fixture: () => show.fixtures,

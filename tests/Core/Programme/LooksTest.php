@@ -92,7 +92,7 @@ final class LooksTest extends TestCase
     public function testALevelScalesIntensitiesAndCrossFadesTheRest(): void
     {
         $evening = self::with([self::look('doors', ['fixture:a/level' => 80, 'fixture:h/pan' => 100, 'fixture:h/wheel' => 100], [
-            'kinds' => [['kind' => 'beam', 'jumps' => true]],
+            'fadeIn' => 30, 'delay' => 5, 'kinds' => [['kind' => 'beam', 'jumps' => true], ['kind' => 'position', 'fade' => 9]],
         ])]);
         $evening->rig->artNet([5 => 0, 6 => 0, 7 => 0, 8 => 0]);
         foreach ([[50, 102, 0x80, 255], [25, 51, 0x40, 255], [100, 204, 0xFF, 255]] as [$level, $lamp, $pan, $wheel]) {
