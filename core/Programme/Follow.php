@@ -12,9 +12,9 @@ interface Follow extends Kind
     /**
      * @param int $longest nanoseconds that the cue takes until it is complete
      *
-     * @return int nanoseconds after its go
+     * @return int|null nanoseconds after its go; null where no time says when
      */
-    public function after(int $longest): int;
+    public function after(int $longest): ?int;
 
     public function words(): string;
 }

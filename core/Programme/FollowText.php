@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Programme;
 
-/** What follows a cue, as it stands in a table: "4" for seconds after its go, "c" for when it is complete, "c+2" for two seconds later. */
+/**
+ * What follows a cue, as it stands in a table: "4" for seconds after its go, "c" for when it is
+ * complete, "c+2" for two seconds later, "b4" for four beats later.
+ */
 final class FollowText
 {
-    public const RULE = 'Use seconds after its go, like 4; c for when it is complete; c+2 for two seconds later; nothing for by hand.';
+    public const RULE = 'Use seconds after its go, like 4; c for when it is complete; c+2 for two seconds later; b4 for four beats later; nothing for by hand.';
 
     private const PATTERN = '/^(c)?\s*\+?\s*(\d+(?:[.,]\d+)?)?$/iD';
 
@@ -17,17 +20,25 @@ final class FollowText
         if (! \is_array($follow)) {
             return '';
         }
+        if (($follow['kind'] ?? '') === 'beat') {
+            $beats = \is_int($follow['beats'] ?? null) ? $follow['beats'] : 1;
+
+            return "b{$beats}";
+        }
         $seconds = is_numeric($follow['seconds'] ?? null) ? (float) $follow['seconds'] : 0.0;
         $text = rtrim(rtrim(number_format($seconds, 3, '.', ''), '0'), '.');
 
         return ($follow['kind'] ?? '') === 'after' ? $text : 'c'.($seconds > 0.0 ? "+{$text}" : '');
     }
 
-    /** @return array{kind: string, seconds?: float}|false|null as it stands in the document; null for by hand, false where it is none of these */
+    /** @return array{kind: string, seconds?: float, beats?: int}|false|null as it stands in the document; null for by hand, false where it is none of these */
     public static function read(string $text): array|false|null
     {
         if (trim($text) === '') {
             return null;
+        }
+        if (preg_match('/^b\s*(\d{1,5})?$/iD', trim($text), $beats) === 1) {
+            return ['kind' => 'beat', 'beats' => (int) ($beats[1] ?? 1)];
         }
         if (preg_match(self::PATTERN, trim($text), $found) !== 1) {
             return false;

@@ -8,6 +8,7 @@ use NimbleJunction\Core\Document\Fault;
 use NimbleJunction\Core\Document\Kind;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Programme\CueList;
+use NimbleJunction\Core\Programme\Follow\BeatFollow;
 use NimbleJunction\Core\Programme\Look;
 use NimbleJunction\Core\Programme\Master;
 use NimbleJunction\Core\Programme\PointValue;
@@ -44,6 +45,10 @@ final readonly class ProgrammeReferences
         foreach ($list->cues as $i => $cue) {
             if ($cue->look !== '' && ! isset($this->show->looks[$cue->look])) {
                 $faults[] = $this->missing("{$path}/cues/{$i}/look", 'look', $cue->look, $this->show->looks);
+            }
+            $tempo = $cue->follow instanceof BeatFollow ? $cue->follow->tempo : '';
+            if ($tempo !== '' && ! isset($this->show->tempos[$tempo])) {
+                $faults[] = $this->missing("{$path}/cues/{$i}/follow/tempo", 'tempo', $tempo, $this->show->tempos);
             }
             array_push($faults, ...$this->ofValues($cue->values, "{$path}/cues/{$i}/values"), ...$this->ofActions($cue->do, "{$path}/cues/{$i}/do"));
         }

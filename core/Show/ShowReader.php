@@ -15,6 +15,7 @@ use NimbleJunction\Core\Offer\PressFunction;
 use NimbleJunction\Core\Offer\SetFunction;
 use NimbleJunction\Core\Pixels\Layouts;
 use NimbleJunction\Core\Programme\Follow\AfterFollow;
+use NimbleJunction\Core\Programme\Follow\BeatFollow;
 use NimbleJunction\Core\Programme\Follow\CompleteFollow;
 use NimbleJunction\Core\Route\Kinds as RouteKinds;
 
@@ -75,7 +76,7 @@ final class ShowReader
             'fromEnd' => [MessageFrom::class, SlotEnd::class],
             'toEnd' => [MessageTo::class, SlotEnd::class],
             'layout' => Layouts::ALL,
-            'follow' => [AfterFollow::class, CompleteFollow::class],
+            'follow' => [AfterFollow::class, CompleteFollow::class, BeatFollow::class],
             'offeredFunction' => [LevelFunction::class, SetFunction::class, PressFunction::class, NumberFunction::class],
         ]);
     }

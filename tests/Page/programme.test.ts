@@ -61,6 +61,8 @@ describe('cues', () => {
     ['4', { kind: 'after', seconds: 4 }, '4'],
     ['c', { kind: 'complete' }, 'c'],
     ['c+2.5', { kind: 'complete', seconds: 2.5 }, 'c+2.5'],
+    ['b', { kind: 'beat', beats: 1 }, 'b1'],
+    ['B 4', { kind: 'beat', beats: 4 }, 'b4'],
     ['complete 3', { kind: 'complete', seconds: 3 }, 'c+3'],
   ])('follow as "%s" says', (typed, follow, text) => {
     expect(followOf(typed)).toEqual(follow)

@@ -7,6 +7,7 @@ namespace NimbleJunction\Core\Live\Programme;
 use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Point\Act;
 use NimbleJunction\Core\Programme\Cue;
+use NimbleJunction\Core\Programme\Follow\BeatFollow;
 use NimbleJunction\Core\Programme\KeptPlayback;
 use NimbleJunction\Core\Programme\Times;
 use NimbleJunction\Core\Route\Event;
@@ -16,8 +17,11 @@ use NimbleJunction\Core\State\Stored;
 /** Cue lists: go, back, jump, pause, stop, release, and what follows by itself. */
 final class Lists implements Room
 {
-    private const LOWEST_RATE = 0.05;
-    private const HIGHEST_RATE = 20.0;
+    public const LOWEST_RATE = 0.05;
+    public const HIGHEST_RATE = 20.0;
+
+    /** A beat that is so near has come: its time is rounded to nanoseconds. */
+    private const SOON = 1e-6;
 
     /** So many cues follow each other within one waking; more wait for the next. Our own limit. */
     private const MOST_AT_ONCE = 100;
@@ -42,6 +46,7 @@ final class Lists implements Room
         private readonly Giving $giving,
         private readonly Masters $masters,
         private readonly Common $common,
+        private readonly Tempos $tempos,
         private readonly \Closure $changed,
         private readonly \Closure $happened,
     ) {
@@ -71,7 +76,6 @@ final class Lists implements Room
                 continue;
             }
             $live->list = $list;
-            $live->playback->name = "List \"{$list->name}\"";
             $live->playback->rank($list->priority);
             $place = $live->place();
             if ($place !== null || ! $live->isOn) {
@@ -175,7 +179,7 @@ final class Lists implements Room
     {
         $refusal = $this->pause($id, $now);
         if ($refusal === '') {
-            $this->live[$id]->followsAt = null;
+            $this->live[$id]->disarm();
         }
 
         return $refusal;
@@ -193,7 +197,7 @@ final class Lists implements Room
         $live->isOn = false;
         $live->current = $live->loaded = '';
         $live->way = 1;
-        $live->followsAt = null;
+        $live->disarm();
         $live->wentAt = $live->playback->clock->at($now);
         $live->completeAt = $live->wentAt + (int) round($this->common->seconds() * 1e9);
         $live->playback->release($this->common->seconds(), $now);
@@ -244,6 +248,9 @@ final class Lists implements Room
     {
         $due = \PHP_INT_MAX;
         foreach ($this->busy as $live) {
+            if ($live->followsBeat !== null && ! $live->isPaused) {
+                $due = min($due, $this->tempos->of($live->followsTempo)?->clock->when($live->followsBeat) ?? \PHP_INT_MAX);
+            }
             $playback = $live->playback;
             foreach (array_filter([$playback->waitsUntil(), $live->followsAt], is_int(...)) as $at) {
                 $due = min($due, $playback->clock->when($at));
@@ -260,6 +267,7 @@ final class Lists implements Room
     public function goOn(int $now): void
     {
         foreach ($this->busy as $live) {
+            $this->followBeat($live, $now);
             $clock = $live->playback->clock;
             for ($i = 0; $i < self::MOST_AT_ONCE && $live->followsAt !== null && $live->followsAt <= $clock->at($now); ++$i) {
                 $asOf = min($now, $clock->when($live->followsAt));
@@ -287,21 +295,7 @@ final class Lists implements Room
 
     public function kept(string $part, int $now): array
     {
-        $live = $this->live[$part];
-        $at = $live->playback->clock->at($now);
-
-        return [
-            'cue' => $live->current,
-            'loaded' => $live->loaded,
-            'way' => $live->way,
-            'rate' => $live->rate,
-            'paused' => $live->isPaused,
-            'on' => $live->isOn,
-            'went' => $live->wentAt - $at,
-            'complete' => $live->completeAt - $at,
-            'follows' => $live->followsAt === null ? null : $live->followsAt - $at,
-            'playback' => $live->playback->kept($now),
-        ];
+        return $this->live[$part]->kept($now);
     }
 
     /**
@@ -313,19 +307,7 @@ final class Lists implements Room
         foreach (array_intersect_key($stored, $this->plan->programme->lists) as $id => $part) {
             $live = LiveList::of($this->plan->programme->lists[$id]);
             KeptPlayback::restore($part->part('playback'), $live->playback, $this->giving->lanes(), $now, $away);
-            $clock = $live->playback->clock;
-            $at = $clock->at($now) - (int) ($away * $clock->rate());
-            $live->current = $part->text('cue', 20);
-            $live->loaded = $part->text('loaded', 20);
-            $live->way = $part->whole('way', -1, 1) === -1 ? -1 : 1;
-            $rate = $part->scalar('rate');
-            $live->rate = is_numeric($rate) ? max(self::LOWEST_RATE, min(self::HIGHEST_RATE, (float) $rate)) : 1.0;
-            $live->isPaused = $part->flag('paused');
-            $live->isOn = $part->flag('on');
-            $live->wentAt = $at + ($part->whole('went', -1 << 60, 1 << 60) ?? 0);
-            $live->completeAt = $at + ($part->whole('complete', -1 << 60, 1 << 60) ?? 0);
-            $follows = $part->whole('follows', -1 << 60, 1 << 60);
-            $live->followsAt = $follows === null ? null : $at + $follows;
+            $live->resume($part, $now, $away);
             $this->live[$id] = $live;
             $this->scale($live);
             $this->lay($live, $now);
@@ -355,8 +337,7 @@ final class Lists implements Room
         $live->playback->go($going, $times, $this->giving->merged(), $now);
         $live->wentAt = $live->playback->clock->at($now);
         $live->completeAt = $live->wentAt + $times->longest();
-        // Never within the same frame: cues that follow each other in a circle at once would never end.
-        $live->followsAt = $cue->follow === null ? null : $live->wentAt + max(Giving::FRAME_NANOS, $cue->follow->after($times->longest()));
+        $live->arm($cue, $cue->follow instanceof BeatFollow ? $this->tempos->of($cue->follow->tempo) : null, $now);
         $this->lay($live, $now);
         ++$this->acts;
         if ($isHeard) {
@@ -364,6 +345,20 @@ final class Lists implements Room
             ($this->happened)($live->list->gone($cue));
         }
         ($this->changed)($live, $before);
+    }
+
+    /** Where its tempo has come to the beat on which the next one goes, it goes. */
+    private function followBeat(LiveList $live, int $now): void
+    {
+        $tempo = $live->followsBeat === null || $live->isPaused ? null : $this->tempos->of($live->followsTempo);
+        $next = $live->next();
+        if ($tempo === null || $tempo->clock->at($now) < $live->followsBeat - self::SOON) {
+            return;
+        }
+        $live->disarm();
+        if ($next !== null) {
+            $this->run($live, $next, $now);
+        }
     }
 
     private function prepared(string $id): ?LiveList
@@ -376,7 +371,7 @@ final class Lists implements Room
     private function lay(LiveList $live, int $now): void
     {
         $this->giving->lay($live->playback, $now);
-        if ($live->followsAt !== null || $live->playback->isBusy()) {
+        if ($live->followsAt !== null || $live->followsBeat !== null || $live->playback->isBusy()) {
             $this->busy[$live->list->id] = $live;
         } else {
             unset($this->busy[$live->list->id]);
@@ -386,6 +381,10 @@ final class Lists implements Room
     /** @return bool whether that is otherwise than before */
     private function scale(LiveList $live): bool
     {
-        return $live->playback->scale($this->masters->overList($live->list->id), 1.0);
+        $left = $this->masters->overList($live->list->id);
+        $live->playback->name = "List \"{$live->list->name}\"".($live->current === '' ? '' : ", cue {$live->current}")
+            .($left < 1.0 ? ', masters leave '.round(100 * $left, 1).' % of its light' : '');
+
+        return $live->playback->scale($left, 1.0);
     }
 }

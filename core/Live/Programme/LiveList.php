@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Live\Programme;
 
+use NimbleJunction\Core\Programme\Cue;
 use NimbleJunction\Core\Programme\CueList;
+use NimbleJunction\Core\Programme\Follow\BeatFollow;
 use NimbleJunction\Core\Programme\Playback;
+use NimbleJunction\Core\State\Stored;
 
 /** A cue list at work: which cue it is in, which is next, and how fast it runs. */
 final class LiveList
@@ -29,6 +32,10 @@ final class LiveList
     public int $completeAt = 0;
     public ?int $followsAt = null;
 
+    /** At which beat the next one follows, and of which tempo; null for not on the beat. */
+    public ?float $followsBeat = null;
+    public string $followsTempo = '';
+
     /** Whether it gives something by a cue, and does not go out. */
     public bool $isOn = false;
 
@@ -39,6 +46,77 @@ final class LiveList
     public static function of(CueList $list): self
     {
         return new self($list, new Playback("list {$list->id}", "List \"{$list->name}\"", $list->priority));
+    }
+
+    /**
+     * The cue has just gone: what follows it.
+     *
+     * @param LiveTempo|null $tempo where it follows on the beat
+     */
+    public function arm(Cue $cue, ?LiveTempo $tempo, int $now): void
+    {
+        $this->disarm();
+        $after = $cue->follow?->after($this->completeAt - $this->wentAt);
+        if ($after !== null) {
+            // Never within the same frame: cues that follow each other in a circle at once would never end.
+            $this->followsAt = $this->wentAt + max(Giving::FRAME_NANOS, $after);
+        }
+        if ($tempo !== null && $cue->follow instanceof BeatFollow) {
+            $this->followsTempo = $tempo->tempo->id;
+            $this->followsBeat = round($tempo->clock->at($now)) + $cue->follow->beats;
+        }
+    }
+
+    /** Nothing follows by itself any more. */
+    public function disarm(): void
+    {
+        $this->followsAt = $this->followsBeat = null;
+    }
+
+    /** @return array<string, mixed> as it is kept over a restart */
+    public function kept(int $now): array
+    {
+        $at = $this->playback->clock->at($now);
+
+        return [
+            'cue' => $this->current,
+            'loaded' => $this->loaded,
+            'way' => $this->way,
+            'rate' => $this->rate,
+            'paused' => $this->isPaused,
+            'on' => $this->isOn,
+            'went' => $this->wentAt - $at,
+            'complete' => $this->completeAt - $at,
+            'follows' => $this->followsAt === null ? null : $this->followsAt - $at,
+            'beat' => $this->followsBeat,
+            'tempo' => $this->followsTempo,
+            'playback' => $this->playback->kept($now),
+        ];
+    }
+
+    /**
+     * Goes on where it would be by now; its playback is restored already.
+     *
+     * @param int $away nanoseconds since it was written down
+     */
+    public function resume(Stored $part, int $now, int $away): void
+    {
+        $clock = $this->playback->clock;
+        $at = $clock->at($now) - (int) ($away * $clock->rate());
+        $this->current = $part->text('cue', 20);
+        $this->loaded = $part->text('loaded', 20);
+        $this->way = $part->whole('way', -1, 1) === -1 ? -1 : 1;
+        $rate = $part->scalar('rate');
+        $this->rate = is_numeric($rate) ? max(Lists::LOWEST_RATE, min(Lists::HIGHEST_RATE, (float) $rate)) : 1.0;
+        $this->isPaused = $part->flag('paused');
+        $this->isOn = $part->flag('on');
+        $this->wentAt = $at + ($part->whole('went', -1 << 60, 1 << 60) ?? 0);
+        $this->completeAt = $at + ($part->whole('complete', -1 << 60, 1 << 60) ?? 0);
+        $follows = $part->whole('follows', -1 << 60, 1 << 60);
+        $this->followsAt = $follows === null ? null : $at + $follows;
+        $beat = $part->scalar('beat');
+        $this->followsBeat = is_numeric($beat) ? (float) $beat : null;
+        $this->followsTempo = $part->text('tempo', 60);
     }
 
     /** @return int|null the place of the cue that goes next; null for none */

@@ -39,9 +39,9 @@ final class LiveProgramme
         $this->common = new Common($changed, $this->releaseAll(...), $this->control(...));
         $this->masters = new Masters($universes, $changes, $changed, $this->scaleAll(...));
         $this->looks = new Looks($this->giving, $this->masters, $this->common, $changed, $happened);
-        $this->lists = new Lists($this->giving, $this->masters, $this->common, $this->listChanged(...), $happened);
-        $this->listPoints = new ListPoints($this->lists);
         $this->tempos = new Tempos($sending, $changed);
+        $this->lists = new Lists($this->giving, $this->masters, $this->common, $this->tempos, $this->listChanged(...), $happened);
+        $this->listPoints = new ListPoints($this->lists);
         $this->waves = new Waves($this->giving, new Moving($universes, $changes, $this->masters, $this->looks), $this->tempos, $changed);
         foreach ([$this->looks, $this->listPoints, $this->masters, $this->common, $this->tempos, $this->waves] as $room) {
             $points->add($room);
@@ -60,9 +60,9 @@ final class LiveProgramme
         $this->common->adopt($plan);
         $this->listPoints->adopt($plan);
         $this->masters->adopt($plan);
+        $this->tempos->adopt($plan);
         $this->lists->goOnBy($plan, $now);
         $this->looks->goOnBy($plan, $now);
-        $this->tempos->adopt($plan);
         $this->waves->goOnBy($plan, $now);
     }
 
@@ -71,9 +71,9 @@ final class LiveProgramme
     {
         $this->common->restore($stored->part('programme'));
         $this->masters->restore($stored->part('masters'), $now, $away);
+        $this->tempos->restore($stored->part('tempos'), $now, $away);
         $this->lists->restore($stored->parts('lists'), $now, $away);
         $this->looks->restore($stored->parts('looks'), $now, $away);
-        $this->tempos->restore($stored->part('tempos'), $now, $away);
         $this->waves->restore($stored->part('waves'), $now, $away);
     }
 

@@ -64,7 +64,6 @@ final class Looks extends PlanRoom implements Room
             }
             $live->look = $look;
             $live->playback->rank($look->priority);
-            $live->playback->name = "Look \"{$look->name}\"";
             $live->playback->aim($live->level > 0.0 ? $this->giving->targets($look->values) : [], $this->giving->merged(), $now);
             $this->scale($live);
             $this->lay($live, $now);
@@ -366,9 +365,19 @@ final class Looks extends PlanRoom implements Room
     private function scale(LiveLook $live): bool
     {
         $share = max(0.0, min(self::FULL, $live->level + $live->modulation)) / self::FULL;
+        $left = $this->masters->overLook($live->look->id);
+        $live->playback->name = "Look \"{$live->look->name}\"".self::scaled($share, $left);
 
         // What goes out is scaled as it was: it goes to what is there without it.
-        return $live->level > 0.0 && $live->playback->scale($share * $this->masters->overLook($live->look->id), $share);
+        return $live->level > 0.0 && $live->playback->scale($share * $left, $share);
+    }
+
+    /** What its level and masters make of it, in words; '' for nothing. */
+    private static function scaled(float $share, float $left): string
+    {
+        $level = $share < 1.0 ? ' at '.round(self::FULL * $share, 1).' %' : '';
+
+        return $level.($left < 1.0 ? ', masters leave '.round(self::FULL * $left, 1).' % of its light' : '');
     }
 
     private function tell(LiveLook $live, float $level): void

@@ -7,7 +7,7 @@ export type FromEnd = MessageIn | Slot
 export type ToEnd = MessageOut | Slot1
 export type Layout = Rectangle | Line | Ring | TableOfPlaces
 export type OfferedFunction = APointFollows | APointIsSetToOneValue | APointIsPressed | OneOfSeveralPointsIsPressedByItsNumber
-export type Follow = ATimeAfterItsGo | WhenItIsComplete
+export type Follow = ATimeAfterItsGo | WhenItIsComplete | OnTheBeat
 
 export interface ShowDocument {
   format: 'nimble-junction/show'
@@ -613,6 +613,11 @@ export interface ATimeAfterItsGo {
 export interface WhenItIsComplete {
   kind: 'complete'
   seconds?: number
+}
+export interface OnTheBeat {
+  kind: 'beat'
+  beats?: number
+  tempo?: Id
 }
 export interface Master {
   id: Id

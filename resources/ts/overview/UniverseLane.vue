@@ -16,7 +16,7 @@ const words = computed(() => {
   const now = life.value
   if (!now?.spoken) return 'No source has been heard yet.'
   if (now.leaders.length === 0 && !fed.value)
-    return props.inRoutes.length > 0 ? 'Only our own routes set it.' : 'Only copies of other universes set it.'
+    return props.inRoutes.length > 0 ? 'Only our own routes and programme set it.' : 'Only copies, or our own programme, set it.'
   if (now.leaders.length === 0) return `All sources are lost: ${lostWords(props.universe)}.`
   const names = now.leaders.join(' and ')
   return now.leaders.length > 1

@@ -54,7 +54,10 @@ function put(at: number, field: keyof Cue, text: string): void {
 function follow(at: number, text: string): void {
   const value = followOf(text)
   if (value === null)
-    return emit('failed', `"${text}": use seconds after go, like 4; c for when complete; c+2 for two seconds later.`)
+    return emit(
+      'failed',
+      `"${text}": use seconds after go, like 4; c for when complete; c+2 for two seconds later; b4 for four beats.`,
+    )
   void store(changed(cues.value, meant(at), 'follow', value))
 }
 async function insert(at: number): Promise<void> {

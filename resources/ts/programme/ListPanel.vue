@@ -70,13 +70,13 @@ const setRate = (event: Event) =>
 .top {
   display: flex;
   flex-wrap: wrap;
-  gap: 8px 16px;
+  gap: 8px;
   align-items: center;
 }
 .spring {
   flex: 1;
 }
 .rate input {
-  width: 76px;
+  width: 64px;
 }
 </style>

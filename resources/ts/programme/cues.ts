@@ -64,12 +64,18 @@ export const changed = (cues: Cue[], places: number[], field: keyof Cue, value: 
     return now
   })
 
-/** When the next one goes, as it is typed: "4" after go, "c" when complete, "c+2" two seconds later, nothing for by hand. */
+/** When the next one goes, as it is typed: "4" after go, "c" when complete, "c+2" two seconds later, "b4" four beats later, nothing for by hand. */
 export function followOf(text: string): Cue['follow'] | null {
+  const beats = /^b\s*(\d{1,5})?$/i.exec(text.trim())
+  if (beats) return { kind: 'beat', beats: Number(beats[1] ?? 1) }
   const found = /^(c(?:omplete)?)?\s*\+?\s*(\d+(?:\.\d+)?)?$/i.exec(text.trim())
   if (!found) return null
   if (found[1]) return found[2] ? { kind: 'complete', seconds: Number(found[2]) } : { kind: 'complete' }
   return found[2] ? { kind: 'after', seconds: Number(found[2]) } : undefined
 }
-export const followText = (follow: Cue['follow']) =>
-  !follow ? '' : follow.kind === 'after' ? String(follow.seconds) : follow.seconds ? `c+${follow.seconds}` : 'c'
+export function followText(follow: Cue['follow']): string {
+  if (!follow) return ''
+  if (follow.kind === 'beat') return `b${follow.beats ?? 1}`
+  if (follow.kind === 'after') return String(follow.seconds)
+  return follow.seconds ? `c+${follow.seconds}` : 'c'
+}

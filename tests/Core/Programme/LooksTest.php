@@ -184,6 +184,18 @@ final class LooksTest extends TestCase
         self::assertSame(13107, $evening->levels()[2] * 256 + $evening->levels()[3], '20 % of 65535');
     }
 
+    public function testLooksThatRecallEachOtherEnd(): void
+    {
+        $evening = self::with([
+            self::look('one', ['fixture:a/level' => 100, 'look:two' => 60], ['press' => 'latched', 'fadeIn' => 0, 'do' => [['kind' => 'press', 'point' => 'look:two']]]),
+            self::look('two', ['fixture:b/level' => 100, 'look:one' => 40], ['press' => 'latched', 'fadeIn' => 0, 'do' => [['kind' => 'press', 'point' => 'look:one']]]),
+        ]);
+        $evening->press('look:one');
+        $evening->rig->pass(1.0);
+        self::assertSame([1, 1], [$evening->read('look:one/active'), $evening->read('look:two/active')]);
+        self::assertStringContainsString('16 deep', implode(' ', $evening->rig->allHops()), 'and it is said who was cut');
+    }
+
     public function testItGoesOnAfterARestartWhereItWouldBe(): void
     {
         $evening = self::with([self::look('doors', ['fixture:a/level' => 100, 'fixture:h/pan' => 100], ['fadeIn' => 10, 'fadeOut' => 10])]);

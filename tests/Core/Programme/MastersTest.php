@@ -74,6 +74,9 @@ final class MastersTest extends TestCase
         self::assertSame(255, $evening->levels()[4], 'the pan of the look');
         $words = $evening->rig->junction->universes()['palm']->explain(1);
         self::assertStringContainsString('Scaled to 0 % by Lamps 50 % and One 50 % and House 0 %.', $words);
+        $evening->set('look:doors', 80);
+        $words = $evening->rig->junction->universes()['palm']->explain(0);
+        self::assertStringContainsString('Look "Doors" at 80 %, masters leave 25 % of its light', $words);
     }
 
     public function testZeroFullResetFlashSoloAndLinked(): void

@@ -132,6 +132,27 @@ final class TempoTest extends TestCase
         }
     }
 
+    public function testCuesFollowOnTheBeatAlsoWhenTheTempoChangesAndOverARestart(): void
+    {
+        $evening = new Evening(['tempos' => [['id' => 'main', 'name' => 'Main']], 'lists' => [['id' => 'walk', 'name' => 'Walk', 'cues' => [
+            ['number' => '1', 'up' => 0, 'follow' => ['kind' => 'beat', 'beats' => 4]],
+            ['number' => '2', 'up' => 0, 'follow' => ['kind' => 'beat']],
+            ['number' => '3', 'up' => 0, 'values' => Evening::values(['fixture:a/level' => 100])],
+        ]]]]);
+        $evening->set('tempo:main', 60);
+        $evening->press('list:walk/go');
+        $evening->rig->pass(1.9);
+        $evening->set('tempo:main', 120);
+        $evening->rig->pass(0.9);
+        self::assertSame(1.0, $evening->read('list:walk'), '1.9 beats, and 1.8 twice as fast');
+        $evening->rig->pass(0.3);
+        self::assertSame(2.0, $evening->read('list:walk'));
+        $again = $evening->restarted(0.1);
+        self::assertSame(2.0, $again->read('list:walk'));
+        $again->rig->pass(0.5);
+        self::assertSame([3.0, 255], [$again->read('list:walk'), $again->levels()[0]]);
+    }
+
     public function testItGoesOnAfterARestartOnTheBeat(): void
     {
         $evening = self::evening();
