@@ -310,6 +310,17 @@ final readonly class Patch
         return \in_array($other->id, $one->sharesWith, true) || \in_array($one->id, $other->sharesWith, true);
     }
 
+    /** @return string 512 bytes: 255 in the slots at which something is known to listen */
+    public function taken(string $universeId): string
+    {
+        $taken = str_repeat("\0", self::SLOTS);
+        foreach ($this->listening($universeId) as $one) {
+            $taken = self::laid($taken, $one, str_repeat("\xFF", $this->lastSlot($one) - $one->first + 1));
+        }
+
+        return $taken;
+    }
+
     /** @return list<Fixture> */
     public function in(string $universeId): array
     {

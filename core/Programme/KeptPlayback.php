@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Programme;
 
+use NimbleJunction\Core\Patch\ParameterKind;
 use NimbleJunction\Core\State\Stored;
 
 /** A playback goes on after a restart where it would be by now. */
@@ -38,8 +39,23 @@ final class KeptPlayback
                 }
             }
             $left = $one->whole('left', \PHP_INT_MIN + $passed, (int) (Times::LONGEST * 4e9)) ?? 0;
-            $playback->wait(new Waiting($at + $left - $passed, $targets, new Times(self::seconds($one->scalar('up')), self::seconds($one->scalar('down')))));
+            $playback->wait(new Waiting($at + $left - $passed, $targets, new Times(self::seconds($one->scalar('up')), self::seconds($one->scalar('down')), kinds: self::kinds($one))));
         }
+    }
+
+    /** @return list<KindTime> their delays have passed, or are waited for already */
+    private static function kinds(Stored $stored): array
+    {
+        $kinds = [];
+        foreach ($stored->parts('kinds', \count(ParameterKind::cases())) as $one) {
+            $kind = ParameterKind::tryFrom($one->text('kind'));
+            $fade = $one->scalar('fade');
+            if ($kind !== null) {
+                $kinds[] = new KindTime($kind, is_numeric($fade) ? self::seconds($fade) : null, jumps: $one->flag('jumps'));
+            }
+        }
+
+        return $kinds;
     }
 
     private static function seconds(int|float|string|null $seconds): float

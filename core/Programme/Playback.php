@@ -279,6 +279,7 @@ final class Playback
                 'left' => $one->at - $at,
                 'up' => $one->times->up,
                 'down' => $one->times->down,
+                'kinds' => array_map(static fn(KindTime $kind): array => ['kind' => $kind->kind->value, 'fade' => $kind->fade, 'jumps' => $kind->jumps], $one->times->kinds),
                 'to' => array_map(static fn(Target $target): int => $target->value, $one->targets),
             ], $this->waiting),
         ];

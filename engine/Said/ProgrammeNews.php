@@ -14,6 +14,7 @@ final readonly class ProgrammeNews extends Message
      * @param list<MasterLife> $masters
      * @param list<WaveLife> $waves
      * @param list<TempoLife> $tempos
+     * @param int $leftLit slots that are raised and have no fixture, while it is dark: blackout leaves them
      * @param float $fadeTime seconds: the common one
      */
     public function __construct(
@@ -29,6 +30,7 @@ final readonly class ProgrammeNews extends Message
         #[ListOf(TempoLife::class)]
         public array $tempos,
         public bool $blackout,
+        public int $leftLit,
         public float $fadeTime,
     ) {
     }

@@ -10,6 +10,9 @@ use NimbleJunction\Core\Live\Programme\LiveLook;
 use NimbleJunction\Core\Live\Programme\LiveMaster;
 use NimbleJunction\Core\Live\Programme\LiveTempo;
 use NimbleJunction\Core\Live\Programme\LiveWave;
+use NimbleJunction\Core\Merge\Bytes;
+use NimbleJunction\Core\Patch\Intensities;
+use NimbleJunction\Core\Patch\Patch;
 use NimbleJunction\Engine\Engine;
 use NimbleJunction\Engine\LiveLink\Client;
 use NimbleJunction\Engine\PageView;
@@ -58,12 +61,28 @@ final readonly class ProgrammeTopic implements Topic
             array_values(array_map($this->wave(...), $programme->waves->live())),
             array_values(array_map(fn(LiveTempo $live): TempoLife => $this->tempo($live, $now), $programme->tempos->live())),
             $programme->masters->isDark(),
+            $programme->masters->isDark() ? $this->leftLit() : 0,
             $programme->common->seconds(),
         );
-        $said = [$news->looks, $news->lists, $news->masters, $news->waves, $news->tempos, $news->blackout, $news->fadeTime];
+        $said = [$news->looks, $news->lists, $news->masters, $news->waves, $news->tempos, $news->blackout, $news->leftLit, $news->fadeTime];
         if ($view->isNew('programme', json_encode($said, \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE))) {
             $client->tell($news);
         }
+    }
+
+    /** Slots that are raised, at which nothing is known to listen, in universes that do not say that these are lights. */
+    private function leftLit(): int
+    {
+        $count = 0;
+        $plan = $this->junction->plan();
+        foreach ($this->junction->universes() as $id => $universe) {
+            if (! Intensities::areAt((string) $id) && ($plan->origin?->show->universes[$id]->rawLights ?? false) === false) {
+                $free = $universe->levels & ($plan->patch->taken((string) $id) ^ Bytes::$all);
+                $count += Patch::SLOTS - substr_count($free, "\0");
+            }
+        }
+
+        return $count;
     }
 
     private function look(LiveLook $live): LookLife

@@ -66,6 +66,8 @@ final class ProgrammeLinkTest extends TestCase
                 ['do' => 'press', 'point' => 'list:walk/go'],
                 ['do' => 'set', 'point' => 'master:grand', 'value' => 50],
                 ['do' => 'set', 'point' => 'wave:breath', 'value' => 1],
+                ['do' => 'hold', 'universe' => 'palm', 'slot' => 100, 'level' => 7],
+                ['do' => 'set', 'point' => 'master:blackout', 'value' => 1],
                 ['do' => 'gather', 'from' => 'leaves', 'kind' => 'intensity', 'fixtures' => ['a']],
                 ['do' => 'preview', 'values' => Evening::values(['fixture:c/level' => 100]), 'seconds' => 60],
                 ['do' => 'preview', 'values' => Evening::values(['value:none' => 1])],
@@ -77,7 +79,8 @@ final class ProgrammeLinkTest extends TestCase
         self::assertEquals([98.96, 'hand', ''], [$news['tempos'][0]['bpm'], $news['tempos'][0]['source'], $news['tempos'][0]['leader']]);
         self::assertEquals(['doors', 100], [$news['looks'][0]['id'], $news['looks'][0]['level']]);
         self::assertSame(['1', '2', 'running'], [$news['lists'][0]['cue'], $news['lists'][0]['next'], $news['lists'][0]['state']]);
-        self::assertEquals([50, 0.5, true, false], [$news['masters'][0]['level'], $news['masters'][0]['share'], $news['waves'][0]['isOn'], $news['blackout']]);
+        self::assertEquals([50, 0.5, true, true], [$news['masters'][0]['level'], $news['masters'][0]['share'], $news['waves'][0]['isOn'], $news['blackout']]);
+        self::assertSame(1, $news['leftLit'], 'slot 100 is raised, and nobody knows what listens there');
         $gathered = array_values(array_filter(array_column($heard['answer'], 'values')))[0];
         self::assertEquals(['fixture:a/level', 40, 'A, level', 'intensity'], array_values(array_slice($gathered[0], 0, 4)), 'what is asked for, before masters');
         self::assertSame(255, end($heard['point'])['value']);

@@ -280,6 +280,7 @@ export interface ProgrammeNews {
   waves: WaveLife[]
   tempos: TempoLife[]
   blackout: boolean
+  leftLit: number
   fadeTime: number
 }
 

@@ -42,8 +42,7 @@ const next = computed(() => {
 }
 button {
   min-height: 36px;
-  min-width: 76px;
-  padding: 0 14px;
+  padding: 0 12px;
   border: 1px solid var(--rule);
   background: none;
   color: inherit;
@@ -61,7 +60,7 @@ button:disabled {
   border-color: transparent;
 }
 .go {
-  min-width: 110px;
+  min-width: 92px;
 }
 .large button {
   min-height: 52px;

@@ -1,24 +1,16 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
-import { useShow, type Values } from '@/api/show'
-import PartForm from '@/kinds/PartForm.vue'
+import { computed } from 'vue'
+import { useShow } from '@/api/show'
 import ListPage from '@/lists/ListPage.vue'
 import type { Row } from '@/lists/rows'
 import ListPanel from './ListPanel.vue'
 import { useProgramme } from './live'
+import PlainForm from './PlainForm.vue'
 import ProgrammeTabs from './ProgrammeTabs.vue'
 
 /** The cue lists of the show. */
 const show = useShow()
 const { lists } = useProgramme()
-const drafts = ref<Record<string, Values>>({})
-const draftOf = (part: { id: string } | null) => drafts.value[part?.id ?? ''] ?? (part ? { ...part } : ({ cues: [] } as Values))
-const keep = (part: { id: string } | null, draft: Values) => {
-  drafts.value = { ...drafts.value, [part?.id ?? '']: draft }
-}
-const forget = () => {
-  drafts.value = {}
-}
 const rows = computed<Row[]>(() =>
   show.lists.map((one) => {
     const life = lists.value.get(one.id)
@@ -58,17 +50,7 @@ const rows = computed<Row[]>(() =>
       ><strong>{{ row.name }}</strong> <span class="quiet small words">{{ row.text }}</span></template
     >
     <template #form="{ part, done, cancel }">
-      <PartForm
-        :key="part?.id"
-        :model-value="draftOf(part)"
-        list="lists"
-        :part="part"
-        @update:model-value="keep(part, $event)"
-        @done="(forget(), done($event))"
-        @cancel="(forget(), cancel())"
-      >
-        <template #cues><span /></template>
-      </PartForm>
+      <PlainForm :key="part?.id" list="lists" :part="part" :without="['cues']" @done="done" @cancel="cancel" />
     </template>
     <template #panel="{ part, change, gone }">
       <ListPanel :key="part.id" :list="part" @change="change" @gone="gone" />

@@ -9,8 +9,9 @@ import GatherPanel from './GatherPanel.vue'
 import LevelBar from './LevelBar.vue'
 import { useProgramme } from './live'
 import { usePointNames } from './names'
-import { lookSentence, usesOf } from './sentences'
+import { lookSentence } from './sentences'
 import { differences, merged } from './values'
+import UsedBy from './UsedBy.vue'
 
 /** One look: how it stands, what it is made of, where it is used; and made anew of what is there, with the difference first. */
 const props = defineProps<{ look: Look }>()
@@ -23,7 +24,6 @@ const { nameOf, unitOf } = usePointNames()
 const { failed, attempt } = useAttempt()
 const level = computed(() => looks.value.get(props.look.id)?.level ?? 0)
 const values = computed(() => props.look.values ?? [])
-const uses = computed(() => usesOf(show.document, `look:${props.look.id}`, props.look.id))
 const updates = ref(false)
 const gathered = ref<ValueOfAPoint[] | null>(null)
 /** Only values that it has already, or others too. */
@@ -109,12 +109,7 @@ const written = (value: ValueOfAPoint['value'] | undefined, of: string) =>
         ><span class="quiet small">{{ unitOf(one.point) }}</span>
       </div>
     </div>
-    <template v-if="uses.length">
-      <h3 class="head">Used by</h3>
-      <p v-for="use in uses" :key="use.path" class="small">
-        <router-link :to="use.path">{{ use.words }}</router-link>
-      </p>
-    </template>
+    <UsedBy :id="look.id" kind="look" />
   </aside>
 </template>
 

@@ -6,7 +6,9 @@ import { useAttempt } from '@/components/attempt'
 import { useEngine } from '@/live/engine'
 import LevelBar from './LevelBar.vue'
 import { short, useProgramme } from './live'
-import { masterSentence, usesOf } from './sentences'
+import { usePointNames } from './names'
+import { masterSentence } from './sentences'
+import UsedBy from './UsedBy.vue'
 
 /** One master: what it is over, where it stands, what it leaves. */
 const props = defineProps<{ master: Master }>()
@@ -18,9 +20,7 @@ const { masters } = useProgramme()
 const { failed, attempt } = useAttempt()
 const life = computed(() => masters.value.get(props.master.id))
 const point = computed(() => `master:${props.master.id}`)
-const uses = computed(() => usesOf(show.document, point.value, props.master.id))
-const nameOf = (list: string, id: string) =>
-  ((show.document?.[list as 'looks'] ?? []) as { id: string; name: string }[]).find((one) => one.id === id)?.name ?? id
+const { partName } = usePointNames()
 const turn = (part: string, isOn: boolean | undefined) => void engine.setPoint(`${point.value}/${part}`, isOn ? 0 : 1)
 const remove = () =>
   attempt(async () => {
@@ -32,7 +32,7 @@ const remove = () =>
 <template>
   <aside class="panel" aria-label="Master">
     <h2>{{ master.name }}</h2>
-    <p>{{ masterSentence(master, nameOf) }}</p>
+    <p>{{ masterSentence(master, partName) }}</p>
     <LevelBar
       class="level"
       :value="life?.level ?? 0"
@@ -58,12 +58,7 @@ const remove = () =>
       <v-btn @click="emit('change')">Change</v-btn><v-btn color="error" @click="remove">Delete</v-btn>
     </div>
     <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
-    <template v-if="uses.length">
-      <h3 class="head">Used by</h3>
-      <p v-for="use in uses" :key="use.path" class="small">
-        <router-link :to="use.path">{{ use.words }}</router-link>
-      </p>
-    </template>
+    <UsedBy :id="master.id" kind="master" />
   </aside>
 </template>
 

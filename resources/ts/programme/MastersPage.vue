@@ -1,36 +1,28 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { useSession } from '@/api/session'
-import { useShow, type Values } from '@/api/show'
-import PartForm from '@/kinds/PartForm.vue'
+import { useShow } from '@/api/show'
 import ListPage from '@/lists/ListPage.vue'
 import type { Row } from '@/lists/rows'
 import { useProgramme } from './live'
 import BlackoutButton from './BlackoutButton.vue'
 import MasterPanel from './MasterPanel.vue'
+import PlainForm from './PlainForm.vue'
 import ProgrammeTabs from './ProgrammeTabs.vue'
+import { usePointNames } from './names'
 import { masterSentence } from './sentences'
 
 /** The masters of the show, and blackout. */
 const show = useShow()
 const session = useSession()
 const { masters } = useProgramme()
-const drafts = ref<Record<string, Values>>({})
-const draftOf = (part: { id: string } | null) => drafts.value[part?.id ?? ''] ?? (part ? { ...part } : ({} as Values))
-const keep = (part: { id: string } | null, draft: Values) => {
-  drafts.value = { ...drafts.value, [part?.id ?? '']: draft }
-}
-const forget = () => {
-  drafts.value = {}
-}
 const levelOf = (id: string) => masters.value.get(id)?.level ?? 0
-const nameOf = (list: string, id: string) =>
-  ((show.document?.[list as 'looks'] ?? []) as { id: string; name: string }[]).find((one) => one.id === id)?.name ?? id
+const { partName } = usePointNames()
 const rows = computed<Row[]>(() =>
   show.masters.map((one) => ({
     id: one.id,
     name: one.name,
-    text: masterSentence(one, nameOf),
+    text: masterSentence(one, partName),
     state: levelOf(one.id) < 100 ? 'lowered' : 'full',
   })),
 )
@@ -58,15 +50,7 @@ const rows = computed<Row[]>(() =>
       <span class="quiet small on-top words">{{ row.text }}</span></template
     >
     <template #form="{ part, done, cancel }">
-      <PartForm
-        :key="part?.id"
-        :model-value="draftOf(part)"
-        list="masters"
-        :part="part"
-        @update:model-value="keep(part, $event)"
-        @done="(forget(), done($event))"
-        @cancel="(forget(), cancel())"
-      />
+      <PlainForm :key="part?.id" list="masters" :part="part" @done="done" @cancel="cancel" />
     </template>
     <template #panel="{ part, change, gone }">
       <MasterPanel :key="part.id" :master="part" @change="change" @gone="gone" />

@@ -6,9 +6,9 @@ import { useAttempt } from '@/components/attempt'
 import { useEngine } from '@/live/engine'
 import { useProgramme } from './live'
 import { usePointNames } from './names'
-import { usesOf } from './sentences'
 import WavePicture from './WavePicture.vue'
 import { waveSentence } from './waves'
+import UsedBy from './UsedBy.vue'
 
 /** One wave: what it does, its fields as they stand now, and where it is used. */
 const props = defineProps<{ wave: Wave }>()
@@ -21,7 +21,6 @@ const { nameOf } = usePointNames()
 const { failed, attempt } = useAttempt()
 const life = computed(() => news.value?.waves.find((one) => one.id === props.wave.id))
 const point = computed(() => `wave:${props.wave.id}`)
-const uses = computed(() => usesOf(show.document, point.value, props.wave.id))
 const fields = computed(
   () =>
     [
@@ -69,12 +68,7 @@ const remove = () =>
       </label>
     </div>
     <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
-    <template v-if="uses.length">
-      <h3 class="head">Used by</h3>
-      <p v-for="use in uses" :key="use.path" class="small">
-        <router-link :to="use.path">{{ use.words }}</router-link>
-      </p>
-    </template>
+    <UsedBy :id="wave.id" kind="wave" />
   </aside>
 </template>
 

@@ -52,5 +52,8 @@ export function usePointNames() {
   }
   /** What a fixture, a group or a universe is called, by its id alone. */
   const placeName = (id: string) => [...show.fixtures, ...show.groups, ...show.universes].find((one) => one.id === id)?.name ?? id
-  return { nameOf, placeName, unitOf }
+  /** What a part of a list is called. */
+  const partName = (list: string, id: string) =>
+    ((show.document?.[list as 'looks'] ?? []) as { id: string; name: string }[]).find((one) => one.id === id)?.name ?? id
+  return { nameOf, partName, placeName, unitOf }
 }

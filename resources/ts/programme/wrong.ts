@@ -18,8 +18,16 @@ export interface Trouble {
 export function useTroubles() {
   const show = useShow()
   const engine = useEngine()
-  const { masters, isDark } = useProgramme()
+  const { masters, isDark, news } = useProgramme()
   engine.follow(() => ['status'])
+  /** What blackout does not reach: it knows lights by their fixtures. */
+  const leftLit = () => {
+    const left = news.value?.leftLit ?? 0
+    if (left === 0) return ''
+    return left === 1
+      ? ', but 1 raised slot has no fixture and is left'
+      : `, but ${left} raised slots have no fixture and are left`
+  }
   return computed<Trouble[]>(() => {
     const ports = show.ports
       .map((port) => ({ port, life: engine.ports[port.id] }))
@@ -32,7 +40,14 @@ export function useTroubles() {
         state: life?.state ?? ('lost' as const),
       }))
     const dark = isDark.value
-      ? [{ key: 'blackout', words: 'Blackout is on: all light is at 0.', path: '/programme-masters', state: 'held' as const }]
+      ? [
+          {
+            key: 'blackout',
+            words: `Blackout is on: all light is at 0${leftLit()}.`,
+            path: '/programme-masters',
+            state: 'held' as const,
+          },
+        ]
       : []
     const low = show.masters
       .filter((one) => (masters.value.get(one.id)?.share ?? 1) === 0)

@@ -213,6 +213,24 @@ final class LooksTest extends TestCase
         self::assertSame(0, $out->read('look:doors/active'));
     }
 
+    public function testWhatIsDelayedBeginsAfterARestartAndStillJumps(): void
+    {
+        $evening = self::with([self::look('doors', ['fixture:a/level' => 100, 'fixture:h/wheel' => 100], [
+            'fadeIn' => 4, 'delay' => 3, 'kinds' => [['kind' => 'beam', 'delay' => 1, 'jumps' => true]],
+        ])]);
+        $evening->press('look:doors');
+        $evening->rig->pass(1.0);
+        $again = $evening->restarted(1.0);
+        self::assertSame([0, 0], [$again->levels()[0], $again->levels()[7]]);
+        $again->rig->pass(1.5);
+        self::assertEqualsWithDelta(255 * 0.5 / 4, $again->levels()[0], 3);
+        self::assertSame(0, $again->levels()[7]);
+        $again->rig->pass(0.55);
+        self::assertSame(255, $again->levels()[7]);
+        $again->rig->pass(3.0);
+        self::assertSame(255, $again->levels()[0]);
+    }
+
     public function testAnEditMakesNoJumpThatIsLargerThanTheEdit(): void
     {
         $evening = self::with([self::look('doors', ['fixture:a/level' => 100, 'fixture:b/level' => 100], ['fadeIn' => 10])]);
