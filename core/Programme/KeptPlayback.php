@@ -22,10 +22,11 @@ final class KeptPlayback
         $passed = (int) ($away * $playback->clock->rate());
         foreach (\array_slice($stored->list('lanes'), 0, self::MOST, true) as $key => $kept) {
             $lane = $lanes->lane((string) $key);
-            if ($lane === null || ! \is_array($kept) || \count($kept) !== 7) {
+            if ($lane === null || ! \is_array($kept) || ! \in_array(\count($kept), [2, 7], true)) {
                 continue;
             }
-            [$from, $to, $below, $gone, $nanos, $leaves, $isWhole] = array_values($kept);
+            // One that stands is said in two numbers.
+            [$to, $below, $from, $gone, $nanos, $leaves, $isWhole] = [...array_values($kept), ...(\count($kept) === 2 ? [array_values($kept)[0], 0, 0, false, false] : [])];
             if (\is_int($from) && \is_int($to) && \is_int($below) && \is_int($gone) && \is_int($nanos) && $nanos >= 0 && $gone >= 0 && $gone <= \PHP_INT_MAX - $passed) {
                 $playback->strip($lane->universeId)->resume($lane, $from, $to, $below, $gone + $passed, $at, $nanos, $leaves === true, $isWhole === true);
             }

@@ -138,9 +138,10 @@ final class Playback
      * @param array<string, Target> $targets all that it gives by the show of now, by key of the lane
      * @param \Closure(string): string $merged
      */
-    public function aim(array $targets, \Closure $merged, int $now): void
+    public function aim(array $targets, Lanes $lanes, \Closure $merged, int $now): void
     {
         $at = $this->clock->at($now);
+        $this->follow($lanes);
         foreach ($this->strips as $strip) {
             foreach ($strip->keys(true) as $key) {
                 $target = $targets[$key] ?? null;
@@ -160,6 +161,25 @@ final class Playback
                 $this->begin($target, new Times(), $merged, $at, null);
             }
         }
+    }
+
+    /**
+     * What it gives stays, wherever that lies now: its cue is no more.
+     *
+     * @return array<string, Target> by key of the lane
+     */
+    public function asItStands(Lanes $lanes): array
+    {
+        $targets = [];
+        foreach ($this->keys(true) as $key) {
+            $lane = $lanes->lane($key);
+            $aim = $this->aimOf($key);
+            if ($lane !== null && $aim !== null) {
+                $targets[$key] = new Target($lane, min($lane->highest, $aim));
+            }
+        }
+
+        return $targets;
     }
 
     /**
@@ -299,6 +319,21 @@ final class Playback
     public function wait(Waiting $waiting): void
     {
         $this->waiting[] = $waiting;
+    }
+
+    /** Lanes go along with their parameters; those whose parameter is gone end. */
+    private function follow(Lanes $lanes): void
+    {
+        foreach ($this->strips as $strip) {
+            foreach ($strip->keys() as $key) {
+                $lane = $lanes->lane($key);
+                if ($lane === null) {
+                    $strip->end($key);
+                } elseif (! $strip->hasAt($lane)) {
+                    $strip->moveTo($this->strip($lane->universeId), $lane);
+                }
+            }
+        }
     }
 
     /** @param \Closure(string): string $merged */

@@ -240,23 +240,49 @@ final class Strip
         return $levels;
     }
 
-    /** @return array<string, array{int, int, int, int, int, bool, bool}> lane by lane: from, to, below, nanoseconds gone and in all, whether it goes, whether it is whole */
+    /** @return array<string, array{int, int}|array{int, int, int, int, int, bool, bool}> lane by lane: of one that stands to and below; else to, below, from, nanoseconds gone and in all, whether it goes, whether it is whole */
     public function kept(int $at): array
     {
         $kept = [];
         foreach ($this->lanes as $number => $lane) {
-            $kept[$lane->key] = [
-                $this->from[$number],
+            $kept[$lane->key] = isset($this->moving[$number]) || isset($this->whole[$number]) ? [
                 $this->to[$number],
                 $this->below[$number],
+                $this->from[$number],
                 $at - $this->begin[$number],
                 $this->nanos[$number],
                 isset($this->leaving[$number]),
                 isset($this->whole[$number]),
-            ];
+            ] : [$this->to[$number], $this->below[$number]];
         }
 
         return $kept;
+    }
+
+    /** A lane of the same key lies elsewhere now: it goes on there, as far as it was, if that has as many bits. */
+    public function moveTo(self $strip, Lane $lane): void
+    {
+        $number = $this->numbers[$lane->key] ?? null;
+        if ($number === null) {
+            return;
+        }
+        [$from, $to, $below, $begin, $nanos] = [$this->from[$number], $this->to[$number], $this->below[$number], $this->begin[$number], $this->nanos[$number]];
+        [$isWhole, $leaves] = [isset($this->whole[$number]), isset($this->leaving[$number])];
+        $now = self::value($this->lanes[$number], $this->levels);
+        $isFitting = $this->lanes[$number]->highest === $lane->highest;
+        $this->drop($number);
+        if ($isFitting && ! $leaves) {
+            $strip->resume($lane, $from, $to, $below, 0, $begin, $nanos, false, $isWhole);
+            $strip->levels = self::laid($strip->levels, $lane, $now);
+        }
+    }
+
+    /** Whether a lane lies where it is said to. */
+    public function hasAt(Lane $lane): bool
+    {
+        $number = $this->numbers[$lane->key] ?? null;
+
+        return $number !== null && $this->universeId === $lane->universeId && $this->lanes[$number]->slots === $lane->slots;
     }
 
     /**

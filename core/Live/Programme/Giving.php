@@ -14,6 +14,7 @@ use NimbleJunction\Core\Programme\Lane;
 use NimbleJunction\Core\Programme\Lanes;
 use NimbleJunction\Core\Programme\Playback;
 use NimbleJunction\Core\Programme\PointValue;
+use NimbleJunction\Core\Programme\Programme;
 use NimbleJunction\Core\Programme\Target;
 use NimbleJunction\Core\Programme\Wave\Waved;
 
@@ -104,6 +105,25 @@ final class Giving
             }
         }
         --$this->depth;
+    }
+
+    /**
+     * Of what looks, lists and waves gave before a restart ends what none of them gives now.
+     *
+     * @param array<string, array<string, mixed>> $given by owner and universe
+     */
+    public function endOthers(Programme $programme, array $given): void
+    {
+        foreach ($this->universes->all() as $id => $universe) {
+            foreach ($universe->layers()->all() as $layer) {
+                foreach (array_keys($layer->all()) as $owner) {
+                    if ($programme->owns((string) $owner) && ! isset($given[$owner][$id])) {
+                        $universe->layers()->end((string) $owner);
+                        ($this->changes)()->touch($universe);
+                    }
+                }
+            }
+        }
     }
 
     /** What a playback gives now is given; what it gives no more ends. */

@@ -78,10 +78,12 @@ final class Lists implements Room
             $live->list = $list;
             $live->playback->rank($list->priority);
             $place = $live->place();
-            if ($place !== null || ! $live->isOn) {
-                $values = $place === null || ! $live->isOn ? [] : $list->valuesAt($place, $plan->programme->looks);
-                $live->playback->aim($this->giving->targets($values), $this->giving->merged(), $now);
-            }
+            $targets = match (true) {
+                ! $live->isOn => [],
+                $place === null => $live->playback->asItStands($this->giving->lanes()),
+                default => $this->giving->targets($list->valuesAt($place, $plan->programme->looks)),
+            };
+            $live->playback->aim($targets, $this->giving->lanes(), $this->giving->merged(), $now);
             $this->scale($live);
             $this->lay($live, $now);
         }

@@ -26,6 +26,8 @@ final class LiveProgramme
     public readonly Waves $waves;
     private readonly ListPoints $listPoints;
     private readonly Giving $giving;
+    private readonly Moving $moving;
+    private Plan $plan;
     private int $lastFrame = 0;
 
     /**
@@ -34,6 +36,7 @@ final class LiveProgramme
      */
     public function __construct(Universes $universes, \Closure $changes, Points $points, Sending $sending, private readonly \Closure $happened)
     {
+        $this->plan = Plan::empty();
         $this->giving = new Giving($universes, $changes, $points);
         $changed = fn(Reference $reference, int|float|null $is, int|float|null $was) => ($this->happened)(new PointChanged($reference, $is, $was));
         $this->common = new Common($changed, $this->releaseAll(...), $this->control(...));
@@ -42,7 +45,8 @@ final class LiveProgramme
         $this->tempos = new Tempos($sending, $changed);
         $this->lists = new Lists($this->giving, $this->masters, $this->common, $this->tempos, $this->listChanged(...), $happened);
         $this->listPoints = new ListPoints($this->lists);
-        $this->waves = new Waves($this->giving, new Moving($universes, $changes, $this->masters, $this->looks), $this->tempos, $changed);
+        $this->moving = new Moving($universes, $changes, $this->masters, $this->looks);
+        $this->waves = new Waves($this->giving, $this->moving, $this->tempos, $changed);
         foreach ([$this->looks, $this->listPoints, $this->masters, $this->common, $this->tempos, $this->waves] as $room) {
             $points->add($room);
         }
@@ -56,6 +60,7 @@ final class LiveProgramme
 
     public function adopt(Plan $plan, int $now): void
     {
+        $this->plan = $plan;
         $this->giving->adopt($plan);
         $this->common->adopt($plan);
         $this->listPoints->adopt($plan);
@@ -75,6 +80,18 @@ final class LiveProgramme
         $this->lists->restore($stored->parts('lists'), $now, $away);
         $this->looks->restore($stored->parts('looks'), $now, $away);
         $this->waves->restore($stored->part('waves'), $now, $away);
+        $this->giving->endOthers($this->plan->programme, $this->given());
+    }
+
+    /** @return array<string, array<string, mixed>> what is given now, by owner and universe */
+    private function given(): array
+    {
+        $given = $this->moving->given();
+        foreach ([...array_values($this->looks->live()), ...array_values($this->lists->live())] as $live) {
+            $given[$live->playback->owner] = $live->playback->strips();
+        }
+
+        return $given;
     }
 
     /** When goOn() must be called next. */

@@ -64,7 +64,7 @@ final class Looks extends PlanRoom implements Room
             }
             $live->look = $look;
             $live->playback->rank($look->priority);
-            $live->playback->aim($live->level > 0.0 ? $this->giving->targets($look->values) : [], $this->giving->merged(), $now);
+            $live->playback->aim($live->level > 0.0 ? $this->giving->targets($look->values) : [], $this->giving->lanes(), $this->giving->merged(), $now);
             $this->scale($live);
             $this->lay($live, $now);
         }

@@ -44,6 +44,12 @@ final class Moving
         $this->beginning["wave {$live->wave->id}"] = true;
     }
 
+    /** @return array<string, array<string, true>> universes that each wave gives levels, by owner */
+    public function given(): array
+    {
+        return $this->given;
+    }
+
     /** @param array<string, LiveWave> $waves by id, all of them */
     public function move(array $waves, int $now): void
     {

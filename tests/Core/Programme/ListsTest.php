@@ -202,6 +202,23 @@ final class ListsTest extends TestCase
         }
     }
 
+    public function testACueThatIsDeletedWhileItRunsLeavesWhatItGivesAndTheNextOneIsBehindIt(): void
+    {
+        $cues = [self::cue('1', []), self::cue('2', ['fixture:a/level' => 80, 'fixture:b/level' => 40]), self::cue('3', ['fixture:b/level' => 100])];
+        $evening = self::with($cues);
+        $evening->set('list:walk', 2);
+        unset($cues[1]);
+        $evening->rig->adopt([...$evening->rig->document, 'lists' => [['id' => 'walk', 'name' => 'Walk', 'cues' => array_values($cues)]]]);
+        self::assertSame([204, 102], \array_slice($evening->levels(), 0, 2));
+        $evening->press('list:walk/go');
+        self::assertSame([3.0, 0, 255], [$evening->read('list:walk'), ...\array_slice($evening->levels(), 0, 2)]);
+        $evening->set('list:walk', 1);
+        $evening->set('list:walk', 3);
+        $fixtures = array_values(array_filter($evening->rig->document['fixtures'], static fn(array $one): bool => $one['id'] !== 'b'));
+        $evening->rig->adopt([...$evening->rig->document, 'fixtures' => $fixtures, 'groups' => [], 'lists' => [['id' => 'walk', 'name' => 'Walk', 'cues' => [self::cue('1', [])]]]]);
+        self::assertSame(0, $evening->levels()[1], 'what lies nowhere any more is given nothing');
+    }
+
     public function testWhatDoesNotFitIsRefusedWithItsPlace(): void
     {
         $wrong = [

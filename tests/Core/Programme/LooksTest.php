@@ -252,6 +252,34 @@ final class LooksTest extends TestCase
         self::assertSame([0, 0], [$evening->rig->level(101), $evening->levels()[1]], 'no slot is left that nobody owns');
     }
 
+    public function testAFadeGoesAlongWithAFixtureThatIsMoved(): void
+    {
+        $evening = self::with([self::look('doors', ['fixture:a/level' => 100, 'fixture:h/pan' => 100], ['fadeIn' => 10])]);
+        $evening->press('look:doors');
+        $evening->rig->pass(4.0);
+        [$lamp, $pan] = [$evening->levels()[0], $evening->levels()[4]];
+        $fixtures = array_map(static fn(array $one): array => \in_array($one['id'], ['a', 'h'], true) ? ['first' => $one['first'] + 200] + $one : $one, $evening->rig->document['fixtures']);
+        $evening->rig->adopt([...$evening->rig->document, 'fixtures' => $fixtures]);
+        self::assertSame([0, 0], [$evening->levels()[0], $evening->levels()[4]], 'nothing is left where they were');
+        self::assertEqualsWithDelta([$lamp, $pan], [$evening->rig->level(201), $evening->rig->level(205)], 1, 'no lamp blinks');
+        $evening->rig->pass(4.0);
+        self::assertEqualsWithDelta(204, $evening->rig->level(201), 3);
+        $evening->rig->adopt([...$evening->rig->document, 'fixtures' => \array_slice($fixtures, 1), 'groups' => [], 'looks' => [self::look('doors', ['fixture:h/pan' => 100])]]);
+        self::assertSame(0, $evening->rig->level(201), 'a fixture that is gone gives nothing');
+    }
+
+    public function testWhatNoneOfThemGivesAfterARestartEnds(): void
+    {
+        $evening = self::with([self::look('doors', ['fixture:a/level' => 100], ['fadeIn' => 0])]);
+        $evening->press('look:doors');
+        $state = json_decode(json_encode($evening->rig->junction->rooms()->state($evening->rig->nanos()), JSON_THROW_ON_ERROR), true, flags: JSON_THROW_ON_ERROR);
+        unset($state['looks']);
+        $again = self::with($evening->rig->document['looks']);
+        $again->rig->junction->restore($state, $again->rig->nanos());
+        $again->rig->pass(0.1);
+        self::assertSame([0, 0], [$again->levels()[0], $again->read('look:doors/active')]);
+    }
+
     /**
      * @param list<array<string, mixed>> $looks
      * @param array<string, mixed> $changes
