@@ -52,7 +52,10 @@ export function makeRouter(): Router {
     ],
   })
   router.beforeEach(async (to, from) => {
-    if (to.fullPath !== from.fullPath && !(await mayLeave())) return false
+    const answer = to.fullPath === from.fullPath ? 'leave' : await mayLeave()
+    // What was stored meanwhile takes its own step first, to what it stored; then they get where they wanted to go.
+    if (answer === 'stored') setTimeout(() => void router.push(to.fullPath))
+    if (answer !== 'leave') return false
     const session = useSession()
     await session.load()
     if (!session.user && !to.meta.open) return { path: '/login', query: { next: to.fullPath } }

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { halfFilled, leaving } from '@/kinds/halfFilled'
+import { halfFilled, leaving, storing } from '@/kinds/halfFilled'
 
 /** A half-filled form is about to be left. */
 const open = computed({
-  get: () => leaving.value !== null,
+  get: () => leaving.value !== null && !storing.value,
   set: (now) => {
-    if (!now) leaving.value?.(false)
+    if (!now) leaving.value?.('stay')
   },
 })
 </script>
@@ -17,8 +17,8 @@ const open = computed({
       <h2>Leave "{{ halfFilled }}"?</h2>
       <p>What you typed there is not saved.</p>
       <div class="actions">
-        <v-btn variant="flat" color="primary" autofocus @click="leaving?.(false)">Keep writing</v-btn>
-        <v-btn color="error" @click="leaving?.(true)">Leave without saving</v-btn>
+        <v-btn variant="flat" color="primary" autofocus @click="leaving?.('stay')">Keep writing</v-btn>
+        <v-btn color="error" @click="leaving?.('leave')">Leave without saving</v-btn>
       </div>
     </div>
   </v-dialog>

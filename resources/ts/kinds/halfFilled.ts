@@ -1,28 +1,41 @@
-import { ref } from 'vue'
+import { ref, watch } from 'vue'
 
 /** The title of the form that something was typed into and that is not saved; '' for none. */
 export const halfFilled = ref('')
 
-/** Somebody is about to leave it: the answer is called with whether they do. */
-export const leaving = ref<((leave: boolean) => void) | null>(null)
+/** Whether what is half filled is on its way to the server: nobody is asked before the answer is there. */
+export const storing = ref(false)
+
+/** What became of the question: they leave, they stay, or there is nothing left to ask, because it has been stored meanwhile. */
+export type Answer = 'leave' | 'stay' | 'stored'
+
+/** Somebody is about to leave it: called with what they answer. */
+export const leaving = ref<((answer: Answer) => void) | null>(null)
 
 /** Whether what is open may be left: at once where nothing is half filled, else whoever is there is asked. */
-export function mayLeave(): Promise<boolean> {
-  if (halfFilled.value === '') return Promise.resolve(true)
+export function mayLeave(): Promise<Answer> {
+  if (halfFilled.value === '') return Promise.resolve('leave')
   // Whoever asks again while the question stands has changed their mind about where to.
-  leaving.value?.(false)
+  leaving.value?.('stay')
   return new Promise((resolve) => {
-    leaving.value = (leave) => {
+    leaving.value = (answer) => {
       leaving.value = null
-      if (leave) halfFilled.value = ''
-      resolve(leave)
+      if (answer === 'leave') halfFilled.value = ''
+      resolve(answer)
     }
   })
 }
+watch(
+  halfFilled,
+  (title) => {
+    if (title === '') leaving.value?.('stored')
+  },
+  { flush: 'sync' },
+)
 
 /** Does what would drop a form, when nothing is lost by it or that is wanted. */
 export async function onceLeft(what: () => void): Promise<void> {
-  if (await mayLeave()) what()
+  if ((await mayLeave()) !== 'stay') what()
 }
 
 /** A page that is closed or loaded anew asks in the browser's own words. */

@@ -2,7 +2,7 @@ import { computed, ref } from 'vue'
 import { useBase } from '@/api/base'
 import { Refused, within, type Conflict, type Fault } from '@/api/client'
 import { useShow, type ListName, type Values } from '@/api/show'
-import { halfFilled } from './halfFilled'
+import { halfFilled, storing } from './halfFilled'
 
 /** Stores a part of the show, new or changed, and keeps what the server found wrong with it. */
 export function useStoring(list: ListName, adds?: (part: Values) => Promise<{ id?: string }>) {
@@ -30,7 +30,7 @@ export function useStoring(list: ListName, adds?: (part: Values) => Promise<{ id
 
   /** The id of the part, or null where it was refused. */
   async function store(id: string | undefined, part: Values): Promise<string | null> {
-    busy.value = true
+    busy.value = storing.value = true
     faults.value = []
     failed.value = ''
     conflict.value = null
@@ -47,7 +47,7 @@ export function useStoring(list: ListName, adds?: (part: Values) => Promise<{ id
       }
       return null
     } finally {
-      busy.value = false
+      busy.value = storing.value = false
     }
   }
   return { store, fault, wrong, busy, conflict }
