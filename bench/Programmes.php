@@ -46,7 +46,7 @@ final class Programmes implements Measurement
         ), range(0, 499)));
         $document['lists'] = [['id' => 'walk', 'name' => 'Walk', 'cues' => [
             ['number' => '1', 'up' => 0, 'values' => $values(10)],
-            ['number' => '2', 'up' => 3600, 'values' => $values(90)],
+            ['number' => '2', 'up' => 5, 'values' => $values(90)],
         ]]];
         $junction = self::junction($document);
         $this->press($junction, 'list:walk/go');
@@ -72,7 +72,7 @@ final class Programmes implements Measurement
                 }
             }
 
-            return ['id' => "look-{$n}", 'name' => "Look {$n}", 'fadeIn' => 3600, 'fadeOut' => 0, 'values' => $values];
+            return ['id' => "look-{$n}", 'name' => "Look {$n}", 'fadeIn' => 20, 'fadeOut' => 0, 'values' => $values];
         };
         $document['looks'] = array_map(static fn(int $n): array => $look($n, 50), range(1, self::LOOKS));
         $document['lists'] = array_map(static fn(int $n): array => ['id' => "list-{$n}", 'name' => "List {$n}", 'end' => 'loop', 'cues' => [
@@ -83,7 +83,7 @@ final class Programmes implements Measurement
             'id' => "wave-{$n}", 'name' => "Wave {$n}", 'size' => 20, 'rate' => 0.2, 'offset' => 360,
             'on' => array_map(static fn(int $i): array => ['point' => 'fixture:f'.((13 * $n + $i) % $fixtures).'/p'.(1 + $n % 10)], range(0, 5)),
         ], range(1, self::WAVES));
-        $document['masters'] = [['id' => 'grand', 'name' => 'Grand master', 'time' => 3600]];
+        $document['masters'] = [['id' => 'grand', 'name' => 'Grand master', 'time' => 20]];
         $junction = self::junction($document);
         for ($n = 1; $n <= self::LOOKS; ++$n) {
             $this->press($junction, "look:look-{$n}");

@@ -29,9 +29,20 @@ final class Playback
      * @param string $name for people: 'Look "Doors"'
      * @param int|null $priority 0 to 200; null joins whoever is in control
      */
-    public function __construct(public readonly string $owner, public string $name, public ?int $priority)
+    public function __construct(public readonly string $owner, private string $name, private ?int $priority)
     {
         $this->clock = new PlayClock();
+    }
+
+    public function name(): string
+    {
+        return $this->name;
+    }
+
+    /** @return int|null 0 to 200; null joins whoever is in control */
+    public function priority(): ?int
+    {
+        return $this->priority;
     }
 
     /** @return array<string, Strip> by universe */
@@ -63,10 +74,35 @@ final class Playback
         return $this->waiting !== [] || $this->isMoving();
     }
 
-    /** @return int|null when what is delayed begins next, on its clock */
-    public function waitsUntil(): ?int
+    /**
+     * @param int $nextFrame when the next frame is, in nanoseconds
+     * @param int|null $besides when something else is to be done, on its clock; null for nothing
+     *
+     * @return int when it must be looked at next; PHP_INT_MAX for not by itself
+     */
+    public function dueAt(int $nextFrame, ?int $besides): int
     {
-        return $this->waiting === [] ? null : min(array_map(static fn(Waiting $one): int => $one->at, $this->waiting));
+        $due = $this->clock->rate() > 0.0 && $this->isMoving() ? $nextFrame : \PHP_INT_MAX;
+        foreach ($this->waiting as $waiting) {
+            $due = min($due, $this->clock->when($waiting->at));
+        }
+
+        return $besides === null ? $due : min($due, $this->clock->when($besides));
+    }
+
+    /** Whether it gives something else by $now: it moves, or something begins. */
+    public function isDue(int $now): bool
+    {
+        if ($this->clock->rate() > 0.0 && $this->isMoving()) {
+            return true;
+        }
+        foreach ($this->waiting as $waiting) {
+            if ($waiting->at <= $this->clock->at($now)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /**
@@ -141,6 +177,7 @@ final class Playback
     public function aim(array $targets, Lanes $lanes, \Closure $merged, int $now): void
     {
         $at = $this->clock->at($now);
+        $this->giveAgain();
         $this->follow($lanes);
         foreach ($this->strips as $strip) {
             foreach ($strip->keys(true) as $key) {
@@ -209,6 +246,9 @@ final class Playback
      */
     public function passes(\Closure $merged, int $now): void
     {
+        if ($this->waiting === []) {
+            return;
+        }
         $at = $this->clock->at($now);
         foreach ($this->waiting as $i => $waiting) {
             if ($waiting->at > $at) {
@@ -227,7 +267,17 @@ final class Playback
     {
         if ($this->priority !== $priority) {
             $this->priority = $priority;
+            $this->giveAgain();
             $this->claimed = array_map(static fn(Strip $strip): string => $strip->mask, $this->strips);
+        }
+    }
+
+    /** @param string $name for people: 'Look "Doors" at 50 %' */
+    public function call(string $name): void
+    {
+        if ($this->name !== $name) {
+            $this->name = $name;
+            $this->giveAgain();
         }
     }
 
@@ -243,7 +293,11 @@ final class Playback
     /** Strips that give nothing any more are put away. */
     public function tidy(): void
     {
-        $this->strips = array_filter($this->strips, static fn(Strip $strip): bool => ! $strip->isEmpty());
+        foreach ($this->strips as $id => $strip) {
+            if ($strip->isEmpty()) {
+                unset($this->strips[$id]);
+            }
+        }
     }
 
     /** @return list<string> keys of all lanes that it gives, or of those alone that stay */
@@ -319,6 +373,13 @@ final class Playback
     public function wait(Waiting $waiting): void
     {
         $this->waiting[] = $waiting;
+    }
+
+    private function giveAgain(): void
+    {
+        foreach ($this->strips as $strip) {
+            $strip->giveAgain();
+        }
     }
 
     /** Lanes go along with their parameters; those whose parameter is gone end. */

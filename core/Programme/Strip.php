@@ -12,6 +12,9 @@ use NimbleJunction\Core\Merge\Bytes;
  */
 final class Strip
 {
+    /** What gives something else so soon is not worth asking when: about a frame. */
+    private const SOON_NANOS = 20_000_000;
+
     /** @var string 512 bytes: 255 in the slots that it gives */
     public string $mask;
 
@@ -48,6 +51,12 @@ final class Strip
     /** @var array<int, true> those that go, and are no more when they are there */
     private array $leaving = [];
 
+    /** Whether it gives something else than when that was asked last. */
+    private bool $isOtherwise = true;
+
+    /** Until when, on the playback's clock, it gives what it gives now: a slow fade takes many frames from one level to the next. */
+    private int $sameUntil = 0;
+
     private float $scale = 1.0;
     private float $reach = 1.0;
     private int $next = 0;
@@ -76,6 +85,7 @@ final class Strip
         if (! $isKnown) {
             $number = $this->next++;
             $this->numbers[$lane->key] = $number;
+            $this->isOtherwise = true;
             $this->below[$number] = self::value($lane, $merged);
             $this->levels = self::laid($this->levels, $lane, $from ?? ($lane->isBeside() ? $lane->zero : $this->below[$number]));
             foreach ($lane->slots as $slot) {
@@ -83,6 +93,7 @@ final class Strip
             }
         }
         $this->lanes[$number] = $lane;
+        $this->sameUntil = 0;
         $this->from[$number] = $from ?? self::value($lane, $this->levels);
         $this->to[$number] = $target->value;
         $this->begin[$number] = $at;
@@ -102,6 +113,7 @@ final class Strip
             return;
         }
         $lane = $this->lanes[$number];
+        $this->sameUntil = 0;
         $this->from[$number] = self::value($lane, $this->levels);
         $this->begin[$number] = $at;
         $this->nanos[$number] = $times->nanosOf($lane->kind, false);
@@ -124,13 +136,30 @@ final class Strip
         if ($number === null || isset($this->leaving[$number]) || $this->lanes[$number]->slots !== $target->lane->slots) {
             return false;
         }
+        $isAsItWas = $this->lanes[$number] === $target->lane && $this->to[$number] === $target->value;
         $this->lanes[$number] = $target->lane;
-        if ($this->to[$number] !== $target->value) {
-            $this->to[$number] = $target->value;
+        $this->to[$number] = $target->value;
+        if (! $isAsItWas) {
+            $this->sameUntil = 0;
             $this->moving[$number] = true;
         }
 
         return true;
+    }
+
+    /** Whether it gives something else than when this was asked last. */
+    public function takeOtherwise(): bool
+    {
+        $isOtherwise = $this->isOtherwise;
+        $this->isOtherwise = false;
+
+        return $isOtherwise;
+    }
+
+    /** Whoever has what it gives may have lost it: it is given again. */
+    public function giveAgain(): void
+    {
+        $this->isOtherwise = true;
     }
 
     /** @return list<string> keys of all lanes, or of those alone that stay */
@@ -195,6 +224,7 @@ final class Strip
         if ($scale !== $this->scale || $reach !== $this->reach) {
             $this->scale = $scale;
             $this->reach = $reach;
+            $this->sameUntil = 0;
             $this->moving += array_fill_keys(array_keys($this->lanes), true);
         }
     }
@@ -207,7 +237,12 @@ final class Strip
      */
     public function levels(int $at, string $below = ''): string
     {
+        if ($at < $this->sameUntil && $this->leaving === []) {
+            return $this->levels;
+        }
         $levels = $this->levels;
+        $until = \PHP_INT_MAX;
+        $soon = $at + self::SOON_NANOS;
         foreach ($this->moving as $number => $_) {
             $lane = $this->lanes[$number];
             $nanos = $this->nanos[$number];
@@ -216,6 +251,9 @@ final class Strip
             $goal = isset($this->leaving[$number]) ? $this->without($lane, $below) : $this->goal($number, $lane);
             $from = $this->from[$number];
             $value = (int) ($from + $share * ($goal - $from) + 0.5);
+            if ($until > $soon) {
+                $until = min($until, $share < 1.0 ? self::nextAt($value, $from, $goal, $nanos) + $this->begin[$number] : $at);
+            }
             $slots = $lane->slots;
             if (\count($slots) === 1) {
                 $levels[$slots[0]] = \chr($value);
@@ -235,6 +273,8 @@ final class Strip
                 $levels = $this->levels;
             }
         }
+        $this->sameUntil = $until;
+        $this->isOtherwise = $this->isOtherwise || $levels !== $this->levels;
         $this->levels = $levels;
 
         return $levels;
@@ -274,6 +314,7 @@ final class Strip
         if ($isFitting && ! $leaves) {
             $strip->resume($lane, $from, $to, $below, 0, $begin, $nanos, false, $isWhole);
             $strip->levels = self::laid($strip->levels, $lane, $now);
+            $strip->isOtherwise = true;
         }
     }
 
@@ -300,7 +341,8 @@ final class Strip
         $this->below[$number] = max(0, min($lane->highest, $below));
         $this->begin[$number] = $at - $gone;
         $this->nanos[$number] = $nanos;
-        $this->moving[$number] = true;
+        $this->moving[$number] = $this->isOtherwise = true;
+        $this->sameUntil = 0;
         if ($leaves) {
             $this->leaving[$number] = true;
         }
@@ -311,6 +353,17 @@ final class Strip
         foreach ($lane->slots as $slot) {
             $this->mask[$slot] = "\xFF";
         }
+    }
+
+    /** @return int nanoseconds after its beginning at which a lane that gives $value gives another one; at the latest when it is there */
+    private static function nextAt(int $value, int $from, float $goal, int $nanos): int
+    {
+        if ($goal === (float) $from) {
+            return $nanos;
+        }
+        $next = $goal > $from ? $value + 0.5 : $value - 0.5;
+
+        return (int) min($nanos, ($next - $from) / ($goal - $from) * $nanos);
     }
 
     private function goal(int $number, Lane $lane): float
@@ -331,6 +384,7 @@ final class Strip
     private function drop(int $number): void
     {
         $lane = $this->lanes[$number];
+        $this->isOtherwise = true;
         foreach ($lane->slots as $slot) {
             $this->mask[$slot] = $this->levels[$slot] = "\0";
         }

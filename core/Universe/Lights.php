@@ -32,17 +32,36 @@ final class Lights
         $this->others = array_values(array_filter($lights, static fn(Light $light): bool => ! $isPlain($light)));
     }
 
-    /** @param float $share 0 to 1 */
-    public function use(float $share): void
+    /**
+     * @param float $share 0 to 1
+     *
+     * @return bool whether that is otherwise than before
+     */
+    public function use(float $share): bool
     {
         if ($share === $this->share) {
-            return;
+            return false;
         }
         $this->share = $share;
-        $this->table = '';
-        for ($level = 0; $share < 1.0 && $level < 256; ++$level) {
-            $this->table .= \chr((int) round($level * $share));
+        $this->table = $share < 1.0 ? self::table($share) : '';
+
+        return true;
+    }
+
+    /** @return string what each of 256 levels becomes: one master is over many universes, and they ask one after the other */
+    private static function table(float $share): string
+    {
+        /** @var array{float, string} $last */
+        static $last = [1.0, ''];
+        if ($last[0] !== $share) {
+            $table = '';
+            for ($level = 0; $level < 256; ++$level) {
+                $table .= \chr((int) round($level * $share));
+            }
+            $last = [$share, $table];
         }
+
+        return $last[1];
     }
 
     public function share(): float

@@ -37,9 +37,12 @@ final class Mastering
     /**
      * @param array<string, float> $shares what each master leaves of a light, 0 to 1, by id
      * @param list<string> $alone ids of masters: what none of them is over is dark; none for no such thing
+     *
+     * @return bool whether a light is scaled otherwise than before
      */
-    public function use(array $shares, bool $isDark, array $alone): void
+    public function use(array $shares, bool $isDark, array $alone): bool
     {
+        $hasMoved = false;
         $this->shares = $shares;
         $this->isDark = $isDark;
         $this->alone = $alone;
@@ -48,8 +51,10 @@ final class Mastering
             foreach ($group->masters as $id) {
                 $share *= $shares[$id] ?? 1.0;
             }
-            $group->use($share);
+            $hasMoved = $group->use($share) || $hasMoved;
         }
+
+        return $hasMoved;
     }
 
     /** Whether it takes nothing away. */

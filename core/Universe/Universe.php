@@ -50,6 +50,9 @@ final class Universe
     /** Whether it has just become known: that is a change, also where all levels are zero. */
     private bool $fresh = false;
 
+    /** Whether something on its way out is otherwise, and nobody has looked yet what comes of it. */
+    private bool $isOtherwise = false;
+
     public function __construct(
         public readonly string $id,
         private Rules $rules = new Rules(),
@@ -209,15 +212,21 @@ final class Universe
         return $this->controlAnew($lost, $now);
     }
 
+    /** What masters or waves do on its way out is otherwise: settle() sees what comes of it, once a turn. */
+    public function wayOutMoved(): void
+    {
+        $this->isOtherwise = true;
+    }
+
     /**
-     * What is ours has changed: it is merged, once.
+     * What is ours has changed, or its way out: it is merged, and laid, once.
      *
      * @return bool whether what leaves has changed
      */
     public function settle(int $now): bool
     {
         if ($this->layers->areSettled()) {
-            return false;
+            return $this->isOtherwise && $this->lay();
         }
         $haveOtherSlots = $this->layers->haveOtherSlots();
         $moved = $this->layers->settled(self::FEW_SLOTS);
@@ -388,6 +397,7 @@ final class Universe
     /** @return bool whether what leaves has changed: something on its way out has */
     public function lay(): bool
     {
+        $this->isOtherwise = false;
         $levels = $this->wayOut->apply($this->merged);
         if ($levels === $this->levels && ! $this->fresh) {
             return false;

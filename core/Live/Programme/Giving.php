@@ -137,10 +137,13 @@ final class Giving
                 continue;
             }
             $levels = $strip->levels($at, $strip->needsBelow() ? $universe->without($playback->owner) : '');
+            if (! $strip->takeOtherwise()) {
+                continue;
+            }
             if ($strip->isEmpty()) {
                 $universe->layers()->end($playback->owner);
             } else {
-                $universe->layers()->give($playback->owner, $playback->name, $levels, $strip->mask, $playback->priority, false, false);
+                $universe->layers()->give($playback->owner, $playback->name(), $levels, $strip->mask, $playback->priority(), false, false);
             }
             ($this->changes)()->touch($universe);
         }

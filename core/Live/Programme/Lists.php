@@ -253,13 +253,7 @@ final class Lists implements Room
             if ($live->followsBeat !== null && ! $live->isPaused) {
                 $due = min($due, $this->tempos->of($live->followsTempo)?->clock->when($live->followsBeat) ?? \PHP_INT_MAX);
             }
-            $playback = $live->playback;
-            foreach (array_filter([$playback->waitsUntil(), $live->followsAt], is_int(...)) as $at) {
-                $due = min($due, $playback->clock->when($at));
-            }
-            if ($playback->clock->rate() > 0.0 && $playback->isMoving()) {
-                $due = min($due, $lastFrame + Giving::FRAME_NANOS);
-            }
+            $due = min($due, $live->playback->dueAt($lastFrame + Giving::FRAME_NANOS, $live->followsAt));
         }
 
         return $due;
@@ -279,7 +273,7 @@ final class Lists implements Room
                     $this->run($live, $next, $asOf, null, $now - $asOf <= self::PAST_NANOS);
                 }
             }
-            if ($clock->rate() > 0.0 && ($live->playback->isMoving() || ($live->playback->waitsUntil() ?? \PHP_INT_MAX) <= $clock->at($now))) {
+            if ($live->playback->isDue($now)) {
                 $this->lay($live, $now);
             }
         }
@@ -343,7 +337,7 @@ final class Lists implements Room
         $this->lay($live, $now);
         ++$this->acts;
         if ($isHeard) {
-            $this->giving->setOthers($live->list->ownValues($cue, $looks), new Act($live->playback->owner, $live->playback->name), $now);
+            $this->giving->setOthers($live->list->ownValues($cue, $looks), new Act($live->playback->owner, $live->playback->name()), $now);
             ($this->happened)($live->list->gone($cue));
         }
         ($this->changed)($live, $before);
@@ -384,8 +378,8 @@ final class Lists implements Room
     private function scale(LiveList $live): bool
     {
         $left = $this->masters->overList($live->list->id);
-        $live->playback->name = "List \"{$live->list->name}\"".($live->current === '' ? '' : ", cue {$live->current}")
-            .($left < 1.0 ? ', masters leave '.round(100 * $left, 1).' % of its light' : '');
+        $live->playback->call("List \"{$live->list->name}\"".($live->current === '' ? '' : ", cue {$live->current}")
+            .($left < 1.0 ? ', masters leave '.round(100 * $left, 1).' % of its light' : ''));
 
         return $live->playback->scale($left, 1.0);
     }

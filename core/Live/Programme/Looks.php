@@ -176,7 +176,7 @@ final class Looks extends PlanRoom implements Room
         $live->completeAt = $live->playback->clock->at($now) + $times->longest();
         $live->endsAt = $look->press === Recall::Once ? $live->completeAt : null;
         $this->lay($live, $now);
-        $this->giving->setOthers($look->values, new Act($live->playback->owner, $live->playback->name), $now);
+        $this->giving->setOthers($look->values, new Act($live->playback->owner, $live->playback->name()), $now);
         ++$this->acts;
         ($this->happened)($look->recalled());
     }
@@ -230,13 +230,7 @@ final class Looks extends PlanRoom implements Room
     {
         $due = \PHP_INT_MAX;
         foreach ($this->busy as $live) {
-            $playback = $live->playback;
-            foreach (array_filter([$playback->waitsUntil(), $live->endsAt], is_int(...)) as $at) {
-                $due = min($due, $playback->clock->when($at));
-            }
-            if ($playback->isMoving()) {
-                $due = min($due, $lastFrame + Giving::FRAME_NANOS);
-            }
+            $due = min($due, $live->playback->dueAt($lastFrame + Giving::FRAME_NANOS, $live->endsAt));
         }
 
         return $due;
@@ -246,10 +240,9 @@ final class Looks extends PlanRoom implements Room
     public function goOn(int $now): void
     {
         foreach ($this->busy as $id => $live) {
-            $at = $live->playback->clock->at($now);
-            if ($live->endsAt !== null && $live->endsAt <= $at) {
+            if ($live->endsAt !== null && $live->endsAt <= $live->playback->clock->at($now)) {
                 $this->release((string) $id, $now);
-            } elseif ($live->playback->isMoving() || ($live->playback->waitsUntil() ?? \PHP_INT_MAX) <= $at) {
+            } elseif ($live->playback->isDue($now)) {
                 $this->lay($live, $now);
             }
         }
@@ -366,7 +359,7 @@ final class Looks extends PlanRoom implements Room
     {
         $share = max(0.0, min(self::FULL, $live->level + $live->modulation)) / self::FULL;
         $left = $this->masters->overLook($live->look->id);
-        $live->playback->name = "Look \"{$live->look->name}\"".self::scaled($share, $left);
+        $live->playback->call("Look \"{$live->look->name}\"".self::scaled($share, $left));
 
         // What goes out is scaled as it was: it goes to what is there without it.
         return $live->level > 0.0 && $live->playback->scale($share * $left, $share);

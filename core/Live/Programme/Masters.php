@@ -27,6 +27,9 @@ final class Masters extends PlanRoom implements Room
     /** @var array<string, LiveMaster> by id */
     private array $live = [];
 
+    /** @var list<array{float, bool}> what those over looks, lists and the programme left when they were brought last, and who was alone */
+    private array $before = [];
+
     private bool $isDark = false;
     private int $acts = 0;
 
@@ -94,8 +97,7 @@ final class Masters extends PlanRoom implements Room
             $live->modulation = $added[$id] ?? 0.0;
         }
         if ($hasMoved) {
-            $this->bringAll();
-            ($this->scaled)($now);
+            $this->bringAll($now);
         }
     }
 
@@ -249,8 +251,7 @@ final class Masters extends PlanRoom implements Room
             }
         }
         if ($hasMoved) {
-            $this->bringAll();
-            ($this->scaled)($now);
+            $this->bringAll($now);
         }
     }
 
@@ -347,29 +348,38 @@ final class Masters extends PlanRoom implements Room
     private function bring(int $now): void
     {
         ++$this->acts;
-        $this->bringAll();
-        ($this->scaled)($now);
+        $this->bringAll($now);
     }
 
-    /** What masters leave is brought to the universes. */
-    private function bringAll(): void
+    /**
+     * What masters leave is brought to the universes, and to looks and lists.
+     *
+     * @param int|null $now null where looks and lists are asked besides
+     */
+    private function bringAll(?int $now = null): void
     {
-        $shares = $alone = [];
+        $shares = $alone = $before = [];
         foreach ($this->live as $id => $live) {
-            if (! $live->master->over->isBeforeMerging()) {
+            if ($live->master->over->isBeforeMerging()) {
+                $before[] = [$live->share(), $live->isAlone];
+            } else {
                 $shares[(string) $id] = $live->share();
                 $alone = $live->isAlone ? [...$alone, (string) $id] : $alone;
             }
+        }
+        $isOtherwise = $before !== $this->before;
+        $this->before = $before;
+        if ($isOtherwise && $now !== null) {
+            ($this->scaled)($now);
         }
         foreach ($this->universes->all() as $universe) {
             $mastering = $universe->wayOut()->mastering();
             if ($mastering === null) {
                 continue;
             }
-            $before = $universe->levels;
-            $mastering->use($shares, $this->isDark, $alone);
-            if ($universe->lay()) {
-                ($this->changes)()->note($universe, $before, null);
+            if ($mastering->use($shares, $this->isDark, $alone)) {
+                $universe->wayOutMoved();
+                ($this->changes)()->touch($universe);
             }
         }
     }

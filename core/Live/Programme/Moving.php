@@ -98,11 +98,9 @@ final class Moving
             if ($universe === null) {
                 continue;
             }
-            $before = $universe->levels;
             $universe->wayOut()->modifiers->use($modifiers[$id] ?? []);
-            if ($universe->lay()) {
-                ($this->changes)()->note($universe, $before, null);
-            }
+            $universe->wayOutMoved();
+            ($this->changes)()->touch($universe);
         }
         $this->modified = array_map(static fn(): bool => true, $modifiers);
     }
