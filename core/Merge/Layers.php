@@ -176,6 +176,18 @@ final class Layers
         }
     }
 
+    /** The same in another place, under another merger that has the same order: what is given there is given there alone. */
+    public function copied(Merger $merger): self
+    {
+        $copy = clone $this;
+        $copy->merger = $merger;
+        foreach ($this->layers as $key => $layer) {
+            $copy->layers[$key] = clone $layer;
+        }
+
+        return $copy;
+    }
+
     /** @return list<Layer> all, as they would be if an owner gave nothing */
     public function without(string $owner): array
     {

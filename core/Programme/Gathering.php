@@ -130,8 +130,8 @@ final readonly class Gathering
         return $values;
     }
 
-    /** The shortest number that says what stands in the slots. */
-    private static function exact(Parameter $parameter, int $value): float
+    /** The shortest number in a parameter's unit that says what stands in its slots. */
+    public static function exact(Parameter $parameter, int $value): float
     {
         $exact = $parameter->inUnit($parameter->share($value));
         for ($digits = 0; $digits < self::MOST_DIGITS; ++$digits) {

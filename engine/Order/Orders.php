@@ -34,6 +34,7 @@ final class Orders
         WhoListens::class,
         GatherLook::class,
         PreviewValues::class,
+        Foresee::class,
     ];
 
     /**

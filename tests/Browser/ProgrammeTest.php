@@ -40,6 +40,12 @@ final class ProgrammeTest extends BrowserTestCase
         self::$chrome->press('Release', 'aside.panel');
         $this->lamp('Palm House dimmers', 3, 0);
         $this->go('Programme');
+        self::$chrome->press('Kept', '[aria-label="looks"]');
+        self::$chrome->press('What would it do now?', 'aside.panel');
+        $this->sees('[aria-label="Values that would leave"]', 'Palm House, slot 3');
+        $this->sees('[aria-label="What would leave"]', 'would change');
+        $this->lamp('Palm House dimmers', 3, 0);
+        $this->go('Programme');
         $this->undo('add route "Slide to the look"');
         $this->undo('add look "Kept"');
     }

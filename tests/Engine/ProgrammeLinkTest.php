@@ -71,6 +71,9 @@ final class ProgrammeLinkTest extends TestCase
                 ['do' => 'gather', 'from' => 'leaves', 'kind' => 'intensity', 'fixtures' => ['a']],
                 ['do' => 'preview', 'values' => Evening::values(['fixture:c/level' => 100]), 'seconds' => 60],
                 ['do' => 'preview', 'values' => Evening::values(['value:none' => 1])],
+                ['do' => 'foresee', 'values' => Evening::values(['fixture:b/level' => 60, 'fixture:a/level' => 40])],
+                ['do' => 'foresee', 'list' => 'walk'],
+                ['do' => 'foresee', 'look' => 'moss'],
             ], 1.5))->heard();
         } finally {
             $engine->stop();
@@ -85,5 +88,9 @@ final class ProgrammeLinkTest extends TestCase
         self::assertEquals(['fixture:a/level', 40, 'A, level', 'intensity'], array_values(array_slice($gathered[0], 0, 4)), 'what is asked for, before masters');
         self::assertSame(255, end($heard['point'])['value']);
         self::assertContains('There is nothing in it that could be held.', array_column($heard['answer'], 'error'));
+        [$draft, $next] = array_values(array_filter($heard['answer'], static fn(array $one): bool => isset($one['points'])));
+        self::assertEquals([['B, level', 0, 60, true], 1], [[$draft['points'][0]['name'], $draft['points'][0]['now'], $draft['points'][0]['then'], $draft['points'][0]['isAsWanted']], $draft['same']]);
+        self::assertSame([[], 1], [$next['points'], $next['same']], 'the next cue is the same look: all stays as it is');
+        self::assertContains('There is no look "moss" in the show.', array_column($heard['answer'], 'error'));
     }
 }

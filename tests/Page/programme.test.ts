@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { between, changed, copied, followOf, followText, moved, renumbered, sorted } from '@/programme/cues'
+import { foreseenLine, foreseenSentence } from '@/programme/foresee'
 import { leftOf, shareOf } from '@/programme/live'
 import { followWords, listSentence, lookSentence, masterSentence, usesOf } from '@/programme/sentences'
 import { differences, merged } from '@/programme/values'
@@ -130,5 +131,35 @@ describe('lists and masters', () => {
     expect(masterSentence({ id: 'm', name: 'M', over: 'programme' }, named)).toBe(
       'Scales the intensities of our own looks and lists, before it is merged with desks.',
     )
+  })
+})
+
+describe('what would leave', () => {
+  const point = (now: number | null, then: number, wanted: number | null) => ({
+    point: 'fixture:a/level',
+    name: 'A, level',
+    unit: '%',
+    now,
+    then,
+    wanted,
+    isAsWanted: wanted === null || wanted === then,
+    why: 'House desk: the highest.',
+  })
+  it('says what changes, what is missed, and what stays', () => {
+    const seen = { points: [point(0, 60, 60), point(80, 80, 40), point(10, 5, null)], same: 2, more: 0 }
+    expect(foreseenSentence(seen)).toBe(
+      '2 values would change. 1 would not be what it says: somebody else has it, or masters take some away. 2 more stay as they are.',
+    )
+    expect(foreseenSentence({ points: [point(0, 60, 60)], same: 1, more: 7 })).toBe(
+      '8 values would change. 1 more stays as it is. The first 1 are shown.',
+    )
+    expect([foreseenSentence({ points: [], same: 0, more: 0 }), foreseenSentence({ points: [], same: 3, more: 0 })]).toEqual([
+      'It gives nothing.',
+      'Nothing would change: all is as it says already.',
+    ])
+  })
+  it('has lines in units, with what was meant where that is something else', () => {
+    expect(foreseenLine(point(80, 80, 40))).toMatchObject({ now: '80 %', then: '80 %', meant: 'it says 40 %; this is from House desk' })
+    expect(foreseenLine(point(null, 5, null))).toMatchObject({ now: '', then: '5 %', meant: '' })
   })
 })

@@ -148,7 +148,11 @@ final class Giving
             ($this->changes)()->touch($universe);
         }
         foreach ($playback->claimed() as $id => $mask) {
-            $this->universes->find((string) $id)?->layers()->claim($playback->owner, $mask);
+            $universe = $this->universes->find((string) $id);
+            if ($universe !== null) {
+                $universe->layers()->claim($playback->owner, $mask);
+                ($this->changes)()->touch($universe);
+            }
         }
         $playback->tidy();
     }

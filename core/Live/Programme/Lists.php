@@ -64,6 +64,14 @@ final class Lists implements Room
         return $this->live[$id] ?? null;
     }
 
+    /** @return int|null the place of the cue that goes next; null for none */
+    public function nextOf(string $id): ?int
+    {
+        $list = $this->plan->programme->lists[$id] ?? null;
+
+        return $list === null ? null : ($this->live[$id] ?? LiveList::of($list))->next();
+    }
+
     /** Lists go on by the show of now: their cue goes to where it says, and nothing begins anew. */
     public function goOnBy(Plan $plan, int $now): void
     {

@@ -229,6 +229,8 @@ export const useEngine = defineStore('engine', () => {
   const gather = (from: Orders['gather']) => ask('gather', from)
   /** Values of a look or a cue are held for a moment. */
   const preview = (values: Orders['preview']['values']) => command('preview', { values })
+  /** What a look, a cue or values would do; nothing is sent. */
+  const foresee = (what: Orders['foresee']) => ask('foresee', what)
   /** Others see what is on this page. */
   const stand = (place: string) => void ask('stand', { place })
   /** Events of the trace as a file; its content is Base64. */
@@ -278,6 +280,7 @@ export const useEngine = defineStore('engine', () => {
     programme,
     gather,
     preview,
+    foresee,
     check,
     lend,
     handOn,

@@ -37,6 +37,23 @@ export interface Finds {
   unclaimed: Stray[]
 }
 
+export interface Foreseen {
+  points: ForeseenPoint[]
+  same: number
+  more: number
+}
+
+export interface ForeseenPoint {
+  point: string
+  name: string
+  unit: string
+  now: string | number | null
+  then: string | number
+  wanted: string | number | null
+  isAsWanted: boolean
+  why: string
+}
+
 export interface FoundPoint {
   point: string
   name: string
@@ -498,6 +515,7 @@ export interface Orders {
   'listens': { trigger: object }
   'gather': { from?: string, port?: string, fixtures?: string[], kind?: string, lit?: boolean, look?: string }
   'preview': { values?: object[], seconds?: number }
+  'foresee': { look?: string, list?: string, cue?: string, values?: object[] }
 }
 
 /** What the answers to them have beside "ok". */
@@ -522,4 +540,5 @@ export interface Answers {
   'listens': ListeningRoutes
   'gather': Gathered
   'preview': object
+  'foresee': Foreseen
 }

@@ -7,6 +7,7 @@ import { useEngine } from '@/live/engine'
 import CueForm from './CueForm.vue'
 import CueSheet from './CueSheet.vue'
 import CueTable from './CueTable.vue'
+import ForeseePanel from './ForeseePanel.vue'
 import ListControls from './ListControls.vue'
 import { useProgramme } from './live'
 import { listSentence } from './sentences'
@@ -62,6 +63,11 @@ const setRate = (event: Event) =>
     <p v-if="failed || wrong" class="wrong" role="alert">{{ failed || wrong }}</p>
     <CueSheet v-if="hasSheet" :list="list.id" @done="hasSheet = false" />
     <CueTable :list="list" :life="life" :now="now" :open="opened" @open="opened = $event" @failed="wrong = $event" />
+    <ForeseePanel
+      v-if="session.mayBuild && list.cues?.length"
+      :what="{ list: list.id, cue: opened }"
+      :label="opened ? `What would cue ${opened} do now?` : 'What would the next cue do now?'"
+    />
     <CueForm v-if="cue" :key="`${list.id} ${opened}`" :list="list" :cue="cue" @done="opened = ''" />
   </aside>
 </template>

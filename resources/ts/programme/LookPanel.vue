@@ -5,6 +5,7 @@ import { useShow, type Look } from '@/api/show'
 import type { ValueOfAPoint } from '@/api/showDocument'
 import { useAttempt } from '@/components/attempt'
 import { useEngine } from '@/live/engine'
+import ForeseePanel from './ForeseePanel.vue'
 import GatherPanel from './GatherPanel.vue'
 import LevelBar from './LevelBar.vue'
 import { useProgramme } from './live'
@@ -100,6 +101,7 @@ const written = (value: ValueOfAPoint['value'] | undefined, of: string) =>
       </template>
     </section>
     <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
+    <ForeseePanel v-if="session.mayBuild" :key="look.id" :what="{ look: look.id }" />
     <h3 class="head">
       Values <span class="figures">{{ values.length }}</span>
     </h3>

@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import type { ValueOfAPoint } from '@/api/showDocument'
 import PointField from '@/kinds/PointField.vue'
 import { useEngine } from '@/live/engine'
+import ForeseePanel from './ForeseePanel.vue'
 import { usePointNames } from './names'
 import { partOf } from './values'
 
@@ -59,6 +60,7 @@ function add(): void {
         }}</span>
       </label>
     </div>
+    <ForeseePanel v-if="values.length" :what="{ values }" />
     <div v-if="values.length" class="try">
       <button type="button" class="small-button" @click="engine.preview(values)">Hold these values for 15 s</button>
       <span class="quiet small">above all desks, until then or until X</span>

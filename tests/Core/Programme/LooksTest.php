@@ -76,6 +76,18 @@ final class LooksTest extends TestCase
         self::assertSame([102, 11], [$evening->levels()[0], $evening->levels()[4]]);
     }
 
+    public function testARecallOfWhatStandsTakesBackWhatAnotherHasTakenSince(): void
+    {
+        $evening = self::with([
+            self::look('one', ['fixture:h/pan' => 25], ['press' => 'latched', 'fadeIn' => 0]),
+            self::look('two', ['fixture:h/pan' => 75], ['press' => 'latched', 'fadeIn' => 0]),
+        ]);
+        foreach (['one' => 0x40, 'two' => 0xBF] + ['one ' => 0x40] as $look => $pan) {
+            $evening->press('look:'.trim($look));
+            self::assertSame($pan, $evening->levels()[4], $look);
+        }
+    }
+
     public function testARunningFadeTakesNothingFromAHandThatActedSince(): void
     {
         $evening = self::with([self::look('slow', ['fixture:h/pan' => 100], ['fadeIn' => 10])]);
