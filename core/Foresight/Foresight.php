@@ -43,7 +43,7 @@ final readonly class Foresight
             new Playback("look {$look->id}", "Look \"{$look->name}\"", $look->priority),
             $look->values,
             $look->values,
-            $this->programme->masters->overLook($look->id),
+            $this->programme->masters->before()->overLook($look->id),
             $ending,
         );
     }
@@ -61,7 +61,7 @@ final readonly class Foresight
             new Playback("list {$list->id}", "List \"{$list->name}\", cue {$list->cues[$place]->number}", $list->priority),
             $list->valuesAt($place, $looks),
             $list->ownValues($list->cues[$place], $looks),
-            $this->programme->masters->overList($list->id),
+            $this->programme->masters->before()->overList($list->id),
         );
     }
 
@@ -103,8 +103,8 @@ final readonly class Foresight
             $target = $targets[$key] ?? null;
             $seen[] = new Foreseen(
                 $reference,
-                self::inUnit($lane, self::held($universe, $universe->merged())),
-                self::inUnit($lane, self::held($universe, $one->merged)),
+                self::said($lane, $lane->valueIn(self::held($universe, $universe->merged()))),
+                self::said($lane, $lane->valueIn(self::held($universe, $one->merged))),
                 $target === null ? null : self::said($lane, $target->value),
                 $one->explain($lane->slots[0]),
             );
@@ -176,17 +176,6 @@ final readonly class Foresight
         }
 
         return $levels;
-    }
-
-    /** @param string $levels 512 bytes */
-    private static function inUnit(Lane $lane, string $levels): int|float
-    {
-        $value = 0;
-        foreach ($lane->slots as $slot) {
-            $value = $value << 8 | \ord($levels[$slot]);
-        }
-
-        return self::said($lane, $value);
     }
 
     private static function said(Lane $lane, int $value): int|float

@@ -192,7 +192,7 @@ final class Changes
             if ($destination === null) {
                 continue;
             }
-            $this->universes->bring($destination, $copy, $universe->unmastered());
+            $this->universes->bring($destination, $copy, $universe->wayOut()->unmastered($universe->merged(), $universe->levels));
             if (! $destination->layers()->areSettled()) {
                 $this->dirty[$destination->id] = $destination;
             }

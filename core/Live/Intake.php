@@ -45,7 +45,7 @@ final class Intake
     /** A frame that waits for synchronisation says all the same that its sender is there. */
     public function keepAlive(Universe $universe, Mapping $mapping, Frame $frame, int $now): void
     {
-        $source = $universe->source($mapping->portId."\0".$frame->source);
+        $source = $universe->sources()[$mapping->portId."\0".$frame->source] ?? null;
         if ($source !== null) {
             $source->heardAt = $now;
         }
@@ -55,7 +55,7 @@ final class Intake
     public function hear(Universe $universe, Mapping $mapping, Frame $frame, string $from, int $now): bool
     {
         $key = $mapping->portId."\0".$frame->source;
-        $source = $universe->source($key);
+        $source = $universe->sources()[$key] ?? null;
         if ($frame->startCode !== 0 && $frame->startCode !== SlotPriorities::START_CODE) {
             return false;
         }

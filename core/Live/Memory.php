@@ -54,6 +54,8 @@ final readonly class Memory
         $this->points->runner->courses->restore($stored->part('courses'), $plan->index->routes, $now, $away);
         $this->points->runner->showings->restore($stored->part('showings'));
         foreach ($this->universes->all() as $universe) {
+            // Nothing leaves that masters and waves have not seen.
+            $universe->settle($now);
             $this->outputs->offer($universe, $now);
         }
     }

@@ -9,7 +9,10 @@ use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Document\Fields;
 use NimbleJunction\Core\Document\Part;
 use NimbleJunction\Core\Point\Reference;
+use NimbleJunction\Core\Programme\Follow\TimecodeFollow;
+use NimbleJunction\Core\Route\Action\PressAction;
 use NimbleJunction\Core\Route\Action\SetAction;
+use NimbleJunction\Core\Route\Condition\PointCondition;
 use NimbleJunction\Core\Route\Occurred;
 use NimbleJunction\Core\Route\Route;
 use NimbleJunction\Core\Route\Send\MscWords;
@@ -67,6 +70,10 @@ final readonly class CueList implements Part, Checked
                 $route = WhenTrigger::route("list.{$id}.{$cue->number}", "{$name}, cue {$cue->number}", $this->gone($cue), $cue->do);
                 $routes[$route->id] = $route;
             }
+            if ($cue->follow instanceof TimecodeFollow) {
+                $route = $this->following($cue, $cue->follow);
+                $routes[$route->id] = $route;
+            }
         }
         $this->routes = $routes;
     }
@@ -108,6 +115,23 @@ final readonly class CueList implements Part, Checked
         $actions = $running === null ? [] : [new SetAction($running, 1)];
 
         return new Route("list.{$this->id}.start", "{$this->name}, at the start", true, [new StartedTrigger()], [], [], $actions);
+    }
+
+    /** What follows at a time code follows by an ordinary route, as long as the list is in that cue and runs. */
+    private function following(Cue $cue, TimecodeFollow $follow): Route
+    {
+        [$number, $running, $go] = array_map(fn(string $part): ?Reference => Reference::parse("list:{$this->id}/{$part}"), ['cue', 'running', 'go']);
+        $conditions = $number === null || $running === null ? [] : [new PointCondition($number, (float) $cue->number), new PointCondition($running, 1)];
+
+        return new Route(
+            "list.{$this->id}.{$cue->number}.at",
+            "{$this->name}, cue {$cue->number}, at its time code",
+            true,
+            [$follow->trigger()],
+            $conditions,
+            [],
+            $go === null ? [] : [new PressAction($go)],
+        );
     }
 
     /** Show control is obeyed by an ordinary route. */

@@ -13,6 +13,28 @@ final class KeptPlayback
     private const MOST = 100_000;
     private const HIGHEST_RATE = 100.0;
 
+    /** @return array<string, mixed> as it is kept */
+    public static function of(Playback $playback, int $now): array
+    {
+        $at = $playback->clock->at($now);
+        $lanes = [];
+        foreach ($playback->strips() as $strip) {
+            $lanes += $strip->kept($at);
+        }
+
+        return [
+            'rate' => $playback->clock->rate(),
+            'lanes' => $lanes,
+            'waiting' => array_map(static fn(Waiting $one): array => [
+                'left' => $one->at - $at,
+                'up' => $one->times->up,
+                'down' => $one->times->down,
+                'kinds' => array_map(static fn(KindTime $kind): array => ['kind' => $kind->kind->value, 'fade' => $kind->fade, 'jumps' => $kind->jumps], $one->times->kinds),
+                'to' => array_map(static fn(Target $target): int => $target->value, $one->targets),
+            ], $playback->waiting()),
+        ];
+    }
+
     /** @param int $away nanoseconds since it was written down */
     public static function restore(Stored $stored, Playback $playback, Lanes $lanes, int $now, int $away): void
     {

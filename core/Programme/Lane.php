@@ -71,4 +71,30 @@ final readonly class Lane
     {
         return $this->takesHighest && $this->isIntensity();
     }
+
+    /** @param string $levels 512 bytes */
+    public function valueIn(string $levels): int
+    {
+        $value = 0;
+        foreach ($this->slots as $slot) {
+            $value = $value << 8 | \ord($levels[$slot]);
+        }
+
+        return $value;
+    }
+
+    /**
+     * @param string $levels 512 bytes
+     *
+     * @return string the same with a value in its slots
+     */
+    public function laidIn(string $levels, int $value): string
+    {
+        foreach (array_reverse($this->slots) as $slot) {
+            $levels[$slot] = \chr($value & 255);
+            $value >>= 8;
+        }
+
+        return $levels;
+    }
 }

@@ -18,7 +18,8 @@ use NimbleJunction\Core\Wire\Midi\ShowCommand;
 use NimbleJunction\Core\Wire\Midi\ShowControl as Control;
 
 /**
- * A list does what show control says. Source: MIDI Show Control 1.1, RP-002/RP-014, general commands and the recommended
+ * A list does what show control says. What a macro does is the device's own affair by the standard: here FIRE with the
+ * number of a list is its Go. Source: MIDI Show Control 1.1, RP-002/RP-014, general commands and the recommended
  * numbers of controls for lighting (from memory).
  */
 final readonly class ListCommandAction implements Action
@@ -63,6 +64,7 @@ final readonly class ListCommandAction implements Action
         match ($control->command) {
             ShowCommand::Go => $cue === '' ? $this->press('go', $turn) : $this->set('cue', $cue, $turn),
             ShowCommand::TimedGo => $this->set('cue', ($cue === '' ? ListTime::NEXT : $cue).ListTime::IN.$seconds, $turn),
+            ShowCommand::Fire => $this->press('go', $turn),
             ShowCommand::Load => $this->set('load', $cue, $turn),
             ShowCommand::Stop => $this->press('pause', $turn),
             ShowCommand::Resume => $this->press('resume', $turn),

@@ -12,6 +12,7 @@ use NimbleJunction\Core\Route\Taken;
 use NimbleJunction\Core\Route\Trigger;
 use NimbleJunction\Core\Route\Trigger\MscTrigger;
 use NimbleJunction\Core\Route\Wording;
+use NimbleJunction\Core\Wire\Midi\ShowCommand;
 
 /** Show control for a list: for its device and format, and for its number where the message names a list. */
 final readonly class ListCommandTrigger implements Trigger
@@ -51,10 +52,22 @@ final readonly class ListCommandTrigger implements Trigger
     public function take(Event $event): Taken|Missed|null
     {
         $taken = $this->trigger->take($event);
-        $named = $event instanceof Heard && $event->message instanceof ShowControl ? $event->message->control->list : null;
+        $control = $event instanceof Heard && $event->message instanceof ShowControl ? $event->message->control : null;
+        if ($taken instanceof Taken && $control?->command === ShowCommand::Fire) {
+            return $this->fired((string) $control->macro, $taken);
+        }
+        $named = $control?->list;
         $isOther = $named !== null && $this->number !== '' && Cue::compare($named, $this->number) !== 0;
 
         return $taken instanceof Taken && $isOther ? new Missed("is list {$this->number}, it names list {$named}") : $taken;
+    }
+
+    /** A macro is fired by its number alone: it is the Go of the list that has this number, and of none that has no number. */
+    private function fired(string $macro, Taken $taken): Taken|Missed
+    {
+        $isMeant = $this->number !== '' && Cue::compare($macro, $this->number) === 0;
+
+        return $isMeant ? $taken : new Missed($this->number === '' ? "has no number, and macro {$macro} is fired" : "is list {$this->number}, and macro {$macro} is fired");
     }
 
     public function sample(): Event

@@ -93,16 +93,7 @@ final class Playback
     /** Whether it gives something else by $now: it moves, or something begins. */
     public function isDue(int $now): bool
     {
-        if ($this->clock->rate() > 0.0 && $this->isMoving()) {
-            return true;
-        }
-        foreach ($this->waiting as $waiting) {
-            if ($waiting->at <= $this->clock->at($now)) {
-                return true;
-            }
-        }
-
-        return false;
+        return $this->dueAt($now, null) <= $now;
     }
 
     /**
@@ -337,26 +328,10 @@ final class Playback
         return $given;
     }
 
-    /** @return array<string, mixed> as it is kept over a restart */
-    public function kept(int $now): array
+    /** @return list<Waiting> what begins later */
+    public function waiting(): array
     {
-        $at = $this->clock->at($now);
-        $lanes = [];
-        foreach ($this->strips as $strip) {
-            $lanes += $strip->kept($at);
-        }
-
-        return [
-            'rate' => $this->clock->rate(),
-            'lanes' => $lanes,
-            'waiting' => array_map(static fn(Waiting $one): array => [
-                'left' => $one->at - $at,
-                'up' => $one->times->up,
-                'down' => $one->times->down,
-                'kinds' => array_map(static fn(KindTime $kind): array => ['kind' => $kind->kind->value, 'fade' => $kind->fade, 'jumps' => $kind->jumps], $one->times->kinds),
-                'to' => array_map(static fn(Target $target): int => $target->value, $one->targets),
-            ], $this->waiting),
-        ];
+        return array_values($this->waiting);
     }
 
     /** A lane as it was kept: see Strip::resume(). */

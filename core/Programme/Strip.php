@@ -86,15 +86,15 @@ final class Strip
             $number = $this->next++;
             $this->numbers[$lane->key] = $number;
             $this->isOtherwise = true;
-            $this->below[$number] = self::value($lane, $merged);
-            $this->levels = self::laid($this->levels, $lane, $from ?? ($lane->isBeside() ? $lane->zero : $this->below[$number]));
+            $this->below[$number] = $lane->valueIn($merged);
+            $this->levels = $lane->laidIn($this->levels, $from ?? ($lane->isBeside() ? $lane->zero : $this->below[$number]));
             foreach ($lane->slots as $slot) {
                 $this->mask[$slot] = "\xFF";
             }
         }
         $this->lanes[$number] = $lane;
         $this->sameUntil = 0;
-        $this->from[$number] = $from ?? self::value($lane, $this->levels);
+        $this->from[$number] = $from ?? $lane->valueIn($this->levels);
         $this->to[$number] = $target->value;
         $this->begin[$number] = $at;
         $this->nanos[$number] = $times->nanosOf($lane->kind, $target->value > $this->from[$number]);
@@ -114,7 +114,7 @@ final class Strip
         }
         $lane = $this->lanes[$number];
         $this->sameUntil = 0;
-        $this->from[$number] = self::value($lane, $this->levels);
+        $this->from[$number] = $lane->valueIn($this->levels);
         $this->begin[$number] = $at;
         $this->nanos[$number] = $times->nanosOf($lane->kind, false);
         $this->moving[$number] = $this->leaving[$number] = true;
@@ -180,7 +180,7 @@ final class Strip
     {
         $number = $this->numbers[$key] ?? null;
 
-        return $number === null ? null : self::value($this->lanes[$number], $this->levels);
+        return $number === null ? null : $this->lanes[$number]->valueIn($this->levels);
     }
 
     /** @return int|null where a lane goes, or is; null where it is not, or goes out */
@@ -273,7 +273,7 @@ final class Strip
                 $levels = $this->levels;
             }
         }
-        $this->sameUntil = $until;
+        $this->sameUntil = $until > $soon ? $until : $at;
         $this->isOtherwise = $this->isOtherwise || $levels !== $this->levels;
         $this->levels = $levels;
 
@@ -308,12 +308,12 @@ final class Strip
         }
         [$from, $to, $below, $begin, $nanos] = [$this->from[$number], $this->to[$number], $this->below[$number], $this->begin[$number], $this->nanos[$number]];
         [$isWhole, $leaves] = [isset($this->whole[$number]), isset($this->leaving[$number])];
-        $now = self::value($this->lanes[$number], $this->levels);
+        $now = $this->lanes[$number]->valueIn($this->levels);
         $isFitting = $this->lanes[$number]->highest === $lane->highest;
         $this->drop($number);
         if ($isFitting && ! $leaves) {
             $strip->resume($lane, $from, $to, $below, 0, $begin, $nanos, false, $isWhole);
-            $strip->levels = self::laid($strip->levels, $lane, $now);
+            $strip->levels = $lane->laidIn($strip->levels, $now);
             $strip->isOtherwise = true;
         }
     }
@@ -349,7 +349,7 @@ final class Strip
         if ($isWhole) {
             $this->whole[$number] = true;
         }
-        $this->levels = self::laid($this->levels, $lane, $this->from[$number]);
+        $this->levels = $lane->laidIn($this->levels, $this->from[$number]);
         foreach ($lane->slots as $slot) {
             $this->mask[$slot] = "\xFF";
         }
@@ -378,7 +378,7 @@ final class Strip
 
     private function without(Lane $lane, string $below): int
     {
-        return $lane->isBeside() || $below === '' ? $lane->zero : self::value($lane, $below);
+        return $lane->isBeside() || $below === '' ? $lane->zero : $lane->valueIn($below);
     }
 
     private function drop(int $number): void
@@ -390,25 +390,5 @@ final class Strip
         }
         unset($this->numbers[$lane->key], $this->lanes[$number], $this->from[$number], $this->to[$number], $this->below[$number]);
         unset($this->begin[$number], $this->nanos[$number], $this->whole[$number], $this->moving[$number], $this->leaving[$number]);
-    }
-
-    private static function value(Lane $lane, string $levels): int
-    {
-        $value = 0;
-        foreach ($lane->slots as $slot) {
-            $value = $value << 8 | \ord($levels[$slot]);
-        }
-
-        return $value;
-    }
-
-    private static function laid(string $levels, Lane $lane, int $value): string
-    {
-        foreach (array_reverse($lane->slots) as $slot) {
-            $levels[$slot] = \chr($value & 255);
-            $value >>= 8;
-        }
-
-        return $levels;
     }
 }

@@ -9,6 +9,7 @@ use NimbleJunction\Core\Document\Kind;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Programme\CueList;
 use NimbleJunction\Core\Programme\Follow\BeatFollow;
+use NimbleJunction\Core\Programme\Follow\TimecodeFollow;
 use NimbleJunction\Core\Programme\Look;
 use NimbleJunction\Core\Programme\Master;
 use NimbleJunction\Core\Programme\PointValue;
@@ -49,6 +50,9 @@ final readonly class ProgrammeReferences
             $tempo = $cue->follow instanceof BeatFollow ? $cue->follow->tempo : '';
             if ($tempo !== '' && ! isset($this->show->tempos[$tempo])) {
                 $faults[] = $this->missing("{$path}/cues/{$i}/follow/tempo", 'tempo', $tempo, $this->show->tempos);
+            }
+            if ($cue->follow instanceof TimecodeFollow) {
+                array_push($faults, ...(new RouteReferences($this->show))->ofPart($cue->follow->trigger(), "{$path}/cues/{$i}/follow"));
             }
             array_push($faults, ...$this->ofValues($cue->values, "{$path}/cues/{$i}/values"), ...$this->ofActions($cue->do, "{$path}/cues/{$i}/do"));
         }

@@ -17,6 +17,7 @@ use NimbleJunction\Core\Pixels\Layouts;
 use NimbleJunction\Core\Programme\Follow\AfterFollow;
 use NimbleJunction\Core\Programme\Follow\BeatFollow;
 use NimbleJunction\Core\Programme\Follow\CompleteFollow;
+use NimbleJunction\Core\Programme\Follow\TimecodeFollow;
 use NimbleJunction\Core\Route\Kinds as RouteKinds;
 
 /** Reads a show document strictly: all of it is sound, or it is refused with every fault found. */
@@ -76,7 +77,7 @@ final class ShowReader
             'fromEnd' => [MessageFrom::class, SlotEnd::class],
             'toEnd' => [MessageTo::class, SlotEnd::class],
             'layout' => Layouts::ALL,
-            'follow' => [AfterFollow::class, CompleteFollow::class, BeatFollow::class],
+            'follow' => [AfterFollow::class, CompleteFollow::class, BeatFollow::class, TimecodeFollow::class],
             'offeredFunction' => [LevelFunction::class, SetFunction::class, PressFunction::class, NumberFunction::class],
         ]);
     }

@@ -109,12 +109,7 @@ final class Universe
         return $this->controlAnew($lost, $now);
     }
 
-    public function source(string $key): ?Source
-    {
-        return $this->sources[$key] ?? null;
-    }
-
-    /** @return array<string, Source> the senders */
+    /** @return array<string, Source> the senders, by key */
     public function sources(): array
     {
         return $this->sources;
@@ -289,12 +284,6 @@ final class Universe
     public function wayOut(): WayOut
     {
         return $this->wayOut;
-    }
-
-    /** @return string 512 bytes: what would leave if no master took anything away */
-    public function unmastered(): string
-    {
-        return $this->wayOut->mastering()?->isFull() === false ? $this->wayOut->apply($this->merged, false) : $this->levels;
     }
 
     /** @return string 512 bytes: what is asked for, before the way out */

@@ -54,6 +54,19 @@ final class WayOut
     }
 
     /**
+     * What would leave if no master took anything away.
+     *
+     * @param string $merged 512 bytes: what is asked for
+     * @param string $levels 512 bytes: what leaves
+     *
+     * @return string 512 bytes
+     */
+    public function unmastered(string $merged, string $levels): string
+    {
+        return $this->mastering()?->isFull() === false ? $this->apply($merged, false) : $levels;
+    }
+
+    /**
      * The virtual intensities are otherwise.
      *
      * @param string $levels 512 bytes: the intensities, each in its slots

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { between, changed, copied, followOf, followText, moved, renumbered, sorted } from '@/programme/cues'
+import { between, changed, copied, followOf, followText, moved, renumbered, sorted, timecodePort } from '@/programme/cues'
 import { foreseenLine, foreseenSentence } from '@/programme/foresee'
 import { leftOf, shareOf } from '@/programme/live'
 import { followWords, listSentence, lookSentence, masterSentence, usesOf } from '@/programme/sentences'
@@ -64,6 +64,7 @@ describe('cues', () => {
     ['c+2.5', { kind: 'complete', seconds: 2.5 }, 'c+2.5'],
     ['b', { kind: 'beat', beats: 1 }, 'b1'],
     ['B 4', { kind: 'beat', beats: 4 }, 'b4'],
+    ['@01:00:10:00 desk', { kind: 'timecode', port: 'desk', at: '01:00:10:00' }, '@01:00:10:00 desk'],
     ['complete 3', { kind: 'complete', seconds: 3 }, 'c+3'],
   ])('follow as "%s" says', (typed, follow, text) => {
     expect(followOf(typed)).toEqual(follow)
@@ -72,6 +73,22 @@ describe('cues', () => {
   it('refuse a follow that is none', () => {
     expect(followOf('soon')).toBeNull()
     expect(followOf('-3')).toBeNull()
+    expect(followOf('@01:00:10:00')).toBeNull()
+  })
+  it('follow the time code of the port that others follow, or of the only one', () => {
+    const ports = [
+      { id: 'desk', protocol: 'midi', receive: {} },
+      { id: 'keys', protocol: 'midi', receive: {} },
+      { id: 'page', protocol: 'osc', receive: {} },
+    ]
+    const follow = { kind: 'timecode' as const, port: 'keys', at: '01:00:00:00' }
+    expect([timecodePort([], ports), timecodePort([], ports.slice(1)), timecodePort([{ number: '1', follow }], ports)]).toEqual([
+      '',
+      'keys',
+      'keys',
+    ])
+    expect(followOf('@02:00:00;02', 'keys')).toEqual({ kind: 'timecode', port: 'keys', at: '02:00:00;02' })
+    expect(followWords({ number: '1', follow })).toBe('at time code 01:00:00:00')
   })
 })
 
@@ -114,7 +131,12 @@ describe('a look', () => {
       ],
       looks: [look, { id: 'two', name: 'Two', values: [{ point: 'look:doors/active', value: 1 }] }],
     } as unknown as Parameters<typeof usesOf>[0]
-    expect(usesOf(document, 'look:doors', 'doors').map((use) => use.words)).toEqual(['Walk, cue 2', 'Look Two', 'Master M', 'Route R'])
+    expect(usesOf(document, 'look:doors', 'doors').map((use) => use.words)).toEqual([
+      'Walk, cue 2',
+      'Look Two',
+      'Master M',
+      'Route R',
+    ])
   })
 })
 
@@ -159,7 +181,11 @@ describe('what would leave', () => {
     ])
   })
   it('has lines in units, with what was meant where that is something else', () => {
-    expect(foreseenLine(point(80, 80, 40))).toMatchObject({ now: '80 %', then: '80 %', meant: 'it says 40 %; this is from House desk' })
+    expect(foreseenLine(point(80, 80, 40))).toMatchObject({
+      now: '80 %',
+      then: '80 %',
+      meant: 'it says 40 %; this is from House desk',
+    })
     expect(foreseenLine(point(null, 5, null))).toMatchObject({ now: '', then: '5 %', meant: '' })
   })
 })

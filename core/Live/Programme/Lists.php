@@ -385,7 +385,7 @@ final class Lists implements Room
     /** @return bool whether that is otherwise than before */
     private function scale(LiveList $live): bool
     {
-        $left = $this->masters->overList($live->list->id);
+        $left = $this->masters->before()->overList($live->list->id);
         $live->playback->call("List \"{$live->list->name}\"".($live->current === '' ? '' : ", cue {$live->current}")
             .($left < 1.0 ? ', masters leave '.round(100 * $left, 1).' % of its light' : ''));
 

@@ -7,6 +7,7 @@ namespace NimbleJunction\Core\Live\Programme;
 use NimbleJunction\Core\Programme\Cue;
 use NimbleJunction\Core\Programme\CueList;
 use NimbleJunction\Core\Programme\Follow\BeatFollow;
+use NimbleJunction\Core\Programme\KeptPlayback;
 use NimbleJunction\Core\Programme\Playback;
 use NimbleJunction\Core\State\Stored;
 
@@ -90,7 +91,7 @@ final class LiveList
             'follows' => $this->followsAt === null ? null : $this->followsAt - $at,
             'beat' => $this->followsBeat,
             'tempo' => $this->followsTempo,
-            'playback' => $this->playback->kept($now),
+            'playback' => KeptPlayback::of($this->playback, $now),
         ];
     }
 

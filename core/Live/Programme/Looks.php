@@ -267,7 +267,7 @@ final class Looks extends PlanRoom implements Room
             'level' => $live->level,
             'complete' => $live->completeAt - $at,
             'ends' => $live->endsAt === null ? null : $live->endsAt - $at,
-            'playback' => $live->playback->kept($now),
+            'playback' => KeptPlayback::of($live->playback, $now),
         ];
     }
 
@@ -358,7 +358,7 @@ final class Looks extends PlanRoom implements Room
     private function scale(LiveLook $live): bool
     {
         $share = max(0.0, min(self::FULL, $live->level + $live->modulation)) / self::FULL;
-        $left = $this->masters->overLook($live->look->id);
+        $left = $this->masters->before()->overLook($live->look->id);
         $live->playback->call("Look \"{$live->look->name}\"".self::scaled($share, $left));
 
         // What goes out is scaled as it was: it goes to what is there without it.

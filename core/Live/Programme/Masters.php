@@ -70,22 +70,10 @@ final class Masters extends PlanRoom implements Room
         return $this->isDark;
     }
 
-    /** @return float 0 to 1: what masters leave of the intensities of a look */
-    public function overLook(string $id): float
+    /** What they leave of the programme, before it is merged. */
+    public function before(): BeforeMerging
     {
-        return $this->before(static fn(Master $master): bool => $master->over === Over::Looks && \in_array($id, $master->looks, true));
-    }
-
-    /** @return float 0 to 1: what masters leave of the intensities of a list */
-    public function overList(string $id): float
-    {
-        return $this->before(static fn(Master $master): bool => $master->over === Over::Lists && \in_array($id, $master->lists, true));
-    }
-
-    /** @return float 0 to 1: what masters leave of the intensities that waves give in place of others */
-    public function overWaves(): float
-    {
-        return $this->before(static fn(Master $master): bool => false);
+        return new BeforeMerging($this->live);
     }
 
     /** @param array<string, float> $added what waves add to levels, in per cent, by id */
@@ -358,15 +346,14 @@ final class Masters extends PlanRoom implements Room
      */
     private function bringAll(?int $now = null): void
     {
-        $shares = $alone = $before = [];
+        $shares = $alone = [];
         foreach ($this->live as $id => $live) {
-            if ($live->master->over->isBeforeMerging()) {
-                $before[] = [$live->share(), $live->isAlone];
-            } else {
+            if (! $live->master->over->isBeforeMerging()) {
                 $shares[(string) $id] = $live->share();
                 $alone = $live->isAlone ? [...$alone, (string) $id] : $alone;
             }
         }
+        $before = $this->before()->state();
         $isOtherwise = $before !== $this->before;
         $this->before = $before;
         if ($isOtherwise && $now !== null) {
@@ -382,20 +369,5 @@ final class Masters extends PlanRoom implements Room
                 ($this->changes)()->touch($universe);
             }
         }
-    }
-
-    /** @param \Closure(Master): bool $isOver */
-    private function before(\Closure $isOver): float
-    {
-        $share = 1.0;
-        $isShut = false;
-        foreach ($this->live as $live) {
-            $isBefore = $live->master->over->isBeforeMerging();
-            $covers = $isBefore && ($live->master->over === Over::Programme || $isOver($live->master));
-            $share *= $covers ? $live->share() : 1.0;
-            $isShut = $isShut || ($isBefore && $live->isAlone && ! $covers);
-        }
-
-        return $isShut ? 0.0 : $share;
     }
 }

@@ -120,7 +120,7 @@ final class Moving
                 }
             }
         }
-        $scale = $given === [] ? 1.0 : $this->masters->overWaves();
+        $scale = $given === [] ? 1.0 : $this->masters->before()->overWaves();
         foreach ($given as $owner => $universes) {
             $wave = $waves[substr($owner, \strlen('wave '))]->wave;
             foreach ($universes as $id => $lanes) {

@@ -19,8 +19,8 @@ use NimbleJunction\Core\Wire\TimeCode as Time;
 /** Time code comes to a time: it stands there, or has run past it since it was last heard. A jump across it does not count. */
 final readonly class TimecodeTrigger implements Trigger
 {
-    private const PATTERN = '#^([01]\d|2[0-3]):[0-5]\d:[0-5]\d[:;]([0-2]\d)$#D';
-    private const RULE = 'Use hours, minutes, seconds and frames, like 01:00:00:00.';
+    public const PATTERN = '#^([01]\d|2[0-3]):[0-5]\d:[0-5]\d[:;]([0-2]\d)$#D';
+    public const RULE = 'Use hours, minutes, seconds and frames, like 01:00:00:00.';
 
     public function __construct(public string $port, public string $at)
     {

@@ -7,7 +7,7 @@ export type FromEnd = MessageIn | Slot
 export type ToEnd = MessageOut | Slot1
 export type Layout = Rectangle | Line | Ring | TableOfPlaces
 export type OfferedFunction = APointFollows | APointIsSetToOneValue | APointIsPressed | OneOfSeveralPointsIsPressedByItsNumber
-export type Follow = ATimeAfterItsGo | WhenItIsComplete | OnTheBeat
+export type Follow = ATimeAfterItsGo | WhenItIsComplete | OnTheBeat | AtATimeCode
 
 export interface ShowDocument {
   format: 'nimble-junction/show'
@@ -618,6 +618,11 @@ export interface OnTheBeat {
   kind: 'beat'
   beats?: number
   tempo?: Id
+}
+export interface AtATimeCode {
+  kind: 'timecode'
+  port: Id
+  at: string
 }
 export interface Master {
   id: Id

@@ -6,7 +6,7 @@ import type { Cue } from '@/api/showDocument'
 import { useEngine } from '@/live/engine'
 import type { ListLife } from '@/live/messages'
 import CueCell from './CueCell.vue'
-import { between, changed, copied, followOf, followText, moved, renumbered, sorted } from './cues'
+import { between, changed, copied, followOf, followText, moved, renumbered, sorted, timecodePort } from './cues'
 import { leftOf, shareOf } from './live'
 
 /** The cues of a list as a board: one line each; the one that runs fills as it fades, the next one stands out. Edited by keyboard. */
@@ -52,11 +52,11 @@ function put(at: number, field: keyof Cue, text: string): void {
   void store(changed(cues.value, places, field, value))
 }
 function follow(at: number, text: string): void {
-  const value = followOf(text)
+  const value = followOf(text, timecodePort(cues.value, show.ports))
   if (value === null)
     return emit(
       'failed',
-      `"${text}": use seconds after go, like 4; c for when complete; c+2 for two seconds later; b4 for four beats.`,
+      `"${text}": use seconds after go, like 4; c for when complete; c+2 for two seconds later; b4 for four beats; @01:00:00:00 and a port's id for its time code.`,
     )
   void store(changed(cues.value, meant(at), 'follow', value))
 }

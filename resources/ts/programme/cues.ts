@@ -64,8 +64,10 @@ export const changed = (cues: Cue[], places: number[], field: keyof Cue, value: 
     return now
   })
 
-/** When the next one goes, as it is typed: "4" after go, "c" when complete, "c+2" two seconds later, "b4" four beats later, nothing for by hand. */
-export function followOf(text: string): Cue['follow'] | null {
+/** When the next one goes, as it is typed: "4" after go, "c" when complete, "c+2" two seconds later, "b4" four beats later, "@01:00:00:00" at a time code, nothing for by hand. */
+export function followOf(text: string, port = ''): Cue['follow'] | null {
+  const code = /^@\s*(\d\d:\d\d:\d\d[:;]\d\d)(?:\s+([a-z0-9-]{1,60}))?$/.exec(text.trim())
+  if (code) return code[2] || port ? { kind: 'timecode', port: code[2] ?? port, at: code[1] ?? '' } : null
   const beats = /^b\s*(\d{1,5})?$/i.exec(text.trim())
   if (beats) return { kind: 'beat', beats: Number(beats[1] ?? 1) }
   const found = /^(c(?:omplete)?)?\s*\+?\s*(\d+(?:\.\d+)?)?$/i.exec(text.trim())
@@ -73,9 +75,16 @@ export function followOf(text: string): Cue['follow'] | null {
   if (found[1]) return found[2] ? { kind: 'complete', seconds: Number(found[2]) } : { kind: 'complete' }
   return found[2] ? { kind: 'after', seconds: Number(found[2]) } : undefined
 }
+/** The port whose time code is meant where none is named: the one that others of the list follow, or the only one that there can be. */
+export function timecodePort(cues: Cue[], ports: { id: string; protocol: string; receive?: unknown }[]): string {
+  const named = cues.map((cue) => cue.follow).find((follow) => follow?.kind === 'timecode')
+  const able = ports.filter((one) => ['midi', 'art-net'].includes(one.protocol) && one.receive)
+  return named?.kind === 'timecode' ? named.port : able.length === 1 ? (able[0]?.id ?? '') : ''
+}
 export function followText(follow: Cue['follow']): string {
   if (!follow) return ''
   if (follow.kind === 'beat') return `b${follow.beats ?? 1}`
+  if (follow.kind === 'timecode') return `@${follow.at} ${follow.port}`
   if (follow.kind === 'after') return String(follow.seconds)
   return follow.seconds ? `c+${follow.seconds}` : 'c'
 }

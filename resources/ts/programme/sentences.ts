@@ -21,6 +21,7 @@ export function followWords(cue: Cue): string {
   const follow = cue.follow
   if (!follow) return ''
   if (follow.kind === 'beat') return (follow.beats ?? 1) === 1 ? 'on the next beat' : `${follow.beats} beats later`
+  if (follow.kind === 'timecode') return `at time code ${follow.at}`
   if (follow.kind === 'after') return `${short(follow.seconds)} s after go`
   return follow.seconds ? `complete + ${short(follow.seconds)} s` : 'when complete'
 }

@@ -63,7 +63,7 @@ final class ParameterMergeTest extends TestCase
     {
         $key = 'sender '.mt_rand(1, 3);
         $owner = 'owner '.mt_rand(1, 4);
-        $source = $universe->source($key);
+        $source = $universe->sources()[$key] ?? null;
         switch (mt_rand(0, 11)) {
             case 0:
                 if ($source !== null) {

@@ -109,6 +109,27 @@ final class MastersTest extends TestCase
         self::assertSame([100, 100], \array_slice($again->levels(), 0, 2));
     }
 
+    /** An edit and a restart lay levels anew: what leaves first has been through the masters. */
+    public function testNothingLeavesUnscaledAfterARestartOrAnEdit(): void
+    {
+        $evening = self::with([['id' => 'grand', 'name' => 'Grand']]);
+        $evening->rig->artNet([1 => 200, 2 => 100, 5 => 30]);
+        $evening->set('master:grand', 50);
+        $state = $evening->rig->junction->rooms()->state($evening->rig->nanos());
+        $again = new Evening($evening->rig->document);
+        $again->rig->junction->restore(json_decode(json_encode($state, \JSON_THROW_ON_ERROR), true), $again->rig->nanos());
+        self::assertSame([100, 50, 30], [$again->levels()[0], $again->levels()[1], $again->levels()[4]], 'before anything is woken');
+        $fixtures = $evening->rig->document['fixtures'];
+        $fixtures[0]['name'] = 'Another';
+        foreach ([['fixtures' => $fixtures], ['masters' => [['id' => 'grand', 'name' => 'Grand', 'curve' => 'linear', 'low' => 1]]]] as $edit) {
+            foreach ([...$evening->rig->adopt([...$evening->rig->document, ...$edit]), ...array_column($evening->rig->pass(3.0), 1)] as $packet) {
+                if (str_starts_with($packet->bytes, "Art-Net\0\x00\x50")) {
+                    self::assertEqualsWithDelta(100, \ord($packet->bytes[18]), 2, 'no frame is brighter');
+                }
+            }
+        }
+    }
+
     public function testBlackoutTakesAllLightAndNothingElseAndHoldsLieAbove(): void
     {
         $universe = ['id' => 'palm', 'name' => 'Palm House', 'merge' => 'slot'];

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\Core\Programme;
 
+use NimbleJunction\Core\Show\ShowRefused;
 use NimbleJunction\Tests\Support\Evening;
 use NimbleJunction\Tests\Support\Rig;
 use PHPUnit\Framework\TestCase;
@@ -27,6 +28,8 @@ final class ShowControlTest extends TestCase
             ['load 2.5', '05'.bin2hex('2.5'), 1.0],
             ['go: what is loaded', '01', 2.5],
             ['a cue that is not there', $go('44'), 2.5],
+            ['fire another list', '0706', 2.5],
+            ['fire this list: its next', '0707', 3.0],
             ['go off', '0b', null],
             ['go', '01', 1.0],
             ['reset', '0a', null],
@@ -94,20 +97,56 @@ final class ShowControlTest extends TestCase
         self::assertNull($evening->read('list:walk'), 'a sound command is none for lighting');
     }
 
+    /** A full frame of MIDI time code is F0 7F device 01 01 hour minute second frame F7, 25 frames a second by 20h in the hour (MIDI 1.0 detailed specification, MTC; from memory). */
+    public function testACueFollowsAtATimeCodeAsLongAsItsListIsThereAndRuns(): void
+    {
+        $evening = self::evening(['follow' => ['kind' => 'timecode', 'port' => 'lectern', 'at' => '01:00:10:00']]);
+        $stands = static function (string $time) use ($evening): mixed {
+            $evening->rig->arrive('midi cable lectern', (string) hex2bin("f07f7f0101{$time}f7"), 'cable lectern');
+
+            return $evening->read('list:walk');
+        };
+        self::assertNull($stands('21000a00'), 'it is in no cue');
+        $evening->press('list:walk/go');
+        self::assertSame(1.0, $stands('21000900'));
+        $evening->press('list:walk/pause');
+        self::assertSame(1.0, $stands('21000a00'), 'it stands');
+        $evening->press('list:walk/resume');
+        self::assertSame(1.0, $stands('21000900'));
+        self::assertSame(2.0, $stands('21000a00'));
+        self::assertSame(2.0, $stands('21000a00'), 'no other cue follows there');
+        $faults = self::refusal(['follow' => ['kind' => 'timecode', 'port' => 'nowhere', 'at' => '25:00:00:00']]);
+        self::assertStringContainsString('/lists/0/cues/0/follow/at', $faults);
+        self::assertStringContainsString('there is no port "nowhere"', self::refusal(['follow' => ['kind' => 'timecode', 'port' => 'nowhere', 'at' => '01:00:00:00']]));
+    }
+
+    /** @param array<string, mixed> $first of the first cue */
+    private static function refusal(array $first): string
+    {
+        try {
+            self::evening($first);
+        } catch (ShowRefused $refused) {
+            return $refused->getMessage();
+        }
+
+        return '';
+    }
+
     private function send(Evening $evening, string $command, string $device = '05'): void
     {
         $device = str_pad($device, 2, '0', STR_PAD_LEFT);
         $evening->rig->arrive('midi cable lectern', (string) hex2bin(self::HEAD.$device.self::MSC.self::LIGHTING.$command.'f7'), 'cable lectern');
     }
 
-    private static function evening(): Evening
+    /** @param array<string, mixed> $first of the first cue */
+    private static function evening(array $first = []): Evening
     {
         $cue = static fn(string $number, int $level, float $up = 0): array => ['number' => $number, 'up' => $up, 'values' => Evening::values(['fixture:a/level' => $level])];
 
         return new Evening([
             'ports' => [...Rig::document()['ports'], Rig::CABLE],
             'lists' => [['id' => 'walk', 'name' => 'Walk', 'number' => '7', 'mscPort' => 'lectern', 'mscDevice' => 5, 'mscFormat' => 'lighting', 'cues' => [
-                $cue('1', 10), $cue('2', 20), $cue('2.5', 25), $cue('3', 100, 2),
+                $cue('1', 10) + $first, $cue('2', 20), $cue('2.5', 25), $cue('3', 100, 2),
             ]]],
             'masters' => [['id' => 'grand', 'name' => 'Grand master'], ['id' => 'lamp', 'name' => 'Lamp', 'over' => 'fixtures', 'fixtures' => ['a']]],
         ]);

@@ -71,7 +71,7 @@ final class SparseMergeTest extends TestCase
         $changedAt = [];
         for ($step = 1; $step < 400; ++$step) {
             $key = 'source '.mt_rand(1, 4);
-            $source = $universe->source($key);
+            $source = $universe->sources()[$key] ?? null;
             $before = $source->levels ?? str_repeat("\0", 512);
             $after = self::moved($before);
             if ($source === null) {
