@@ -44,6 +44,15 @@ final class HtpMerger implements Merger
     {
     }
 
+    public function after(Contributor $contributor, int $slot): array
+    {
+        return [];
+    }
+
+    public function fallBehind(Contributor $contributor, int $slot, array $keys): void
+    {
+    }
+
     public function order(): array
     {
         return [];

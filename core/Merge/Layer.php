@@ -21,19 +21,23 @@ final class Layer extends Contributor
     /** @var array<int, list<string>> owners of a slot that has several, by slot; the one that changed it last is last */
     private array $shared = [];
 
+    /** @var array<int, array<string, list<string>>> who had changed a slot after an owner, when another of the layer took it: by slot and owner */
+    private array $ceded = [];
+
     /**
      * @param int|null $priority 0 to 200; null joins whoever is in control
      * @param string $latest 512 bytes: 255 in the slots where the latest takes precedence
      */
-    public function __construct(public readonly ?int $priority, private string $latest, private WideParameters $wide)
+    public function __construct(public readonly ?int $priority, private Merger $merger, private string $latest, private WideParameters $wide)
     {
         parent::__construct($priority === null ? 'own' : "own {$priority}", $priority === null ? 'our own' : "our own, priority {$priority}");
         $this->mask = Bytes::$none;
     }
 
     /** Other rules: who shares a slot is decided anew, in the order of the last changes. */
-    public function ruleBy(string $latest, WideParameters $wide): void
+    public function ruleBy(Merger $merger, string $latest, WideParameters $wide): void
     {
+        $this->merger = $merger;
         $this->latest = $latest;
         $this->wide = $wide;
         foreach (array_keys($this->shared) as $slot) {
@@ -182,17 +186,25 @@ final class Layer extends Contributor
         return $this->shared;
     }
 
+    /** @return array<string, list<string>> keys of others who had changed a slot after an owner, when another owner acted: by owner */
+    public function cededAt(int $slot): array
+    {
+        return $this->ceded[$slot] ?? [];
+    }
+
     /**
      * Puts an order of last changes back.
      *
      * @param list<string> $owners
+     * @param array<string, list<string>> $ceded as cededAt() gave it
      */
-    public function reorder(int $slot, array $owners): void
+    public function reorder(int $slot, array $owners, array $ceded = []): void
     {
         $mine = $this->shared[$slot] ?? [];
         $known = array_values(array_intersect($owners, $mine));
         if ($known !== []) {
             $this->shared[$slot] = [...array_values(array_diff($mine, $known)), ...$known];
+            $this->ceded[$slot] = array_intersect_key($ceded, array_flip($known));
             $this->decide($slot);
         }
     }
@@ -200,10 +212,16 @@ final class Layer extends Contributor
     private function comeLast(int $slot, string $owner): void
     {
         $owners = $this->shared[$slot] ?? null;
-        if ($owners !== null) {
-            $this->shared[$slot] = [...array_values(array_diff($owners, [$owner])), $owner];
-            $this->decide($slot);
+        if ($owners === null) {
+            return;
         }
+        $isLast = $owners[\count($owners) - 1] === $owner;
+        $this->cede($slot, $owners[\count($owners) - ($isLast ? 2 : 1)]);
+        if (! $isLast) {
+            $this->withdraw($slot, $owner);
+            $this->shared[$slot] = [...array_values(array_diff($owners, [$owner])), $owner];
+        }
+        $this->decide($slot);
     }
 
     private function winner(int $slot): ?Contribution
@@ -252,6 +270,7 @@ final class Layer extends Contributor
     {
         foreach (Bytes::slots($mask) as $slot) {
             $this->shared[$slot] ??= $this->ownersBut($owner, $slot);
+            $this->cede($slot, $this->shared[$slot][\count($this->shared[$slot]) - 1]);
             $this->shared[$slot][] = $owner;
         }
     }
@@ -260,6 +279,7 @@ final class Layer extends Contributor
     private function leave(string $owner, string $mask): void
     {
         foreach (Bytes::slots($mask) as $slot) {
+            $this->fallBack($slot, $owner);
             $owners = array_values(array_diff($this->shared[$slot] ?? [], [$owner]));
             if ($owners === []) {
                 $this->mask[$slot] = "\0";
@@ -270,8 +290,41 @@ final class Layer extends Contributor
             $this->shared[$slot] = $owners;
             $this->decide($slot);
             if (\count($owners) === 1) {
-                unset($this->shared[$slot]);
+                unset($this->shared[$slot], $this->ceded[$slot]);
             }
+        }
+    }
+
+    /** Another owner acts after this one: whoever of others has changed the slot since is remembered. */
+    private function cede(int $slot, string $owner): void
+    {
+        $after = $this->merger->after($this, $slot);
+        if ($after !== []) {
+            $this->ceded[$slot][$owner] = array_values(array_unique([...$this->ceded[$slot][$owner] ?? [], ...$after]));
+        }
+    }
+
+    /** An owner goes from its place: those who came after it came after the one before it too. */
+    private function withdraw(int $slot, string $owner): void
+    {
+        $after = $this->ceded[$slot][$owner] ?? [];
+        $place = array_search($owner, $this->shared[$slot] ?? [], true);
+        unset($this->ceded[$slot][$owner]);
+        if ($after !== [] && \is_int($place) && $place > 0) {
+            $before = $this->shared[$slot][$place - 1];
+            $this->ceded[$slot][$before] = array_values(array_unique([...$this->ceded[$slot][$before] ?? [], ...$after]));
+        }
+    }
+
+    /** An owner leaves a slot: if it was the last one, the layer stands where the one before it stood among all others. */
+    private function fallBack(int $slot, string $owner): void
+    {
+        $owners = $this->shared[$slot] ?? [];
+        $this->withdraw($slot, $owner);
+        $before = $owners[\count($owners) - 2] ?? null;
+        if ($before !== null && $owners[\count($owners) - 1] === $owner) {
+            $this->merger->fallBehind($this, $slot, $this->ceded[$slot][$before] ?? []);
+            unset($this->ceded[$slot][$before]);
         }
     }
 

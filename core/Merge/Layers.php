@@ -42,7 +42,7 @@ final class Layers
         $this->latest = $latest;
         $this->wide = $wide;
         foreach ($this->layers as $layer) {
-            $layer->ruleBy($latest, $wide);
+            $layer->ruleBy($merger, $latest, $wide);
         }
     }
 
@@ -183,6 +183,7 @@ final class Layers
         $copy->merger = $merger;
         foreach ($this->layers as $key => $layer) {
             $copy->layers[$key] = clone $layer;
+            $copy->layers[$key]->ruleBy($merger, $this->latest, $this->wide);
         }
 
         return $copy;
@@ -254,7 +255,7 @@ final class Layers
     /** The layer of those who give with this priority. */
     public function of(?int $priority): Layer
     {
-        $layer = new Layer($priority, $this->latest, $this->wide);
+        $layer = new Layer($priority, $this->merger, $this->latest, $this->wide);
 
         return $this->layers[$layer->key] ??= $layer;
     }

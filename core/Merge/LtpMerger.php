@@ -42,6 +42,16 @@ final class LtpMerger implements Merger
         $this->order->forget($contributor->key);
     }
 
+    public function after(Contributor $contributor, int $slot): array
+    {
+        return $this->order->after($contributor->key, $slot);
+    }
+
+    public function fallBehind(Contributor $contributor, int $slot, array $keys): void
+    {
+        $this->order->fallBehind($contributor->key, $slot, $keys);
+    }
+
     public function order(): array
     {
         return $this->order->kept();

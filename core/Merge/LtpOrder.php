@@ -126,6 +126,45 @@ final class LtpOrder
         return null;
     }
 
+    /** @return list<string> keys of those that changed a slot after this one did */
+    public function after(string $key, int $slot): array
+    {
+        $number = $this->numbers[$key] ?? 0;
+        $names = array_flip($this->numbers);
+        $after = [];
+        foreach ($this->ranks as $numbers) {
+            $one = \ord($numbers[$slot]);
+            if ($one === $number || $one === 0) {
+                return $one === 0 ? [] : $after;
+            }
+            $after[] = (string) $names[$one];
+        }
+
+        return [];
+    }
+
+    /** @param list<string> $keys behind the last of these it is to stand; it is not moved to the front */
+    public function fallBehind(string $key, int $slot, array $keys): void
+    {
+        $number = $this->numbers[$key] ?? null;
+        $others = array_intersect_key($this->numbers, array_flip($keys));
+        $from = $to = null;
+        foreach ($number === null ? [] : $this->ranks as $rank => $numbers) {
+            $one = \ord($numbers[$slot]);
+            $from ??= $one === $number ? $rank : null;
+            $to = \in_array($one, $others, true) ? $rank : $to;
+        }
+        if ($number === null || $from === null || $to === null) {
+            return;
+        }
+        for ($rank = $from; $rank < $to; ++$rank) {
+            $this->ranks[$rank][$slot] = $this->ranks[$rank + 1][$slot];
+        }
+        if ($to > $from) {
+            $this->ranks[$to][$slot] = \chr($number);
+        }
+    }
+
     /** @return array<string, string> by key, 512 bytes: 0 for never, the greatest for last */
     public function kept(): array
     {

@@ -38,6 +38,20 @@ interface Merger
     public function forget(Contributor $contributor): void;
 
     /**
+     * Who changed a slot after a contributor did.
+     *
+     * @return list<string> keys; none where no such order decides
+     */
+    public function after(Contributor $contributor, int $slot): array;
+
+    /**
+     * A contributor stands behind those that it stood behind once.
+     *
+     * @param list<string> $keys what after() gave then; those that are gone are left out
+     */
+    public function fallBehind(Contributor $contributor, int $slot, array $keys): void;
+
+    /**
      * Who changed each slot last, and who before: what a restart must not forget. Nothing where no such order decides.
      *
      * @return array<string, string> by contributor, 512 bytes: 0 for never, the greatest for last

@@ -52,6 +52,16 @@ final class SlotwiseMerger implements Merger
         $this->latest->forget($contributor);
     }
 
+    public function after(Contributor $contributor, int $slot): array
+    {
+        return $this->mask[$slot] === "\0" ? [] : $this->latest->after($contributor, $slot);
+    }
+
+    public function fallBehind(Contributor $contributor, int $slot, array $keys): void
+    {
+        $this->latest->fallBehind($contributor, $slot, $keys);
+    }
+
     public function order(): array
     {
         return $this->latest->order();

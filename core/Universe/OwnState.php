@@ -36,6 +36,8 @@ final class OwnState
             'shared' => array_map(static fn(int $slot, array $owners): array => [
                 'slot' => $slot,
                 'owners' => $owners,
+                // Keys of senders are bytes.
+                'after' => array_map(static fn(array $keys): array => array_map(base64_encode(...), $keys), $layer->cededAt($slot)),
             ], array_keys($layer->sharing()), $layer->sharing()),
         ], $layers->all());
     }
@@ -75,13 +77,24 @@ final class OwnState
             foreach ($part->parts('shared', Frame::SLOTS) as $one) {
                 $slot = $one->whole('slot', 0, Frame::SLOTS - 1);
                 if ($slot !== null) {
-                    $layer->reorder($slot, $one->texts('owners'));
+                    $layer->reorder($slot, $one->texts('owners'), self::after($one->part('after')));
                 }
             }
             $order[$layer->key] = $part->bytes('order', Frame::SLOTS);
         }
 
         return $order;
+    }
+
+    /** @return array<string, list<string>> keys by owner */
+    private static function after(Stored $stored): array
+    {
+        $after = [];
+        foreach (\array_slice($stored->names(), 0, self::MOST_OWNERS) as $owner) {
+            $after[$owner] = array_values(array_filter(array_map(base64_decode(...), $stored->texts($owner, Universe::MOST_SOURCES))));
+        }
+
+        return $after;
     }
 
     private static function isFew(Contribution $one): bool

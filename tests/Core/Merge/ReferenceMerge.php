@@ -19,7 +19,7 @@ final class ReferenceMerge
      */
     public array $owners = [];
 
-    /** @var array<string, array<int, int>> by contributor (sender, owner, layer) and parameter: when it changed it last */
+    /** @var array<string, array<int, int>> by contributor (sender, owner) and parameter: when it changed it last */
     private array $changedAt = [];
 
     /** @var array<int, int> */
@@ -90,7 +90,7 @@ final class ReferenceMerge
         }
         $this->owners[$owner] = ['levels' => $levels, 'layer' => $layer, 'priority' => $priority, 'isSet' => $isSet];
         foreach (array_keys(array_filter($touched)) as $number) {
-            $this->changedAt[$owner][$number] = $this->changedAt[$layer][$number] = $this->changes;
+            $this->changedAt[$owner][$number] = $this->changes;
         }
     }
 
@@ -115,11 +115,7 @@ final class ReferenceMerge
 
     public function end(string $owner): void
     {
-        $layer = $this->owners[$owner]['layer'] ?? '';
         unset($this->owners[$owner], $this->changedAt[$owner]);
-        if (! \in_array($layer, array_column($this->owners, 'layer'), true)) {
-            unset($this->changedAt[$layer]);
-        }
     }
 
     /** @return array<int, int> 512 levels */
@@ -216,7 +212,7 @@ final class ReferenceMerge
             }
         }
         $there = [];
-        foreach ($layers as $layer => $owners) {
+        foreach ($layers as $owners) {
             uksort($owners, fn(string $a, string $b): int => $this->changedAt[$a][$number] <=> $this->changedAt[$b][$number]);
             $last = end($owners);
             $lastSet = null;
@@ -229,7 +225,8 @@ final class ReferenceMerge
                 fn(array $a, array $b): int => $this->value($b['levels'], $slots) <=> $this->value($a['levels'], $slots),
             );
             $winner = $this->isLatest[$number] ? $last : $candidates[0];
-            $there[] = [$winner['priority'], $winner['levels'], $this->changedAt[$layer][$number] ?? null];
+            // Among senders it stands where the last one of those that are still there acted.
+            $there[] = [$winner['priority'], $winner['levels'], $this->changedAt[array_key_last($owners)][$number] ?? null];
         }
 
         return $there;

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\Core\Programme;
 
+use NimbleJunction\Core\Point\Act;
 use NimbleJunction\Core\Programme\ClockTempo;
 use NimbleJunction\Core\Programme\Taps;
 use NimbleJunction\Core\Show\ShowRefused;
+use NimbleJunction\Core\Wire\Osc\Message;
 use NimbleJunction\Tests\Support\Evening;
 use NimbleJunction\Tests\Support\Rig;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -130,6 +132,46 @@ final class TempoTest extends TestCase
         for ($i = 1; $i < \count($times); ++$i) {
             self::assertEqualsWithDelta(1 / 48, $times[$i] - $times[$i - 1], 1e-6);
         }
+    }
+
+    /** Tempo and beat leave as OSC by routes, the phase stands on a slot by a wave: 0 to 255 from beat to beat. */
+    public function testTempoAndBeatLeaveAsOscAndThePhaseStandsOnASlot(): void
+    {
+        $tells = static fn(string $id, string $point, string $address, string $type): array => [
+            'id' => $id, 'name' => $id, 'when' => ['kind' => 'point', 'point' => $point],
+            'do' => [['kind' => 'send', 'port' => 'tablet', 'message' => ['kind' => 'osc', 'address' => $address, 'arguments' => [['kind' => $type]]]]],
+        ];
+        $evening = new Evening([
+            'tempos' => [['id' => 'main', 'name' => 'Main', 'start' => 60]],
+            'waves' => [['id' => 'phase', 'name' => 'Phase', 'shape' => 'ramp-up', 'mode' => 'replace', 'centre' => 50, 'size' => 50, 'unit' => 'beats', 'rate' => 1, 'on' => [['point' => 'slot:palm/100']]]],
+            'routes' => [$tells('bpm', 'tempo:main', '/tempo', 'float'), $tells('beat', 'tempo:main/beat', '/beat', 'int')],
+        ]);
+        $evening->press('tempo:main/align');
+        $evening->set('wave:phase', 1);
+        $sent = array_column($evening->rig->pass(0.01), 1);
+        array_push($sent, ...$evening->rig->junction->set(Evening::point('tempo:main'), 120, new Act('hand', 'Ada'), $evening->rig->nanos())[1]);
+        array_push($sent, ...array_column($evening->rig->pass(1.99), 1));
+        $told = [];
+        foreach ($sent as $packet) {
+            if ($packet->port === 9000) {
+                $message = Message::decode($packet->bytes);
+                $told[$message->address][] = $message->arguments[0]->value;
+            }
+        }
+        self::assertSame([120.0], $told['/tempo']);
+        self::assertGreaterThanOrEqual(4, \count($told['/beat']), 'four beats in two seconds');
+        for ($i = 1; $i < \count($told['/beat']); ++$i) {
+            self::assertSame($told['/beat'][$i - 1] % 4 + 1, $told['/beat'][$i], 'one after the other, in bars of four');
+        }
+        $levels = [$evening->rig->level(100)];
+        for ($i = 0; $i < 40; ++$i) {
+            $evening->rig->pass(0.05);
+            $levels[] = $evening->rig->level(100);
+        }
+        self::assertGreaterThan(220, max($levels));
+        self::assertLessThan(35, min($levels));
+        $falls = array_filter(range(1, 40), static fn(int $i): bool => $levels[$i] < $levels[$i - 1]);
+        self::assertCount(4, $falls, 'it begins anew with each of four beats: '.implode(' ', $levels));
     }
 
     public function testCuesFollowOnTheBeatAlsoWhenTheTempoChangesAndOverARestart(): void
