@@ -17,12 +17,16 @@ final class Lanes
     /** @var array<string, Lane> by key */
     private array $lanes = [];
 
+    /** @var \WeakMap<PointValue, array<string, Target>> what values of the show are, as long as it is that of now */
+    private readonly \WeakMap $known;
+
     /**
      * @param array<string, Rules> $rules by universe
      * @param array<string, true> $raw universes whose slots are intensities where nothing is known to listen
      */
     public function __construct(private readonly Patch $patch = new Patch([], []), private readonly array $rules = [], private readonly array $raw = [])
     {
+        $this->known = new \WeakMap();
     }
 
     /**
@@ -46,11 +50,8 @@ final class Lanes
     {
         $targets = [];
         foreach ($values as $one) {
-            foreach ($one->isGiven() && is_numeric($one->value) ? $this->of($one->point) : [] as $key) {
-                $lane = $this->lane($key);
-                if ($lane !== null) {
-                    $targets[$lane->key] = new Target($lane, self::value($lane, $one->point, (float) $one->value));
-                }
+            foreach ($this->known[$one] ?? $this->aimsOf($one) as $key => $target) {
+                $targets[$key] = $target;
             }
         }
 
@@ -65,10 +66,22 @@ final class Lanes
     public function prepare(array $values): void
     {
         foreach ($values as $one) {
-            foreach ($one->isGiven() ? $this->of($one->point) : [] as $key) {
-                $this->lane($key);
+            $this->known[$one] ??= $this->aimsOf($one);
+        }
+    }
+
+    /** @return array<string, Target> by key of the lane */
+    private function aimsOf(PointValue $value): array
+    {
+        $targets = [];
+        foreach ($value->isGiven() && is_numeric($value->value) ? $this->of($value->point) : [] as $key) {
+            $lane = $this->lane($key);
+            if ($lane !== null) {
+                $targets[$lane->key] = new Target($lane, self::value($lane, $value->point, (float) $value->value));
             }
         }
+
+        return $targets;
     }
 
     /** What a key is now; null where it is nowhere. */

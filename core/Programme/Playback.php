@@ -109,13 +109,10 @@ final class Playback
         $this->forget($targets);
         $later = [];
         foreach ($targets as $key => $target) {
-            $delay = $times->delayOf($target->lane->kind);
-            if ($delay > 0) {
-                $later[$delay][$key] = $target;
-            } else {
-                $this->begin($target, $times, $merged, $at, $from[$key] ?? null);
-            }
+            $later[$times->delayOf($target->lane->kind)][$key] = $target;
         }
+        $this->begin($later[0] ?? [], $times, $merged, $at, $from);
+        unset($later[0]);
         foreach ($later as $delay => $ones) {
             $this->waiting[] = new Waiting($at + $delay, $ones, $times);
         }
@@ -183,31 +180,14 @@ final class Playback
             $this->waiting[$i] = new Waiting($waiting->at, array_intersect_key($targets, $waiting->targets), $waiting->times);
             $waits += $this->waiting[$i]->targets;
         }
+        $new = [];
         foreach (array_diff_key($targets, $waits) as $key => $target) {
             $strip = $this->strips[$target->lane->universeId] ?? null;
             if ($strip === null || ! $strip->aim($target)) {
-                $this->begin($target, new Times(), $merged, $at, null);
+                $new[$key] = $target;
             }
         }
-    }
-
-    /**
-     * What it gives stays, wherever that lies now: its cue is no more.
-     *
-     * @return array<string, Target> by key of the lane
-     */
-    public function asItStands(Lanes $lanes): array
-    {
-        $targets = [];
-        foreach ($this->keys(true) as $key) {
-            $lane = $lanes->lane($key);
-            $aim = $this->aimOf($key);
-            if ($lane !== null && $aim !== null) {
-                $targets[$key] = new Target($lane, min($lane->highest, $aim));
-            }
-        }
-
-        return $targets;
+        $this->begin($new, new Times(), $merged, $at, []);
     }
 
     /**
@@ -246,9 +226,7 @@ final class Playback
                 continue;
             }
             unset($this->waiting[$i]);
-            foreach ($waiting->targets as $target) {
-                $this->begin($target, $waiting->times, $merged, $waiting->at, null);
-            }
+            $this->begin($waiting->targets, $waiting->times, $merged, $waiting->at, []);
         }
         $this->waiting = array_values($this->waiting);
     }
@@ -372,16 +350,29 @@ final class Playback
         }
     }
 
-    /** @param \Closure(string): string $merged */
-    private function begin(Target $target, Times $times, \Closure $merged, int $at, ?int $from): void
+    /**
+     * @param array<string, Target> $targets by key of the lane
+     * @param \Closure(string): string $merged
+     * @param array<string, int> $from where those begin that it does not give yet
+     */
+    private function begin(array $targets, Times $times, \Closure $merged, int $at, array $from): void
     {
-        $lane = $target->lane;
-        $this->strip($lane->universeId)->go($target, $merged($lane->universeId), $at, $times, $times->jumps($lane->kind), $from);
-        $claimed = $this->claimed[$lane->universeId] ?? str_repeat("\0", 512);
-        foreach ($lane->slots as $slot) {
-            $claimed[$slot] = "\xFF";
+        $byUniverse = [];
+        foreach ($targets as $key => $target) {
+            $byUniverse[$target->lane->universeId][$key] = $target;
         }
-        $this->claimed[$lane->universeId] = $claimed;
+        foreach ($byUniverse as $id => $ones) {
+            $strip = $this->strip((string) $id);
+            $levels = $merged((string) $id);
+            $claimed = $this->claimed[$id] ?? str_repeat("\0", 512);
+            foreach ($ones as $key => $target) {
+                $strip->go($target, $levels, $at, $times, $from[$key] ?? null);
+                foreach ($target->lane->slots as $slot) {
+                    $claimed[$slot] = "\xFF";
+                }
+            }
+            $this->claimed[$id] = $claimed;
+        }
     }
 
     /** @param array<string, mixed> $keys by key of the lane: what was to begin later of these does not */

@@ -71,10 +71,9 @@ final class Strip
      *
      * @param string $merged 512 bytes: what is asked for now: from there begins what it has not given before
      * @param int $at when, on the playback's clock
-     * @param bool $isWhole whether a level does not cross-fade it
      * @param int|null $from where it begins; null for where it is
      */
-    public function go(Target $target, string $merged, int $at, Times $times, bool $isWhole, ?int $from = null): void
+    public function go(Target $target, string $merged, int $at, Times $times, ?int $from = null): void
     {
         $lane = $target->lane;
         $number = $this->numbers[$lane->key] ?? null;
@@ -100,7 +99,7 @@ final class Strip
         $this->nanos[$number] = $times->nanosOf($lane->kind, $target->value > $this->from[$number]);
         $this->moving[$number] = true;
         unset($this->leaving[$number], $this->whole[$number]);
-        if ($isWhole) {
+        if ($times->jumps($lane->kind)) {
             $this->whole[$number] = true;
         }
     }

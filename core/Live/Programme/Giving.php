@@ -82,6 +82,25 @@ final class Giving
         return [$lanes, $places, $points, $place];
     }
 
+    /**
+     * What a playback gives stays, wherever that lies now: its cue is no more.
+     *
+     * @return array<string, Target> by key of the lane
+     */
+    public function asItStands(Playback $playback): array
+    {
+        $targets = [];
+        foreach ($playback->keys(true) as $key) {
+            $lane = $this->lanes->lane($key);
+            $aim = $playback->aimOf($key);
+            if ($lane !== null && $aim !== null) {
+                $targets[$key] = new Target($lane, min($lane->highest, $aim));
+            }
+        }
+
+        return $targets;
+    }
+
     /** @return \Closure(string): string what is asked for now in a universe, 512 bytes */
     public function merged(): \Closure
     {

@@ -88,7 +88,7 @@ final class Lists implements Room
             $place = $live->place();
             $targets = match (true) {
                 ! $live->isOn => [],
-                $place === null => $live->playback->asItStands($this->giving->lanes()),
+                $place === null => $this->giving->asItStands($live->playback),
                 default => $this->giving->targets($list->valuesAt($place, $plan->programme->looks)),
             };
             $live->playback->aim($targets, $this->giving->lanes(), $this->giving->merged(), $now);

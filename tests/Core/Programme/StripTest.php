@@ -28,7 +28,7 @@ final class StripTest extends TestCase
                 $from = mt_rand(0, $lane->highest);
                 $to = mt_rand(0, 4) === 0 ? $from : mt_rand(0, $lane->highest);
                 $seconds = mt_rand(0, 40) / 10;
-                $strip->go(new Target($lane, $to), str_repeat("\0", 512), 0, new Times($seconds, $seconds), false, $from);
+                $strip->go(new Target($lane, $to), str_repeat("\0", 512), 0, new Times($seconds, $seconds), $from);
                 $ways[] = [$lane, $from, $to, $seconds * self::SECOND];
             }
             for ($at = 0; $at <= 4 * self::SECOND; $at += mt_rand(1, 10_000_000)) {
@@ -47,7 +47,7 @@ final class StripTest extends TestCase
     {
         $lane = self::lane('a', [0], 255);
         $strip = new Strip('palm');
-        $strip->go(new Target($lane, 10), str_repeat("\0", 512), 0, new Times(10.0, 10.0), false);
+        $strip->go(new Target($lane, 10), str_repeat("\0", 512), 0, new Times(10.0, 10.0));
         $told = [];
         for ($at = 0; $at <= 10 * self::SECOND; $at += intdiv(self::SECOND, 100)) {
             $strip->levels($at);
