@@ -55,6 +55,9 @@ final class ProgrammeTest extends BrowserTestCase
         $this->go('Programme');
         self::$chrome->press('Cue lists', '.page-head');
         self::$chrome->press('Night Walk', '[aria-label="cue lists"]');
+        self::$chrome->press('What would the next cue do now?', 'aside.panel');
+        $this->sees('[aria-label="Values that would leave"]', 'Lantern, level');
+        $this->untilScript('return document.querySelector(".line.live") === null', true);
         foreach (['1', '2', '2.5', '3', '4'] as $number) {
             self::$chrome->press("Go {$number}", 'aside.panel .controls');
             $this->untilScript('return document.querySelector(".line.live")?.dataset.cue', $number);

@@ -65,7 +65,7 @@ const setRate = (event: Event) =>
     <CueTable :list="list" :life="life" :now="now" :open="opened" @open="opened = $event" @failed="wrong = $event" />
     <ForeseePanel
       v-if="session.mayBuild && list.cues?.length"
-      :what="{ list: list.id, cue: opened }"
+      :what="opened ? { list: list.id, cue: opened } : { list: list.id }"
       :label="opened ? `What would cue ${opened} do now?` : 'What would the next cue do now?'"
     />
     <CueForm v-if="cue" :key="`${list.id} ${opened}`" :list="list" :cue="cue" @done="opened = ''" />

@@ -134,7 +134,7 @@ const setTime = (event: Event) => void engine.setPoint('programme:fade-time', Nu
 .live {
   display: grid;
   grid-template-columns: minmax(0, 1fr) 320px;
-  grid-template-rows: minmax(200px, 27%) minmax(0, 1fr) minmax(72px, 11%);
+  grid-template-rows: minmax(168px, 23%) minmax(0, 1fr) minmax(72px, 10%);
   gap: 12px 24px;
   padding-top: 14px;
 }
