@@ -43,6 +43,33 @@ final class FormsTest extends BrowserTestCase
         $this->noQuestion();
     }
 
+    /** The answer of a save is held back in the page, so that the order of things is sure. */
+    public function testWhoeverLeavesAFormWhileItIsBeingSavedIsNotAskedAndGetsThere(): void
+    {
+        $this->go('Programme');
+        self::$chrome->driver->executeScript('const real = window.fetch;
+            window.held = [];
+            window.fetch = async (...all) => {
+                const answer = await real(...all);
+                if (all[1]?.method === "POST") await new Promise((go) => window.held.push(go));
+                return answer;
+            };
+            window.unhold = () => { window.fetch = real; window.held.forEach((go) => go()); };');
+        self::$chrome->press('Add a look', '.page-head');
+        $this->field('Name', 'Slow line');
+        self::$chrome->press('Add the look', 'form');
+        $this->untilScript('return window.held.length', 1);
+        self::$chrome->press('Routes', 'nav');
+        // Two pictures later nothing was asked, and the form is there as long as nobody knows whether it is stored.
+        $asked = self::$chrome->driver->executeAsyncScript('const done = arguments[0];
+            requestAnimationFrame(() => requestAnimationFrame(() => done(document.querySelector(".v-overlay--active") !== null)));');
+        self::assertFalse($asked);
+        self::$chrome->driver->executeScript('window.unhold()');
+        $this->untilScript('return location.pathname', '/routes');
+        $this->noQuestion();
+        $this->undo('add look "Slow line"');
+    }
+
     public function testSaveIsAlwaysInSightAndANewPortHasWhatWorksAtOnce(): void
     {
         $this->go('Ports');

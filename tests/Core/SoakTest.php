@@ -11,6 +11,7 @@ use NimbleJunction\Core\Wire\Capture\Pcap;
 use NimbleJunction\Core\Wire\Osc\Argument;
 use NimbleJunction\Core\Wire\Osc\Message;
 use NimbleJunction\Core\Wire\Sacn\Data;
+use NimbleJunction\Tests\Support\Evening;
 use NimbleJunction\Tests\Support\Rig;
 use PHPUnit\Framework\TestCase;
 
@@ -42,6 +43,69 @@ final class SoakTest extends TestCase
             array_filter($rig->junction->universes()['palm']->sources(), static fn($source): bool => ! $source->isSparse()),
             'every desk has gone',
         );
+    }
+
+    /** A list in a loop, waves, a tempo, and hands that recall, go, fade masters and edit: nothing grows. */
+    public function testAProgrammeLeavesNothingBehind(): void
+    {
+        mt_srand(20261127);
+        $evening = self::programme();
+        $early = 0;
+        // The trace is full first: it keeps five hundred, whatever happens.
+        for ($i = 0; $i < 600; ++$i) {
+            $evening->rig->osc("/page/{$i}", 0.5);
+        }
+        self::assertCount(500, $evening->rig->junction->trace->since(0, \PHP_INT_MAX));
+        for ($minute = 0; $minute < 16; ++$minute) {
+            $evening->rig->artNet([1 => mt_rand(0, 255), 5 => mt_rand(0, 255), 7 => mt_rand(0, 255)]);
+            for ($act = 0; $act < 6; ++$act) {
+                match (mt_rand(0, 7)) {
+                    0, 1 => $evening->press('look:look-'.mt_rand(1, 6)),
+                    2 => $evening->press('list:hand/go'),
+                    3 => $evening->press(['list:hand/back', 'list:hand/release', 'list:hand/pause'][mt_rand(0, 2)]),
+                    4 => $evening->set('master:grand', mt_rand(0, 100)),
+                    5 => $evening->press('master:grand/'.['zero', 'full'][mt_rand(0, 1)]),
+                    6 => $evening->set('look:look-'.mt_rand(1, 6), mt_rand(0, 100)),
+                    default => $evening->press('tempo:music/tap'),
+                };
+                $evening->rig->pass(10.0);
+            }
+            $evening->rig->adopt($evening->rig->document);
+            if ($minute === 5) {
+                gc_collect_cycles();
+                $early = memory_get_usage();
+            }
+        }
+        $evening->press('programme:release');
+        $evening->set('wave:breath', 0);
+        $evening->set('wave:level', 0);
+        gc_collect_cycles();
+        self::assertLessThan(96 * 1024, memory_get_usage() - $early, 'ten minutes later no more memory is used');
+        $evening->rig->pass(10.0);
+        self::assertSame([], $evening->rig->junction->universes()['palm']->layers()->all(), 'nothing of ours is left');
+    }
+
+    private static function programme(): Evening
+    {
+        $values = static fn(int $i): array => Evening::values(['fixture:a/level' => 10 * $i, 'fixture:h/pan' => 15 * $i, 'fixture:c/level' => 12 * $i]);
+        $cue = static fn(string $number, string $look, array $more = []): array => ['number' => $number, 'look' => $look, 'up' => 2, 'down' => 3, ...$more];
+
+        return new Evening([
+            'looks' => array_map(static fn(int $i): array => ['id' => "look-{$i}", 'name' => "Look {$i}", 'fadeIn' => $i % 4, 'fadeOut' => 1, 'values' => $values($i), ...($i < 4 ? ['set' => 'room'] : [])], range(1, 6)),
+            'lists' => [
+                ['id' => 'loop', 'name' => 'Loop', 'end' => 'loop', 'tracking' => true, 'begins' => true, 'cues' => [
+                    $cue('1', 'look-1', ['follow' => ['kind' => 'complete']]), $cue('2', 'look-2', ['follow' => ['kind' => 'after', 'seconds' => 4]]),
+                    $cue('3', 'look-3', ['follow' => ['kind' => 'beat', 'beats' => 3]]),
+                ]],
+                ['id' => 'hand', 'name' => 'Hand', 'end' => 'bounce', 'cues' => [$cue('1', 'look-4'), $cue('2', 'look-5', ['delay' => 1]), $cue('2.5', 'look-6')]],
+            ],
+            'masters' => [['id' => 'grand', 'name' => 'Grand', 'time' => 4], ['id' => 'own', 'name' => 'Own', 'over' => 'programme', 'time' => 2]],
+            'waves' => [
+                ['id' => 'breath', 'name' => 'Breath', 'shape' => 'smooth', 'rate' => 0.4, 'offset' => 90, 'begins' => true, 'on' => [['point' => 'group:all/level']]],
+                ['id' => 'level', 'name' => 'Level', 'size' => 10, 'unit' => 'beats', 'rate' => 2, 'begins' => true, 'on' => [['point' => 'master:own'], ['point' => 'look:look-2']]],
+            ],
+            'tempos' => [['id' => 'music', 'name' => 'Music', 'start' => 98.96]],
+        ]);
     }
 
     /** What was recorded is heard again, packet by packet, with the same result each time. */
