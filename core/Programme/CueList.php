@@ -45,6 +45,7 @@ final readonly class CueList implements Part, Checked
      * @param string $mscPort id of the port that show control comes in by; '' for none
      * @param int|null $mscDevice 0 to 111; null for any
      * @param string $mscFormat a word of the standard's list; "any" for all
+     * @param string $mscPath '' for any
      * @param string $note '' for none
      */
     public function __construct(
@@ -59,6 +60,7 @@ final readonly class CueList implements Part, Checked
         public string $mscPort = '',
         public ?int $mscDevice = null,
         public string $mscFormat = MscTrigger::ANY,
+        public string $mscPath = '',
         public string $note = '',
     ) {
         $routes = [];
@@ -103,6 +105,7 @@ final readonly class CueList implements Part, Checked
             Field::flag('begins', 'Goes when the engine starts', false)->rare(),
             Field::portOrNone('mscPort', 'Show control (MSC) at port')->rare(),
             Field::whole('mscDevice', 'MSC device, 0 to 111; empty for any', 0, 111, null, false)->rare(),
+            Field::pattern('mscPath', 'MSC path; empty for any', Cue::PATTERN, Cue::RULE, false)->rare(),
             Field::word('mscFormat', 'MSC command format', [MscTrigger::ANY, ...MscWords::formats()], MscTrigger::ANY)->rare(),
             Field::textOrNone('note', 'Note', 1000)->rare(),
         ];
@@ -141,7 +144,7 @@ final readonly class CueList implements Part, Checked
             "list.{$this->id}",
             "{$this->name}, show control",
             true,
-            [new ListCommandTrigger($this->mscPort, $this->mscDevice, $this->mscFormat, $this->number)],
+            [new ListCommandTrigger($this->mscPort, $this->mscDevice, $this->mscFormat, $this->number, $this->mscPath)],
             [],
             [],
             [new ListCommandAction($this->id)],

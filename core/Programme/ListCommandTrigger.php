@@ -23,8 +23,9 @@ final readonly class ListCommandTrigger implements Trigger
      * @param int|null $device 0 to 111; null for any
      * @param string $format a word of the standard's list; "any" for all
      * @param string $number of the list; '' for whatever is named
+     * @param string $path where it is kept, as the standard calls it; '' for any
      */
-    public function __construct(string $port, ?int $device, string $format, private string $number)
+    public function __construct(string $port, ?int $device, string $format, private string $number, private string $path = '')
     {
         $this->trigger = new MscTrigger($port, MscTrigger::ANY, $device, format: $format);
     }
@@ -58,6 +59,11 @@ final readonly class ListCommandTrigger implements Trigger
         }
         $named = $control?->list;
         $isOther = $named !== null && $this->number !== '' && Cue::compare($named, $this->number) !== 0;
+
+        $path = $control?->path;
+        if ($taken instanceof Taken && $path !== null && $this->path !== '' && Cue::compare($path, $this->path) !== 0) {
+            return new Missed("is at path {$this->path}, it names path {$path}");
+        }
 
         return $taken instanceof Taken && $isOther ? new Missed("is list {$this->number}, it names list {$named}") : $taken;
     }

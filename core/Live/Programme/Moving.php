@@ -68,7 +68,8 @@ final class Moving
                 }
             }
             foreach ($live->points as $point => $place) {
-                $added[$point] = ($added[$point] ?? 0.0) + $live->value($place);
+                $base = $this->base($point, $waves);
+                $added[$point] = self::moved($live, $base + ($added[$point] ?? 0.0), $live->value($place)) - $base;
             }
         }
         $this->modify($modifiers);
@@ -88,6 +89,33 @@ final class Moving
             $isFactor ? 0.0 : $value / self::PERCENT * $lane->highest,
             "wave \"{$live->wave->name}\"",
         );
+    }
+
+    /**
+     * What a point is without waves, in per cent: a rate is 100 of itself.
+     *
+     * @param array<string, LiveWave> $waves by id
+     */
+    private function base(string $point, array $waves): float
+    {
+        $reference = Reference::parse($point);
+
+        return match ($reference?->kind) {
+            'master' => $this->masters->live()[$reference->id]->level ?? 0.0,
+            'look' => $this->looks->live()[$reference->id]->level ?? 0.0,
+            'wave' => $reference->part === 'rate' ? self::PERCENT : ($waves[$reference->id] ?? null)?->base($reference->part) ?? 0.0,
+            default => 0.0,
+        };
+    }
+
+    /** @return float per cent: what becomes of a value by one wave */
+    private static function moved(LiveWave $live, float $value, float $wave): float
+    {
+        return match ($live->wave->mode) {
+            Wave::MULTIPLY => $value * max(0.0, $wave / self::PERCENT),
+            Wave::REPLACE => $wave,
+            default => $value + $wave,
+        };
     }
 
     /** @param array<string, list<Modifier>> $modifiers by universe */

@@ -531,6 +531,7 @@ export interface CueList {
   begins?: boolean
   mscPort?: Id
   mscDevice?: number
+  mscPath?: string
   mscFormat?:
     | 'any'
     | 'lighting'

@@ -39,6 +39,16 @@ final class ShowControlTest extends TestCase
         }
     }
 
+    /** Cue, list and path are texts with a zero between them; a path that is another one is not ours. */
+    public function testAPathIsObeyedWhereTheListHasOne(): void
+    {
+        foreach (['' => 2.0, '5' => 2.0, '6' => null] as $path => $cue) {
+            $evening = self::evening([], (string) $path === '' ? [] : ['mscPath' => (string) $path]);
+            $this->send($evening, '01'.bin2hex('2').'00'.bin2hex('7').'00'.bin2hex('5'));
+            self::assertSame($cue, $evening->read('list:walk'), "path {$path}");
+        }
+    }
+
     public function testStopResumeAndAJumpAfterAStopLandsRight(): void
     {
         $evening = self::evening();
@@ -138,14 +148,17 @@ final class ShowControlTest extends TestCase
         $evening->rig->arrive('midi cable lectern', (string) hex2bin(self::HEAD.$device.self::MSC.self::LIGHTING.$command.'f7'), 'cable lectern');
     }
 
-    /** @param array<string, mixed> $first of the first cue */
-    private static function evening(array $first = []): Evening
+    /**
+     * @param array<string, mixed> $first of the first cue
+     * @param array<string, mixed> $list
+     */
+    private static function evening(array $first = [], array $list = []): Evening
     {
         $cue = static fn(string $number, int $level, float $up = 0): array => ['number' => $number, 'up' => $up, 'values' => Evening::values(['fixture:a/level' => $level])];
 
         return new Evening([
             'ports' => [...Rig::document()['ports'], Rig::CABLE],
-            'lists' => [['id' => 'walk', 'name' => 'Walk', 'number' => '7', 'mscPort' => 'lectern', 'mscDevice' => 5, 'mscFormat' => 'lighting', 'cues' => [
+            'lists' => [['id' => 'walk', 'name' => 'Walk', 'number' => '7', 'mscPort' => 'lectern', 'mscDevice' => 5, 'mscFormat' => 'lighting', ...$list, 'cues' => [
                 $cue('1', 10) + $first, $cue('2', 20), $cue('2.5', 25), $cue('3', 100, 2),
             ]]],
             'masters' => [['id' => 'grand', 'name' => 'Grand master'], ['id' => 'lamp', 'name' => 'Lamp', 'over' => 'fixtures', 'fixtures' => ['a']]],

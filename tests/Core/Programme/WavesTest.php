@@ -133,6 +133,33 @@ final class WavesTest extends TestCase
         self::assertSame([160, 255], [$evening->levels()[0], $evening->levels()[1]]);
     }
 
+    /** One after the other in the order of the show: 80 % × 50 % is 40 %, and 10 % more is 50 %; in place of it all is what the wave says. */
+    public function testMastersAreMultipliedTooAndWavesStandInPlaceOfTheirLevel(): void
+    {
+        $wave = static fn(string $id, string $mode, float $centre): array => [
+            'id' => $id, 'name' => $id, 'mode' => $mode, 'centre' => $centre, 'size' => 0, 'rate' => 0, 'on' => [['point' => 'master:m']],
+        ];
+        $evening = new Evening([
+            'masters' => [['id' => 'm', 'name' => 'M', 'over' => 'fixtures', 'fixtures' => ['a']]],
+            'waves' => [
+                $wave('half', 'multiply', 50), $wave('more', 'add', 10), $wave('instead', 'replace', 75),
+                ['on' => [['point' => 'wave:fast/rate']]] + $wave('quick', 'multiply', 200),
+                ['id' => 'fast', 'name' => 'Fast', 'shape' => 'ramp-up', 'mode' => 'replace', 'centre' => 50, 'size' => 50, 'rate' => 0.25, 'on' => [['point' => 'slot:palm/100']]],
+            ],
+        ]);
+        $evening->rig->artNet([1 => 200]);
+        $evening->set('master:m', 80);
+        foreach (['half' => 80, 'more' => 100, 'instead' => 150] as $id => $level) {
+            $evening->set("wave:{$id}", 1);
+            $evening->rig->pass(0.05);
+            self::assertSame([$level, 80.0], [$evening->levels()[0], $evening->read('master:m')], $id);
+        }
+        $evening->set('wave:quick', 1);
+        $evening->set('wave:fast', 1);
+        $evening->rig->pass(1.0);
+        self::assertEqualsWithDelta(128, $evening->rig->level(100), 4, 'half a turn in a second: twice its rate');
+    }
+
     public function testItGoesByTheBeatAndEachFieldIsAPoint(): void
     {
         $evening = self::with(['on' => [['point' => 'fixture:a/level']], 'mode' => 'replace', 'shape' => 'ramp-up', 'centre' => 50, 'size' => 50, 'unit' => 'beats', 'rate' => 4], ['tempos' => [['id' => 'main', 'name' => 'Main']]]);
