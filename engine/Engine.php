@@ -63,6 +63,7 @@ final class Engine
 
     /** @var list<string> */
     private array $callbacks = [];
+    private bool $hasStarted = false;
 
     /** @var list<\Closure(): void> who lets go of sockets before another plan opens its own */
     private array $leaving = [];
@@ -130,7 +131,9 @@ final class Engine
         $this->show = $show;
         // What is over is told by the sockets of the plan before, so it is sent first.
         $this->dispatch($this->junction->adopt($plan, self::now()));
-        $this->wake();
+        if ($this->hasStarted) {
+            $this->wake();
+        }
         if ($isWhole) {
             // All that is new is in use.
             $this->tidied = memory_get_usage();
@@ -170,8 +173,10 @@ final class Engine
         gc_disable();
         $this->tellTheTime();
         $this->callbacks[] = EventLoop::repeat(self::CLOCK_SECONDS, $this->tellTheTime(...));
+        // Before the first waking: what begins by itself begins only where it was not running already.
         $this->keeper?->restore(self::now());
         $this->keeper?->start();
+        $this->hasStarted = true;
         // Adapters come and go, and get other addresses: nobody tells us, so it is looked at.
         $this->callbacks[] = EventLoop::repeat(self::LOOK_SECONDS, $this->lookAround(...));
         $this->callbacks[] = EventLoop::repeat(self::TIDY_SECONDS, $this->tidy(...));

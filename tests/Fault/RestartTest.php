@@ -62,6 +62,36 @@ final class RestartTest extends TestCase
         $this->addToAssertionCount(1);
     }
 
+    /** A list fades a lamp up under a master at half, a look stands, a wave runs: all of it is where it would be by now, and no frame between. */
+    public function testAProgrammeThatWasKilledIsWhereItWouldBeByNow(): void
+    {
+        $values = static fn(string $point): array => [['point' => $point, 'value' => 100]];
+        $document = [
+            ...self::document(),
+            'profiles' => [['id' => 'lamp', 'name' => 'Lamp', 'parameters' => [['name' => 'level', 'kind' => 'intensity']]]],
+            'fixtures' => array_map(static fn(int $i): array => ['id' => "f{$i}", 'name' => "F {$i}", 'profile' => 'lamp', 'universe' => 'palm', 'first' => $i], [1, 2, 3]),
+            'looks' => [['id' => 'doors', 'name' => 'Doors', 'fadeIn' => 0, 'values' => $values('fixture:f2/level')]],
+            'lists' => [['id' => 'walk', 'name' => 'Walk', 'begins' => true, 'cues' => [['number' => '1', 'up' => 10, 'values' => [...$values('fixture:f1/level'), ['point' => 'look:doors/active', 'value' => 1]]]]]],
+            'masters' => [['id' => 'grand', 'name' => 'Grand', 'start' => 50]],
+            'waves' => [['id' => 'breath', 'name' => 'Breath', 'shape' => 'square', 'mode' => 'replace', 'centre' => 50, 'size' => 50, 'rate' => 0.01, 'begins' => true, 'on' => [['point' => 'fixture:f3/level']]]],
+        ];
+        $this->start($document);
+        $began = microtime(true);
+        $this->line->until(static fn(string $bytes): bool => \ord($bytes[1]) >= 20 && \ord($bytes[2]) === 128 && \ord($bytes[3]) === 128);
+        $this->folder->untilKept('"cue":"1"');
+        $this->kill();
+        $this->start($document);
+        for ($i = 0; $i < 40; ++$i) {
+            $levels = array_map(\ord(...), str_split(substr($this->next(), 1, 3)));
+            $wanted = min(128.0, 12.8 * (microtime(true) - $began));
+            self::assertSame([128, 128], [$levels[1], $levels[2]], 'neither dark nor brighter, from the first frame on');
+            self::assertLessThanOrEqual($wanted + 3.0, $levels[0]);
+            self::assertGreaterThanOrEqual(19, $levels[0], 'it goes on, and does not begin anew');
+        }
+        $this->line->until(static fn(string $bytes): bool => \ord($bytes[1]) === 128);
+        self::assertLessThan(30.0, microtime(true) - $began);
+    }
+
     /** E1.31-2018, 6.7.2: what comes after the restart is newer than what came before. */
     public function testReceiversOfSacnTakeWhatComesAfterAKill(): void
     {
