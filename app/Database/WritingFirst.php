@@ -20,6 +20,13 @@ final class WritingFirst extends \PDO
         return $this->open = true;
     }
 
+    /** What is read until it is committed is of one moment. */
+    public function beginReading(): void
+    {
+        $this->exec('BEGIN DEFERRED TRANSACTION');
+        $this->open = true;
+    }
+
     public function commit(): bool
     {
         $this->exec('COMMIT');

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Shows;
 
+use App\Database\OneMoment;
 use App\Models\Show;
 use App\Models\User;
 use NimbleJunction\Core\Edit\Amendment;
@@ -23,6 +24,13 @@ final readonly class ShowPage
      */
     public function assemble(?User $user = null, bool $withOtherEnds = true): array
     {
+        // All of one moment: what others change meanwhile has another revision.
+        return OneMoment::of(fn(): array => $this->assembled($user, $withOtherEnds));
+    }
+
+    /** @return array<string, mixed> */
+    private function assembled(?User $user, bool $withOtherEnds): array
+    {
         $document = $this->shows->document();
         $show = ShowReader::fromArray($document);
         $derived = new Derived($show);
@@ -36,16 +44,18 @@ final readonly class ShowPage
             'patch' => $derived->patchOf($show->universes),
             'footprints' => (object) PatchSheet::footprints($show->profiles),
             'adapters' => Derived::adapters(),
-            ...$this->standing($user),
+            ...$this->standing($user, $this->shows->current()->revision),
         ];
     }
 
     /**
      * What was changed, and all that a page shows otherwise because of it; for small edits this costs much less than all.
      *
+     * @param int $revision the one that these changes end with: others may have changed more since, which a page has to ask for
+     *
      * @return array<string, mixed>|null null where all has to be shown anew
      */
-    public function changes(Amendment $amendment, int $base, ?User $user = null): ?array
+    public function changes(Amendment $amendment, int $base, int $revision, ?User $user = null): ?array
     {
         $show = $this->shows->current();
         $draft = new Draft($show);
@@ -67,7 +77,7 @@ final readonly class ShowPage
             'footprints' => (object) PatchSheet::footprints($small->profiles),
             'patched' => array_map(strval(...), array_keys($affected->universes)),
             'adapters' => Derived::adapters(),
-            ...$this->standing($user),
+            ...$this->standing($user, $revision),
         ];
     }
 
@@ -87,13 +97,13 @@ final readonly class ShowPage
     }
 
     /** @return array<string, mixed> which revision it is, and what undo and redo would do */
-    private function standing(?User $user): array
+    private function standing(?User $user, int $revision): array
     {
         $edit = $this->shows->lastEdit($user);
         $undone = $this->shows->lastUndone($user);
 
         return [
-            'revision' => $this->shows->current()->revision,
+            'revision' => $revision,
             'undo' => $edit?->summary,
             'undoBy' => $edit?->author(),
             'redo' => $undone?->summary,

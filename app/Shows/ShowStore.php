@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Shows;
 
+use App\Database\OneMoment;
 use App\Models\Edit;
 use App\Models\Show;
 use App\Models\User;
@@ -43,7 +44,7 @@ final readonly class ShowStore
     /** @return array{string, int} the current show as JSON, and its revision: both of one moment */
     public function withRevision(): array
     {
-        return DB::transaction(fn(): array => [$this->json($show = $this->current()), $show->revision]);
+        return OneMoment::of(fn(): array => [$this->json($show = $this->current()), $show->revision]);
     }
 
     /**

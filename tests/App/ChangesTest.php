@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\App;
 
+use App\Database\OneMoment;
+use App\Shows\Draft;
 use App\Shows\ShowStore;
+use Illuminate\Database\Events\TransactionCommitted;
+use Illuminate\Support\Facades\Event;
 use Illuminate\Testing\TestResponse;
 use NimbleJunction\Core\Edit\Update;
 use NimbleJunction\Engine\LiveLink\Role;
@@ -112,6 +116,40 @@ final class ChangesTest extends AppTestCase
         $nothing = $this->getJson("/api/show/changes?since={$now}")->assertOk();
         self::assertNull($nothing->json('document'));
         self::assertSame($now, $nothing->json('revision'));
+    }
+
+    /** Another person's edit lands between an edit and its answer: the answer is of the first one, and the page asks for the rest. */
+    public function testAnAnswerNeverClaimsMoreThanItSays(): void
+    {
+        $this->as(Role::Builder);
+        $base = $this->fresh()['revision'];
+        $isOther = true;
+        Event::listen(TransactionCommitted::class, function () use (&$isOther): void {
+            if ($isOther) {
+                $isOther = false;
+                app(ShowStore::class)->amend('add look "Other"', null, static fn(Draft $draft) => $draft->put('looks', 'other', ['name' => 'Other']));
+            }
+        });
+        $answer = $this->postJson('/api/show/looks', ['name' => 'Mine'], ['X-Answer' => 'changes'])->assertSuccessful();
+        self::assertFalse($isOther, 'the other one was in between');
+        self::assertSame([$base, $base + 1, ['mine']], [$answer->json('base'), $answer->json('revision'), array_keys($answer->json('changes.parts.looks'))]);
+        $rest = $this->getJson('/api/show/changes?since='.($base + 1))->assertOk();
+        self::assertSame([$base + 2, ['other']], [$rest->json('revision'), array_keys($rest->json('changes.parts.looks'))]);
+    }
+
+    /** What is read is of one moment, also where somebody writes by another connection meanwhile; and whoever writes does not wait for it. */
+    public function testAPageIsOfOneMoment(): void
+    {
+        $before = app(ShowStore::class)->current()->revision;
+        $seen = OneMoment::of(function (): array {
+            $first = app(ShowStore::class)->current()->revision;
+            $other = new \PDO("sqlite:{$this->data}/shows.sqlite");
+            $other->exec('UPDATE shows SET revision = revision + 1 WHERE is_current = 1');
+
+            return [$first, app(ShowStore::class)->current()->revision];
+        });
+        self::assertSame([$before, $before], $seen);
+        self::assertSame($before + 1, app(ShowStore::class)->current()->revision);
     }
 
     private function move(int $step): TestResponse

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Database\OneMoment;
 use App\Http\EditAnswer;
 use App\Shows\Backup;
 use App\Shows\Draft;
@@ -48,12 +49,11 @@ final readonly class ShowController
     public function changes(Request $request): JsonResponse
     {
         $since = (int) $request->validate(['since' => 'required|integer|min:0'])['since'];
-        $show = $this->shows->current();
-        $changes = EditLog::follows($show, $since) ? $this->page->changes(
-            EditLog::since($show, $since),
-            $since,
-            $request->user(),
-        ) : null;
+        $changes = OneMoment::of(function () use ($since, $request): ?array {
+            $show = $this->shows->current();
+
+            return EditLog::follows($show, $since) ? $this->page->changes(EditLog::since($show, $since), $since, $show->revision, $request->user()) : null;
+        });
 
         return response()->json($changes ?? $this->edits->whole($request));
     }

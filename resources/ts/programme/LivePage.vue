@@ -74,7 +74,9 @@ const setTime = (event: Event) => void engine.setPoint('programme:fade-time', Nu
     </section>
     <section class="band" aria-label="Next">
       <h2>Next</h2>
-      <NextCue v-for="list in show.lists" :key="list.id" :list="list" :life="lists.get(list.id)" :now="now" />
+      <div class="nexts" :class="{ many: show.lists.length > 3 }">
+        <NextCue v-for="list in show.lists" :key="list.id" :list="list" :life="lists.get(list.id)" :now="now" />
+      </div>
       <div v-for="[set, ones] in sets" :key="set" class="set">
         <h3>{{ set || 'In no set' }}</h3>
         <div class="plates">
@@ -157,6 +159,11 @@ h2 {
   justify-content: space-between;
   align-items: center;
   min-height: 32px;
+}
+.nexts.many {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(340px, 1fr));
+  column-gap: 6px;
 }
 .plates {
   display: grid;
