@@ -21,27 +21,32 @@ const go = () => void engine.pressPoint(`list:${props.list.id}/go`)
 </script>
 
 <template>
-  <div class="next">
-    <button
-      type="button"
-      class="go"
-      :disabled="!session.mayOperate || !cue"
-      :aria-label="`${list.name}: go ${number}`"
-      @click="go"
-    >
-      Go <span class="figures">{{ number }}</span>
-    </button>
-    <span class="what"
-      ><strong>{{ cue ? cue.name || `Cue ${number}` : 'no cue follows' }}</strong
-      ><span class="quiet small"
-        >{{ list.name }}<template v-if="cue?.note">: {{ cue.note }}</template></span
-      ></span
-    >
-    <span class="figures small">{{ says }}</span>
+  <div class="around">
+    <div class="next">
+      <button
+        type="button"
+        class="go"
+        :disabled="!session.mayOperate || !cue"
+        :aria-label="`${list.name}: go ${number}`"
+        @click="go"
+      >
+        Go <span class="figures">{{ number }}</span>
+      </button>
+      <span class="what"
+        ><strong>{{ cue ? cue.name || `Cue ${number}` : 'no cue follows' }}</strong
+        ><span class="quiet small"
+          >{{ list.name }}<template v-if="cue?.note">: {{ cue.note }}</template></span
+        ></span
+      >
+      <span class="figures small">{{ says }}</span>
+    </div>
   </div>
 </template>
 
 <style scoped>
+.around {
+  container-type: inline-size;
+}
 .next {
   display: grid;
   grid-template-columns: 132px minmax(0, 1fr) auto;
@@ -74,12 +79,15 @@ const go = () => void engine.pressPoint(`list:${props.list.id}/go`)
   text-overflow: ellipsis;
   white-space: nowrap;
 }
-@media (max-width: 700px) {
+@container (max-width: 480px) {
   .next {
-    grid-template-columns: 104px minmax(0, 1fr);
+    grid-template: minmax(0, 1fr) auto / 104px minmax(0, 1fr);
   }
   .next > .small {
     grid-column: 2;
+  }
+  .next > .small:empty {
+    display: none;
   }
   .go {
     grid-row: 1 / 3;
