@@ -111,6 +111,9 @@ const setTime = (event: Event) => void engine.setPoint('programme:fade-time', Nu
         @set="engine.setPoint(`master:${one.id}`, $event)"
         >{{ one.name }}<template v-if="masters.get(one.id)?.isAlone">, solo</template></LevelBar
       >
+      <p v-if="show.document && show.masters.length === 0" class="small quiet">
+        No masters yet. <router-link v-if="session.mayBuild" to="/programme-masters">Add one over all that leaves</router-link>
+      </p>
       <label class="time small"
         >Common fade time
         <input

@@ -105,6 +105,10 @@ const written = (value: ValueOfAPoint['value'] | undefined, of: string) =>
     <h3 class="head">
       Values <span class="figures">{{ values.length }}</span>
     </h3>
+    <p v-if="values.length === 0" class="small quiet">
+      Nothing is in it yet, so it gives nothing.
+      <template v-if="session.mayBuild">Update takes what leaves now, or what is held.</template>
+    </p>
     <div class="values" role="region" aria-label="Values of the look" tabindex="0">
       <div v-for="one in values" :key="one.point" class="value">
         <span>{{ nameOf(one.point) }}</span><span class="figures">{{ String(one.value) }}</span
