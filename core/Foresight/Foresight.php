@@ -9,9 +9,7 @@ use NimbleJunction\Core\Live\Programme\LiveProgramme;
 use NimbleJunction\Core\Merge\Bytes;
 use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Point\Points;
-use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Programme\CueList;
-use NimbleJunction\Core\Programme\Gathering;
 use NimbleJunction\Core\Programme\Lane;
 use NimbleJunction\Core\Programme\Look;
 use NimbleJunction\Core\Programme\Playback;
@@ -92,22 +90,18 @@ final readonly class Foresight
         $playback->go($targets, new Times(), static fn(): string => Bytes::$none, 0);
         $owners = [$playback->owner, ...array_map(static fn(Playback $one): string => $one->owner, $ending)];
         $lanes = array_map(static fn(Target $target): Lane => $target->lane, $targets) + $this->leaving($owners);
-        $seen = $asIf = [];
+        $byUniverse = [];
         foreach ($lanes as $key => $lane) {
-            $universe = $this->universes[$lane->universeId] ?? null;
-            $reference = Reference::parse($key);
-            if ($universe === null || $reference === null) {
-                continue;
+            $byUniverse[$lane->universeId][$key] = $lane;
+        }
+        $seen = [];
+        foreach (array_intersect_key($byUniverse, $this->universes) as $id => $ones) {
+            $universe = $this->universes[$id];
+            $asIf = self::asIf($universe, $playback, $playback->strips()[$id] ?? null, $ending);
+            [$now, $then] = [self::held($universe, $universe->merged()), self::held($universe, $asIf->merged)];
+            foreach ($ones as $key => $lane) {
+                $seen[] = new Foreseen((string) $key, $lane->valueIn($now), $lane->valueIn($then), ($targets[$key] ?? null)?->value, $lane, $asIf);
             }
-            $one = $asIf[$lane->universeId] ??= self::asIf($universe, $playback, $playback->strips()[$lane->universeId] ?? null, $ending);
-            $target = $targets[$key] ?? null;
-            $seen[] = new Foreseen(
-                $reference,
-                self::said($lane, $lane->valueIn(self::held($universe, $universe->merged()))),
-                self::said($lane, $lane->valueIn(self::held($universe, $one->merged))),
-                $target === null ? null : self::said($lane, $target->value),
-                $one->explain($lane->slots[0]),
-            );
         }
 
         return [...$seen, ...$this->others($set)];
@@ -163,7 +157,7 @@ final readonly class Foresight
         $others = array_filter($values, static fn(PointValue $one): bool => ! $one->isGiven());
 
         return array_values(array_map(
-            fn(PointValue $one): Foreseen => new Foreseen($one->point, $this->points->read($one->point), $one->value, $one->value, ''),
+            fn(PointValue $one): Foreseen => new Foreseen($one->point->text(), $this->points->read($one->point), $one->value, $one->value),
             $others,
         ));
     }
@@ -178,8 +172,4 @@ final readonly class Foresight
         return $levels;
     }
 
-    private static function said(Lane $lane, int $value): int|float
-    {
-        return $lane->parameter === null ? $value : Gathering::exact($lane->parameter, $value);
-    }
 }

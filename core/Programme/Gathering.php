@@ -70,11 +70,17 @@ final readonly class Gathering
             $byPoint[$one->point->text()] = $one;
         }
         foreach ($named as $value) {
-            $members = $value->point->kind !== 'group' ? [] : array_map(
-                static fn(string $fixture): string => "fixture:{$fixture}/{$value->point->part}",
-                $this->patch->having($value->point->id, $value->point->part),
-            );
-            $found = array_intersect_key($byPoint, array_flip($members));
+            if ($value->point->kind !== 'group') {
+                continue;
+            }
+            $members = $this->patch->having($value->point->id, $value->point->part);
+            $found = [];
+            foreach ($members as $fixture) {
+                $key = "fixture:{$fixture}/{$value->point->part}";
+                if (isset($byPoint[$key])) {
+                    $found[$key] = $byPoint[$key];
+                }
+            }
             $values = array_unique(array_map(static fn(PointValue $one): string => (string) $one->value, $found));
             if ($found !== [] && \count($found) === \count($members) && \count($values) === 1) {
                 $byPoint = [$value->point->text() => new PointValue($value->point, reset($found)->value)] + array_diff_key($byPoint, $found);

@@ -18,7 +18,8 @@ use NimbleJunction\Engine\Said\Said;
 /** What a look, a cue or values not kept yet would do, and nothing is sent. */
 final readonly class Foresee implements Order
 {
-    private const MOST = 400;
+    /** Each is put into words, and lamps wait for that. */
+    private const MOST = 200;
 
     /**
      * @param string $look id; '' for none
@@ -64,7 +65,7 @@ final readonly class Foresee implements Order
     {
         $junction = $reach->engine->junction;
         $all = $this->foreseen($junction);
-        $moving = array_filter($all, static fn(CoreForeseen $one): bool => $one->now !== $one->then);
+        $moving = array_filter($all, static fn(CoreForeseen $one): bool => $one->isMoving());
         $missing = array_filter(array_diff_key($all, $moving), static fn(CoreForeseen $one): bool => ! $one->isAsWanted());
         $telling = [...array_values($moving), ...array_values($missing)];
 
@@ -98,18 +99,18 @@ final readonly class Foresee implements Order
 
     private static function said(CoreForeseen $one, Junction $junction): ForeseenPoint
     {
-        $point = $one->point->text();
-        $described = $junction->points()->describe($one->point);
+        $reference = $one->reference();
+        $described = $reference === null ? null : $junction->points()->describe($reference);
 
         return new ForeseenPoint(
-            $point,
-            $junction->names()->point($point),
+            $one->point,
+            $junction->names()->point($one->point),
             $described->unit ?? '',
-            $one->now,
-            $one->then,
-            $one->wanted,
+            $one->now(),
+            $one->then() ?? '',
+            $one->wanted(),
             $one->isAsWanted(),
-            $one->why,
+            $one->why(),
         );
     }
 }

@@ -27,18 +27,18 @@ final class ForesightTest extends TestCase
 
         $seen = self::byPoint(self::foresight($evening)->look($evening->rig->junction->plan()->programme->looks['doors']));
         self::assertSame([100.0, 100.0, 60.0, false], self::figures($seen['fixture:a/level']));
-        self::assertStringContainsString('highest', $seen['fixture:a/level']->why);
+        self::assertStringContainsString('highest', $seen['fixture:a/level']->why());
         self::assertSame([0.0, 80.0, 80.0, true], self::figures($seen['fixture:b/level']));
-        self::assertSame(25.0, $seen['fixture:h/pan']->wanted);
+        self::assertSame(25.0, $seen['fixture:h/pan']->wanted());
         self::assertTrue($seen['fixture:h/pan']->isAsWanted(), 'the latest has it');
-        self::assertStringContainsString('Look "Doors"', $seen['fixture:h/pan']->why);
+        self::assertStringContainsString('Look "Doors"', $seen['fixture:h/pan']->why());
         self::assertSame([0.0, 7, 7, true], self::figures($seen['value:open']), 'what is no level is set');
 
         $cue = self::byPoint(self::foresight($evening)->cue($evening->rig->junction->plan()->programme->lists['walk'], 1));
-        self::assertSame(90.0, $cue['fixture:b/level']->wanted);
-        self::assertEqualsWithDelta(45.0, $cue['fixture:b/level']->then, 0.3, 'a master over lists leaves half of it');
+        self::assertSame(90.0, $cue['fixture:b/level']->wanted());
+        self::assertEqualsWithDelta(45.0, $cue['fixture:b/level']->then(), 0.3, 'a master over lists leaves half of it');
         self::assertFalse($cue['fixture:b/level']->isAsWanted());
-        self::assertStringContainsString('cue 2', $cue['fixture:b/level']->why);
+        self::assertStringContainsString('cue 2', $cue['fixture:b/level']->why());
 
         $draft = self::byPoint(self::foresight($evening)->values([new PointValue(Reference::parse('group:all/level'), 30)]));
         self::assertSame([0.0, 30.0, 30.0, true], self::figures($draft['fixture:c/level']));
@@ -56,9 +56,9 @@ final class ForesightTest extends TestCase
         $evening->rig->pass(0.1);
         self::assertSame([128, 255], \array_slice($evening->levels(), 0, 2));
         $seen = self::byPoint(self::foresight($evening)->cue($evening->rig->junction->plan()->programme->lists['walk'], 2));
-        self::assertSame([null, 20.0], [$seen['fixture:b/level']->wanted, $seen['fixture:b/level']->then], 'let go: the desk has it again');
-        self::assertSame(50.0, $seen['fixture:a/level']->then, 'held by hand');
-        self::assertStringContainsString('eld', $seen['fixture:a/level']->why);
+        self::assertSame([null, 20.0], [$seen['fixture:b/level']->wanted(), $seen['fixture:b/level']->then()], 'let go: the desk has it again');
+        self::assertSame(50.0, $seen['fixture:a/level']->then(), 'held by hand');
+        self::assertStringContainsString('eld', $seen['fixture:a/level']->why());
     }
 
     /** Whatever stands, what was foreseen is what is asked for once it has gone. */
@@ -84,9 +84,9 @@ final class ForesightTest extends TestCase
             $isLook ? $evening->press("look:{$id}") : $evening->set('list:walk/cue', $place + 1);
             $evening->rig->pass(0.1);
             foreach (self::foresight($evening)->values(array_map(static fn(string $point): PointValue => new PointValue(Reference::parse($point), 0), self::POINTS)) as $now) {
-                $one = self::byPoint($foreseen)[$now->point->text()] ?? null;
+                $one = self::byPoint($foreseen)[$now->point] ?? null;
                 if ($one !== null) {
-                    self::assertSame($one->then, $now->now, "round {$round}, {$now->point->text()}: {$one->why}");
+                    self::assertSame($one->then(), $now->now(), "round {$round}, {$now->point}: {$one->why()}");
                     ++$compared;
                 }
             }
@@ -147,12 +147,12 @@ final class ForesightTest extends TestCase
      */
     private static function byPoint(array $foreseen): array
     {
-        return array_combine(array_map(static fn(Foreseen $one): string => $one->point->text(), $foreseen), $foreseen);
+        return array_combine(array_map(static fn(Foreseen $one): string => $one->point, $foreseen), $foreseen);
     }
 
     /** @return array{int|float|string|null, int|float|string, int|float|string|null, bool} */
     private static function figures(Foreseen $one): array
     {
-        return [$one->now, $one->then, $one->wanted, $one->isAsWanted()];
+        return [$one->now(), $one->then(), $one->wanted(), $one->isAsWanted()];
     }
 }
