@@ -177,10 +177,16 @@ abstract class BrowserTestCase extends TestCase
         );
     }
 
+    /** Out of whatever field is in use, so that keys are the page's. */
+    private function blur(): void
+    {
+        self::$chrome->driver->executeScript('document.activeElement?.blur()');
+    }
+
     /** Takes the last edit back, by the keys, and sees that it was this one. */
     protected function undo(string $what): void
     {
-        self::$chrome->find('main h1')->click();
+        $this->blur();
         $this->key(WebDriverKeys::CONTROL.'z'.WebDriverKeys::NULL);
         // The edit itself was told with the same words.
         $this->sees('.notice', "Undone: {$what}");
@@ -189,7 +195,7 @@ abstract class BrowserTestCase extends TestCase
     /** Does again what was taken back last, by the keys, and sees that it was this. */
     protected function redo(string $what): void
     {
-        self::$chrome->find('main h1')->click();
+        $this->blur();
         $this->key(WebDriverKeys::CONTROL.WebDriverKeys::SHIFT.'z'.WebDriverKeys::NULL);
         $this->sees('.notice', "Done again: {$what}");
     }

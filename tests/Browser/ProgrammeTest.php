@@ -148,7 +148,7 @@ final class ProgrammeTest extends BrowserTestCase
     /** What the demo runs by itself runs again. */
     private function pressesPath(): void
     {
-        self::$chrome->press('Go 1', '[aria-label="Next"] .next:nth-of-type(2)');
+        self::$chrome->press('Go 1', '[aria-label="Next"] .around:nth-of-type(2)');
         $this->sees('[aria-label="Running"]', 'Even lamps');
     }
 

@@ -99,6 +99,28 @@ describe('a fault', () => {
   })
 })
 
+describe('a step back', () => {
+  it('is taken once what is being edited is stored, and means that edit', async () => {
+    willAnswer(json(200, { revision: 8, document: {} }), json(200, { revision: 9, document: {}, undone: 'rename A' }))
+    const edit = useShow().replace('ports', 'a', { name: 'A' })
+    const step = useShow().undo()
+    expect(asked.map((one) => one.path)).toEqual(['/api/show/ports/a'])
+    await Promise.all([edit, step])
+    expect(asked.map((one) => [one.path, one.base])).toEqual([
+      ['/api/show/ports/a', '7'],
+      ['/api/show/undo', '8'],
+    ])
+  })
+  it('is taken too where the edit before it was refused', async () => {
+    willAnswer(json(422, { message: 'no', faults: [] }), json(200, { revision: 8, document: {} }))
+    const edit = useShow().replace('ports', 'a', { name: '' })
+    const step = useShow().undo()
+    await expect(edit).rejects.toThrow('no')
+    await step
+    expect(asked.map((one) => one.path)).toEqual(['/api/show/ports/a', '/api/show/undo'])
+  })
+})
+
 describe('a form', () => {
   it('stores what is new, and what was there from the form of the show that it was opened at', async () => {
     const { store, wrong, busy } = useStoring('ports')

@@ -153,7 +153,14 @@ export const useShow = defineStore('show', () => {
   /** What was said is about an edit that may have been a slip. */
   const offersUndo = ref(false)
 
-  async function take(promise: Promise<ShowPageData | Changes>): Promise<ShowPageData | Changes> {
+  /** Edits that are on their way: whoever takes a step back means the last of them. */
+  let underWay: Promise<unknown> = Promise.resolve()
+  function take(promise: Promise<ShowPageData | Changes>): Promise<ShowPageData | Changes> {
+    const taken = taking(promise)
+    underWay = Promise.allSettled([underWay, taken])
+    return taken
+  }
+  async function taking(promise: Promise<ShowPageData | Changes>): Promise<ShowPageData | Changes> {
     const answer = await promise
     await put(answer)
     offersUndo.value = false
@@ -250,10 +257,10 @@ export const useShow = defineStore('show', () => {
       throw error
     }
   }
-  /** One after the other: whoever presses twice means the edit before as well. */
+  /** One after the other: whoever presses twice means the edit before as well, and whoever has just edited means that. */
   let latest: Promise<unknown> = Promise.resolve()
   function step(way: 'undo' | 'redo'): Promise<ShowPageData | Changes> {
-    const now = latest.catch(() => undefined).then(() => takeStep(way))
+    const now = Promise.allSettled([latest, underWay]).then(() => takeStep(way))
     latest = now
     return now
   }
