@@ -123,8 +123,13 @@ final readonly class CueList implements Part, Checked
     /** What follows at a time code follows by an ordinary route, as long as the list is in that cue and runs. */
     private function following(Cue $cue, TimecodeFollow $follow): Route
     {
-        [$number, $running, $go] = array_map(fn(string $part): ?Reference => Reference::parse("list:{$this->id}/{$part}"), ['cue', 'running', 'go']);
-        $conditions = $number === null || $running === null ? [] : [new PointCondition($number, (float) $cue->number), new PointCondition($running, 1)];
+        $wanted = ['cue' => (float) $cue->number, 'running' => 1, 'follows' => 1];
+        $conditions = [];
+        foreach ($wanted as $part => $is) {
+            $point = Reference::parse("list:{$this->id}/{$part}");
+            $conditions = $point === null ? $conditions : [...$conditions, new PointCondition($point, $is)];
+        }
+        $go = Reference::parse("list:{$this->id}/go");
 
         return new Route(
             "list.{$this->id}.{$cue->number}.at",

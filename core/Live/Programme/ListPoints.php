@@ -48,6 +48,7 @@ final class ListPoints extends PlanRoom
             'cue', 'load' => new Point($reference, $name, PointKind::Number, 0.0, self::HIGHEST_CUE, isSet: true),
             'rate' => new Point($reference, $name, PointKind::Number, self::LOWEST_RATE, self::HIGHEST_RATE, isSet: true),
             'running' => new Point($reference, $name, PointKind::Switch, isSet: true),
+            'follows' => new Point($reference, $name, PointKind::Switch),
             default => new Point($reference, $name, PointKind::Press, isPressed: true),
         };
     }
@@ -60,6 +61,7 @@ final class ListPoints extends PlanRoom
             '', 'cue' => $live === null || $live->current === '' ? null : (float) $live->current,
             'load' => $live === null || $live->loaded === '' ? null : (float) $live->loaded,
             'running' => (int) ($live !== null && $live->isOn && ! $live->isPaused),
+            'follows' => (int) ($live !== null && $live->isArmed),
             'rate' => isset($this->plan->programme->lists[$reference->id]) ? $live->rate ?? 1.0 : null,
             default => null,
         };
@@ -79,6 +81,7 @@ final class ListPoints extends PlanRoom
             ! is_numeric($value) => 'it is a number',
             $reference->part === 'rate' => $this->lists->setRate($reference->id, (float) $value, $now),
             $reference->part === 'running' => (float) $value > 0.0 ? $this->run($reference->id, $now) : $this->lists->pause($reference->id, $now),
+            $reference->part === 'follows' => 'it says whether the next cue goes by itself, and cannot be set',
             // A button that is set to 1 is pressed; as it comes up nothing happens.
             default => (float) $value > 0.0 ? $this->press($reference, $act, $now) : '',
         };

@@ -37,6 +37,9 @@ final class LiveList
     public ?float $followsBeat = null;
     public string $followsTempo = '';
 
+    /** Whether the next cue goes by itself, whatever says when: until it is stopped, or another cue goes. */
+    public bool $isArmed = false;
+
     /** Whether it gives something by a cue, and does not go out. */
     public bool $isOn = false;
 
@@ -57,6 +60,7 @@ final class LiveList
     public function arm(Cue $cue, ?LiveTempo $tempo, int $now): void
     {
         $this->disarm();
+        $this->isArmed = $cue->follow !== null;
         $after = $cue->follow?->after($this->completeAt - $this->wentAt);
         if ($after !== null) {
             // Never within the same frame: cues that follow each other in a circle at once would never end.
@@ -72,6 +76,7 @@ final class LiveList
     public function disarm(): void
     {
         $this->followsAt = $this->followsBeat = null;
+        $this->isArmed = false;
     }
 
     /** @return array<string, mixed> as it is kept over a restart */
@@ -90,6 +95,7 @@ final class LiveList
             'complete' => $this->completeAt - $at,
             'follows' => $this->followsAt === null ? null : $this->followsAt - $at,
             'beat' => $this->followsBeat,
+            'armed' => $this->isArmed,
             'tempo' => $this->followsTempo,
             'playback' => KeptPlayback::of($this->playback, $now),
         ];
@@ -115,6 +121,7 @@ final class LiveList
         $this->completeAt = $at + ($part->whole('complete', -1 << 60, 1 << 60) ?? 0);
         $follows = $part->whole('follows', -1 << 60, 1 << 60);
         $this->followsAt = $follows === null ? null : $at + $follows;
+        $this->isArmed = $part->flag('armed');
         $beat = $part->scalar('beat');
         $this->followsBeat = is_numeric($beat) ? (float) $beat : null;
         $this->followsTempo = $part->text('tempo', 60);

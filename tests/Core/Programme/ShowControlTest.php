@@ -123,8 +123,17 @@ final class ShowControlTest extends TestCase
         self::assertSame(1.0, $stands('21000a00'), 'it stands');
         $evening->press('list:walk/resume');
         self::assertSame(1.0, $stands('21000900'));
+        self::assertSame(1, $evening->read('list:walk/follows'));
         self::assertSame(2.0, $stands('21000a00'));
-        self::assertSame(2.0, $stands('21000a00'), 'no other cue follows there');
+        self::assertSame([2.0, 0], [$stands('21000a00'), $evening->read('list:walk/follows')], 'no other cue follows there');
+        $evening->set('list:walk/cue', 1);
+        $again = $evening->restarted();
+        self::assertSame(1, $again->read('list:walk/follows'));
+        $evening->press('list:walk/stop');
+        $evening->press('list:walk/resume');
+        $stands('21000900');
+        self::assertSame([1.0, 0], [$stands('21000a00'), $evening->read('list:walk/follows')], 'it was stopped: nothing follows by itself any more');
+        self::assertNotSame('', $evening->set('list:walk/follows', 1));
         $faults = self::refusal(['follow' => ['kind' => 'timecode', 'port' => 'nowhere', 'at' => '25:00:00:00']]);
         self::assertStringContainsString('/lists/0/cues/0/follow/at', $faults);
         self::assertStringContainsString('there is no port "nowhere"', self::refusal(['follow' => ['kind' => 'timecode', 'port' => 'nowhere', 'at' => '01:00:00:00']]));
