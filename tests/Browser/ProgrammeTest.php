@@ -114,6 +114,31 @@ final class ProgrammeTest extends BrowserTestCase
         $this->undo('add route "Lectern to the grand master"');
     }
 
+    /** Six taps half a second apart are 120 BPM; how far a busy machine may put them off is the tolerance. The tempo shows rounded, and exact in its field. */
+    public function testATempoIsTappedAndTyped(): void
+    {
+        $this->go('Programme');
+        self::$chrome->press('Tempo', '.page-head');
+        self::$chrome->press('Music', '[aria-label="tempos"]');
+        $this->untilScript('return document.querySelector("aside.panel .bpm")?.textContent', '99');
+        $this->untilScript('return document.querySelector("aside.panel .more input").value', '98.96');
+        self::$chrome->driver->executeAsyncScript('const done = arguments[0];
+            let taps = 0;
+            const timer = setInterval(() => {
+                document.querySelector("aside.panel .tap").dispatchEvent(new PointerEvent("pointerdown", { bubbles: true }));
+                if (++taps === 6) { clearInterval(timer); done(); }
+            }, 500);');
+        $this->untilScript('const bpm = Number(document.querySelector("aside.panel .bpm").textContent); return bpm > 108 && bpm < 132', true);
+        self::$chrome->press('Half', 'aside.panel');
+        $this->untilScript('const bpm = Number(document.querySelector("aside.panel .bpm").textContent); return bpm > 54 && bpm < 66', true);
+        foreach (['81.37' => '81', '128' => '128', '98.96' => '99'] as $typed => $shown) {
+            self::$chrome->fill('aside.panel .more input', (string) $typed);
+            $this->key(WebDriverKeys::TAB);
+            $this->untilScript('return document.querySelector("aside.panel .bpm").textContent', $shown);
+            $this->sees('header.strip', $shown);
+        }
+    }
+
     public function testTheLivePageIsAnOperatorsOnATablet(): void
     {
         self::$chrome->press('Log out', 'nav.rail');

@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import { useSession } from '@/api/session'
 import { useShow, type CueList } from '@/api/show'
 import { useAttempt } from '@/components/attempt'
+import LiveNumber from '@/components/LiveNumber.vue'
 import { useEngine } from '@/live/engine'
 import CueForm from './CueForm.vue'
 import CueSheet from './CueSheet.vue'
@@ -30,8 +31,7 @@ const remove = () =>
     await show.remove('lists', props.list.id)
     emit('gone')
   })
-const setRate = (event: Event) =>
-  void engine.setPoint(`list:${props.list.id}/rate`, Number((event.target as HTMLInputElement).value))
+const setRate = (rate: number) => void engine.setPoint(`list:${props.list.id}/rate`, rate)
 </script>
 
 <template>
@@ -41,16 +41,7 @@ const setRate = (event: Event) =>
       <ListControls :list="list" :life="life" />
       <label class="small rate"
         >Rate
-        <input
-          class="inline-field figures"
-          type="number"
-          min="0.05"
-          max="20"
-          step="0.05"
-          :value="life?.rate ?? 1"
-          :disabled="!session.mayOperate"
-          @change="setRate"
-        />
+        <LiveNumber :value="life?.rate ?? 1" :min="0.05" :max="20" :step="0.05" :disabled="!session.mayOperate" @set="setRate" />
         ×</label
       >
       <span class="spring" />

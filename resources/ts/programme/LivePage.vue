@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { useSession } from '@/api/session'
 import { useShow } from '@/api/show'
+import LiveNumber from '@/components/LiveNumber.vue'
 import StateMark from '@/components/StateMark.vue'
 import { useEngine } from '@/live/engine'
 import BlackoutButton from './BlackoutButton.vue'
@@ -42,7 +43,7 @@ const waving = computed(() => {
 })
 const isAnything = computed(() => running.value.length + live.value.length + waving.value.length > 0)
 const time = computed(() => news.value?.fadeTime ?? 0)
-const setTime = (event: Event) => void engine.setPoint('programme:fade-time', Number((event.target as HTMLInputElement).value))
+const setTime = (seconds: number) => void engine.setPoint('programme:fade-time', seconds)
 </script>
 
 <template>
@@ -116,16 +117,7 @@ const setTime = (event: Event) => void engine.setPoint('programme:fade-time', Nu
       </p>
       <label class="time small"
         >Common fade time
-        <input
-          class="inline-field figures"
-          type="number"
-          min="0"
-          max="3600"
-          step="0.5"
-          :value="time"
-          :disabled="!session.mayOperate"
-          @change="setTime"
-        />
+        <LiveNumber :value="time" :min="0" :max="3600" :step="0.5" :disabled="!session.mayOperate" @set="setTime" />
         s</label
       >
       <TempoControls class="tempo" />

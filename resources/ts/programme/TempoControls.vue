@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useSession } from '@/api/session'
+import LiveNumber from '@/components/LiveNumber.vue'
 import { useEngine } from '@/live/engine'
 import BeatMarks from './BeatMarks.vue'
 import { useTempo } from './tempo'
@@ -11,10 +12,6 @@ const session = useSession()
 const { tempo, life, beat, source } = useTempo(() => props.id)
 const press = (part: string) => void engine.pressPoint(`tempo:${tempo.value?.id}/${part}`)
 const set = (part: string, value: number) => void engine.setPoint(`tempo:${tempo.value?.id}${part}`, value)
-const typed = (event: Event) => {
-  const value = Number((event.target as HTMLInputElement).value)
-  if (value > 0) set('', value)
-}
 </script>
 
 <template>
@@ -37,16 +34,7 @@ const typed = (event: Event) => {
     <div v-if="exact" class="more">
       <label class="small"
         >Exact
-        <input
-          class="inline-field figures"
-          type="number"
-          step="0.01"
-          min="1"
-          max="1000"
-          :value="life.bpm"
-          :disabled="!session.mayOperate"
-          @change="typed"
-        />
+        <LiveNumber :value="life.bpm" :min="1" :max="1000" :step="0.01" :disabled="!session.mayOperate" @set="set('', $event)" />
         BPM</label
       >
       <button type="button" class="small-button" :disabled="!session.mayOperate" @click="press('half')">Half</button>

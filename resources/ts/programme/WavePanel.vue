@@ -8,6 +8,7 @@ import { useProgramme } from './live'
 import { usePointNames } from './names'
 import WavePicture from './WavePicture.vue'
 import { waveSentence } from './waves'
+import LiveNumber from '@/components/LiveNumber.vue'
 import UsedBy from './UsedBy.vue'
 
 /** One wave: what it does, its fields as they stand now, and where it is used. */
@@ -30,8 +31,7 @@ const fields = computed(
       { name: 'phase', label: 'Phase (°)', step: 5 },
     ] as const,
 )
-const set = (name: string, event: Event) =>
-  void engine.setPoint(`${point.value}/${name}`, Number((event.target as HTMLInputElement).value))
+const set = (name: string, value: number) => void engine.setPoint(`${point.value}/${name}`, value)
 const remove = () =>
   attempt(async () => {
     await show.remove('waves', props.wave.id)
@@ -57,13 +57,11 @@ const remove = () =>
     <div class="now">
       <label v-for="field in fields" :key="field.name" class="small"
         >{{ field.label }}
-        <input
-          class="inline-field figures"
-          type="number"
-          :step="field.step"
+        <LiveNumber
           :value="life?.[field.name]"
+          :step="field.step"
           :disabled="!session.mayOperate"
-          @change="set(field.name, $event)"
+          @set="set(field.name, $event)"
         />
       </label>
     </div>
