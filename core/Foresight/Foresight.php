@@ -98,7 +98,7 @@ final readonly class Foresight
         foreach (array_intersect_key($byUniverse, $this->universes) as $id => $ones) {
             $universe = $this->universes[$id];
             $asIf = self::asIf($universe, $playback, $playback->strips()[$id] ?? null, $ending);
-            [$now, $then] = [self::held($universe, $universe->merged()), self::held($universe, $asIf->merged)];
+            [$now, $then] = [$universe->wayOut()->heldIn($universe->merged()), $universe->wayOut()->heldIn($asIf->merged)];
             foreach ($ones as $key => $lane) {
                 $seen[] = new Foreseen((string) $key, $lane->valueIn($now), $lane->valueIn($then), ($targets[$key] ?? null)?->value, $lane, $asIf);
             }
@@ -160,16 +160,6 @@ final readonly class Foresight
             fn(PointValue $one): Foreseen => new Foreseen($one->point->text(), $this->points->read($one->point), $one->value, $one->value),
             $others,
         ));
-    }
-
-    /** @param string $levels 512 bytes */
-    private static function held(Universe $universe, string $levels): string
-    {
-        foreach ($universe->wayOut()->holds() as $slot => $hold) {
-            $levels[$slot] = \chr($hold->level);
-        }
-
-        return $levels;
     }
 
 }

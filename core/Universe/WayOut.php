@@ -113,6 +113,16 @@ final class WayOut
         return array_filter($this->holds->all(), static fn(Hold $hold): bool => $hold->lights === $fixture);
     }
 
+    /**
+     * @param string $levels 512 bytes
+     *
+     * @return string the same with what people hold
+     */
+    public function heldIn(string $levels): string
+    {
+        return $this->holds->lay($levels);
+    }
+
     /** @param string $winners one byte a slot; 255 is put where somebody holds it */
     public function markHeld(string $winners): string
     {

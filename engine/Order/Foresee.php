@@ -53,7 +53,7 @@ final readonly class Foresee implements Order
 
     public static function isForOperators(): bool
     {
-        return false;
+        return true;
     }
 
     public static function answers(): string
@@ -104,7 +104,6 @@ final readonly class Foresee implements Order
 
         return new ForeseenPoint(
             $one->point,
-            $junction->names()->point($one->point),
             $described->unit ?? '',
             $one->now(),
             $one->then() ?? '',

@@ -15,7 +15,6 @@ final readonly class ForeseenPoint extends Said
      */
     public function __construct(
         public string $point,
-        public string $name,
         public string $unit,
         public int|float|string|null $now,
         public int|float|string $then,

@@ -89,7 +89,7 @@ final class ProgrammeLinkTest extends TestCase
         self::assertSame(255, end($heard['point'])['value']);
         self::assertContains('There is nothing in it that could be held.', array_column($heard['answer'], 'error'));
         [$draft, $next] = array_values(array_filter($heard['answer'], static fn(array $one): bool => isset($one['points'])));
-        self::assertEquals([['B, level', 0, 60, true], 1], [[$draft['points'][0]['name'], $draft['points'][0]['now'], $draft['points'][0]['then'], $draft['points'][0]['isAsWanted']], $draft['same']]);
+        self::assertEquals([['fixture:b/level', 0, 60, true], 1], [[$draft['points'][0]['point'], $draft['points'][0]['now'], $draft['points'][0]['then'], $draft['points'][0]['isAsWanted']], $draft['same']]);
         self::assertSame([[], 1], [$next['points'], $next['same']], 'the next cue is the same look: all stays as it is');
         self::assertContains('There is no look "moss" in the show.', array_column($heard['answer'], 'error'));
     }

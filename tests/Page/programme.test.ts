@@ -159,7 +159,6 @@ describe('lists and masters', () => {
 describe('what would leave', () => {
   const point = (now: number | null, then: number, wanted: number | null) => ({
     point: 'fixture:a/level',
-    name: 'A, level',
     unit: '%',
     now,
     then,

@@ -22,7 +22,7 @@ final readonly class WhatIsThere
     {
         $levels = [];
         foreach ($this->universes as $id => $universe) {
-            $levels[$id] = self::held($universe, $universe->merged());
+            $levels[$id] = $universe->wayOut()->heldIn($universe->merged());
         }
 
         return new Gathering($this->patch, $levels);
@@ -33,7 +33,7 @@ final readonly class WhatIsThere
     {
         $levels = $masks = [];
         foreach ($this->universes as $id => $universe) {
-            $levels[$id] = self::held($universe, Bytes::$none);
+            $levels[$id] = $universe->wayOut()->heldIn(Bytes::$none);
             $masks[$id] = Bytes::mask(array_keys($universe->wayOut()->holds()));
         }
 
@@ -55,14 +55,5 @@ final readonly class WhatIsThere
         }
 
         return new Gathering($this->patch, $levels, $masks);
-    }
-
-    private static function held(Universe $universe, string $levels): string
-    {
-        foreach ($universe->wayOut()->holds() as $slot => $hold) {
-            $levels[$slot] = \chr($hold->level);
-        }
-
-        return $levels;
     }
 }

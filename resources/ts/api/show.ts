@@ -157,7 +157,7 @@ export const useShow = defineStore('show', () => {
   let underWay: Promise<unknown> = Promise.resolve()
   function take(promise: Promise<ShowPageData | Changes>): Promise<ShowPageData | Changes> {
     const taken = taking(promise)
-    underWay = Promise.allSettled([underWay, taken])
+    underWay = Promise.allSettled([underWay, taken]).then(() => undefined)
     return taken
   }
   async function taking(promise: Promise<ShowPageData | Changes>): Promise<ShowPageData | Changes> {

@@ -25,7 +25,6 @@ export interface Foreseen {
 
 export interface ForeseenPoint {
   point: string
-  name: string
   unit: string
   now: string | number | null
   then: string | number
