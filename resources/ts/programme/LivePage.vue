@@ -131,8 +131,8 @@ const setTime = (seconds: number) => void engine.setPoint('programme:fade-time',
 .live {
   display: grid;
   grid-template-columns: minmax(0, 1fr) 320px;
-  grid-template-rows: minmax(168px, 23%) minmax(0, 1fr) minmax(72px, 10%);
-  gap: 12px 24px;
+  grid-template-rows: minmax(190px, 26%) minmax(0, 1fr) minmax(71px, 9%);
+  gap: 10px 24px;
   padding-top: 14px;
 }
 .sr {
