@@ -102,7 +102,7 @@ final class BuildingTest extends BrowserTestCase
 
     public function testAViewerSeesEverythingAndIsOfferedNoChange(): void
     {
-        self::$chrome->press('Log out', 'nav.rail');
+        self::$chrome->logout();
         self::$chrome->login(self::$demo, 'viewer');
         $this->go('Ports');
         $this->sees('.list', 'House desk');

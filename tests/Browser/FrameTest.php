@@ -153,7 +153,7 @@ final class FrameTest extends BrowserTestCase
     public function testAWrongPasswordIsSaidAndTheThemeIsRemembered(): void
     {
         self::$chrome->press('Light', 'header.strip');
-        self::$chrome->press('Log out', 'nav.rail');
+        self::$chrome->logout();
         self::$chrome->find('input[name=name]')->sendKeys('builder');
         self::$chrome->find('input[name=password]')->sendKeys('wrong-password');
         self::$chrome->find('button[type=submit]')->click();

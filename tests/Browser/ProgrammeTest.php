@@ -141,7 +141,7 @@ final class ProgrammeTest extends BrowserTestCase
 
     public function testTheLivePageIsAnOperatorsOnATablet(): void
     {
-        self::$chrome->press('Log out', 'nav.rail');
+        self::$chrome->logout();
         self::$chrome->login(self::$demo, 'operator');
         self::$chrome->size(1024, 768);
         $this->go('Live');

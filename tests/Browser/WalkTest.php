@@ -48,7 +48,7 @@ final class WalkTest extends BrowserTestCase
 
     private function logsIn(): void
     {
-        self::$chrome->press('Log out', 'nav.rail');
+        self::$chrome->logout();
         self::$chrome->find('input[name=name]')->sendKeys('builder');
         $this->untilScript(
             'const box = document.querySelector("main form").getBoundingClientRect(); return Math.abs(box.left + box.width / 2 - innerWidth / 2) < 2 && Math.abs(box.top + box.height / 2 - innerHeight / 2) < 2',

@@ -58,6 +58,13 @@ final class Chrome
         $this->find('main#main');
     }
 
+    /** Logging out is over when the page asks who is there: who goes elsewhere before that is still logged in. */
+    public function logout(): void
+    {
+        $this->press('Log out', 'nav.rail');
+        $this->find('input[name=name]');
+    }
+
     /** Runs a script in every page from now on, before the page's own. */
     public function before(string $script): void
     {
