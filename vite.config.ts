@@ -6,7 +6,7 @@ import vuetify from 'vite-plugin-vuetify'
 
 export default defineConfig({
   plugins: [
-    laravel({ input: 'resources/ts/main.ts', refresh: false }),
+    laravel({ input: ['resources/ts/main.ts', 'resources/ts/surface/main.ts'], refresh: false }),
     // A line end between two words is a space, as everywhere in HTML.
     vue({ template: { compilerOptions: { whitespace: 'preserve' } } }),
     vuetify({ autoImport: true }),

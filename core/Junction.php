@@ -14,6 +14,7 @@ use NimbleJunction\Core\Live\LivePoints;
 use NimbleJunction\Core\Live\Memory;
 use NimbleJunction\Core\Live\Outputs;
 use NimbleJunction\Core\Live\PlanNames;
+use NimbleJunction\Core\Live\Points\Controls;
 use NimbleJunction\Core\Live\Programme\LiveProgramme;
 use NimbleJunction\Core\Live\Reception;
 use NimbleJunction\Core\Live\RouteLives;
@@ -52,6 +53,7 @@ final class Junction
     public readonly Trace $trace;
     public readonly Probes $probes;
     public readonly RouteLives $routes;
+    public readonly Controls $controls;
     public readonly LiveProgramme $programme;
 
     /** How often a plan was taken on: whoever shows the show looks again when it grows. */
@@ -93,6 +95,7 @@ final class Junction
             $this->probes,
         );
         $this->programme = $this->points->programme;
+        $this->controls = $this->points->controls;
         $this->changes = $this->points->changes;
         $this->runner = $this->points->runner;
         $this->routes = new RouteLives($this->runner, $this->routing->firings, $this->routing->switches);
@@ -358,11 +361,8 @@ final class Junction
     private function switchPorts(int $now): array
     {
         $other = $this->points->ports->otherPlan();
-        if ($other === null) {
-            return [];
-        }
 
-        return $this->run($other, $now);
+        return $other === null ? [] : $this->run($other, $now);
     }
 
     /** All that follows is done, within the bounds of a turn; then outputs are offered what came of it. */

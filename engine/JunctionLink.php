@@ -8,10 +8,14 @@ use NimbleJunction\Engine\Health\FaultLog;
 use NimbleJunction\Engine\Health\Warnings;
 use NimbleJunction\Engine\LiveLink\Client;
 use NimbleJunction\Engine\LiveLink\Conversation;
+use NimbleJunction\Engine\LiveLink\Role;
 use NimbleJunction\Engine\Net\Descriptors;
+use NimbleJunction\Engine\Order\ForGuests;
 use NimbleJunction\Engine\Order\Orders;
 use NimbleJunction\Engine\Order\Reach;
+use NimbleJunction\Engine\Order\Touch;
 use NimbleJunction\Engine\Said\Welcome;
+use NimbleJunction\Engine\Surfaces\Touching;
 use NimbleJunction\Engine\Topic\Topic;
 use NimbleJunction\Engine\Topic\Topics;
 
@@ -29,6 +33,7 @@ final class JunctionLink implements Conversation
     private readonly Lending $lending;
     private readonly Checks $checks;
     private readonly People $people;
+    private readonly Touching $touching;
 
     public function __construct(
         private readonly Engine $engine,
@@ -38,7 +43,8 @@ final class JunctionLink implements Conversation
     ) {
         $this->views = new \WeakMap();
         $ports = new PortReport($engine->junction, $engine->transports);
-        $this->people = new People();
+        $this->touching = new Touching();
+        $this->people = new People($this->touching);
         $this->topics = Topics::of($engine, $ports, $warnings, $descriptors, $this->people);
         $this->lending = new Lending($engine->transports->lent);
         $this->checks = new Checks($engine, $ports);
@@ -55,6 +61,10 @@ final class JunctionLink implements Conversation
     {
         unset($this->views[$client]);
         $this->people->left($client);
+        foreach ($this->touching->gone($client) as [$point, $rest]) {
+            // Whoever is gone holds nothing down.
+            $this->engine->set($point, $rest, Touch::act($client->token->user, $client->token->surface));
+        }
         $this->lending->gone($client);
     }
 
@@ -104,8 +114,11 @@ final class JunctionLink implements Conversation
         if ($order::isForOperators() && ! $client->token->role->mayOperate()) {
             throw new CommandRefused('Viewers cannot make changes: log in as operator or builder.');
         }
+        if (! $order instanceof ForGuests && $client->token->role === Role::Guest) {
+            throw new CommandRefused('Guests use their surface, and nothing else.');
+        }
         $view = $this->views[$client] ?? new PageView();
-        $reach = new Reach($client, $view, $this->engine, $this->lending, $this->checks, $this->topics, $this->people);
+        $reach = new Reach($client, $view, $this->engine, $this->lending, $this->checks, $this->topics, $this->people, $this->touching);
 
         return $order->obey($reach)?->jsonSerialize() ?? [];
     }

@@ -5,39 +5,93 @@ declare(strict_types=1);
 namespace NimbleJunction\Engine;
 
 use NimbleJunction\Engine\LiveLink\Client;
+use NimbleJunction\Engine\LiveLink\Role;
 use NimbleJunction\Engine\Said\Person;
+use NimbleJunction\Engine\Surfaces\Touching;
 
 /** Who has a page open, and where each of them is. */
 final class People
 {
+    /** A page that is closed with this code does not come back by itself. */
+    public const SENT_AWAY = 4403;
+
     /** More are counted, not named. */
     private const MOST = 50;
 
-    /** @var array<int, array{Client, string}> page and place, by page */
+    /** So many visits that are over are kept in mind. */
+    private const MOST_OVER = 1000;
+
+    /** @var array<int, array{Client, string, int}> page, place, and when it came, by its number */
     private array $places = [];
+
+    /** @var \WeakMap<Client, int> */
+    private \WeakMap $numbers;
+    private int $last = 0;
+
+    /** @var array<string, true> visits of guests who were sent away */
+    private array $over = [];
+
+    public function __construct(private readonly Touching $touching)
+    {
+        $this->numbers = new \WeakMap();
+    }
 
     public function came(Client $client): void
     {
-        $this->places[spl_object_id($client)] = [$client, ''];
+        if (isset($this->over[$client->token->visit])) {
+            $client->end(self::SENT_AWAY, 'sent away');
+        }
+        $this->numbers[$client] = ++$this->last;
+        $this->places[$this->last] = [$client, $client->token->surface === '' ? '' : "/s/{$client->token->surface}", Engine::now()];
     }
 
     public function left(Client $client): void
     {
-        unset($this->places[spl_object_id($client)]);
+        unset($this->places[$this->numbers[$client] ?? 0]);
     }
 
     public function stands(Client $client, string $place): void
     {
-        $this->places[spl_object_id($client)] = [$client, $place];
+        $number = $this->numbers[$client] ?? 0;
+        if (isset($this->places[$number])) {
+            $this->places[$number][1] = $place;
+        }
+    }
+
+    /** @return bool whether there was such a guest */
+    public function sendAway(int $number): bool
+    {
+        $client = $this->places[$number][0] ?? null;
+        if ($client?->token->role !== Role::Guest) {
+            return false;
+        }
+        $this->over[$client->token->visit] = true;
+        $this->over = \array_slice($this->over, -self::MOST_OVER, null, true);
+        foreach ($this->places as [$other]) {
+            if ($other->token->visit === $client->token->visit) {
+                $other->end(self::SENT_AWAY, 'sent away');
+            }
+        }
+
+        return true;
     }
 
     /** @return list<Person> everybody else, in the order in which they came */
     public function beside(Client $client): array
     {
         $people = [];
-        foreach ($this->places as [$other, $place]) {
+        foreach ($this->places as $number => [$other, $place, $cameAt]) {
             if ($other !== $client && \count($people) < self::MOST) {
-                $people[] = new Person($other->token->user, $other->token->role->value, $place);
+                $touchedAt = $this->touching->lastAt($other);
+                $people[] = new Person(
+                    $number,
+                    $other->token->user,
+                    $other->token->role->value,
+                    $place,
+                    $other->address,
+                    Engine::millis($cameAt),
+                    $touchedAt === null ? null : round(Engine::millis($touchedAt), -3),
+                );
             }
         }
 

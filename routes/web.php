@@ -17,6 +17,7 @@ use App\Http\Controllers\RouteController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\ShelfController;
 use App\Http\Controllers\ShowController;
+use App\Http\Controllers\SurfaceController;
 use Illuminate\Support\Facades\Route;
 use NimbleJunction\Core\Show\Show;
 
@@ -24,6 +25,11 @@ Route::prefix('api')->group(function (): void {
     Route::get('session', [SessionController::class, 'show']);
     Route::post('session', [SessionController::class, 'login']);
     Route::delete('session', [SessionController::class, 'logout']);
+
+    Route::get('surfaces/{id}/entry', [SurfaceController::class, 'entry']);
+    Route::post('surfaces/{id}/entry', [SurfaceController::class, 'enter']);
+    Route::delete('surfaces/{id}/entry', [SurfaceController::class, 'leave']);
+    Route::post('surfaces/{id}/token', [SurfaceController::class, 'token']);
 
     Route::middleware('auth')->group(function (): void {
         Route::post('live-token', [SessionController::class, 'token']);
@@ -53,6 +59,7 @@ Route::prefix('api')->group(function (): void {
         Route::get('shows/{id}/export', [ShelfController::class, 'export'])->whereNumber('id');
         Route::get('shows/{id}/opening', [ShelfController::class, 'opening'])->whereNumber('id');
 
+        Route::get('surfaces/coded', [SurfaceController::class, 'coded']);
         Route::get('kinds', KindController::class);
         Route::post('formula', FormulaController::class);
         Route::post('show/routes/starting', [RouteController::class, 'starting']);
@@ -62,6 +69,7 @@ Route::prefix('api')->group(function (): void {
         Route::post('packets/encode', [PacketController::class, 'encode']);
 
         Route::middleware('builds')->group(function (): void {
+            Route::put('surfaces/{id}/code', [SurfaceController::class, 'setCode']);
             Route::patch('show', [ShowController::class, 'settle']);
             Route::post('show/take-up', [ShowController::class, 'takeUp']);
             Route::post('show/import', [ShowController::class, 'import']);
@@ -91,6 +99,9 @@ Route::prefix('api')->group(function (): void {
         });
     });
 });
+
+// A surface has a page of its own, small enough for a phone.
+Route::view('s/{id}', 'surface')->where('id', '[a-z0-9][a-z0-9-]{0,59}');
 
 // Everything else is the page; it finds its own way from there.
 Route::view('{any?}', 'page')->where('any', '(?!api/).*')->name('login');

@@ -18,22 +18,23 @@ final class Neighbourhood
 
     /** The lists whose parts may name a part of a list. */
     private const NAMED_BY = [
-        'universes' => ['ports', 'routes', 'copies', 'fixtures', 'pixels', 'offers', 'looks', 'lists', 'masters', 'waves'],
-        'ports' => ['universes', 'routes', 'offers', 'looks', 'lists', 'tempos'],
-        'routes' => ['routes', 'offers', 'looks', 'lists'],
+        'universes' => ['ports', 'routes', 'copies', 'fixtures', 'pixels', 'offers', 'looks', 'lists', 'masters', 'waves', 'surfaces'],
+        'ports' => ['universes', 'routes', 'offers', 'looks', 'lists', 'tempos', 'surfaces'],
+        'routes' => ['routes', 'offers', 'looks', 'lists', 'surfaces'],
         'copies' => ['routes'],
-        'profiles' => ['fixtures', 'routes', 'offers', 'looks', 'lists', 'waves'],
-        'fixtures' => ['routes', 'groups', 'fixtures', 'pixels', 'offers', 'looks', 'lists', 'masters', 'waves'],
-        'groups' => ['routes', 'groups', 'offers', 'looks', 'lists', 'masters', 'waves'],
-        'values' => ['routes', 'offers', 'looks', 'lists'],
-        'pixels' => ['routes', 'fixtures', 'pixels', 'offers', 'looks', 'lists'],
+        'profiles' => ['fixtures', 'routes', 'offers', 'looks', 'lists', 'waves', 'surfaces'],
+        'fixtures' => ['routes', 'groups', 'fixtures', 'pixels', 'offers', 'looks', 'lists', 'masters', 'waves', 'surfaces'],
+        'groups' => ['routes', 'groups', 'offers', 'looks', 'lists', 'masters', 'waves', 'surfaces'],
+        'values' => ['routes', 'offers', 'looks', 'lists', 'surfaces'],
+        'pixels' => ['routes', 'fixtures', 'pixels', 'offers', 'looks', 'lists', 'surfaces'],
         'notes' => [],
-        'offers' => ['routes', 'fixtures', 'pixels', 'offers', 'looks', 'lists'],
-        'looks' => ['routes', 'offers', 'looks', 'lists', 'masters', 'waves'],
-        'lists' => ['routes', 'offers', 'looks', 'lists', 'masters'],
-        'masters' => ['routes', 'offers', 'looks', 'lists', 'masters', 'waves'],
-        'waves' => ['routes', 'offers', 'looks', 'lists', 'waves'],
-        'tempos' => ['routes', 'offers', 'looks', 'lists', 'waves'],
+        'offers' => ['routes', 'fixtures', 'pixels', 'offers', 'looks', 'lists', 'surfaces'],
+        'looks' => ['routes', 'offers', 'looks', 'lists', 'masters', 'waves', 'surfaces'],
+        'lists' => ['routes', 'offers', 'looks', 'lists', 'masters', 'surfaces'],
+        'masters' => ['routes', 'offers', 'looks', 'lists', 'masters', 'waves', 'surfaces'],
+        'waves' => ['routes', 'offers', 'looks', 'lists', 'waves', 'surfaces'],
+        'tempos' => ['routes', 'offers', 'looks', 'lists', 'waves', 'surfaces'],
+        'surfaces' => ['routes', 'offers', 'looks', 'lists'],
     ];
 
     /** Of these only whether they are there matters to others. */

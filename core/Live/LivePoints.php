@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Live;
 
 use NimbleJunction\Core\Live\Points\Arriving;
+use NimbleJunction\Core\Live\Points\Controls;
 use NimbleJunction\Core\Live\Points\Dots;
 use NimbleJunction\Core\Live\Points\Fixtures;
 use NimbleJunction\Core\Live\Points\Folders;
@@ -53,6 +54,7 @@ final class LivePoints
     private readonly Routes $routes;
     private readonly Folders $folders;
     public readonly LiveProgramme $programme;
+    public readonly Controls $controls;
 
     public function __construct(
         private readonly Trace $trace,
@@ -103,6 +105,11 @@ final class LivePoints
         $this->folders = new Folders($routing);
         $this->routes = new Routes(fn(): Runner => $this->runner, $changes, $routing);
         $this->programme = new LiveProgramme($universes, $changes, $this->all, $sending, fn(Event $event) => $this->runner->happened($event));
+        $this->controls = new Controls(
+            $this->all,
+            fn(Reference $reference, int|float|string|null $value, int|float|string|null $before) => $this->runner->happened(new PointChanged($reference, $value, $before)),
+            fn(Reference $reference) => $this->runner->pressed($reference),
+        );
         foreach ([
             $this->slots,
             $this->arriving,
@@ -117,6 +124,7 @@ final class LivePoints
             $this->values,
             $this->routes,
             $this->folders,
+            $this->controls,
         ] as $room) {
             $this->all->add($room);
         }
@@ -174,6 +182,7 @@ final class LivePoints
     public function restore(Stored $stored, int $now, int $away): void
     {
         $this->values->restore($stored->part('values'));
+        $this->controls->restore($stored->part('controls'));
         $this->programme->restore($stored, $now, $away);
         $this->watching->beginAnew();
     }
@@ -193,6 +202,7 @@ final class LivePoints
         $this->values->adopt($plan);
         $this->routes->adopt($plan);
         $this->folders->adopt($plan);
+        $this->controls->adopt($plan);
         $this->changes->adopt($plan);
         $this->watching->adopt($plan);
         $this->runner->adopt($plan);

@@ -13,6 +13,7 @@ use NimbleJunction\Core\Programme\Programme;
 use NimbleJunction\Core\Route\SlotToMessage;
 use NimbleJunction\Core\Show\ValueEntry;
 use NimbleJunction\Core\Signal\Protocol;
+use NimbleJunction\Core\Surface\Surfaces;
 use NimbleJunction\Core\Universe\Rules;
 use NimbleJunction\Core\Universe\Stages;
 
@@ -58,6 +59,7 @@ final readonly class Plan
         public Offers $offers = new Offers(),
         public Programme $programme = new Programme(),
         public Lanes $lanes = new Lanes(),
+        public Surfaces $surfaces = new Surfaces(),
     ) {
     }
 

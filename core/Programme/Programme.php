@@ -12,7 +12,7 @@ use NimbleJunction\Core\Route\Route;
 final readonly class Programme
 {
     public const LOOK_PARTS = ['', 'active', 'pressed'];
-    public const LIST_PARTS = ['', 'cue', 'running', 'follows', 'rate', 'go', 'back', 'pause', 'resume', 'stop', 'release', 'load'];
+    public const LIST_PARTS = ['', 'cue', 'running', 'follows', 'rate', 'go', 'back', 'pause', 'resume', 'stop', 'release', 'load', 'now', 'next'];
     public const WAVE_PARTS = ['', 'rate', 'size', 'centre', 'phase', 'restart'];
     public const TEMPO_PARTS = ['', 'beat', 'bar', 'running', 'nudge', 'tap', 'align', 'double', 'half'];
     public const MASTER_PARTS = ['', 'flash', 'solo', 'zero', 'full', 'reset'];

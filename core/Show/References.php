@@ -60,6 +60,7 @@ final readonly class References
             }
         }
         $this->programme(new ProgrammeReferences($this->show));
+        $this->surfaces(new SurfaceReferences($this->show));
         foreach (array_values($this->show->copies) as $i => $copy) {
             $this->universe("/copies/{$i}/from/universe", $copy->from);
             $this->universe("/copies/{$i}/to/universe", $copy->to);
@@ -232,6 +233,15 @@ final readonly class References
         }
         foreach ($faults as $fault) {
             $this->faults[] = $fault;
+        }
+    }
+
+    private function surfaces(SurfaceReferences $references): void
+    {
+        foreach (array_values($this->show->surfaces) as $i => $surface) {
+            foreach ($references->of($surface, "/surfaces/{$i}") as $fault) {
+                $this->faults[] = $fault;
+            }
         }
     }
 

@@ -23,6 +23,8 @@ use NimbleJunction\Core\Programme\Master;
 use NimbleJunction\Core\Programme\Programme;
 use NimbleJunction\Core\Programme\Tempo;
 use NimbleJunction\Core\Programme\Wave\Wave;
+use NimbleJunction\Core\Surface\Surface;
+use NimbleJunction\Core\Surface\Surfaces;
 
 /** A show document, read and found sound. */
 final readonly class Show
@@ -48,6 +50,7 @@ final readonly class Show
         'masters' => [Master::class, Master::MOST],
         'waves' => [Wave::class, Wave::MOST],
         'tempos' => [Tempo::class, Tempo::MOST],
+        'surfaces' => [Surface::class, Surface::MOST],
     ];
 
     /** @var array<string, UniverseEntry> by id */
@@ -98,11 +101,15 @@ final readonly class Show
     /** @var array<string, Tempo> by id */
     public array $tempos;
 
+    /** @var array<string, Surface> by id */
+    public array $surfaces;
+
     private Patch $patch;
     private Pixels $pixelMaps;
     private Agreed $agreed;
     private Offers $allOffers;
     private Programme $programme;
+    private Surfaces $allSurfaces;
 
     /**
      * @param int $middleC octave number of note 60, 3 to 5: makers differ
@@ -129,6 +136,8 @@ final readonly class Show
         $this->masters = self::only($lists['masters'] ?? [], Master::class);
         $this->waves = self::only($lists['waves'] ?? [], Wave::class);
         $this->tempos = self::only($lists['tempos'] ?? [], Tempo::class);
+        $this->surfaces = self::only($lists['surfaces'] ?? [], Surface::class);
+        $this->allSurfaces = new Surfaces($this->surfaces);
         $this->programme = new Programme($this->looks, $this->lists, $this->masters, $this->waves, $this->tempos);
         $this->patch = new Patch($this->profiles, $this->fixtures, new Groups($this->groups), $this->runs());
     }
@@ -175,6 +184,7 @@ final readonly class Show
             'masters' => $this->masters,
             'waves' => $this->waves,
             'tempos' => $this->tempos,
+            'surfaces' => $this->surfaces,
             default => [],
         };
     }
@@ -211,6 +221,12 @@ final readonly class Show
     public function programme(): Programme
     {
         return $this->programme;
+    }
+
+    /** Its pages of controls. */
+    public function surfaces(): Surfaces
+    {
+        return $this->allSurfaces;
     }
 
     /**

@@ -19,6 +19,7 @@ use NimbleJunction\Core\Programme\Follow\BeatFollow;
 use NimbleJunction\Core\Programme\Follow\CompleteFollow;
 use NimbleJunction\Core\Programme\Follow\TimecodeFollow;
 use NimbleJunction\Core\Route\Kinds as RouteKinds;
+use NimbleJunction\Core\Surface\ControlKinds;
 
 /** Reads a show document strictly: all of it is sound, or it is refused with every fault found. */
 final class ShowReader
@@ -78,6 +79,7 @@ final class ShowReader
             'toEnd' => [MessageTo::class, SlotEnd::class],
             'layout' => Layouts::ALL,
             'follow' => [AfterFollow::class, CompleteFollow::class, BeatFollow::class, TimecodeFollow::class],
+            'controlKind' => ControlKinds::ALL,
             'offeredFunction' => [LevelFunction::class, SetFunction::class, PressFunction::class, NumberFunction::class],
         ]);
     }

@@ -36,4 +36,20 @@ enum Curve: string
             self::Switched => $level < 0.5 ? 0.0 : 1.0,
         };
     }
+
+    /**
+     * The way back: from what it made to what it was made of.
+     *
+     * @param float $level 0 to 1
+     */
+    public function undo(float $level): float
+    {
+        return match ($this) {
+            self::Linear, self::Switched => $level,
+            self::Square => sqrt($level),
+            self::Root => $level * $level,
+            self::Logarithmic => (10 ** $level - 1) / 9,
+            self::Smooth => 0.5 - sin(asin(1 - 2 * $level) / 3),
+        };
+    }
 }

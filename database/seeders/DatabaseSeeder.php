@@ -6,6 +6,7 @@ namespace Database\Seeders;
 
 use App\Models\User;
 use App\Shows\ShowStore;
+use App\Surfaces\Door;
 use Illuminate\Database\Seeder;
 use NimbleJunction\Engine\LiveLink\Role;
 
@@ -14,9 +15,9 @@ final class DatabaseSeeder extends Seeder
 {
     public const PASSWORD = 'night-walk';
 
-    public function run(ShowStore $shows): void
+    public function run(ShowStore $shows, Door $door): void
     {
-        foreach (Role::cases() as $role) {
+        foreach ([Role::Builder, Role::Operator, Role::Viewer] as $role) {
             User::query()->firstOrCreate(['name' => $role->value], ['password' => self::PASSWORD, 'role' => $role]);
         }
         if ($shows->current()->parts()->doesntExist()) {
@@ -26,6 +27,7 @@ final class DatabaseSeeder extends Seeder
                 static fn(): array => FernhallGlasshouse::document((string) config('junction.loopback')),
             );
             $shows->current()->edits()->delete();
+            $door->setCode('guide', FernhallSurfaces::CODE);
         }
     }
 }

@@ -67,7 +67,10 @@ final class FernhallGlasshouse
                 'order' => 'grb',
                 'universes' => ['pond-wall-1', 'pond-wall-2'],
             ]],
-            'values' => [['id' => 'house-open', 'name' => 'House open', 'type' => 'switch']],
+            'values' => [
+                ['id' => 'house-open', 'name' => 'House open', 'type' => 'switch'],
+                ['id' => 'from-guide', 'name' => 'From the guide', 'type' => 'text'],
+            ],
             'offers' => [self::garden()],
             'groups' => [
                 ['id' => 'ferns', 'name' => 'Ferns', 'members' => ['fern-left', 'fern-right']],
@@ -78,6 +81,7 @@ final class FernhallGlasshouse
             'masters' => FernhallProgramme::masters(),
             'waves' => FernhallProgramme::waves(),
             'tempos' => FernhallProgramme::tempos(),
+            'surfaces' => FernhallSurfaces::all(),
         ];
     }
 

@@ -29,7 +29,7 @@ final class Client
     private bool $closed = false;
     private bool $ending = false;
 
-    public function __construct(private readonly Socket $socket, public readonly Token $token, public readonly int $openedAt)
+    public function __construct(private readonly Socket $socket, public readonly Token $token, public readonly int $openedAt, public readonly string $address = '')
     {
     }
 

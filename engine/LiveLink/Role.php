@@ -16,6 +16,9 @@ enum Role: string
     /** Sees everything, changes nothing. */
     case Viewer = 'viewer';
 
+    /** Uses one surface, and reaches nothing else. */
+    case Guest = 'guest';
+
     public function mayBuild(): bool
     {
         return $this === self::Builder;
@@ -23,6 +26,6 @@ enum Role: string
 
     public function mayOperate(): bool
     {
-        return $this !== self::Viewer;
+        return $this === self::Builder || $this === self::Operator;
     }
 }

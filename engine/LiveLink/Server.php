@@ -23,6 +23,9 @@ final class Server
 {
     public const PER_SECOND = 30;
     private const MOST_CLIENTS = 100;
+
+    /** So that people of the show get in, however many guests there are. */
+    private const MOST_GUESTS = 80;
     private const LONGEST_REQUEST = 8192;
     private const SHAKE_SECONDS = 5.0;
     private const SEND_BUFFER = 128 * 1024;
@@ -134,13 +137,13 @@ final class Server
             return null;
         }
         try {
-            return $this->shake($socket);
+            return $this->shake($socket, $address);
         } finally {
             $this->lobby->leave($address);
         }
     }
 
-    private function shake(Socket $socket): ?Client
+    private function shake(Socket $socket, string $address): ?Client
     {
         $patience = new TimeoutCancellation(self::SHAKE_SECONDS);
         $request = '';
@@ -158,7 +161,7 @@ final class Server
             return null;
         }
         $token = $this->gate->admit($handshake, time());
-        if ($token === null || \count($this->clients) >= self::MOST_CLIENTS) {
+        if ($token === null || $this->isFull($token)) {
             $socket->write($token === null
                 ? Handshake::refuse(403, 'The token or the page that asks is not accepted.')
                 : Handshake::refuse(503, 'Too many pages are open.'));
@@ -174,7 +177,14 @@ final class Server
         }
         $socket->write($handshake->accept());
 
-        return new Client($socket, $token, time());
+        return new Client($socket, $token, time(), $address);
+    }
+
+    private function isFull(Token $token): bool
+    {
+        $guests = array_filter($this->clients, static fn(Client $client): bool => $client->token->role === Role::Guest);
+
+        return \count($this->clients) >= self::MOST_CLIENTS || ($token->role === Role::Guest && \count($guests) >= self::MOST_GUESTS);
     }
 
     /** @throws ProtocolError */

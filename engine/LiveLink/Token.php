@@ -9,21 +9,19 @@ final readonly class Token
 {
     public const LIFETIME_SECONDS = 60;
 
-    public function __construct(public string $user, public Role $role, public int $until)
+    /**
+     * @param string $surface id of the only surface that it is for; '' for all
+     * @param string $visit the same as long as a guest stays; '' for people of the show
+     */
+    public function __construct(public string $user, public Role $role, public int $until, public string $surface = '', public string $visit = '')
     {
     }
 
     /** @param int $time seconds since 1970 */
-    public static function sign(string $user, Role $role, string $secret, int $time): string
+    public static function sign(string $user, Role $role, string $secret, int $time, string $surface = '', string $visit = ''): string
     {
-        $body = rtrim(
-            strtr(
-                base64_encode(json_encode([$user, $role->value, $time + self::LIFETIME_SECONDS], \JSON_THROW_ON_ERROR)),
-                '+/',
-                '-_',
-            ),
-            '=',
-        );
+        $fields = [$user, $role->value, $time + self::LIFETIME_SECONDS, $surface, $visit];
+        $body = rtrim(strtr(base64_encode(json_encode($fields, \JSON_THROW_ON_ERROR)), '+/', '-_'), '=');
 
         return "{$body}.".hash_hmac('sha256', $body, $secret);
     }
@@ -35,11 +33,19 @@ final readonly class Token
             return null;
         }
         $fields = json_decode((string) base64_decode(strtr($body, '-_', '+/'), true), true);
-        if (! \is_array($fields) || ! \is_string($fields[0] ?? null) || ! \is_string($fields[1] ?? null) || ! \is_int($fields[2] ?? null)) {
+        $isWhole = \is_array($fields)
+            && \is_string($fields[0] ?? null)
+            && \is_string($fields[1] ?? null)
+            && \is_int($fields[2] ?? null)
+            && \is_string($fields[3] ?? null)
+            && \is_string($fields[4] ?? null);
+        if (! $isWhole) {
             return null;
         }
         $role = Role::tryFrom($fields[1]);
+        // A guest is one of a surface, and nobody else is.
+        $isSound = $role !== null && $fields[2] >= $time && ($role === Role::Guest) === ($fields[3] !== '');
 
-        return $role === null || $fields[2] < $time ? null : new self($fields[0], $role, $fields[2]);
+        return $isSound ? new self($fields[0], $role, $fields[2], $fields[3], $fields[4]) : null;
     }
 }

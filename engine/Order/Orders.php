@@ -35,6 +35,8 @@ final class Orders
         GatherLook::class,
         PreviewValues::class,
         Foresee::class,
+        Touch::class,
+        SendAway::class,
     ];
 
     /**

@@ -15,6 +15,7 @@ use NimbleJunction\Engine\Lending;
 use NimbleJunction\Engine\LiveLink\Client;
 use NimbleJunction\Engine\PageView;
 use NimbleJunction\Engine\People;
+use NimbleJunction\Engine\Surfaces\Touching;
 use NimbleJunction\Engine\Topic\Topic;
 
 /** What an order of a page has within its reach. */
@@ -29,6 +30,7 @@ final readonly class Reach
         public Checks $checks,
         public array $topics,
         public People $people,
+        public Touching $touching,
     ) {
     }
 

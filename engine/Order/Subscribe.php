@@ -8,9 +8,10 @@ use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Document\Field\TextList;
 use NimbleJunction\Engine\CommandRefused;
 use NimbleJunction\Engine\Said\Said;
+use NimbleJunction\Engine\Topic\ForGuests as ForGuestsToFollow;
 
 /** A page follows these topics from now on, and no others. */
-final readonly class Subscribe implements Order
+final readonly class Subscribe implements Order, ForGuests
 {
     private const MOST = 10_000;
 
@@ -58,6 +59,10 @@ final readonly class Subscribe implements Order
             $known = $reach->topics[$name] ?? null;
             if ($known === null || ! $known->isSubject($subject)) {
                 throw new CommandRefused("There is no topic \"{$topic}\".");
+            }
+            $surface = $reach->client->token->surface;
+            if ($surface !== '' && ! ($known instanceof ForGuestsToFollow && $subject === $surface)) {
+                throw new CommandRefused('Guests follow their own surface, and nothing else.');
             }
             $wanted[$topic] = $subject;
         }

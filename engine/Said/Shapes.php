@@ -76,6 +76,7 @@ final class Shapes
         return match ($type) {
             'int', 'float' => 'number',
             'bool' => 'boolean',
+            'float|null' => '(number | null)',
             'mixed' => 'unknown',
             'array{float, float}' => '[number, number]',
             'string', 'null' => $type,

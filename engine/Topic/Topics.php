@@ -28,6 +28,7 @@ final class Topics
         MissesTopic::class,
         RouteTopic::class,
         ProgrammeTopic::class,
+        SurfaceTopic::class,
     ];
 
     /** @return array<string, Topic> by name */
@@ -54,6 +55,7 @@ final class Topics
             new MissesTopic($junction),
             new RouteTopic($junction),
             new ProgrammeTopic($junction),
+            new SurfaceTopic($junction),
         ];
 
         return array_combine(array_map(static fn(Topic $topic): string => $topic::name(), $topics), $topics);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Live\LinkAddress;
 use App\Live\Secret;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -53,20 +54,8 @@ final class SessionController
 
         return response()->json([
             'token' => Token::sign($user->name, $user->role, Secret::derive((string) config('app.key')), time()),
-            'live' => $this->url($request, (string) config('junction.live_url'), (string) config('junction.live')),
-            'standIns' => config('junction.stand_ins') === '' ? null : $this->url(
-                $request,
-                '',
-                (string) config('junction.stand_ins'),
-            ),
+            'live' => LinkAddress::live($request),
+            'standIns' => LinkAddress::standIns($request),
         ]);
-    }
-
-    /** The same host that the page came from, at the link's own port, unless a whole address is set. */
-    private function url(Request $request, string $whole, string $listens): string
-    {
-        return $whole !== ''
-            ? $whole
-            : ($request->isSecure() ? 'wss' : 'ws').'://'.$request->getHost().':'.substr((string) strrchr($listens, ':'), 1).'/';
     }
 }

@@ -49,11 +49,12 @@ final class ListPoints extends PlanRoom
             'rate' => new Point($reference, $name, PointKind::Number, self::LOWEST_RATE, self::HIGHEST_RATE, isSet: true),
             'running' => new Point($reference, $name, PointKind::Switch, isSet: true),
             'follows' => new Point($reference, $name, PointKind::Switch),
+            'now', 'next' => new Point($reference, $name, PointKind::Text),
             default => new Point($reference, $name, PointKind::Press, isPressed: true),
         };
     }
 
-    public function read(Reference $reference): int|float|null
+    public function read(Reference $reference): int|float|string|null
     {
         $live = $this->lists->of($reference->id);
 
@@ -63,6 +64,8 @@ final class ListPoints extends PlanRoom
             'running' => (int) ($live !== null && $live->isOn && ! $live->isPaused),
             'follows' => (int) ($live !== null && $live->isArmed),
             'rate' => isset($this->plan->programme->lists[$reference->id]) ? $live->rate ?? 1.0 : null,
+            'now' => $this->cue($reference->id, $live === null ? null : $live->list->place($live->current)),
+            'next' => $this->cue($reference->id, $this->lists->nextOf($reference->id)),
             default => null,
         };
     }
@@ -74,6 +77,7 @@ final class ListPoints extends PlanRoom
 
         return match (true) {
             $to === null && \in_array($reference->part, ['', 'cue', 'load'], true) => ListTime::RULE,
+            \in_array($reference->part, ['now', 'next'], true) => 'it says which cue that is, and cannot be set',
             $to !== null && \in_array($reference->part, ['', 'cue'], true) => $to->cue === ListTime::NEXT
                 ? $this->lists->go($reference->id, $now, $to->times)
                 : $this->lists->jump($reference->id, $to->cue, $now, $to->times),
@@ -98,6 +102,15 @@ final class ListPoints extends PlanRoom
             'release' => $this->lists->release($reference->id, $now),
             default => 'it can be set, and not pressed',
         };
+    }
+
+    /** @return string|null number and name of a cue; null where there is no such list */
+    private function cue(string $id, ?int $place): ?string
+    {
+        $list = $this->plan->programme->lists[$id] ?? null;
+        $cue = $place === null ? null : $list?->cues[$place] ?? null;
+
+        return $list === null ? null : ($cue === null ? '' : trim("{$cue->number} {$cue->name}"));
     }
 
     /** It goes on; where it is in no cue it goes. */

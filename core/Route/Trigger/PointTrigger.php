@@ -13,7 +13,7 @@ use NimbleJunction\Core\Route\Taken;
 use NimbleJunction\Core\Route\Trigger;
 use NimbleJunction\Core\Route\Wording;
 
-/** A point changes, or comes to a value. */
+/** A point changes, or comes to a value; what is a text stands in messages as {text}. */
 final readonly class PointTrigger implements Trigger
 {
     public function __construct(public Reference $point, public int|float|string|null $is = null)
@@ -52,7 +52,7 @@ final readonly class PointTrigger implements Trigger
             return new Missed("waits for {$this->is}, it is ".($event->value ?? 'nothing'), ['is' => null]);
         }
 
-        return new Taken(is_numeric($event->value) ? (float) $event->value : 1.0, 'takes its value');
+        return new Taken(is_numeric($event->value) ? (float) $event->value : 1.0, 'takes its value', \is_string($event->value) ? ['text' => $event->value] : []);
     }
 
     public function sample(): Event

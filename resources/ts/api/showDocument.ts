@@ -1,6 +1,7 @@
 /* Made from schema/show.schema.json by "npm run types". Change the schema, not these files. */
 import type { Copy, Note, Port, Route, Universe, Value } from './showParts'
 import type { CueList, Look, Master, Tempo, Wave } from './showProgramme'
+import type { Surface } from './showSurfaces'
 import type { Fixture, Group, Offer, PixelMap, Profile } from './showPatch'
 
 export interface ShowDocument {
@@ -24,8 +25,10 @@ export interface ShowDocument {
   masters?: Master[]
   waves?: Wave[]
   tempos?: Tempo[]
+  surfaces?: Surface[]
 }
 
 export type * from './showParts'
 export type * from './showProgramme'
+export type * from './showSurfaces'
 export type * from './showPatch'

@@ -133,6 +133,8 @@ export interface Orders {
   'gather': { from?: string, port?: string, fixtures?: string[], kind?: string, lit?: boolean, look?: string }
   'preview': { values?: object[], seconds?: number }
   'foresee': { look?: string, list?: string, cue?: string, values?: object[] }
+  'touch': { surface: string, control: string, part?: string, value?: number | string | boolean }
+  'send-away': { page: number }
 }
 
 /** What the answers to them have beside "ok". */
@@ -158,4 +160,6 @@ export interface Answers {
   'gather': Gathered
   'preview': object
   'foresee': Foreseen
+  'touch': object
+  'send-away': object
 }

@@ -1,5 +1,5 @@
 import { ref, type Ref } from 'vue'
-import { call } from '@/api/client'
+import { call, Refused } from '@/api/client'
 
 export interface Addresses {
   token: string
@@ -17,6 +17,8 @@ export class Link {
   readonly state: Ref<LinkState> = ref('connecting')
   onMessage: (message: { type: string; [field: string]: unknown }) => void = () => {}
   onBytes: (bytes: Uint8Array) => void = () => {}
+  /** The other end has closed with this code, or refuses a token with this status: whether the link is to stay away. */
+  staysAway: (code: number) => boolean = () => false
   private socket: WebSocket | null = null
   private wait = FIRST_WAIT
   private topics = ''
@@ -24,6 +26,7 @@ export class Link {
   private readonly asked = new Map<number, (answer: Answer) => void>()
   private wanted = false
   private heardAt = 0
+  private waiting: ReturnType<typeof setTimeout> | undefined
 
   /** Number of the last message that was said unasked: the next one has the next. */
   private told = 0
@@ -32,13 +35,14 @@ export class Link {
   constructor(
     private readonly choose: (addresses: Addresses) => string | null,
     private readonly patience = 0,
+    private readonly token = () => call<Addresses>('POST', 'live-token'),
   ) {}
 
   start(): void {
     if (this.wanted) return
     this.wanted = true
     void this.connect()
-    if (this.patience > 0) setInterval(() => this.look(), 1000)
+    if (this.patience > 0) setInterval(() => this.look(), Math.min(1000, this.patience / 4))
     // A page that the browser keeps for the way back is not here; when it is shown again it comes back.
     globalThis.addEventListener?.('pagehide', () => this.socket?.close())
   }
@@ -61,12 +65,12 @@ export class Link {
 
   private async connect(): Promise<void> {
     try {
-      const addresses = await call<Addresses>('POST', 'live-token')
+      const addresses = await this.token()
       const url = this.choose(addresses)
       if (url === null) return
       this.listen(new WebSocket(`${url}?token=${encodeURIComponent(addresses.token)}`))
-    } catch {
-      this.again()
+    } catch (refused) {
+      this.again(refused instanceof Refused ? refused.status : 0)
     }
   }
 
@@ -88,8 +92,8 @@ export class Link {
       this.asked.get(message.id)?.(message)
       this.asked.delete(message.id)
     }
-    socket.onclose = () => {
-      if (this.socket === socket) this.again()
+    socket.onclose = ({ code }) => {
+      if (this.socket === socket) this.again(code)
     }
   }
 
@@ -110,11 +114,28 @@ export class Link {
     this.again()
   }
 
-  private again(): void {
+  /** Comes back at once, whatever it waits for: the page was asleep, and is looked at again. */
+  wakeUp(): void {
+    if (!this.wanted || this.state.value === 'connecting') return
+    if (this.state.value === 'open' && Date.now() - this.heardAt < this.patience) return
+    const socket = this.socket
+    this.socket = null
+    socket?.close()
+    this.wait = 0
+    this.again()
+    this.wait = FIRST_WAIT
+  }
+
+  private again(code = 0): void {
     this.state.value = 'lost'
     for (const answer of this.asked.values()) answer({ ok: false, error: 'The live link was lost before an answer came.' })
     this.asked.clear()
-    setTimeout(() => void this.connect(), this.wait)
+    clearTimeout(this.waiting)
+    if (this.staysAway(code)) {
+      this.wanted = false
+      return
+    }
+    this.waiting = setTimeout(() => void this.connect(), this.wait)
     this.wait = Math.min(this.wait * 2, LONGEST_WAIT)
   }
 }

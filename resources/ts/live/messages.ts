@@ -1,5 +1,12 @@
 /* Made by bin/live-types of the classes in engine/Said, engine/Topic and engine/Order. Change those, not these files. */
-import type { EngineLife, HeldSlot, LearnCandidate, LentDevice, ListLife, LookLife, MasterLife, MinuteCounts, NearLine, Neighbour, OutageLine, Person, PortLife, SourceLife, Stray, TempoLife, TraceEvent, UnansweredLine, UniverseLife, WaveLife } from './shapes'
+import type { ControlLife, EngineLife, HeldSlot, LearnCandidate, LentDevice, ListLife, LookLife, MasterLife, MinuteCounts, NearLine, Neighbour, OutageLine, Person, PortLife, SourceLife, Stray, SurfacePage, TempoLife, TraceEvent, UnansweredLine, UniverseLife, WaveLife } from './shapes'
+
+export interface ControlsNews {
+  type: 'controls'
+  n: number
+  surface: string
+  controls: Record<string, ControlLife>
+}
 
 export interface Finds {
   type: 'finds'
@@ -122,6 +129,15 @@ export interface Status {
   unclaimed: Stray[] | null
 }
 
+export interface SurfaceNews {
+  type: 'surface'
+  n: number
+  surface: string
+  name: string
+  kiosk: boolean
+  pages: SurfacePage[]
+}
+
 export interface TraceNews {
   type: 'trace'
   n: number
@@ -138,9 +154,9 @@ export interface Welcome {
 }
 
 /** What the engine says unasked. */
-export type Message = Welcome | Status | Minutes | Finds | TraceNews | Sources | ScopeNews | PointNews | Present | PortOutages | LearnNews | MissesNews | RouteNews | ProgrammeNews | LentNews
+export type Message = Welcome | Status | Minutes | Finds | TraceNews | Sources | ScopeNews | PointNews | Present | PortOutages | LearnNews | MissesNews | RouteNews | ProgrammeNews | SurfaceNews | ControlsNews | LentNews
 
-export type TopicName = 'status' | 'minutes' | 'finds' | 'trace' | 'levels' | 'sources' | 'scope' | 'points' | 'present' | 'outages' | 'learn' | 'misses' | 'route' | 'programme'
+export type TopicName = 'status' | 'minutes' | 'finds' | 'trace' | 'levels' | 'sources' | 'scope' | 'points' | 'present' | 'outages' | 'learn' | 'misses' | 'route' | 'programme' | 'surface'
 
 export type * from './answers'
 export type * from './shapes'

@@ -1,5 +1,13 @@
 /* Made by bin/live-types of the classes in engine/Said, engine/Topic and engine/Order. Change those, not these files. */
 
+export interface ControlLife {
+  at: (number | null)[]
+  text: string
+  isOn: boolean
+  isSeen: boolean
+  canMove: boolean
+}
+
 export interface EngineLife {
   show: string
   adoptions: number
@@ -118,9 +126,13 @@ export interface OutageLine {
 }
 
 export interface Person {
+  page: number
   name: string
   role: string
   place: string
+  address: string
+  cameAt: number
+  touchedAt: number | null
 }
 
 export interface PortLife {
@@ -185,6 +197,34 @@ export interface Stray {
   name: string
   from: string
   count: number
+}
+
+export interface SurfaceControl {
+  id: string
+  kind: string
+  name: string
+  text: string
+  size: string
+  column: number
+  row: number
+  width: number
+  height: number
+  colour: string
+  ground: string
+  inkOn: string
+  inkOff: string
+  showsValue: boolean
+  hasLong: boolean
+  traits: Record<string, unknown>
+}
+
+export interface SurfacePage {
+  id: string
+  name: string
+  columns: number
+  rows: number
+  flows: boolean
+  controls: SurfaceControl[]
 }
 
 export interface TempoLife {

@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Live\LinkAddress;
+use App\Live\Secret;
+use App\Surfaces\Door;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\RateLimiter;
+use NimbleJunction\Core\Surface\Entry;
+use NimbleJunction\Engine\LiveLink\Role;
+use NimbleJunction\Engine\LiveLink\Token;
+
+/** The door of a surface: its pass code, and the token that reaches it and nothing else. */
+final readonly class SurfaceController
+{
+    /** Of one address; and of all together, whoever tries from many. */
+    private const TRIES_A_MINUTE = 5;
+    private const TRIES_OF_ALL = 60;
+
+    public function __construct(private Door $door)
+    {
+    }
+
+    /** Whether whoever asks is in, and if not, how they get in. What is not there looks like what is closed. */
+    public function entry(Request $request, string $id): JsonResponse
+    {
+        $isIn = $request->user() !== null || $this->door->visit($request, $id) !== '';
+        $way = $this->door->entry($id) === Entry::Code ? 'code' : 'closed';
+
+        return response()->json(['entry' => $isIn ? 'in' : $way, 'name' => $isIn || $way === 'code' ? $this->door->name($id) : '']);
+    }
+
+    public function enter(Request $request, string $id): JsonResponse
+    {
+        $fields = $request->validate(['code' => 'required|string|max:40']);
+        $keys = ["surface {$id} {$request->ip()}" => self::TRIES_A_MINUTE, "surface {$id}" => self::TRIES_OF_ALL];
+        foreach ($keys as $key => $most) {
+            abort_if(RateLimiter::tooManyAttempts($key, $most), 429, 'Too many wrong codes: wait a minute, then try again.');
+        }
+        if (! $this->door->enter($request, $id, $fields['code'])) {
+            array_map(RateLimiter::hit(...), array_keys($keys));
+            abort(422, 'That is not the code.');
+        }
+        RateLimiter::clear(array_key_first($keys));
+
+        return $this->entry($request, $id);
+    }
+
+    public function leave(Request $request, string $id): JsonResponse
+    {
+        $this->door->leave($request, $id);
+
+        return response()->json(['entry' => 'closed', 'name' => '']);
+    }
+
+    public function token(Request $request, string $id): JsonResponse
+    {
+        $user = $request->user();
+        $visit = $user === null ? $this->door->visit($request, $id) : '';
+        abort_if($user === null && $visit === '', 403, 'This surface is closed to you.');
+        $secret = Secret::derive((string) config('app.key'));
+        $token = $user !== null
+            ? Token::sign($user->name, $user->role, $secret, time())
+            : Token::sign($this->door->name($id), Role::Guest, $secret, time(), $id, $visit);
+
+        return response()->json(['token' => $token, 'live' => LinkAddress::live($request), 'standIns' => null]);
+    }
+
+    public function coded(): JsonResponse
+    {
+        return response()->json(['surfaces' => $this->door->coded()]);
+    }
+
+    public function setCode(Request $request, string $id): JsonResponse
+    {
+        $fields = $request->validate(['code' => 'present|nullable|string|max:40']);
+        $code = (string) $fields['code'];
+        abort_if($code !== '' && preg_match(Door::CODE, $code) !== 1, 422, 'A pass code has 4 to 12 digits.');
+        abort_if($this->door->entry($id) === null, 404, "There is no surface \"{$id}\": it may have been deleted on another page.");
+        $this->door->setCode($id, $code);
+
+        return $this->coded();
+    }
+}

@@ -1,0 +1,132 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Engine\Topic;
+
+use NimbleJunction\Core\Junction;
+use NimbleJunction\Core\Surface\Control;
+use NimbleJunction\Core\Surface\Page;
+use NimbleJunction\Core\Surface\Surface;
+use NimbleJunction\Engine\LiveLink\Client;
+use NimbleJunction\Engine\PageView;
+use NimbleJunction\Engine\Said\ControlLife;
+use NimbleJunction\Engine\Said\ControlsNews;
+use NimbleJunction\Engine\Said\SurfaceControl;
+use NimbleJunction\Engine\Said\SurfaceNews;
+use NimbleJunction\Engine\Said\SurfacePage;
+
+/** A surface: how it is built, and what its controls show. However many look at it, that is found out once. */
+final class SurfaceTopic implements Topic, ForGuests
+{
+    private const HEART_NANOS = 500_000_000;
+
+    /** What was found out within this time is still true enough for others. */
+    private const TRUE_NANOS = 15_000_000;
+
+    /** @var array<string, array{int, array<string, ControlLife>}> when that was found out, and what each control shows, by surface */
+    private array $lives = [];
+
+    /** @var \WeakMap<Surface, SurfaceNews> a surface does not change: an edit makes another one */
+    private \WeakMap $news;
+
+    public function __construct(private readonly Junction $junction)
+    {
+        $this->news = new \WeakMap();
+    }
+
+    public static function name(): string
+    {
+        return 'surface';
+    }
+
+    public static function says(): array
+    {
+        return [SurfaceNews::class, ControlsNews::class];
+    }
+
+    public function everyNanos(): int
+    {
+        return 0;
+    }
+
+    public function isSubject(string $subject): bool
+    {
+        return preg_match('/^[a-z0-9][a-z0-9-]{0,59}$/D', $subject) === 1;
+    }
+
+    public function show(Client $client, PageView $view, string $subject, int $now): void
+    {
+        $surface = $this->junction->plan()->surfaces->surfaces[$subject] ?? null;
+        $news = $surface === null ? new SurfaceNews($subject, '', false, []) : $this->news[$surface] ??= self::built($surface);
+        if ($view->isNew("surface {$subject}", $surface === null ? '' : (string) spl_object_id($news))) {
+            $view->forget("control {$subject}/");
+            $client->tell($news);
+        }
+        $fresh = [];
+        foreach ($surface === null ? [] : $this->livesOf($surface, $now) as $id => $life) {
+            if ($view->isNew("control {$subject}/{$id}", serialize([$life->at, $life->text, $life->isOn, $life->isSeen, $life->canMove]))) {
+                $fresh[$id] = $life;
+            }
+        }
+        // Now and then it says something in any case: a page that hears nothing knows that nobody is there.
+        if ($view->isTime("heart {$subject}", $now, self::HEART_NANOS) || $fresh !== []) {
+            $client->tell(new ControlsNews($subject, $fresh));
+        }
+    }
+
+    /** @return array<string, ControlLife> by id */
+    private function livesOf(Surface $surface, int $now): array
+    {
+        [$at, $lives] = $this->lives[$surface->id] ?? [0, []];
+        if ($now - $at < self::TRUE_NANOS && array_keys($lives) === array_keys($surface->controls)) {
+            return $lives;
+        }
+        $lives = [];
+        $controls = $this->junction->controls;
+        foreach ($surface->controls as $id => $control) {
+            $shown = $controls->shown($surface->id, $control);
+            $isSeen = $control->visible === null || $controls->isOn($control->visible);
+            $canMove = $isSeen && ($control->enabled === null || $controls->isOn($control->enabled));
+            $at = array_map(static fn(?float $one): ?float => $one === null ? null : round($one, 4), $shown->at ?? []);
+            $lives[(string) $id] = new ControlLife($at, $shown->text ?? '', $shown->isOn ?? false, $isSeen, $canMove);
+        }
+        $this->lives[$surface->id] = [$now, $lives];
+
+        return $lives;
+    }
+
+    private static function built(Surface $surface): SurfaceNews
+    {
+        return new SurfaceNews($surface->id, $surface->name, $surface->kiosk, array_map(static fn(Page $page): SurfacePage => new SurfacePage(
+            $page->id,
+            $page->name,
+            $page->columns,
+            $page->rows,
+            $page->flows,
+            array_map(self::control(...), $page->controls),
+        ), $surface->pages));
+    }
+
+    private static function control(Control $control): SurfaceControl
+    {
+        return new SurfaceControl(
+            $control->id,
+            $control->does === null ? '' : $control->does::kind(),
+            $control->name,
+            $control->text,
+            $control->size,
+            $control->column,
+            $control->row,
+            $control->width,
+            $control->height,
+            $control->colour,
+            $control->ground,
+            $control->colour === '' ? $control->ink : $control->inkOn($control->colour),
+            $control->ground === '' ? $control->ink : $control->inkOn($control->ground),
+            $control->showsValue,
+            $control->longPress !== null,
+            $control->does?->traits() ?? [],
+        );
+    }
+}

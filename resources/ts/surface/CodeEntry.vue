@@ -1,0 +1,100 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { Refused } from '@/api/client'
+import { enter } from './door'
+
+/** The pass code of a surface, typed with large keys. */
+const props = defineProps<{ surface: string; name: string; note: string }>()
+const emit = defineEmits<{ entered: [] }>()
+const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9']
+const LONGEST = 12
+const code = ref('')
+const said = ref('')
+const isAsking = ref(false)
+
+async function ask(): Promise<void> {
+  if (code.value.length < 4 || isAsking.value) return
+  isAsking.value = true
+  try {
+    await enter(props.surface, code.value)
+    emit('entered')
+  } catch (refused) {
+    said.value = refused instanceof Refused ? refused.message : 'That did not work: try again.'
+  } finally {
+    code.value = ''
+    isAsking.value = false
+  }
+}
+function type(digit: string): void {
+  said.value = ''
+  code.value = (code.value + digit).slice(0, LONGEST)
+}
+</script>
+
+<template>
+  <form class="door" @submit.prevent="ask">
+    <h1>{{ name }}</h1>
+    <p v-if="note">{{ note }}</p>
+    <label for="code">Pass code</label>
+    <input
+      id="code"
+      v-model="code"
+      class="figures"
+      type="password"
+      inputmode="numeric"
+      pattern="[0-9]*"
+      autocomplete="off"
+      :maxlength="LONGEST"
+    />
+    <p class="said" role="alert">{{ said }}</p>
+    <div class="keys">
+      <button v-for="key in KEYS" :key="key" type="button" @click="type(key)">{{ key }}</button>
+      <button type="button" aria-label="Remove the last digit" @click="code = code.slice(0, -1)">←</button>
+      <button type="button" @click="type('0')">0</button>
+      <button type="submit" :disabled="code.length < 4 || isAsking">Enter</button>
+    </div>
+  </form>
+</template>
+
+<style scoped>
+.door {
+  display: flex;
+  flex-direction: column;
+  width: min(100%, 360px);
+  margin: auto;
+  padding: 24px 16px;
+  gap: 10px;
+}
+h1,
+p {
+  margin: 0;
+}
+input {
+  min-height: 56px;
+  padding: 0 14px;
+  border: 1px solid var(--rule);
+  background: var(--plate);
+  color: var(--ink);
+  font-size: 28px;
+  letter-spacing: 0.3em;
+}
+.said {
+  min-height: 1.4em;
+  color: var(--wrong);
+}
+.keys {
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+  gap: 8px;
+}
+button {
+  min-height: 64px;
+  border: 1px solid var(--rule);
+  background: var(--plate);
+  font-size: 22px;
+}
+button:disabled {
+  border-style: dashed;
+  color: var(--quiet);
+}
+</style>

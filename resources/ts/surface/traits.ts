@@ -1,0 +1,29 @@
+import type { SurfaceControl } from '@/live/messages'
+import type { TakeOver } from './hand'
+
+/** What the kind of a control has besides, as the engine says it. */
+const text = (control: SurfaceControl, name: string) => String(control.traits[name] ?? '')
+const flag = (control: SurfaceControl, name: string) => control.traits[name] === true
+const number = (control: SurfaceControl, name: string, usual: number) => {
+  const value = control.traits[name]
+  return typeof value === 'number' ? value : usual
+}
+const list = (control: SurfaceControl, name: string) => {
+  const value = control.traits[name]
+  return Array.isArray(value) ? value.filter((one): one is number => typeof one === 'number') : []
+}
+export const traits = { text, flag, number, list }
+export const takeOverOf = (control: SurfaceControl) => (text(control, 'takeOver') || 'scaled') as TakeOver
+
+/** What stands on a control. */
+export function wordsOn(control: SurfaceControl, value: string): string {
+  return control.text === '' ? control.name : control.text.replaceAll('{value}', value)
+}
+
+/** Whether its value has to be written besides. */
+export const writesValue = (control: SurfaceControl) => control.showsValue && !control.text.includes('{value}')
+
+/** A short knock, where the machine can. */
+export function knock(milliseconds = 8): void {
+  navigator.vibrate?.(milliseconds)
+}
