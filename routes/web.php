@@ -69,6 +69,8 @@ Route::prefix('api')->group(function (): void {
         Route::post('packets/encode', [PacketController::class, 'encode']);
 
         Route::middleware('builds')->group(function (): void {
+            Route::post('show/surfaces/file', [SurfaceController::class, 'file']);
+            Route::post('show/surfaces/{id}/template', [SurfaceController::class, 'template']);
             Route::put('surfaces/{id}/code', [SurfaceController::class, 'setCode']);
             Route::patch('show', [ShowController::class, 'settle']);
             Route::post('show/take-up', [ShowController::class, 'takeUp']);

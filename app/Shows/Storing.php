@@ -7,6 +7,7 @@ namespace App\Shows;
 use App\Models\Edit;
 use App\Models\Show;
 use App\Models\User;
+use App\Surfaces\GoneFromSurfaces;
 use NimbleJunction\Core\Edit\Amendment;
 use NimbleJunction\Core\Edit\Change;
 use NimbleJunction\Core\Edit\Entry;
@@ -39,6 +40,7 @@ final class Storing
         if ($kind === Edit::EDIT) {
             GoneFixtures::forget($draft);
             GoneFromProgramme::forget($draft);
+            GoneFromSurfaces::forget($draft);
         }
         $amendment = $draft->amendment();
         if ($amendment->isEmpty()) {

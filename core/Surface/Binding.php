@@ -38,8 +38,8 @@ final readonly class Binding implements Part, Checked
     {
         return [
             Field::point(),
-            Field::number('low', 'Minimum; empty for the point\'s own', -1e9, 1e9, null, false)->meaning('In the unit of the point. A minimum above the maximum turns the control round.'),
-            Field::number('high', 'Maximum; empty for the point\'s own', -1e9, 1e9, null, false),
+            Field::number('low', 'Minimum', -1e9, 1e9, null, false)->meaning('In the unit of the point; empty for the point\'s own. A minimum above the maximum turns the control round.'),
+            Field::number('high', 'Maximum', -1e9, 1e9, null, false),
             Field::choice('curve', 'Curve', Curve::class, Curve::Linear)->rare(),
         ];
     }

@@ -13,8 +13,9 @@ use NimbleJunction\Core\Point\Reference;
 /** Somebody's hand on a control: through it a control sees and moves what it is bound to. */
 final class Hand
 {
-    /** From a span of this much on, a value is read without digits behind the point. */
-    private const COARSE = 10.0;
+    /** Per cent, degrees and levels of slots are read without digits behind the point. */
+    private const WHOLE = 90.0;
+    private const MOST_WHOLE = 1000.0;
 
     /**
      * @param string $name of who moves it, for people
@@ -116,9 +117,7 @@ final class Hand
             }
         }
         $unit = $this->control->unit !== '' ? $this->control->unit : $point->unit;
-        $digits = abs($point->high - $point->low) > self::COARSE ? 0 : 2;
-
-        return self::number((float) $value, $digits).($unit === '' ? '' : " {$unit}");
+        return self::number((float) $value, abs($point->high - $point->low)).($unit === '' ? '' : " {$unit}");
     }
 
     /** All controls that move one point are one owner of it, so that the last hand has it. */
@@ -127,8 +126,15 @@ final class Hand
         return new Act(Surfaces::owner($point), $this->name);
     }
 
-    private static function number(float $value, int $digits): string
+    /** As many digits as the size of the number asks for; none where its range goes by whole ones. */
+    private static function number(float $value, float $span): string
     {
+        $isWhole = $span >= self::WHOLE && $span <= self::MOST_WHOLE;
+        $digits = match (true) {
+            $isWhole || abs($value) >= 100 => 0,
+            abs($value) >= 10 => 1,
+            default => 2,
+        };
         $text = number_format($value, $digits, '.', '');
 
         return $digits === 0 ? $text : rtrim(rtrim($text, '0'), '.');

@@ -8,6 +8,7 @@ use Illuminate\Http\JsonResponse;
 use NimbleJunction\Core\Document\Kinds;
 use NimbleJunction\Core\Document\Schema;
 use NimbleJunction\Core\Document\Table;
+use NimbleJunction\Core\Furnishing\Templates;
 use NimbleJunction\Core\Show\Show;
 use NimbleJunction\Core\Show\ShowReader;
 use NimbleJunction\Core\Starting\Starts;
@@ -25,6 +26,6 @@ final readonly class KindController
             'columns' => (new Table($list[0]))->described(),
         ], Show::LISTS);
 
-        return response()->json(['lists' => $lists, 'kinds' => ShowReader::kinds()->described() + (new Kinds(['starting' => Starts::ALL]))->described()]);
+        return response()->json(['lists' => $lists, 'kinds' => ShowReader::kinds()->described() + (new Kinds(['starting' => Starts::ALL, 'template' => Templates::ALL]))->described()]);
     }
 }

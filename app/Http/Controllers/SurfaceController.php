@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\EditAnswer;
 use App\Live\LinkAddress;
 use App\Live\Secret;
 use App\Surfaces\Door;
+use App\Surfaces\SurfaceFile;
+use App\Surfaces\TemplateDeed;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\RateLimiter;
@@ -21,7 +24,7 @@ final readonly class SurfaceController
     private const TRIES_A_MINUTE = 5;
     private const TRIES_OF_ALL = 60;
 
-    public function __construct(private Door $door)
+    public function __construct(private Door $door, private EditAnswer $edits)
     {
     }
 
@@ -68,6 +71,25 @@ final readonly class SurfaceController
             : Token::sign($this->door->name($id), Role::Guest, $secret, time(), $id, $visit);
 
         return response()->json(['token' => $token, 'live' => LinkAddress::live($request), 'standIns' => null]);
+    }
+
+    /** Pages by a template. */
+    public function template(Request $request, string $id): JsonResponse
+    {
+        /** @var array<mixed> $asked */
+        $asked = $request->json()->all();
+        $deed = new TemplateDeed($id, $asked);
+
+        return $this->edits->of($request, $deed->summary(), $deed->apply(...), null);
+    }
+
+    /** A surface comes in from a file. */
+    public function file(Request $request): JsonResponse
+    {
+        $file = new SurfaceFile($request->getContent());
+        $answer = $this->edits->of($request, 'take in a surface from a file', $file->apply(...));
+
+        return EditAnswer::with($answer, ['id' => $file->id, 'left' => $file->left]);
     }
 
     public function coded(): JsonResponse

@@ -21,6 +21,7 @@ import type {
   Shape,
   ShowDocument,
   SlotSpan,
+  Surface,
   Swap,
   Tempo,
   Universe,
@@ -46,6 +47,7 @@ export type {
   Shape,
   ShowDocument,
   SlotSpan,
+  Surface,
   Swap,
   Tempo,
   Universe,
@@ -323,6 +325,7 @@ export const useShow = defineStore('show', () => {
   const masters = computed<Master[]>(() => document.value?.masters ?? [])
   const waves = computed<Wave[]>(() => document.value?.waves ?? [])
   const tempos = computed<Tempo[]>(() => document.value?.tempos ?? [])
+  const surfaces = computed<Surface[]>(() => document.value?.surfaces ?? [])
   const offers = computed<Offer[]>(() => document.value?.offers ?? [])
   const groups = computed<Group[]>(() => document.value?.groups ?? [])
   const patchOf = (universe: string) => (data.value?.patch ?? []).filter((one) => one.universe === universe)
@@ -364,6 +367,7 @@ export const useShow = defineStore('show', () => {
     masters,
     waves,
     tempos,
+    surfaces,
     layoutOf,
     patchOf,
     footprintOf,

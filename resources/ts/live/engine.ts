@@ -3,6 +3,7 @@ import { computed, onScopeDispose, ref, shallowRef, watch, type WatchSource } fr
 import { Link } from './link'
 import type {
   Answers,
+  ControlsNews,
   Finds as FindsSaid,
   LearnNews,
   MissesNews,
@@ -15,6 +16,7 @@ import type {
   ProgrammeNews,
   ScopeNews,
   Sources as SourcesSaid,
+  SurfaceNews,
   TraceNews,
 } from './messages'
 import { after, ago, heldSlot, minutesAfter, nothing, portLife } from './status'
@@ -77,6 +79,7 @@ export const useEngine = defineStore('engine', () => {
   const painters = new Map<string, Set<Painter>>()
   const topics = new Map<string, number>()
   const scopes = new Set<(news: ScopeNews) => void>()
+  const surfaceTakers = new Set<(news: SurfaceNews | ControlsNews) => void>()
   const lenders = new Set<(device: string, bytes: string) => void>()
 
   link.onMessage = (told) => {
@@ -120,6 +123,10 @@ export const useEngine = defineStore('engine', () => {
         break
       case 'present':
         present.value = message.people
+        break
+      case 'surface':
+      case 'controls':
+        surfaceTakers.forEach((take) => take(message))
         break
       case 'scope':
         scopes.forEach((take) => take(message))
@@ -231,6 +238,11 @@ export const useEngine = defineStore('engine', () => {
   const preview = (values: Orders['preview']['values']) => command('preview', { values })
   /** What a look, a cue or values would do; nothing is sent. */
   const foresee = (what: Orders['foresee']) => ask('foresee', what)
+  /** A guest's page is closed, and its visit is over. */
+  const sendAway = (page: number) => command('send-away', { page })
+  /** What a surface shows and how it is touched, for a page that draws one. */
+  const touch = (order: Orders['touch']) => ask('touch', order)
+  const onSurface = (taker: (news: SurfaceNews | ControlsNews) => void) => listen(surfaceTakers, taker)
   /** Others see what is on this page. */
   const stand = (place: string) => void ask('stand', { place })
   /** Events of the trace as a file; its content is Base64. */
@@ -256,6 +268,9 @@ export const useEngine = defineStore('engine', () => {
     routeLives,
     present,
     stand,
+    sendAway,
+    touch,
+    onSurface,
     said,
     since,
     follow,

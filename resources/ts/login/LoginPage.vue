@@ -17,7 +17,9 @@ async function login(): Promise<void> {
   try {
     await session.login(name.value, password.value)
     const next = String(route.query.next ?? '/')
-    await router.push(next.startsWith('/') && !next.startsWith('//') ? next : '/')
+    // A surface is a page of its own.
+    if (next.startsWith('/s/')) location.assign(next)
+    else await router.push(next.startsWith('/') && !next.startsWith('//') ? next : '/')
   } catch (error) {
     wrong.value = (error as Error).message
   } finally {

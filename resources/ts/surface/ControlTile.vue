@@ -56,5 +56,6 @@ const colours = computed(() => {
 .place {
   min-width: 0;
   min-height: 0;
+  container-type: inline-size;
 }
 </style>

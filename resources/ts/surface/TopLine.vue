@@ -8,9 +8,7 @@ const props = defineProps<{ news: SurfaceNews; page: number }>()
 const emit = defineEmits<{ choose: [page: number]; theme: [] }>()
 const surface = useSurface()
 const isOpen = ref(false)
-const mark = computed(() =>
-  surface.isLive.value ? 'live' : surface.state.value === 'connecting' ? 'connecting' : 'not connected',
-)
+const mark = computed(() => (surface.isLive.value ? 'live' : 'not connected'))
 const delay = computed(() =>
   surface.latency.value === null ? 'not measured yet' : `${surface.latency.value.toFixed(1)} ms there and back`,
 )

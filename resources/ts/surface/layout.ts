@@ -1,4 +1,4 @@
-import type { SurfacePage } from '@/live/messages'
+import type { SurfaceControl, SurfacePage } from '@/live/messages'
 
 /** Where a control stands on the grid that is shown. */
 export interface Place {
@@ -25,23 +25,46 @@ function asBuilt(page: SurfacePage): Layout {
   return { columns: page.columns, rows: page.rows, places }
 }
 
-/** In the order in which they are read; each as large as it is, or as wide as there is room. */
+/** Band by band, as they stand below each other; each as large as it is, or as wide as there is room. */
 function flowing(page: SurfacePage, columns: number): Layout {
-  const taken: boolean[][] = []
   const places = new Map<string, Place>()
-  const inOrder = [...page.controls].sort((a, b) => a.row - b.row || a.column - b.column)
-  let last = 1
-  for (const one of inOrder) {
-    const width = Math.min(one.width, columns)
-    const [row, column] = firstRoom(taken, columns, width, one.height)
-    for (let y = row; y < row + one.height; y++) {
-      const line = (taken[y] ??= [])
-      for (let x = column; x < column + width; x++) line[x] = true
+  let top = 0
+  for (const band of bandsOf(page.controls)) {
+    const taken: boolean[][] = []
+    let last = 0
+    for (const one of band) {
+      const width = Math.min(one.width, columns)
+      const [row, column] = firstRoom(taken, columns, width, one.height)
+      take(taken, row, column, width, one.height)
+      last = Math.max(last, row + one.height)
+      places.set(one.id, { column: `${column + 1} / span ${width}`, row: `${top + row + 1} / span ${one.height}` })
     }
-    last = Math.max(last, row + one.height)
-    places.set(one.id, { column: `${column + 1} / span ${width}`, row: `${row + 1} / span ${one.height}` })
+    top += last
   }
-  return { columns, rows: last, places }
+  return { columns, rows: Math.max(1, top), places }
+}
+
+/** Controls that stand beside each other, with those beside these: from the left, those on top first. */
+function bandsOf(controls: SurfaceControl[]): SurfaceControl[][] {
+  const bands: { end: number; controls: SurfaceControl[] }[] = []
+  for (const one of [...controls].sort((a, b) => a.row - b.row || a.column - b.column)) {
+    const last = bands.at(-1)
+    const end = one.row + one.height
+    if (last === undefined || one.row >= last.end) {
+      bands.push({ end, controls: [one] })
+      continue
+    }
+    last.end = Math.max(last.end, end)
+    last.controls.push(one)
+  }
+  return bands.map((band) => band.controls.sort((a, b) => a.column - b.column || a.row - b.row))
+}
+
+function take(taken: boolean[][], row: number, column: number, width: number, height: number): void {
+  for (let y = row; y < row + height; y++) {
+    const line = (taken[y] ??= [])
+    for (let x = column; x < column + width; x++) line[x] = true
+  }
 }
 
 function firstRoom(taken: boolean[][], columns: number, width: number, height: number): [number, number] {

@@ -3,6 +3,7 @@ import '@fontsource/overpass/latin-600.css'
 import '@fontsource/overpass/latin-700.css'
 import '@fontsource/overpass-mono/latin-600.css'
 import './surface.css'
+import './control.css'
 import { createApp } from 'vue'
 import SurfaceApp from './SurfaceApp.vue'
 

@@ -1,6 +1,6 @@
-import { computed, inject, onScopeDispose, provide, ref, shallowReactive, shallowRef, type InjectionKey } from 'vue'
+import { computed, inject, onScopeDispose, provide, ref, shallowReactive, shallowRef, type InjectionKey, type Ref } from 'vue'
 import { Link } from '@/live/link'
-import type { ControlLife, ControlsNews, Message, SurfaceControl, SurfaceNews } from '@/live/messages'
+import type { ControlLife, Message, Orders, SurfaceControl, SurfaceNews } from '@/live/messages'
 import { tokenFor } from './door'
 
 /** The engine says something once a second at least: silent for so long, it counts as gone. */
@@ -10,16 +10,17 @@ const NO_TOKEN = 403
 const SAID_FOR = 4000
 export const nothing: ControlLife = { at: [], text: '', isOn: false, isSeen: true, canMove: true }
 
-export type Surface = ReturnType<typeof makeSurface>
+export type Surface = ReturnType<typeof surfaceOn>
 const KEY: InjectionKey<Surface> = Symbol('surface')
 
-/** One surface, live: how it is built, what its controls show, and the way to touch them. */
-export function makeSurface(id: string, closed: (isSentAway: boolean) => void) {
-  const link = new Link(
-    (addresses) => addresses.live,
-    PATIENCE,
-    () => tokenFor(id),
-  )
+/** What carries a surface: a link of its own, or that of a page which draws one. */
+export interface Carrier {
+  isLive: Ref<boolean>
+  ask: (order: Orders['touch']) => Promise<{ ok: boolean; error?: string }>
+}
+
+/** What a surface is, and what its controls show, as it is told; and the way to touch them. */
+export function surfaceOn(id: string, carrier: Carrier) {
   const news = shallowRef<SurfaceNews | null>(null)
   const lives = shallowReactive<Record<string, ControlLife>>({})
   const said = ref('')
@@ -29,21 +30,11 @@ export function makeSurface(id: string, closed: (isSentAway: boolean) => void) {
   let frame = 0
   let silence = 0
 
-  link.onMessage = (told) => {
-    const message = told as unknown as Message
-    if (message.type === 'surface') news.value = message
-    else if (message.type === 'controls') take(message)
-  }
-  link.staysAway = (code) => {
-    if (code !== SENT_AWAY && code !== NO_TOKEN) return false
-    closed(code === SENT_AWAY)
-    return true
-  }
-  link.subscribe([`surface:${id}`])
+  const { isLive } = carrier
 
-  const isLive = computed(() => link.state.value === 'open')
-
-  function take(message: ControlsNews): void {
+  function take(message: Message): void {
+    if (message.type === 'surface' && message.surface === id) news.value = message
+    if (message.type !== 'controls' || message.surface !== id) return
     for (const [control, life] of Object.entries(message.controls)) lives[control] = life
   }
 
@@ -59,7 +50,8 @@ export function makeSurface(id: string, closed: (isSentAway: boolean) => void) {
       return
     }
     const from = performance.now()
-    const answer = await link.ask({ do: 'touch', surface: id, control, part, ...(value === undefined ? {} : { value }) })
+    const given = { ...(part === '' ? {} : { part }), ...(value === undefined ? {} : { value }) }
+    const answer = await carrier.ask({ surface: id, control, ...given })
     latency.value = performance.now() - from
     if (!answer.ok) say(answer.error ?? 'The engine did not say why.')
   }
@@ -92,13 +84,35 @@ export function makeSurface(id: string, closed: (isSentAway: boolean) => void) {
     said,
     latency,
     isLive,
-    state: link.state,
-    start: () => link.start(),
-    wakeUp: () => link.wakeUp(),
+    take,
     press,
     set,
     move,
   }
+}
+
+/** A surface on a page of its own, with a link of its own. */
+export function makeSurface(id: string, closed: (isSentAway: boolean) => void) {
+  const link = new Link(
+    (addresses) => addresses.live,
+    PATIENCE,
+    () => tokenFor(id),
+  )
+  const isLive = computed(() => link.state.value === 'open')
+  const surface = surfaceOn(id, { isLive, ask: (order) => link.ask({ do: 'touch', ...order }) })
+  link.onMessage = (told) => {
+    const message = told as unknown as Message
+    // People of the show are seen to be here; guests are known by their surface.
+    if (message.type === 'welcome' && message.role !== 'guest') void link.ask({ do: 'stand', place: `/s/${id}` })
+    surface.take(message)
+  }
+  link.staysAway = (code) => {
+    if (code !== SENT_AWAY && code !== NO_TOKEN) return false
+    closed(code === SENT_AWAY)
+    return true
+  }
+  link.subscribe([`surface:${id}`])
+  return { ...surface, start: () => link.start(), wakeUp: () => link.wakeUp() }
 }
 
 export const provideSurface = (surface: Surface) => provide(KEY, surface)

@@ -116,7 +116,7 @@ onScopeDispose(() => up(false))
   position: absolute;
   inset: 0 auto 0 0;
   width: 8px;
-  background: var(--rule);
+  background: var(--on-control, var(--rule));
 }
 .plate.on {
   color: var(--on-control-ink, var(--on-ink));

@@ -83,7 +83,7 @@ function key(event: KeyboardEvent): void {
   padding: 10px;
 }
 .bar.across {
-  flex-direction: row;
+  flex-flow: row wrap;
   align-items: center;
   padding: 0 14px;
 }

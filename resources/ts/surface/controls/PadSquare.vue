@@ -28,6 +28,8 @@ watch(
     up.heard()
   },
 )
+/** Of each way, at the end of its line. */
+const values = computed(() => props.life.text.split('  '))
 const lock = ref<'' | 'across' | 'up'>('')
 const isFine = ref(false)
 let last: PointerEvent | null = null
@@ -82,7 +84,6 @@ const change = (way: 'across' | 'up') => (lock.value = lock.value === way ? '' :
   <div class="control pad" :class="control.size" role="group" :aria-label="control.name">
     <span class="head">
       <span class="words">{{ wordsOn(control, life.text) }}</span>
-      <span v-if="writesValue(control)" class="value figures">{{ life.text }}</span>
       <span class="ways">
         <button
           type="button"
@@ -123,6 +124,20 @@ const change = (way: 'across' | 'up') => (lock.value = lock.value === way ? '' :
     >
       <span class="line upright" :style="{ left: `${across.shown.value * 100}%` }" />
       <span class="line level" :style="{ bottom: `${up.shown.value * 100}%` }" />
+      <template v-if="writesValue(control)">
+        <span
+          class="figures end below"
+          :style="{ left: `${across.shown.value * 100}%` }"
+          :class="{ after: across.shown.value < 0.5 }"
+          >{{ values[0] }}</span
+        >
+        <span
+          class="figures end beside"
+          :style="{ bottom: `${up.shown.value * 100}%` }"
+          :class="{ over: up.shown.value < 0.5 }"
+          >{{ values[1] }}</span
+        >
+      </template>
     </div>
   </div>
 </template>
@@ -179,5 +194,24 @@ const change = (way: 'across' | 'up') => (lock.value = lock.value === way ? '' :
   inset: auto 0;
   height: 2px;
   margin-bottom: -1px;
+}
+.end {
+  position: absolute;
+  padding: 2px 6px;
+  font-size: 14px;
+}
+.below {
+  bottom: 0;
+  transform: translateX(-100%);
+}
+.below.after {
+  transform: none;
+}
+.beside {
+  right: 0;
+  transform: translateY(100%);
+}
+.beside.over {
+  transform: none;
 }
 </style>

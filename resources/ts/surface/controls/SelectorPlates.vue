@@ -27,7 +27,7 @@ function key(event: KeyboardEvent): void {
 
 <template>
   <div class="control selector" :class="control.size">
-    <span v-if="control.text || control.height > 1" class="words">{{ control.text || control.name }}</span>
+    <span class="words">{{ control.text || control.name }}</span>
     <span class="options" role="radiogroup" :aria-label="control.name" @keydown="key">
       <button
         v-for="(name, i) in options"
@@ -48,18 +48,20 @@ function key(event: KeyboardEvent): void {
 
 <style scoped>
 .selector {
-  flex-direction: column;
-  gap: 4px;
-  padding: 6px;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 12px;
+  padding: 6px 8px;
 }
 .options {
   display: flex;
-  flex: 1;
-  flex-wrap: wrap;
+  flex: 1 1 60%;
+  align-self: stretch;
   gap: 4px;
 }
 button {
-  flex: 1 1 80px;
+  flex: 1 1 0;
+  min-width: 44px;
   min-height: 44px;
   padding: 4px 8px;
   border: 1px solid var(--rule);

@@ -1,0 +1,53 @@
+<script setup lang="ts">
+import { computed, onMounted, ref } from 'vue'
+import { useSession } from '@/api/session'
+import { useAttempt } from '@/components/attempt'
+import { codedSurfaces, setCode } from './files'
+
+/** Whether a surface has a pass code, and another one for it. */
+const props = defineProps<{ surface: string }>()
+const session = useSession()
+const coded = ref<string[] | null>(null)
+const code = ref('')
+const said = ref('')
+const { failed, attempt } = useAttempt()
+const isCoded = computed(() => coded.value?.includes(props.surface) === true)
+onMounted(() => attempt(async () => (coded.value = await codedSurfaces())))
+const put = (next: string) =>
+  attempt(async () => {
+    coded.value = await setCode(props.surface, next)
+    said.value = next === '' ? 'Nobody gets in by a code now.' : 'From now on this code is asked for, of everybody.'
+    code.value = ''
+  })
+</script>
+
+<template>
+  <section aria-label="Pass code">
+    <h3>Pass code</h3>
+    <p v-if="coded && !isCoded" class="wrong">There is none yet: nobody gets in but people who log in.</p>
+    <p v-else-if="coded">There is one. It is kept so that nobody can read it; give a new one if it is forgotten.</p>
+    <form v-if="session.mayBuild" class="line" @submit.prevent="put(code)">
+      <input
+        v-model="code"
+        class="inline-field"
+        inputmode="numeric"
+        autocomplete="off"
+        placeholder="4 to 12 digits"
+        aria-label="New pass code"
+      />
+      <v-btn type="submit" :disabled="code === ''">Set code</v-btn>
+      <v-btn v-if="isCoded" @click="put('')">Remove code</v-btn>
+    </form>
+    <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
+    <p v-else-if="said" role="status">{{ said }}</p>
+  </section>
+</template>
+
+<style scoped>
+.line {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  margin: 8px 0;
+}
+</style>
