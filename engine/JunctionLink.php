@@ -13,7 +13,6 @@ use NimbleJunction\Engine\Net\Descriptors;
 use NimbleJunction\Engine\Order\ForGuests;
 use NimbleJunction\Engine\Order\Orders;
 use NimbleJunction\Engine\Order\Reach;
-use NimbleJunction\Engine\Order\Touch;
 use NimbleJunction\Engine\Said\Welcome;
 use NimbleJunction\Engine\Surfaces\Touching;
 use NimbleJunction\Engine\Topic\Topic;
@@ -61,9 +60,9 @@ final class JunctionLink implements Conversation
     {
         unset($this->views[$client]);
         $this->people->left($client);
-        foreach ($this->touching->gone($client) as [$point, $rest]) {
+        foreach ($this->touching->gone($client) as [$point, $rest, $act]) {
             // Whoever is gone holds nothing down.
-            $this->engine->set($point, $rest, Touch::act($client->token->user, $client->token->surface));
+            $this->engine->set($point, $rest, $act);
         }
         $this->lending->gone($client);
     }

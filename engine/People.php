@@ -65,7 +65,9 @@ final class People
         if ($client?->token->role !== Role::Guest) {
             return false;
         }
-        $this->over[$client->token->visit] = true;
+        if ($client->token->visit !== '') {
+            $this->over[$client->token->visit] = true;
+        }
         $this->over = \array_slice($this->over, -self::MOST_OVER, null, true);
         foreach ($this->places as [$other]) {
             if ($other->token->visit === $client->token->visit) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Furnishing;
 
 use NimbleJunction\Core\Document\Field;
+use NimbleJunction\Core\Patch\ParameterKind;
 use NimbleJunction\Core\Show\Show;
 
 /** Faders side by side, each with a button below it: for masters, groups or fixtures, or bound to nothing yet. */
@@ -77,7 +78,7 @@ final readonly class BankOfFaders implements Template
         }
         foreach ($this->of === 'fixtures' ? $show->fixtures : [] as $id => $fixture) {
             foreach ($show->patch()->footprint($fixture)->byKey as $key => $placed) {
-                if ($placed->isLight() && ! $placed->parameter->neverDriven) {
+                if ($placed->parameter->kind === ParameterKind::Intensity && ! $placed->parameter->neverDriven) {
                     $faders[] = [(string) $id, $fixture->name, "fixture:{$id}/{$key}", ''];
                     break;
                 }

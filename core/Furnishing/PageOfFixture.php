@@ -66,7 +66,7 @@ final readonly class PageOfFixture implements Template
         $id = trim((string) preg_replace('/[^a-z0-9]+/', '-', strtolower($key)), '-') ?: 'parameter';
         if ($placed->parameter->namedRanges() !== []) {
             $laying->add($id, $placed->name, 4, 3, ['kind' => 'selector', 'point' => "fixture:{$this->fixture}/{$key}"]);
-        } elseif ($placed->isLight()) {
+        } elseif ($placed->parameter->kind === ParameterKind::Intensity) {
             $laying->add($id, $placed->name, 1, 3, ['kind' => 'fader', 'points' => $this->bound($key)]);
         } else {
             $laying->add($id, $placed->name, 1, 3, ['kind' => 'knob', 'points' => $this->bound($key)]);
@@ -76,7 +76,7 @@ final readonly class PageOfFixture implements Template
     private static function order(Placed $placed): int
     {
         return match (true) {
-            $placed->isLight() => 0,
+            $placed->parameter->kind === ParameterKind::Intensity => 0,
             $placed->parameter->namedRanges() !== [] => 3,
             $placed->parameter->kind === ParameterKind::Colour => 1,
             default => 2,

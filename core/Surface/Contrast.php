@@ -10,8 +10,8 @@ final class Contrast
     /** Success criterion 1.4.3, level AA. */
     public const LEAST = 4.5;
 
-    private const DARK = '#071416';
-    private const LIGHT = '#fbf6e9';
+    private const DARK = '#000000';
+    private const LIGHT = '#ffffff';
 
     /**
      * @param string $one "#rrggbb"

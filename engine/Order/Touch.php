@@ -67,7 +67,8 @@ final readonly class Touch implements Order, ForGuests
         if ($point === null || $control === null || ! $surfaces->has($point)) {
             throw new CommandRefused('This control is not there any more.');
         }
-        $act = self::act($token->user, $surfaces->surfaces[$this->surface]->name);
+        $surface = $surfaces->surfaces[$this->surface]->name;
+        $act = new Act("person {$token->user}", $token->user === $surface ? $surface : "{$token->user} at {$surface}");
         if ($this->value === null) {
             $reach->done($reach->engine->press($point, $act));
 
@@ -76,15 +77,9 @@ final readonly class Touch implements Order, ForGuests
         $reach->done($reach->engine->set($point, $this->value, $act));
         $rest = $control->does instanceof Springs ? $control->does->rest(Surfaces::part($point)) : null;
         if ($rest !== null && is_numeric($this->value)) {
-            $reach->touching->holds($reach->client, $point, (float) $this->value, $rest);
+            $reach->touching->holds($reach->client, $point, (float) $this->value, $rest, $act);
         }
 
         return null;
-    }
-
-    /** Whoever touches something does it at a surface. */
-    public static function act(string $who, string $surface): Act
-    {
-        return new Act("person {$who}", $who === $surface ? $who : "{$who} at {$surface}");
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Engine\Surfaces;
 
+use NimbleJunction\Core\Point\Act;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Engine\LiveLink\Client;
 
@@ -13,7 +14,7 @@ final class Touching
     /** Ten fingers at 60 pictures a second, and some more. Our own choice. */
     private const MOST_A_SECOND = 1000;
 
-    /** @var \WeakMap<Client, array<string, array{Reference, float}>> what springs back, and where to, by point */
+    /** @var \WeakMap<Client, array<string, array{Reference, float, Act}>> what springs back, and where to, by point */
     private \WeakMap $held;
 
     /** @var \WeakMap<Client, array{int, int}> the second, and how many touches in it */
@@ -42,14 +43,14 @@ final class Touching
     }
 
     /** A control is where it springs back from, or back again. */
-    public function holds(Client $client, Reference $point, float $value, float $rest): void
+    public function holds(Client $client, Reference $point, float $value, float $rest, Act $act): void
     {
         $held = $this->held[$client] ?? [];
         unset($held[$point->text()]);
-        $this->held[$client] = $value === $rest ? $held : [...$held, $point->text() => [$point, $rest]];
+        $this->held[$client] = $value === $rest ? $held : [...$held, $point->text() => [$point, $rest, $act]];
     }
 
-    /** @return list<array{Reference, float}> what has to be let go now, and where it goes */
+    /** @return list<array{Reference, float, Act}> what has to be let go now, where it goes, and on whose behalf */
     public function gone(Client $client): array
     {
         $held = array_values($this->held[$client] ?? []);

@@ -17,8 +17,10 @@ process.stdin.on('data', (chunk) => { input += chunk }).on('end', () => {
     ended = true
     process.stdout.write(JSON.stringify(out), () => process.exit(0))
   }
-  const wanted = new Set(commands.flatMap((command) => (command.do === 'subscribe' && Array.isArray(command.topics) ? command.topics : [])).filter((topic) => ALWAYS_SPEAK.includes(topic)))
-  const isDone = () => out.json.filter((one) => one.type === 'answer').length >= commands.length && [...wanted].every((type) => out.json.some((one) => one.type === type))
+  const isRefused = (i) => out.json.some((one) => one.type === 'answer' && one.id === i && !one.ok)
+  const topicsOf = (command, i) => (command.do === 'subscribe' && Array.isArray(command.topics) && !isRefused(i) ? command.topics : [])
+  const wanted = () => commands.flatMap(topicsOf).filter((topic) => ALWAYS_SPEAK.includes(topic))
+  const isDone = () => out.json.filter((one) => one.type === 'answer').length >= commands.length && wanted().every((type) => out.json.some((one) => one.type === type))
   const look = () => (isDone() || Date.now() - began > LONGEST ? end() : setTimeout(look, 20))
   socket.on('unexpected-response', (_, response) => { out.status = response.statusCode; end() })
   socket.on('error', (error) => { out.error = error.message; if (out.status === null) end() })
