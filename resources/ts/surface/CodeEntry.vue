@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { ref, watch } from 'vue'
 import { Refused } from '@/api/client'
 import { enter } from './door'
 
@@ -25,8 +25,11 @@ async function ask(): Promise<void> {
     isAsking.value = false
   }
 }
+/** Whoever types again has read it. */
+watch(code, (now) => {
+  if (now !== '') said.value = ''
+})
 function type(digit: string): void {
-  said.value = ''
   code.value = (code.value + digit).slice(0, LONGEST)
 }
 </script>

@@ -21,7 +21,7 @@ export function useHand(live: () => number | null, send: (share: number) => void
   let from = 0
   let grip = 0
   let isMet = false
-  let timer = 0
+  let timer: ReturnType<typeof setTimeout> | undefined
 
   function grab(finger: number): void {
     clearTimeout(timer)
@@ -61,7 +61,7 @@ export function useHand(live: () => number | null, send: (share: number) => void
   /** The engine has it again, as soon as it says the same, or after a moment. */
   function settle(): void {
     clearTimeout(timer)
-    timer = window.setTimeout(() => (own.value = null), SETTLES)
+    timer = setTimeout(() => (own.value = null), SETTLES)
   }
 
   function heard(): void {

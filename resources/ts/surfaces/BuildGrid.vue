@@ -165,9 +165,8 @@ const ground = (event: PointerEvent) => {
 }
 .grid.building {
   background-image:
-    linear-gradient(to right, var(--line) 1px, transparent 1px), linear-gradient(to bottom, var(--line) 1px, transparent 1px);
+    linear-gradient(to right, var(--rule) 1px, transparent 1px), linear-gradient(to bottom, var(--rule) 1px, transparent 1px);
   background-size: calc(100% / var(--columns)) calc(100% / var(--rows));
-  --line: color-mix(in srgb, var(--rule) 45%, transparent);
 }
 .grip {
   position: relative;
