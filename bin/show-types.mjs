@@ -9,8 +9,8 @@ const schema = JSON.parse(readFileSync(new URL('schema/show.schema.json', root),
 delete schema.$defs.port.anyOf
 delete schema.$defs.route.oneOf
 // What fields a part of a kind has the page asks the server: forms are built from that.
-for (const name of ['trigger', 'condition', 'step', 'action', 'controlKind']) schema.$defs[name] = { title: 'PartOfKind', type: 'object', required: ['kind'], properties: { kind: { type: 'string' } } }
-for (const name of ['option', 'message', 'argument', 'selectable', 'binding']) delete schema.$defs[name]
+for (const name of ['trigger', 'condition', 'step', 'action', 'controlKind', 'handle']) schema.$defs[name] = { title: 'PartOfKind', type: 'object', required: ['kind'], properties: { kind: { type: 'string' } } }
+for (const name of ['option', 'message', 'argument', 'selectable', 'binding', 'lampColour']) delete schema.$defs[name]
 // How many of a list there may be is the reader's business: a type cannot say it. What fields are for stands in the schema, and forms show it.
 const isLeft = (key, value) => (key === 'maxItems' && typeof value === 'number') || (key === 'description' && typeof value === 'string')
 const schemaOfTypes = JSON.parse(JSON.stringify(schema, (key, value) => (isLeft(key, value) ? undefined : value)))
@@ -24,7 +24,7 @@ const types = await compile(schemaOfTypes, 'ShowDocument', {
 const BANNER = '/* Made from schema/show.schema.json by "npm run types". Change the schema, not these files. */'
 const ROOMS = {
   showProgramme: ['Look', 'CueList', 'Master', 'Wave', 'Tempo'],
-  showSurfaces: ['Surface'],
+  showSurfaces: ['Surface', 'Panel'],
   showPatch: ['Profile', 'Fixture', 'Group', 'PixelMap', 'Offer'],
 }
 const ROOT = 'ShowDocument'

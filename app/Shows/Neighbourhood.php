@@ -18,23 +18,24 @@ final class Neighbourhood
 
     /** The lists whose parts may name a part of a list. */
     private const NAMED_BY = [
-        'universes' => ['ports', 'routes', 'copies', 'fixtures', 'pixels', 'offers', 'looks', 'lists', 'masters', 'waves', 'surfaces'],
-        'ports' => ['universes', 'routes', 'offers', 'looks', 'lists', 'tempos', 'surfaces'],
+        'universes' => ['ports', 'routes', 'copies', 'fixtures', 'pixels', 'offers', 'looks', 'lists', 'masters', 'waves', 'surfaces', 'panels'],
+        'ports' => ['universes', 'routes', 'offers', 'looks', 'lists', 'tempos', 'surfaces', 'panels'],
         'routes' => ['routes', 'offers', 'looks', 'lists', 'surfaces'],
         'copies' => ['routes'],
         'profiles' => ['fixtures', 'routes', 'offers', 'looks', 'lists', 'waves', 'surfaces'],
-        'fixtures' => ['routes', 'groups', 'fixtures', 'pixels', 'offers', 'looks', 'lists', 'masters', 'waves', 'surfaces'],
-        'groups' => ['routes', 'groups', 'offers', 'looks', 'lists', 'masters', 'waves', 'surfaces'],
-        'values' => ['routes', 'offers', 'looks', 'lists', 'surfaces'],
+        'fixtures' => ['routes', 'groups', 'fixtures', 'pixels', 'offers', 'looks', 'lists', 'masters', 'waves', 'surfaces', 'panels'],
+        'groups' => ['routes', 'groups', 'offers', 'looks', 'lists', 'masters', 'waves', 'surfaces', 'panels'],
+        'values' => ['routes', 'offers', 'looks', 'lists', 'surfaces', 'panels'],
         'pixels' => ['routes', 'fixtures', 'pixels', 'offers', 'looks', 'lists', 'surfaces'],
         'notes' => [],
         'offers' => ['routes', 'fixtures', 'pixels', 'offers', 'looks', 'lists', 'surfaces'],
-        'looks' => ['routes', 'offers', 'looks', 'lists', 'masters', 'waves', 'surfaces'],
-        'lists' => ['routes', 'offers', 'looks', 'lists', 'masters', 'surfaces'],
-        'masters' => ['routes', 'offers', 'looks', 'lists', 'masters', 'waves', 'surfaces'],
+        'looks' => ['routes', 'offers', 'looks', 'lists', 'masters', 'waves', 'surfaces', 'panels'],
+        'lists' => ['routes', 'offers', 'looks', 'lists', 'masters', 'surfaces', 'panels'],
+        'masters' => ['routes', 'offers', 'looks', 'lists', 'masters', 'waves', 'surfaces', 'panels'],
         'waves' => ['routes', 'offers', 'looks', 'lists', 'waves', 'surfaces'],
         'tempos' => ['routes', 'offers', 'looks', 'lists', 'waves', 'surfaces'],
-        'surfaces' => ['routes', 'offers', 'looks', 'lists'],
+        'surfaces' => ['routes', 'offers', 'looks', 'lists', 'panels'],
+        'panels' => ['routes', 'surfaces', 'offers', 'looks', 'lists'],
     ];
 
     /** Of these only whether they are there matters to others. */

@@ -50,7 +50,7 @@ final readonly class BankOfFaders implements Template
             foreach ($bank as [$id, $name, $point]) {
                 $laying->add("{$id}-fader", $name, 1, 5, ['kind' => 'fader', ...self::bound($point)]);
             }
-            $laying->nextRow(5);
+            $laying->nextRow();
             foreach ($bank as [$id, $name, $point, $button]) {
                 $laying->add("{$id}-button", $name, 1, 1, ['kind' => 'button', 'mode' => 'momentary', ...self::bound($button === '' ? $point : $button)]);
             }

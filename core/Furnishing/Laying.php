@@ -12,6 +12,9 @@ final class Laying
     private int $column = 1;
     private int $row = 1;
 
+    /** How high the controls of the row are that is laid. */
+    private int $high = 0;
+
     public function __construct(private readonly string $name, private readonly int $columns, private readonly int $rows)
     {
     }
@@ -23,23 +26,25 @@ final class Laying
     public function add(string $id, string $name, int $width, int $height, array $does, array $more = []): void
     {
         if ($this->column + $width - 1 > $this->columns) {
-            $this->column = 1;
-            $this->row += $height;
+            $this->nextRow();
         }
         if ($this->controls === [] || $this->row + $height - 1 > $this->rows) {
             $this->controls[] = [];
             $this->column = $this->row = 1;
+            $this->high = 0;
         }
         $place = ['column' => $this->column, 'row' => $this->row, 'width' => $width, 'height' => $height];
         $this->controls[\count($this->controls) - 1][] = ['id' => $id, 'name' => mb_substr($name, 0, 60), ...$place, 'does' => $does, ...$more];
         $this->column += $width;
+        $this->high = max($this->high, $height);
     }
 
-    /** What comes next stands below what is so high. */
-    public function nextRow(int $height): void
+    /** What comes next stands below what was laid. */
+    public function nextRow(): void
     {
         $this->column = 1;
-        $this->row += $height;
+        $this->row += $this->high;
+        $this->high = 0;
     }
 
     /** @return list<array<string, mixed>> */

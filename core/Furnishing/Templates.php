@@ -16,6 +16,7 @@ final class Templates
         LooksOfList::class,
         PageOfFixture::class,
         PagesOfUniverse::class,
+        PageOfPanel::class,
     ];
 
     /**

@@ -13,6 +13,7 @@ use NimbleJunction\Core\Live\Points\Grouped;
 use NimbleJunction\Core\Live\Points\Held;
 use NimbleJunction\Core\Live\Points\Lit;
 use NimbleJunction\Core\Live\Points\Offered;
+use NimbleJunction\Core\Live\Points\PanelPages;
 use NimbleJunction\Core\Live\Points\PixelColours;
 use NimbleJunction\Core\Live\Points\Ports;
 use NimbleJunction\Core\Live\Points\Routes;
@@ -55,6 +56,7 @@ final class LivePoints
     private readonly Folders $folders;
     public readonly LiveProgramme $programme;
     public readonly Controls $controls;
+    public readonly PanelPages $panels;
 
     public function __construct(
         private readonly Trace $trace,
@@ -110,6 +112,14 @@ final class LivePoints
             fn(Reference $reference, int|float|string|null $value, int|float|string|null $before) => $this->runner->happened(new PointChanged($reference, $value, $before)),
             fn(Reference $reference) => $this->runner->pressed($reference),
         );
+        $this->panels = new PanelPages(
+            fn(Reference $reference, int $page, int $before) => $this->runner->happened(new PointChanged($reference, $page, $before)),
+            function (array $routes): void {
+                foreach ($routes as $route) {
+                    $this->runner->showings->forget($route);
+                }
+            },
+        );
         foreach ([
             $this->slots,
             $this->arriving,
@@ -125,6 +135,7 @@ final class LivePoints
             $this->routes,
             $this->folders,
             $this->controls,
+            $this->panels,
         ] as $room) {
             $this->all->add($room);
         }
@@ -183,6 +194,7 @@ final class LivePoints
     {
         $this->values->restore($stored->part('values'));
         $this->controls->restore($stored->part('controls'));
+        $this->panels->restore($stored->part('panels'));
         $this->programme->restore($stored, $now, $away);
         $this->watching->beginAnew();
     }
@@ -203,6 +215,7 @@ final class LivePoints
         $this->routes->adopt($plan);
         $this->folders->adopt($plan);
         $this->controls->adopt($plan);
+        $this->panels->adopt($plan);
         $this->changes->adopt($plan);
         $this->watching->adopt($plan);
         $this->runner->adopt($plan);

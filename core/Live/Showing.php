@@ -18,6 +18,9 @@ final class Showing
     /** The value of the point that it was told of last; null where it knows nothing yet. */
     public ?float $told = null;
     public ?int $heardAt = null;
+
+    /** @var list<array{string, int}> what it was told lately, and when: it may all come back */
+    private array $lately = [];
     public ?int $sentAt = null;
 
     /** How often it has sent back what it was told. */
@@ -37,14 +40,34 @@ final class Showing
         $this->value = $value;
     }
 
-    /** When it may be told: not while a hand is on it, and not too often. */
+    /** It was told something. */
+    public function told(string $bytes, int $now, int $lately): void
+    {
+        $this->sentAt = $now;
+        $this->lately = array_values(array_filter($this->lately, static fn(array $one): bool => $now - $one[1] < $lately));
+        $this->lately[] = [$bytes, $now];
+    }
+
+    /** Whether it was told this within a time, and no hand has moved it since. */
+    public function wasTold(string $bytes, int $now, int $lately): bool
+    {
+        foreach ($this->lately as [$one, $at]) {
+            if ($one === $bytes && $now - $at < $lately && ($this->heardAt === null || $this->heardAt < $at)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** When it may be told: no motor moves while a hand is on it, a lamp does at once; neither too often. */
     public function mayBeToldAt(int $now): int
     {
         $gap = (int) round(($this->route->back?->gap() ?? 0.0) * 1e9);
 
         return max(
             $now,
-            $this->heardAt === null ? $now : $this->heardAt + self::HAND_RESTS_NANOS,
+            $this->heardAt === null || $this->route->back?->isWhatItSends() !== true ? $now : $this->heardAt + self::HAND_RESTS_NANOS,
             $this->sentAt === null ? $now : $this->sentAt + $gap,
         );
     }

@@ -93,7 +93,8 @@ final class Showings implements Room
         $bytes = $this->sending->written($this->ports[$route->id], $message);
         $isFader = $route->back?->isWhatItSends() === true;
         $isLately = $showing->sentAt !== null && $now - $showing->sentAt < self::ECHO_NANOS && $showing->heardAt < $showing->sentAt;
-        if ($isFader && $isLately && ($bytes === $showing->shown || self::isCoarseHalf($message, $showing->value))) {
+        $isHalf = $isLately && self::isCoarseHalf($message, $showing->value);
+        if ($isFader && ($isHalf || $showing->wasTold($bytes, $now, self::ECHO_NANOS))) {
             ++$showing->echoes;
 
             return true;
@@ -198,11 +199,14 @@ final class Showings implements Room
         $route = $showing->route;
         unset($this->pending[$route->id]);
         $back = $route->back;
-        $message = $back === null || ! $switches->isOn($route->id, $route->enabled) ? null : $this->message($route, $back);
-        if ($back === null || $message === null) {
+        if ($back === null || ! $switches->isOn($route->id, $route->enabled)) {
             return;
         }
         $this->tellBesides($showing, $back, $isAgain, $now);
+        $message = $this->message($route, $back);
+        if ($message === null) {
+            return;
+        }
         $bytes = $this->sending->written($this->ports[$route->id], $message);
         $value = (float) $message->number(1);
         $isNear = $showing->value !== null && abs($value - $showing->value) < $back->deadBand();
@@ -217,7 +221,7 @@ final class Showings implements Room
             return;
         }
         $showing->show($bytes, $value);
-        $showing->sentAt = $now;
+        $showing->told($bytes, $now, self::ECHO_NANOS);
         $this->say($route, $message, $now);
     }
 
@@ -226,7 +230,7 @@ final class Showings implements Room
     {
         $route = $showing->route;
         $value = $this->value($route, $back);
-        $messages = $value === null ? [] : $back->alongside($route, $value, $isAgain ? null : $showing->told);
+        $messages = $value === null ? [] : $back->alongside($route, $value, $isAgain ? null : $showing->told, $this->points);
         $showing->told = $value;
         foreach ($messages as $message) {
             $this->say($route, $message, $now);

@@ -6,6 +6,7 @@ namespace NimbleJunction\Core\Plan;
 
 use NimbleJunction\Core\Message\Agreed;
 use NimbleJunction\Core\Offer\Offers;
+use NimbleJunction\Core\Panel\Panels;
 use NimbleJunction\Core\Patch\Patch;
 use NimbleJunction\Core\Pixels\Pixels;
 use NimbleJunction\Core\Programme\Lanes;
@@ -60,6 +61,7 @@ final readonly class Plan
         public Programme $programme = new Programme(),
         public Lanes $lanes = new Lanes(),
         public Surfaces $surfaces = new Surfaces(),
+        public Panels $panels = new Panels(),
     ) {
     }
 

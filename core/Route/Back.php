@@ -34,7 +34,7 @@ interface Back extends Kind
      *
      * @return list<Message>
      */
-    public function alongside(Route $route, float $value, ?float $before): array;
+    public function alongside(Route $route, float $value, ?float $before, Readings $readings): array;
 
     /** @return float difference of values that is not worth telling, in the control's own terms */
     public function deadBand(): float;

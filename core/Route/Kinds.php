@@ -84,6 +84,7 @@ final class Kinds
                 Step\AccelerateStep::class,
                 Step\PickUpStep::class,
                 Step\TakeOverStep::class,
+                Step\VelocityStep::class,
                 Step\DelayStep::class,
                 Step\HoldOffStep::class,
                 Step\ThinStep::class,

@@ -243,6 +243,11 @@ final readonly class References
                 $this->faults[] = $fault;
             }
         }
+        foreach (array_values($this->show->panels) as $i => $panel) {
+            foreach ($references->ofPanel($panel, "/panels/{$i}") as $fault) {
+                $this->faults[] = $fault;
+            }
+        }
     }
 
     private function sharing(string $path, string $id): void

@@ -9,6 +9,8 @@ use NimbleJunction\Core\Message\Agreed;
 use NimbleJunction\Core\Message\AgreedNote;
 use NimbleJunction\Core\Offer\Offer;
 use NimbleJunction\Core\Offer\Offers;
+use NimbleJunction\Core\Panel\Panel;
+use NimbleJunction\Core\Panel\Panels;
 use NimbleJunction\Core\Patch\Fixture;
 use NimbleJunction\Core\Patch\Group;
 use NimbleJunction\Core\Patch\Groups;
@@ -51,6 +53,7 @@ final readonly class Show
         'waves' => [Wave::class, Wave::MOST],
         'tempos' => [Tempo::class, Tempo::MOST],
         'surfaces' => [Surface::class, Surface::MOST],
+        'panels' => [Panel::class, Panel::MOST],
     ];
 
     /** @var array<string, UniverseEntry> by id */
@@ -104,12 +107,16 @@ final readonly class Show
     /** @var array<string, Surface> by id */
     public array $surfaces;
 
+    /** @var array<string, Panel> by id */
+    public array $panels;
+
     private Patch $patch;
     private Pixels $pixelMaps;
     private Agreed $agreed;
     private Offers $allOffers;
     private Programme $programme;
     private Surfaces $allSurfaces;
+    private Panels $allPanels;
 
     /**
      * @param int $middleC octave number of note 60, 3 to 5: makers differ
@@ -138,6 +145,8 @@ final readonly class Show
         $this->tempos = self::only($lists['tempos'] ?? [], Tempo::class);
         $this->surfaces = self::only($lists['surfaces'] ?? [], Surface::class);
         $this->allSurfaces = new Surfaces($this->surfaces);
+        $this->panels = self::only($lists['panels'] ?? [], Panel::class);
+        $this->allPanels = new Panels($this->panels, $this->surfaces);
         $this->programme = new Programme($this->looks, $this->lists, $this->masters, $this->waves, $this->tempos);
         $this->patch = new Patch($this->profiles, $this->fixtures, new Groups($this->groups), $this->runs());
     }
@@ -185,6 +194,7 @@ final readonly class Show
             'waves' => $this->waves,
             'tempos' => $this->tempos,
             'surfaces' => $this->surfaces,
+            'panels' => $this->panels,
             default => [],
         };
     }
@@ -221,6 +231,12 @@ final readonly class Show
     public function programme(): Programme
     {
         return $this->programme;
+    }
+
+    /** Hardware that moves controls. */
+    public function panels(): Panels
+    {
+        return $this->allPanels;
     }
 
     /** Its pages of controls. */

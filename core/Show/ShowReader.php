@@ -13,6 +13,7 @@ use NimbleJunction\Core\Offer\LevelFunction;
 use NimbleJunction\Core\Offer\NumberFunction;
 use NimbleJunction\Core\Offer\PressFunction;
 use NimbleJunction\Core\Offer\SetFunction;
+use NimbleJunction\Core\Panel\Handles;
 use NimbleJunction\Core\Pixels\Layouts;
 use NimbleJunction\Core\Programme\Follow\AfterFollow;
 use NimbleJunction\Core\Programme\Follow\BeatFollow;
@@ -79,6 +80,7 @@ final class ShowReader
             'toEnd' => [MessageTo::class, SlotEnd::class],
             'layout' => Layouts::ALL,
             'follow' => [AfterFollow::class, CompleteFollow::class, BeatFollow::class, TimecodeFollow::class],
+            'handle' => Handles::ALL,
             'controlKind' => ControlKinds::ALL,
             'offeredFunction' => [LevelFunction::class, SetFunction::class, PressFunction::class, NumberFunction::class],
         ]);

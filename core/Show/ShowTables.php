@@ -25,6 +25,7 @@ final class ShowTables
         'toEnd' => 'The short form, `to`',
         'layout' => 'How pixels lie, in `layout`',
         'follow' => 'When the next cue goes by itself, in `follow`',
+        'handle' => 'Parts of panels, in `does`',
         'controlKind' => 'Controls of surfaces, in `does`',
         'offeredFunction' => 'What values of an offered parameter do, in `functions`',
     ];

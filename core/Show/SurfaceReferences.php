@@ -6,6 +6,8 @@ namespace NimbleJunction\Core\Show;
 
 use NimbleJunction\Core\Document\Fault;
 use NimbleJunction\Core\Document\Part;
+use NimbleJunction\Core\Panel\Panel;
+use NimbleJunction\Core\Panel\Panels;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Route\Action;
 use NimbleJunction\Core\Surface\Surface;
@@ -20,7 +22,46 @@ final readonly class SurfaceReferences
     /** @return list<Fault> */
     public function of(Surface $surface, string $path): array
     {
-        return $this->ofPart($surface, $path);
+        return [...$this->ofPart($surface, $path), ...$this->ofGrips($surface, $path)];
+    }
+
+    /** @return list<Fault> */
+    public function ofPanel(Panel $panel, string $path): array
+    {
+        $faults = isset($this->show->surfaces[$panel->surface]) ? [] : [new Fault("{$path}/surface", "there is no surface \"{$panel->surface}\"", 'Name the id of a surface of this show.')];
+        foreach ($panel->parts as $i => $part) {
+            array_push($faults, ...($part->when === null ? [] : (new RouteReferences($this->show))->ofPart($part->when, "{$path}/parts/{$i}/when")));
+        }
+
+        return $faults;
+    }
+
+    /**
+     * Parts of panels that a surface names are parts of panels of this surface, and can move what they are to move.
+     *
+     * @return list<Fault>
+     */
+    private function ofGrips(Surface $surface, string $path): array
+    {
+        $faults = [];
+        $parts = [];
+        foreach ($this->show->panels as $panel) {
+            $parts += $panel->surface === $surface->id ? $panel->byId : [];
+        }
+        foreach ($surface->pages as $i => $page) {
+            foreach ($page->controls as $k => $control) {
+                foreach ($control->hardware as $n => $grip) {
+                    $part = $parts[$grip->part] ?? null;
+                    $at = "{$path}/pages/{$i}/controls/{$k}/hardware/{$n}";
+                    // A surface that comes in before its panel names what will be there.
+                    if ($part !== null && ! Panels::fits($part, $control, $grip->moves)) {
+                        $faults[] = new Fault($at, "\"{$part->id}\" cannot move that of \"{$control->name}\"", 'A fader moves what has a level, a button what is pressed; a pad has across and up.');
+                    }
+                }
+            }
+        }
+
+        return $faults;
     }
 
     /** @return list<Fault> of a part and of all that it holds */

@@ -18,6 +18,9 @@ final readonly class Control implements Part, Checked
     public const COLOUR = '/^#[0-9a-f]{6}$/D';
     public const COLOUR_RULE = 'Write a colour as # and six hexadecimal digits, in small letters, like #1f6f5c.';
 
+    /** What is read of it as a text. */
+    public const TEXT = 'text';
+
     /** What is pressed of it when somebody rests on it. */
     public const LONG = 'long';
 
@@ -40,6 +43,7 @@ final readonly class Control implements Part, Checked
      * @param Reference|null $enabled can only be moved while this point is above 0
      * @param Reference|null $longPress pressed when somebody rests on it
      * @param list<Action> $do what its moves do besides
+     * @param list<Grip> $hardware parts of panels that move it
      */
     public function __construct(
         public string $id,
@@ -60,6 +64,7 @@ final readonly class Control implements Part, Checked
         public ?Reference $enabled = null,
         public ?Reference $longPress = null,
         public array $do = [],
+        public array $hardware = [],
     ) {
     }
 
@@ -89,6 +94,7 @@ final readonly class Control implements Part, Checked
             Field::pointOrNone('enabled', 'Can be moved only while this point is on')->rare(),
             Field::pointOrNone('longPress', 'A long press presses')->rare(),
             Field::parts('do', 'Its moves do besides', 'action')->rare(),
+            Field::objects('hardware', 'Moved by parts of a panel', Grip::class, 8)->rare(),
         ];
     }
 
@@ -109,7 +115,7 @@ final readonly class Control implements Part, Checked
     /** @return array<string, PointKind> what can be set and pressed of it, by name: '' for the control itself */
     public function parts(): array
     {
-        $parts = $this->does?->parts() ?? [];
+        $parts = [...$this->does?->parts() ?? [], self::TEXT => PointKind::Text];
 
         return $this->longPress === null ? $parts : [...$parts, self::LONG => PointKind::Press];
     }

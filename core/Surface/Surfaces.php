@@ -86,7 +86,7 @@ final readonly class Surfaces
         foreach ($control->parts() as $part => $kind) {
             $point = Reference::parse("surface:{$surface->id}/{$control->id}".($part === '' ? '' : "/{$part}"));
             $isPressed = \in_array($kind, [PointKind::Switch, PointKind::Press], true);
-            if ($point !== null && $part !== Control::LONG) {
+            if ($point !== null && ! \in_array($part, [Control::LONG, Control::TEXT], true)) {
                 $triggers[] = $isPressed ? new PressedTrigger($point) : new PointTrigger($point);
             }
         }

@@ -82,6 +82,7 @@ final class FernhallGlasshouse
             'waves' => FernhallProgramme::waves(),
             'tempos' => FernhallProgramme::tempos(),
             'surfaces' => FernhallSurfaces::all(),
+            'panels' => FernhallSurfaces::panels(),
         ];
     }
 

@@ -16,6 +16,23 @@ final class FernhallSurfaces
         return [self::guide(), self::frontOfHouse(), self::door()];
     }
 
+    /** @return list<array<string, mixed>> */
+    public static function panels(): array
+    {
+        $says = static fn(string $kind, array $more): array => ['kind' => $kind, 'port' => 'lectern', 'channel' => 1, ...$more];
+
+        return [[
+            'id' => 'lectern', 'name' => 'Lectern', 'surface' => 'front-of-house',
+            'note' => 'Motor faders 7 and 8, encoder 2. What else it has is bound by routes.',
+            'parts' => [
+                ['id' => 'fader-7', 'name' => 'Fader 7', 'when' => $says('controller', ['controller' => 7]), 'does' => ['kind' => 'fader']],
+                ['id' => 'fader-8', 'name' => 'Fader 8', 'when' => $says('controller', ['controller' => 8]), 'does' => ['kind' => 'fader']],
+                ['id' => 'button-8', 'name' => 'Button 8', 'when' => $says('note', ['note' => 43]), 'does' => ['kind' => 'button']],
+                ['id' => 'encoder-2', 'name' => 'Encoder 2', 'when' => $says('relative', ['controller' => 17, 'encoding' => 'twos-complement']), 'does' => ['kind' => 'encoder']],
+            ],
+        ]];
+    }
+
     /** @return array<string, mixed> */
     private static function guide(): array
     {
@@ -47,7 +64,16 @@ final class FernhallSurfaces
     /** @return array<string, mixed> */
     private static function frontOfHouse(): array
     {
-        $fader = static fn(string $id, string $name, int $column, string $point): array => self::at($id, $name, $column, 3, 1, 5, ['kind' => 'fader', 'points' => [['point' => $point]]]);
+        $fader = static fn(string $id, string $name, int $column, string $point, string $part = ''): array => self::at(
+            $id,
+            $name,
+            $column,
+            3,
+            1,
+            5,
+            ['kind' => 'fader', 'points' => [['point' => $point]]],
+            $part === '' ? [] : ['hardware' => [['part' => $part]]],
+        );
 
         return [
             'id' => 'front-of-house', 'name' => 'Front of house', 'folder' => 'Night Walk', 'entry' => 'people',
@@ -59,15 +85,15 @@ final class FernhallSurfaces
                 self::at('walk-in', 'Walk-in', 1, 2, 2, 1, self::press('look:walk-in'), ['colour' => '#d9a441', 'showsValue' => false]),
                 self::at('talk', 'Talk', 3, 2, 2, 1, self::press('look:talk'), ['colour' => '#d9a441', 'showsValue' => false]),
                 self::at('interval', 'Interval', 5, 2, 2, 1, self::press('look:interval'), ['colour' => '#d9a441', 'showsValue' => false]),
-                self::at('roof', 'Glass roof', 7, 2, 2, 1, self::press('look:roof'), ['showsValue' => false]),
+                self::at('roof', 'Glass roof', 7, 2, 2, 1, self::press('look:roof'), ['showsValue' => false, 'hardware' => [['part' => 'button-8']]]),
                 self::at('tempo', 'Tempo', 9, 2, 2, 1, ['kind' => 'tempo', 'tempo' => 'music']),
                 $fader('grand', 'Grand', 1, 'master:grand'),
-                $fader('ferns', 'Ferns', 2, 'master:ferns'),
-                $fader('path', 'Path', 3, 'master:path'),
+                $fader('ferns', 'Ferns', 2, 'master:ferns', 'fader-7'),
+                $fader('path', 'Path', 3, 'master:path', 'fader-8'),
                 $fader('lantern', 'Lantern', 4, 'fixture:lantern/level'),
                 $fader('doors', 'Doors', 5, 'fixture:doors/level'),
                 self::at('lily', 'Lantern now', 6, 3, 1, 5, ['kind' => 'meter', 'shows' => ['point' => 'fixture:lantern/level/leaves']]),
-                self::at('colour', 'Fern colour', 7, 3, 2, 2, ['kind' => 'knob', 'points' => [['point' => 'group:ferns/colour']]]),
+                self::at('colour', 'Fern colour', 7, 3, 2, 2, ['kind' => 'knob', 'points' => [['point' => 'group:ferns/colour']]], ['hardware' => [['part' => 'encoder-2']]]),
                 self::at('tilt', 'Fern tilt', 9, 3, 2, 2, ['kind' => 'fader', 'run' => 'right', 'middle' => true, 'points' => [['point' => 'group:ferns/tilt']], 'detents' => [50]]),
                 self::at('mood', 'House', 7, 5, 4, 1, ['kind' => 'selector', 'point' => 'value:house-open']),
                 self::at('back', 'Back', 7, 6, 1, 2, ['kind' => 'button', 'mode' => 'once', 'points' => [['point' => 'list:night-walk/back']]]),

@@ -45,6 +45,7 @@ export function makeRouter(): Router {
       { path: '/programme-waves/:id?', component: () => import('./programme/WavesPage.vue') },
       { path: '/programme-tempo/:id?', component: () => import('./programme/TempoPage.vue') },
       { path: '/surfaces/:id?', component: () => import('./surfaces/SurfacesPage.vue') },
+      { path: '/surfaces-panels/:id?', component: () => import('./surfaces/PanelsPage.vue') },
       { path: '/surfaces-build/:id/:page?', component: () => import('./surfaces/BuildPage.vue') },
       { path: '/live', component: () => import('./programme/LivePage.vue') },
       { path: '/stand-ins', component: () => import('./standins/StandInsPage.vue') },

@@ -96,7 +96,7 @@ final class SurfacesApiTest extends AppTestCase
             $this->postJson('/api/show/undo')->assertOk();
             self::assertSame($before, $this->pages('guide'));
         }
-        self::assertSame(['faders', 'looks', 'fixture', 'universe'], array_map(static fn(string $class): string => $class::kind(), Templates::ALL));
+        self::assertSame(['faders', 'looks', 'fixture', 'universe', 'panel'], array_map(static fn(string $class): string => $class::kind(), Templates::ALL));
         $this->postJson('/api/show/surfaces/guide/template', ['kind' => 'fixture', 'fixture' => 'gone'])->assertStatus(422);
         $this->postJson('/api/show/surfaces/guide/template', ['kind' => 'nothing'])->assertStatus(422);
         $this->postJson('/api/show/surfaces/gone/template', ['kind' => 'looks'])->assertStatus(404);

@@ -89,7 +89,7 @@ final class Controls extends PlanRoom implements Room
         return match ($kind) {
             PointKind::Switch => new Point($reference, $name, $kind, isSet: true, isPressed: true),
             PointKind::Press => new Point($reference, $name, $kind, isPressed: true),
-            PointKind::Text => new Point($reference, $name, $kind, isSet: true),
+            PointKind::Text => new Point($reference, $name, $kind, isSet: $part !== Control::TEXT),
             default => new Point($reference, $name, $kind, $kind === PointKind::Number ? -100.0 : 0.0, 100.0, '%', isSet: true),
         };
     }
@@ -119,6 +119,9 @@ final class Controls extends PlanRoom implements Room
         $kind = $control?->parts()[Surfaces::part($reference)] ?? null;
         if ($control?->does === null || $kind === null) {
             return 'there is no such control';
+        }
+        if (Surfaces::part($reference) === Control::TEXT) {
+            return 'it is what the control shows, and cannot be set';
         }
         $before = $this->read($reference);
         $hand = $this->hand($reference->id, $control, $act->name, $now);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Route\Back;
 
 use NimbleJunction\Core\Document\Field;
+use NimbleJunction\Core\Point\Readings;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Route\Action\SetAction;
 use NimbleJunction\Core\Route\Back;
@@ -63,7 +64,7 @@ abstract readonly class Backwards implements Back
         return [];
     }
 
-    public function alongside(Route $route, float $value, ?float $before): array
+    public function alongside(Route $route, float $value, ?float $before, Readings $readings): array
     {
         return [];
     }

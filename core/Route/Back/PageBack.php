@@ -7,6 +7,7 @@ namespace NimbleJunction\Core\Route\Back;
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Message\MessageAddress;
 use NimbleJunction\Core\Message\Osc;
+use NimbleJunction\Core\Point\Readings;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Route\Route;
 use NimbleJunction\Core\Route\Trigger\OscTrigger;
@@ -66,7 +67,7 @@ final readonly class PageBack extends ValueBack
     }
 
     /** The name as long as nobody has told it, the colour whenever it is another one. */
-    public function alongside(Route $route, float $value, ?float $before): array
+    public function alongside(Route $route, float $value, ?float $before, Readings $readings): array
     {
         $trigger = $route->triggers[0] ?? null;
         $address = $trigger instanceof OscTrigger ? $trigger->address : '';

@@ -8,6 +8,7 @@ import type {
   Group,
   LevelSpan,
   Offer,
+  Panel,
   Parameter,
   PixelMap,
   Port,
@@ -34,6 +35,7 @@ export type {
   Group,
   LevelSpan,
   Offer,
+  Panel,
   Parameter,
   PixelMap,
   Port,
@@ -325,6 +327,7 @@ export const useShow = defineStore('show', () => {
   const masters = computed<Master[]>(() => document.value?.masters ?? [])
   const waves = computed<Wave[]>(() => document.value?.waves ?? [])
   const tempos = computed<Tempo[]>(() => document.value?.tempos ?? [])
+  const panels = computed<Panel[]>(() => document.value?.panels ?? [])
   const surfaces = computed<Surface[]>(() => document.value?.surfaces ?? [])
   const offers = computed<Offer[]>(() => document.value?.offers ?? [])
   const groups = computed<Group[]>(() => document.value?.groups ?? [])
@@ -368,6 +371,7 @@ export const useShow = defineStore('show', () => {
     waves,
     tempos,
     surfaces,
+    panels,
     layoutOf,
     patchOf,
     footprintOf,

@@ -1,7 +1,7 @@
 /* Made from schema/show.schema.json by "npm run types". Change the schema, not these files. */
 import type { Copy, Note, Port, Route, Universe, Value } from './showParts'
 import type { CueList, Look, Master, Tempo, Wave } from './showProgramme'
-import type { Surface } from './showSurfaces'
+import type { Panel, Surface } from './showSurfaces'
 import type { Fixture, Group, Offer, PixelMap, Profile } from './showPatch'
 
 export interface ShowDocument {
@@ -26,6 +26,7 @@ export interface ShowDocument {
   waves?: Wave[]
   tempos?: Tempo[]
   surfaces?: Surface[]
+  panels?: Panel[]
 }
 
 export type * from './showParts'

@@ -1,5 +1,5 @@
 /* Made from schema/show.schema.json by "npm run types". Change the schema, not these files. */
-import type { Id, PartOfKind3, Point } from './showParts'
+import type { Id, PartOfKind, PartOfKind3, Point } from './showParts'
 
 export interface Surface {
   id: Id
@@ -38,8 +38,38 @@ export interface Control {
   enabled?: Point
   longPress?: Point
   do?: PartOfKind3[]
+  hardware?: Grip[]
 }
 export interface PartOfKind4 {
   kind: string
   [k: string]: unknown
+}
+export interface Grip {
+  part: string
+  moves?: string
+}
+export interface Panel {
+  id: Id
+  name: string
+  surface: Id
+  enabled?: boolean
+  parts?: PartOfAPanel[]
+  note?: string
+}
+export interface PartOfAPanel {
+  id: string
+  name?: string
+  when: PartOfKind
+  does: PartOfKind5
+  display?: Display
+}
+export interface PartOfKind5 {
+  kind: string
+  [k: string]: unknown
+}
+export interface Display {
+  shows?: 'name' | 'value' | 'name and value'
+  address?: string
+  before?: string
+  length?: number
 }

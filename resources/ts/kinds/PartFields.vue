@@ -35,6 +35,8 @@ const lists: Record<string, () => { id: string; name: string }[]> = {
   group: () => show.groups,
   fixture: () => show.fixtures,
   tempo: () => show.tempos,
+  surface: () => show.surfaces,
+  panel: () => show.panels,
 }
 const value = (field: FieldOfPart) => shown(field, scope.value)
 const words = (field: FieldOfPart) =>

@@ -7,6 +7,7 @@ import { useEngine } from '@/live/engine'
 import SurfaceForm from './SurfaceForm.vue'
 import SurfaceIn from './SurfaceIn.vue'
 import SurfacePanel from './SurfacePanel.vue'
+import SurfaceTabs from './SurfaceTabs.vue'
 
 /** The surfaces of the show. */
 const show = useShow()
@@ -31,7 +32,7 @@ const rows = computed<Row[]>(() =>
   <ListPage
     list="surfaces"
     title="Surfaces"
-    note="Pages of controls for phones, tablets and kiosks"
+    note=""
     what="surface"
     whats="surfaces"
     path="/surfaces"
@@ -41,6 +42,7 @@ const rows = computed<Row[]>(() =>
     empty="No surfaces yet. A surface is pages of buttons, faders and pads that run on any phone or tablet, with an address of its own."
     columns="minmax(320px, 1.1fr) minmax(0, 1fr)"
   >
+    <template #tabs><SurfaceTabs /></template>
     <template #head="{ open }"><v-btn @click="open('in')">Import</v-btn></template>
     <template #row="{ row }"
       ><strong>{{ row.name }}</strong> <span class="quiet small words">{{ row.text }}</span></template
