@@ -11,6 +11,10 @@ namespace NimbleJunction\Bench;
 
 require __DIR__.'/../vendor/autoload.php';
 
+// Pages and the engine must know one secret, also in processes that are started from here.
+$_SERVER['APP_KEY'] = $_ENV['APP_KEY'] = 'base64:'.base64_encode(str_repeat('k', 32));
+putenv("APP_KEY={$_SERVER['APP_KEY']}");
+
 $all = [
     'merge' => static fn(): Measurement => new Merge(),
     'parameters' => static fn(): Measurement => new Parameters(),
@@ -28,6 +32,7 @@ $all = [
     'edits' => static fn(): Measurement => new Edits(),
     'large-pages' => static fn(): Measurement => new LargePages(3.0),
     'page' => static fn(): Measurement => new Page(5.0),
+    'surfaces' => static fn(): Measurement => new Surfaces(5.0),
     'soak' => static fn(): Measurement => new Soak(60.0),
     'codecs' => static fn(): Measurement => new Codecs(),
     'start' => static fn(): Measurement => new Start(8),

@@ -59,6 +59,7 @@ Route::prefix('api')->group(function (): void {
         Route::get('shows/{id}/export', [ShelfController::class, 'export'])->whereNumber('id');
         Route::get('shows/{id}/opening', [ShelfController::class, 'opening'])->whereNumber('id');
 
+        Route::get('show/panels/{id}/addresses', [SurfaceController::class, 'addresses']);
         Route::get('surfaces/coded', [SurfaceController::class, 'coded']);
         Route::get('kinds', KindController::class);
         Route::post('formula', FormulaController::class);
@@ -103,6 +104,7 @@ Route::prefix('api')->group(function (): void {
 });
 
 // A surface has a page of its own, small enough for a phone.
+Route::get('s/{id}/manifest.json', [SurfaceController::class, 'manifest'])->where('id', '[a-z0-9][a-z0-9-]{0,59}');
 Route::view('s/{id}', 'surface')->where('id', '[a-z0-9][a-z0-9-]{0,59}');
 
 // Everything else is the page; it finds its own way from there.

@@ -14,7 +14,7 @@ final class Bindings
     private const LOOSE = ['visible', 'enabled', 'longPress'];
 
     /** Kinds that are nothing without their point. */
-    private const NEED_POINT = ['selector', 'meter', 'tempo'];
+    private const NEED_POINT = ['selector', 'meter', 'tempo', 'slots'];
 
     /** @var array<string, true> points that were left out */
     private array $left = [];
@@ -75,9 +75,16 @@ final class Bindings
                 $does[$field] = array_values(array_filter($bindings, fn(mixed $one): bool => ! \is_array($one) || ! $this->isGone($one['point'] ?? null)));
             }
         }
+        foreach (['fixtures' => 'fixture', 'groups' => 'group'] as $field => $kind) {
+            $ids = $does[$field] ?? null;
+            if (\is_array($ids)) {
+                $does[$field] = array_values(array_filter($ids, fn(mixed $id): bool => ! \is_string($id) || ! $this->isGone("{$kind}:{$id}")));
+            }
+        }
         $shows = $does['shows'] ?? null;
         $tempo = \is_string($does['tempo'] ?? null) ? "tempo:{$does['tempo']}" : null;
-        $lacks = $this->isGone($does['point'] ?? null) || $this->isGone(\is_array($shows) ? $shows['point'] ?? null : null) || $this->isGone($tempo);
+        $universe = \is_string($does['universe'] ?? null) ? "slot:{$does['universe']}/1" : null;
+        $lacks = $this->isGone($does['point'] ?? null) || $this->isGone(\is_array($shows) ? $shows['point'] ?? null : null) || $this->isGone($tempo) || $this->isGone($universe);
         if ($lacks && \in_array($does['kind'] ?? '', self::NEED_POINT, true)) {
             return null;
         }

@@ -42,7 +42,13 @@ final class SurfaceFile
         $bindings = new Bindings(static function (string $point) use ($show): bool {
             $reference = Reference::parse($point);
 
-            return $reference !== null && ! PointNames::isThere($show, $reference);
+            return match (true) {
+                $reference === null => false,
+                // A fixture or a group by itself, where a control names them.
+                $reference->part === '' && $reference->kind === 'fixture' => ! isset($show->fixtures[$reference->id]),
+                $reference->part === '' && $reference->kind === 'group' => ! isset($show->groups[$reference->id]),
+                default => ! PointNames::isThere($show, $reference),
+            };
         });
         $name = $this->surface['name'] ?? null;
         $this->id = (new FreeIds('surfaces', $draft->ids('surfaces')))->forName(\is_string($name) ? $name : '');

@@ -24,8 +24,6 @@ final class InUse
         $this->folder = sys_get_temp_dir().'/junction-in-use-'.bin2hex(random_bytes(6));
         mkdir($this->folder);
         $this->live = Background::freePort();
-        // As the tests have it: page and engine must know one secret.
-        putenv('APP_KEY=base64:'.base64_encode(str_repeat('k', 32)));
     }
 
     /** @return list<string> for the engine */

@@ -18,7 +18,7 @@ use NimbleJunction\Core\Wire\Midi\SystemExclusive;
 final readonly class Display implements Part, Checked
 {
     private const SHOWS = ['name', 'value', 'name and value'];
-    private const HEX = '/^(?:[0-7][0-9a-f]\s*)*$/D';
+    private const HEX = '#^(?:[0-7][0-9a-f]\s*)*$#D';
 
     /**
      * @param string $address of OSC; '' for System Exclusive

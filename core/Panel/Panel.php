@@ -9,6 +9,7 @@ use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Document\Field\Id;
 use NimbleJunction\Core\Document\Fields;
 use NimbleJunction\Core\Document\Part;
+use NimbleJunction\Core\Message\MessageAddress;
 
 /** A panel with faders, buttons and encoders, that moves the controls of a surface: its twin on the screen has the same pages and values. */
 final readonly class Panel implements Part, Checked
@@ -22,6 +23,8 @@ final readonly class Panel implements Part, Checked
     /**
      * @param string $surface id of its twin
      * @param list<PanelPart> $parts
+     * @param string $oscPort id of the port at which all controls are there by OSC; '' for none
+     * @param string $oscAddress what their addresses begin with; '' for the surface's own id
      * @param string $note '' for none
      */
     public function __construct(
@@ -30,6 +33,8 @@ final readonly class Panel implements Part, Checked
         public string $surface,
         public bool $enabled = true,
         public array $parts = [],
+        public string $oscPort = '',
+        public string $oscAddress = '',
         public string $note = '',
     ) {
         $byId = [];
@@ -52,6 +57,8 @@ final readonly class Panel implements Part, Checked
             new Id('surface', 'Moves the controls of surface', 'surface', true),
             Field::flag('enabled', 'Enabled', true),
             Field::objects('parts', 'Faders, buttons, encoders', PanelPart::class, self::MOST_PARTS),
+            Field::portOrNone('oscPort', 'All controls by OSC, at port')->meaning('For a tablet program of any maker: names, values and colours are told, and all of it again at /refresh.'),
+            Field::pattern('oscAddress', 'Addresses begin with', MessageAddress::PATTERN, MessageAddress::RULE, false)->meaning('Without it, a slash and the id of the surface.'),
             Field::textOrNone('note', 'Note', 1000)->rare(),
         ];
     }

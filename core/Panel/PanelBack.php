@@ -16,7 +16,7 @@ final readonly class PanelBack implements Back
     /**
      * @param Back|null $inner null where it has neither motor nor lamp
      * @param Reference $control that it moves
-     * @param Reference $page of the panel
+     * @param Reference|null $page of the panel; null where it has all of them at once
      * @param float $on the page that the control is on, from 1
      * @param list<Reference> $hangsOn what the control moves, and may show something else by
      * @param Reference $text of the control
@@ -24,7 +24,7 @@ final readonly class PanelBack implements Back
     public function __construct(
         private ?Back $inner,
         private Reference $control,
-        private Reference $page,
+        private ?Reference $page,
         private float $on,
         private array $hangsOn,
         private ?Display $display,
@@ -65,7 +65,7 @@ final readonly class PanelBack implements Back
 
     public function besides(): array
     {
-        return [$this->page, ...$this->hangsOn];
+        return $this->page === null ? $this->hangsOn : [$this->page, ...$this->hangsOn];
     }
 
     public function message(Route $route, float $value, Readings $readings): ?Message
@@ -76,12 +76,13 @@ final readonly class PanelBack implements Back
     /** Its display: the name when it knows nothing yet, the value whenever it is another one. */
     public function alongside(Route $route, float $value, ?float $before, Readings $readings): array
     {
-        $isKnown = $before !== null && ($this->display?->shows === 'name' || $before === $value);
-        if ($this->display === null || $isKnown || ! $this->isOn($readings)) {
+        if (! $this->isOn($readings)) {
             return [];
         }
+        $isKnown = $before !== null && ($this->display?->shows === 'name' || $before === $value);
+        $shown = $this->display === null || $isKnown ? [] : [$this->display->message($this->name, (string) $readings->read($this->text))];
 
-        return [$this->display->message($this->name, (string) $readings->read($this->text))];
+        return [...$this->inner?->alongside($route, $value, $before, $readings) ?? [], ...$shown];
     }
 
     public function deadBand(): float
@@ -106,6 +107,6 @@ final readonly class PanelBack implements Back
 
     private function isOn(Readings $readings): bool
     {
-        return (float) $readings->read($this->page) === $this->on;
+        return $this->page === null || (float) $readings->read($this->page) === $this->on;
     }
 }

@@ -45,7 +45,7 @@ final readonly class Panels
     /** @return array<string, Route> what its parts move on a surface, by id */
     private static function all(Panel $panel, Surface $surface): array
     {
-        $routes = [];
+        $routes = $panel->oscPort === '' ? [] : (new OscLayout($panel, $surface))->routes();
         foreach ($surface->pages as $i => $page) {
             foreach ($page->controls as $control) {
                 foreach ($control->hardware as $grip) {

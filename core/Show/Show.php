@@ -144,11 +144,11 @@ final readonly class Show
         $this->waves = self::only($lists['waves'] ?? [], Wave::class);
         $this->tempos = self::only($lists['tempos'] ?? [], Tempo::class);
         $this->surfaces = self::only($lists['surfaces'] ?? [], Surface::class);
-        $this->allSurfaces = new Surfaces($this->surfaces);
         $this->panels = self::only($lists['panels'] ?? [], Panel::class);
         $this->allPanels = new Panels($this->panels, $this->surfaces);
         $this->programme = new Programme($this->looks, $this->lists, $this->masters, $this->waves, $this->tempos);
         $this->patch = new Patch($this->profiles, $this->fixtures, new Groups($this->groups), $this->runs());
+        $this->allSurfaces = new Surfaces($this->surfaces, $this->patch);
     }
 
     /** @return class-string<Part> of what a list is */

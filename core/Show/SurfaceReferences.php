@@ -10,6 +10,7 @@ use NimbleJunction\Core\Panel\Panel;
 use NimbleJunction\Core\Panel\Panels;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Route\Action;
+use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Surface\Surface;
 
 /** Whether what the controls of a surface name is there. */
@@ -29,6 +30,10 @@ final readonly class SurfaceReferences
     public function ofPanel(Panel $panel, string $path): array
     {
         $faults = isset($this->show->surfaces[$panel->surface]) ? [] : [new Fault("{$path}/surface", "there is no surface \"{$panel->surface}\"", 'Name the id of a surface of this show.')];
+        $port = $this->show->ports[$panel->oscPort] ?? null;
+        if ($panel->oscPort !== '' && ($port?->protocol !== Protocol::Osc || $port->receive === null || $port->send === null)) {
+            $faults[] = new Fault("{$path}/oscPort", "\"{$panel->oscPort}\" is no OSC port that receives and sends", 'Name the id of a port that speaks OSC both ways.');
+        }
         foreach ($panel->parts as $i => $part) {
             array_push($faults, ...($part->when === null ? [] : (new RouteReferences($this->show))->ofPart($part->when, "{$path}/parts/{$i}/when")));
         }
@@ -74,6 +79,16 @@ final readonly class SurfaceReferences
             if ($field->type() === 'tempo' && \is_string($value) && ! isset($this->show->tempos[$value])) {
                 $known = implode(', ', \array_slice(array_keys($this->show->tempos), 0, 12)) ?: 'none yet';
                 $faults[] = new Fault("{$path}/{$field->name}", "there is no tempo \"{$value}\"", "There are: {$known}.");
+            }
+            $known = match ($field->described()['of'] ?? '') {
+                'fixture' => $this->show->fixtures,
+                'group' => $this->show->groups,
+                default => null,
+            };
+            foreach ($field->type() === 'ids' && $known !== null && \is_array($value) ? $value : [] as $i => $id) {
+                if (\is_string($id) && ! isset($known[$id])) {
+                    $faults[] = new Fault("{$path}/{$field->name}/{$i}", "there is no such part \"{$id}\"", 'Name ids of this show.');
+                }
             }
             array_push($faults, ...$this->ofValue($value, "{$path}/{$field->name}"));
         }

@@ -15,7 +15,7 @@ use NimbleJunction\Core\Route\Action;
 /** A control of a surface: where it stands, how it looks, and of what kind it is. */
 final readonly class Control implements Part, Checked
 {
-    public const COLOUR = '/^#[0-9a-f]{6}$/D';
+    public const COLOUR = '#^\#[0-9a-f]{6}$#D';
     public const COLOUR_RULE = 'Write a colour as # and six hexadecimal digits, in small letters, like #1f6f5c.';
 
     /** What is read of it as a text. */

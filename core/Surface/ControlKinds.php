@@ -6,6 +6,7 @@ namespace NimbleJunction\Core\Surface;
 
 use NimbleJunction\Core\Surface\Kind\ButtonControl;
 use NimbleJunction\Core\Surface\Kind\ClockControl;
+use NimbleJunction\Core\Surface\Kind\ColourControl;
 use NimbleJunction\Core\Surface\Kind\EndlessControl;
 use NimbleJunction\Core\Surface\Kind\FaderControl;
 use NimbleJunction\Core\Surface\Kind\KnobControl;
@@ -14,6 +15,7 @@ use NimbleJunction\Core\Surface\Kind\MeterControl;
 use NimbleJunction\Core\Surface\Kind\NotesControl;
 use NimbleJunction\Core\Surface\Kind\PadControl;
 use NimbleJunction\Core\Surface\Kind\SelectorControl;
+use NimbleJunction\Core\Surface\Kind\SlotsControl;
 use NimbleJunction\Core\Surface\Kind\StepperControl;
 use NimbleJunction\Core\Surface\Kind\TempoControl;
 use NimbleJunction\Core\Surface\Kind\TextControl;
@@ -31,7 +33,9 @@ final class ControlKinds
         SelectorControl::class,
         TextControl::class,
         TempoControl::class,
+        ColourControl::class,
         MeterControl::class,
+        SlotsControl::class,
         LabelControl::class,
         ClockControl::class,
         NotesControl::class,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Surface;
 
+use NimbleJunction\Core\Patch\Patch;
 use NimbleJunction\Core\Point\Act;
 use NimbleJunction\Core\Point\Point;
 use NimbleJunction\Core\Point\PointKind;
@@ -26,6 +27,7 @@ final class Hand
         public readonly Control $control,
         private readonly string $name,
         private readonly int $now,
+        public readonly Patch $patch,
         public array $own = [],
     ) {
     }

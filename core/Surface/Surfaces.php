@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Surface;
 
+use NimbleJunction\Core\Patch\Patch;
 use NimbleJunction\Core\Point\PointKind;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Route\Action\SetAction;
 use NimbleJunction\Core\Route\Route;
 use NimbleJunction\Core\Route\Trigger\PointTrigger;
 use NimbleJunction\Core\Route\Trigger\PressedTrigger;
+use NimbleJunction\Core\Surface\Kind\Showing;
 
 /** All surfaces of a show, and what they are when they run. */
 final readonly class Surfaces
@@ -21,12 +23,12 @@ final readonly class Surfaces
     public array $routes;
 
     /** @param array<string, Surface> $surfaces by id */
-    public function __construct(public array $surfaces = [])
+    public function __construct(public array $surfaces = [], Patch $patch = new Patch([], []))
     {
         $routes = [];
         foreach ($surfaces as $surface) {
             foreach ($surface->controls as $control) {
-                foreach (self::given($control) as $point) {
+                foreach (self::given($control, $patch) as $point) {
                     $id = self::ownerId($point);
                     $routes[$id] ??= new Route($id, 'Surfaces', true, [], [], [], [new SetAction($point)]);
                 }
@@ -71,9 +73,14 @@ final readonly class Surfaces
     }
 
     /** @return list<Reference> what it gives levels to */
-    private static function given(Control $control): array
+    private static function given(Control $control, Patch $patch): array
     {
-        return array_values(array_filter($control->points(), static fn(Reference $point): bool => \in_array($point->kind, self::GIVEN, true)));
+        if ($control->does instanceof Showing) {
+            return [];
+        }
+        $points = $control->does instanceof Gives ? $control->does->given($patch) : $control->points();
+
+        return array_values(array_filter($points, static fn(Reference $point): bool => \in_array($point->kind, self::GIVEN, true)));
     }
 
     /** What its moves do besides is an ordinary route, that is set off by each of them. */

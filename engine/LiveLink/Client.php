@@ -49,6 +49,16 @@ final class Client
         $this->write(self::text([...$fields, 'n' => ++$this->told]));
     }
 
+    /**
+     * The same, of what is written out already: what many pages are told is written once.
+     *
+     * @param string $json an object with at least one field
+     */
+    public function tellWritten(string $json): void
+    {
+        $this->write(Frame::encode(Frame::TEXT, substr($json, 0, -1).',"n":'.(++$this->told).'}'));
+    }
+
     /** @param array<string, mixed> $message */
     public function answer(array $message): void
     {

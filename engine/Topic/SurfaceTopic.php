@@ -15,6 +15,7 @@ use NimbleJunction\Engine\Said\ControlsNews;
 use NimbleJunction\Engine\Said\SurfaceControl;
 use NimbleJunction\Engine\Said\SurfaceNews;
 use NimbleJunction\Engine\Said\SurfacePage;
+use NimbleJunction\Engine\Surfaces\Moment;
 
 /** A surface: how it is built, and what its controls show. However many look at it, that is found out once. */
 final class SurfaceTopic implements Topic, ForGuests
@@ -24,8 +25,8 @@ final class SurfaceTopic implements Topic, ForGuests
     /** What was found out within this time is still true enough for others. */
     private const TRUE_NANOS = 15_000_000;
 
-    /** @var array<string, array{int, array<string, ControlLife>}> when that was found out, and what each control shows, by surface */
-    private array $lives = [];
+    /** @var array<string, Moment> by surface */
+    private array $moments = [];
 
     /** @var \WeakMap<Surface, SurfaceNews> a surface does not change: an edit makes another one */
     private \WeakMap $news;
@@ -60,28 +61,31 @@ final class SurfaceTopic implements Topic, ForGuests
         $surface = $this->junction->plan()->surfaces->surfaces[$subject] ?? null;
         $news = $surface === null ? new SurfaceNews($subject, '', false, []) : $this->news[$surface] ??= self::built($surface);
         if ($view->isNew("surface {$subject}", $surface === null ? '' : (string) spl_object_id($news))) {
-            $view->forget("control {$subject}/");
+            $view->count("surface:{$subject}", 0);
             $client->tell($news);
         }
-        $fresh = [];
-        foreach ($surface === null ? [] : $this->livesOf($surface, $now) as $id => $life) {
-            if ($view->isNew("control {$subject}/{$id}", serialize([$life->at, $life->text, $life->isOn, $life->isSeen, $life->canMove]))) {
-                $fresh[$id] = $life;
-            }
-        }
+        $moment = $this->moment($subject, $surface, $now);
+        $seen = $view->number("surface:{$subject}");
         // Now and then it says something in any case: a page that hears nothing knows that nobody is there.
-        if ($view->isTime("heart {$subject}", $now, self::HEART_NANOS) || $fresh !== []) {
-            $client->tell(new ControlsNews($subject, $fresh));
+        if ($view->isTime("heart {$subject}", $now, self::HEART_NANOS) || $seen < $moment->revision) {
+            $client->tellWritten($moment->since($seen));
+            $view->count("surface:{$subject}", $moment->revision);
         }
     }
 
-    /** @return array<string, ControlLife> by id */
-    private function livesOf(Surface $surface, int $now): array
+    private function moment(string $id, ?Surface $surface, int $now): Moment
     {
-        [$at, $lives] = $this->lives[$surface->id] ?? [0, []];
-        if ($now - $at < self::TRUE_NANOS && array_keys($lives) === array_keys($surface->controls)) {
-            return $lives;
+        $moment = $this->moments[$id] ??= new Moment($id);
+        if ($now - $moment->at >= self::TRUE_NANOS) {
+            $moment->is($surface === null ? [] : $this->livesOf($surface), $now);
         }
+
+        return $moment;
+    }
+
+    /** @return array<string, ControlLife> by id */
+    private function livesOf(Surface $surface): array
+    {
         $lives = [];
         $controls = $this->junction->controls;
         foreach ($surface->controls as $id => $control) {
@@ -91,7 +95,6 @@ final class SurfaceTopic implements Topic, ForGuests
             $at = array_map(static fn(?float $one): ?float => $one === null ? null : round($one, 4), $shown->at ?? []);
             $lives[(string) $id] = new ControlLife($at, $shown->text ?? '', $shown->isOn ?? false, $isSeen, $canMove);
         }
-        $this->lives[$surface->id] = [$now, $lives];
 
         return $lives;
     }

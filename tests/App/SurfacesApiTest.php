@@ -70,6 +70,25 @@ final class SurfacesApiTest extends AppTestCase
         $this->withServerVariables(['REMOTE_ADDR' => '10.1.2.3'])->postJson('/api/surfaces/door/token')->assertStatus(403);
     }
 
+    public function testEverySurfaceHasAPageAndAManifestOfItsOwnAndTellsStrangersNoName(): void
+    {
+        $this->get('/s/guide')->assertOk()->assertSee('data-surface="guide"', false);
+        $this->getJson('/s/guide/manifest.json')->assertOk()->assertJsonPath('start_url', '/s/guide')->assertJsonPath('name', 'Guide');
+        $this->getJson('/s/front-of-house/manifest.json')->assertJsonPath('name', 'Surface');
+        $this->getJson('/s/gone/manifest.json')->assertJsonPath('name', 'Surface');
+    }
+
+    public function testATableOfAddressesIsThereForATabletProgram(): void
+    {
+        $this->as(Role::Builder);
+        $this->postJson('/api/show/panels', ['name' => 'Pad', 'surface' => 'guide', 'oscPort' => 'guides-tablet', 'oscAddress' => '/walk'])->assertOk();
+        self::assertStringContainsString('/walk/ferns,both,"0 to 1","Fern Gallery",Walk', (string) $this->get('/api/show/panels/pad/addresses')->assertOk()->getContent());
+        $this->getJson('/api/show/panels/pad/addresses?json=1')->assertJsonPath('columns.0', 'Address');
+        $this->getJson('/api/show/panels/gone/addresses')->assertStatus(404);
+        $this->postJson('/api/show/panels', ['name' => 'Wrong', 'surface' => 'guide', 'oscPort' => 'lectern'])->assertStatus(422);
+        $this->deleteJson('/api/show/surfaces/guide')->assertStatus(422)->assertJsonPath('faults.0.problem', 'there is no surface "guide"');
+    }
+
     public function testPeopleOfTheShowComeInAsWhatTheyAre(): void
     {
         $this->as(Role::Operator);

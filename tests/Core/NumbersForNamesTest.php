@@ -79,6 +79,10 @@ final class NumbersForNamesTest extends TestCase
         'looks' => [['id' => '1', 'name' => 'Doors', 'fadeIn' => 1, 'values' => [['point' => 'fixture:1/1', 'value' => 50]]]],
         'lists' => [['id' => '1', 'name' => 'Walk', 'number' => '1', 'cues' => [['number' => '1', 'look' => '1', 'up' => 1]]]],
         'tempos' => [['id' => '1', 'name' => 'Main']],
+        'surfaces' => [['id' => '8', 'name' => 'Eight', 'pages' => [['id' => '1', 'name' => 'One', 'controls' => [
+            ['id' => '2', 'name' => 'Two', 'does' => ['kind' => 'fader', 'points' => [['point' => 'value:1']]], 'hardware' => [['part' => '5']]],
+        ]]]]],
+        'panels' => [['id' => '6', 'name' => 'Six', 'surface' => '8', 'parts' => [['id' => '5', 'when' => ['kind' => 'pressed', 'point' => 'value:1'], 'does' => ['kind' => 'fader', 'motor' => false]]]]],
         'waves' => [['id' => '1', 'name' => 'Breath', 'on' => [['point' => 'fixture:1/1']], 'unit' => 'beats', 'rate' => 4]],
         'masters' => [['id' => '1', 'name' => 'Lamps', 'over' => 'fixtures', 'fixtures' => ['1']]],
         'routes' => [

@@ -68,6 +68,8 @@ final class StateKeeperTest extends TestCase
                     'minds', 'courses', 'showings',
                     'holds',
                     'values',
+                    'controls',
+                    'panels',
                     'switched',
                     'switchedPorts',
                     'looks',

@@ -112,7 +112,7 @@ class FakeSocket {
   binaryType = ''
   sent: Record<string, unknown>[] = []
   onopen: () => void = () => {}
-  onclose: () => void = () => {}
+  onclose: (event: { code: number }) => void = () => {}
   onmessage: (event: { data: string | ArrayBuffer }) => void = () => {}
   constructor(readonly url: string) {
     FakeSocket.last = this
@@ -186,7 +186,7 @@ describe('the link', () => {
   it('answers everybody when it is lost', async () => {
     const { link, socket } = await open()
     const answer = link.ask({ do: 'press', point: 'value:open' })
-    socket.onclose()
+    socket.onclose({ code: 1006 })
     expect(await answer).toMatchObject({ ok: false, error: 'The live link was lost before an answer came.' })
     expect(link.state.value).toBe('lost')
   })

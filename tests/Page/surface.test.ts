@@ -2,6 +2,7 @@ import { describe, expect, it, vi } from 'vitest'
 import { effectScope } from 'vue'
 import type { Control, Page, Surface } from '@/api/showDocument'
 import type { SurfaceControl, SurfacePage } from '@/live/messages'
+import { asHex, hueOf } from '@/surface/colour'
 import { keyed, useHand, type TakeOver } from '@/surface/hand'
 import { layOut } from '@/surface/layout'
 import { wordsOn, writesValue } from '@/surface/traits'
@@ -25,7 +26,7 @@ describe('building a page', () => {
   it('puts a new control at the first place with room, smaller where there is none for all of it, and says when it is full', () => {
     const first = added(surface(page(control('a', 1, 1, 3, 1))), 0, 'fader', 'Fader', {})
     expect(places(first?.surface.pages?.[0])).toEqual(['a 1 1 3 1', 'fader 4 1 1 3'])
-    const second = added(first!.surface, 0, 'pad', 'Pad', {})
+    const second = added(first?.surface ?? surface(page()), 0, 'pad', 'Pad', {})
     expect(second?.id).toBe('pad')
     expect(places(second?.surface.pages?.[0]).at(-1)).toBe('pad 1 2 1 1')
     expect(added(surface(page(control('a', 1, 1, 4, 3))), 0, 'button', 'Button', {})).toBeNull()
@@ -58,7 +59,7 @@ describe('building a page', () => {
     expect(done.ids).toEqual(['a-2', 'a-3'])
     expect(done.left).toBe(1)
     expect(freeId(done.surface, 'A')).toBe('a-4')
-    expect(freePlace(done.surface.pages![0]!, 1, 1)).toBeNull()
+    expect(freePlace(done.surface.pages?.[0] ?? page(), 1, 1)).toBeNull()
   })
   it('knows how small a grid may become, and takes out what is removed', () => {
     const before = page(control('a', 1, 1), control('b', 3, 2, 1, 2))
@@ -113,7 +114,7 @@ describe('a hand on a fader', () => {
         (share) => sent.push(Math.round(share * 1000) / 1000),
         () => takeOver,
       ),
-    )!
+    ) as ReturnType<typeof useHand>
     return { one, sent, at, end: () => scope.stop() }
   }
   it('is jumped to', () => {
@@ -164,6 +165,26 @@ describe('a hand on a fader', () => {
     expect(keyed('ArrowUp', true)).toEqual({ by: 0.001 })
     expect(keyed('End')).toEqual({ to: 1 })
     expect(keyed('a')).toBeNull()
+  })
+})
+
+describe('a colour', () => {
+  it('is known in six places, and comes back as it went', () => {
+    expect([0, 1 / 6, 2 / 6, 3 / 6, 4 / 6, 5 / 6].map((hue) => asHex(hue, 1))).toEqual([
+      '#ff0000',
+      '#ffff00',
+      '#00ff00',
+      '#00ffff',
+      '#0000ff',
+      '#ff00ff',
+    ])
+    expect(asHex(0.3, 0)).toBe('#ffffff')
+    for (let hue = 0; hue < 1; hue += 0.0371)
+      for (const saturation of [0.2, 0.5, 1]) {
+        const back = hueOf(asHex(hue, saturation))
+        expect(Math.min(Math.abs(back.hue - hue), 1 - Math.abs(back.hue - hue))).toBeLessThan(0.01)
+        expect(back.saturation).toBeCloseTo(saturation, 1)
+      }
   })
 })
 

@@ -7,12 +7,19 @@ namespace App\Http\Controllers;
 use App\Http\EditAnswer;
 use App\Live\LinkAddress;
 use App\Live\Secret;
+use App\Shows\Csv;
+use App\Shows\Draft;
+use App\Shows\Neighbourhood;
+use App\Shows\ShowStore;
 use App\Surfaces\Door;
 use App\Surfaces\SurfaceFile;
 use App\Surfaces\TemplateDeed;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 use Illuminate\Support\Facades\RateLimiter;
+use NimbleJunction\Core\Panel\OscLayout;
+use NimbleJunction\Core\Show\ShowReader;
 use NimbleJunction\Core\Surface\Entry;
 use NimbleJunction\Engine\LiveLink\Role;
 use NimbleJunction\Engine\LiveLink\Token;
@@ -24,7 +31,7 @@ final readonly class SurfaceController
     private const TRIES_A_MINUTE = 5;
     private const TRIES_OF_ALL = 60;
 
-    public function __construct(private Door $door, private EditAnswer $edits)
+    public function __construct(private Door $door, private EditAnswer $edits, private ShowStore $shows)
     {
     }
 
@@ -73,6 +80,25 @@ final readonly class SurfaceController
         return response()->json(['token' => $token, 'live' => LinkAddress::live($request), 'standIns' => null]);
     }
 
+    /** What a phone needs to have it among its programs: its name is told to those who are in, or asked for a code. */
+    public function manifest(Request $request, string $id): JsonResponse
+    {
+        $name = $this->entry($request, $id)->getData(true)['name'] ?: 'Surface';
+        $icon = static fn(int $size): array => ['src' => "/icons/{$size}.png", 'sizes' => "{$size}x{$size}", 'type' => 'image/png', 'purpose' => 'any'];
+
+        return response()->json([
+            'name' => $name,
+            'short_name' => mb_substr($name, 0, 12),
+            'id' => "/s/{$id}",
+            'start_url' => "/s/{$id}",
+            'scope' => "/s/{$id}",
+            'display' => 'fullscreen',
+            'background_color' => '#0b1d20',
+            'theme_color' => '#0b1d20',
+            'icons' => [$icon(192), $icon(512)],
+        ])->header('Content-Type', 'application/manifest+json');
+    }
+
     /** Pages by a template. */
     public function template(Request $request, string $id): JsonResponse
     {
@@ -90,6 +116,24 @@ final readonly class SurfaceController
         $answer = $this->edits->of($request, 'take in a surface from a file', $file->apply(...));
 
         return EditAnswer::with($answer, ['id' => $file->id, 'left' => $file->left]);
+    }
+
+    /** What a tablet program of another maker needs: as a table for a spreadsheet, or with ?json=1 for the page. */
+    public function addresses(Request $request, string $id): Response|JsonResponse
+    {
+        $around = new Neighbourhood(new Draft($this->shows->current()));
+        $around->add('panels', [$id]);
+        $around->addWhatIsNamed();
+        $show = ShowReader::fromArray($around->document());
+        $panel = $show->panels[$id] ?? null;
+        $surface = $show->surfaces[$panel->surface ?? ''] ?? null;
+        abort_if($panel === null || $surface === null, 404, "There is no panel \"{$id}\": it may have been deleted on another page.");
+        $lines = (new OscLayout($panel, $surface))->lines();
+        if ($request->boolean('json')) {
+            return response()->json(['columns' => OscLayout::COLUMNS, 'lines' => $lines]);
+        }
+
+        return response(Csv::write([OscLayout::COLUMNS, ...$lines]), 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => "attachment; filename=\"{$id}.csv\""]);
     }
 
     public function coded(): JsonResponse

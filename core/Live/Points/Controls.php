@@ -206,7 +206,7 @@ final class Controls extends PlanRoom implements Room
 
     private function hand(string $surface, Control $control, string $name, int $now): Hand
     {
-        return new Hand($this->points, $control, $name, $now, $this->own["{$surface}/{$control->id}"] ?? []);
+        return new Hand($this->points, $control, $name, $now, $this->plan->patch, $this->own["{$surface}/{$control->id}"] ?? []);
     }
 
     private function keep(string $surface, Hand $hand): void

@@ -127,7 +127,7 @@ final class PanelPages extends PlanRoom implements Room
 
     public function restore(Stored $stored): void
     {
-        foreach (array_keys($this->pages) as $id) {
+        foreach (array_map(strval(...), array_keys($this->pages)) as $id) {
             $this->pages[$id] = $stored->whole($id, 1, $this->plan->panels->pages($id)) ?? $this->pages[$id];
         }
     }

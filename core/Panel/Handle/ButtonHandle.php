@@ -96,7 +96,8 @@ final readonly class ButtonHandle implements Handle
         return $this->isTold() && $kind === PointKind::Switch ? new LampBack($control, on: $on, off: $this->off) : null;
     }
 
-    private static function isMomentary(Control $of): bool
+    /** Whether a control is on as long as it is pressed. */
+    public static function isMomentary(Control $of): bool
     {
         return $of->does instanceof ButtonControl && $of->does->mode === 'momentary';
     }

@@ -54,6 +54,8 @@ export interface Panel {
   surface: Id
   enabled?: boolean
   parts?: PartOfAPanel[]
+  oscPort?: Id
+  oscAddress?: string
   note?: string
 }
 export interface PartOfAPanel {

@@ -2,11 +2,13 @@
 import { computed, type Component } from 'vue'
 import type { SurfaceControl } from '@/live/messages'
 import ButtonPlate from './controls/ButtonPlate.vue'
+import ColourField from './controls/ColourField.vue'
 import EndlessScale from './controls/EndlessScale.vue'
 import FaderBar from './controls/FaderBar.vue'
 import KnobArc from './controls/KnobArc.vue'
 import PadSquare from './controls/PadSquare.vue'
 import SelectorPlates from './controls/SelectorPlates.vue'
+import SlotBars from './controls/SlotBars.vue'
 import StepperKeys from './controls/StepperKeys.vue'
 import TempoTap from './controls/TempoTap.vue'
 import TextEntry from './controls/TextEntry.vue'
@@ -19,6 +21,8 @@ const KINDS: Record<string, Component> = {
   button: ButtonPlate,
   fader: FaderBar,
   meter: FaderBar,
+  colour: ColourField,
+  slots: SlotBars,
   knob: KnobArc,
   endless: EndlessScale,
   pad: PadSquare,

@@ -2,6 +2,8 @@
 import { computed } from 'vue'
 import { useSession } from '@/api/session'
 import { useShow, type Panel } from '@/api/show'
+import { call } from '@/api/client'
+import { copyText } from '@/components/handOver'
 import { useAttempt } from '@/components/attempt'
 import { useEngine } from '@/live/engine'
 import { controlsOf } from './build'
@@ -30,6 +32,11 @@ const says = (when: Record<string, unknown>) =>
   Object.entries(when)
     .map(([name, value]) => (name === 'kind' ? String(value) : `${name} ${String(value)}`))
     .join(', ')
+const copy = () =>
+  attempt(async () => {
+    const table = await call<{ columns: string[]; lines: string[][] }>('GET', `show/panels/${props.panel.id}/addresses?json=1`)
+    copyText([table.columns, ...table.lines].map((line) => line.join('\t')).join('\n'))
+  })
 const remove = () =>
   attempt(async () => {
     await show.remove('panels', props.panel.id)
@@ -63,7 +70,12 @@ const remove = () =>
       <router-link :to="`/surfaces/${panel.surface}`">{{ surface?.name ?? panel.surface }}</router-link>: the same pages, the same
       values, also when the panel is gone.
     </p>
-    <table class="plain">
+    <p v-if="panel.oscPort">
+      All controls by OSC at {{ show.portName(panel.oscPort) }}:
+      <a :href="`/api/show/panels/${panel.id}/addresses`" download>table of addresses (CSV)</a>
+      <button type="button" class="small-button" @click="copy">Copy the table</button>
+    </p>
+    <table v-if="panel.parts?.length" class="plain">
       <thead>
         <tr>
           <th>Part</th>

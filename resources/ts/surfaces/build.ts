@@ -19,6 +19,8 @@ const SIZES: Record<string, [number, number]> = {
   selector: [2, 1],
   text: [2, 1],
   meter: [1, 3],
+  colour: [2, 2],
+  slots: [2, 1],
   label: [2, 1],
   clock: [2, 1],
   notes: [2, 1],

@@ -152,6 +152,32 @@ final class ControlsTest extends TestCase
         self::assertSame('1 Doors', $evening->read('list:walk/now'));
     }
 
+    public function testAColourIsMadeAsEachFixtureMakesIt(): void
+    {
+        $light = static fn(string $name, string $role): array => ['name' => $name, 'kind' => 'colour', 'role' => $role];
+        $profiles = [
+            ['id' => 'rgbw', 'name' => 'RGBW', 'parameters' => [$light('red', 'red'), $light('green', 'green'), $light('blue', 'blue'), $light('white', 'white')]],
+            ['id' => 'cmy', 'name' => 'CMY', 'parameters' => [$light('cyan', 'cyan'), $light('magenta', 'magenta'), $light('yellow', 'yellow')]],
+        ];
+        $fixtures = [['id' => 'w', 'name' => 'W', 'profile' => 'rgbw', 'universe' => 'palm', 'first' => 1], ['id' => 'f', 'name' => 'F', 'profile' => 'cmy', 'universe' => 'palm', 'first' => 5]];
+        $evening = self::with(['kind' => 'colour', 'fixtures' => ['w'], 'groups' => ['filters']], ['profiles' => $profiles, 'fixtures' => $fixtures, 'groups' => [['id' => 'filters', 'name' => 'Filters', 'members' => ['f']]]]);
+        self::assertSame('', $evening->set('surface:guide/one', '#ff8040'));
+        self::assertSame([255 - 64, 128 - 64, 0, 64, 0, 127, 191], \array_slice($evening->levels(), 0, 7), 'white is taken out of all three; filters take away');
+        self::assertSame('#ff8040', $evening->read('surface:guide/one'));
+        self::assertSame('a colour is written as # and six hexadecimal digits', $evening->set('surface:guide/one', 'red'));
+        $evening->rig->adopt([...$evening->rig->document, 'name' => 'Edited']);
+        self::assertSame(191, $evening->levels()[0], 'an edit leaves it');
+    }
+
+    public function testAPictureOfSlotsShowsWhatLeavesAndGivesNothing(): void
+    {
+        $evening = self::with(['kind' => 'slots', 'universe' => 'palm', 'first' => 2, 'count' => 3]);
+        $evening->rig->artNet([2 => 255, 3 => 51, 4 => 0]);
+        $control = $evening->rig->junction->plan()->surfaces->surfaces['guide']->controls['one'];
+        self::assertSame([1.0, 0.2, 0.0], $evening->rig->junction->controls->shown('guide', $control)?->at);
+        self::assertSame([], $evening->rig->junction->plan()->surfaces->routes);
+    }
+
     /**
      * @param array<string, mixed> $does
      * @param array<string, mixed> $changes to the show

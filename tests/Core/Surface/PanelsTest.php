@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\Core\Surface;
 
+use NimbleJunction\Core\Panel\OscLayout;
 use NimbleJunction\Core\Point\Act;
+use NimbleJunction\Core\Show\ShowReader;
 use NimbleJunction\Core\Show\ShowRefused;
 use NimbleJunction\Core\Wire\Midi\ChannelMessage;
+use NimbleJunction\Core\Wire\Osc\Message;
 use NimbleJunction\Tests\Support\Evening;
 use NimbleJunction\Tests\Support\Rig;
 use PHPUnit\Framework\TestCase;
@@ -141,6 +144,34 @@ final class PanelsTest extends TestCase
         sort($sorted);
         self::assertSame($sorted, $values, 'no rattle');
         self::assertSame(127, end($values));
+    }
+
+    public function testATabletProgramOfAnyMakerIsToldNamesValuesAndColoursAndMovesControlsByOsc(): void
+    {
+        $this->begin(changes: ['panels' => [['id' => 'pad', 'name' => 'Pad', 'surface' => 'guide', 'oscPort' => 'tablet', 'oscAddress' => '/walk']]]);
+        $told = function (array $packets): array {
+            $messages = array_map(static fn($packet): Message => Message::decode($packet->bytes), array_values(array_filter($packets, static fn($packet): bool => $packet->portId === 'tablet')));
+
+            return array_map(static fn(Message $one): string => "{$one->address} {$one->arguments[0]->value}", $messages);
+        };
+        $all = ['/walk/a/name A', '/walk/a/colour #10282c', '/walk/a/text 0 %', '/walk/a 0'];
+        $rig = $this->evening->rig;
+        self::assertSame($all, array_values(array_intersect($told($rig->osc('/walk/refresh', 1)), $all)));
+        $rig->pass(1.0);
+        $rig->osc('/walk/a', 0.5);
+        self::assertEqualsWithDelta(50.0, $this->evening->read('fixture:a/level'), 0.3);
+        $rig->pass(1.0);
+        $rig->osc('/walk/dark', 1.0);
+        self::assertSame(1, $this->evening->read('master:blackout'));
+        $rig->osc('/walk/dark', 0.0);
+        self::assertSame(1, $this->evening->read('master:blackout'), 'letting go does nothing');
+        $rig->pass(1.0);
+        $left = $told($rig->junction->set(Evening::point('master:blackout'), 0, new Act('person', 'Ada'), $rig->nanos())[1]);
+        self::assertSame(['/walk/dark/colour #10282c', '/walk/dark/text off', '/walk/dark 0'], $left);
+        $show = ShowReader::fromArray($rig->document);
+        $lines = (new OscLayout($show->panels['pad'], $show->surfaces['guide']))->lines();
+        self::assertContains(['/walk/dark', 'both', '0 or 1', 'DARK', 'One'], $lines);
+        self::assertContains(['/walk/b/text', 'from us', 'a text: its value, in words', 'B', 'Two'], $lines);
     }
 
     public function testWhatCannotBeMovedSoIsRefusedWithItsPlace(): void

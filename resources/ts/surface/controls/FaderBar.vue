@@ -91,11 +91,6 @@ function key(event: KeyboardEvent): void {
   position: absolute;
   inset: 0;
   background: var(--on-control, var(--fill));
-  transition: transform 30ms linear;
-}
-.held .filled,
-.held .edge {
-  transition: none;
 }
 .edge {
   position: absolute;
