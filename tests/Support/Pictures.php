@@ -61,13 +61,6 @@ final readonly class Pictures
                 $this->chrome->press('Moss', '.plates');
                 $this->chrome->untilText('[aria-label="Running"]', 'Moss');
             },
-            'cues' => function (): void {
-                $this->go('Programme');
-                $this->chrome->press('Cue lists', '.page-head');
-                $this->chrome->press('Night Walk', '[aria-label="cue lists"]');
-                $this->chrome->press('Go', 'aside.panel');
-                $this->chrome->find('.line.live');
-            },
             'looks' => function (): void {
                 $this->go('Programme');
                 $this->chrome->press('Moss', '[aria-label="looks"]');
@@ -105,50 +98,46 @@ final readonly class Pictures
                 $this->chrome->untilText('.fields-list', 'Q_number');
                 $this->chrome->driver->action()->moveToElement($this->chrome->find('[data-byte="5"]'))->perform();
             },
-            'route-form' => function (): void {
-                $this->store('routes', [
-                    'name' => 'Lantern up starts the walk',
-                    'when' => ['kind' => 'osc', 'port' => 'guides-tablet', 'address' => '/palm/lantern'],
-                    'if' => [['kind' => 'point', 'point' => 'value:house-open', 'is' => true]],
-                    'do' => [
-                        [
-                            'kind' => 'send',
-                            'port' => 'cue-desk-midi',
-                            'message' => ['kind' => 'msc', 'device' => 20, 'cue' => '1', 'list' => '1'],
-                        ],
-                    ],
-                ]);
-                $this->go('Routes');
-                $this->chrome->press('Lantern up starts the walk', '.page');
-                $this->chrome->press('Change', 'aside.panel');
-                $this->chrome->untilText('form', 'Then do');
-            },
             'show' => fn() => $this->go('Show'),
-            'history' => function (): void {
-                $this->store('universes', ['name' => 'Terrace', 'merge' => 'ltp']);
-                $this->go('History');
-                $this->chrome->press('add universe', '.line');
-                $this->chrome->untilText('aside[aria-label="Edit"]', 'added');
-            },
             'trace' => function (): void {
                 $this->go('Overview');
                 $this->drawer(true);
                 $this->chrome->press('/palm/lantern', '.drawer');
             },
-            'light-theme' => function (): void {
+            'build' => function (): void {
                 $this->drawer(false);
-                $this->go('Universes');
-                $this->chrome->press('Light', 'header.strip');
+                $this->go('Surfaces');
+                $this->chrome->press('Front of house', '[aria-label="surfaces"]');
+                $this->chrome->press('Build', 'aside.panel');
+                $this->chrome->find('[aria-label^="Lantern, fader"]')->click();
+                $this->chrome->untilText('form[aria-label="Control"]', 'Lantern');
+            },
+            'front-of-house' => fn() => $this->surface('front-of-house', 'Walk-in'),
+            'door' => fn() => $this->surface('door', ''),
+            'guide' => function (): void {
+                $this->chrome->size(390, 844);
+                $this->surface('guide', 'Moss');
             },
             'phone' => function (): void {
-                $this->chrome->driver->executeScript('localStorage.setItem("theme", "night")');
                 $this->chrome->size(390, 844);
-                $this->chrome->driver->navigate()->refresh();
+                $at = (string) $this->chrome->driver->executeScript('return location.origin');
+                $this->chrome->driver->get("{$at}/");
                 $this->chrome->press('Ports', 'nav.bottom');
                 $this->chrome->press('Guest desk', '.list');
                 $this->chrome->untilText('.sheet.open', 'Guest desk');
             },
         ];
+    }
+
+    private function surface(string $id, string $press): void
+    {
+        $at = (string) $this->chrome->driver->executeScript('return location.origin');
+        $this->chrome->driver->get("{$at}/s/{$id}");
+        $this->chrome->untilText('header', 'live');
+        if ($press !== '') {
+            $this->chrome->press($press, '.grid');
+            $this->chrome->find('.plate.on');
+        }
     }
 
     /** Both desks raise lamps, one of them is held by hand, and the tablet moves its fader. */
@@ -175,16 +164,6 @@ final readonly class Pictures
         $this->chrome->find('[data-slot="12"]')->click();
         $this->chrome->driver->getKeyboard()->sendKeys('231'."\u{E007}");
         $this->chrome->untilText('header.strip', '1 held');
-    }
-
-    /** @param array<string, mixed> $part stored as the page itself would, and seen by it */
-    private function store(string $list, array $part): void
-    {
-        $this->chrome->driver->executeAsyncScript(
-            'const done = arguments[2]; const token = decodeURIComponent(/XSRF-TOKEN=([^;]+)/.exec(document.cookie)[1]); fetch(`/api/show/${arguments[0]}`, { method: "POST", headers: { "Content-Type": "application/json", Accept: "application/json", "X-XSRF-TOKEN": token }, body: JSON.stringify(arguments[1]) }).then(() => done(true), () => done(false))',
-            [$list, $part],
-        );
-        $this->chrome->driver->navigate()->refresh();
     }
 
     private function slide(string $label, float|int $value): void

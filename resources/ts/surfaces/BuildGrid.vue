@@ -166,6 +166,7 @@ const ground = (event: PointerEvent) => {
 .grid.building {
   background-image:
     linear-gradient(to right, var(--rule) 1px, transparent 1px), linear-gradient(to bottom, var(--rule) 1px, transparent 1px);
+  background-repeat: repeat;
   background-size: calc(100% / var(--columns)) calc(100% / var(--rows));
 }
 .grip {

@@ -109,7 +109,7 @@ onScopeDispose(() => up(false))
   flex-direction: column;
   justify-content: space-between;
   align-items: flex-start;
-  padding-left: 20px;
+  padding-left: calc(8px + var(--room));
   cursor: pointer;
 }
 .stripe {

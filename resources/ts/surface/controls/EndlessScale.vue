@@ -89,6 +89,7 @@ function key(event: KeyboardEvent): void {
   margin: 0 -12px -8px;
   background: repeating-linear-gradient(90deg, var(--quiet) 0 2px, transparent 2px 16px);
   background-size: 160px 100%;
+  background-repeat: repeat-x;
 }
 .mark {
   position: absolute;

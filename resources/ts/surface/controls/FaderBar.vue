@@ -80,7 +80,7 @@ function key(event: KeyboardEvent): void {
 .bar {
   flex-direction: column-reverse;
   justify-content: space-between;
-  padding: 10px;
+  padding: 10px var(--room);
 }
 .bar.across {
   flex-flow: row wrap;
