@@ -93,13 +93,13 @@ final readonly class OscLayout
         $place = "surface:{$this->surface->id}/{$control->id}";
         $point = Reference::parse($place.($part === '' ? '' : "/{$part}"));
         $text = Reference::parse($place.'/'.Control::TEXT);
-        if ($point === null || $text === null) {
+        $name = Reference::parse($place.'/'.Control::NAME);
+        if ($point === null || $text === null || $name === null) {
             return null;
         }
         $address = $this->address($control, $part);
         $inner = new PageBack(
             $point,
-            name: $control->name,
             colourAddress: "{$address}/colour",
             on: $control->colour === '' ? self::ON : $control->colour,
             off: $control->ground === '' ? self::OFF : $control->ground,
@@ -115,7 +115,7 @@ final readonly class OscLayout
             $conditions,
             $steps,
             [$action],
-            $kind === PointKind::Press ? null : new PanelBack($inner, $point, null, 0.0, $control->points(), $display, $control->name, $text),
+            $kind === PointKind::Press ? null : new PanelBack($inner, $point, null, 0.0, $control->points(), $display, $name, $text, "{$address}/name"),
         );
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Panel;
 
+use NimbleJunction\Core\Message\Osc;
 use NimbleJunction\Core\Point\Readings;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Route\Back;
@@ -19,7 +20,9 @@ final readonly class PanelBack implements Back
      * @param Reference|null $page of the panel; null where it has all of them at once
      * @param float $on the page that the control is on, from 1
      * @param list<Reference> $hangsOn what the control moves, and may show something else by
-     * @param Reference $text of the control
+     * @param Reference $name of the control, as it is called now
+     * @param Reference $text its value in words
+     * @param string $nameAddress where its name is told by OSC, when nothing is known yet; '' for nowhere
      */
     public function __construct(
         private ?Back $inner,
@@ -28,8 +31,9 @@ final readonly class PanelBack implements Back
         private float $on,
         private array $hangsOn,
         private ?Display $display,
-        private string $name,
+        private Reference $name,
         private Reference $text,
+        private string $nameAddress = '',
     ) {
     }
 
@@ -80,9 +84,11 @@ final readonly class PanelBack implements Back
             return [];
         }
         $isKnown = $before !== null && ($this->display?->shows === 'name' || $before === $value);
-        $shown = $this->display === null || $isKnown ? [] : [$this->display->message($this->name, (string) $readings->read($this->text))];
+        $shown = $this->display === null || $isKnown ? [] : [$this->display->message((string) $readings->read($this->name), (string) $readings->read($this->text))];
 
-        return [...$this->inner?->alongside($route, $value, $before, $readings) ?? [], ...$shown];
+        $called = $before === null && $this->nameAddress !== '' ? [Osc::of($this->nameAddress, [(string) $readings->read($this->name)])] : [];
+
+        return [...$called, ...$this->inner?->alongside($route, $value, $before, $readings) ?? [], ...$shown];
     }
 
     public function deadBand(): float

@@ -85,15 +85,16 @@ final readonly class Panels
         $place = "surface:{$surface->id}/{$control->id}";
         $point = Reference::parse($place.($grip->moves === '' ? '' : "/{$grip->moves}"));
         $text = Reference::parse($place.'/'.Control::TEXT);
+        $name = Reference::parse($place.'/'.Control::NAME);
         $turned = Reference::parse("panel:{$panel->id}/page");
         $action = $point === null || $kind === null ? null : $part?->does?->action($point, $kind, $control);
-        if ($part?->when === null || $part->does === null || $point === null || $kind === null || $text === null || $turned === null || $action === null) {
+        if ($part?->when === null || $part->does === null || $point === null || $kind === null || $text === null || $name === null || $turned === null || $action === null) {
             return null;
         }
         $inner = $part->does->back($point, $kind, $control);
         $back = $inner === null && $part->display === null
             ? null
-            : new PanelBack($inner, $point, $turned, (float) $number, $control->points(), $part->display, $control->name, $text);
+            : new PanelBack($inner, $point, $turned, (float) $number, $control->points(), $part->display, $name, $text);
 
         return new Route(
             "panel.{$panel->id}.{$page->id}.{$control->id}.{$part->id}",

@@ -24,6 +24,14 @@ final readonly class Control implements Part, Checked
     /** What is pressed of it when somebody rests on it. */
     public const LONG = 'long';
 
+    /** What stands in its text for the name of what it moves. */
+    public const OTHERS_NAME = '{name}';
+
+    /** What its name is read as, with that in it. */
+    public const NAME = 'name';
+
+    public const ICONS = ['none', 'bell', 'camera', 'clock', 'door', 'down', 'eye', 'fire', 'light', 'lock', 'microphone', 'moon', 'music', 'next', 'pause', 'person', 'play', 'power', 'previous', 'star', 'stop', 'sun', 'up', 'warning', 'water'];
+
     private const SIZES = ['small', 'medium', 'large', 'huge'];
 
     /**
@@ -33,6 +41,7 @@ final readonly class Control implements Part, Checked
      * @param int $width columns
      * @param int $height rows
      * @param string $text what stands on it; {value} is its value. '' for its name
+     * @param string $icon none, or one of ours
      * @param string $size of its text
      * @param string $colour when it is on, "#rrggbb"; '' for that of the surface
      * @param string $ground when it is off; '' for that of the surface
@@ -55,6 +64,7 @@ final readonly class Control implements Part, Checked
         public int $height = 1,
         public string $text = '',
         public string $size = 'medium',
+        public string $icon = 'none',
         public string $colour = '',
         public string $ground = '',
         public string $ink = '',
@@ -83,7 +93,8 @@ final readonly class Control implements Part, Checked
             Field::whole('row', 'Row', 1, Page::MOST_ROWS, 1),
             Field::whole('width', 'Columns wide', 1, Page::MOST_COLUMNS, 1),
             Field::whole('height', 'Rows high', 1, Page::MOST_ROWS, 1),
-            Field::textOrNone('text', 'Text on it; empty for its name', 200)->meaning('{value} stands for its value.'),
+            Field::textOrNone('text', 'Text on it; empty for its name', 200)->meaning('{value} stands for its value, {name} for the name of what it moves, as it is called now.'),
+            Field::word('icon', 'Icon', self::ICONS, 'none')->rare(),
             Field::word('size', 'Size of its text', self::SIZES, 'medium'),
             Field::flag('showsValue', 'Its value is shown', true),
             Field::pattern('colour', 'Colour when on', self::COLOUR, self::COLOUR_RULE, false)->rare(),
@@ -115,9 +126,21 @@ final readonly class Control implements Part, Checked
     /** @return array<string, PointKind> what can be set and pressed of it, by name: '' for the control itself */
     public function parts(): array
     {
-        $parts = [...$this->does?->parts() ?? [], self::TEXT => PointKind::Text];
+        $parts = [...$this->does?->parts() ?? [], self::TEXT => PointKind::Text, self::NAME => PointKind::Text];
 
         return $this->longPress === null ? $parts : [...$parts, self::LONG => PointKind::Press];
+    }
+
+    /** The first point that it moves or shows; null where there is none. */
+    public function first(): ?Reference
+    {
+        foreach ($this->does?->axes() ?? [] as $bindings) {
+            if ($bindings !== []) {
+                return $bindings[0]->point;
+            }
+        }
+
+        return $this->does?->others()[0] ?? null;
     }
 
     /** @return list<Reference> all points that it moves, presses or shows */

@@ -93,7 +93,7 @@ final readonly class Surfaces
         foreach ($control->parts() as $part => $kind) {
             $point = Reference::parse("surface:{$surface->id}/{$control->id}".($part === '' ? '' : "/{$part}"));
             $isPressed = \in_array($kind, [PointKind::Switch, PointKind::Press], true);
-            if ($point !== null && ! \in_array($part, [Control::LONG, Control::TEXT], true)) {
+            if ($point !== null && ! \in_array($part, [Control::LONG, Control::TEXT, Control::NAME], true)) {
                 $triggers[] = $isPressed ? new PressedTrigger($point) : new PointTrigger($point);
             }
         }

@@ -41,9 +41,9 @@ final class FernhallSurfaces
             'pages' => [
                 ['id' => 'walk', 'name' => 'Walk', 'columns' => 4, 'rows' => 7, 'controls' => [
                     self::at('next', 'Next', 1, 1, 4, 1, ['kind' => 'label', 'point' => 'list:night-walk/next'], ['text' => 'Next: {value}', 'size' => 'large']),
-                    self::at('go', 'Go on', 1, 2, 4, 2, ['kind' => 'button', 'mode' => 'hold', 'seconds' => 0.8, 'points' => [['point' => 'list:night-walk/go']]], ['size' => 'huge', 'colour' => '#2f8f73']),
-                    self::at('moss', 'Moss', 1, 4, 2, 1, self::press('look:moss'), ['size' => 'large', 'showsValue' => false, 'colour' => '#7fae3f']),
-                    self::at('dusk', 'Dusk', 3, 4, 2, 1, self::press('look:dusk'), ['size' => 'large', 'showsValue' => false, 'colour' => '#b98ad6']),
+                    self::at('go', 'Go on', 1, 2, 4, 2, ['kind' => 'button', 'mode' => 'hold', 'seconds' => 0.8, 'points' => [['point' => 'list:night-walk/go']]], ['icon' => 'next', 'size' => 'huge', 'colour' => '#2f8f73']),
+                    self::at('moss', 'Moss', 1, 4, 2, 1, self::press('look:moss'), ['text' => '{name}', 'size' => 'large', 'showsValue' => false, 'colour' => '#7fae3f']),
+                    self::at('dusk', 'Dusk', 3, 4, 2, 1, self::press('look:dusk'), ['text' => '{name}', 'size' => 'large', 'showsValue' => false, 'colour' => '#b98ad6']),
                     self::at('ferns', 'Fern Gallery', 1, 5, 4, 1, ['kind' => 'fader', 'run' => 'right', 'points' => [['point' => 'group:ferns/level', 'low' => 10, 'high' => 80]]]),
                     self::at('lantern', 'Lantern', 1, 6, 4, 1, ['kind' => 'fader', 'run' => 'right', 'points' => [['point' => 'fixture:lantern/level', 'low' => 4, 'high' => 100]], 'detents' => [50]]),
                     self::at('call', 'Message to the booth', 1, 7, 4, 1, ['kind' => 'text', 'point' => 'value:from-guide', 'longest' => 60]),
@@ -110,7 +110,7 @@ final class FernhallSurfaces
             'id' => 'door', 'name' => 'At the door', 'folder' => 'Night Walk', 'entry' => 'network', 'networks' => ['127.0.0.0/8'], 'kiosk' => true,
             'pages' => [['id' => 'light', 'name' => 'Light', 'columns' => 3, 'rows' => 3, 'controls' => [
                 self::at('welcome', 'Welcome', 1, 1, 3, 1, ['kind' => 'notes', 'notes' => 'Rest your hand on the plate, and the lanterns wake.'], ['size' => 'large']),
-                self::at('wake', 'Wake the lanterns', 1, 2, 3, 2, ['kind' => 'button', 'mode' => 'hold', 'seconds' => 1.5, 'points' => [['point' => 'look:walk-in']], 'onText' => 'The lanterns are awake'], ['size' => 'huge', 'colour' => '#d9a441', 'showsValue' => false]),
+                self::at('wake', 'Wake the lanterns', 1, 2, 3, 2, ['kind' => 'button', 'mode' => 'hold', 'seconds' => 1.5, 'points' => [['point' => 'look:walk-in']], 'onText' => 'The lanterns are awake'], ['icon' => 'light', 'size' => 'huge', 'colour' => '#d9a441', 'showsValue' => false]),
             ]]],
         ];
     }

@@ -9,6 +9,7 @@ final readonly class SurfaceControl extends Said
 {
     /**
      * @param string $text what stands on it; {value} is its value
+     * @param string $icon '' for none
      * @param string $colour when it is on, "#rrggbb"; '' for that of the surface
      * @param string $ground when it is off
      * @param string $inkOn of its text when it is on; '' for that of the surface
@@ -21,6 +22,7 @@ final readonly class SurfaceControl extends Said
         public string $name,
         public string $text,
         public string $size,
+        public string $icon,
         public int $column,
         public int $row,
         public int $width,

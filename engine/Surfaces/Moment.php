@@ -33,7 +33,7 @@ final class Moment
         $next = $this->revision + 1;
         $all = [];
         foreach ($lives as $id => $life) {
-            $text = serialize([$life->at, $life->text, $life->isOn, $life->isSeen, $life->canMove]);
+            $text = serialize([$life->at, $life->text, $life->isOn, $life->isSeen, $life->canMove, $life->called]);
             $known = $this->lives[$id] ?? null;
             $all[$id] = $known !== null && $known[1] === $text ? $known : [$life, $text, $next];
         }

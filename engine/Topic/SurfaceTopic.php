@@ -93,7 +93,7 @@ final class SurfaceTopic implements Topic, ForGuests
             $isSeen = $control->visible === null || $controls->isOn($control->visible);
             $canMove = $isSeen && ($control->enabled === null || $controls->isOn($control->enabled));
             $at = array_map(static fn(?float $one): ?float => $one === null ? null : round($one, 4), $shown->at ?? []);
-            $lives[(string) $id] = new ControlLife($at, $shown->text ?? '', $shown->isOn ?? false, $isSeen, $canMove);
+            $lives[(string) $id] = new ControlLife($at, $shown->text ?? '', $shown->isOn ?? false, $isSeen, $canMove, $controls->othersName($control));
         }
 
         return $lives;
@@ -119,6 +119,7 @@ final class SurfaceTopic implements Topic, ForGuests
             $control->name,
             $control->text,
             $control->size,
+            $control->icon === 'none' ? '' : $control->icon,
             $control->column,
             $control->row,
             $control->width,

@@ -191,8 +191,9 @@ describe('a colour', () => {
 describe('what stands on a control', () => {
   const labelled = (text: string) => ({ name: 'Fern', text, showsValue: true }) as SurfaceControl
   it('is its name, or its text with the value in it, which is then not written twice', () => {
-    expect(wordsOn(labelled(''), '40 %')).toBe('Fern')
-    expect(wordsOn(labelled('Ferns at {value}'), '40 %')).toBe('Ferns at 40 %')
+    expect(wordsOn(labelled(''), { text: '40 %', called: '' })).toBe('Fern')
+    expect(wordsOn(labelled('Ferns at {value}'), { text: '40 %', called: '' })).toBe('Ferns at 40 %')
+    expect(wordsOn(labelled('{name}: {value}'), { text: '40 %', called: 'Moss' })).toBe('Moss: 40 %')
     expect(writesValue(labelled('Ferns at {value}'))).toBe(false)
     expect(writesValue(labelled(''))).toBe(true)
   })

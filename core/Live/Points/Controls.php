@@ -57,6 +57,41 @@ final class Controls extends PlanRoom implements Room
         return $control->does?->shown($this->hand($surface, $control, '', 0));
     }
 
+    /** What stands on a control, without its value: the name of what it moves is that of now. */
+    public function nameOf(Control $control): string
+    {
+        $words = $control->text === '' ? $control->name : trim(str_replace('{value}', '', $control->text));
+
+        return str_replace(Control::OTHERS_NAME, $this->othersName($control), $words);
+    }
+
+    /** @return string what is called by {name} on a control; '' where that does not stand there */
+    public function othersName(Control $control): string
+    {
+        $first = str_contains($control->text, Control::OTHERS_NAME) ? $control->first() : null;
+
+        return $first === null ? '' : $this->called($first);
+    }
+
+    /** What a thing is called by itself: a look, a master, a fixture. */
+    private function called(Reference $point): string
+    {
+        $programme = $this->plan->programme;
+        $named = match ($point->kind) {
+            'look' => $programme->looks,
+            'list' => $programme->lists,
+            'master' => $programme->masters,
+            'wave' => $programme->waves,
+            'tempo' => $programme->tempos,
+            'fixture' => $this->plan->patch->fixtures,
+            'group' => $this->plan->patch->groups->groups,
+            'value' => $this->plan->values,
+            default => [],
+        };
+
+        return $named[$point->id]->name ?? $this->points->describe($point)->name ?? '';
+    }
+
     /** Whether a point is on, for what is seen or can be moved only then. */
     public function isOn(Reference $point): bool
     {
@@ -89,7 +124,7 @@ final class Controls extends PlanRoom implements Room
         return match ($kind) {
             PointKind::Switch => new Point($reference, $name, $kind, isSet: true, isPressed: true),
             PointKind::Press => new Point($reference, $name, $kind, isPressed: true),
-            PointKind::Text => new Point($reference, $name, $kind, isSet: $part !== Control::TEXT),
+            PointKind::Text => new Point($reference, $name, $kind, isSet: ! \in_array($part, [Control::TEXT, Control::NAME], true)),
             default => new Point($reference, $name, $kind, $kind === PointKind::Number ? -100.0 : 0.0, 100.0, '%', isSet: true),
         };
     }
@@ -108,7 +143,7 @@ final class Controls extends PlanRoom implements Room
         return match ($kind) {
             PointKind::Switch => (int) $shown->isOn,
             PointKind::Level => $share === null ? null : round(100 * $share, 6),
-            PointKind::Text => $shown->text,
+            PointKind::Text => Surfaces::part($reference) === Control::NAME ? $this->nameOf($control) : $shown->text,
             default => null,
         };
     }
@@ -120,7 +155,7 @@ final class Controls extends PlanRoom implements Room
         if ($control?->does === null || $kind === null) {
             return 'there is no such control';
         }
-        if (Surfaces::part($reference) === Control::TEXT) {
+        if (\in_array(Surfaces::part($reference), [Control::TEXT, Control::NAME], true)) {
             return 'it is what the control shows, and cannot be set';
         }
         $before = $this->read($reference);

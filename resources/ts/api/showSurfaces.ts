@@ -28,6 +28,32 @@ export interface Control {
   width?: number
   height?: number
   text?: string
+  icon?:
+    | 'none'
+    | 'bell'
+    | 'camera'
+    | 'clock'
+    | 'door'
+    | 'down'
+    | 'eye'
+    | 'fire'
+    | 'light'
+    | 'lock'
+    | 'microphone'
+    | 'moon'
+    | 'music'
+    | 'next'
+    | 'pause'
+    | 'person'
+    | 'play'
+    | 'power'
+    | 'previous'
+    | 'star'
+    | 'stop'
+    | 'sun'
+    | 'up'
+    | 'warning'
+    | 'water'
   size?: 'small' | 'medium' | 'large' | 'huge'
   showsValue?: boolean
   colour?: string

@@ -6,6 +6,7 @@ export interface ControlLife {
   isOn: boolean
   isSeen: boolean
   canMove: boolean
+  called: string
 }
 
 export interface EngineLife {
@@ -205,6 +206,7 @@ export interface SurfaceControl {
   name: string
   text: string
   size: string
+  icon: string
   column: number
   row: number
   width: number

@@ -8,7 +8,7 @@ const PATIENCE = 1500
 const SENT_AWAY = 4403
 const NO_TOKEN = 403
 const SAID_FOR = 4000
-export const nothing: ControlLife = { at: [], text: '', isOn: false, isSeen: true, canMove: true }
+export const nothing: ControlLife = { at: [], text: '', isOn: false, isSeen: true, canMove: true, called: '' }
 
 export type Surface = ReturnType<typeof surfaceOn>
 const KEY: InjectionKey<Surface> = Symbol('surface')

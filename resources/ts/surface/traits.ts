@@ -1,4 +1,4 @@
-import type { SurfaceControl } from '@/live/messages'
+import type { ControlLife, SurfaceControl } from '@/live/messages'
 import type { TakeOver } from './hand'
 
 /** What the kind of a control has besides, as the engine says it. */
@@ -16,8 +16,9 @@ export const traits = { text, flag, number, list }
 export const takeOverOf = (control: SurfaceControl) => (text(control, 'takeOver') || 'scaled') as TakeOver
 
 /** What stands on a control. */
-export function wordsOn(control: SurfaceControl, value: string): string {
-  return control.text === '' ? control.name : control.text.replaceAll('{value}', value)
+export function wordsOn(control: SurfaceControl, life: Pick<ControlLife, 'text' | 'called'>): string {
+  if (control.text === '') return control.name
+  return control.text.replaceAll('{value}', life.text).replaceAll('{name}', life.called || control.name)
 }
 
 /** Whether its value has to be written besides. */

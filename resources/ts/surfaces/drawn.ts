@@ -22,6 +22,7 @@ export function drawn(control: Control, news: SurfaceNews | null): SurfaceContro
     name: control.name,
     text: control.text ?? '',
     size: control.size ?? 'medium',
+    icon: control.icon ?? '',
     showsValue: control.showsValue ?? true,
     ...boxOf(control),
   }

@@ -142,6 +142,17 @@ final class ControlsTest extends TestCase
         self::assertSame(0, $evening->read('value:open'), 'a long press has its own point');
     }
 
+    public function testNamesTravel(): void
+    {
+        $look = static fn(string $name): array => ['looks' => [['id' => 'doors', 'name' => $name, 'values' => Evening::values(['fixture:a/level' => 100])]]];
+        $evening = self::with(['kind' => 'button', 'points' => [['point' => 'look:doors']]], $look('Doors'), more: ['text' => 'Open {name}: {value}']);
+        self::assertSame('Open Doors:', $evening->read('surface:guide/one/name'));
+        $evening->rig->adopt([...$evening->rig->document, ...$look('Gates')]);
+        self::assertSame('Open Gates:', $evening->read('surface:guide/one/name'));
+        $control = $evening->rig->junction->plan()->surfaces->surfaces['guide']->controls['one'];
+        self::assertSame('Gates', $evening->rig->junction->controls->othersName($control));
+    }
+
     public function testALabelSaysWhatIsNextInAList(): void
     {
         $list = ['id' => 'walk', 'name' => 'Walk', 'cues' => [['number' => '1', 'name' => 'Doors'], ['number' => '2.5', 'name' => 'Ferns']]];

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, onScopeDispose, ref } from 'vue'
 import type { ControlLife, SurfaceControl } from '@/live/messages'
+import { icons } from '../icons'
 import { useSurface } from '../surface'
 import { knock, traits, wordsOn, writesValue } from '../traits'
 
@@ -11,7 +12,7 @@ const surface = useSurface()
 const mode = computed(() => traits.text(props.control, 'mode'))
 const seconds = computed(() => traits.number(props.control, 'seconds', 1))
 const question = computed(() => traits.text(props.control, 'confirm'))
-const words = computed(() => (props.life.isOn && traits.text(props.control, 'onText')) || wordsOn(props.control, props.life.text))
+const words = computed(() => (props.life.isOn && traits.text(props.control, 'onText')) || wordsOn(props.control, props.life))
 const isDown = ref(false)
 const asks = ref(false)
 let timer = 0
@@ -98,6 +99,7 @@ onScopeDispose(() => up(false))
         :style="{ transitionDuration: isDown ? `${seconds}s` : '0s', strokeDashoffset: isDown ? 0 : 100 }"
       />
     </svg>
+    <svg v-if="icons[control.icon]" class="icon" viewBox="0 0 24 24" aria-hidden="true"><path :d="icons[control.icon]" /></svg>
     <span class="words">{{ words }}</span>
     <span v-if="mode === 'hold'" :id="`hint-${control.id}`" class="value">hold</span>
     <span v-else-if="writesValue(control) && life.text" class="value figures">{{ life.text }}</span>
@@ -143,6 +145,11 @@ onScopeDispose(() => up(false))
   stroke-width: 8;
   stroke-dasharray: 100;
   transition: stroke-dashoffset linear;
+}
+.icon {
+  width: 1.8em;
+  min-height: 1em;
+  fill: currentColor;
 }
 .asks {
   flex-direction: column;

@@ -64,7 +64,7 @@ function key(event: KeyboardEvent): void {
 <template>
   <div class="control colours" :class="control.size">
     <span class="head">
-      <span class="words">{{ wordsOn(control, life.text) }}</span>
+      <span class="words">{{ wordsOn(control, life) }}</span>
       <span class="sample" :style="{ background: asHex(shown.hue, shown.saturation) }" />
     </span>
     <div

@@ -66,7 +66,7 @@ function key(event: KeyboardEvent): void {
     @contextmenu.prevent
   >
     <span class="head">
-      <span class="words">{{ wordsOn(control, life.text) }}</span>
+      <span class="words">{{ wordsOn(control, life) }}</span>
       <span v-if="writesValue(control)" class="value figures">{{ life.at[0] === null ? 'mixed' : life.text }}</span>
     </span>
     <span class="scale" aria-hidden="true" :style="{ backgroundPositionX: `calc(50% + ${shift}px)` }" />

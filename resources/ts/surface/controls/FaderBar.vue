@@ -71,7 +71,7 @@ function key(event: KeyboardEvent): void {
     <span class="filled" :style="filled" />
     <span v-for="one in detents" :key="one" class="notch" :style="isAcross ? { left: `${one}%` } : { bottom: `${one}%` }" />
     <span v-if="!isMeter" class="edge" :style="edge" />
-    <span class="words">{{ wordsOn(control, text) }}</span>
+    <span class="words">{{ wordsOn(control, { text, called: life.called }) }}</span>
     <span v-if="writesValue(control)" class="value figures">{{ text }}</span>
   </div>
 </template>

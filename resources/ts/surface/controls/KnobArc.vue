@@ -91,7 +91,7 @@ function key(event: KeyboardEvent): void {
     @keydown="key"
     @contextmenu.prevent
   >
-    <span class="words">{{ wordsOn(control, life.text) }}</span>
+    <span class="words">{{ wordsOn(control, life) }}</span>
     <svg viewBox="0 0 100 100" aria-hidden="true">
       <path class="way" :d="arc(1)" />
       <path v-if="shown > 0.002" class="filled" :d="arc(shown)" />

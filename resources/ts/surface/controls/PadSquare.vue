@@ -83,7 +83,7 @@ const change = (way: 'across' | 'up') => (lock.value = lock.value === way ? '' :
 <template>
   <div class="control pad" :class="control.size" role="group" :aria-label="control.name">
     <span class="head">
-      <span class="words">{{ wordsOn(control, life.text) }}</span>
+      <span class="words">{{ wordsOn(control, life) }}</span>
       <span class="ways">
         <button
           type="button"

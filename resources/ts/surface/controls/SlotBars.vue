@@ -15,7 +15,7 @@ const raised = computed(() => props.life.at.filter((one) => (one ?? 0) > 0).leng
     :class="control.size"
     :aria-label="`${control.name}: ${raised} of ${life.at.length} slots are raised`"
   >
-    <figcaption class="words">{{ wordsOn(control, '') }}</figcaption>
+    <figcaption class="words">{{ wordsOn(control, life) }}</figcaption>
     <span class="bars" aria-hidden="true">
       <span v-for="(at, i) in life.at" :key="i" class="bar" :title="String(first + i)"
         ><span :style="{ transform: `scaleY(${at ?? 0})` }"

@@ -31,7 +31,7 @@ onScopeDispose(up)
 
 <template>
   <div class="control stepper" :class="control.size" role="group" :aria-label="control.name">
-    <span class="words">{{ wordsOn(control, life.text) }}</span>
+    <span class="words">{{ wordsOn(control, life) }}</span>
     <span class="line">
       <button
         type="button"

@@ -23,7 +23,7 @@ function tap(): void {
     @keydown.enter.space.prevent="tap"
     @contextmenu.prevent
   >
-    <span class="words">{{ wordsOn(control, life.text) }}</span>
+    <span class="words">{{ wordsOn(control, life) }}</span>
     <span class="value figures">{{ life.text }}</span>
     <span class="tap">tap</span>
   </button>

@@ -17,7 +17,7 @@ function send(): void {
 
 <template>
   <form class="control entry" :class="control.size" @submit.prevent="send">
-    <label class="words" :for="`text-${control.id}`">{{ wordsOn(control, life.text) }}</label>
+    <label class="words" :for="`text-${control.id}`">{{ wordsOn(control, life) }}</label>
     <span class="line">
       <input
         :id="`text-${control.id}`"

@@ -23,7 +23,7 @@ const time = computed(() => {
     </template>
     <p v-else-if="control.kind === 'notes'" class="notes">{{ life.text }}</p>
     <template v-else>
-      <span class="words">{{ wordsOn(control, life.text) }}</span>
+      <span class="words">{{ wordsOn(control, life) }}</span>
       <span v-if="writesValue(control) && life.text" class="value figures">{{ life.text }}</span>
     </template>
   </div>
