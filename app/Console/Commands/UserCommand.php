@@ -19,7 +19,7 @@ final class UserCommand extends Command
     public function handle(): int
     {
         $role = Role::tryFrom((string) $this->option('role'));
-        if ($role === null) {
+        if ($role === null || $role === Role::Guest) {
             $this->error("There is no role \"{$this->option('role')}\": use builder, operator or viewer.");
 
             return self::INVALID;

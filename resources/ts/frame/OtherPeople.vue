@@ -8,12 +8,14 @@ import { useStanding } from './place'
 const session = useSession()
 const engine = useEngine()
 useStanding()
+/** Guests of surfaces are listed there. */
+const there = computed(() => engine.present.filter((one) => one.role !== 'guest'))
 const people = computed(() =>
-  engine.present.map(
+  there.value.map(
     (one) => `${one.name === session.user?.name ? `${one.name}, another page` : one.name}: ${one.place || 'just came'}`,
   ),
 )
-const names = computed(() => [...new Set(engine.present.map((one) => one.name))])
+const names = computed(() => [...new Set(there.value.map((one) => one.name))])
 /** One by name and place; of several the names. */
 const words = computed(() => {
   if (people.value.length === 1) return people.value[0]
