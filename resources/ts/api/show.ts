@@ -161,8 +161,12 @@ export const useShow = defineStore('show', () => {
   let underWay: Promise<unknown> = Promise.resolve()
   function take(promise: Promise<ShowPageData | Changes>): Promise<ShowPageData | Changes> {
     const taken = taking(promise)
-    underWay = Promise.allSettled([underWay, taken]).then(() => undefined)
+    soon(taken)
     return taken
+  }
+  /** An edit is on its way, or will be as soon as one before it is stored. */
+  function soon(edit: Promise<unknown>): void {
+    underWay = Promise.allSettled([underWay, edit]).then(() => undefined)
   }
   async function taking(promise: Promise<ShowPageData | Changes>): Promise<ShowPageData | Changes> {
     const answer = await promise
@@ -342,6 +346,7 @@ export const useShow = defineStore('show', () => {
     begin,
     follow,
     take,
+    soon,
     otherEnd,
     add,
     replace,

@@ -17,6 +17,7 @@ export function useBuilding(surface: () => Surface | null) {
     ahead.value = next
     failed.value = ''
     last = last.then(() => store(next))
+    show.soon(last)
     await last
     if (mine === count) ahead.value = null
   }
