@@ -32,7 +32,7 @@ final readonly class MeterControl extends Showing
     public static function fields(): array
     {
         return [
-            Field::object('shows', 'Shows', Binding::class),
+            Field::object('shows', 'Shows', Binding::class, false),
             Field::word('run', 'Runs', self::RUNS, 'up'),
             Field::flag('middle', 'Filled from its middle', false),
         ];

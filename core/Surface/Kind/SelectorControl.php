@@ -33,7 +33,7 @@ final readonly class SelectorControl implements ControlKind
     public static function fields(): array
     {
         return [
-            Field::point(),
+            Field::pointOrNone('point', 'Point'),
             Field::objects('options', 'Options; empty for those of the point', Selectable::class, 32),
         ];
     }

@@ -36,7 +36,7 @@ final readonly class StepperControl implements ControlKind
     public static function fields(): array
     {
         return [
-            Field::objects('points', 'Points', Binding::class, 32, 1),
+            Field::objects('points', 'Points', Binding::class, 32),
             Field::number('step', 'Step, in the unit of the point', 0.0001, 1e9, 1.0),
             Field::flag('wraps', 'Begins again at the other end', false),
         ];

@@ -45,9 +45,14 @@ const turn = (id: string) => {
   void router.replace(`/surfaces-build/${surface.value?.id}/${id}`)
 }
 
+/** What some kinds cannot be without: the first that the show has, until another one is chosen. */
+const needed: Record<string, () => object> = {
+  slots: () => ({ universe: show.universes[0]?.id }),
+  tempo: () => ({ tempo: show.tempos[0]?.id }),
+}
 function add(kind: string, label: string, place?: { column: number; row: number }): void {
   if (!surface.value) return
-  const done = added(surface.value, at.value, kind, label, {}, place)
+  const done = added(surface.value, at.value, kind, label, needed[kind]?.() ?? {}, place)
   if (!done) {
     failed.value = 'There is no room on this page: make the grid larger, or a control smaller.'
     return

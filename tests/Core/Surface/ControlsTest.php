@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\Core\Surface;
 
+use NimbleJunction\Core\Surface\ControlKinds;
 use NimbleJunction\Core\Wire\Osc\Message;
 use NimbleJunction\Tests\Support\Evening;
 use NimbleJunction\Tests\Support\Rig;
@@ -140,6 +141,18 @@ final class ControlsTest extends TestCase
         self::assertSame('', $evening->set('surface:guide/one', 50));
         $evening->press('surface:guide/one/long');
         self::assertSame(0, $evening->read('value:open'), 'a long press has its own point');
+    }
+
+    public function testAControlOfAnyKindIsSoundBeforeItIsBoundToAnything(): void
+    {
+        $needed = ['slots' => ['universe' => 'palm'], 'tempo' => ['tempo' => 'main']];
+        foreach (ControlKinds::ALL as $class) {
+            $evening = self::with(['kind' => $class::kind(), ...$needed[$class::kind()] ?? []], ['tempos' => [['id' => 'main', 'name' => 'Main']]]);
+            self::assertIsString(self::shown($evening)[0], $class);
+            $evening->set('surface:guide/one', 1);
+            $evening->press('surface:guide/one');
+        }
+        self::assertCount(15, ControlKinds::ALL);
     }
 
     public function testNamesTravel(): void

@@ -150,11 +150,12 @@ const change = (way: 'across' | 'up') => (lock.value = lock.value === way ? '' :
 }
 .head {
   display: flex;
+  flex-wrap: wrap;
   align-items: center;
   gap: 12px;
 }
 .words {
-  flex: 1;
+  flex: 1 1 4em;
 }
 .ways {
   display: flex;
