@@ -61,7 +61,7 @@ final readonly class Display implements Part, Checked
         if ($this->address !== '') {
             return Osc::of($this->address, [mb_substr($text, 0, $this->length)]);
         }
-        $plain = (string) preg_replace('/[^\x20-\x7E]/', '?', mb_substr($text, 0, $this->length));
+        $plain = (string) preg_replace('/[^\x20-\x7E]/u', '?', mb_substr($text, 0, $this->length));
 
         return new Exclusive(new SystemExclusive((string) hex2bin((string) preg_replace('/\s+/', '', $this->before)).str_pad($plain, $this->length)));
     }

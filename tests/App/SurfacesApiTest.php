@@ -44,6 +44,36 @@ final class SurfacesApiTest extends AppTestCase
         $this->enter(FernhallSurfaces::CODE)->assertOk();
     }
 
+    public function testWhoTriesFromManyAddressesIsHeldUpToo(): void
+    {
+        for ($i = 0; $i < 60; ++$i) {
+            $this->withServerVariables(['REMOTE_ADDR' => '10.0.'.intdiv($i, 4).'.'.($i % 4 + 1)])->postJson('/api/surfaces/guide/entry', ['code' => "9{$i}99"])->assertStatus(422);
+        }
+        $this->withServerVariables(['REMOTE_ADDR' => '10.9.9.9'])->postJson('/api/surfaces/guide/entry', ['code' => FernhallSurfaces::CODE])->assertStatus(429);
+        $this->travel(61)->seconds();
+        $this->withServerVariables(['REMOTE_ADDR' => '10.9.9.9'])->postJson('/api/surfaces/guide/entry', ['code' => FernhallSurfaces::CODE])->assertOk();
+    }
+
+    public function testNobodyIsMadeAGuestByCommand(): void
+    {
+        $this->artisan('junction:user', ['name' => 'eve', '--role' => 'guest', '--password' => 'long-enough'])->assertFailed();
+        self::assertSame(3, DB::table('users')->count());
+        foreach (['guest', 'builder'] as $role) {
+            $token = Token::sign('eve', Role::from($role), Secret::derive((string) config('app.key')), time(), $role === 'builder' ? 'guide' : '');
+            self::assertNull(Token::verify($token, Secret::derive((string) config('app.key')), time()), "{$role}: a guest has a surface, and nobody else has one");
+        }
+    }
+
+    public function testASurfaceThatIsDeletedLetsNobodyIn(): void
+    {
+        $this->enter(FernhallSurfaces::CODE)->assertOk();
+        $guest = session()->all();
+        $this->as(Role::Builder)->deleteJson('/api/show/surfaces/guide')->assertOk();
+        auth()->logout();
+        $this->withSession(['surfaces' => $guest['surfaces']])->postJson('/api/surfaces/guide/token')->assertStatus(403);
+        $this->enter(FernhallSurfaces::CODE)->assertStatus(422);
+    }
+
     public function testAnotherCodePutsOutWhoeverCameInByTheOneBefore(): void
     {
         $this->enter(FernhallSurfaces::CODE)->assertOk();

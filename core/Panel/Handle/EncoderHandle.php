@@ -71,7 +71,7 @@ final readonly class EncoderHandle implements Handle
         $faster = $this->most > 1.0 ? [new AccelerateStep(self::SLOW_SECONDS, $this->most)] : [];
 
         return $kind === PointKind::Number
-            ? [...$faster, new ScaleStep([0.0, 1.0], [0.0, $size])]
+            ? [...$faster, new ScaleStep([0.0, 1.0], [0.0, $size], 'both')]
             : [...$faster, new IncrementStep(0.0, 100.0, $size, false, $control)];
     }
 

@@ -25,6 +25,8 @@ use NimbleJunction\Core\Route\Step\TableStep;
 use NimbleJunction\Core\Route\Step\TakeOverStep;
 use NimbleJunction\Core\Route\Step\ThresholdStep;
 use NimbleJunction\Core\Route\Step\ToggleStep;
+use NimbleJunction\Core\Route\Step\VelocityStep;
+use NimbleJunction\Tests\Core\Surface\ControlsTest;
 use NimbleJunction\Tests\Support\StepRun;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -175,5 +177,31 @@ final class StepsTest extends TestCase
         $run->is = 90.0;
         self::assertSame(45.0, $run->is = $run->apply(25), 'half of the way down that is left');
         self::assertSame(0.0, $run->apply(0));
+    }
+
+    public function testAStickSetsASpeedByItsOwnLawAndKeepsWithinItsEnds(): void
+    {
+        $fields = VelocityStep::fields();
+        self::assertSame(['point', 'low', 'high', 'speed', 'dead', 'bend'], array_map(static fn($field): string => $field->name, $fields));
+        foreach ([[1.0, 1.0, 40.0], [1.0, 0.55, 20.0], [2.0, 0.55, 10.0], [1.0, -1.0, -40.0], [1.0, 0.1, 0.0], [1.0, -0.05, 0.0]] as [$bend, $stick, $rate]) {
+            $evening = ControlsTest::with(
+                ['kind' => 'fader', 'points' => [['point' => 'value:place']]],
+                ['values' => [['id' => 'place', 'name' => 'Place', 'type' => 'number', 'low' => 0, 'high' => 1000, 'start' => 500], ['id' => 'stick', 'name' => 'Stick', 'type' => 'number', 'low' => -1, 'high' => 1, 'start' => 0]]],
+            );
+            $evening->rig->adopt([...$evening->rig->document, 'routes' => [[
+                'id' => 'stick', 'name' => 'Stick', 'when' => ['kind' => 'point', 'point' => 'value:stick'],
+                'steps' => [['kind' => 'velocity', 'point' => 'value:place', 'low' => 0, 'high' => 1000, 'speed' => 40, 'dead' => 0.1, 'bend' => $bend]],
+                'do' => [['kind' => 'set', 'point' => 'value:place']],
+            ]]]);
+            $evening->set('value:stick', $stick);
+            $evening->rig->pass(2.0);
+            self::assertEqualsWithDelta(500 + 2 * $rate, $evening->read('value:place'), 1.5, "{$stick} bent by {$bend}");
+            $evening->set('value:stick', 0);
+            $evening->rig->pass(1.0);
+            self::assertEqualsWithDelta(500 + 2 * $rate, $evening->read('value:place'), 1.5, 'in its middle it stands');
+            $evening->set('value:stick', 1);
+            $evening->rig->pass(60.0);
+            self::assertEqualsWithDelta(1000.0, $evening->read('value:place'), 1e-6, 'no further than its end');
+        }
     }
 }

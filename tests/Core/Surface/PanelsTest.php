@@ -174,6 +174,48 @@ final class PanelsTest extends TestCase
         self::assertContains(['/walk/b/text', 'from us', 'a text: its value, in words', 'B', 'Two'], $lines);
     }
 
+    public function testByOscAMomentaryButtonComesUpAndAPadHasTwoAddresses(): void
+    {
+        $pad = ['id' => 'laser', 'name' => 'Laser', 'column' => 4, 'does' => ['kind' => 'pad', 'across' => [['point' => 'fixture:h/pan']], 'up' => [['point' => 'fixture:b/level']]]];
+        $bell = ['id' => 'bell', 'name' => 'Bell', 'column' => 5, 'does' => ['kind' => 'button', 'mode' => 'momentary', 'points' => [['point' => 'fixture:a/level']]]];
+        $tempo = ['id' => 'beat', 'name' => 'Beat', 'column' => 6, 'does' => ['kind' => 'tempo', 'tempo' => 'main']];
+        $this->begin(changes: [
+            'tempos' => [['id' => 'main', 'name' => 'Main', 'start' => 90]],
+            'surfaces' => [['id' => 'guide', 'name' => 'Guide', 'pages' => [['id' => 'one', 'name' => 'One', 'controls' => [$pad, $bell, $tempo]]]]],
+            'panels' => [['id' => 'pad', 'name' => 'Pad', 'surface' => 'guide', 'oscPort' => 'tablet']],
+        ]);
+        $rig = $this->evening->rig;
+        foreach ([[1.0, 100.0], [0.0, 0.0]] as [$value, $level]) {
+            $rig->osc('/guide/bell', $value);
+            self::assertEqualsWithDelta($level, $this->evening->read('fixture:a/level'), 0.1);
+        }
+        $rig->osc('/guide/laser/across', 0.25);
+        $rig->osc('/guide/laser/up', 0.75);
+        self::assertEqualsWithDelta([25.0, 75.0], [$this->evening->read('fixture:h/pan'), $this->evening->read('fixture:b/level')], 0.3);
+        for ($tap = 0; $tap < 5; ++$tap) {
+            $rig->osc('/guide/beat', 1.0);
+            $rig->osc('/guide/beat', 0.0);
+            $rig->pass(0.5);
+        }
+        self::assertEqualsWithDelta(120.0, $this->evening->read('tempo:main'), 0.5);
+        $show = ShowReader::fromArray($rig->document);
+        $addresses = array_column((new OscLayout($show->panels['pad'], $show->surfaces['guide']))->lines(), 0);
+        self::assertSame(['/guide/refresh', '/guide/laser/across', '/guide/laser/across/name'], \array_slice($addresses, 0, 3));
+        self::assertContains('/guide/beat', $addresses);
+        self::assertNotContains('/guide/beat/text', $addresses, 'nothing is told of what is only pressed');
+    }
+
+    public function testADeskThatMovesAPageThatIsNotShownMovesNoMotor(): void
+    {
+        $this->begin();
+        $this->told();
+        $this->collect(array_map(static fn($packet): array => [0.0, $packet], $this->evening->rig->artNet([2 => 200])));
+        self::assertSame([], $this->told(), 'fixture b is on the second page');
+        [, $packets] = $this->evening->rig->junction->press(Evening::point('panel:lectern/next'), new Act('person', 'Ada'), $this->evening->rig->nanos());
+        $this->collect(array_map(static fn($packet): array => [0.0, $packet], $packets));
+        self::assertContains('b00164', $this->told(), 'there it is told where it is');
+    }
+
     public function testWhatCannotBeMovedSoIsRefusedWithItsPlace(): void
     {
         $this->expectException(ShowRefused::class);
