@@ -18,6 +18,13 @@ final class ContrastTest extends TestCase
         self::assertEqualsWithDelta(4.54, Contrast::between('#767676', '#ffffff'), 0.005, 'the grey that just passes on white');
     }
 
+    public function testItIsTheSameBothWays(): void
+    {
+        foreach ([['#123456', '#fedcba'], ['#ff0000', '#00ff00'], ['#0b1d20', '#ece4d0']] as [$one, $other]) {
+            self::assertSame(Contrast::between($one, $other), Contrast::between($other, $one));
+        }
+    }
+
     public function testWhicheverInkIsChosenByItselfCanBeReadOnAnyColour(): void
     {
         for ($red = 0; $red < 256; $red += 15) {
