@@ -25,6 +25,7 @@ final class WalkTest extends BrowserTestCase
         'mendsSwappedPorts' => '*Stand-ins*, guide\'s tablet: swap its ports, move its fader. *Ports*, guide\'s tablet, *Check connection* finds it, and one button mends it.',
         'playsTheOthers' => '*Stand-ins*: next slide, and lamp 9 flashes on its note; the song fader opens a layer on the roof; lectern button 1 lights the laser. Hold canopy slot 8 by hand: the lectern\'s first fader moves.',
         'runsTheProgramme' => '*Programme*, *Cue lists*, Night Walk: `Go 1` fades the Palm House up. *Live*: what runs and what is next; the grand master, and *Blackout*, take all light and nothing else.',
+        'usesASurface' => '*Surfaces*, Guide: open it, or scan its code with a phone and type 2604. Hold *Go on*: the next cue goes. Press *Moss*: the fader of the Fern Gallery follows. *Build* shows how it is made.',
         'watchesAWave' => '*Scope*: watch slot 7 of Palm House while the house desk plays a slow wave and *jitters*.',
     ];
 
@@ -225,6 +226,25 @@ final class WalkTest extends BrowserTestCase
             'arguments[0].dispatchEvent(new PointerEvent(arguments[1], { bubbles: true }))',
             [self::$chrome->find('[aria-label="Lectern button 1"]'), $event],
         );
+    }
+
+    private function usesASurface(): void
+    {
+        $this->go('Surfaces');
+        self::$chrome->press('Guide', '[aria-label="surfaces"]');
+        $this->sees('[aria-label="Surface"]', '/s/guide');
+        self::$chrome->driver->get(self::$demo->url('/s/guide'));
+        $this->sees('[data-control="next"]', 'Next: ');
+        $next = self::$chrome->find('[data-control="next"]')->getText();
+        $tell = 'const plate = document.querySelector("[data-control=go] button"); plate.setPointerCapture = () => {}; plate.dispatchEvent(new PointerEvent(arguments[0], { bubbles: true, pointerId: 1 }))';
+        self::$chrome->driver->executeScript($tell, ['pointerdown']);
+        Background::until(static fn(): bool => self::$chrome->find('[data-control="next"]')->getText() !== $next, 'the next cue going');
+        self::$chrome->driver->executeScript($tell, ['pointerup']);
+        self::$chrome->press('Dusk', '.grid');
+        self::$chrome->press('Moss', '.grid');
+        $this->sees('[data-control="ferns"] .value', '70 %');
+        self::$chrome->driver->get(self::$demo->url('/surfaces-build/guide'));
+        self::$chrome->find('.grip');
     }
 
     private function watchesAWave(): void
