@@ -75,9 +75,14 @@ final class SurfaceTopic implements Topic, ForGuests
 
     private function moment(string $id, ?Surface $surface, int $now): Moment
     {
+        if ($surface === null) {
+            unset($this->moments[$id]);
+
+            return new Moment($id);
+        }
         $moment = $this->moments[$id] ??= new Moment($id);
         if ($now - $moment->at >= self::TRUE_NANOS) {
-            $moment->is($surface === null ? [] : $this->livesOf($surface), $now);
+            $moment->is($this->livesOf($surface), $now);
         }
 
         return $moment;

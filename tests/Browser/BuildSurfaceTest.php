@@ -26,6 +26,11 @@ final class BuildSurfaceTest extends BrowserTestCase
         $this->pick('Button');
         $this->bindByLearning();
         $this->untilScript('return [...document.querySelectorAll(".grid .words")].some((one) => one.textContent.includes("Moss"))', true);
+        // What was filled in is not lost when another control is chosen.
+        $this->pick('Fader');
+        $this->field('Name', 'Level');
+        $this->pick('Moss');
+        $this->untilScript('return [...document.querySelectorAll(".grip")].map((one) => one.getAttribute("aria-label")).join()', 'Moss, button,Level, fader');
         // Locked, it works.
         self::$chrome->press('Lock, and try it', '.page-head');
         foreach ([true, false, true] as $isOn) {

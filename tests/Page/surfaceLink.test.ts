@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { effectScope, nextTick, ref } from 'vue'
+import { effectScope, ref } from 'vue'
 import type { Control, Page } from '@/api/showDocument'
 import { Link } from '@/live/link'
 import type { ControlLife, Message, Orders, SurfaceControl, SurfaceNews } from '@/live/messages'
@@ -229,9 +229,8 @@ describe('a control while it is built', () => {
     expect(drawn(part(), null)).toMatchObject({ kind: 'fader', size: 'medium', showsValue: true, traits: { run: 'right' } })
     expect(drawn(part({ does: { kind: 'button' } }), news(known))).toMatchObject({ kind: 'button', colour: '' })
   })
-  it('has a page of a usual size where the document says none', async () => {
+  it('has a page of a usual size where the document says none', () => {
     const page: Page = { id: 'p', name: 'Page' }
     expect([columnsOf(page), rowsOf(page)]).toEqual([6, 4])
-    await nextTick()
   })
 })

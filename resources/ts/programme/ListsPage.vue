@@ -5,7 +5,7 @@ import ListPage from '@/lists/ListPage.vue'
 import type { Row } from '@/lists/rows'
 import ListPanel from './ListPanel.vue'
 import { useProgramme } from './live'
-import PlainForm from './PlainForm.vue'
+import PlainForm from '@/kinds/PlainForm.vue'
 import ProgrammeTabs from './ProgrammeTabs.vue'
 
 /** The cue lists of the show. */

@@ -5,7 +5,7 @@ import { useSession } from '@/api/session'
 import { useShow } from '@/api/show'
 import GoneNote from '@/components/GoneNote.vue'
 import { useDescriptions } from '@/kinds/kinds'
-import { added, controlsOf, withPage } from './build'
+import { added, controlsOf } from './build'
 import BuildGrid from './BuildGrid.vue'
 import BuildKeys from './BuildKeys.vue'
 import ControlForm from './ControlForm.vue'
@@ -114,7 +114,7 @@ const drag = (event: DragEvent, kind: string) => event.dataTransfer?.setData('ap
           v-else-if="chosen.length === 1"
           :key="chosen[0]!.id"
           :control="chosen[0]!"
-          @put="building.put(withPage(surface, at, $event(page)))"
+          @put="building.put({ ...surface, pages: pages.map($event) })"
         />
         <section v-else class="panel" aria-label="Selection">
           <h2>{{ chosen.length === 0 ? 'Nothing selected' : `${chosen.length} controls selected` }}</h2>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import type { Control, Page } from '@/api/showDocument'
 import type { Values } from '@/api/show'
 import { useSession } from '@/api/session'
@@ -8,7 +8,7 @@ import { useDescriptions } from '@/kinds/kinds'
 import { foldedAway, tidied } from '@/kinds/parts'
 import { changed } from './build'
 
-/** What a control is, moves and looks like: each change is stored as it is made. */
+/** What a control is, moves and looks like: stored by its button, or as soon as something else is chosen. */
 const props = defineProps<{ control: Control }>()
 const emit = defineEmits<{ put: [change: (page: Page) => Page] }>()
 const descriptions = useDescriptions()
@@ -17,18 +17,32 @@ const fields = computed(() => {
   const pages = descriptions.value?.lists.surfaces.fields.find((one) => one.name === 'pages')?.part
   return pages?.fields.find((one) => one.name === 'controls')?.part?.fields ?? []
 })
-const draft = ref<Values>({ ...props.control })
+/** What the draft began with: the control as it was stored last, or as somebody else has made it since. */
+const base = ref<Values>({ ...props.control })
+const draft = ref<Values>(base.value)
 const isUnfolded = ref(false)
 const PLACE = ['column', 'row', 'width', 'height']
 const hidden = computed(() => (isUnfolded.value ? PLACE : [...PLACE, ...foldedAway(fields.value, draft.value, () => false)]))
-const isChanged = computed(
-  () => JSON.stringify(tidied(draft.value, fields.value)) !== JSON.stringify(tidied({ ...props.control }, fields.value)),
+const written = (values: Values) => JSON.stringify(tidied(values, fields.value))
+const isChanged = computed(() => written(draft.value) !== written(base.value))
+watch(
+  () => props.control,
+  (control) => {
+    if (isChanged.value) return
+    base.value = { ...control }
+    draft.value = base.value
+  },
 )
 function store(): void {
   const place = Object.fromEntries(PLACE.map((name) => [name, props.control[name as keyof Control]]))
   const part = { ...tidied(draft.value, fields.value), ...place, id: props.control.id } as Control
+  base.value = draft.value
   emit('put', (page) => changed(page, part))
 }
+/** What was filled in is not lost because another control was clicked. */
+onBeforeUnmount(() => {
+  if (isChanged.value && session.mayBuild) store()
+})
 </script>
 
 <template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
-import { useShow, type Panel, type Values } from '@/api/show'
-import PartForm from '@/kinds/PartForm.vue'
+import { computed } from 'vue'
+import { useShow } from '@/api/show'
+import PlainForm from '@/kinds/PlainForm.vue'
 import ListPage from '@/lists/ListPage.vue'
 import type { Row } from '@/lists/rows'
 import PanelPanel from './PanelPanel.vue'
@@ -21,8 +21,6 @@ const rows = computed<Row[]>(() =>
     }
   }),
 )
-const draft = ref<Values>({})
-const begin = (part: Panel | null) => (draft.value = part ? { ...part } : { surface: show.surfaces[0]?.id, parts: [] })
 </script>
 
 <template>
@@ -45,12 +43,11 @@ const begin = (part: Panel | null) => (draft.value = part ? { ...part } : { surf
       ><strong>{{ row.name }}</strong> <span class="quiet small">{{ row.text }}</span></template
     >
     <template #form="{ part, done, cancel }">
-      <PartForm
+      <PlainForm
         :key="part?.id"
-        v-model="draft"
         list="panels"
         :part="part"
-        @vue:before-mount="begin(part)"
+        :fresh="{ surface: show.surfaces[0]?.id }"
         @done="done"
         @cancel="cancel"
       />

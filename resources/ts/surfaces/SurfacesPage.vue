@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useShow } from '@/api/show'
+import PlainForm from '@/kinds/PlainForm.vue'
 import ListPage from '@/lists/ListPage.vue'
 import type { Row } from '@/lists/rows'
 import { useEngine } from '@/live/engine'
-import SurfaceForm from './SurfaceForm.vue'
 import SurfaceIn from './SurfaceIn.vue'
 import SurfacePanel from './SurfacePanel.vue'
 import SurfaceTabs from './SurfaceTabs.vue'
@@ -48,7 +48,15 @@ const rows = computed<Row[]>(() =>
       ><strong>{{ row.name }}</strong> <span class="quiet small words">{{ row.text }}</span></template
     >
     <template #form="{ part, done, cancel }">
-      <SurfaceForm :key="part?.id" :surface="part" @done="done" @cancel="cancel" />
+      <PlainForm
+        :key="part?.id"
+        list="surfaces"
+        :part="part"
+        :without="['pages']"
+        :fresh="{ pages: [{ id: 'page', name: 'Page 1', columns: 6, rows: 4 }] }"
+        @done="done"
+        @cancel="cancel"
+      />
     </template>
     <template #other="{ done }"><SurfaceIn @done="done" /></template>
     <template #panel="{ part, change, gone }">

@@ -6,7 +6,6 @@ namespace NimbleJunction\Tests\Core\Surface;
 
 use NimbleJunction\Core\Point\Act;
 use NimbleJunction\Core\Point\PointKind;
-use NimbleJunction\Core\Surface\Binding;
 use NimbleJunction\Core\Surface\Surfaces;
 use NimbleJunction\Tests\Support\Evening;
 use NimbleJunction\Tests\Support\Rig;
@@ -23,7 +22,7 @@ final class RandomTouchesTest extends TestCase
             mt_srand($seed);
             $evening = $this->evening();
             for ($i = 0; $i < 60; ++$i) {
-                $this->deed($evening, $seed);
+                $this->deed($evening);
                 $this->check($evening, "seed {$seed}, deed {$i}");
             }
         }
@@ -35,7 +34,7 @@ final class RandomTouchesTest extends TestCase
             mt_srand($seed);
             $evening = $this->evening();
             for ($i = 0; $i < 40; ++$i) {
-                $this->deed($evening, $seed);
+                $this->deed($evening);
             }
             $evening->rig->pass(5.0);
             $before = $evening->levels();
@@ -103,7 +102,7 @@ final class RandomTouchesTest extends TestCase
         return ['point' => self::POINTS[mt_rand(0, \count(self::POINTS) - 1)], ...$range, 'curve' => ['linear', 'square', 'smooth'][mt_rand(0, 2)]];
     }
 
-    private function deed(Evening $evening, int $seed): void
+    private function deed(Evening $evening): void
     {
         $surface = $evening->rig->junction->plan()->surfaces->surfaces['guide'];
         $control = $surface->controls['c'.mt_rand(0, 11)];
@@ -119,7 +118,6 @@ final class RandomTouchesTest extends TestCase
             3 => $junction->set($point, ['loud', -3, 1e9, 0.5][mt_rand(0, 3)], $act, $evening->rig->nanos()),
             default => $junction->set($point, mt_rand(0, 1000) / 10, $act, $evening->rig->nanos()),
         };
-        self::assertGreaterThan(0, $seed);
     }
 
     private function check(Evening $evening, string $where): void
@@ -129,9 +127,6 @@ final class RandomTouchesTest extends TestCase
             $shown = $junction->controls->shown('guide', $control);
             foreach ($shown->at ?? [] as $at) {
                 self::assertTrue($at === null || ($at >= 0.0 && $at <= 1.0), "{$where}: {$control->id} is at ".json_encode($at));
-            }
-            foreach (array_merge(...array_values($control->does?->axes() ?? [])) as $binding) {
-                self::assertInstanceOf(Binding::class, $binding);
             }
             foreach ($control->parts() as $part => $kind) {
                 $point = Evening::point("surface:guide/{$control->id}".($part === '' ? '' : "/{$part}"));

@@ -1,12 +1,17 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import type { ListName, Values } from '@/api/show'
-import PartForm from '@/kinds/PartForm.vue'
+import PartForm from './PartForm.vue'
 
-/** A form as the class of its part describes it, and nothing besides. */
-const props = defineProps<{ list: ListName; part: ({ id: string; name: string } & object) | null; without?: string[] }>()
+/** A form as the class of its part describes it, and nothing besides; a new one begins with what is fresh. */
+const props = defineProps<{
+  list: ListName
+  part: ({ id: string; name: string } & object) | null
+  without?: string[]
+  fresh?: Values
+}>()
 const emit = defineEmits<{ done: [id: string]; cancel: [] }>()
-const draft = ref<Values>(props.part ? { ...props.part } : {})
+const draft = ref<Values>(props.part ? { ...props.part } : { ...props.fresh })
 </script>
 
 <template>
