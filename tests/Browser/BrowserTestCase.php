@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\Browser;
 
+use Facebook\WebDriver\Exception\ElementNotInteractableException;
 use Facebook\WebDriver\WebDriverKeys;
 use Facebook\WebDriver\WebDriverSelect;
 use NimbleJunction\Tests\Support\Background;
@@ -114,7 +115,16 @@ abstract class BrowserTestCase extends TestCase
 
     protected function key(string $keys): void
     {
-        self::$chrome->driver->getKeyboard()->sendKeys($keys);
+        Background::until(static function () use ($keys): bool {
+            try {
+                self::$chrome->driver->getKeyboard()->sendKeys($keys);
+            } catch (ElementNotInteractableException) {
+                // What had the focus is just going: nothing was typed.
+                return false;
+            }
+
+            return true;
+        }, 'Somebody taking keys');
     }
 
     /** Writes into a field of a form by its label. */
