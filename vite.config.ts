@@ -3,6 +3,7 @@ import laravel from 'laravel-vite-plugin'
 import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vite'
 import vuetify from 'vite-plugin-vuetify'
+import { surfaceWorker } from './vite.surface-worker'
 
 export default defineConfig({
   plugins: [
@@ -10,6 +11,7 @@ export default defineConfig({
     // A line end between two words is a space, as everywhere in HTML.
     vue({ template: { compilerOptions: { whitespace: 'preserve' } } }),
     vuetify({ autoImport: true }),
+    surfaceWorker(),
   ],
   resolve: { alias: { '@': fileURLToPath(new URL('resources/ts', import.meta.url)) } },
   build: { chunkSizeWarningLimit: 700 },

@@ -19,6 +19,7 @@ use NimbleJunction\Engine\Net\Adapters;
 use NimbleJunction\Engine\Net\Descriptors;
 use NimbleJunction\Engine\Net\Transports;
 use NimbleJunction\Engine\Net\World;
+use NimbleJunction\Engine\Surfaces\SentAway;
 use Revolt\EventLoop;
 
 /**
@@ -45,6 +46,7 @@ final class Engine
     public readonly Junction $junction;
     public readonly int $startedAt;
     public readonly Transports $transports;
+    public readonly SentAway $sentAway;
     private readonly Compiler $compiler;
     private readonly PortFaults $portFaults;
     private readonly ?StateKeeper $keeper;
@@ -81,7 +83,8 @@ final class Engine
         $this->junction = new Junction();
         $this->opened = $this->junction->plan();
         $this->show = new Show('');
-        $this->keeper = $state === null ? null : new StateKeeper($this->junction, $state);
+        $this->sentAway = new SentAway();
+        $this->keeper = $state === null ? null : new StateKeeper($this->junction, $state, $this->sentAway);
         $this->compiler = new Compiler($identity);
         $this->portFaults = new PortFaults($this->junction);
         $this->startedAt = self::now();

@@ -43,7 +43,7 @@ final class JunctionLink implements Conversation
         $this->views = new \WeakMap();
         $ports = new PortReport($engine->junction, $engine->transports);
         $this->touching = new Touching();
-        $this->people = new People($this->touching);
+        $this->people = new People($this->touching, $engine->sentAway);
         $this->topics = Topics::of($engine, $ports, $warnings, $descriptors, $this->people);
         $this->lending = new Lending($engine->transports->lent);
         $this->checks = new Checks($engine, $ports);

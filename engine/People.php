@@ -7,6 +7,7 @@ namespace NimbleJunction\Engine;
 use NimbleJunction\Engine\LiveLink\Client;
 use NimbleJunction\Engine\LiveLink\Role;
 use NimbleJunction\Engine\Said\Person;
+use NimbleJunction\Engine\Surfaces\SentAway;
 use NimbleJunction\Engine\Surfaces\Touching;
 
 /** Who has a page open, and where each of them is. */
@@ -18,9 +19,6 @@ final class People
     /** More are counted, not named. */
     private const MOST = 50;
 
-    /** So many visits that are over are kept in mind. */
-    private const MOST_OVER = 1000;
-
     /** @var array<int, array{Client, string, int}> page, place, and when it came, by its number */
     private array $places = [];
 
@@ -28,17 +26,14 @@ final class People
     private \WeakMap $numbers;
     private int $last = 0;
 
-    /** @var array<string, true> visits of guests who were sent away */
-    private array $over = [];
-
-    public function __construct(private readonly Touching $touching)
+    public function __construct(private readonly Touching $touching, private readonly SentAway $sentAway = new SentAway())
     {
         $this->numbers = new \WeakMap();
     }
 
     public function came(Client $client): void
     {
-        if (isset($this->over[$client->token->visit])) {
+        if ($this->sentAway->is($client->token->visit)) {
             $client->end(self::SENT_AWAY, 'sent away');
         }
         $this->numbers[$client] = ++$this->last;
@@ -65,10 +60,7 @@ final class People
         if ($client?->token->role !== Role::Guest) {
             return false;
         }
-        if ($client->token->visit !== '') {
-            $this->over[$client->token->visit] = true;
-        }
-        $this->over = \array_slice($this->over, -self::MOST_OVER, null, true);
+        $this->sentAway->add($client->token->visit);
         foreach ($this->places as [$other]) {
             if ($other->token->visit === $client->token->visit) {
                 $other->end(self::SENT_AWAY, 'sent away');

@@ -6,6 +6,9 @@ namespace NimbleJunction\Engine;
 
 use NimbleJunction\Core\Junction;
 use NimbleJunction\Core\State\Room;
+use NimbleJunction\Core\State\Rooms;
+use NimbleJunction\Core\State\Stored;
+use NimbleJunction\Engine\Surfaces\SentAway;
 use Revolt\EventLoop;
 
 /**
@@ -41,7 +44,8 @@ final class StateKeeper
     private int $cost = 0;
     private string $callback = '';
 
-    public function __construct(private readonly Junction $junction, private readonly StateFile $file)
+    /** @param SentAway $sentAway what is kept besides of what somebody did */
+    public function __construct(private readonly Junction $junction, private readonly StateFile $file, private readonly SentAway $sentAway = new SentAway())
     {
     }
 
@@ -50,6 +54,7 @@ final class StateKeeper
     {
         ['state' => $state, 'away' => $away] = $this->file->read();
         $this->junction->restore($state, $now, $away);
+        $this->sentAway->restore((new Stored($state))->part('sentAway'));
     }
 
     public function start(): void
@@ -69,7 +74,7 @@ final class StateKeeper
     {
         $now = (int) hrtime(true);
         $since = $now - $this->writtenAt;
-        $rooms = $this->junction->rooms();
+        $rooms = $this->rooms();
         $slow = min(self::COUNTS_NANOS, self::SHARE * $this->cost);
         $isDue = ($since >= self::DEEDS_SHARE * $this->cost && $this->hasChanged($rooms->deeds))
             || ($since >= max(self::LEVELS_NANOS, $slow) && $this->hasChanged($rooms->levels))
@@ -81,10 +86,17 @@ final class StateKeeper
         }
     }
 
+    private function rooms(): Rooms
+    {
+        $rooms = $this->junction->rooms();
+
+        return new Rooms($rooms->levels, $rooms->counts, [...$rooms->deeds, $this->sentAway]);
+    }
+
     /** @param bool $isFresh everything as it is at this moment; otherwise levels may be as they were some looks ago */
     private function write(int $now, bool $isFresh): void
     {
-        $rooms = $this->junction->rooms();
+        $rooms = $this->rooms();
         $json = [];
         foreach ($rooms->levels as $room) {
             $json[] = $this->encoded($room, $now, true, $isFresh);

@@ -29,6 +29,7 @@ Route::prefix('api')->group(function (): void {
     Route::get('surfaces/{id}/entry', [SurfaceController::class, 'entry']);
     Route::post('surfaces/{id}/entry', [SurfaceController::class, 'enter']);
     Route::delete('surfaces/{id}/entry', [SurfaceController::class, 'leave']);
+    Route::post('surfaces/{id}/way-out', [SurfaceController::class, 'wayOut']);
     Route::post('surfaces/{id}/token', [SurfaceController::class, 'token']);
 
     Route::middleware('auth')->group(function (): void {
@@ -106,6 +107,8 @@ Route::prefix('api')->group(function (): void {
 // A surface has a page of its own, small enough for a phone.
 Route::get('s/{id}/manifest.json', [SurfaceController::class, 'manifest'])->where('id', '[a-z0-9][a-z0-9-]{0,59}');
 Route::view('s/{id}', 'surface')->where('id', '[a-z0-9][a-z0-9-]{0,59}');
+// The same page without a surface: a phone keeps it, for when the show's machine does not answer.
+Route::view('surface-shell', 'surface')->withoutMiddleware('web');
 
 // Everything else is the page; it finds its own way from there.
 Route::view('{any?}', 'page')->where('any', '(?!api/).*')->name('login');

@@ -8,6 +8,7 @@ use App\Models\SurfaceCode;
 use App\Shows\Draft;
 use App\Shows\ShowStore;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Cookie;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Str;
 use NimbleJunction\Core\Surface\Entry;
@@ -18,6 +19,13 @@ final readonly class Door
 {
     /** Four digits at least, as they are typed at a phone. */
     public const CODE = '/^\d{4,12}$/D';
+
+    /** A kiosk comes back by itself after a season: it keeps its visit as long as browsers keep anything. */
+    private const KEPT_MINUTES = 400 * 24 * 60;
+
+    /** Whoever was sent away is not let in again without a code for so long. */
+    private const AWAY_MINUTES = 12 * 60;
+    private const AWAY = 'away';
 
     public function __construct(private ShowStore $shows)
     {
@@ -41,32 +49,38 @@ final readonly class Door
     public function visit(Request $request, string $id): string
     {
         $entry = $this->entry($id);
-        $kept = $request->session()->get("surfaces.{$id}");
-        $kept = \is_array($kept) ? $kept : [];
-        $visit = \is_string($kept['visit'] ?? null) ? $kept['visit'] : '';
-        if ($entry === Entry::Network && $this->isNear($request, $id)) {
-            return $visit !== '' ? $visit : $this->begin($request, $id, '');
+        [$visit, $stamp] = $this->kept($request, $id);
+        if ($entry === Entry::Network && $stamp !== self::AWAY && $this->isNear($request, $id)) {
+            return $visit !== '' ? $visit : $this->begin($id, '');
         }
 
         // Another code, and whoever came in by the one before is out.
-        return $entry === Entry::Code && $visit !== '' && ($kept['stamp'] ?? null) === $this->stamp($id) && $this->stamp($id) !== '' ? $visit : '';
+        return $entry === Entry::Code && $visit !== '' && $stamp === $this->stamp($id) && $stamp !== '' ? $visit : '';
     }
 
     /** @return bool whether it is the code; then whoever asks is in */
-    public function enter(Request $request, string $id, string $code): bool
+    public function enter(string $id, string $code): bool
     {
-        $hash = $this->hash($id);
-        if ($this->entry($id) !== Entry::Code || $hash === '' || ! Hash::check($code, $hash)) {
+        if ($this->entry($id) !== Entry::Code || ! $this->isCode($id, $code)) {
             return false;
         }
-        $this->begin($request, $id, $this->stamp($id));
+        $this->begin($id, $this->stamp($id));
 
         return true;
     }
 
-    public function leave(Request $request, string $id): void
+    /** Whether it is the code of the surface, which lets out of a kiosk too, whoever may come in. */
+    public function isCode(string $id, string $code): bool
     {
-        $request->session()->forget("surfaces.{$id}");
+        $hash = $this->hash($id);
+
+        return $hash !== '' && Hash::check($code, $hash);
+    }
+
+    /** Somebody was sent away: an open network alone lets nobody back in for a while. */
+    public function leave(string $id): void
+    {
+        $this->keep($id, '', self::AWAY, self::AWAY_MINUTES);
     }
 
     /** @param string $code '' for none: then nobody gets in by one */
@@ -86,12 +100,28 @@ final readonly class Door
         return array_values(SurfaceCode::query()->where('show_id', $this->shows->current()->id)->orderBy('surface')->pluck('surface')->map(strval(...))->all());
     }
 
-    private function begin(Request $request, string $id, string $stamp): string
+    private function begin(string $id, string $stamp): string
     {
         $visit = Str::random(24);
-        $request->session()->put("surfaces.{$id}", ['visit' => $visit, 'stamp' => $stamp]);
+        $this->keep($id, $visit, $stamp, self::KEPT_MINUTES);
 
         return $visit;
+    }
+
+    /** In a cookie that only we can read and write: it outlives the session, and the browser. */
+    private function keep(string $id, string $visit, string $stamp, int $minutes): void
+    {
+        Cookie::queue(Cookie::make("surface-{$id}", json_encode([$visit, $stamp], \JSON_THROW_ON_ERROR), $minutes));
+    }
+
+    /** @return array{string, string} visit and stamp; '' for none */
+    private function kept(Request $request, string $id): array
+    {
+        $cookie = $request->cookie("surface-{$id}");
+        $kept = \is_string($cookie) ? json_decode($cookie, true) : null;
+        $text = static fn(int $at): string => \is_array($kept) && \is_string($kept[$at] ?? null) ? $kept[$at] : '';
+
+        return [$text(0), $text(1)];
     }
 
     private function isNear(Request $request, string $id): bool

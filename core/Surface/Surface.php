@@ -22,7 +22,7 @@ final readonly class Surface implements Part, Checked
      * @param string $folder '' for none
      * @param list<Page> $pages
      * @param list<string> $networks those that need no code, as "192.168.20.0/24"
-     * @param bool $kiosk whether there is no way out of it without logging in
+     * @param bool $kiosk whether there is no way out of it without its pass code
      * @param string $note '' for none
      */
     public function __construct(
@@ -57,7 +57,7 @@ final readonly class Surface implements Part, Checked
             Field::textOrNone('folder', 'Folder', 60),
             Field::choice('entry', 'Who may use it, besides the people of the show', Entry::class, Entry::Code)->called(Entry::TITLES),
             Field::networks('networks', 'Networks', 16)->shownFor('entry', Entry::Network->value),
-            Field::flag('kiosk', 'Kiosk: no way out without logging in', false),
+            Field::flag('kiosk', 'Kiosk: no way out without the pass code', false),
             Field::objects('pages', 'Pages', Page::class, self::MOST_PAGES),
             Field::textOrNone('note', 'Note', 1000)->rare(),
         ];

@@ -28,6 +28,7 @@ final class DatabaseSeeder extends Seeder
             );
             $shows->current()->edits()->delete();
             $door->setCode('guide', FernhallSurfaces::CODE);
+            $door->setCode('door', FernhallSurfaces::CODE);
         }
     }
 }

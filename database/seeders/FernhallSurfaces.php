@@ -7,7 +7,7 @@ namespace Database\Seeders;
 /** The demo's surfaces: the guide's phone, the tablet at front of house, and the kiosk at the door. */
 final class FernhallSurfaces
 {
-    /** The guide types it once. */
+    /** The guide types it once; it is the way out of the kiosk too. */
     public const CODE = '2604';
 
     /** @return list<array<string, mixed>> */

@@ -8,7 +8,9 @@
     <meta name="mobile-web-app-capable" content="yes">
     <link rel="icon" href="/mark.svg" type="image/svg+xml">
     <link rel="apple-touch-icon" href="/icons/180.png">
+    @if (request()->route('id'))
     <link rel="manifest" href="/s/{{ request()->route('id') }}/manifest.json" crossorigin="use-credentials">
+    @endif
     @vite('resources/ts/surface/main.ts')
 </head>
 <body>

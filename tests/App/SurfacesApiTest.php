@@ -67,25 +67,23 @@ final class SurfacesApiTest extends AppTestCase
     public function testASurfaceThatIsDeletedLetsNobodyIn(): void
     {
         $this->enter(FernhallSurfaces::CODE)->assertOk();
-        $guest = session()->all();
         $this->as(Role::Builder)->deleteJson('/api/show/surfaces/guide')->assertOk();
         auth()->logout();
-        $this->withSession(['surfaces' => $guest['surfaces']])->postJson('/api/surfaces/guide/token')->assertStatus(403);
+        $this->postJson('/api/surfaces/guide/token')->assertStatus(403);
         $this->enter(FernhallSurfaces::CODE)->assertStatus(422);
     }
 
     public function testAnotherCodePutsOutWhoeverCameInByTheOneBefore(): void
     {
         $this->enter(FernhallSurfaces::CODE)->assertOk();
-        $guest = session()->all();
         $this->as(Role::Builder)->putJson('/api/surfaces/guide/code', ['code' => '12'])->assertStatus(422)->assertJsonPath('message', 'A pass code has 4 to 12 digits.');
         $this->putJson('/api/surfaces/gone/code', ['code' => '1234'])->assertStatus(404);
-        $this->putJson('/api/surfaces/guide/code', ['code' => '80001'])->assertOk()->assertJsonPath('surfaces', ['guide']);
+        $this->putJson('/api/surfaces/guide/code', ['code' => '80001'])->assertOk()->assertJsonPath('surfaces', ['door', 'guide']);
         self::assertStringNotContainsString('80001', (string) DB::table('surface_codes')->value('hash'));
         self::assertStringNotContainsString('hash', (string) json_encode($this->getJson('/api/show')->json('document.surfaces')), 'it is in no document');
         auth()->logout();
-        $this->withSession(['surfaces' => $guest['surfaces']])->postJson('/api/surfaces/guide/token')->assertStatus(403);
-        $this->as(Role::Builder)->putJson('/api/surfaces/guide/code', ['code' => ''])->assertJsonPath('surfaces', []);
+        $this->postJson('/api/surfaces/guide/token')->assertStatus(403);
+        $this->as(Role::Builder)->putJson('/api/surfaces/guide/code', ['code' => ''])->assertJsonPath('surfaces', ['door']);
         auth()->logout();
         $this->enter('')->assertStatus(422);
         $this->enter('80001')->assertStatus(422);
@@ -98,6 +96,44 @@ final class SurfacesApiTest extends AppTestCase
         self::assertSame($first?->visit, $this->token('door')?->visit, 'it stays the same visit');
         $this->withServerVariables(['REMOTE_ADDR' => '10.1.2.3'])->getJson('/api/surfaces/door/entry')->assertJsonPath('entry', 'closed');
         $this->withServerVariables(['REMOTE_ADDR' => '10.1.2.3'])->postJson('/api/surfaces/door/token')->assertStatus(403);
+    }
+
+    public function testAVisitOutlivesTheSessionAndTheBrowserAndNobodyWritesOneOfTheirOwn(): void
+    {
+        $cookie = $this->enter(FernhallSurfaces::CODE)->assertOk()->getCookie('surface-guide');
+        self::assertGreaterThan(time() + 300 * 86400, $cookie?->getExpiresTime());
+        self::assertTrue($cookie?->isHttpOnly());
+        $visit = $this->token('guide')?->visit;
+        session()->flush();
+        self::assertSame($visit, $this->token('guide')?->visit);
+        // The same words, but not sealed by us.
+        $this->withUnencryptedCookie('surface-guide', (string) $cookie?->getValue())->postJson('/api/surfaces/guide/token')->assertStatus(403);
+    }
+
+    public function testWhoWasSentAwayFromAnOpenNetworkDoesNotWalkInAgain(): void
+    {
+        $this->getJson('/api/surfaces/door/entry')->assertJsonPath('entry', 'in');
+        $this->deleteJson('/api/surfaces/door/entry')->assertOk();
+        $this->getJson('/api/surfaces/door/entry')->assertJsonPath('entry', 'closed');
+        $this->postJson('/api/surfaces/door/token')->assertStatus(403);
+    }
+
+    public function testAKioskIsLeftByItsCodeWhichIsTriedAsOftenAsAnyOther(): void
+    {
+        $leave = fn(string $code) => $this->postJson('/api/surfaces/door/way-out', ['code' => $code]);
+        $leave(FernhallSurfaces::CODE)->assertOk();
+        for ($i = 0; $i < 5; ++$i) {
+            $leave("000{$i}")->assertStatus(422);
+        }
+        $leave(FernhallSurfaces::CODE)->assertStatus(429);
+        $this->postJson('/api/surfaces/front-of-house/way-out', ['code' => '1234'])->assertStatus(422);
+        $this->postJson('/api/surfaces/door/entry', ['code' => FernhallSurfaces::CODE])->assertStatus(429);
+    }
+
+    public function testThePageThatAPhoneKeepsKnowsNoSurfaceAndSetsNoCookie(): void
+    {
+        $page = $this->get('/surface-shell')->assertOk()->assertSee('data-surface=""', false)->assertDontSee('manifest.json');
+        self::assertSame([], $page->headers->getCookies());
     }
 
     public function testEverySurfaceHasAPageAndAManifestOfItsOwnAndTellsStrangersNoName(): void
@@ -202,6 +238,20 @@ final class SurfacesApiTest extends AppTestCase
             self::assertStringEndsWith($path, implode(' ', array_column($faults, 'path')), json_encode($faults, JSON_THROW_ON_ERROR));
         }
         $this->postJson('/api/show/surfaces', ['name' => 'Wrong', 'entry' => 'network'])->assertStatus(422);
+    }
+
+    /** What a browser would keep of the answers, and send with the next request. */
+    public function json($method, $uri, array $data = [], array $headers = [], $options = 0): \Illuminate\Testing\TestResponse
+    {
+        $answer = parent::json($method, $uri, $data, $headers, $options);
+        foreach (['guide', 'door', 'front-of-house'] as $surface) {
+            $cookie = $answer->getCookie("surface-{$surface}");
+            if ($cookie !== null) {
+                $this->withCredentials()->withCookie("surface-{$surface}", (string) $cookie->getValue());
+            }
+        }
+
+        return $answer;
     }
 
     private function enter(string $code): \Illuminate\Testing\TestResponse

@@ -6,6 +6,7 @@ namespace NimbleJunction\Tests\Browser;
 
 use Database\Seeders\FernhallSurfaces;
 use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
+use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
 use NimbleJunction\Tests\Support\Background;
 
@@ -127,6 +128,46 @@ final class SurfacesTest extends BrowserTestCase
         self::assertStringNotContainsString('awake', self::$chrome->find('[data-control="wake"]')->getText(), 'held too shortly');
         $this->hold('[data-control="wake"] button', 2200);
         $this->sees('[data-control="wake"]', 'The lanterns are awake');
+    }
+
+    public function testAKioskIsLeftByItsCodeAndByNothingElse(): void
+    {
+        self::$chrome->driver->get(self::$demo->url('/s/door'));
+        $this->sees('header', 'live');
+        $this->hold('header .name', 300);
+        self::assertSame([], self::$chrome->driver->findElements(WebDriverBy::cssSelector('#code')), 'held too shortly');
+        $this->hold('header .name', 1700);
+        self::$chrome->fill('#code', '9999'.WebDriverKeys::ENTER);
+        $this->sees('[role=alert]', 'That is not the code.');
+        self::$chrome->fill('#code', FernhallSurfaces::CODE.WebDriverKeys::ENTER);
+        self::$chrome->press('Screen', 'header');
+        self::$chrome->press('Kiosk again', 'header');
+        self::$chrome->find('header button.name')->sendKeys(WebDriverKeys::ENTER);
+        self::$chrome->press('Back to the surface', '.door');
+        self::$chrome->find('[data-control="wake"]');
+        self::assertStringNotContainsString('Screen', self::$chrome->find('header')->getText());
+    }
+
+    public function testAPageComesByItselfAfterBrowserEngineAndWebServerWereGone(): void
+    {
+        self::$chrome->driver->get(self::$demo->url('/s/door'));
+        $this->sees('header', 'live');
+        self::$chrome->driver->executeAsyncScript('navigator.serviceWorker.ready.then(arguments[arguments.length - 1])');
+        posix_kill($this->enginePid(), \SIGKILL);
+        $this->sees('header', 'not connected');
+        $this->sees('header', 'live');
+        self::$chrome->restart();
+        $pids = self::$demo->webPids();
+        self::assertNotSame([], $pids);
+        array_map(static fn(int $pid): bool => posix_kill($pid, \SIGSTOP), $pids);
+        try {
+            self::$chrome->driver->get(self::$demo->url('/s/door'));
+            $this->sees('main', 'The show\'s machine does not answer.');
+        } finally {
+            array_map(static fn(int $pid): bool => posix_kill($pid, \SIGCONT), $pids);
+        }
+        $this->sees('header', 'live');
+        self::$chrome->find('[data-control="wake"]');
     }
 
     public function testNothingIsFoundOnAnySurfaceInBothThemes(): void

@@ -9,6 +9,7 @@ use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Universe\Hold;
 use NimbleJunction\Engine\StateFile;
 use NimbleJunction\Engine\StateKeeper;
+use NimbleJunction\Engine\Surfaces\SentAway;
 use NimbleJunction\Tests\Support\Background;
 use NimbleJunction\Tests\Support\Rig;
 use PHPUnit\Framework\TestCase;
@@ -78,11 +79,12 @@ final class StateKeeperTest extends TestCase
                     'programme',
                     'tempos',
                     'waves',
+                    'sentAway',
                 ],
                 array_keys($stored),
             );
             self::assertEquals(
-                json_decode(json_encode($rig->junction->rooms()->state($rig->nanos()), JSON_THROW_ON_ERROR), true),
+                [...json_decode(json_encode($rig->junction->rooms()->state($rig->nanos()), JSON_THROW_ON_ERROR), true), 'sentAway' => []],
                 $stored,
                 "round {$round}",
             );
@@ -108,6 +110,18 @@ final class StateKeeperTest extends TestCase
         self::assertSame(98, $again->level(9), 'the route is still switched off');
         $again->pass(61);
         self::assertSame(0, $again->level(3), 'the hold ends when it would have');
+    }
+
+    public function testWhoWasSentAwayStaysAwayAfterARestart(): void
+    {
+        $rig = $this->rig();
+        $away = new SentAway();
+        $keeper = new StateKeeper($rig->junction, $this->file(), $away);
+        array_map($away->add(...), ['', 'first', 'second']);
+        $keeper->stop();
+        $again = new SentAway();
+        (new StateKeeper($this->rig()->junction, $this->file(), $again))->restore($rig->nanos());
+        self::assertSame([true, true, false, false], array_map($again->is(...), ['first', 'second', 'third', '']));
     }
 
     public function testADeedIsWrittenAtOnceAndWhatDoesNotChangeIsNotWrittenAgain(): void

@@ -17,8 +17,9 @@ use Facebook\WebDriver\WebDriverKeys;
 /** Headless Chromium, driven through ChromeDriver. */
 final class Chrome
 {
-    public readonly RemoteWebDriver $driver;
+    public RemoteWebDriver $driver;
     private Background $chromeDriver;
+    private string $chromeDriverUrl;
     private string $profile;
 
     public function __construct(int $width = 1280, int $height = 800)
@@ -30,14 +31,29 @@ final class Chrome
         $this->chromeDriver = new Background(['chromedriver', "--port={$port}", '--log-level=SEVERE'], ['TMPDIR' => $this->profile]);
         // Its first start takes several seconds: it is ready when its status says so.
         Background::until(static fn(): bool => self::isReady($port), 'ChromeDriver being ready', 60);
+        $this->chromeDriverUrl = "http://127.0.0.1:{$port}";
+        $this->driver = $this->begin($width, $height);
+        $this->size($width, $height);
+    }
+
+    /** Closed and started again, with what it kept. */
+    public function restart(int $width = 1280, int $height = 800): void
+    {
+        $this->driver->quit();
+        $this->driver = $this->begin($width, $height);
+        $this->size($width, $height);
+    }
+
+    private function begin(int $width, int $height): RemoteWebDriver
+    {
         $options = (new ChromeOptions())->addArguments([
             '--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking',
             '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage', "--user-data-dir={$this->profile}/user", "--window-size={$width},{$height}",
         ]);
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
-        $this->driver = RemoteWebDriver::create("http://127.0.0.1:{$port}", $capabilities, 120_000, 120_000);
-        $this->size($width, $height);
+
+        return RemoteWebDriver::create($this->chromeDriverUrl, $capabilities, 120_000, 120_000);
     }
 
     /** The window's own frame takes room: what counts is the page inside. */

@@ -49,6 +49,19 @@ final class DemoStack
         return $this->demo->output();
     }
 
+    /** @return list<int> the web server and its workers */
+    public function webPids(): array
+    {
+        $pids = [];
+        foreach (glob('/proc/[0-9]*/cmdline') ?: [] as $file) {
+            if (str_contains((string) @file_get_contents($file), "\0-S\x00127.0.0.1:{$this->port}\0")) {
+                $pids[] = (int) basename(\dirname($file));
+            }
+        }
+
+        return $pids;
+    }
+
     public function signal(int $signal): void
     {
         $this->demo->signal($signal);

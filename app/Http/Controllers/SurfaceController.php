@@ -46,23 +46,37 @@ final readonly class SurfaceController
 
     public function enter(Request $request, string $id): JsonResponse
     {
+        $this->tried($request, $id, fn(string $code): bool => $this->door->enter($id, $code));
+
+        return response()->json(['entry' => 'in', 'name' => $this->door->name($id)]);
+    }
+
+    /** Out of a kiosk, by the code of its surface. */
+    public function wayOut(Request $request, string $id): JsonResponse
+    {
+        $this->tried($request, $id, fn(string $code): bool => $this->door->isCode($id, $code));
+
+        return response()->json(['entry' => 'in', 'name' => $this->door->name($id)]);
+    }
+
+    /** @param \Closure(string): bool $isRight */
+    private function tried(Request $request, string $id, \Closure $isRight): void
+    {
         $fields = $request->validate(['code' => 'required|string|max:40']);
         $keys = ["surface {$id} {$request->ip()}" => self::TRIES_A_MINUTE, "surface {$id}" => self::TRIES_OF_ALL];
         foreach ($keys as $key => $most) {
             abort_if(RateLimiter::tooManyAttempts($key, $most), 429, 'Too many wrong codes: wait a minute, then try again.');
         }
-        if (! $this->door->enter($request, $id, $fields['code'])) {
+        if (! $isRight($fields['code'])) {
             array_map(RateLimiter::hit(...), array_keys($keys));
             abort(422, 'That is not the code.');
         }
         RateLimiter::clear(array_key_first($keys));
-
-        return $this->entry($request, $id);
     }
 
-    public function leave(Request $request, string $id): JsonResponse
+    public function leave(string $id): JsonResponse
     {
-        $this->door->leave($request, $id);
+        $this->door->leave($id);
 
         return response()->json(['entry' => 'closed', 'name' => '']);
     }

@@ -1,11 +1,10 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
 import { Refused } from '@/api/client'
-import { enter } from './door'
 
-/** The pass code of a surface, typed with large keys. */
-const props = defineProps<{ surface: string; name: string; note: string }>()
-const emit = defineEmits<{ entered: [] }>()
+/** The pass code of a surface, typed with large keys: to come in, or to leave a kiosk. */
+const props = defineProps<{ name: string; note: string; given: (code: string) => Promise<unknown>; isWayOut?: boolean }>()
+const emit = defineEmits<{ entered: []; back: [] }>()
 const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9']
 const LONGEST = 12
 const code = ref('')
@@ -16,7 +15,7 @@ async function ask(): Promise<void> {
   if (code.value.length < 4 || isAsking.value) return
   isAsking.value = true
   try {
-    await enter(props.surface, code.value)
+    await props.given(code.value)
     emit('entered')
   } catch (refused) {
     said.value = refused instanceof Refused ? refused.message : 'That did not work: try again.'
@@ -38,7 +37,7 @@ function type(digit: string): void {
   <form class="door" @submit.prevent="ask">
     <h1>{{ name }}</h1>
     <p v-if="note">{{ note }}</p>
-    <label for="code">Pass code</label>
+    <label for="code">{{ isWayOut ? 'Pass code, to leave the kiosk' : 'Pass code' }}</label>
     <input
       id="code"
       v-model="code"
@@ -56,6 +55,7 @@ function type(digit: string): void {
       <button type="button" @click="type('0')">0</button>
       <button type="submit" :disabled="code.length < 4 || isAsking">Enter</button>
     </div>
+    <button v-if="isWayOut" type="button" @click="emit('back')">Back to the surface</button>
   </form>
 </template>
 

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, onScopeDispose, ref } from 'vue'
 import type { SurfaceNews } from '@/live/messages'
 import { useSurface } from './surface'
 
 /** Whether it is alive, which surface this is, its pages, and what a guest may change of the screen. */
-const props = defineProps<{ news: SurfaceNews; page: number }>()
-const emit = defineEmits<{ choose: [page: number]; theme: [] }>()
+const props = defineProps<{ news: SurfaceNews; page: number; isKiosk: boolean }>()
+const emit = defineEmits<{ choose: [page: number]; theme: []; leave: []; return: [] }>()
 const surface = useSurface()
 const isOpen = ref(false)
 const mark = computed(() => (surface.isLive.value ? 'live' : 'not connected'))
@@ -13,6 +13,15 @@ const delay = computed(() =>
   surface.latency.value === null ? 'not measured yet' : `${surface.latency.value.toFixed(1)} ms there and back`,
 )
 const isWhole = ref(false)
+const HELD = 1500
+let hold = 0
+/** Nobody comes upon it by chance: it is held, or pressed by a key. */
+function holdOn(): void {
+  hold = window.setTimeout(() => emit('leave'), HELD)
+}
+const letGo = () => clearTimeout(hold)
+const byKey = (event: MouseEvent) => event.detail === 0 && emit('leave')
+onScopeDispose(letGo)
 async function whole(): Promise<void> {
   if (document.fullscreenElement) await document.exitFullscreen()
   else await document.documentElement.requestFullscreen?.()
@@ -28,7 +37,20 @@ async function whole(): Promise<void> {
         <path v-else d="M1 1 11 11M11 1 1 11" /></svg
       >{{ mark }}
     </span>
-    <strong>{{ news.name }}</strong>
+    <button
+      v-if="isKiosk"
+      type="button"
+      class="name"
+      :aria-label="`${news.name}: hold to leave the kiosk`"
+      @pointerdown="holdOn"
+      @pointerup="letGo"
+      @pointercancel="letGo"
+      @pointerleave="letGo"
+      @click="byKey"
+    >
+      {{ news.name }}
+    </button>
+    <strong v-else class="name">{{ news.name }}</strong>
     <nav v-if="news.pages.length > 1" role="tablist" aria-label="Pages">
       <button
         v-for="(one, i) in news.pages"
@@ -41,19 +63,13 @@ async function whole(): Promise<void> {
         {{ one.name }}
       </button>
     </nav>
-    <button
-      v-if="!props.news.kiosk"
-      type="button"
-      class="more"
-      :aria-expanded="isOpen"
-      aria-controls="more"
-      @click="isOpen = !isOpen"
-    >
+    <button v-if="!isKiosk" type="button" class="more" :aria-expanded="isOpen" aria-controls="more" @click="isOpen = !isOpen">
       Screen
     </button>
     <div v-if="isOpen" id="more" class="sheet">
       <button type="button" @click="whole">{{ isWhole ? 'Leave full screen' : 'Full screen' }}</button>
       <button type="button" @click="emit('theme')">Light or dark</button>
+      <button v-if="props.news.kiosk" type="button" @click="emit('return')">Kiosk again</button>
       <p>Delay: {{ delay }}</p>
     </div>
   </header>
@@ -88,7 +104,14 @@ header.lost {
 .lost .mark svg {
   stroke-width: 2.5;
 }
-strong {
+button.name {
+  padding: 0;
+  border: 0;
+  background: none;
+  font-weight: 700;
+  text-align: left;
+}
+.name {
   flex: 1;
   overflow: hidden;
   text-overflow: ellipsis;

@@ -5,7 +5,7 @@ import { useAttempt } from '@/components/attempt'
 import { codedSurfaces, setCode } from './files'
 
 /** Whether a surface has a pass code, and another one for it. */
-const props = defineProps<{ surface: string }>()
+const props = withDefaults(defineProps<{ surface: string; letsIn?: boolean }>(), { letsIn: true })
 const session = useSession()
 const coded = ref<string[] | null>(null)
 const code = ref('')
@@ -13,10 +13,18 @@ const said = ref('')
 const { failed, attempt } = useAttempt()
 const isCoded = computed(() => coded.value?.includes(props.surface) === true)
 onMounted(() => attempt(async () => (coded.value = await codedSurfaces())))
+/** What it is good for, now that it is there or not. */
+function words(isThere: boolean): string {
+  if (!props.letsIn) return isThere ? 'The kiosk is left by this code.' : 'Nobody leaves the kiosk by a code now.'
+  return isThere ? 'From now on this code is asked for, of everybody.' : 'Nobody gets in by a code now.'
+}
+const none = computed(() =>
+  props.letsIn ? 'There is none yet: nobody gets in but people who log in.' : 'There is none yet: nobody leaves the kiosk.',
+)
 const put = (next: string) =>
   attempt(async () => {
     coded.value = await setCode(props.surface, next)
-    said.value = next === '' ? 'Nobody gets in by a code now.' : 'From now on this code is asked for, of everybody.'
+    said.value = words(next !== '')
     code.value = ''
   })
 </script>
@@ -24,7 +32,7 @@ const put = (next: string) =>
 <template>
   <section aria-label="Pass code">
     <h3>Pass code</h3>
-    <p v-if="coded && !isCoded" class="wrong">There is none yet: nobody gets in but people who log in.</p>
+    <p v-if="coded && !isCoded" class="wrong">{{ none }}</p>
     <p v-else-if="coded">There is one. It is kept so that nobody can read it; give a new one if it is forgotten.</p>
     <form v-if="session.mayBuild" class="line" @submit.prevent="put(code)">
       <input

@@ -2,6 +2,7 @@
 import { renderSVG } from 'uqr'
 import { computed } from 'vue'
 import { useSession } from '@/api/session'
+import { isOnThisMachine } from '@/api/here'
 import { useShow, type Surface } from '@/api/show'
 import { useAttempt } from '@/components/attempt'
 import { copyText } from '@/components/handOver'
@@ -16,7 +17,7 @@ const show = useShow()
 const session = useSession()
 const { failed, attempt } = useAttempt()
 const address = computed(() => `${location.origin}/s/${props.surface.id}`)
-const isOnlyHere = computed(() => ['127.0.0.1', 'localhost', '[::1]'].includes(location.hostname))
+const isSafe = window.isSecureContext
 const picture = computed(() => `data:image/svg+xml;utf8,${encodeURIComponent(renderSVG(address.value, { border: 2 }))}`)
 const remove = () =>
   attempt(async () => {
@@ -49,15 +50,23 @@ const print = () => window.print()
           <button type="button" class="small-button" @click="copyText(address)">Copy</button>
           <button type="button" class="small-button" @click="print">Print</button>
         </p>
-        <p v-if="isOnlyHere" class="small quiet">
+        <p v-if="isOnThisMachine" class="small quiet">
           You are on the machine itself. Open this page by the machine's address on the show's network, and the code is for phones
           there.
         </p>
       </div>
     </div>
-    <PassCode v-if="(surface.entry ?? 'code') === 'code'" :surface="surface.id" />
-    <p v-else-if="surface.entry === 'network'">Open without a code to {{ (surface.networks ?? []).join(', ') }}.</p>
-    <p v-else>Only for people who log in.</p>
+    <p v-if="!isSafe" class="small quiet">
+      This page came without TLS: browsers then neither install a surface nor keep its page for when the machine does not answer.
+    </p>
+    <p v-if="surface.kiosk">Kiosk: it is left by holding its name at the top, and by its pass code.</p>
+    <PassCode
+      v-if="(surface.entry ?? 'code') === 'code' || surface.kiosk"
+      :surface="surface.id"
+      :lets-in="(surface.entry ?? 'code') === 'code'"
+    />
+    <p v-if="surface.entry === 'network'">Open without a code to {{ (surface.networks ?? []).join(', ') }}.</p>
+    <p v-else-if="surface.entry === 'people'">Only for people who log in.</p>
     <GuestList :surface="surface.id" />
   </aside>
 </template>
