@@ -8,6 +8,7 @@ use App\Models\Edit;
 use App\Models\Show;
 use App\Models\User;
 use App\Surfaces\GoneFromSurfaces;
+use App\Surfaces\LockedSurfaces;
 use NimbleJunction\Core\Edit\Amendment;
 use NimbleJunction\Core\Edit\Change;
 use NimbleJunction\Core\Edit\Entry;
@@ -37,6 +38,9 @@ final class Storing
         string $kind = Edit::EDIT,
         ?int $of = null,
     ): Amendment {
+        if ($kind === Edit::EDIT && ! $draft->isBroughtAlong) {
+            LockedSurfaces::refuse($draft);
+        }
         if ($kind === Edit::EDIT) {
             GoneFixtures::forget($draft);
             GoneFromProgramme::forget($draft);

@@ -12,6 +12,9 @@ final class Showing
     /** Time without a message from the control after which no hand is on it. Our own choice. */
     public const HAND_RESTS_NANOS = 300_000_000;
 
+    /** Texts and colours beside it are told no more often: eight displays on one cable of MIDI have no room for more. Our own choice. */
+    private const BESIDES_NANOS = 100_000_000;
+
     /** @var string|null bytes of the message that it shows; null where that is not known */
     public ?string $shown = null;
     public ?float $value = null;
@@ -22,6 +25,7 @@ final class Showing
     /** @var list<array{string, int}> what it was told lately, and when: it may all come back */
     private array $lately = [];
     public ?int $sentAt = null;
+    private ?int $besidesAt = null;
 
     /** How often it has sent back what it was told. */
     public int $echoes = 0;
@@ -58,6 +62,27 @@ final class Showing
         }
 
         return false;
+    }
+
+    /** All that it shows is not known any more. */
+    public function forget(): void
+    {
+        $this->show(null, null);
+        $this->told = null;
+        $this->heardAt = null;
+        $this->besidesAt = null;
+    }
+
+    /** What stands beside it was told. */
+    public function toldBesides(int $now): void
+    {
+        $this->besidesAt = $now;
+    }
+
+    /** When what stands beside it may be told. */
+    public function besidesMayBeToldAt(int $now): int
+    {
+        return $this->besidesAt === null ? $now : max($now, $this->besidesAt + self::BESIDES_NANOS);
     }
 
     /** When it may be told: no motor moves while a hand is on it, a lamp does at once; neither too often. */

@@ -111,9 +111,7 @@ final class Showings implements Room
     public function forget(string $routeId): void
     {
         if (isset($this->showings[$routeId])) {
-            $this->showings[$routeId]->show(null, null);
-            $this->showings[$routeId]->told = null;
-            $this->showings[$routeId]->heardAt = null;
+            $this->showings[$routeId]->forget();
             $this->pending[$routeId] = true;
             $this->dueAt = 0;
         }
@@ -231,8 +229,16 @@ final class Showings implements Room
         $route = $showing->route;
         $value = $this->value($route, $back);
         $messages = $value === null ? [] : $back->alongside($route, $value, $isAgain ? null : $showing->told, $this->points);
+        $at = $messages === [] ? $now : $showing->besidesMayBeToldAt($now);
+        if ($at > $now) {
+            $this->pending[$route->id] = true;
+            $this->dueAt = min($this->dueAt, $at);
+
+            return;
+        }
         $showing->told = $value;
         foreach ($messages as $message) {
+            $showing->toldBesides($now);
             $this->say($route, $message, $now);
         }
     }

@@ -89,10 +89,7 @@ final readonly class Control implements Part, Checked
             Field::id(),
             Field::name('Name', 60),
             Field::part('does', 'Control', 'controlKind'),
-            Field::whole('column', 'Column', 1, Page::MOST_COLUMNS, 1),
-            Field::whole('row', 'Row', 1, Page::MOST_ROWS, 1),
-            Field::whole('width', 'Columns wide', 1, Page::MOST_COLUMNS, 1),
-            Field::whole('height', 'Rows high', 1, Page::MOST_ROWS, 1),
+            ...Box::fields(),
             Field::textOrNone('text', 'Text on it; empty for its name', 200)->meaning('{value} stands for its value, {name} for the name of what it moves, as it is called now.'),
             Field::word('icon', 'Icon', self::ICONS, 'none')->rare(),
             Field::word('size', 'Size of its text', self::SIZES, 'medium'),
@@ -160,12 +157,8 @@ final readonly class Control implements Part, Checked
         return $this->ink !== '' ? $this->ink : Contrast::inkOn($under);
     }
 
-    /** Whether two controls stand on the same fields of the grid. */
-    public function overlaps(self $other): bool
+    public function box(): Box
     {
-        return $this->column < $other->column + $other->width
-            && $other->column < $this->column + $this->width
-            && $this->row < $other->row + $other->height
-            && $other->row < $this->row + $this->height;
+        return new Box($this->column, $this->row, $this->width, $this->height);
     }
 }

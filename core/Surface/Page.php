@@ -19,6 +19,7 @@ final readonly class Page implements Part, Checked
     /**
      * @param list<Control> $controls none on the same fields as another one
      * @param bool $flows on a screen of the other orientation controls follow each other in their order
+     * @param Turned|null $turned a layout of its own for that orientation; null for none
      */
     public function __construct(
         public string $id,
@@ -27,6 +28,7 @@ final readonly class Page implements Part, Checked
         public int $rows = 4,
         public bool $flows = true,
         public array $controls = [],
+        public ?Turned $turned = null,
     ) {
     }
 
@@ -44,20 +46,14 @@ final readonly class Page implements Part, Checked
             Field::whole('rows', 'Rows', 1, self::MOST_ROWS, 4),
             Field::flag('flows', 'Laid anew on a screen of the other orientation', true),
             Field::objects('controls', 'Controls', Control::class, self::MOST_CONTROLS),
+            Field::object('turned', 'Layout of its own for the other orientation', Turned::class, false),
         ];
     }
 
     public function check(Fields $fields): void
     {
-        foreach ($this->controls as $i => $control) {
-            if ($control->column + $control->width - 1 > $this->columns || $control->row + $control->height - 1 > $this->rows) {
-                $fields->fault("controls/{$i}", "\"{$control->name}\" ends at column ".($control->column + $control->width - 1).', row '.($control->row + $control->height - 1), "The page has {$this->columns} columns and {$this->rows} rows: make it smaller, or give the page more.");
-            }
-            foreach (\array_slice($this->controls, 0, $i) as $other) {
-                if ($control->overlaps($other)) {
-                    $fields->fault("controls/{$i}", "\"{$control->name}\" lies on \"{$other->name}\"", 'Move one of them.');
-                }
-            }
-        }
+        $boxes = array_map(static fn(Control $control): Box => $control->box(), $this->controls);
+        $names = array_map(static fn(Control $control): string => $control->name, $this->controls);
+        (new Grid($this->columns, $this->rows))->check($fields, 'controls', $boxes, $names);
     }
 }

@@ -24,6 +24,7 @@ final readonly class Surface implements Part, Checked
      * @param list<string> $networks those that need no code, as "192.168.20.0/24"
      * @param bool $kiosk whether there is no way out of it without its pass code
      * @param string $note '' for none
+     * @param bool $locked whether its pages are kept as they are until it is unlocked
      */
     public function __construct(
         public string $id,
@@ -34,6 +35,7 @@ final readonly class Surface implements Part, Checked
         public array $networks = [],
         public bool $kiosk = false,
         public string $note = '',
+        public bool $locked = false,
     ) {
         $controls = [];
         foreach ($pages as $page) {
@@ -58,6 +60,7 @@ final readonly class Surface implements Part, Checked
             Field::choice('entry', 'Who may use it, besides the people of the show', Entry::class, Entry::Code)->called(Entry::TITLES),
             Field::networks('networks', 'Networks', 16)->shownFor('entry', Entry::Network->value),
             Field::flag('kiosk', 'Kiosk: no way out without the pass code', false),
+            Field::flag('locked', 'Locked: its pages stay as they are', false),
             Field::objects('pages', 'Pages', Page::class, self::MOST_PAGES),
             Field::textOrNone('note', 'Note', 1000)->rare(),
         ];

@@ -16,6 +16,7 @@ final readonly class SurfacePage extends Said
         public bool $flows,
         #[ListOf(SurfaceControl::class)]
         public array $controls,
+        public ?SurfaceTurned $turned = null,
     ) {
     }
 }

@@ -7,7 +7,9 @@ namespace NimbleJunction\Engine\Topic;
 use NimbleJunction\Core\Junction;
 use NimbleJunction\Core\Surface\Control;
 use NimbleJunction\Core\Surface\Page;
+use NimbleJunction\Core\Surface\Place;
 use NimbleJunction\Core\Surface\Surface;
+use NimbleJunction\Core\Surface\Turned;
 use NimbleJunction\Engine\LiveLink\Client;
 use NimbleJunction\Engine\PageView;
 use NimbleJunction\Engine\Said\ControlLife;
@@ -15,6 +17,8 @@ use NimbleJunction\Engine\Said\ControlsNews;
 use NimbleJunction\Engine\Said\SurfaceControl;
 use NimbleJunction\Engine\Said\SurfaceNews;
 use NimbleJunction\Engine\Said\SurfacePage;
+use NimbleJunction\Engine\Said\SurfacePlace;
+use NimbleJunction\Engine\Said\SurfaceTurned;
 use NimbleJunction\Engine\Surfaces\Moment;
 
 /** A surface: how it is built, and what its controls show. However many look at it, that is found out once. */
@@ -113,7 +117,15 @@ final class SurfaceTopic implements Topic, ForGuests
             $page->rows,
             $page->flows,
             array_map(self::control(...), $page->controls),
+            $page->turned === null ? null : self::turned($page->turned),
         ), $surface->pages));
+    }
+
+    private static function turned(Turned $turned): SurfaceTurned
+    {
+        $place = static fn(Place $one): SurfacePlace => new SurfacePlace($one->control, $one->column, $one->row, $one->width, $one->height);
+
+        return new SurfaceTurned($turned->columns, $turned->rows, array_map($place, $turned->places));
     }
 
     private static function control(Control $control): SurfaceControl

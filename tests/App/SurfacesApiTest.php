@@ -218,6 +218,22 @@ final class SurfacesApiTest extends AppTestCase
         self::assertSame($before, $this->pages('guide'));
     }
 
+    public function testALockedSurfaceKeepsItsPagesAndStaysUntilItIsUnlocked(): void
+    {
+        $this->as(Role::Builder);
+        $surface = collect($this->getJson('/api/show')->json('document.surfaces'))->firstWhere('id', 'guide');
+        unset($surface['id']);
+        $put = fn(array $changes) => $this->putJson('/api/show/surfaces/guide', [...$surface, ...$changes]);
+        $put(['locked' => true])->assertOk();
+        $put(['locked' => true, 'pages' => []])->assertStatus(422)->assertJsonPath('faults.0.path', '/surfaces/0/pages')->assertJsonPath('faults.0.problem', 'the surface "Guide" is locked');
+        $this->postJson('/api/show/surfaces/guide/template', ['kind' => 'looks'])->assertStatus(422);
+        $this->deleteJson('/api/show/surfaces/guide')->assertStatus(422);
+        $put(['locked' => true, 'name' => 'Guides'])->assertOk();
+        $this->deleteJson('/api/show/values/from-guide')->assertOk();
+        self::assertArrayNotHasKey('point', collect($this->pages('guide')[0]['controls'])->firstWhere('id', 'call')['does'], 'what is deleted elsewhere is forgotten all the same');
+        $put(['pages' => []])->assertOk();
+    }
+
     public function testFaultsOfASurfaceAreSaidWithTheirPlace(): void
     {
         $this->as(Role::Builder);
@@ -238,6 +254,17 @@ final class SurfacesApiTest extends AppTestCase
             self::assertStringEndsWith($path, implode(' ', array_column($faults, 'path')), json_encode($faults, JSON_THROW_ON_ERROR));
         }
         $this->postJson('/api/show/surfaces', ['name' => 'Wrong', 'entry' => 'network'])->assertStatus(422);
+        foreach ([
+            [[['control' => 'a', 'column' => 3]], 'places/0'],
+            [[['control' => 'a'], ['control' => 'b', 'row' => 1]], 'places/1'],
+            [[['control' => 'a'], ['control' => 'a', 'row' => 2]], 'places/1/control'],
+        ] as [$places, $path]) {
+            $turned = ['columns' => 2, 'rows' => 2, 'places' => $places];
+            $faults = $this->postJson('/api/show/surfaces', ['name' => 'Wrong', 'pages' => [['id' => 'p', 'name' => 'P', 'controls' => [$control], 'turned' => $turned]]])->assertStatus(422)->json('faults');
+            self::assertStringEndsWith("pages/0/turned/{$path}", $faults[0]['path']);
+        }
+        $turned['places'] = [['control' => 'gone', 'row' => 2], ['control' => 'a']];
+        $this->postJson('/api/show/surfaces', ['name' => 'Right', 'pages' => [['id' => 'p', 'name' => 'P', 'controls' => [$control], 'turned' => $turned]]])->assertOk();
     }
 
     /** What a browser would keep of the answers, and send with the next request. */

@@ -31,8 +31,7 @@ final class BuildSurfaceTest extends BrowserTestCase
         $this->field('Name', 'Level');
         $this->pick('Moss');
         $this->untilScript('return [...document.querySelectorAll(".grip")].map((one) => one.getAttribute("aria-label")).join()', 'Moss, button,Level, fader');
-        // Locked, it works.
-        self::$chrome->press('Lock, and try it', '.page-head');
+        self::$chrome->press('Try it', '.page-head');
         foreach ([true, false, true] as $isOn) {
             $this->untilScript('return document.querySelector("[data-control=button] .plate").classList.contains("on")', $isOn);
             self::$chrome->find('[data-control="button"] button')->click();
@@ -81,6 +80,46 @@ final class BuildSurfaceTest extends BrowserTestCase
         self::$chrome->press('Add pages', 'form[aria-label="Templates"]');
         self::$chrome->press('Faders', 'nav.tabs');
         $this->untilScript('return document.querySelectorAll(".grip").length', 8);
+    }
+
+    public function testAPageHasALayoutOfItsOwnForTheOtherOrientationAndIsLocked(): void
+    {
+        self::$chrome->driver->get(self::$demo->url('/surfaces-build/door'));
+        self::$chrome->find('.grip');
+        self::$chrome->press('Page settings', '.page-head');
+        $this->choose('On a screen of the other orientation', 'in a layout of its own');
+        $this->sees('form[aria-label="Page"]', 'what is built there is that layout');
+        $this->select('.page-head select', 'Tablet, lying');
+        $this->sees('.around', 'This is the page\'s own layout for this orientation.');
+        $this->pick('Wake the lanterns');
+        $this->key(WebDriverKeys::SHIFT.WebDriverKeys::ARROW_LEFT.WebDriverKeys::NULL);
+        $this->place('wake', '1 / span 2', '2 / span 2');
+        $this->select('.page-head select', 'As built');
+        $this->place('wake', '1 / span 3', '2 / span 2');
+        self::$chrome->press('Lock', '.page-head');
+        $this->sees('.middle', 'Locked: its pages stay as they are');
+        $this->untilScript('return document.querySelectorAll(".grip").length', 0);
+        foreach ([[1180, 820, '1 / span 2'], [820, 1180, '1 / span 3']] as [$width, $height, $column]) {
+            self::$chrome->size($width, $height);
+            self::$chrome->driver->get(self::$demo->url('/s/door'));
+            $this->place('wake', $column, '2 / span 2');
+        }
+        self::$chrome->size(1280, 800);
+        self::$chrome->driver->get(self::$demo->url('/surfaces-build/door'));
+        self::$chrome->press('Unlock', '.page-head');
+        self::$chrome->find('.grip');
+    }
+
+    public function testAPointIsChosenFromAllThatTheShowHas(): void
+    {
+        self::$chrome->driver->get(self::$demo->url('/surfaces-build/guide'));
+        $this->pick('Dusk');
+        self::$chrome->press('Choose', 'form[aria-label="Control"]');
+        self::$chrome->press('Masters', '.palette');
+        self::$chrome->fill('.palette input', 'black');
+        self::$chrome->press('Blackout', '.palette');
+        self::$chrome->press('Save', 'form[aria-label="Control"]');
+        $this->untilScript('return document.querySelector("[data-control=dusk] .words").textContent.trim()', 'Blackout');
     }
 
     private function pick(string $name): void

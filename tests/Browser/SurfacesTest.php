@@ -21,11 +21,36 @@ final class SurfacesTest extends BrowserTestCase
         )
         JS;
 
+    private const ADD = <<<'JS'
+        const done = arguments[arguments.length - 1];
+        const token = decodeURIComponent(document.cookie.split('; ').find((one) => one.startsWith('XSRF-TOKEN=')).slice(11));
+        fetch('/api/show/surfaces', {
+            method: 'POST',
+            headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-XSRF-TOKEN': token },
+            body: JSON.stringify(arguments[0]),
+        }).then((answer) => done(answer.status));
+        JS;
+
+    /** @return array<string, mixed> a surface with two pads beside each other */
+    private static function pads(): array
+    {
+        $pad = static fn(string $id, int $column, string $across, string $up): array => [
+            'id' => $id, 'name' => $id, 'column' => $column,
+            'does' => ['kind' => 'pad', 'across' => [['point' => $across]], 'up' => [['point' => $up]]],
+        ];
+
+        return ['name' => 'Pads', 'entry' => 'network', 'networks' => ['127.0.0.0/8'], 'pages' => [['id' => 'both', 'name' => 'Both', 'columns' => 2, 'rows' => 1, 'controls' => [
+            $pad('laser', 1, 'fixture:laser/across', 'fixture:laser/up'),
+            $pad('ferns', 2, 'group:ferns/pan', 'group:ferns/tilt'),
+        ]]]];
+    }
+
     public static function setUpBeforeClass(): void
     {
         parent::setUpBeforeClass();
         // What breaks a link in these tests.
         self::$chrome->before('window.links = []; const Real = WebSocket; window.WebSocket = class extends Real { constructor(...all) { super(...all); window.links.push(this) } }');
+        self::assertSame(200, self::$chrome->driver->executeAsyncScript(self::ADD, [self::pads()]));
         self::$chrome->logout();
         self::$chrome->size(390, 844);
     }
@@ -77,6 +102,26 @@ final class SurfacesTest extends BrowserTestCase
         $this->touch('touchEnd', []);
         $this->untilScript('return document.querySelector("[data-control=laser] .below").textContent', '80 %');
         $this->untilScript('return document.querySelector("[data-control=laser] .beside").textContent', '60 %');
+    }
+
+    public function testTwoPadsAreMovedAtOnceEachByItsOwnFinger(): void
+    {
+        self::$chrome->driver->get(self::$demo->url('/s/pads'));
+        $this->sees('header', 'live');
+        $boxes = array_map(fn(string $id): array => $this->box($id, '.field'), ['laser', 'ferns']);
+        $at = static fn(array $shares): array => array_map(
+            static fn(array $box, array $share, int $i): array => ['x' => $box[0] + $share[0] * $box[2], 'y' => $box[1] + (1 - $share[1]) * $box[3], 'id' => $i],
+            $boxes,
+            $shares,
+            [0, 1],
+        );
+        $this->touch('touchStart', $at([[0.5, 0.5], [0.5, 0.5]]));
+        $this->touch('touchMove', $at([[0.6, 0.6], [0.4, 0.6]]));
+        $this->touch('touchMove', $at([[0.8, 0.7], [0.25, 0.9]]));
+        $this->touch('touchEnd', []);
+        $shown = 'return ["laser", "ferns"].flatMap((id) => [".below", ".beside"].map((one) => parseFloat(document.querySelector(`[data-control=${id}] ${one}`).textContent))).map((one) => Math.round(one)).join()';
+        // 80 and 70 per cent; a quarter of 540 degrees and nine tenths of 270, from their middles.
+        $this->untilScript($shown, '80,70,-135,108');
     }
 
     public function testWhatIsPressedWhileTheLinkIsLostIsRefusedAndTheValuesAreRightWhenItIsBack(): void

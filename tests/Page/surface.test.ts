@@ -78,20 +78,20 @@ describe('a page on a screen', () => {
     columns: 6,
     rows: 3,
     flows: true,
+    turned: null,
     controls: [drawn('title', 1, 1, 6), drawn('left', 1, 2, 2, 2), drawn('right', 5, 2, 2, 1), drawn('low', 5, 3, 2, 1)],
   }
   it('stands as it was built where the orientation is the same, or where it does not flow', () => {
-    expect(layOut(built, false).places.get('right')).toEqual({ column: '5 / span 2', row: '2 / span 1' })
+    expect(layOut(built, false).places.get('right')).toEqual({ column: 5, row: 2, width: 2, height: 1 })
     expect(layOut({ ...built, flows: false }, true).columns).toBe(6)
   })
   it('follows in the order in which it is read in the other one, and nothing lies on anything', () => {
     const laid = layOut(built, true)
     expect(laid.columns).toBe(3)
-    expect(laid.places.get('title')).toEqual({ column: '1 / span 3', row: '1 / span 1' })
+    expect(laid.places.get('title')).toEqual({ column: 1, row: 1, width: 3, height: 1 })
     const taken = new Set<string>()
     for (const [id, place] of laid.places) {
-      const [column, width] = place.column.split(' / span ').map(Number) as [number, number]
-      const [row, height] = place.row.split(' / span ').map(Number) as [number, number]
+      const { column, row, width, height } = place
       expect(column + width - 1).toBeLessThanOrEqual(3)
       expect(row + height - 1).toBeLessThanOrEqual(laid.rows)
       for (let x = column; x < column + width; x++)

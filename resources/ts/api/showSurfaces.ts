@@ -8,6 +8,7 @@ export interface Surface {
   entry?: 'people' | 'code' | 'network'
   networks?: string[]
   kiosk?: boolean
+  locked?: boolean
   pages?: Page[]
   note?: string
 }
@@ -18,6 +19,7 @@ export interface Page {
   rows?: number
   flows?: boolean
   controls?: Control[]
+  turned?: LayoutForTheOtherOrientation
 }
 export interface Control {
   id: Id
@@ -73,6 +75,18 @@ export interface PartOfKind4 {
 export interface Grip {
   part: string
   moves?: string
+}
+export interface LayoutForTheOtherOrientation {
+  columns?: number
+  rows?: number
+  places?: PlaceOfAControl[]
+}
+export interface PlaceOfAControl {
+  control: string
+  column?: number
+  row?: number
+  width?: number
+  height?: number
 }
 export interface Panel {
   id: Id

@@ -227,6 +227,21 @@ export interface SurfacePage {
   rows: number
   flows: boolean
   controls: SurfaceControl[]
+  turned: SurfaceTurned | null
+}
+
+export interface SurfacePlace {
+  control: string
+  column: number
+  row: number
+  width: number
+  height: number
+}
+
+export interface SurfaceTurned {
+  columns: number
+  rows: number
+  places: SurfacePlace[]
 }
 
 export interface TempoLife {

@@ -2,7 +2,7 @@
 import { computed, onMounted, onScopeDispose, ref } from 'vue'
 import type { SurfacePage } from '@/live/messages'
 import ControlTile from './ControlTile.vue'
-import { layOut } from './layout'
+import { inGrid, layOut } from './layout'
 
 /** A page of controls; a finger that is swiped over its ground turns to the next one. */
 const props = defineProps<{ page: SurfacePage }>()
@@ -11,6 +11,10 @@ const FAR = 60
 const isTall = ref(innerHeight > innerWidth)
 const measure = () => (isTall.value = innerHeight > innerWidth)
 const layout = computed(() => layOut(props.page, isTall.value))
+function placeOf(id: string) {
+  const box = layout.value.places.get(id)
+  return box ? inGrid(box) : { column: 'auto', row: 'auto' }
+}
 let from: { x: number; y: number } | null = null
 
 function down(event: PointerEvent): void {
@@ -39,12 +43,7 @@ onScopeDispose(() => removeEventListener('resize', measure))
     @pointerup="up"
     @pointercancel="from = null"
   >
-    <ControlTile
-      v-for="one in page.controls"
-      :key="one.id"
-      :control="one"
-      :place="layout.places.get(one.id) ?? { column: 'auto', row: 'auto' }"
-    />
+    <ControlTile v-for="one in page.controls" :key="one.id" :control="one" :place="placeOf(one.id)" />
   </div>
 </template>
 

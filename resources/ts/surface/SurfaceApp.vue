@@ -44,7 +44,8 @@ async function look(): Promise<void> {
 }
 /** What is wrong, for somebody who has a phone in the hand. */
 function why(refused: unknown): string {
-  if (!navigator.onLine && !isOnThisMachine) return 'This phone is in no network. Join the Wi-Fi of the show; then this page comes by itself.'
+  if (!navigator.onLine && !isOnThisMachine)
+    return 'This phone is in no network. Join the Wi-Fi of the show; then this page comes by itself.'
   const isSilent = !(refused instanceof Refused) || refused.status === 0 || refused.status >= 500
   if (isSilent) return "The show's machine does not answer. This page tries it again by itself, every other second."
   return refused.message

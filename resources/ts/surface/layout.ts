@@ -1,33 +1,61 @@
-import type { SurfaceControl, SurfacePage } from '@/live/messages'
+import type { SurfaceControl, SurfacePage, SurfacePlace } from '@/live/messages'
 
-/** Where a control stands on the grid that is shown. */
-export interface Place {
-  column: string
-  row: string
-}
+/** Fields of a grid that a control takes; column and row from 1. */
+export type Box = Omit<SurfacePlace, 'control'>
 export interface Layout {
   columns: number
   rows: number
-  places: Map<string, Place>
+  places: Map<string, Box>
 }
 
-/** A page as it was built, or, on a screen of the other orientation, its controls one after the other. */
+/** As a style sheet says it. */
+export const inGrid = (box: Box) => ({ column: `${box.column} / span ${box.width}`, row: `${box.row} / span ${box.height}` })
+
+/** Whether a page was built for a screen that stands upright. */
+export const isBuiltTall = (page: { columns: number; rows: number }) => page.rows >= page.columns
+
+/**
+ * A page as it was built; on a screen of the other orientation by the layout that it has for that, or, where it has none
+ * and is to be laid anew, its controls one after the other.
+ */
 export function layOut(page: SurfacePage, isTall: boolean): Layout {
-  const isBuiltTall = page.rows >= page.columns
-  if (!page.flows || page.columns === page.rows || isTall === isBuiltTall) return asBuilt(page)
-  return flowing(page, page.rows)
+  if (isTall === isBuiltTall(page)) return asBuilt(page)
+  if (page.turned) return placed(page.controls, page.turned)
+  return page.flows && page.columns !== page.rows ? flowing(page) : asBuilt(page)
 }
+
+const boxOf = ({ column, row, width, height }: Box): Box => ({ column, row, width, height })
 
 function asBuilt(page: SurfacePage): Layout {
-  const places = new Map(
-    page.controls.map((one) => [one.id, { column: `${one.column} / span ${one.width}`, row: `${one.row} / span ${one.height}` }]),
-  )
-  return { columns: page.columns, rows: page.rows, places }
+  return { columns: page.columns, rows: page.rows, places: new Map(page.controls.map((one) => [one.id, boxOf(one)])) }
+}
+
+/** By a layout of its own; what has no place in it takes the first free one, and rows are added where there is none. */
+function placed(controls: SurfaceControl[], turned: { columns: number; rows: number; places: SurfacePlace[] }): Layout {
+  const known = new Map(turned.places.map((one) => [one.control, boxOf(one)]))
+  const places = new Map<string, Box>()
+  const taken: boolean[][] = []
+  for (const one of controls) {
+    const box = known.get(one.id)
+    if (box === undefined) continue
+    places.set(one.id, box)
+    take(taken, box.row - 1, box.column - 1, box.width, box.height)
+  }
+  let rows = turned.rows
+  for (const one of controls.filter((control) => !known.has(control.id))) {
+    const width = Math.min(one.width, turned.columns)
+    const [row, column] = firstRoom(taken, turned.columns, width, one.height)
+    take(taken, row, column, width, one.height)
+    rows = Math.max(rows, row + one.height)
+    places.set(one.id, { column: column + 1, row: row + 1, width, height: one.height })
+  }
+  return { columns: turned.columns, rows, places }
 }
 
 /** Band by band, as they stand below each other; each as large as it is, or as wide as there is room. */
-function flowing(page: SurfacePage, columns: number): Layout {
-  const places = new Map<string, Place>()
+export function flowing(page: SurfacePage): Layout {
+  const columns = page.rows
+  const places = new Map<string, Box>()
   let top = 0
   for (const band of bandsOf(page.controls)) {
     const taken: boolean[][] = []
@@ -37,7 +65,7 @@ function flowing(page: SurfacePage, columns: number): Layout {
       const [row, column] = firstRoom(taken, columns, width, one.height)
       take(taken, row, column, width, one.height)
       last = Math.max(last, row + one.height)
-      places.set(one.id, { column: `${column + 1} / span ${width}`, row: `${top + row + 1} / span ${one.height}` })
+      places.set(one.id, { column: column + 1, row: top + row + 1, width, height: one.height })
     }
     top += last
   }

@@ -8,11 +8,14 @@ const number = (control: SurfaceControl, name: string, usual: number) => {
   const value = control.traits[name]
   return typeof value === 'number' ? value : usual
 }
+/** Where its way is cut short of the point's own: in the unit of the point; null for an end that is the point's. */
+const limits = (control: SurfaceControl) =>
+  ['low', 'high'].map((name) => (typeof control.traits[name] === 'number' ? Number(control.traits[name]) : null))
 const list = (control: SurfaceControl, name: string) => {
   const value = control.traits[name]
   return Array.isArray(value) ? value.filter((one): one is number => typeof one === 'number') : []
 }
-export const traits = { text, flag, number, list }
+export const traits = { text, flag, number, list, limits }
 export const takeOverOf = (control: SurfaceControl) => (text(control, 'takeOver') || 'scaled') as TakeOver
 
 /** What stands on a control. */

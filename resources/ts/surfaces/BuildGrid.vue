@@ -3,32 +3,26 @@ import { computed, ref } from 'vue'
 import type { Page } from '@/api/showDocument'
 import '@/surface/control.css'
 import ControlTile from '@/surface/ControlTile.vue'
-import { layOut } from '@/surface/layout'
-import type { SurfacePage } from '@/live/messages'
+import { inGrid, isBuiltTall, layOut } from '@/surface/layout'
 import { boxOf, columnsOf, controlsOf, rowsOf, shifted, type Box } from './build'
 import { useBuilding } from './building'
 import { drawn } from './drawn'
+import { drawnPage } from './turned'
 
 /** The grid: controls are dragged, sized by their corner, and selected; locked, they work. */
 const props = defineProps<{ page: Page }>()
 const emit = defineEmits<{ drop: [place: { kind: string; column: number; row: number }] }>()
 const building = useBuilding()
-const { selected, isLocked, preview, live } = building
+const { selected, isLocked, isTurned, preview, live } = building
 const grid = ref<HTMLElement | null>(null)
 const controls = computed(() => controlsOf(props.page).map((one) => drawn(one, live.news.value)))
 /** How far what is dragged has come, in fields. */
 const by = ref<Partial<Box>>({})
 let from: { x: number; y: number; sizes: boolean } | null = null
 const layout = computed(() => {
-  const built: SurfacePage = {
-    ...props.page,
-    columns: columnsOf(props.page),
-    rows: rowsOf(props.page),
-    flows: props.page.flows ?? true,
-    controls: controls.value,
-  }
+  const built = drawnPage(props.page, controls.value)
   const seen = preview.value
-  return layOut(built, seen === null ? built.rows >= built.columns : seen.height > seen.width)
+  return layOut(built, seen === null || isTurned.value ? isBuiltTall(built) : seen.height > seen.width)
 })
 const isFlowing = computed(() => layout.value.columns !== columnsOf(props.page) || layout.value.rows !== rowsOf(props.page))
 const frame = computed(() =>
@@ -36,7 +30,8 @@ const frame = computed(() =>
 )
 
 function placeOf(id: string) {
-  const usual = layout.value.places.get(id) ?? { column: 'auto', row: 'auto' }
+  const place = layout.value.places.get(id)
+  const usual = place ? inGrid(place) : { column: 'auto', row: 'auto' }
   const part = controlsOf(props.page).find((one) => one.id === id)
   if (!part || !selected.value.has(id) || isFlowing.value) return usual
   const box = boxOf(part)
@@ -46,7 +41,7 @@ function placeOf(id: string) {
     width: Math.max(1, box.width + (by.value.width ?? 0)),
     height: Math.max(1, box.height + (by.value.height ?? 0)),
   }
-  return { column: `${Math.max(1, moved.column)} / span ${moved.width}`, row: `${Math.max(1, moved.row)} / span ${moved.height}` }
+  return inGrid({ ...moved, column: Math.max(1, moved.column), row: Math.max(1, moved.row) })
 }
 function fieldSize(): { x: number; y: number } {
   const box = grid.value?.getBoundingClientRect()
@@ -132,8 +127,10 @@ const ground = (event: PointerEvent) => {
       </div>
     </div>
     <p v-if="isFlowing" class="small quiet">
-      Laid anew for this orientation: controls follow each other. Places are set in the other one.
+      Laid anew for this orientation: controls follow each other. Places are set in the other one, or in a layout of its own (the
+      page's settings).
     </p>
+    <p v-if="isTurned" class="small quiet">This is the page's own layout for this orientation.</p>
   </div>
 </template>
 

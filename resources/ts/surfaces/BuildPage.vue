@@ -28,6 +28,9 @@ const pages = computed(() => surface.value?.pages ?? [])
 const page = computed(() => pages.value[at.value] ?? null)
 const chosen = computed(() => (page.value ? controlsOf(page.value).filter((one) => selected.value.has(one.id)) : []))
 const kinds = computed(() => descriptions.value?.kinds.controlKind ?? [])
+const isKept = computed(() => surface.value?.locked === true)
+const mayChange = computed(() => session.mayBuild && !building.isLocked.value)
+const keep = () => surface.value && building.put({ ...surface.value, locked: !isKept.value })
 const side = ref<'control' | 'page' | 'template'>('control')
 watch(
   () => [route.params.page, pages.value.length] as const,
@@ -77,17 +80,20 @@ const drag = (event: DragEvent, kind: string) => event.dataTransfer?.setData('ap
       <button
         type="button"
         class="small-button"
-        :aria-pressed="building.isLocked.value"
-        @click="building.isLocked.value = !building.isLocked.value"
+        :aria-pressed="building.isTried.value"
+        @click="building.isTried.value = !building.isTried.value"
       >
-        {{ building.isLocked.value ? 'Locked: controls work' : 'Lock, and try it' }}
+        {{ building.isTried.value ? 'Build on' : 'Try it' }}
+      </button>
+      <button v-if="session.mayBuild && surface" type="button" class="small-button" :aria-pressed="isKept" @click="keep">
+        {{ isKept ? 'Unlock' : 'Lock' }}
       </button>
       <v-btn :to="`/surfaces/${route.params.id}`">Address and guests</v-btn>
     </div>
     <GoneNote :id="route.params.id" what="surface" :all="show.surfaces" path="/surfaces" :loaded="show.document !== undefined" />
     <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
-    <div v-if="surface && page" class="desk">
-      <section v-if="session.mayBuild" class="kinds" aria-label="Controls to add">
+    <div v-if="surface && page" class="desk" :class="{ plain: !mayChange }">
+      <section v-if="mayChange" class="kinds" aria-label="Controls to add">
         <button
           v-for="kind in kinds"
           :key="kind.kind"
@@ -104,10 +110,11 @@ const drag = (event: DragEvent, kind: string) => event.dataTransfer?.setData('ap
         </button>
       </section>
       <div class="middle">
-        <BuildKeys :page="page" :count="chosen.length" />
+        <p v-if="isKept" class="small quiet">Locked: its pages stay as they are until it is unlocked. Its controls work.</p>
+        <BuildKeys v-if="mayChange" :page="page" :count="chosen.length" />
         <BuildGrid :page="page" @drop="drop" />
       </div>
-      <div class="side">
+      <div v-if="mayChange" class="side">
         <TemplatePanel v-if="side === 'template'" :surface="surface" @done="side = 'control'" />
         <PageForm v-else-if="side === 'page'" :page="page" :count="pages.length" @done="side = 'control'" />
         <ControlForm
@@ -139,6 +146,9 @@ const drag = (event: DragEvent, kind: string) => event.dataTransfer?.setData('ap
   grid-template-columns: 108px minmax(0, 1fr) 380px;
   gap: 16px;
   min-height: 0;
+}
+.desk.plain {
+  grid-template-columns: minmax(0, 1fr);
 }
 .kinds {
   display: flex;

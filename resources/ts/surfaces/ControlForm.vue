@@ -34,8 +34,7 @@ watch(
   },
 )
 function store(): void {
-  const place = Object.fromEntries(PLACE.map((name) => [name, props.control[name as keyof Control]]))
-  const part = { ...tidied(draft.value, fields.value), ...place, id: props.control.id } as Control
+  const part = { ...tidied(draft.value, fields.value), id: props.control.id } as Control
   base.value = draft.value
   emit('put', (page) => changed(page, part))
 }

@@ -1,18 +1,24 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import type { Page } from '@/api/showDocument'
 import { columnsOf, rowsOf, smallest } from './build'
-import { useBuilding } from './building'
+import { useBuilding, type OtherWay } from './building'
 
 /** A page's name, its grid, and its place among the others. */
 const props = defineProps<{ page: Page; count: number }>()
 const emit = defineEmits<{ done: [] }>()
 const building = useBuilding()
 const MOST = 24
-const draft = ref({ name: '', columns: 0, rows: 0, flows: true })
+const draft = ref({ name: '', columns: 0, rows: 0 })
+const WAYS: { value: OtherWay; title: string }[] = [
+  { value: 'anew', title: 'laid anew, by itself' },
+  { value: 'built', title: 'as it was built' },
+  { value: 'own', title: 'in a layout of its own' },
+]
+const other = computed<OtherWay>(() => (props.page.turned ? 'own' : (props.page.flows ?? true) ? 'anew' : 'built'))
 watch(
   () => props.page,
-  (page) => (draft.value = { name: page.name, columns: columnsOf(page), rows: rowsOf(page), flows: page.flows ?? true }),
+  (page) => (draft.value = { name: page.name, columns: columnsOf(page), rows: rowsOf(page) }),
   { immediate: true },
 )
 function store(): void {
@@ -47,7 +53,16 @@ function remove(): void {
       <v-text-field v-model="draft.name" label="Name" class="wide" :maxlength="60" required />
       <v-text-field v-model.number="draft.columns" label="Columns" type="number" min="1" :max="MOST" />
       <v-text-field v-model.number="draft.rows" label="Rows" type="number" min="1" :max="MOST" />
-      <v-switch v-model="draft.flows" label="Laid anew on a screen of the other orientation" class="wide" />
+      <v-select
+        :model-value="other"
+        :items="WAYS"
+        label="On a screen of the other orientation"
+        class="wide"
+        @update:model-value="building.layOther($event)"
+      />
+      <p v-if="other === 'own'" class="small quiet wide">
+        Choose a screen of the other orientation under "Seen as": what is built there is that layout.
+      </p>
     </div>
     <div class="actions">
       <v-btn type="submit" variant="flat" color="primary">Save</v-btn>

@@ -32,7 +32,7 @@ function add(): void {
     >
       {{ one.name }}
     </button>
-    <template v-if="session.mayBuild">
+    <template v-if="session.mayBuild && !building.isLocked.value">
       <button type="button" class="small-button" @click="add">Add page</button>
       <button type="button" class="small-button" @click="emit('settings')">Page settings</button>
     </template>

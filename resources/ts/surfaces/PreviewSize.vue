@@ -26,7 +26,7 @@ function choose(name: string): void {
       :value="preview?.name ?? 'As built'"
       @change="choose(($event.target as HTMLSelectElement).value)"
     >
-      <option v-for="one in SCREENS" :key="one.name">{{ one.name }}</option>
+      <option v-for="one in SCREENS" :key="one.name" :value="one.name">{{ one.name }}</option>
     </select>
   </label>
 </template>

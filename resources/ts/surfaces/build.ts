@@ -28,7 +28,7 @@ const SIZES: Record<string, [number, number]> = {
 export const columnsOf = (page: Page) => page.columns ?? 6
 export const rowsOf = (page: Page) => page.rows ?? 4
 export const controlsOf = (page: Page) => page.controls ?? []
-export const boxOf = (one: Control): Box => ({
+export const boxOf = (one: Partial<Box>): Box => ({
   column: one.column ?? 1,
   row: one.row ?? 1,
   width: one.width ?? 1,
@@ -170,10 +170,11 @@ export const without = (page: Page, ids: Set<string>): Page =>
     page,
     controlsOf(page).filter((one) => !ids.has(one.id)),
   )
+/** Another control in the place of the one with its id. */
 export const changed = (page: Page, control: Control): Page =>
   withControls(
     page,
-    controlsOf(page).map((one) => (one.id === control.id ? control : one)),
+    controlsOf(page).map((one) => (one.id === control.id ? { ...control, ...boxOf(one) } : one)),
   )
 
 /** How small a grid may become, for what stands on it. */

@@ -3,21 +3,40 @@ import type { Page, Surface } from '@/api/showDocument'
 import { useEngine } from '@/live/engine'
 import { provideSurface, surfaceOn } from '@/surface/surface'
 import { withPage } from './build'
+import { isTall, seenTurned, storedTurned, withTurned } from './turned'
 import { useBuilding as useStore } from './storing'
 
+/** As it was built, laid anew by itself, or in a layout of its own. */
+export type OtherWay = 'built' | 'anew' | 'own'
 export type Preview = { name: string; width: number; height: number } | null
 type Building = ReturnType<typeof makeBuilding>
 const KEY: InjectionKey<Building> = Symbol('building')
 
 function makeBuilding(stored: () => Surface | null, id: string) {
   const engine = useEngine()
-  const { put, failed, now } = useStore(stored)
-  const surface = computed(now)
+  const { put: store, failed, now } = useStore(stored)
   const at = ref(0)
   const selected = ref(new Set<string>())
   const preview = ref<Preview>(null)
+  /** Its page has a layout of its own for the screen that it is seen on: that one is built then. */
+  const isTurned = computed(() => {
+    const page = now()?.pages?.[at.value]
+    const seen = preview.value
+    return page?.turned !== undefined && seen !== null && seen.height > seen.width !== isTall(page)
+  })
+  const surface = computed(() => {
+    const whole = now()
+    return whole && isTurned.value ? seenTurned(whole, at.value) : whole
+  })
+  async function put(next: Surface): Promise<void> {
+    const whole = now()
+    const back = whole && isTurned.value ? storedTurned(whole, at.value, next) : next
+    if (back) await store(back)
+    else failed.value = 'There is no room for that on the page as it was built: make its grid larger first.'
+  }
   /** Locked, its controls work; unlocked, they are moved about. */
-  const isLocked = ref(false)
+  const isTried = ref(false)
+  const isLocked = computed(() => isTried.value || now()?.locked === true)
   const live = surfaceOn(id, { isLive: computed(() => engine.state === 'open'), ask: engine.touch })
   engine.follow(() => [`surface:${id}`])
   onScopeDispose(engine.onSurface(live.take))
@@ -33,7 +52,15 @@ function makeBuilding(stored: () => Surface | null, id: string) {
     else if (surface.value) void put(withPage(surface.value, at.value, next))
     return next !== null
   }
-  return { surface, at, page, selected, preview, isLocked, live, failed, put, turnInto }
+  /** What becomes of the page on a screen of the other orientation. */
+  async function layOther(how: OtherWay): Promise<void> {
+    const whole = now()
+    const one = whole?.pages?.[at.value]
+    if (!whole || !one) return
+    const next = how === 'own' ? withTurned(one) : { ...one, turned: undefined, flows: how === 'anew' }
+    await store(withPage(whole, at.value, next))
+  }
+  return { surface, at, page, selected, preview, isTurned, isTried, isLocked, live, failed, put, turnInto, layOther }
 }
 
 export function provideBuilding(stored: () => Surface | null, id: string): Building {

@@ -129,6 +129,23 @@ final class PanelsTest extends TestCase
         }
     }
 
+    public function testADisplayIsWrittenNoMoreOftenThanItCanBeReadAndEndsAtTheLastValue(): void
+    {
+        $look = ['id' => 'slow', 'name' => 'Slow', 'fadeIn' => 2, 'values' => Evening::values(['fixture:a/level' => 100])];
+        $this->begin(
+            ['hardware' => [['part' => 'fader-9']]],
+            [['id' => 'fader-9', 'when' => ['kind' => 'controller', 'port' => 'lectern', 'channel' => 1, 'controller' => 9], 'does' => ['kind' => 'fader'], 'display' => ['shows' => 'value', 'before' => '7d 01', 'length' => 6]]],
+            ['looks' => [$look]],
+        );
+        $this->told();
+        $this->evening->press('look:slow');
+        $this->collect($this->evening->rig->pass(3.0));
+        $texts = array_values(array_filter($this->told, static fn(string $hex): bool => str_starts_with($hex, 'f07d01')));
+        self::assertThat(\count($texts), self::logicalAnd(self::greaterThan(15), self::lessThanOrEqual(22)), 'ten times a second at most, and once more at the end');
+        self::assertStringContainsString('100', (string) hex2bin(substr((string) end($texts), 6, -2)));
+        self::assertGreaterThan(40, \count($this->told) - \count($texts), 'its motor is not held up');
+    }
+
     public function testASlowFadeMovesTheMotorNoMoreOftenThanItHasSteps(): void
     {
         $look = ['id' => 'slow', 'name' => 'Slow', 'fadeIn' => 10, 'values' => Evening::values(['fixture:a/level' => 100])];

@@ -11,6 +11,9 @@ const surface = useSurface()
 const isAcross = computed(() => traits.text(props.control, 'run') === 'right')
 const fromMiddle = computed(() => traits.flag(props.control, 'middle'))
 const detents = computed(() => traits.list(props.control, 'detents'))
+const ends = computed(() =>
+  traits.limits(props.control).flatMap((value, i) => (value === null ? [] : [{ value, is: i === 0 ? 'low' : 'high' }])),
+)
 const hand = useHand(
   () => props.life.at[0] ?? null,
   (share) => surface.move(props.control, Math.round(share * 10000) / 100),
@@ -70,6 +73,7 @@ function key(event: KeyboardEvent): void {
   >
     <span class="filled" :style="filled" />
     <span v-for="one in detents" :key="one" class="notch" :style="isAcross ? { left: `${one}%` } : { bottom: `${one}%` }" />
+    <span v-for="one in ends" :key="one.is" class="end figures" :class="one.is">{{ one.value }}</span>
     <span v-if="!isMeter" class="edge" :style="edge" />
     <span class="words">{{ wordsOn(control, { text, called: life.called }) }}</span>
     <span v-if="writesValue(control)" class="value figures">{{ text }}</span>
@@ -110,6 +114,35 @@ function key(event: KeyboardEvent): void {
 }
 .held .edge {
   background: var(--held);
+}
+.end {
+  position: absolute;
+  padding: 0 3px;
+  border: 0 solid currentColor;
+  font-size: 12px;
+  line-height: 1.2;
+}
+.across .end {
+  bottom: 0;
+}
+.across .end.low {
+  left: 0;
+  border-left-width: 3px;
+}
+.across .end.high {
+  right: 0;
+  border-right-width: 3px;
+}
+.bar:not(.across) .end {
+  right: 0;
+}
+.bar:not(.across) .end.low {
+  bottom: 0;
+  border-bottom-width: 3px;
+}
+.bar:not(.across) .end.high {
+  top: 0;
+  border-top-width: 3px;
 }
 .notch {
   position: absolute;

@@ -18,6 +18,7 @@ const hand = useHand(
 )
 watch(() => props.life, hand.heard)
 const shown = hand.shown
+const limits = computed(() => traits.limits(props.control))
 const detents = computed(() => traits.list(props.control, 'detents'))
 let turns = false
 let last = 0
@@ -104,6 +105,8 @@ function key(event: KeyboardEvent): void {
         :x2="spot(one / 100, 34).x"
         :y2="spot(one / 100, 34).y"
       />
+      <text v-if="limits[0] !== null" x="16" y="94" text-anchor="middle" class="figures end">{{ limits[0] }}</text>
+      <text v-if="limits[1] !== null" x="84" y="94" text-anchor="middle" class="figures end">{{ limits[1] }}</text>
       <text v-if="writesValue(control)" x="50" y="56" text-anchor="middle" class="figures">
         {{ life.at[0] === null ? 'mixed' : life.text }}
       </text>
@@ -146,5 +149,8 @@ path {
 text {
   fill: currentColor;
   font-size: 15px;
+}
+.end {
+  font-size: 9px;
 }
 </style>
