@@ -13,7 +13,7 @@ use NimbleJunction\Core\Document\Part;
 final readonly class Turned implements Part, Checked
 {
     /** @param list<Place> $places none on the same fields as another one */
-    public function __construct(public int $columns = 4, public int $rows = 6, public array $places = [])
+    public function __construct(public int $columns, public int $rows, public array $places = [])
     {
     }
 
@@ -25,8 +25,8 @@ final readonly class Turned implements Part, Checked
     public static function fields(): array
     {
         return [
-            Field::whole('columns', 'Columns', 1, Page::MOST_COLUMNS, 4),
-            Field::whole('rows', 'Rows', 1, Page::MOST_ROWS, 6),
+            Field::whole('columns', 'Columns', 1, Page::MOST_COLUMNS),
+            Field::whole('rows', 'Rows', 1, Page::MOST_ROWS),
             Field::objects('places', 'Places', Place::class, Page::MOST_CONTROLS),
         ];
     }

@@ -35,7 +35,7 @@ describe('a layout of its own for the other orientation', () => {
   })
   it('gives what is new a place in both, and takes what is removed from both', () => {
     const surface: Surface = { id: 's', name: 'S', pages: [own] }
-    const seen = seenTurned({ ...surface, pages: [{ ...own, turned: { ...own.turned, rows: 4 } }] }, 0)
+    const seen = seenTurned({ ...surface, pages: [{ ...own, turned: { ...own.turned, columns: 2, rows: 4 } }] }, 0)
     const more = added(seen, 0, 'label', 'Label', {})
     const stored = more && storedTurned(surface, 0, more.surface)
     const [now] = stored?.pages ?? []

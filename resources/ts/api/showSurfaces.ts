@@ -77,8 +77,8 @@ export interface Grip {
   moves?: string
 }
 export interface LayoutForTheOtherOrientation {
-  columns?: number
-  rows?: number
+  columns: number
+  rows: number
   places?: PlaceOfAControl[]
 }
 export interface PlaceOfAControl {

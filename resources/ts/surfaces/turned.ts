@@ -7,8 +7,8 @@ import { boxOf, columnsOf, controlsOf, freePlace, rowsOf, withPage, type Box } f
 export function drawnPage(page: Page, controls: SurfaceControl[]): SurfacePage {
   const turned = page.turned
     ? {
-        columns: page.turned.columns ?? 4,
-        rows: page.turned.rows ?? 6,
+        columns: page.turned.columns,
+        rows: page.turned.rows,
         places: (page.turned.places ?? []).map((one) => ({ control: one.control, ...boxOf(one) })),
       }
     : null
