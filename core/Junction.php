@@ -109,6 +109,7 @@ final class Junction
             $this->changes,
             $this->runner,
             $this->programme->tempos,
+            $this->programme->timecodes,
         );
         $this->memory = new Memory($this->universes, $this->routing, $this->activities, $this->outputs, $this->points);
         $this->plan = Plan::empty();

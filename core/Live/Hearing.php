@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Live;
 
 use NimbleJunction\Core\Live\Programme\Tempos;
+use NimbleJunction\Core\Live\Timeline\Timecodes;
 use NimbleJunction\Core\Message\Clock;
+use NimbleJunction\Core\Message\TimeCode;
 use NimbleJunction\Core\Plan\Endpoint;
 use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Port\Agenda;
@@ -33,6 +35,7 @@ final class Hearing
         private readonly Changes $changes,
         private readonly Runner $runner,
         private readonly Tempos $tempos,
+        private readonly Timecodes $timecodes,
     ) {
         $this->agenda = new Agenda();
         $this->assemblers = new Assemblers();
@@ -194,6 +197,10 @@ final class Hearing
         }
         $message = $this->assemblers->placed($portId, $sender, $message);
         $whole = $this->assemblers->push($portId, $sender, $message);
+        $time = $message instanceof TimeCode ? $message : $whole;
+        if ($time instanceof TimeCode) {
+            $this->timecodes->heard($portId, $time, $now);
+        }
         // What comes many times a second, and what is put together, leaves the trace to what happens where nobody asks for it.
         if (! $message->isTick() || $this->isAskedFor($portId, $message)) {
             $this->route($portId, $message, $sender, $bytes, $now);

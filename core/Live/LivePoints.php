@@ -106,7 +106,7 @@ final class LivePoints
         );
         $this->folders = new Folders($routing);
         $this->routes = new Routes(fn(): Runner => $this->runner, $changes, $routing);
-        $this->programme = new LiveProgramme($universes, $changes, $this->all, $sending, fn(Event $event) => $this->runner->happened($event));
+        $this->programme = new LiveProgramme($universes, $changes, $this->all, $sending, fn(): Runner => $this->runner, fn(Event $event) => $this->runner->happened($event));
         $this->controls = new Controls(
             $this->all,
             fn(Reference $reference, int|float|string|null $value, int|float|string|null $before) => $this->runner->happened(new PointChanged($reference, $value, $before)),

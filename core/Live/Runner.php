@@ -8,6 +8,7 @@ use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Point\Points;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Port\OutgoingPacket;
+use NimbleJunction\Core\Route\Action\SetAction;
 use NimbleJunction\Core\Route\Event;
 use NimbleJunction\Core\Route\Heard;
 use NimbleJunction\Core\Route\Listener;
@@ -202,6 +203,39 @@ final class Runner
         return true;
     }
 
+    /**
+     * What a route set a while ago is set again, as it stands by now: it belongs to this turn.
+     *
+     * @param int $at when it is set, on the junction's clock: what runs by itself from then on is as far as it would be
+     */
+    public function setAgain(string $routeId, SetAction $action, Event $event, int $at): void
+    {
+        $route = $this->plan->index->routes[$routeId] ?? null;
+        if ($route === null || ! $this->switches->isOn($route->id, $route->enabled)) {
+            return;
+        }
+        $record = $this->chronicle->later($route, 1.0, $at);
+        $passing = $this->passages->passing($route, $event, 0, $at);
+        $this->changes->lookSoon();
+        $action->perform(1.0, $event, $this->turnOf($route, 0, $record, $passing));
+    }
+
+    private function turnOf(Route $route, int $depth, TraceEvent $record, Passing $passing): RouteTurn
+    {
+        return new RouteTurn(
+            $this,
+            $route,
+            $depth,
+            $record,
+            $passing,
+            $this->trace,
+            $this->points,
+            $this->changes,
+            $this->universes,
+            $this->courses,
+        );
+    }
+
     /** A person tries a route with a value of their choice, as if its first trigger had come with it: conditions are left out. */
     public function tried(Route $route, float $value, string $by, int $now): void
     {
@@ -319,18 +353,7 @@ final class Runner
             }
         }
         $this->changes->lookSoon();
-        $turn = new RouteTurn(
-            $this,
-            $route,
-            $depth,
-            $record,
-            $passing,
-            $this->trace,
-            $this->points,
-            $this->changes,
-            $this->universes,
-            $this->courses,
-        );
+        $turn = $this->turnOf($route, $depth, $record, $passing);
         $pause = Sequence::perform($route->actions, $made, $passing->event, $turn, $place);
         if ($pause !== null) {
             $this->passages->wait($route, $made, $pause, $passing);

@@ -65,7 +65,7 @@ final readonly class Compiler
                 $slotRoutes[$route->ends->slot->universe][$route->ends->slot->slot - 1][] = $this->slotToMessage($route, $route->ends, $show);
             }
         }
-        $routes += $show->offered()->routes() + $show->programme()->routes + $show->surfaces()->routes + $show->panels()->routes;
+        $routes += $show->offered()->routes() + $show->programme()->routes + $show->surfaces()->routes + $show->panels()->routes + $show->timelines()->routes;
         foreach ($show->copies as $copy) {
             if ($copy->enabled) {
                 $copies[$copy->from][] = $this->copy($copy);
@@ -77,7 +77,7 @@ final readonly class Compiler
         $messageExits = $exits->messageExits();
 
         $was = $before?->origin?->show;
-        $areRoutesTheSame = $before !== null && $was?->routes === $show->routes && $was->offers === $show->offers && $was->looks === $show->looks && $was->lists === $show->lists && $was->waves === $show->waves && $was->surfaces === $show->surfaces && $was->panels === $show->panels;
+        $areRoutesTheSame = $before !== null && $was?->routes === $show->routes && $was->offers === $show->offers && $was->looks === $show->looks && $was->lists === $show->lists && $was->waves === $show->waves && $was->surfaces === $show->surfaces && $was->panels === $show->panels && $was->timelines === $show->timelines;
         $isPatchTheSame = $was?->fixtures === $show->fixtures && $was->profiles === $show->profiles && $was->groups === $show->groups && $was->pixels === $show->pixels;
         $universes = [];
         $masterings = new Masterings($patch, $show->masters);
@@ -120,6 +120,7 @@ final readonly class Compiler
             self::lanes($show, $universes, $before, $between),
             $show->surfaces(),
             $show->panels(),
+            $show->timelines(),
         );
     }
 

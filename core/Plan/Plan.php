@@ -15,6 +15,7 @@ use NimbleJunction\Core\Route\SlotToMessage;
 use NimbleJunction\Core\Show\ValueEntry;
 use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Surface\Surfaces;
+use NimbleJunction\Core\Timeline\Timelines;
 use NimbleJunction\Core\Universe\Rules;
 use NimbleJunction\Core\Universe\Stages;
 
@@ -62,6 +63,7 @@ final readonly class Plan
         public Lanes $lanes = new Lanes(),
         public Surfaces $surfaces = new Surfaces(),
         public Panels $panels = new Panels(),
+        public Timelines $timelines = new Timelines(),
     ) {
     }
 

@@ -50,7 +50,7 @@ final class RouteSlots
                 unset($known[$route]);
             }
             foreach ($route->enabled ? $known[$route] ??= self::ofRoute($route, $patch, $pixels) : [] as $universe => $ofIt) {
-                $slots[$universe][$route->owner] = $ofIt;
+                $slots[$universe][$route->owner] = $ofIt + ($slots[$universe][$route->owner] ?? []);
             }
         }
 

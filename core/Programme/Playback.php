@@ -237,8 +237,14 @@ final class Playback
         if ($this->priority !== $priority) {
             $this->priority = $priority;
             $this->giveAgain();
-            $this->claimed = array_map(static fn(Strip $strip): string => $strip->mask, $this->strips);
+            $this->claim();
         }
+    }
+
+    /** It counts as the one that acted last, in all that it gives. */
+    public function claim(): void
+    {
+        $this->claimed = array_map(static fn(Strip $strip): string => $strip->mask, $this->strips);
     }
 
     /** @param string $name for people: 'Look "Doors" at 50 %' */

@@ -20,6 +20,7 @@ final readonly class Route
      * @param list<Action> $actions one after the other
      * @param Back|null $back what its control is told
      * @param string $folder '' for none
+     * @param string $ownedBy id of the route that owns what it gives; '' for itself
      */
     public function __construct(
         public string $id,
@@ -31,8 +32,9 @@ final readonly class Route
         public array $actions,
         public ?Back $back = null,
         public string $folder = '',
+        public string $ownedBy = '',
     ) {
-        $this->owner = "route {$id}";
+        $this->owner = 'route '.($ownedBy === '' ? $id : $ownedBy);
         $this->title = "Route \"{$name}\"";
     }
 

@@ -27,6 +27,7 @@ final class PointNames
             'folder' => $reference->part === 'enabled' && self::isFolder($show, $reference->id),
             'offer' => $show->offered()->has($reference),
             'look', 'list', 'master', 'wave', 'tempo', 'programme' => $show->programme()->has($reference),
+            'timeline', 'timecode' => $show->timelines()->has($reference),
             'panel' => $show->panels()->has($reference),
             'surface' => $show->surfaces()->has($reference),
             'value' => isset($show->values[$reference->id]) && $reference->part === '',

@@ -61,6 +61,7 @@ final readonly class References
         }
         $this->programme(new ProgrammeReferences($this->show));
         $this->surfaces(new SurfaceReferences($this->show));
+        $this->timelines(new TimelineReferences($this->show));
         foreach (array_values($this->show->copies) as $i => $copy) {
             $this->universe("/copies/{$i}/from/universe", $copy->from);
             $this->universe("/copies/{$i}/to/universe", $copy->to);
@@ -245,6 +246,20 @@ final readonly class References
         }
         foreach (array_values($this->show->panels) as $i => $panel) {
             foreach ($references->ofPanel($panel, "/panels/{$i}") as $fault) {
+                $this->faults[] = $fault;
+            }
+        }
+    }
+
+    private function timelines(TimelineReferences $references): void
+    {
+        foreach (array_values($this->show->timelines) as $i => $timeline) {
+            foreach ($references->of($timeline, "/timelines/{$i}") as $fault) {
+                $this->faults[] = $fault;
+            }
+        }
+        foreach (array_values($this->show->timecodes) as $i => $timecode) {
+            foreach ($references->ofTimecode($timecode, "/timecodes/{$i}") as $fault) {
                 $this->faults[] = $fault;
             }
         }

@@ -27,6 +27,9 @@ use NimbleJunction\Core\Programme\Tempo;
 use NimbleJunction\Core\Programme\Wave\Wave;
 use NimbleJunction\Core\Surface\Surface;
 use NimbleJunction\Core\Surface\Surfaces;
+use NimbleJunction\Core\Timeline\TimecodeEntry;
+use NimbleJunction\Core\Timeline\Timeline;
+use NimbleJunction\Core\Timeline\Timelines;
 
 /** A show document, read and found sound. */
 final readonly class Show
@@ -54,6 +57,8 @@ final readonly class Show
         'tempos' => [Tempo::class, Tempo::MOST],
         'surfaces' => [Surface::class, Surface::MOST],
         'panels' => [Panel::class, Panel::MOST],
+        'timelines' => [Timeline::class, Timeline::MOST],
+        'timecodes' => [TimecodeEntry::class, TimecodeEntry::MOST],
     ];
 
     /** @var array<string, UniverseEntry> by id */
@@ -110,6 +115,12 @@ final readonly class Show
     /** @var array<string, Panel> by id */
     public array $panels;
 
+    /** @var array<string, Timeline> by id */
+    public array $timelines;
+
+    /** @var array<string, TimecodeEntry> by id */
+    public array $timecodes;
+
     private Patch $patch;
     private Pixels $pixelMaps;
     private Agreed $agreed;
@@ -117,6 +128,7 @@ final readonly class Show
     private Programme $programme;
     private Surfaces $allSurfaces;
     private Panels $allPanels;
+    private Timelines $allTimelines;
 
     /**
      * @param int $middleC octave number of note 60, 3 to 5: makers differ
@@ -145,6 +157,9 @@ final readonly class Show
         $this->tempos = self::only($lists['tempos'] ?? [], Tempo::class);
         $this->surfaces = self::only($lists['surfaces'] ?? [], Surface::class);
         $this->panels = self::only($lists['panels'] ?? [], Panel::class);
+        $this->timelines = self::only($lists['timelines'] ?? [], Timeline::class);
+        $this->timecodes = self::only($lists['timecodes'] ?? [], TimecodeEntry::class);
+        $this->allTimelines = new Timelines($this->timelines, $this->timecodes);
         $this->allPanels = new Panels($this->panels, $this->surfaces);
         $this->programme = new Programme($this->looks, $this->lists, $this->masters, $this->waves, $this->tempos);
         $this->patch = new Patch($this->profiles, $this->fixtures, new Groups($this->groups), $this->runs());
@@ -195,6 +210,8 @@ final readonly class Show
             'tempos' => $this->tempos,
             'surfaces' => $this->surfaces,
             'panels' => $this->panels,
+            'timelines' => $this->timelines,
+            'timecodes' => $this->timecodes,
             default => [],
         };
     }
@@ -231,6 +248,12 @@ final readonly class Show
     public function programme(): Programme
     {
         return $this->programme;
+    }
+
+    /** Its timelines, and the time codes that they follow. */
+    public function timelines(): Timelines
+    {
+        return $this->allTimelines;
     }
 
     /** Hardware that moves controls. */

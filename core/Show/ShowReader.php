@@ -21,6 +21,7 @@ use NimbleJunction\Core\Programme\Follow\CompleteFollow;
 use NimbleJunction\Core\Programme\Follow\TimecodeFollow;
 use NimbleJunction\Core\Route\Kinds as RouteKinds;
 use NimbleJunction\Core\Surface\ControlKinds;
+use NimbleJunction\Core\Timeline\TrackKinds;
 
 /** Reads a show document strictly: all of it is sound, or it is refused with every fault found. */
 final class ShowReader
@@ -82,6 +83,7 @@ final class ShowReader
             'follow' => [AfterFollow::class, CompleteFollow::class, BeatFollow::class, TimecodeFollow::class],
             'handle' => Handles::ALL,
             'controlKind' => ControlKinds::ALL,
+            'trackKind' => TrackKinds::ALL,
             'offeredFunction' => [LevelFunction::class, SetFunction::class, PressFunction::class, NumberFunction::class],
         ]);
     }

@@ -26,6 +26,7 @@ final class ShowTables
         'layout' => 'How pixels lie, in `layout`',
         'follow' => 'When the next cue goes by itself, in `follow`',
         'handle' => 'Parts of panels, in `does`',
+        'trackKind' => 'Tracks of timelines, in `does`',
         'controlKind' => 'Controls of surfaces, in `does`',
         'offeredFunction' => 'What values of an offered parameter do, in `functions`',
     ];

@@ -29,6 +29,7 @@ final class Topics
         RouteTopic::class,
         ProgrammeTopic::class,
         SurfaceTopic::class,
+        TimelinesTopic::class,
     ];
 
     /** @return array<string, Topic> by name */
@@ -56,6 +57,7 @@ final class Topics
             new RouteTopic($junction),
             new ProgrammeTopic($junction),
             new SurfaceTopic($junction),
+            new TimelinesTopic($junction),
         ];
 
         return array_combine(array_map(static fn(Topic $topic): string => $topic::name(), $topics), $topics);

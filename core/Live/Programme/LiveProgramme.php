@@ -5,17 +5,23 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Live\Programme;
 
 use NimbleJunction\Core\Live\Changes;
+use NimbleJunction\Core\Live\Runner;
 use NimbleJunction\Core\Live\Sending;
+use NimbleJunction\Core\Live\Timeline\Setting;
+use NimbleJunction\Core\Live\Timeline\Timecodes;
+use NimbleJunction\Core\Live\Timeline\TimelinePoints;
+use NimbleJunction\Core\Live\Timeline\Timelines;
 use NimbleJunction\Core\Live\Universes;
 use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Point\Points;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Route\Event;
+use NimbleJunction\Core\Route\Occurred;
 use NimbleJunction\Core\Route\PointChanged;
 use NimbleJunction\Core\State\Room;
 use NimbleJunction\Core\State\Stored;
 
-/** Looks, lists and masters at work: one frame after the other, as long as anything of them moves. */
+/** Looks, lists, masters and timelines at work: one frame after the other, as long as anything of them moves. */
 final class LiveProgramme
 {
     public readonly Looks $looks;
@@ -24,30 +30,41 @@ final class LiveProgramme
     public readonly Common $common;
     public readonly Tempos $tempos;
     public readonly Waves $waves;
+    public readonly Timelines $timelines;
+    public readonly Timecodes $timecodes;
     private readonly ListPoints $listPoints;
+    private readonly TimelinePoints $timelinePoints;
     private readonly Giving $giving;
     private readonly Moving $moving;
     private Plan $plan;
     private int $lastFrame = 0;
 
+    /** Whether what is recalled now was recalled long ago: then it sends nothing. */
+    private bool $isQuiet = false;
+
     /**
      * @param \Closure(): Changes $changes
+     * @param \Closure(): Runner $runner
      * @param \Closure(Event): void $happened
      */
-    public function __construct(Universes $universes, \Closure $changes, Points $points, Sending $sending, private readonly \Closure $happened)
+    public function __construct(Universes $universes, private readonly \Closure $changes, Points $points, Sending $sending, private readonly \Closure $runner, private readonly \Closure $happened)
     {
         $this->plan = Plan::empty();
         $this->giving = new Giving($universes, $changes, $points);
-        $changed = fn(Reference $reference, int|float|null $is, int|float|null $was) => ($this->happened)(new PointChanged($reference, $is, $was));
+        $changed = fn(Reference $reference, int|float|string|null $is, int|float|string|null $was) => ($this->happened)(new PointChanged($reference, $is, $was));
         $this->common = new Common($changed, $this->releaseAll(...), $this->control(...));
         $this->masters = new Masters($universes, $changes, $changed, $this->scaleAll(...));
-        $this->looks = new Looks($this->giving, $this->masters, $this->common, $changed, $happened);
+        $told = fn(Event $event) => $this->isQuiet && $event instanceof Occurred ? null : ($this->happened)($event);
+        $this->looks = new Looks($this->giving, $this->masters, $this->common, $changed, $told);
         $this->tempos = new Tempos($sending, $changed);
-        $this->lists = new Lists($this->giving, $this->masters, $this->common, $this->tempos, $this->listChanged(...), $happened);
+        $this->lists = new Lists($this->giving, $this->masters, $this->common, $this->tempos, $this->listChanged(...), $told);
         $this->listPoints = new ListPoints($this->lists);
         $this->moving = new Moving($universes, $changes, $this->masters, $this->looks);
         $this->waves = new Waves($this->giving, $this->moving, $this->tempos, $changed);
-        foreach ([$this->looks, $this->listPoints, $this->masters, $this->common, $this->tempos, $this->waves] as $room) {
+        $this->timelines = new Timelines(new Setting($points, $runner, $happened, $this->quietly(...), $this->looks->claim(...), $this->finish(...)), $this->tempos, $changed);
+        $this->timelinePoints = new TimelinePoints($this->timelines);
+        $this->timecodes = new Timecodes($this->timelines, $changed);
+        foreach ([$this->looks, $this->listPoints, $this->masters, $this->common, $this->tempos, $this->waves, $this->timelinePoints, $this->timecodes] as $room) {
             $points->add($room);
         }
     }
@@ -55,7 +72,7 @@ final class LiveProgramme
     /** @return list<Room> what is kept over a restart as soon as somebody did something */
     public function rooms(): array
     {
-        return [$this->looks, $this->lists, $this->masters, $this->common, $this->tempos, $this->waves];
+        return [$this->looks, $this->lists, $this->masters, $this->common, $this->tempos, $this->waves, $this->timelines];
     }
 
     public function adopt(Plan $plan, int $now): void
@@ -66,6 +83,9 @@ final class LiveProgramme
         $this->listPoints->adopt($plan);
         $this->masters->adopt($plan);
         $this->tempos->adopt($plan);
+        $this->timelinePoints->adopt($plan);
+        $this->timelines->goOnBy($plan, $now);
+        $this->timecodes->adopt($plan);
         $this->lists->goOnBy($plan, $now);
         $this->looks->goOnBy($plan, $now);
         $this->waves->goOnBy($plan, $now);
@@ -81,6 +101,7 @@ final class LiveProgramme
         $this->looks->restore($stored->parts('looks'), $now, $away);
         $this->waves->restore($stored->part('waves'), $now, $away);
         $this->giving->endOthers($this->plan->programme, $this->given());
+        $this->timelines->restore($stored->part('timelines'), $now, $away);
     }
 
     /** @return array<string, array<string, mixed>> what is given now, by owner and universe */
@@ -99,6 +120,8 @@ final class LiveProgramme
     {
         return min(
             $this->tempos->dueAt(),
+            $this->timecodes->dueAt(),
+            $this->timelines->dueAt($this->lastFrame),
             $this->lists->dueAt($this->lastFrame),
             $this->looks->dueAt($this->lastFrame),
             $this->masters->dueAt($this->lastFrame),
@@ -106,7 +129,7 @@ final class LiveProgramme
         );
     }
 
-    /** Time has come to $now: tempos, then lists, looks, masters and waves. */
+    /** Time has come to $now: tempos, then timelines, lists, looks, masters and waves. */
     public function goOn(int $now): void
     {
         $this->tempos->goOn($now);
@@ -114,10 +137,28 @@ final class LiveProgramme
             return;
         }
         $this->lastFrame = $now;
+        $this->timecodes->goOn($now);
+        $this->timelines->goOn($now);
         $this->lists->goOn($now);
         $this->looks->goOn($now);
         $this->masters->goOn($now);
         $this->waves->goOn($now);
+    }
+
+    /** @param \Closure(): void $deed */
+    private function quietly(\Closure $deed): void
+    {
+        $this->isQuiet = true;
+        $deed();
+        $this->isQuiet = false;
+    }
+
+    private function finish(int $now): void
+    {
+        ($this->runner)()->courses->goOn($now);
+        $this->lists->goOn($now);
+        $this->looks->goOn($now);
+        ($this->changes)()->settle($now);
     }
 
     private function releaseAll(int $now): void

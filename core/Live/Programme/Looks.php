@@ -181,6 +181,16 @@ final class Looks extends PlanRoom implements Room
         ($this->happened)($look->recalled());
     }
 
+    /** A look that is on counts as the one that acted last. */
+    public function claim(string $id, int $now): void
+    {
+        $live = $this->live[$id] ?? null;
+        if ($live !== null && $this->isOn($id)) {
+            $live->playback->claim();
+            $this->lay($live, $now);
+        }
+    }
+
     /** It goes, to what is there without it. */
     public function release(string $id, int $now, ?float $seconds = null): void
     {

@@ -94,6 +94,12 @@ final readonly class SetAction implements Action, Checked
         return null;
     }
 
+    /** Whether something goes on after it was done: a fade, or an end that comes by itself. */
+    public function goesOn(): bool
+    {
+        return ($this->fade ?? 0.0) > 0.0 || ($this->ends !== Terms::STAY && $this->after !== null);
+    }
+
     public function words(Wording $wording): string
     {
         $when = $this->after === null ? 'when the value is 0' : 'after '.Template::number($this->after).' s';

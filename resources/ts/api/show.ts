@@ -6,56 +6,27 @@ import { BESIDE, namedAt, type AddressWay, type Patched, type PixelLayout, type 
 import type {
   Fixture,
   Group,
-  LevelSpan,
   Offer,
   Panel,
-  Parameter,
   PixelMap,
   Port,
-  PrioritySpan,
   Profile,
   Copy,
   CueList,
   Look,
   Master,
   Route,
-  Shape,
   ShowDocument,
-  SlotSpan,
   Surface,
-  Swap,
   Tempo,
+  TimeCode,
+  Timeline,
   Universe,
   Value,
   Wave,
 } from './showDocument'
 
-export type {
-  Fixture,
-  Group,
-  LevelSpan,
-  Offer,
-  Panel,
-  Parameter,
-  PixelMap,
-  Port,
-  PrioritySpan,
-  Profile,
-  Copy,
-  CueList,
-  Look,
-  Master,
-  Route,
-  Shape,
-  ShowDocument,
-  SlotSpan,
-  Surface,
-  Swap,
-  Tempo,
-  Universe,
-  Value,
-  Wave,
-}
+export type * from './showDocument'
 export type { AddressWay, Patched, PixelLayout, PixelSlots, PlacedParameter } from './patched'
 export { pixelAt, universeOf } from './patched'
 /** The lists of a show. */
@@ -331,6 +302,8 @@ export const useShow = defineStore('show', () => {
   const masters = computed<Master[]>(() => document.value?.masters ?? [])
   const waves = computed<Wave[]>(() => document.value?.waves ?? [])
   const tempos = computed<Tempo[]>(() => document.value?.tempos ?? [])
+  const timelines = computed<Timeline[]>(() => document.value?.timelines ?? [])
+  const timecodes = computed<TimeCode[]>(() => document.value?.timecodes ?? [])
   const panels = computed<Panel[]>(() => document.value?.panels ?? [])
   const surfaces = computed<Surface[]>(() => document.value?.surfaces ?? [])
   const offers = computed<Offer[]>(() => document.value?.offers ?? [])
@@ -377,6 +350,8 @@ export const useShow = defineStore('show', () => {
     tempos,
     surfaces,
     panels,
+    timelines,
+    timecodes,
     layoutOf,
     patchOf,
     footprintOf,

@@ -2,6 +2,7 @@
 import type { Copy, Note, Port, Route, Universe, Value } from './showParts'
 import type { CueList, Look, Master, Tempo, Wave } from './showProgramme'
 import type { Panel, Surface } from './showSurfaces'
+import type { TimeCode, Timeline } from './showTimelines'
 import type { Fixture, Group, Offer, PixelMap, Profile } from './showPatch'
 
 export interface ShowDocument {
@@ -27,9 +28,12 @@ export interface ShowDocument {
   tempos?: Tempo[]
   surfaces?: Surface[]
   panels?: Panel[]
+  timelines?: Timeline[]
+  timecodes?: TimeCode[]
 }
 
 export type * from './showParts'
 export type * from './showProgramme'
 export type * from './showSurfaces'
+export type * from './showTimelines'
 export type * from './showPatch'

@@ -1,5 +1,5 @@
 /* Made by bin/live-types of the classes in engine/Said, engine/Topic and engine/Order. Change those, not these files. */
-import type { ControlLife, EngineLife, HeldSlot, LearnCandidate, LentDevice, ListLife, LookLife, MasterLife, MinuteCounts, NearLine, Neighbour, OutageLine, Person, PortLife, SourceLife, Stray, SurfacePage, TempoLife, TraceEvent, UnansweredLine, UniverseLife, WaveLife } from './shapes'
+import type { ControlLife, EngineLife, HeldSlot, LearnCandidate, LentDevice, ListLife, LookLife, MasterLife, MinuteCounts, NearLine, Neighbour, OutageLine, Person, PortLife, SourceLife, Stray, SurfacePage, TempoLife, TimecodeLife, TimelineLife, TraceEvent, UnansweredLine, UniverseLife, WaveLife } from './shapes'
 
 export interface ControlsNews {
   type: 'controls'
@@ -138,6 +138,14 @@ export interface SurfaceNews {
   pages: SurfacePage[]
 }
 
+export interface TimelinesNews {
+  type: 'timelines'
+  n: number
+  now: number
+  timelines: TimelineLife[]
+  timecodes: TimecodeLife[]
+}
+
 export interface TraceNews {
   type: 'trace'
   n: number
@@ -154,9 +162,9 @@ export interface Welcome {
 }
 
 /** What the engine says unasked. */
-export type Message = Welcome | Status | Minutes | Finds | TraceNews | Sources | ScopeNews | PointNews | Present | PortOutages | LearnNews | MissesNews | RouteNews | ProgrammeNews | SurfaceNews | ControlsNews | LentNews
+export type Message = Welcome | Status | Minutes | Finds | TraceNews | Sources | ScopeNews | PointNews | Present | PortOutages | LearnNews | MissesNews | RouteNews | ProgrammeNews | SurfaceNews | ControlsNews | TimelinesNews | LentNews
 
-export type TopicName = 'status' | 'minutes' | 'finds' | 'trace' | 'levels' | 'sources' | 'scope' | 'points' | 'present' | 'outages' | 'learn' | 'misses' | 'route' | 'programme' | 'surface'
+export type TopicName = 'status' | 'minutes' | 'finds' | 'trace' | 'levels' | 'sources' | 'scope' | 'points' | 'present' | 'outages' | 'learn' | 'misses' | 'route' | 'programme' | 'surface' | 'timelines'
 
 export type * from './answers'
 export type * from './shapes'

@@ -253,6 +253,27 @@ export interface TempoLife {
   zeroAt: number | null
 }
 
+export interface TimecodeLife {
+  id: string
+  time: string
+  rate: string
+  leader: string
+  isRunning: boolean
+  isCarriedOn: boolean
+}
+
+export interface TimelineLife {
+  id: string
+  isOn: boolean
+  isPlaying: boolean
+  at: number
+  zeroAt: number | null
+  unit: number
+  rate: number
+  loops: boolean
+  section: string
+}
+
 export interface TraceEvent {
   serial: number
   kind: string

@@ -1,0 +1,117 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Live\Timeline;
+
+use NimbleJunction\Core\Message\TimeCode as Said;
+use NimbleJunction\Core\Timeline\TimecodeEntry;
+use NimbleJunction\Core\Wire\FrameRate;
+use NimbleJunction\Core\Wire\TimeCode;
+
+/** Time code at work: who leads, where it is, and whether it runs. */
+final class LiveTimecode
+{
+    /** What has said nothing for so long is not alive: quarter frames say a time every other frame, at 24 a second. */
+    private const LOST_NANOS = 200_000_000;
+
+    private const DAY = 86_400.0;
+
+    /** Port that leads; '' for none. */
+    public string $leader = '';
+    public FrameRate $rate = FrameRate::Ebu;
+
+    /** Whether it runs, and whether it does so by itself since nobody says anything. */
+    public bool $isRunning = false;
+    public bool $isCarriedOn = false;
+    private float $seconds = 0.0;
+    private int $heardAt = 0;
+
+    /** @var array<string, int> when each port said something last */
+    private array $alive = [];
+
+    public function __construct(public TimecodeEntry $timecode)
+    {
+    }
+
+    /** @return float seconds since midnight, of its clock, with the offset */
+    public function at(int $now): float
+    {
+        $seconds = $this->seconds + $this->timecode->offset + ($this->isRunning ? ($now - $this->heardAt) / 1e9 : 0.0);
+
+        return fmod(fmod($seconds, self::DAY) + self::DAY, self::DAY);
+    }
+
+    public function spelled(int $now): string
+    {
+        // A moment of a frame belongs to that frame, whatever the last digit says.
+        return TimeCode::fromNanos($this->rate, (int) round($this->at($now) * 1e9) + 1000)->spelled();
+    }
+
+    /** @return float how long a frame is, in seconds */
+    public function frame(): float
+    {
+        [$frames, $seconds] = $this->rate->exact();
+
+        return $seconds / $frames;
+    }
+
+    /** @return bool whether it is of the one that leads */
+    public function hear(string $portId, Said $message, int $now): bool
+    {
+        $this->alive[$portId] = $now;
+        $this->look($now);
+        if ($this->leader !== $portId) {
+            return false;
+        }
+        $time = $message->time;
+        $before = $message->isJump || $message->before?->rate !== $time->rate ? null : $message->before;
+        $passed = $before?->framesUntil($time) ?? 0;
+        $this->rate = $time->rate;
+        $this->seconds = $time->toNanos() / 1e9;
+        $this->isRunning = $passed > 0 && $passed <= $time->rate->counted();
+        $this->isCarriedOn = false;
+        $this->heardAt = $now;
+
+        return true;
+    }
+
+    /** Who leads now: the first of those that are alive; nobody takes over from one that only stands. */
+    public function look(int $now): void
+    {
+        $this->leader = '';
+        foreach ($this->timecode->from as $port) {
+            if (isset($this->alive[$port]) && $now - $this->alive[$port] < self::LOST_NANOS) {
+                $this->leader = $port;
+                break;
+            }
+        }
+    }
+
+    /** @return int when it stops unless something is heard; PHP_INT_MAX where it does not */
+    public function stopsAt(): int
+    {
+        $more = match ($this->timecode->lost) {
+            'frames' => (int) round($this->timecode->frames * $this->frame() * 1e9),
+            'stop' => 0,
+            default => null,
+        };
+
+        return ! $this->isRunning || $more === null ? \PHP_INT_MAX : $this->heardAt + max(self::LOST_NANOS, $more);
+    }
+
+    /** @return int when it carries on by itself unless something is heard */
+    public function lostAt(): int
+    {
+        return ! $this->isRunning || $this->isCarriedOn ? \PHP_INT_MAX : $this->heardAt + self::LOST_NANOS;
+    }
+
+    /** Nobody says anything any more: it stands where it was left, or where it came to by itself. */
+    public function stop(int $now): void
+    {
+        $isAtOnce = $this->timecode->lost === 'stop';
+        $this->seconds = $isAtOnce ? $this->seconds : $this->at($now) - $this->timecode->offset;
+        $this->isRunning = $this->isCarriedOn = false;
+        $this->heardAt = $now;
+    }
+}

@@ -1,0 +1,408 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Live\Timeline;
+
+use NimbleJunction\Core\Live\Programme\Giving;
+use NimbleJunction\Core\Live\Programme\Tempos;
+use NimbleJunction\Core\Plan\Plan;
+use NimbleJunction\Core\Point\Reference;
+use NimbleJunction\Core\State\Room;
+use NimbleJunction\Core\State\Stored;
+use NimbleJunction\Core\Timeline\BeatsPace;
+use NimbleJunction\Core\Timeline\Pace;
+use NimbleJunction\Core\Timeline\SecondsPace;
+use NimbleJunction\Core\Timeline\Timeline;
+
+/** Timelines at work: played, paused, stopped, jumped in, looped; one frame after the other, as long as one of them plays. */
+final class Timelines implements Room
+{
+    public const LOWEST_RATE = 0.1;
+    public const HIGHEST_RATE = 4.0;
+
+    /** A moment that is so near has come: its time is rounded to nanoseconds. */
+    private const SOON = 2e-9;
+
+    /** So many moments come within one waking; more wait for the next. Our own limit. */
+    private const MOST_AT_ONCE = 500;
+
+    /** @var array<string, LiveTimeline> by id */
+    private array $live = [];
+
+    private int $acts = 0;
+
+    /** @param \Closure(Reference, int|float|string|null, int|float|string|null): void $changed a point has another value, and had this one */
+    public function __construct(private readonly Setting $setting, private readonly Tempos $tempos, private readonly \Closure $changed)
+    {
+    }
+
+    /** @return array<string, LiveTimeline> by id */
+    public function live(): array
+    {
+        return $this->live;
+    }
+
+    public function of(string $id): ?LiveTimeline
+    {
+        return $this->live[$id] ?? null;
+    }
+
+    /** Timelines go on by the show of now: where each is stays. */
+    public function goOnBy(Plan $plan, int $now): void
+    {
+        $before = $this->live;
+        $this->live = [];
+        foreach ($plan->timelines->timelines as $id => $timeline) {
+            $live = $before[$id] ?? new LiveTimeline($timeline, $this->pace($timeline));
+            $this->live[$id] = $live;
+            if ($live->timeline === $timeline) {
+                continue;
+            }
+            $at = $live->pace->at($now);
+            if ($live->timeline->unit !== $timeline->unit || $live->timeline->tempo !== $timeline->tempo) {
+                $live->pace = $this->pace($timeline);
+                $live->run($live->isPlaying, $now);
+            }
+            $gone = array_diff_key($live->given, $timeline->score->levels);
+            $live->timeline = $timeline;
+            $live->given = array_diff_key($live->given, $gone);
+            $live->place($at, $now);
+            if ($live->isOn) {
+                $this->setting->bring($live, $now);
+            }
+        }
+    }
+
+    public function play(string $id, int $now): string
+    {
+        $live = $this->live[$id] ?? null;
+        if ($live === null) {
+            return 'there is no such timeline';
+        }
+        if ($live->isPlaying) {
+            return '';
+        }
+        $this->leaveOthers($live, $now);
+        $at = $live->pace->at($now);
+        $isAtEnd = $at >= $live->timeline->score->ends;
+        $wasOn = $live->isOn;
+        $live->isOn = true;
+        $live->run(true, $now);
+        if ($isAtEnd) {
+            $this->jump($id, 0.0, $now);
+        } elseif (! $wasOn) {
+            $live->place($at, $now);
+            $this->setting->chase($live, null, $now);
+        }
+        ++$this->acts;
+        $this->told($live, 'running', 1, 0);
+
+        return '';
+    }
+
+    /** It stands, and its levels stay. */
+    public function pause(string $id, int $now): string
+    {
+        $live = $this->live[$id] ?? null;
+        if ($live === null) {
+            return 'there is no such timeline';
+        }
+        if ($live->isPlaying) {
+            $this->goOnOne($live, $now);
+            $live->run(false, $now);
+            ++$this->acts;
+            $this->told($live, 'running', 0, 1);
+        }
+
+        return '';
+    }
+
+    /** What it gives goes, and it is at its beginning. */
+    public function stop(string $id, int $now): string
+    {
+        $live = $this->live[$id] ?? null;
+        if ($live === null) {
+            return 'there is no such timeline';
+        }
+        $wasPlaying = $live->isPlaying;
+        $live->run(false, $now);
+        $live->isOn = false;
+        $this->setting->release($live, $now);
+        $this->move($live, 0.0, $now);
+        ++$this->acts;
+        $this->told($live, 'running', 0, (int) $wasPlaying);
+
+        return '';
+    }
+
+    /** It is somewhere else at once, and so is all that it gives. */
+    public function jump(string $id, float $to, int $now): string
+    {
+        $live = $this->live[$id] ?? null;
+        if ($live === null) {
+            return 'there is no such timeline';
+        }
+        $before = $live->pace->at($now);
+        $to = max(0.0, min($live->timeline->score->ends, $to));
+        $wasOn = $live->isOn;
+        $live->isOn = true;
+        $this->move($live, $to, $now);
+        $this->setting->chase($live, $to > $before || ! $wasOn ? ($wasOn ? $before : 0.0) : null, $now);
+        ++$this->acts;
+
+        return '';
+    }
+
+    /** To the next marker, or the one before. */
+    public function toMarker(string $id, bool $isNext, int $now): string
+    {
+        $live = $this->live[$id] ?? null;
+        $at = $live?->pace->at($now) ?? 0.0;
+        $places = array_map(static fn($marker): float => $marker->at, $live?->markers() ?? []);
+        // Just behind a marker the one before that is meant.
+        $found = $isNext
+            ? array_filter($places, static fn(float $one): bool => $one > $at + 0.001)
+            : array_filter($places, static fn(float $one): bool => $one < $at - 0.5);
+        if ($live === null || ($isNext && $found === [])) {
+            return $live === null ? 'there is no such timeline' : 'there is no marker behind this place';
+        }
+
+        return $this->jump($id, $isNext ? min([\INF, ...$found]) : max([0.0, ...$found]), $now);
+    }
+
+    public function setRate(string $id, float $rate, int $now): string
+    {
+        $live = $this->live[$id] ?? null;
+        if ($live === null) {
+            return 'there is no such timeline';
+        }
+        $before = $live->rate;
+        $live->rate = max(self::LOWEST_RATE, min(self::HIGHEST_RATE, $rate));
+        $live->run($live->isPlaying, $now);
+        ++$this->acts;
+        $this->told($live, 'rate', $live->rate, $before);
+
+        return '';
+    }
+
+    public function setLoop(string $id, bool $loops): string
+    {
+        $live = $this->live[$id] ?? null;
+        if ($live === null) {
+            return 'there is no such timeline';
+        }
+        $before = $live->loops();
+        $live->loops = $loops;
+        ++$this->acts;
+        $this->told($live, 'loop', (int) $live->loops(), (int) $before);
+
+        return '';
+    }
+
+    /**
+     * Time code says where it is.
+     *
+     * @param float|null $at in seconds of the timeline; null before its beginning
+     * @param bool $isRunning whether the time code runs, or stands there
+     * @param float $slip seconds that it may be away without a jump
+     */
+    public function follow(LiveTimeline $live, ?float $at, bool $isRunning, float $slip, int $now): void
+    {
+        $id = $live->timeline->id;
+        if ($at === null) {
+            if ($live->isOn) {
+                $this->stop($id, $now);
+            }
+
+            return;
+        }
+        $isOver = $at >= $live->timeline->score->ends && ! $live->loops();
+        $difference = $at - $live->pace->at($now);
+        if (! $live->isOn || abs($difference) > $slip || ($live->isPlaying !== $isRunning && abs($difference) > self::SOON)) {
+            if (! $isOver || $live->isOn) {
+                $this->leaveOthers($live, $now);
+                $this->jump($id, $at, $now);
+            }
+        } elseif ($isRunning && $difference !== 0.0) {
+            // A little late or early: it is put right, and no moment comes twice.
+            $live->pace->place($at, $now);
+            $this->goOnOne($live, $now);
+        }
+        if ($live->isOn && $live->isPlaying !== ($isRunning && ! $isOver)) {
+            $live->isPlaying ? $this->pause($id, $now) : $this->play($id, $now);
+        }
+    }
+
+    /** When goOn() must be called next. */
+    public function dueAt(int $lastFrame): int
+    {
+        $due = \PHP_INT_MAX;
+        foreach ($this->live as $live) {
+            if ($live->isPlaying) {
+                $due = min($due, $this->dueOf($live, $lastFrame));
+            }
+        }
+
+        return $due;
+    }
+
+    /** A frame: what plays goes on. */
+    public function goOn(int $now): void
+    {
+        foreach ($this->live as $live) {
+            if ($live->isPlaying) {
+                $this->goOnOne($live, $now);
+            }
+        }
+    }
+
+    public function key(): string
+    {
+        return 'timelines';
+    }
+
+    public function revisions(): array
+    {
+        $touched = array_filter($this->live, static fn(LiveTimeline $live): bool => $live->isOn || $live->rate !== 1.0 || $live->loops !== null || $live->seenAt > 0.0);
+
+        return array_map(fn(): int => $this->acts, $touched);
+    }
+
+    public function kept(string $part, int $now): array
+    {
+        $live = $this->live[$part];
+
+        return [
+            'at' => $live->pace->at($now),
+            'on' => $live->isOn,
+            'playing' => $live->isPlaying,
+            'rate' => $live->rate,
+            'loops' => $live->loops === null ? null : (int) $live->loops,
+        ];
+    }
+
+    /**
+     * Each goes on where it would be by now; what would have happened meanwhile is set, and not sent.
+     *
+     * @param int $away nanoseconds since it was written down
+     */
+    public function restore(Stored $stored, int $now, int $away): void
+    {
+        foreach ($this->live as $id => $live) {
+            $part = $stored->part((string) $id);
+            $at = $part->scalar('at');
+            $rate = $part->scalar('rate');
+            if (! is_numeric($at)) {
+                continue;
+            }
+            $live->rate = is_numeric($rate) ? max(self::LOWEST_RATE, min(self::HIGHEST_RATE, (float) $rate)) : 1.0;
+            $live->loops = $part->whole('loops', 0, 1) === null ? null : $part->whole('loops', 0, 1) === 1;
+            $live->isOn = $part->flag('on');
+            $live->run($part->flag('playing') && $live->isOn, $now);
+            $live->set = $live->isOn ? $live->timeline->score->sets : [];
+            $to = max(0.0, (float) $at);
+            if ($live->isPlaying) {
+                $to = $this->wrapped($live, $to + $this->much($live, $away));
+            }
+            $live->place($to, $now);
+            if ($live->isOn) {
+                $this->setting->chase($live, null, $now);
+            }
+            ++$this->acts;
+        }
+    }
+
+    private function much(LiveTimeline $live, int $nanos): float
+    {
+        return $nanos / max(1, $live->pace->nanos(1.0));
+    }
+
+    private function wrapped(LiveTimeline $live, float $at): float
+    {
+        $ends = $live->timeline->score->ends;
+
+        return match (true) {
+            $at < $ends => $at,
+            $live->loops() => fmod($at, $ends),
+            default => $ends,
+        };
+    }
+
+    private function pace(Timeline $timeline): Pace
+    {
+        $tempo = $timeline->unit === 'beats' ? $this->tempos->of($timeline->tempo) : null;
+
+        return $tempo === null ? new SecondsPace() : new BeatsPace($tempo->clock);
+    }
+
+    /** Of a group one plays at a time. */
+    private function leaveOthers(LiveTimeline $live, int $now): void
+    {
+        $group = $live->timeline->group;
+        foreach ($group === '' ? [] : $this->live as $id => $other) {
+            if ($other !== $live && $other->isOn && $other->timeline->group === $group) {
+                $this->stop((string) $id, $now);
+            }
+        }
+    }
+
+    private function move(LiveTimeline $live, float $to, int $now): void
+    {
+        $before = $live->seenAt;
+        $live->place($to, $now);
+        $this->told($live, 'position', $to, $before);
+    }
+
+    private function dueOf(LiveTimeline $live, int $lastFrame): int
+    {
+        $score = $live->timeline->score;
+        $due = min($lastFrame + Giving::FRAME_NANOS, $live->pace->when($score->ends));
+        $next = $score->dues[$live->next] ?? null;
+
+        return $next === null ? $due : min($due, $live->pace->when($next->at));
+    }
+
+    private function goOnOne(LiveTimeline $live, int $now): void
+    {
+        $before = $live->seenAt;
+        $at = $live->pace->at($now);
+        $score = $live->timeline->score;
+        for ($left = self::MOST_AT_ONCE; $left > 0; --$left) {
+            $next = $score->dues[$live->next] ?? null;
+            if ($next !== null && $next->at <= min($at, $score->ends) + self::SOON) {
+                ++$live->next;
+                $this->setting->reach($live, $next);
+            } elseif ($at >= $score->ends - self::SOON && $live->loops()) {
+                $at = max(0.0, $at - $score->ends);
+                $live->place($at, $now);
+                $live->next = 0;
+            } else {
+                break;
+            }
+        }
+        $live->seenAt = min($at, $score->ends);
+        $this->setting->bring($live, $now);
+        $this->told($live, 'position', $live->seenAt, $before);
+        if ($at >= $score->ends - self::SOON && ! $live->loops() && $live->next >= \count($score->dues)) {
+            $live->place($score->ends, $now);
+            $live->next = \count($score->dues);
+            $live->run(false, $now);
+            ++$this->acts;
+            $this->told($live, 'running', 0, 1);
+            if ($live->timeline->end === 'release') {
+                $this->stop($live->timeline->id, $now);
+            }
+        }
+    }
+
+    private function told(LiveTimeline $live, string $part, int|float $is, int|float $was): void
+    {
+        foreach ($part === 'position' ? ['', '/position'] : ["/{$part}"] as $behind) {
+            $reference = $is === $was ? null : Reference::parse("timeline:{$live->timeline->id}{$behind}");
+            if ($reference !== null) {
+                ($this->changed)($reference, $is, $was);
+            }
+        }
+    }
+}

@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Show;
+
+use NimbleJunction\Core\Document\Fault;
+use NimbleJunction\Core\Point\Reference;
+use NimbleJunction\Core\Signal\Protocol;
+use NimbleJunction\Core\Timeline\Kind\LevelTrack;
+use NimbleJunction\Core\Timeline\TimecodeEntry;
+use NimbleJunction\Core\Timeline\Timeline;
+
+/** Whether what timelines and time codes name is there. */
+final readonly class TimelineReferences
+{
+    public function __construct(private Show $show)
+    {
+    }
+
+    /** @return list<Fault> */
+    public function of(Timeline $timeline, string $path): array
+    {
+        $faults = [];
+        if ($timeline->tempo !== '' && ! isset($this->show->tempos[$timeline->tempo])) {
+            $faults[] = $this->missing("{$path}/tempo", 'tempo', $timeline->tempo, array_keys($this->show->tempos));
+        } elseif ($timeline->unit === 'beats' && $this->show->tempos === []) {
+            $faults[] = new Fault("{$path}/unit", 'there is no tempo yet', 'Add a tempo first, or let it go by seconds.');
+        }
+        if ($timeline->timecode !== '' && ! isset($this->show->timecodes[$timeline->timecode])) {
+            $faults[] = $this->missing("{$path}/timecode", 'time code', $timeline->timecode, array_keys($this->show->timecodes));
+        }
+        foreach ($timeline->tracks as $i => $track) {
+            $point = $track->does instanceof LevelTrack ? $track->does->point : null;
+            if ($point !== null && ! PointNames::isThere($this->show, $point)) {
+                $faults[] = new Fault("{$path}/tracks/{$i}/does/point", "there is no point \"{$point->text()}\"", Reference::RULE);
+            }
+            if ($point?->kind === 'timeline') {
+                $faults[] = new Fault("{$path}/tracks/{$i}/does/point", 'it is a timeline', 'A level moves other points; let a trigger start a timeline.');
+            }
+            foreach ($track->does?->moments() ?? [] as $k => $moment) {
+                foreach ($moment->do as $n => $action) {
+                    array_push($faults, ...(new RouteReferences($this->show))->ofPart($action, "{$path}/tracks/{$i}/does/triggers/{$k}/do/{$n}"));
+                }
+            }
+        }
+
+        return $faults;
+    }
+
+    /** @return list<Fault> */
+    public function ofTimecode(TimecodeEntry $timecode, string $path): array
+    {
+        $faults = [];
+        foreach ($timecode->from as $i => $id) {
+            $port = $this->show->ports[$id] ?? null;
+            if ($port?->receive === null || ! \in_array($port->protocol, [Protocol::Midi, Protocol::ArtNet], true)) {
+                $faults[] = new Fault("{$path}/from/{$i}", "\"{$id}\" is no port that receives time code", 'Name the id of a MIDI or an Art-Net port that receives.');
+            }
+        }
+
+        return $faults;
+    }
+
+    /** @param list<int|string> $known */
+    private function missing(string $path, string $what, string $id, array $known): Fault
+    {
+        $names = implode(', ', \array_slice($known, 0, 12)) ?: 'none yet';
+
+        return new Fault($path, "there is no {$what} \"{$id}\"", "There are: {$names}.");
+    }
+}

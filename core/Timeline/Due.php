@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Timeline;
+
+use NimbleJunction\Core\Route\Occurred;
+
+/** A moment of a timeline as it is played: what happens then, by which route, and which one owns what that gives. */
+final readonly class Due
+{
+    public function __construct(public float $at, public Moment $moment, public string $routeId, public string $ownerId, public Occurred $event)
+    {
+    }
+}

@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Timeline;
+
+/** How a timeline goes on while time passes: where it is at a moment, and when it comes to a place. */
+interface Pace
+{
+    /** @return float in the timeline's unit */
+    public function at(int $now): float;
+
+    /** @return int when it comes to a place, on the junction's clock; PHP_INT_MAX while it stands */
+    public function when(float $at): int;
+
+    /** It is at this place now. */
+    public function place(float $at, int $now): void;
+
+    /** @param float $rate 1 as it is written; 0 to stand */
+    public function run(float $rate, int $now): void;
+
+    /** @return int nanoseconds of the junction's clock that so much of it takes now; while it stands, as it is written */
+    public function nanos(float $much): int;
+}

@@ -1,0 +1,68 @@
+/* Made from schema/show.schema.json by "npm run types". Change the schema, not these files. */
+import type { Id, PartOfKind3, Point } from './showParts'
+
+export type TrackKind = Triggers | Level
+export interface Timeline {
+  id: Id
+  name: string
+  folder?: string
+  unit?: 'seconds' | 'beats'
+  tempo?: Id
+  length?: number
+  loop?: boolean
+  end?: 'hold' | 'release'
+  timecode?: Id
+  startsAt?: string
+  group?: string
+  priority?: number
+  tracks?: Track[]
+  markers?: Marker[]
+  note?: string
+}
+export interface Track {
+  id: Id
+  name: string
+  does: TrackKind
+  colour?: string
+  muted?: boolean
+  solo?: boolean
+  locked?: boolean
+}
+export interface Triggers {
+  kind: 'triggers'
+  triggers?: Moment[]
+}
+export interface Moment {
+  id: Id
+  at?: number
+  name?: string
+  do?: PartOfKind3[]
+  colour?: string
+  isPassing?: boolean
+}
+export interface Level {
+  kind: 'levels'
+  point?: Point
+  knots?: PointOfALine[]
+}
+export interface PointOfALine {
+  at?: number
+  value?: number
+  to?: 'linear' | 'step' | 'smooth' | 'bent'
+  bend?: number
+}
+export interface Marker {
+  id: Id
+  at?: number
+  name: string
+  isSection?: boolean
+}
+export interface TimeCode {
+  id: Id
+  name: string
+  from?: Id[]
+  offset?: number
+  lost?: 'stop' | 'frames' | 'on'
+  frames?: number
+  note?: string
+}
