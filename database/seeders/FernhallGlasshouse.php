@@ -83,6 +83,8 @@ final class FernhallGlasshouse
             'tempos' => FernhallProgramme::tempos(),
             'surfaces' => FernhallSurfaces::all(),
             'panels' => FernhallSurfaces::panels(),
+            'timelines' => FernhallTimelines::all(),
+            'timecodes' => FernhallTimelines::timecodes(),
         ];
     }
 

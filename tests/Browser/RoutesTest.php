@@ -23,6 +23,7 @@ final class RoutesTest extends BrowserTestCase
     public function testSixteenButtonsAreLearnedInOneGo(): void
     {
         $this->go('Routes');
+        self::$chrome->find('[aria-label="routes"] .count');
         self::$chrome->press('Learn several', '.page-head');
         self::$chrome->press('Learn', self::MANY);
         $this->sees(self::MANY, '0 so far');

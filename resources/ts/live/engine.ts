@@ -17,6 +17,7 @@ import type {
   ScopeNews,
   Sources as SourcesSaid,
   SurfaceNews,
+  TimelinesNews,
   TraceNews,
 } from './messages'
 import { after, ago, heldSlot, minutesAfter, nothing, portLife } from './status'
@@ -72,6 +73,8 @@ export const useEngine = defineStore('engine', () => {
   }
   /** What is live of the programme, and when that was said, by this page's clock. */
   const programme = shallowRef<{ news: ProgrammeNews; at: number } | null>(null)
+  /** Where timelines are, and when that was said, by this page's clock. */
+  const timelines = shallowRef<{ news: TimelinesNews; at: number } | null>(null)
   /** Who else is here, and where. */
   const present = shallowRef<Person[]>([])
   const said = ref('')
@@ -120,6 +123,9 @@ export const useEngine = defineStore('engine', () => {
         break
       case 'programme':
         programme.value = { news: message, at: performance.now() }
+        break
+      case 'timelines':
+        timelines.value = { news: message, at: performance.now() }
         break
       case 'present':
         present.value = message.people
@@ -293,6 +299,7 @@ export const useEngine = defineStore('engine', () => {
     setPoint,
     pressPoint,
     programme,
+    timelines,
     gather,
     preview,
     foresee,

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import type { Control, Page } from '@/api/showDocument'
-import type { Values } from '@/api/show'
 import { useSession } from '@/api/session'
 import PartFields from '@/kinds/PartFields.vue'
 import { useDescriptions } from '@/kinds/kinds'
-import { foldedAway, tidied } from '@/kinds/parts'
+import { foldedAway } from '@/kinds/parts'
+import { useStanding } from '@/kinds/standing'
 import { changed } from './build'
 
 /** What a control is, moves and looks like: stored by its button, or as soon as something else is chosen. */
@@ -17,31 +17,18 @@ const fields = computed(() => {
   const pages = descriptions.value?.lists.surfaces.fields.find((one) => one.name === 'pages')?.part
   return pages?.fields.find((one) => one.name === 'controls')?.part?.fields ?? []
 })
-/** What the draft began with: the control as it was stored last, or as somebody else has made it since. */
-const base = ref<Values>({ ...props.control })
-const draft = ref<Values>(base.value)
 const isUnfolded = ref(false)
 const PLACE = ['column', 'row', 'width', 'height']
-const hidden = computed(() => (isUnfolded.value ? PLACE : [...PLACE, ...foldedAway(fields.value, draft.value, () => false)]))
-const written = (values: Values) => JSON.stringify(tidied(values, fields.value))
-const isChanged = computed(() => written(draft.value) !== written(base.value))
-watch(
+const { draft, isChanged, store } = useStanding(
   () => props.control,
-  (control) => {
-    if (isChanged.value) return
-    base.value = { ...control }
-    draft.value = base.value
+  () => fields.value,
+  () => session.mayBuild,
+  (values) => {
+    const part = { ...values, id: props.control.id } as Control
+    emit('put', (page) => changed(page, part))
   },
 )
-function store(): void {
-  const part = { ...tidied(draft.value, fields.value), id: props.control.id } as Control
-  base.value = draft.value
-  emit('put', (page) => changed(page, part))
-}
-/** What was filled in is not lost because another control was clicked. */
-onBeforeUnmount(() => {
-  if (isChanged.value && session.mayBuild) store()
-})
+const hidden = computed(() => (isUnfolded.value ? PLACE : [...PLACE, ...foldedAway(fields.value, draft.value, () => false)]))
 </script>
 
 <template>

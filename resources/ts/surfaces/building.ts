@@ -1,10 +1,10 @@
 import { computed, inject, onScopeDispose, provide, ref, type InjectionKey } from 'vue'
 import type { Page, Surface } from '@/api/showDocument'
+import { useAhead } from '@/lists/ahead'
 import { useEngine } from '@/live/engine'
 import { provideSurface, surfaceOn } from '@/surface/surface'
 import { withPage } from './build'
 import { isTall, seenTurned, storedTurned, withTurned } from './turned'
-import { useBuilding as useStore } from './storing'
 
 /** As it was built, laid anew by itself, or in a layout of its own. */
 export type OtherWay = 'built' | 'anew' | 'own'
@@ -14,7 +14,7 @@ const KEY: InjectionKey<Building> = Symbol('building')
 
 function makeBuilding(stored: () => Surface | null, id: string) {
   const engine = useEngine()
-  const { put: store, failed, now } = useStore(stored)
+  const { put: store, failed, now } = useAhead('surfaces', stored)
   const at = ref(0)
   const selected = ref(new Set<string>())
   const preview = ref<Preview>(null)

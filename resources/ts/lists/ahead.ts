@@ -1,18 +1,17 @@
-import { ref } from 'vue'
-import type { Surface } from '@/api/showDocument'
-import { useShow } from '@/api/show'
+import { ref, type Ref } from 'vue'
+import { useShow, type ListName } from '@/api/show'
 import { spellRefusal } from '@/components/attempt'
 
-/** Stores a surface as it is built: what is done is seen at once, and one edit after the other is stored. */
-export function useBuilding(surface: () => Surface | null) {
+/** Stores a part as it is built: what is done is seen at once, and one edit after the other is stored. */
+export function useAhead<T extends { id: string }>(list: ListName, part: () => T | null) {
   const show = useShow()
   const failed = ref('')
   /** As it will be stored; null where it is as it is stored. */
-  const ahead = ref<Surface | null>(null)
+  const ahead = ref(null) as Ref<T | null>
   let last: Promise<unknown> = Promise.resolve()
   let count = 0
 
-  async function put(next: Surface): Promise<void> {
+  async function put(next: T): Promise<void> {
     const mine = ++count
     ahead.value = next
     failed.value = ''
@@ -21,13 +20,13 @@ export function useBuilding(surface: () => Surface | null) {
     await last
     if (mine === count) ahead.value = null
   }
-  async function store(next: Surface): Promise<void> {
+  async function store(next: T): Promise<void> {
     const { id, ...rest } = next
     try {
-      await show.replace('surfaces', id, rest)
+      await show.replace(list, id, rest)
     } catch (error) {
       failed.value = spellRefusal(error)
     }
   }
-  return { put, failed, now: () => ahead.value ?? surface() }
+  return { put, failed, now: () => ahead.value ?? part() }
 }

@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Database\Seeders;
+
+/** The demo's timelines: the song of the evening, which follows the sound workstation, and what happens before the doors open. */
+final class FernhallTimelines
+{
+    /** @return list<array<string, mixed>> */
+    public static function timecodes(): array
+    {
+        return [['id' => 'tape', 'name' => 'Tape', 'from' => ['sound'], 'lost' => 'frames', 'frames' => 12]];
+    }
+
+    /** @return list<array<string, mixed>> */
+    public static function all(): array
+    {
+        return [self::song(), self::beforeDoors()];
+    }
+
+    /** @return array<string, mixed> */
+    private static function song(): array
+    {
+        $strobe = [];
+        // On the beat of 98.96 a minute, for two bars.
+        foreach (range(0, 7) as $beat) {
+            $at = round(30.0 + $beat * 60 / 98.96, 3);
+            $strobe[] = ['at' => $at, 'value' => 100, 'to' => 'step'];
+            $strobe[] = ['at' => round($at + 0.18, 3), 'value' => 0, 'to' => 'step'];
+        }
+
+        return [
+            'id' => 'fern-song', 'name' => 'Song of the ferns', 'folder' => 'Night Walk', 'length' => 60, 'timecode' => 'tape', 'startsAt' => '00:00:20:00',
+            'tracks' => [
+                ['id' => 'looks', 'name' => 'Looks', 'does' => ['kind' => 'triggers', 'triggers' => [
+                    self::at('moss', 2.0, 'Moss on', 'look:moss', 100),
+                    self::at('doors', 7.0, 'Doors', 'fixture:doors/level', 80, 4),
+                    self::at('dusk', 14.5, 'Dusk on', 'look:dusk', 100),
+                    self::at('moss-off', 16.0, 'Moss off', 'look:moss', 0),
+                    self::at('dark', 29.0, 'Dark', 'look:dusk', 0),
+                    self::at('moss-2', 44.0, 'Moss again', 'look:moss', 100),
+                    self::at('end', 58.0, 'End', 'look:moss', 0),
+                ]]],
+                ['id' => 'ferns', 'name' => 'Fern Gallery', 'does' => ['kind' => 'levels', 'point' => 'group:ferns/level', 'knots' => [
+                    ['at' => 2, 'value' => 0, 'to' => 'smooth'], ['at' => 12, 'value' => 70], ['at' => 28, 'value' => 55, 'to' => 'bent', 'bend' => -0.7], ['at' => 30, 'value' => 0],
+                    ['at' => 40, 'value' => 0, 'to' => 'smooth'], ['at' => 46, 'value' => 90], ['at' => 60, 'value' => 10],
+                ]]],
+                ['id' => 'lantern', 'name' => 'Lantern', 'does' => ['kind' => 'levels', 'point' => 'fixture:lantern/level', 'knots' => $strobe]],
+                ['id' => 'across', 'name' => 'Laser across', 'does' => ['kind' => 'levels', 'point' => 'fixture:laser/across', 'knots' => [
+                    ['at' => 5, 'value' => 50, 'to' => 'smooth'], ['at' => 15, 'value' => 80, 'to' => 'smooth'], ['at' => 25, 'value' => 20, 'to' => 'smooth'], ['at' => 35, 'value' => 50],
+                ]]],
+            ],
+            'markers' => [
+                ['id' => 'intro', 'at' => 0, 'name' => 'Intro', 'isSection' => true],
+                ['id' => 'verse', 'at' => 14, 'name' => 'Verse', 'isSection' => true],
+                ['id' => 'break', 'at' => 30, 'name' => 'Break', 'isSection' => true],
+                ['id' => 'last', 'at' => 44, 'name' => 'Last verse', 'isSection' => true],
+            ],
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function beforeDoors(): array
+    {
+        return [
+            'id' => 'before-doors', 'name' => 'Before the doors', 'folder' => 'Night Walk', 'loop' => true, 'length' => 90,
+            'tracks' => [['id' => 'path', 'name' => 'Path', 'does' => ['kind' => 'levels', 'point' => 'master:path', 'knots' => [
+                ['at' => 0, 'value' => 40, 'to' => 'smooth'], ['at' => 45, 'value' => 80, 'to' => 'smooth'], ['at' => 90, 'value' => 40],
+            ]]]],
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function at(string $id, float $at, string $name, string $point, int $value, int $fade = 0): array
+    {
+        return ['id' => $id, 'at' => $at, 'name' => $name, 'do' => [['kind' => 'set', 'point' => $point, 'value' => $value, ...($fade > 0 ? ['fade' => $fade] : [])]]];
+    }
+}

@@ -1,0 +1,57 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useSession } from '@/api/session'
+import PartFields from '@/kinds/PartFields.vue'
+import { useDescriptions } from '@/kinds/kinds'
+import { useStanding } from '@/kinds/standing'
+import { changed, MARKERS, type Item } from './edit'
+import { useEditing } from './editing'
+import type { Knot, Marker, Moment } from './parts'
+
+/** What one moment does, where one point of a line is, what a marker is called. */
+const props = defineProps<{ item: Item; part: Moment | Knot | Marker }>()
+const editing = useEditing()
+const session = useSession()
+const descriptions = useDescriptions()
+const of = computed(() => {
+  const lists = descriptions.value?.lists.timelines.fields ?? []
+  if (props.item.track === MARKERS) return lists.find((one) => one.name === 'markers')?.part
+  const [kind, field] = 'value' in props.part ? ['levels', 'knots'] : ['triggers', 'triggers']
+  const track = descriptions.value?.kinds.trackKind?.find((one) => one.kind === kind)
+  return track?.fields.find((one) => one.name === field)?.part
+})
+const fields = computed(() => of.value?.fields ?? [])
+const title = computed(() => (props.item.track === MARKERS ? 'Marker' : 'value' in props.part ? 'Point of the line' : 'Trigger'))
+const { draft, isChanged, store } = useStanding(
+  () => props.part,
+  () => fields.value,
+  () => session.mayBuild,
+  (values) => {
+    if (editing.timeline.value) editing.turnInto(changed(editing.timeline.value, props.item, values as unknown as Moment))
+  },
+)
+</script>
+
+<template>
+  <form class="panel" :aria-label="title" @submit.prevent="store">
+    <h2>{{ title }}</h2>
+    <fieldset class="bare fields" :disabled="!session.mayBuild">
+      <PartFields v-model="draft" :fields="fields" :without="['id']" />
+    </fieldset>
+    <div v-if="session.mayBuild" class="actions">
+      <v-btn type="submit" variant="flat" color="primary" :disabled="!isChanged">Save</v-btn>
+    </div>
+  </form>
+</template>
+
+<style scoped>
+.actions {
+  position: sticky;
+  bottom: -1px;
+  z-index: 2;
+  margin: 12px -16px -16px;
+  padding: 10px 16px;
+  background: rgb(var(--v-theme-surface));
+  border-top: 1px solid var(--rule);
+}
+</style>

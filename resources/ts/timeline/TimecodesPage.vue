@@ -1,0 +1,94 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useSession } from '@/api/session'
+import { useShow, type TimeCode } from '@/api/show'
+import { useAttempt } from '@/components/attempt'
+import PlainForm from '@/kinds/PlainForm.vue'
+import ListPage from '@/lists/ListPage.vue'
+import type { Row } from '@/lists/rows'
+import { usePlaying } from './playing'
+import TimelineTabs from './TimelineTabs.vue'
+
+/** Time codes: where they come from, and what becomes of them when nobody says anything. */
+const show = useShow()
+const session = useSession()
+const playing = usePlaying()
+const { failed, attempt } = useAttempt()
+const lost = (one: TimeCode) =>
+  ({ stop: 'stops at once', frames: `goes on for ${one.frames ?? 10} frames`, on: 'goes on by itself' })[one.lost ?? 'frames']
+const wordsOf = (one: TimeCode) =>
+  `from ${(one.from ?? []).map(show.portName).join(', then ') || 'no port yet'}; when that is lost it ${lost(one)}`
+const health = (id: string) => {
+  const life = playing.timecodeOf(id)
+  if (!life) return 'not known'
+  if (life.isCarriedOn) return 'runs by itself: its source is lost'
+  return life.isRunning ? `runs, led by ${show.portName(life.leader)}` : 'stands'
+}
+const rows = computed<Row[]>(() =>
+  show.timecodes.map((one) => ({
+    id: one.id,
+    name: one.name,
+    text: `${playing.timecodeOf(one.id)?.time ?? ''} ${wordsOf(one)}`,
+  })),
+)
+const followers = (id: string) => show.timelines.filter((one) => one.timecode === id)
+const remove = (id: string, gone: () => void) =>
+  attempt(async () => {
+    await show.remove('timecodes', id)
+    gone()
+  })
+</script>
+
+<template>
+  <ListPage
+    list="timecodes"
+    title="Timeline"
+    note=""
+    what="time code"
+    whats="time codes"
+    path="/timeline-codes"
+    :of="{ path: '/live', name: 'Live page' }"
+    :parts="show.timecodes"
+    :rows="rows"
+    empty="No time code yet. It comes by MIDI or Art-Net; timelines and routes go by it."
+    columns="minmax(0, 1fr) 470px"
+  >
+    <template #tabs><TimelineTabs /></template>
+    <template #row="{ row }"
+      ><strong>{{ row.name }}</strong> <span class="quiet small words">{{ row.text }}</span></template
+    >
+    <template #form="{ part, done, cancel }">
+      <PlainForm :key="part?.id" list="timecodes" :part="part" @done="done" @cancel="cancel" />
+    </template>
+    <template #panel="{ part, change, gone }">
+      <aside class="panel" aria-label="Time code">
+        <h2>{{ part.name }}</h2>
+        <p class="clock figures" role="timer">{{ playing.timecodeOf(part.id)?.time ?? '--:--:--:--' }}</p>
+        <p>{{ health(part.id) }}, {{ playing.timecodeOf(part.id)?.rate ?? '' }} frames a second</p>
+        <p class="quiet">{{ wordsOf(part) }}</p>
+        <p v-if="followers(part.id).length > 0">
+          Followed by
+          <router-link v-for="one in followers(part.id)" :key="one.id" :to="`/timeline-edit/${one.id}`">{{
+            one.name
+          }}</router-link>
+        </p>
+        <div v-if="session.mayBuild" class="actions">
+          <v-btn @click="change">Change</v-btn><v-btn color="error" @click="remove(part.id, gone)">Delete</v-btn>
+        </div>
+        <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
+      </aside>
+    </template>
+  </ListPage>
+</template>
+
+<style scoped>
+.clock {
+  margin: 12px 0;
+  font-size: 56px;
+  line-height: 1;
+}
+.words {
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+</style>

@@ -1,0 +1,62 @@
+<script setup lang="ts">
+import { ref, watch } from 'vue'
+import { useSession } from '@/api/session'
+import PointField from '@/kinds/PointField.vue'
+import { withoutTrack, withTrackFields } from './edit'
+import { useEditing } from './editing'
+import type { Track } from './parts'
+
+/** A track's name, what it moves, and whether it is there at all. */
+const props = defineProps<{ track: Track }>()
+const editing = useEditing()
+const session = useSession()
+const draft = ref({ name: '', point: '', colour: '' })
+watch(
+  () => props.track,
+  (track) =>
+    (draft.value = {
+      name: track.name,
+      point: track.does.kind === 'levels' ? (track.does.point ?? '') : '',
+      colour: track.colour ?? '',
+    }),
+  { immediate: true },
+)
+function store(): void {
+  const timeline = editing.timeline.value
+  if (!timeline) return
+  const { name, point, colour } = draft.value
+  const does = props.track.does.kind === 'levels' ? { ...props.track.does, point: point || undefined } : props.track.does
+  editing.turnInto(withTrackFields(timeline, props.track.id, { name, does, colour: colour || undefined }))
+}
+function remove(): void {
+  if (editing.timeline.value && editing.turnInto(withoutTrack(editing.timeline.value, props.track.id))) editing.track.value = ''
+}
+</script>
+
+<template>
+  <form class="panel" aria-label="Track" @submit.prevent="store">
+    <h2>{{ track.name }}</h2>
+    <p class="small quiet">
+      {{
+        track.does.kind === 'levels'
+          ? 'A level over time. Click twice to set a point of its line, drag points, or move them with Shift and the arrow keys.'
+          : 'What happens at moments. Click twice to set a trigger, or press T while it plays.'
+      }}
+    </p>
+    <fieldset class="bare fields" :disabled="!session.mayBuild">
+      <v-text-field v-model="draft.name" label="Name" class="wide" :maxlength="60" required />
+      <PointField v-if="track.does.kind === 'levels'" v-model="draft.point" label="It moves" class="wide" />
+      <v-text-field v-model="draft.colour" label="Colour; empty for the usual one" placeholder="#1f6f5c" class="wide" />
+    </fieldset>
+    <div v-if="session.mayBuild" class="actions">
+      <v-btn type="submit" variant="flat" color="primary">Save</v-btn>
+      <v-btn color="error" @click="remove">Delete track</v-btn>
+    </div>
+  </form>
+</template>
+
+<style scoped>
+.fields {
+  margin: 12px 0;
+}
+</style>

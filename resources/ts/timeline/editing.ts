@@ -1,0 +1,122 @@
+import { computed, inject, provide, ref, watch, type InjectionKey } from 'vue'
+import { useSession } from '@/api/session'
+import { useShow } from '@/api/show'
+import { useAhead } from '@/lists/ahead'
+import { useEngine } from '@/live/engine'
+import { endsOf, itemsOf, partOf, type Item } from './edit'
+import type { Timeline, Track } from './parts'
+import { usePlace, usePlaying } from './playing'
+import { fitted, grainOf, snapped, type Snap, type View } from './view'
+
+type Editing = ReturnType<typeof makeEditing>
+const KEY: InjectionKey<Editing> = Symbol('editing')
+const USUAL: [number, number] = [0, 100]
+
+function makeEditing(id: string) {
+  const show = useShow()
+  const session = useSession()
+  const engine = useEngine()
+  const { put, failed, now } = useAhead<Timeline>('timelines', () => show.timelines.find((one) => one.id === id) ?? null)
+  const timeline = computed(now)
+  const playing = usePlaying()
+  const place = usePlace(() => playing.atOf(id))
+  const life = computed(() => playing.lifeOf(id))
+  const selected = ref<Item[]>([])
+  /** The track that is worked on; '' for none. */
+  const track = ref('')
+  const view = ref<View>({ from: 0, scale: 40 })
+  const width = ref(800)
+  const top = ref(0)
+  const snap = ref<Snap>('tenth')
+  const copied = ref<{ from: Timeline; items: Item[] } | null>(null)
+  const unit = computed(() => timeline.value?.unit ?? 'seconds')
+  const tempo = computed(() => show.tempos.find((one) => one.id === timeline.value?.tempo) ?? show.tempos[0] ?? null)
+  const bar = computed(() => tempo.value?.bar ?? 4)
+  const ends = computed(() => (timeline.value ? endsOf(timeline.value) : 0))
+  const draw = (at: number) => snapped(at, snap.value, tempo.value?.start ?? 120, bar.value, unit.value)
+  /** What things are drawn to, and moved by with keys; a hundredth where they are drawn to nothing. */
+  const grain = () => grainOf(snap.value, tempo.value?.start ?? 120, bar.value, unit.value)
+  const fit = () => (view.value = fitted(ends.value, width.value))
+
+  /** What the points that lines move can be, by reference. */
+  const ranges = ref<Record<string, [number, number]>>({})
+  watch(
+    () => (timeline.value?.tracks ?? []).map((one) => (one.does.kind === 'levels' ? (one.does.point ?? '') : '')).join(' '),
+    (points) => {
+      for (const point of points.split(' ').filter((one) => one !== '' && !(one in ranges.value)))
+        void engine.findPoints(point).then((found) => {
+          const one = found.find((two) => two.point === point)
+          if (one) ranges.value = { ...ranges.value, [point]: [one.low, one.high] }
+        })
+    },
+    { immediate: true },
+  )
+  const usual = (one: Track): [number, number] =>
+    (one.does.kind === 'levels' ? ranges.value[one.does.point ?? ''] : undefined) ?? USUAL
+
+  /** What is stored from now on; null for what cannot be done. */
+  function turnInto(next: Timeline | null, why = 'That cannot be done there: the track is locked, or of another kind.'): boolean {
+    if (next === null) failed.value = why
+    else if (session.mayBuild) void put(next)
+    return next !== null
+  }
+  function choose(item: Item, adds = false): void {
+    track.value = item.track
+    const has = selected.value.some((one) => one.track === item.track && one.id === item.id)
+    if (!adds) selected.value = [item]
+    else
+      selected.value = has
+        ? selected.value.filter((one) => one.track !== item.track || one.id !== item.id)
+        : [...selected.value, item]
+  }
+  /** The next one on the track, or the one before. */
+  function step(by: number): void {
+    if (!timeline.value) return
+    const all = itemsOf(timeline.value, track.value)
+    const here = all.findIndex((one) => one.item.id === selected.value[0]?.id && one.item.track === selected.value[0]?.track)
+    const next = all[here < 0 ? (by > 0 ? 0 : all.length - 1) : Math.min(all.length - 1, Math.max(0, here + by))]
+    if (next) selected.value = [next.item]
+  }
+  const part = computed(() => {
+    const [one] = selected.value
+    return selected.value.length === 1 && one && timeline.value ? partOf(timeline.value, one) : null
+  })
+  return {
+    id,
+    timeline,
+    playing,
+    place,
+    life,
+    selected,
+    track,
+    view,
+    width,
+    top,
+    snap,
+    copied,
+    unit,
+    bar,
+    ends,
+    part,
+    draw,
+    grain,
+    fit,
+    usual,
+    failed,
+    put,
+    turnInto,
+    choose,
+    step,
+  }
+}
+
+export function provideEditing(id: string): Editing {
+  const editing = makeEditing(id)
+  provide(KEY, editing)
+  return editing
+}
+export function useEditing(): Editing {
+  const editing = inject(KEY)
+  if (!editing) throw new Error('No timeline is open here.')
+  return editing
+}

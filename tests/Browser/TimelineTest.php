@@ -1,0 +1,113 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Tests\Browser;
+
+use Facebook\WebDriver\WebDriverKeys;
+
+/** A timeline is made, set by ear, drawn, played, jumped in; time code is seen to run. */
+final class TimelineTest extends BrowserTestCase
+{
+    public function testASongIsLaidByEarDrawnAndPlayed(): void
+    {
+        $this->go('Timeline');
+        self::$chrome->press('Add a timeline', '.page-head');
+        $this->field('Name', 'Rope song');
+        $this->field('Length; 0 for as far as its tracks go', '20');
+        self::$chrome->press('Add the timeline', 'form');
+        self::$chrome->press('Open', '[aria-label="Timeline"]');
+        $canvas = self::$chrome->find('canvas');
+        // A trigger where it is played, and what it does.
+        self::$chrome->fill('input[aria-label^="Place"]', '7'.WebDriverKeys::ENTER);
+        $this->untilScript('return document.querySelector("input[aria-label^=Place]").value', '7.00');
+        $canvas->sendKeys('t');
+        $this->sees('form[aria-label="Trigger"]', 'Trigger');
+        $this->field('Name', 'Doors');
+        self::$chrome->press('Add', '[aria-label="It does"]');
+        $this->choose('It does, 1', 'Set a point');
+        self::$chrome->fill('form[aria-label="Trigger"] .point-field input', 'look:moss');
+        $this->field('To; empty for the value that arrives', '100');
+        self::$chrome->press('Save', 'form[aria-label="Trigger"]');
+        $this->untilScript('return document.querySelector("canvas + p").textContent', 'Doors, at 7.00');
+        // A level, drawn with two points.
+        self::$chrome->press('Add a level', '.page-head');
+        $this->sees('form[aria-label="Track"]', 'A level over time');
+        self::$chrome->fill('form[aria-label="Track"] .point-field input', 'fixture:lantern/level');
+        self::$chrome->press('Save', 'form[aria-label="Track"]');
+        $this->sees('.names', 'fixture:lantern/level');
+        $this->twice(0.25, 1, 0.9);
+        $this->sees('form[aria-label="Point of the line"]', 'Value');
+        $this->twice(0.5, 1, 0.1);
+        $this->untilScript('return document.querySelector("canvas + p").textContent.startsWith("point at 9") || document.querySelector("canvas + p").textContent.startsWith("point at 100")', true);
+        self::$chrome->find('canvas')->sendKeys([WebDriverKeys::SHIFT, WebDriverKeys::ARROW_RIGHT, WebDriverKeys::NULL]);
+        // Played from before the doors: the look comes on, the lantern is on its way.
+        self::$chrome->fill('input[aria-label^="Place"]', '6.5'.WebDriverKeys::ENTER);
+        $this->untilScript('return document.querySelector("input[aria-label^=Place]").value', '6.50');
+        self::$chrome->find('canvas')->sendKeys(' ');
+        $this->sees('.page-head [role=status]', 'playing');
+        $this->untilScript('return parseFloat(document.querySelector("input[aria-label^=Place]").value) > 7.5', true);
+        self::$chrome->find('canvas')->sendKeys(' ');
+        $this->sees('.page-head [role=status]', 'standing');
+        self::$chrome->driver->get(self::$demo->url('/live'));
+        $this->untilScript('return [...document.querySelectorAll(".plates button")].find((one) => one.textContent.includes("Moss"))?.getAttribute("aria-pressed")', 'true');
+        // Back before the doors it is as it was then.
+        self::$chrome->driver->navigate()->back();
+        self::$chrome->fill('input[aria-label^="Place"]', '1'.WebDriverKeys::ENTER);
+        $this->untilScript('return document.querySelector("input[aria-label^=Place]").value', '1.00');
+        self::$chrome->driver->get(self::$demo->url('/live'));
+        $this->untilScript('return [...document.querySelectorAll(".plates button")].find((one) => one.textContent.includes("Moss"))?.getAttribute("aria-pressed")', 'false');
+    }
+
+    public function testMarksAreChosenMovedCopiedAndTakenAwayByKeysAndTakenBack(): void
+    {
+        self::$chrome->driver->get(self::$demo->url('/timeline-edit/fern-song'));
+        $said = 'return document.querySelector("canvas + p").textContent';
+        $canvas = self::$chrome->find('canvas');
+        self::$chrome->press('Looks', '.names');
+        $canvas->sendKeys(WebDriverKeys::ARROW_RIGHT);
+        $this->untilScript($said, 'Moss on, at 2.00');
+        $canvas->sendKeys(WebDriverKeys::ARROW_RIGHT);
+        $this->untilScript($said, 'Doors, at 7.00');
+        $canvas->sendKeys([WebDriverKeys::SHIFT, WebDriverKeys::ARROW_RIGHT, WebDriverKeys::ARROW_RIGHT, WebDriverKeys::NULL]);
+        $this->untilScript($said, 'Doors, at 7.20');
+        $canvas->sendKeys([WebDriverKeys::CONTROL, 'cv', WebDriverKeys::NULL]);
+        $this->untilScript($said, 'Doors, at 0.00');
+        $canvas->sendKeys(WebDriverKeys::DELETE);
+        $this->untilScript($said, '');
+        for ($i = 0; $i < 4; ++$i) {
+            self::$chrome->driver->executeScript('document.activeElement?.blur()');
+            $this->key(WebDriverKeys::CONTROL.'z'.WebDriverKeys::NULL);
+        }
+        $canvas->sendKeys(WebDriverKeys::ARROW_RIGHT);
+        $canvas->sendKeys(WebDriverKeys::ARROW_RIGHT);
+        $this->untilScript($said, 'Doors, at 7.00');
+        self::$chrome->press('Mute', '.names');
+        $this->untilScript('return document.querySelector("[aria-label=\"Mute Looks\"]").getAttribute("aria-pressed")', 'true');
+    }
+
+    public function testTimeCodeOfTheWorkstationIsSeenToRunAndToStop(): void
+    {
+        $this->go('Stand-ins');
+        self::$chrome->press('Play', '[aria-label="Sound workstation"]');
+        self::$chrome->driver->get(self::$demo->url('/timeline-codes/tape'));
+        $this->sees('[aria-label="Time code"]', 'runs, led by Sound workstation');
+        $this->untilScript('return /^00:00:\d\d:\d\d$/.test(document.querySelector(".clock").textContent)', true);
+        $this->go('Stand-ins');
+        self::$chrome->press('Stop', '[aria-label="Sound workstation"]');
+        self::$chrome->driver->get(self::$demo->url('/timeline-codes/tape'));
+        $this->sees('[aria-label="Time code"]', 'stands, 25 frames a second');
+    }
+
+    /** Clicks twice on the canvas: at a share of its width, in a row, at a share of the row's height. */
+    private function twice(float $across, int $row, float $down): void
+    {
+        self::$chrome->driver->executeScript(<<<'JS'
+            const [across, row, down] = arguments
+            const canvas = document.querySelector('canvas')
+            const box = canvas.getBoundingClientRect()
+            const at = { clientX: box.x + across * box.width, clientY: box.y + 34 + row * 64 + down * 64, bubbles: true }
+            canvas.dispatchEvent(new MouseEvent('dblclick', at))
+            JS, [$across, $row, $down]);
+    }
+}
