@@ -27,8 +27,8 @@ final readonly class Knot implements Part
     public static function fields(): array
     {
         return [
-            Field::number('at', 'At', 0.0, Timeline::LONGEST, 0.0),
-            Field::number('value', 'Value', -1e9, 1e9, 0.0),
+            Field::number('at', 'At', 0.0, Timeline::LONGEST),
+            Field::number('value', 'Value', -1e9, 1e9),
             Field::choice('to', 'To the next', Shape::class, Shape::Linear)->called(Shape::TITLES),
             Field::number('bend', 'Bend; below 0 late, above 0 early', -1.0, 1.0, 0.0)->shownFor('to', Shape::Bent->value),
         ];

@@ -83,6 +83,11 @@ final class NumbersForNamesTest extends TestCase
             ['id' => '2', 'name' => 'Two', 'does' => ['kind' => 'fader', 'points' => [['point' => 'value:1']]], 'hardware' => [['part' => '5']]],
         ]]]]],
         'panels' => [['id' => '6', 'name' => 'Six', 'surface' => '8', 'parts' => [['id' => '5', 'when' => ['kind' => 'pressed', 'point' => 'value:1'], 'does' => ['kind' => 'fader', 'motor' => false]]]]],
+        'timecodes' => [['id' => '1', 'name' => 'Tape']],
+        'timelines' => [['id' => '1', 'name' => 'Song', 'timecode' => '1', 'tracks' => [
+            ['id' => '1', 'name' => 'Marks', 'does' => ['kind' => 'triggers', 'triggers' => [['id' => '1', 'at' => 0, 'do' => [['kind' => 'set', 'point' => 'value:1', 'value' => 1]]]]]],
+            ['id' => '2', 'name' => 'Line', 'does' => ['kind' => 'levels', 'point' => 'fixture:1/1', 'knots' => [['at' => 0, 'value' => 50]]]],
+        ]]],
         'waves' => [['id' => '1', 'name' => 'Breath', 'on' => [['point' => 'fixture:1/1']], 'unit' => 'beats', 'rate' => 4]],
         'masters' => [['id' => '1', 'name' => 'Lamps', 'over' => 'fixtures', 'fixtures' => ['1']]],
         'routes' => [

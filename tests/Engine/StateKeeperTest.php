@@ -79,6 +79,7 @@ final class StateKeeperTest extends TestCase
                     'programme',
                     'tempos',
                     'waves',
+                    'timelines',
                     'sentAway',
                 ],
                 array_keys($stored),

@@ -28,11 +28,13 @@ final class Timecodes extends PlanRoom
     private array $live = [];
 
     private int $seenAt = 0;
+    private readonly Following $following;
 
     /** @param \Closure(Reference, int|float|string|null, int|float|string|null): void $changed a point has another value, and had this one */
     public function __construct(private readonly Timelines $timelines, private readonly \Closure $changed)
     {
         parent::__construct();
+        $this->following = new Following($timelines);
     }
 
     public function adopt(Plan $plan): void
@@ -162,7 +164,7 @@ final class Timecodes extends PlanRoom
             if ($timeline->timeline->timecode === $live->timecode->id) {
                 $at = $live->at($now) - self::beginning($timeline->timeline->startsAt, $live);
                 $at = fmod($at + 1.5 * self::DAY, self::DAY) - self::DAY / 2.0;
-                $this->timelines->follow($timeline, $at < -1e-6 ? null : max(0.0, $at), $live->isRunning, self::SLIP_FRAMES * $live->frame(), $now);
+                $this->following->follow($timeline, $at < -1e-6 ? null : max(0.0, $at), $live->isRunning, self::SLIP_FRAMES * $live->frame(), $now);
             }
         }
     }

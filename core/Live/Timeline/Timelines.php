@@ -143,6 +143,7 @@ final class Timelines implements Room
         if ($live === null) {
             return 'there is no such timeline';
         }
+        $this->leaveOthers($live, $now);
         $before = $live->pace->at($now);
         $to = max(0.0, min($live->timeline->score->ends, $to));
         $wasOn = $live->isOn;
@@ -200,38 +201,11 @@ final class Timelines implements Room
         return '';
     }
 
-    /**
-     * Time code says where it is.
-     *
-     * @param float|null $at in seconds of the timeline; null before its beginning
-     * @param bool $isRunning whether the time code runs, or stands there
-     * @param float $slip seconds that it may be away without a jump
-     */
-    public function follow(LiveTimeline $live, ?float $at, bool $isRunning, float $slip, int $now): void
+    /** It is put right by a little: what lies between happens, and no moment comes twice. */
+    public function correct(LiveTimeline $live, float $at, int $now): void
     {
-        $id = $live->timeline->id;
-        if ($at === null) {
-            if ($live->isOn) {
-                $this->stop($id, $now);
-            }
-
-            return;
-        }
-        $isOver = $at >= $live->timeline->score->ends && ! $live->loops();
-        $difference = $at - $live->pace->at($now);
-        if (! $live->isOn || abs($difference) > $slip || ($live->isPlaying !== $isRunning && abs($difference) > self::SOON)) {
-            if (! $isOver || $live->isOn) {
-                $this->leaveOthers($live, $now);
-                $this->jump($id, $at, $now);
-            }
-        } elseif ($isRunning && $difference !== 0.0) {
-            // A little late or early: it is put right, and no moment comes twice.
-            $live->pace->place($at, $now);
-            $this->goOnOne($live, $now);
-        }
-        if ($live->isOn && $live->isPlaying !== ($isRunning && ! $isOver)) {
-            $live->isPlaying ? $this->pause($id, $now) : $this->play($id, $now);
-        }
+        $live->pace->place($at, $now);
+        $this->goOnOne($live, $now);
     }
 
     /** When goOn() must be called next. */

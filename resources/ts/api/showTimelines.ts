@@ -46,8 +46,8 @@ export interface Level {
   knots?: PointOfALine[]
 }
 export interface PointOfALine {
-  at?: number
-  value?: number
+  at: number
+  value: number
   to?: 'linear' | 'step' | 'smooth' | 'bent'
   bend?: number
 }
