@@ -45,6 +45,7 @@ final class Storing
             GoneFixtures::forget($draft);
             GoneFromProgramme::forget($draft);
             GoneFromSurfaces::forget($draft);
+            GoneFromTimelines::forget($draft);
         }
         $amendment = $draft->amendment();
         if ($amendment->isEmpty()) {

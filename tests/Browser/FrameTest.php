@@ -22,9 +22,9 @@ final class FrameTest extends BrowserTestCase
             '3' => 'Patch',
             '5' => 'Routes',
             '6' => 'Programme',
-            '7' => 'Surfaces',
-            '9' => 'Scope',
-            '0' => 'Packets',
+            '7' => 'Timeline',
+            '8' => 'Surfaces',
+            '0' => 'Scope',
             '1' => 'Fernhall Glasshouse',
         ] as $key => $title) {
             $this->key("g{$key}");

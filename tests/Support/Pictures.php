@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\Support;
 
+use Facebook\WebDriver\WebDriverKeys;
+
 /** Goes through the demo as a person would, and takes a picture of each main view. */
 final readonly class Pictures
 {
@@ -99,13 +101,17 @@ final readonly class Pictures
                 $this->chrome->driver->action()->moveToElement($this->chrome->find('[data-byte="5"]'))->perform();
             },
             'show' => fn() => $this->go('Show'),
-            'trace' => function (): void {
-                $this->go('Overview');
-                $this->drawer(true);
-                $this->chrome->press('/palm/lantern', '.drawer');
+            'timeline' => function (): void {
+                $this->go('Timeline');
+                $this->chrome->press('Song of the ferns', '[aria-label="timelines"]');
+                $this->chrome->press('Open', 'aside.panel');
+                $canvas = $this->chrome->find('canvas');
+                $this->chrome->press('Looks', '.names');
+                $canvas->sendKeys([WebDriverKeys::ARROW_RIGHT, WebDriverKeys::ARROW_RIGHT, ' ']);
+                $this->chrome->untilText('form[aria-label="Trigger"]', 'Trigger');
+                $this->chrome->untilText('.page-head [role=status]', 'playing');
             },
             'build' => function (): void {
-                $this->drawer(false);
                 $this->go('Surfaces');
                 $this->chrome->press('Front of house', '[aria-label="surfaces"]');
                 $this->chrome->press('Build', 'aside.panel');
@@ -180,14 +186,6 @@ final readonly class Pictures
     {
         $this->go('Stand-ins');
         $this->chrome->press($habit, "[aria-label=\"{$device}\"]");
-    }
-
-    private function drawer(bool $open): void
-    {
-        $handle = $this->chrome->find('button.handle');
-        if (($handle->getAttribute('aria-expanded') === 'true') !== $open) {
-            $handle->click();
-        }
     }
 
     private function go(string $page): void

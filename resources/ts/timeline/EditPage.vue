@@ -114,6 +114,9 @@ function add(kind: 'triggers' | 'levels'): void {
   .desk {
     grid-template-columns: minmax(0, 1fr);
   }
+  .side {
+    overflow: visible;
+  }
   .tracks {
     grid-template-columns: 120px minmax(0, 1fr);
     min-height: 320px;

@@ -45,6 +45,9 @@ const { draft, isChanged, store } = useStanding(
 </template>
 
 <style scoped>
+.fields {
+  margin-top: 14px;
+}
 .actions {
   position: sticky;
   bottom: -1px;

@@ -81,8 +81,9 @@ function drawRuler(context: CanvasRenderingContext2D, picture: Picture, inks: In
     const x = Math.round(xOf(view, marker.at ?? 0))
     if (x < -200 || x > width) continue
     const isChosen = picture.selected.some((one) => isSame(one, { track: MARKERS, id: marker.id }))
-    context.fillStyle = isChosen ? inks.held : inks.ink
+    context.fillStyle = isChosen ? inks.held : inks.quiet
     context.fillRect(x, 0, marker.isSection ? 2 : 1, marker.isSection ? height : RULER)
+    context.fillStyle = isChosen ? inks.held : inks.ink
     context.fillText(marker.name, x + 6, 10)
   }
 }
