@@ -8,7 +8,7 @@ use NimbleJunction\Core\Signal\Message;
 use NimbleJunction\Core\Signal\Protocol;
 
 /** A piece of MIDI time code; eight of them say a time. */
-final readonly class QuarterFrame extends Message
+final readonly class QuarterFrame extends Message implements Encodable
 {
     /** @param int $data the byte after F1 */
     public function __construct(public int $data)
@@ -34,6 +34,11 @@ final readonly class QuarterFrame extends Message
     public function spelled(int $middleC = 4): string
     {
         return 'a quarter frame of time code';
+    }
+
+    public function encode(): string
+    {
+        return "\xF1".\chr($this->data & 0x7F);
     }
 
     public function isTick(): bool

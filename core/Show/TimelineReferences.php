@@ -59,6 +59,13 @@ final readonly class TimelineReferences
             }
         }
 
+        foreach ($timecode->sends as $i => $id) {
+            $port = $this->show->ports[$id] ?? null;
+            if ($port?->send === null || $port->protocol !== Protocol::Midi) {
+                $faults[] = new Fault("{$path}/sends/{$i}", "\"{$id}\" is no MIDI port that sends", 'Name the id of a MIDI port that sends.');
+            }
+        }
+
         return $faults;
     }
 

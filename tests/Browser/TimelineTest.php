@@ -97,6 +97,13 @@ final class TimelineTest extends BrowserTestCase
         self::$chrome->press('Stop', '[aria-label="Sound workstation"]');
         self::$chrome->driver->get(self::$demo->url('/timeline-codes/tape'));
         $this->sees('[aria-label="Time code"]', 'stands, 25 frames a second');
+        // With no port that leads it is ours to put somewhere, and to start.
+        self::$chrome->fill('[aria-label="Time to go to"]', '01:00:00:00'.WebDriverKeys::ENTER);
+        $this->sees('.clock', '01:00:00:00');
+        self::$chrome->press('Start', '[aria-label="Our own time"]');
+        $this->untilScript('return document.querySelector(".clock").textContent > "01:00:01:00"', true);
+        self::$chrome->press('Stop', '[aria-label="Our own time"]');
+        $this->sees('[aria-label="Time code"]', 'stands');
     }
 
     /** Clicks twice on the canvas: at a share of its width, in a row, at a share of the row's height. */

@@ -63,7 +63,7 @@ final class LiveProgramme
         $this->waves = new Waves($this->giving, $this->moving, $this->tempos, $changed);
         $this->timelines = new Timelines(new Setting($points, $runner, $happened, $this->quietly(...), $this->looks->claim(...), $this->finish(...)), $this->tempos, $changed);
         $this->timelinePoints = new TimelinePoints($this->timelines);
-        $this->timecodes = new Timecodes($this->timelines, $changed);
+        $this->timecodes = new Timecodes($this->timelines, $sending, $changed);
         foreach ([$this->looks, $this->listPoints, $this->masters, $this->common, $this->tempos, $this->waves, $this->timelinePoints, $this->timecodes] as $room) {
             $points->add($room);
         }

@@ -24,6 +24,9 @@ final class LiveTimecode
     /** Whether it runs, and whether it does so by itself since nobody says anything. */
     public bool $isRunning = false;
     public bool $isCarriedOn = false;
+
+    /** Whether it is our own: somebody started it, or put it somewhere, and no port has said anything since. */
+    public bool $isOwn = false;
     private float $seconds = 0.0;
     private int $heardAt = 0;
 
@@ -37,7 +40,7 @@ final class LiveTimecode
     /** @return float seconds since midnight, of its clock, with the offset */
     public function at(int $now): float
     {
-        $seconds = $this->seconds + $this->timecode->offset + ($this->isRunning ? ($now - $this->heardAt) / 1e9 : 0.0);
+        $seconds = $this->seconds + ($this->isOwn ? 0.0 : $this->timecode->offset) + ($this->isRunning ? ($now - $this->heardAt) / 1e9 : 0.0);
 
         return fmod(fmod($seconds, self::DAY) + self::DAY, self::DAY);
     }
@@ -64,6 +67,7 @@ final class LiveTimecode
         if ($this->leader !== $portId) {
             return false;
         }
+        $this->isOwn = false;
         $time = $message->time;
         $before = $message->isJump || $message->before?->rate !== $time->rate ? null : $message->before;
         $passed = $before?->framesUntil($time) ?? 0;
@@ -74,6 +78,17 @@ final class LiveTimecode
         $this->heardAt = $now;
 
         return true;
+    }
+
+    /** It is ours from now on: it runs, or stands, at a time. */
+    public function own(float $seconds, bool $isRunning, int $now): void
+    {
+        $this->isOwn = true;
+        $this->rate = $this->timecode->frameRate();
+        $this->seconds = $seconds;
+        $this->isRunning = $isRunning;
+        $this->isCarriedOn = false;
+        $this->heardAt = $now;
     }
 
     /** Who leads now: the first of those that are alive; nobody takes over from one that only stands. */
@@ -97,13 +112,13 @@ final class LiveTimecode
             default => null,
         };
 
-        return ! $this->isRunning || $more === null ? \PHP_INT_MAX : $this->heardAt + max(self::LOST_NANOS, $more);
+        return ! $this->isRunning || $this->isOwn || $more === null ? \PHP_INT_MAX : $this->heardAt + max(self::LOST_NANOS, $more);
     }
 
     /** @return int when it carries on by itself unless something is heard */
     public function lostAt(): int
     {
-        return ! $this->isRunning || $this->isCarriedOn ? \PHP_INT_MAX : $this->heardAt + self::LOST_NANOS;
+        return ! $this->isRunning || $this->isOwn || $this->isCarriedOn ? \PHP_INT_MAX : $this->heardAt + self::LOST_NANOS;
     }
 
     /** Nobody says anything any more: it stands where it was left, or where it came to by itself. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Live\Timeline;
 
 use NimbleJunction\Core\Live\Points\PlanRoom;
+use NimbleJunction\Core\Live\Sending;
 use NimbleJunction\Core\Message\TimeCode as Said;
 use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Point\Act;
@@ -12,7 +13,9 @@ use NimbleJunction\Core\Point\Notice;
 use NimbleJunction\Core\Point\Point;
 use NimbleJunction\Core\Point\PointKind;
 use NimbleJunction\Core\Point\Reference;
+use NimbleJunction\Core\Timeline\TimecodeEntry;
 use NimbleJunction\Core\Timeline\Timelines as Document;
+use NimbleJunction\Core\Wire\FrameRate;
 use NimbleJunction\Core\Wire\OutOfRange;
 use NimbleJunction\Core\Wire\TimeCode;
 
@@ -27,11 +30,14 @@ final class Timecodes extends PlanRoom
     /** @var array<string, LiveTimecode> by id */
     private array $live = [];
 
+    /** @var array<string, TimecodeOut> by id */
+    private array $outs = [];
+
     private int $seenAt = 0;
     private readonly Following $following;
 
     /** @param \Closure(Reference, int|float|string|null, int|float|string|null): void $changed a point has another value, and had this one */
-    public function __construct(private readonly Timelines $timelines, private readonly \Closure $changed)
+    public function __construct(private readonly Timelines $timelines, private readonly Sending $sending, private readonly \Closure $changed)
     {
         parent::__construct();
         $this->following = new Following($timelines);
@@ -44,8 +50,10 @@ final class Timecodes extends PlanRoom
         foreach ($plan->timelines->timecodes as $id => $timecode) {
             $live[$id] = $this->live[$id] ?? new LiveTimecode($timecode);
             $live[$id]->timecode = $timecode;
+            $this->outs[$id] ??= new TimecodeOut($this->sending);
         }
         $this->live = $live;
+        $this->outs = array_intersect_key($this->outs, $live);
     }
 
     /** @return array<string, LiveTimecode> by id */
@@ -66,6 +74,7 @@ final class Timecodes extends PlanRoom
             if ($live->hear($portId, $message, $now)) {
                 $this->lead($live, $now);
                 $this->tell($live, $before, $wasRunning, $now);
+                $this->outs[$live->timecode->id]->send($live, $now);
             }
         }
     }
@@ -75,7 +84,10 @@ final class Timecodes extends PlanRoom
     {
         $due = \PHP_INT_MAX;
         foreach ($this->live as $live) {
-            $due = min($due, $live->stopsAt(), $live->lostAt());
+            $due = min($due, $live->stopsAt(), $live->lostAt(), $this->outs[$live->timecode->id]->dueAt($live, $this->seenAt));
+            if ($live->isOwn && $live->isRunning) {
+                $due = min($due, $this->seenAt + (int) round($live->frame() * 1e9));
+            }
         }
 
         return $due;
@@ -95,7 +107,11 @@ final class Timecodes extends PlanRoom
             } elseif ($live->lostAt() <= $now) {
                 $live->isCarriedOn = true;
                 $live->look($now);
+            } elseif ($live->isOwn && $live->isRunning) {
+                $this->lead($live, $now);
+                $this->tell($live, $before, true, $now);
             }
+            $this->outs[$live->timecode->id]->send($live, $now);
         }
     }
 
@@ -117,9 +133,10 @@ final class Timecodes extends PlanRoom
         $name = ucfirst($this->plan->timelines->said($reference));
 
         return match ($reference->part) {
-            'seconds' => new Point($reference, $name, PointKind::Number, 0.0, self::DAY, 's'),
-            'running' => new Point($reference, $name, PointKind::Switch),
-            default => new Point($reference, $name, PointKind::Text),
+            'seconds' => new Point($reference, $name, PointKind::Number, 0.0, self::DAY, 's', isSet: true),
+            'running' => new Point($reference, $name, PointKind::Switch, isSet: true, isPressed: true),
+            'start', 'stop' => new Point($reference, $name, PointKind::Press, isPressed: true),
+            default => new Point($reference, $name, PointKind::Text, isSet: true),
         };
     }
 
@@ -131,18 +148,45 @@ final class Timecodes extends PlanRoom
             $live === null => null,
             $reference->part === 'seconds' => round($live->at($this->seenAt), 3),
             $reference->part === 'running' => (int) $live->isRunning,
+            \in_array($reference->part, ['start', 'stop'], true) => null,
             default => $live->spelled($this->seenAt),
         };
     }
 
     public function set(Reference $reference, int|float|string $value, Act $act, int $now): string
     {
-        return 'it follows its ports, and cannot be set';
+        $live = $this->live[$reference->id] ?? null;
+        if ($live === null) {
+            return 'there is no such time code';
+        }
+        if (\in_array($reference->part, ['start', 'stop'], true)) {
+            return (float) $value > 0.0 ? $this->press($reference, $act, $now) : '';
+        }
+        if ($reference->part === 'running') {
+            return $this->own($live, $live->at($now), (float) $value > 0.0, $now);
+        }
+        $seconds = match (true) {
+            $reference->part === 'seconds' => is_numeric($value) ? (float) $value : null,
+            preg_match(TimecodeEntry::PATTERN, (string) $value) === 1 => self::secondsOf((string) $value, $live->timecode->frameRate()),
+            default => null,
+        };
+
+        return $seconds === null || $seconds < 0.0 || $seconds >= self::DAY
+            ? ($reference->part === 'seconds' ? 'it is a number of seconds, below 86400' : TimecodeEntry::RULE)
+            : $this->own($live, $seconds, $live->isOwn && $live->isRunning, $now);
     }
 
     public function press(Reference $reference, Act $act, int $now): string
     {
-        return 'it follows its ports, and cannot be pressed';
+        $live = $this->live[$reference->id] ?? null;
+
+        return match (true) {
+            $live === null => 'there is no such time code',
+            $reference->part === 'start' => $this->own($live, $live->at($now), true, $now),
+            $reference->part === 'stop' => $this->own($live, $live->at($now), false, $now),
+            $reference->part === 'running' => $this->own($live, $live->at($now), ! $live->isRunning, $now),
+            default => 'it can be set, and not pressed',
+        };
     }
 
     public function all(): iterable
@@ -157,27 +201,43 @@ final class Timecodes extends PlanRoom
         }
     }
 
+    /** It is ours from now on, unless a port leads. @return string why not; '' when it is */
+    private function own(LiveTimecode $live, float $seconds, bool $isRunning, int $now): string
+    {
+        $live->look($now);
+        if ($live->leader !== '') {
+            return 'a port leads it now';
+        }
+        $before = $live->spelled($now);
+        $wasRunning = $live->isRunning;
+        $live->own($seconds, $isRunning, $now);
+        $this->lead($live, $now);
+        $this->tell($live, $before, $wasRunning, $now);
+        $this->outs[$live->timecode->id]->send($live, $now);
+
+        return '';
+    }
+
     /** Timelines that follow it go where it is. */
     private function lead(LiveTimecode $live, int $now): void
     {
         foreach ($this->timelines->live() as $timeline) {
             if ($timeline->timeline->timecode === $live->timecode->id) {
-                $at = $live->at($now) - self::beginning($timeline->timeline->startsAt, $live);
+                $at = $live->at($now) - self::secondsOf($timeline->timeline->startsAt, $live->rate);
                 $at = fmod($at + 1.5 * self::DAY, self::DAY) - self::DAY / 2.0;
                 $this->following->follow($timeline, $at < -1e-6 ? null : max(0.0, $at), $live->isRunning, self::SLIP_FRAMES * $live->frame(), $now);
             }
         }
     }
 
-    /** @return float seconds since midnight at which a timeline begins, at the rate that arrives */
-    private static function beginning(string $text, LiveTimecode $live): float
+    /** @return float seconds since midnight of a time as it is written; a frame that the rate has not is the next one that it has */
+    private static function secondsOf(string $text, FrameRate $rate): float
     {
         [$hours, $minutes, $seconds, $frames] = array_map(intval(...), preg_split('/[:;]/', $text) ?: []) + [0, 0, 0, 0];
         try {
-            return TimeCode::of($live->rate, $hours, $minutes, $seconds, min($frames, $live->rate->counted() - 1))->toNanos() / 1e9;
+            return TimeCode::of($rate, $hours, $minutes, $seconds, min($frames, $rate->counted() - 1))->toNanos() / 1e9;
         } catch (OutOfRange) {
-            // Drop frame leaves this one out: the next one it has.
-            return TimeCode::of($live->rate, $hours, $minutes, $seconds, 2)->toNanos() / 1e9;
+            return TimeCode::of($rate, $hours, $minutes, $seconds, 2)->toNanos() / 1e9;
         }
     }
 

@@ -64,5 +64,7 @@ export interface TimeCode {
   offset?: number
   lost?: 'stop' | 'frames' | 'on'
   frames?: number
+  rate?: '24' | '25' | '29.97' | '30'
+  sends?: Id[]
   note?: string
 }

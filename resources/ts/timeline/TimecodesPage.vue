@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { useSession } from '@/api/session'
 import { useShow, type TimeCode } from '@/api/show'
 import { useAttempt } from '@/components/attempt'
 import PlainForm from '@/kinds/PlainForm.vue'
 import ListPage from '@/lists/ListPage.vue'
 import type { Row } from '@/lists/rows'
+import { useEngine } from '@/live/engine'
 import { usePlaying } from './playing'
 import TimelineTabs from './TimelineTabs.vue'
 
@@ -13,6 +14,7 @@ import TimelineTabs from './TimelineTabs.vue'
 const show = useShow()
 const session = useSession()
 const playing = usePlaying()
+const engine = useEngine()
 const { failed, attempt } = useAttempt()
 const lost = (one: TimeCode) =>
   ({ stop: 'stops at once', frames: `goes on for ${one.frames ?? 10} frames`, on: 'goes on by itself' })[one.lost ?? 'frames']
@@ -31,6 +33,10 @@ const rows = computed<Row[]>(() =>
     text: `${playing.timecodeOf(one.id)?.time ?? ''} ${wordsOf(one)}`,
   })),
 )
+const to = ref('')
+/** As long as no port leads: if one does, the engine says so. */
+const press = (id: string, verb: string) => engine.pressPoint(`timecode:${id}/${verb}`)
+const put = (id: string) => engine.setPoint(`timecode:${id}`, to.value)
 const followers = (id: string) => show.timelines.filter((one) => one.timecode === id)
 const remove = (id: string, gone: () => void) =>
   attempt(async () => {
@@ -66,6 +72,12 @@ const remove = (id: string, gone: () => void) =>
         <p class="clock figures" role="timer">{{ playing.timecodeOf(part.id)?.time ?? '--:--:--:--' }}</p>
         <p>{{ health(part.id) }}, {{ playing.timecodeOf(part.id)?.rate ?? '' }} frames a second</p>
         <p class="quiet">{{ wordsOf(part) }}</p>
+        <form v-if="session.mayOperate" class="own" aria-label="Our own time" @submit.prevent="put(part.id)">
+          <v-btn @click="press(part.id, 'start')">Start</v-btn>
+          <v-btn @click="press(part.id, 'stop')">Stop</v-btn>
+          <input v-model="to" class="inline-field figures" aria-label="Time to go to" placeholder="01:00:00:00" />
+          <v-btn type="submit" :disabled="to === ''">Go there</v-btn>
+        </form>
         <p v-if="followers(part.id).length > 0">
           Followed by
           <router-link v-for="one in followers(part.id)" :key="one.id" :to="`/timeline-edit/${one.id}`">{{
@@ -86,6 +98,16 @@ const remove = (id: string, gone: () => void) =>
   margin: 12px 0;
   font-size: 56px;
   line-height: 1;
+}
+.own {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+  margin: 12px 0;
+}
+.own input {
+  width: 130px;
 }
 .words {
   overflow: hidden;

@@ -6,6 +6,7 @@ namespace NimbleJunction\Tests\Core\Timeline;
 
 use NimbleJunction\Core\Wire\FrameRate;
 use NimbleJunction\Core\Wire\Midi\FullFrame;
+use NimbleJunction\Core\Wire\Midi\QuarterFrames;
 use NimbleJunction\Core\Wire\TimeCode;
 use NimbleJunction\Tests\Support\Evening;
 use NimbleJunction\Tests\Support\Rig;
@@ -117,6 +118,64 @@ final class TimecodeTest extends TestCase
         self::assertEqualsWithDelta(12.4, $this->evening->read('timeline:song'), 0.2, 'the desk is silent: the tape leads again');
     }
 
+    public function testOurOwnRunsFromWhereItIsPutAndLeavesInQuarterFramesOnTheirGrid(): void
+    {
+        foreach (['24' => FrameRate::Film, '25' => FrameRate::Ebu, '29.97' => FrameRate::DropFrame, '30' => FrameRate::Smpte] as $word => $rate) {
+            $this->begin(['from' => [], 'rate' => (string) $word, 'sends' => ['lectern']]);
+            self::assertSame('', $this->evening->set('timecode:tape', '01:00:58:00'));
+            self::assertNotSame('', $this->evening->set('timecode:tape', 'soon'));
+            self::assertSame('', $this->evening->press('timecode:tape/start'));
+            $began = $this->evening->rig->now;
+            $times = [];
+            $reader = new QuarterFrames();
+            [$frames, $seconds] = $rate->exact();
+            $count = 0;
+            foreach ($this->evening->rig->pass(4.0) as [$at, $packet]) {
+                if ($packet->bytes[0] !== "\xF1") {
+                    continue;
+                }
+                $time = $reader->push(\ord($packet->bytes[1]));
+                self::assertEqualsWithDelta(round(($at - $began) * 4 * $frames / $seconds) * $seconds / $frames / 4, $at - $began, 1e-6, 'on the grid');
+                ++$count;
+                if ($time !== null) {
+                    $times[] = $time->stamp->spelled();
+                }
+            }
+            self::assertEqualsWithDelta(4 * 4 * $frames / $seconds, $count, 9);
+            $expected = [];
+            // Each time is the one of two frames later; the first of them is at the first whole eight pieces.
+            for ($time = TimeCode::of($rate, 1, 0, 58, 0), $n = 0; $n < \count($times); ++$n) {
+                $expected[] = $n === 0 ? $times[0] : $time->spelled();
+                $time = ($n === 0 ? self::parsed($times[0], $rate) : $time)->plus(2);
+            }
+            self::assertSame($expected, $times, (string) $word);
+            self::assertEqualsWithDelta(62.0, $this->evening->read('timeline:song'), $rate === FrameRate::DropFrame ? 0.2 : 0.05, 'the timeline follows it: from 58 s on');
+            self::assertSame('', $this->evening->press('timecode:tape/stop'));
+            $stands = $this->evening->read('timecode:tape');
+            $this->evening->rig->pass(1.0);
+            self::assertSame([$stands, 0], [$this->evening->read('timecode:tape'), $this->evening->read('timeline:song/running')]);
+        }
+    }
+
+    public function testWhatArrivesIsPassedOnAtAnotherRateAndAHandWaitsWhileAPortLeads(): void
+    {
+        $this->begin(['rate' => '30', 'sends' => ['lectern']]);
+        $this->tapeAt(TimeCode::of(FrameRate::Ebu, 1, 0, 10, 0));
+        $reader = new QuarterFrames();
+        $times = [];
+        for ($i = 0; $i < 300; ++$i) {
+            foreach ($this->piece(0.0) as $bytes) {
+                $time = $bytes[0] === "\xF1" ? $reader->push(\ord($bytes[1])) : null;
+                $times = $time === null ? $times : [...$times, $time->now];
+            }
+        }
+        $last = end($times);
+        self::assertGreaterThan(30, \count($times));
+        self::assertSame(FrameRate::Smpte, $last === false ? null : $last->rate);
+        self::assertEqualsWithDelta($this->tapeSeconds(), $last === false ? 0.0 : self::seconds($last), 0.1);
+        self::assertSame('a port leads it now', $this->evening->press('timecode:tape/stop'));
+    }
+
     /**
      * @param array<string, mixed> $code
      * @param array<string, mixed> $song
@@ -127,7 +186,7 @@ final class TimecodeTest extends TestCase
         $this->evening = new Evening([
             'ports' => [...Rig::document()['ports'], Rig::CABLE],
             'timecodes' => [['id' => 'tape', 'name' => 'Tape', 'from' => ['lectern'], ...$code]],
-            'timelines' => [['id' => 'song', 'name' => 'Song', 'length' => 60, 'timecode' => 'tape', 'startsAt' => '01:00:00:00', 'tracks' => [
+            'timelines' => [['id' => 'song', 'name' => 'Song', 'length' => 120, 'timecode' => 'tape', 'startsAt' => '01:00:00:00', 'tracks' => [
                 ['id' => 't', 'name' => 'T', 'does' => ['kind' => 'triggers', 'triggers' => [
                     ['id' => 'up', 'at' => 5, 'do' => [['kind' => 'set', 'point' => 'fixture:a/level', 'value' => 100]]],
                 ]]],
@@ -194,6 +253,11 @@ final class TimecodeTest extends TestCase
     private function tapeSeconds(): float
     {
         return ($this->tape === null ? 0.0 : self::seconds($this->tape)) + $this->pieces % 4 / 4 / $this->perSecond();
+    }
+
+    private static function parsed(string $text, FrameRate $rate): TimeCode
+    {
+        return TimeCode::of($rate, ...array_map(intval(...), preg_split('/[:;]/', $text) ?: []));
     }
 
     private static function seconds(TimeCode $time): float
