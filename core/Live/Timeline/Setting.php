@@ -6,12 +6,14 @@ namespace NimbleJunction\Core\Live\Timeline;
 
 use NimbleJunction\Core\Live\Runner;
 use NimbleJunction\Core\Point\Act;
+use NimbleJunction\Core\Point\PointKind;
 use NimbleJunction\Core\Point\Points;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Route\Action\SetAction;
 use NimbleJunction\Core\Route\Event;
 use NimbleJunction\Core\Timeline\Due;
 use NimbleJunction\Core\Timeline\Kind\LevelTrack;
+use NimbleJunction\Core\Timeline\Score;
 
 /** What timelines do to points: levels as they go on, moments as they come, and after a jump all as it would be by then. */
 final readonly class Setting
@@ -70,7 +72,7 @@ final readonly class Setting
     public function chase(LiveTimeline $live, ?float $from, int $now): void
     {
         $score = $live->timeline->score;
-        $states = $score->statesAt($live->seenAt);
+        $states = array_values(array_filter($score->statesAt($live->seenAt), fn(array $one): bool => $this->isState($one[2]->point)));
         $stays = $known = [];
         foreach ($states as [, $due, $action]) {
             $stays[$due->ownerId][$action->point->text()] = $known[$action->point->text()] = true;
@@ -111,6 +113,22 @@ final readonly class Setting
         }
     }
 
+    /** By an edit tracks are gone, are muted, or move another point: what they gave goes. */
+    public function leave(LiveTimeline $live, Score $next, int $now): void
+    {
+        foreach (array_keys($live->given) as $routeId) {
+            $point = ($live->timeline->score->levels[$routeId] ?? null)?->point;
+            if ($point !== null && ($next->levels[$routeId] ?? null)?->point?->text() !== $point->text()) {
+                $this->letGo($point, (string) $routeId, $now);
+                unset($live->given[$routeId]);
+            }
+        }
+        foreach (array_diff_key($live->set, $next->sets) as $owner => $points) {
+            $this->letGoAll((string) $owner, array_keys($points), $now);
+            unset($live->set[$owner]);
+        }
+    }
+
     /** All that it gives goes. */
     public function release(LiveTimeline $live, int $now): void
     {
@@ -121,14 +139,30 @@ final readonly class Setting
             }
         }
         foreach ($live->set as $owner => $points) {
-            foreach (array_keys($points) as $text) {
-                $point = Reference::parse((string) $text);
-                if ($point !== null && $point->kind !== 'value') {
-                    $this->letGo($point, (string) $owner, $now);
-                }
-            }
+            $this->letGoAll((string) $owner, array_keys($points), $now);
         }
         $live->given = $live->set = [];
+    }
+
+    /**
+     * Values of the show's own stay as they are.
+     *
+     * @param list<string> $points
+     */
+    private function letGoAll(string $owner, array $points, int $now): void
+    {
+        foreach ($points as $text) {
+            $point = Reference::parse((string) $text);
+            if ($point !== null && $point->kind !== 'value') {
+                $this->letGo($point, $owner, $now);
+            }
+        }
+    }
+
+    /** Whether it is something that stays: what is pressed, or moves time itself, is not done again. */
+    private function isState(Reference $point): bool
+    {
+        return ! \in_array($point->kind, ['timeline', 'timecode'], true) && $this->points->describe($point)?->kind !== PointKind::Press;
     }
 
     /** @param bool $goesOn whether it goes on, or acts anew */
@@ -166,7 +200,7 @@ final readonly class Setting
     private function letGo(Reference $point, string $routeId, int $now): void
     {
         ($this->runner)()->courses->forget("route {$routeId}", $point);
-        if (\in_array($point->kind, self::GIVEN, true)) {
+        if (\in_array($point->kind, self::GIVEN, true) && $this->isState($point)) {
             foreach ($this->points->members($point) as $member) {
                 $this->points->letGo($member, "route {$routeId}", $now);
             }

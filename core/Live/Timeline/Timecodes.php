@@ -218,14 +218,20 @@ final class Timecodes extends PlanRoom
         return '';
     }
 
-    /** Timelines that follow it go where it is. */
+    /** Timelines that follow it go where it is; of a group the first one that has something there. */
     private function lead(LiveTimecode $live, int $now): void
     {
+        $led = [];
         foreach ($this->timelines->live() as $timeline) {
-            if ($timeline->timeline->timecode === $live->timecode->id) {
-                $at = $live->at($now) - self::secondsOf($timeline->timeline->startsAt, $live->rate);
-                $at = fmod($at + 1.5 * self::DAY, self::DAY) - self::DAY / 2.0;
-                $this->following->follow($timeline, $at < -1e-6 ? null : max(0.0, $at), $live->isRunning, self::SLIP_FRAMES * $live->frame(), $now);
+            $group = $timeline->timeline->group;
+            if ($timeline->timeline->timecode !== $live->timecode->id || isset($led[$group])) {
+                continue;
+            }
+            $at = $live->at($now) - self::secondsOf($timeline->timeline->startsAt, $live->rate);
+            $at = fmod($at + 1.5 * self::DAY, self::DAY) - self::DAY / 2.0;
+            $this->following->follow($timeline, $at < -1e-6 ? null : max(0.0, $at), $live->isRunning, self::SLIP_FRAMES * $live->frame(), $now);
+            if ($group !== '' && $at >= 0.0 && $at < $timeline->timeline->score->ends) {
+                $led[$group] = true;
             }
         }
     }

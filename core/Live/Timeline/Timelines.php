@@ -64,9 +64,8 @@ final class Timelines implements Room
                 $live->pace = $this->pace($timeline);
                 $live->run($live->isPlaying, $now);
             }
-            $gone = array_diff_key($live->given, $timeline->score->levels);
+            $this->setting->leave($live, $timeline->score, $now);
             $live->timeline = $timeline;
-            $live->given = array_diff_key($live->given, $gone);
             $live->place($at, $now);
             if ($live->isOn) {
                 $this->setting->bring($live, $now);

@@ -76,6 +76,21 @@ final class TimecodeTest extends TestCase
         }
     }
 
+    public function testOfAGroupTheOneThatHasSomethingThereFollowsAndTheOtherIsLeftAlone(): void
+    {
+        $this->begin([], ['group' => 'songs', 'length' => 10]);
+        $song = $this->evening->rig->document['timelines'][0];
+        $this->evening->rig->adopt([...Evening::show(), 'ports' => [...Rig::document()['ports'], Rig::CABLE], 'timecodes' => [['id' => 'tape', 'name' => 'Tape', 'from' => ['lectern']]], 'timelines' => [
+            $song, ['id' => 'second', 'name' => 'Second', 'tracks' => []] + ['startsAt' => '01:00:05:00'] + $song,
+        ]]);
+        $this->tapeAt(TimeCode::of(FrameRate::Ebu, 1, 0, 6, 0));
+        $this->runs(2.0);
+        self::assertSame([1, 0], [$this->evening->read('timeline:song/running'), $this->evening->read('timeline:second/running')]);
+        $this->runs(4.0);
+        self::assertSame([0, 1], [$this->evening->read('timeline:song/running'), $this->evening->read('timeline:second/running')]);
+        self::assertEqualsWithDelta(7.0, $this->evening->read('timeline:second'), 0.1);
+    }
+
     public function testItGoesOverMidnight(): void
     {
         $this->begin([], ['startsAt' => '23:59:58:00']);

@@ -144,6 +144,40 @@ final class TimelineTest extends TestCase
         self::assertSame([0, 0], \array_slice($evening->levels(), 0, 2));
     }
 
+    public function testATrackThatIsMutedOrMovesAnotherPointWhileItPlaysLeavesNothingBehind(): void
+    {
+        $evening = self::evening();
+        $evening->press('timeline:song/play');
+        $evening->rig->pass(1.5);
+        self::assertEqualsWithDelta([255, 128], \array_slice($evening->levels(), 0, 2), 5);
+        $song = self::song();
+        $song['tracks'][0]['muted'] = $song['tracks'][1]['muted'] = true;
+        $evening->rig->adopt([...Evening::show(), 'timelines' => [$song]]);
+        self::assertSame([0, 0], \array_slice($evening->levels(), 0, 2));
+        $song['tracks'][1]['muted'] = false;
+        $evening->rig->adopt([...Evening::show(), 'timelines' => [$song]]);
+        self::assertEqualsWithDelta(128, $evening->levels()[1], 5);
+        $song['tracks'][1]['does']['point'] = 'fixture:h/red';
+        $evening->rig->adopt([...Evening::show(), 'timelines' => [$song]]);
+        self::assertSame(0, $evening->levels()[1]);
+        self::assertEqualsWithDelta(128, $evening->levels()[6], 5);
+    }
+
+    public function testWhatMovesATimelineItselfOrIsPressedIsNotDoneAgainByAJump(): void
+    {
+        $song = self::song();
+        $song['tracks'][0]['does']['triggers'][] = ['id' => 'back', 'at' => 0.5, 'do' => [['kind' => 'set', 'point' => 'timeline:song', 'value' => 0.6]]];
+        $song['tracks'][0]['does']['triggers'][] = ['id' => 'go', 'at' => 0.2, 'do' => [['kind' => 'set', 'point' => 'list:walk/go', 'value' => 1]]];
+        $evening = self::evening([], ['timelines' => [$song], 'lists' => [['id' => 'walk', 'name' => 'Walk', 'cues' => [['number' => '1'], ['number' => '2']]]]]);
+        $evening->set('timeline:song', 3.0);
+        self::assertSame([3.0, null], [$evening->read('timeline:song'), $evening->read('list:walk/cue')]);
+        $evening->set('timeline:song', 0.0);
+        $evening->press('timeline:song/play');
+        $evening->rig->pass(0.55);
+        self::assertEqualsWithDelta(0.65, $evening->read('timeline:song'), 0.03);
+        self::assertSame(1.0, $evening->read('list:walk/cue'));
+    }
+
     public function testItGoesOnAfterARestartWhereItWouldBe(): void
     {
         $evening = self::evening();
