@@ -18,6 +18,7 @@ use App\Http\Controllers\SessionController;
 use App\Http\Controllers\ShelfController;
 use App\Http\Controllers\ShowController;
 use App\Http\Controllers\SurfaceController;
+use App\Http\Controllers\TimelineController;
 use Illuminate\Support\Facades\Route;
 use NimbleJunction\Core\Show\Show;
 
@@ -71,6 +72,7 @@ Route::prefix('api')->group(function (): void {
         Route::post('packets/encode', [PacketController::class, 'encode']);
 
         Route::middleware('builds')->group(function (): void {
+            Route::post('show/timelines/{id}/midi', [TimelineController::class, 'midi']);
             Route::post('show/surfaces/file', [SurfaceController::class, 'file']);
             Route::post('show/surfaces/{id}/template', [SurfaceController::class, 'template']);
             Route::put('surfaces/{id}/code', [SurfaceController::class, 'setCode']);

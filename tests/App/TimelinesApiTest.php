@@ -4,7 +4,12 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\App;
 
+use NimbleJunction\Core\Wire\MidiFile\Division;
+use NimbleJunction\Core\Wire\MidiFile\Event;
+use NimbleJunction\Core\Wire\MidiFile\File;
+use NimbleJunction\Core\Wire\MidiFile\Track;
 use NimbleJunction\Engine\LiveLink\Role;
+use NimbleJunction\Tests\Support\NodeOracle;
 
 /** Timelines as they are stored: built, refused with the place of what is wrong, and what becomes of them when something is deleted. */
 final class TimelinesApiTest extends AppTestCase
@@ -38,6 +43,41 @@ final class TimelinesApiTest extends AppTestCase
         $this->postJson('/api/show/undo')->assertOk();
         self::assertSame('value:lamp', $this->track('encore', 'line')['does']['point']);
         $this->deleteJson('/api/show/timecodes/tape')->assertStatus(422)->assertJsonPath('faults.0.problem', 'there is no time code "tape"');
+    }
+
+    public function testNotesOfAMidiFileBecomeTriggersThatPressTheRoutesTheyWouldSetOff(): void
+    {
+        $this->as(Role::Builder);
+        $this->postJson('/api/show/notes', ['name' => 'First beat', 'note' => 36, 'channel' => 10])->assertOk();
+        $file = (new File(1, Division::perQuarter(480), [
+            new Track([Event::tempo(0, 500000), Event::meta(480, Event::MARKER, 'Verse'), Event::tempo(480, 1000000), Event::meta(0, Event::END_OF_TRACK)]),
+            new Track([
+                Event::meta(0, Event::TRACK_NAME, 'Kicks'),
+                Event::channel(0, "\x99\x24\x64"), Event::channel(240, "\x99\x24\x00"),
+                Event::channel(720, "\x90\x3c\x64"), Event::channel(480, "\x80\x3c\x40"),
+                Event::channel(0, "\x99\x24\x64"), Event::channel(240, "\x89\x24\x40"), Event::meta(0, Event::END_OF_TRACK),
+            ]),
+        ]))->encode();
+        $send = fn(string $id, string $bytes) => $this->call('POST', "/api/show/timelines/{$id}/midi", server: ['HTTP_ACCEPT' => 'application/json', 'CONTENT_TYPE' => 'application/octet-stream'], content: $bytes);
+        $send('before-doors', $file)->assertOk()->assertJsonPath('tracks', 1)->assertJsonPath('triggers', 3);
+        $track = $this->track('before-doors', 'kicks');
+        // The times of these notes by @tonejs/midi, which knows nothing of ours.
+        [$read] = NodeOracle::ask([['ask' => 'tonejs read', 'bytes' => bin2hex($file)]]);
+        $theirs = array_column($read['notes'], 'time');
+        sort($theirs);
+        self::assertEqualsWithDelta($theirs, array_column($track['does']['triggers'], 'at'), 0.001);
+        self::assertSame(['First beat', 'C4', 'First beat'], array_column($track['does']['triggers'], 'name'));
+        self::assertSame([['kind' => 'press', 'point' => 'route:kick']], array_map(static fn(array $one): array => ['kind' => $one['kind'], 'point' => $one['point']], $track['does']['triggers'][0]['do']));
+        self::assertSame([], $track['does']['triggers'][1]['do']);
+        self::assertEquals([['id' => 'verse', 'at' => 0.5, 'name' => 'Verse']], $this->timeline('before-doors')['markers']);
+        $this->postJson('/api/show/undo')->assertOk();
+        self::assertCount(1, $this->timeline('before-doors')['tracks']);
+        foreach (['', 'MThd', '{}', (new File(0, Division::perQuarter(96), [new Track([Event::meta(0, Event::END_OF_TRACK)])]))->encode()] as $wrong) {
+            $send('before-doors', $wrong)->assertStatus(422);
+        }
+        $send('gone', $file)->assertStatus(404);
+        $this->as(Role::Operator);
+        $send('before-doors', $file)->assertStatus(403);
     }
 
     public function testFaultsAreSaidWithTheirPlace(): void

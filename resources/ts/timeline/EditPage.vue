@@ -1,8 +1,10 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
+import { call } from '@/api/client'
 import { useSession } from '@/api/session'
 import { useShow } from '@/api/show'
+import { spellRefusal } from '@/components/attempt'
 import GoneNote from '@/components/GoneNote.vue'
 import { withNewTrack } from './edit'
 import { provideEditing } from './editing'
@@ -33,7 +35,21 @@ const state = computed(() => {
     .join(' · ')
 })
 const said = ref('')
-watch(selected, () => (said.value = ''))
+/** Its notes become triggers, named as it was agreed. */
+async function takeMidi(event: Event): Promise<void> {
+  const field = event.target as HTMLInputElement
+  const file = field.files?.[0]
+  field.value = ''
+  if (!file) return
+  said.value = ''
+  try {
+    const answer = (await show.take(call('POST', `show/timelines/${id}/midi`, file))) as { tracks?: number; triggers?: number }
+    said.value = `${answer.triggers} notes became triggers, on ${answer.tracks} ${answer.tracks === 1 ? 'track' : 'tracks'}.`
+    editing.fit()
+  } catch (refused) {
+    failed.value = spellRefusal(refused)
+  }
+}
 function add(kind: 'triggers' | 'levels'): void {
   if (!timeline.value) return
   const count = (timeline.value.tracks ?? []).length + 1
@@ -54,11 +70,15 @@ function add(kind: 'triggers' | 'levels'): void {
       <template v-if="session.mayBuild">
         <button type="button" class="small-button" @click="add('triggers')">Add triggers</button>
         <button type="button" class="small-button" @click="add('levels')">Add a level</button>
+        <label class="small-button file"
+          >MIDI file<input type="file" accept=".mid,.midi,audio/midi" class="d-sr-only" aria-label="MIDI file" @change="takeMidi"
+        /></label>
       </template>
       <v-btn :to="`/timeline/${id}`">Settings</v-btn>
     </div>
     <GoneNote :id="id" what="timeline" :all="show.timelines" path="/timeline" :loaded="show.document !== undefined" />
     <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
+    <p v-else-if="said" role="status">{{ said }}</p>
     <template v-if="timeline">
       <TransportBar />
       <div class="desk">
@@ -92,6 +112,13 @@ function add(kind: 'triggers' | 'levels'): void {
   display: flex;
   flex-direction: column;
   gap: 8px;
+}
+.file {
+  display: inline-flex;
+  align-items: center;
+}
+.file:focus-within {
+  outline: 2px solid var(--held);
 }
 .desk {
   display: grid;
