@@ -91,7 +91,7 @@ final readonly class MidiTracks
     /** @return list<array<string, mixed>> */
     private function triggers(Track $track): array
     {
-        $triggers = [];
+        $triggers = $known = [];
         $tick = 0;
         foreach ($track->events as $event) {
             $tick += $event->delta;
@@ -102,12 +102,14 @@ final readonly class MidiTracks
             }
             $channel = ($status & 15) + 1;
             $note = \ord($event->bytes[1]);
+            // Of thousands of notes most are the same ones.
+            $known[$event->bytes] ??= $this->listening(new Note($channel, $note, \ord($event->bytes[2])));
             $agreed = trim($this->show->agreed()->of($note, $channel), ' "');
             $triggers[] = [
                 'id' => 'n'.(\count($triggers) + 1),
                 'at' => $this->at($tick),
                 'name' => mb_substr($agreed === '' ? Pitch::name($note, $this->show->middleC) : $agreed, 0, 60),
-                'do' => array_map(static fn(string $route): array => ['kind' => 'press', 'point' => "route:{$route}"], $this->listening(new Note($channel, $note, \ord($event->bytes[2])))),
+                'do' => array_map(static fn(string $route): array => ['kind' => 'press', 'point' => "route:{$route}"], $known[$event->bytes]),
             ];
         }
 

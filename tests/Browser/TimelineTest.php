@@ -5,6 +5,10 @@ declare(strict_types=1);
 namespace NimbleJunction\Tests\Browser;
 
 use Facebook\WebDriver\WebDriverKeys;
+use NimbleJunction\Core\Wire\MidiFile\Division;
+use NimbleJunction\Core\Wire\MidiFile\Event;
+use NimbleJunction\Core\Wire\MidiFile\File;
+use NimbleJunction\Core\Wire\MidiFile\Track;
 
 /** A timeline is made, set by ear, drawn, played, jumped in; time code is seen to run. */
 final class TimelineTest extends BrowserTestCase
@@ -84,6 +88,27 @@ final class TimelineTest extends BrowserTestCase
         $this->untilScript($said, 'Doors, at 7.00');
         self::$chrome->press('Mute', '.names');
         $this->untilScript('return document.querySelector("[aria-label=\"Mute Looks\"]").getAttribute("aria-pressed")', 'true');
+    }
+
+    public function testNotesOfAMidiFileBecomeTriggers(): void
+    {
+        $path = sys_get_temp_dir().'/junction-test-'.bin2hex(random_bytes(6)).'.mid';
+        file_put_contents($path, (new File(0, Division::perQuarter(480), [new Track([
+            Event::meta(0, Event::TRACK_NAME, 'Cues'), Event::channel(480, "\x99\x24\x64"), Event::channel(960, "\x99\x26\x64"), Event::meta(0, Event::END_OF_TRACK),
+        ])]))->encode());
+        try {
+            self::$chrome->driver->get(self::$demo->url('/timeline-edit/before-doors'));
+            self::$chrome->find('canvas');
+            self::$chrome->find('input[aria-label="MIDI file"]')->sendKeys($path);
+            $this->sees('[role=status]', '2 notes became triggers, on 1 track.');
+        } finally {
+            unlink($path);
+        }
+        self::$chrome->press('Cues', '.names');
+        self::$chrome->find('canvas')->sendKeys([WebDriverKeys::ARROW_RIGHT, WebDriverKeys::ARROW_RIGHT]);
+        $this->untilScript('return document.querySelector("canvas + p").textContent.endsWith("at 1.50")', true);
+        $this->undo('take in a MIDI file on timeline "before-doors"');
+        $this->untilScript('return document.querySelector(".names").textContent.includes("Cues")', false);
     }
 
     public function testTimeCodeOfTheWorkstationIsSeenToRunAndToStop(): void
