@@ -86,7 +86,7 @@ function dismiss(): void {
     <template v-if="framed">
       <a class="skip" href="#main">Skip to the page</a>
       <PulseStrip @keys="keyList = true" />
-      <SideRail />
+      <SideRail :class="{ drawn: drawer }" />
       <main id="main" tabindex="-1" :class="{ drawn: drawer }"><router-view /></main>
       <TraceDrawer v-model="drawer" />
       <BottomBar @find="palette = true" @keys="keyList = true" />

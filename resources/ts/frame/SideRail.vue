@@ -30,6 +30,10 @@ const session = useSession()
   padding: 12px 0;
   overflow: auto;
 }
+/* It ends where the open trace begins: every page is reached by scrolling. */
+.rail.drawn {
+  bottom: 300px;
+}
 .rail a,
 .rail button {
   display: block;

@@ -8,7 +8,7 @@ import { useEditing } from './editing'
 import { useTrackKeys } from './keys'
 import { rangeOf } from './line'
 import { inksOf } from './inks'
-import { atOf, barWords, followed, timeWords, xOf, zoomed } from './view'
+import { atOf, barWords, followed, timeWords, zoomed } from './view'
 
 /** The tracks over time, on a canvas: marks and points are chosen, dragged and set; a press on the ruler goes there. */
 const editing = useEditing()
@@ -150,7 +150,6 @@ const words = computed(() => {
   const more = editing.selected.value.length - 1
   return found ? `${found.name}, at ${when(found.at)}${more > 0 ? `, and ${more} more` : ''}` : ''
 })
-defineExpose({ xOf: (at: number) => xOf(editing.view.value, at) })
 </script>
 
 <template>
