@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Tests\Browser;
 
 use Facebook\WebDriver\Exception\ElementNotInteractableException;
+use Facebook\WebDriver\Exception\StaleElementReferenceException;
 use Facebook\WebDriver\WebDriverKeys;
 use Facebook\WebDriver\WebDriverSelect;
 use NimbleJunction\Tests\Support\Background;
@@ -118,7 +119,7 @@ abstract class BrowserTestCase extends TestCase
         Background::until(static function () use ($keys): bool {
             try {
                 self::$chrome->driver->getKeyboard()->sendKeys($keys);
-            } catch (ElementNotInteractableException) {
+            } catch (ElementNotInteractableException|StaleElementReferenceException) {
                 // What had the focus is just going: nothing was typed.
                 return false;
             }
