@@ -59,6 +59,10 @@ final class Timelines implements Room
             if ($live->timeline === $timeline) {
                 continue;
             }
+            if ($live->isPlaying) {
+                // What has come by now, and was not looked at yet, is not lost by an edit.
+                $this->goOnOne($live, $now);
+            }
             $at = $live->pace->at($now);
             if ($live->timeline->unit !== $timeline->unit || $live->timeline->tempo !== $timeline->tempo) {
                 $live->pace = $this->pace($timeline);
@@ -67,6 +71,9 @@ final class Timelines implements Room
             $this->setting->leave($live, $timeline->score, $now);
             $live->timeline = $timeline;
             $live->place($at, $now);
+            if ($live->isPlaying) {
+                $live->next = $timeline->score->placeAt($at + 2 * self::SOON);
+            }
             if ($live->isOn) {
                 $this->setting->bring($live, $now);
             }

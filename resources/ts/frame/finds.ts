@@ -54,6 +54,15 @@ const pages: Partial<Record<ListName, (id: string) => string>> = {
   pixels: (id) => `/patch-pixels/${id}`,
   profiles: (id) => `/patch-profiles/${id}`,
   routes: (id) => `/routes/${id}`,
+  looks: (id) => `/programme/${id}`,
+  lists: (id) => `/programme-lists/${id}`,
+  masters: (id) => `/programme-masters/${id}`,
+  waves: (id) => `/programme-waves/${id}`,
+  tempos: (id) => `/programme-tempo/${id}`,
+  timelines: (id) => `/timeline-edit/${id}`,
+  timecodes: (id) => `/timeline-codes/${id}`,
+  surfaces: (id) => `/surfaces/${id}`,
+  panels: (id) => `/surfaces-panels/${id}`,
   values: () => '/show',
 }
 

@@ -17,6 +17,8 @@ const SORTS = [
   ['wave', 'Waves'],
   ['tempo', 'Tempos'],
   ['pixels', 'Pixels'],
+  ['timeline', 'Timelines'],
+  ['timecode', 'Time code'],
   ['route', 'Routes'],
   ['port', 'Ports'],
 ] as const

@@ -20,12 +20,14 @@ const of = computed(() => {
   const track = descriptions.value?.kinds.trackKind?.find((one) => one.kind === kind)
   return track?.fields.find((one) => one.name === field)?.part
 })
+const isLocked = computed(() => editing.timeline.value?.tracks?.find((one) => one.id === props.item.track)?.locked === true)
+const mayChange = computed(() => session.mayBuild && !isLocked.value)
 const fields = computed(() => of.value?.fields ?? [])
 const title = computed(() => (props.item.track === MARKERS ? 'Marker' : 'value' in props.part ? 'Point of the line' : 'Trigger'))
 const { draft, isChanged, store } = useStanding(
   () => props.part,
   () => fields.value,
-  () => session.mayBuild,
+  () => mayChange.value,
   (values) => {
     if (editing.timeline.value) editing.turnInto(changed(editing.timeline.value, props.item, values as unknown as Moment))
   },
@@ -35,10 +37,11 @@ const { draft, isChanged, store } = useStanding(
 <template>
   <form class="panel" :aria-label="title" @submit.prevent="store">
     <h2>{{ title }}</h2>
-    <fieldset class="bare fields" :disabled="!session.mayBuild">
+    <fieldset class="bare fields" :disabled="!mayChange">
       <PartFields v-model="draft" :fields="fields" :without="['id']" />
     </fieldset>
-    <div v-if="session.mayBuild" class="actions">
+    <p v-if="isLocked" class="small quiet">Its track is locked.</p>
+    <div v-if="mayChange" class="actions">
       <v-btn type="submit" variant="flat" color="primary" :disabled="!isChanged">Save</v-btn>
     </div>
   </form>

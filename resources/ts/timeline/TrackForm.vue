@@ -43,12 +43,13 @@ function remove(): void {
           : 'What happens at moments. Click twice to set a trigger, or press T while it plays.'
       }}
     </p>
-    <fieldset class="bare fields" :disabled="!session.mayBuild">
+    <fieldset class="bare fields" :disabled="!session.mayBuild || track.locked">
       <v-text-field v-model="draft.name" label="Name" class="wide" :maxlength="60" required />
       <PointField v-if="track.does.kind === 'levels'" v-model="draft.point" label="It moves" class="wide" />
       <v-text-field v-model="draft.colour" label="Colour; empty for the usual one" placeholder="#1f6f5c" class="wide" />
     </fieldset>
-    <div v-if="session.mayBuild" class="actions">
+    <p v-if="track.locked" class="small quiet">It is locked.</p>
+    <div v-else-if="session.mayBuild" class="actions">
       <v-btn type="submit" variant="flat" color="primary">Save</v-btn>
       <v-btn color="error" @click="remove">Delete track</v-btn>
     </div>

@@ -144,6 +144,23 @@ final class TimelineTest extends TestCase
         self::assertSame([0, 0], \array_slice($evening->levels(), 0, 2));
     }
 
+    public function testAnEditInTheVeryMomentLosesNoTriggerAndDoesNoneTwice(): void
+    {
+        foreach ([0.995, 1.0, 1.003, 1.02] as $at) {
+            $evening = self::evening();
+            $evening->press('timeline:song/play');
+            $sent = self::counted($evening->rig->pass(0.99));
+            // Time has passed, and nobody was woken: the edit comes first.
+            $evening->rig->now += $at - 0.99;
+            $song = self::song(['note' => 'Edited']);
+            $left = $evening->rig->adopt([...Evening::show(), 'timelines' => [$song]]);
+            $packets = [...array_map(static fn(OutgoingPacket $one): array => [0.0, $one], $left), ...$evening->rig->pass(0.5)];
+            self::assertSame(['/one' => 1], self::counted($packets), "an edit at {$at} s");
+            self::assertSame([], $sent);
+            self::assertSame(255, $evening->levels()[0]);
+        }
+    }
+
     public function testATrackThatIsMutedOrMovesAnotherPointWhileItPlaysLeavesNothingBehind(): void
     {
         $evening = self::evening();
