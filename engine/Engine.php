@@ -8,6 +8,7 @@ use NimbleJunction\Core\Junction;
 use NimbleJunction\Core\Plan\Compiler;
 use NimbleJunction\Core\Plan\Identity;
 use NimbleJunction\Core\Plan\Plan;
+use NimbleJunction\Core\Live\Recording\Recorder;
 use NimbleJunction\Core\Point\Act;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Port\OutgoingPacket;
@@ -236,6 +237,15 @@ final class Engine
         [$refusal, $packets] = $this->junction->press($reference, $act, self::now());
         $this->dispatch($packets);
         $this->keeper?->look();
+        $this->schedule();
+
+        return $refusal;
+    }
+
+    /** @param \Closure(Recorder, int): string $deed why it cannot be done, '' when it is; told the time */
+    public function record(\Closure $deed): string
+    {
+        $refusal = $deed($this->junction->programme->recorder, self::now());
         $this->schedule();
 
         return $refusal;

@@ -16,13 +16,17 @@ final class GoneFromTimelines
         $draft->read('timelines', $draft->ids('timelines'));
         foreach ($draft->ids('timelines') as $id) {
             $part = $draft->part('timelines', $id);
-            $tracks = $part['tracks'] ?? null;
-            if ($part === null || ! \is_array($tracks)) {
+            if ($part === null) {
                 continue;
             }
-            $left = array_map(static fn(mixed $track): mixed => \is_array($track) ? self::track($track, $isGone) : $track, $tracks);
-            if ($left !== $tracks) {
-                $draft->put('timelines', $id, [...$part, 'tracks' => $left]);
+            $left = $part;
+            foreach (['tracks' => self::track(...), 'takes' => self::take(...)] as $name => $of) {
+                if (\is_array($part[$name] ?? null)) {
+                    $left[$name] = array_map(static fn(mixed $one): mixed => \is_array($one) ? $of($one, $isGone) : $one, $part[$name]);
+                }
+            }
+            if ($left !== $part) {
+                $draft->put('timelines', $id, $left);
             }
         }
     }
@@ -51,5 +55,22 @@ final class GoneFromTimelines
         }
 
         return [...$track, 'does' => $does];
+    }
+
+    /**
+     * @param array<mixed> $take
+     * @param \Closure(string): bool $isGone
+     *
+     * @return array<mixed>
+     */
+    private static function take(array $take, \Closure $isGone): array
+    {
+        foreach (\is_array($take['lanes'] ?? null) ? $take['lanes'] : [] as $i => $lane) {
+            if (\is_array($lane) && \is_string($lane['point'] ?? null) && $isGone($lane['point'])) {
+                unset($take['lanes'][$i]['point']);
+            }
+        }
+
+        return $take;
     }
 }

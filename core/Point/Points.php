@@ -13,6 +13,9 @@ final class Points implements Readings
     /** @var list<PointRoom> each once, however many kinds it has */
     private array $all = [];
 
+    /** @var (\Closure(Reference, Act): void)|null somebody who sees who sets what; null as long as nobody does */
+    public ?\Closure $watcher = null;
+
     /** @param (\Closure(Reference): void)|null $pressed a point has been pressed */
     public function __construct(private readonly ?\Closure $pressed = null)
     {
@@ -50,7 +53,12 @@ final class Points implements Readings
 
     public function set(Reference $reference, int|float|string $value, Act $act, int $now): string
     {
-        return ($this->rooms[$reference->kind] ?? null)?->set($reference, $value, $act, $now) ?? self::unknown($reference);
+        $refusal = ($this->rooms[$reference->kind] ?? null)?->set($reference, $value, $act, $now) ?? self::unknown($reference);
+        if ($refusal === '' && $this->watcher !== null) {
+            ($this->watcher)($reference, $act);
+        }
+
+        return $refusal;
     }
 
     public function press(Reference $reference, Act $act, int $now): string

@@ -44,6 +44,13 @@ final readonly class TimelineReferences
                 }
             }
         }
+        foreach ($timeline->takes as $i => $take) {
+            foreach ($take->lanes as $k => $lane) {
+                if ($lane->point !== null && ! PointNames::isThere($this->show, $lane->point)) {
+                    $faults[] = new Fault("{$path}/takes/{$i}/lanes/{$k}/point", "there is no point \"{$lane->point->text()}\"", Reference::RULE);
+                }
+            }
+        }
 
         return $faults;
     }

@@ -36,6 +36,7 @@ final readonly class Timeline implements Part, Checked
      * @param string $startsAt time code at which it is at its beginning
      * @param list<Track> $tracks
      * @param list<Marker> $markers
+     * @param list<Take> $takes
      */
     public function __construct(
         public string $id,
@@ -53,6 +54,7 @@ final readonly class Timeline implements Part, Checked
         public array $tracks = [],
         public array $markers = [],
         public string $note = '',
+        public array $takes = [],
     ) {
         $this->score = new Score($this);
     }
@@ -80,12 +82,13 @@ final readonly class Timeline implements Part, Checked
             Field::objects('tracks', 'Tracks', Track::class, self::MOST_TRACKS),
             Field::objects('markers', 'Markers', Marker::class, 1000),
             Field::textOrNone('note', 'Note', 1000)->rare(),
+            Field::objects('takes', 'Takes', Take::class, Take::MOST),
         ];
     }
 
     public function check(Fields $fields): void
     {
-        foreach (['tracks' => $this->tracks, 'markers' => $this->markers] as $list => $parts) {
+        foreach (['tracks' => $this->tracks, 'markers' => $this->markers, 'takes' => $this->takes] as $list => $parts) {
             $known = [];
             foreach ($parts as $i => $part) {
                 if (isset($known[$part->id])) {

@@ -37,6 +37,9 @@ final class Orders
         Foresee::class,
         Touch::class,
         SendAway::class,
+        RecordTake::class,
+        EndRecording::class,
+        FetchTakes::class,
     ];
 
     /**

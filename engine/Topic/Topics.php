@@ -30,6 +30,7 @@ final class Topics
         ProgrammeTopic::class,
         SurfaceTopic::class,
         TimelinesTopic::class,
+        RecordingTopic::class,
     ];
 
     /** @return array<string, Topic> by name */
@@ -58,6 +59,7 @@ final class Topics
             new ProgrammeTopic($junction),
             new SurfaceTopic($junction),
             new TimelinesTopic($junction),
+            new RecordingTopic($junction),
         ];
 
         return array_combine(array_map(static fn(Topic $topic): string => $topic::name(), $topics), $topics);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Live\Programme;
 
 use NimbleJunction\Core\Live\Changes;
+use NimbleJunction\Core\Live\Recording\Recorder;
 use NimbleJunction\Core\Live\Runner;
 use NimbleJunction\Core\Live\Sending;
 use NimbleJunction\Core\Live\Timeline\Setting;
@@ -32,6 +33,7 @@ final class LiveProgramme
     public readonly Waves $waves;
     public readonly Timelines $timelines;
     public readonly Timecodes $timecodes;
+    public readonly Recorder $recorder;
     private readonly ListPoints $listPoints;
     private readonly TimelinePoints $timelinePoints;
     private readonly Giving $giving;
@@ -62,7 +64,8 @@ final class LiveProgramme
         $this->moving = new Moving($universes, $changes, $this->masters, $this->looks);
         $this->waves = new Waves($this->giving, $this->moving, $this->tempos, $changed);
         $this->timelines = new Timelines(new Setting($points, $runner, $happened, $this->quietly(...), $this->looks->claim(...), $this->finish(...)), $this->tempos, $changed);
-        $this->timelinePoints = new TimelinePoints($this->timelines);
+        $this->recorder = new Recorder($points, $this->timelines);
+        $this->timelinePoints = new TimelinePoints($this->timelines, $this->recorder);
         $this->timecodes = new Timecodes($this->timelines, $sending, $changed);
         foreach ([$this->looks, $this->listPoints, $this->masters, $this->common, $this->tempos, $this->waves, $this->timelinePoints, $this->timecodes] as $room) {
             $points->add($room);
@@ -86,6 +89,7 @@ final class LiveProgramme
         $this->timelinePoints->adopt($plan);
         $this->timelines->goOnBy($plan, $now);
         $this->timecodes->adopt($plan);
+        $this->recorder->adopt();
         $this->lists->goOnBy($plan, $now);
         $this->looks->goOnBy($plan, $now);
         $this->waves->goOnBy($plan, $now);
@@ -122,6 +126,7 @@ final class LiveProgramme
             $this->tempos->dueAt(),
             $this->timecodes->dueAt(),
             $this->timelines->dueAt($this->lastFrame),
+            $this->recorder->dueAt(),
             $this->lists->dueAt($this->lastFrame),
             $this->looks->dueAt($this->lastFrame),
             $this->masters->dueAt($this->lastFrame),
@@ -139,6 +144,7 @@ final class LiveProgramme
         $this->lastFrame = $now;
         $this->timecodes->goOn($now);
         $this->timelines->goOn($now);
+        $this->recorder->goOn($now);
         $this->lists->goOn($now);
         $this->looks->goOn($now);
         $this->masters->goOn($now);

@@ -28,6 +28,9 @@ final class LiveTimeline
     /** @var array<string, float> what its levels give, by the route that owns it */
     public array $given = [];
 
+    /** @var array<string, true> points whose levels are left to somebody else, as long as they are recorded */
+    public array $silent = [];
+
     /** @var array<string, array<string, true>> points that its moments have set, by the route that owns them */
     public array $set = [];
 

@@ -170,7 +170,8 @@ final readonly class Setting
     {
         $value = $track->line->at($live->seenAt);
         $before = $live->given[$routeId] ?? null;
-        if ($track->point === null || ($value === $before && ($goesOn || $value === null))) {
+        $isSilent = $track->point !== null && isset($live->silent[$track->point->text()]);
+        if ($track->point === null || $isSilent || ($value === $before && ($goesOn || $value === null))) {
             return;
         }
         if ($value === null) {

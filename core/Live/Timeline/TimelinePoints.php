@@ -5,17 +5,20 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Live\Timeline;
 
 use NimbleJunction\Core\Live\Points\PlanRoom;
+use NimbleJunction\Core\Live\Recording\Recorder;
+use NimbleJunction\Core\Live\Recording\RecordingPlan;
 use NimbleJunction\Core\Point\Act;
 use NimbleJunction\Core\Point\Notice;
 use NimbleJunction\Core\Point\Point;
 use NimbleJunction\Core\Point\PointKind;
 use NimbleJunction\Core\Point\Reference;
+use NimbleJunction\Core\Timeline\Kind\LevelTrack;
 use NimbleJunction\Core\Timeline\Timelines as Document;
 
 /** Timelines as points: where they are, whether they run, how fast, in which section; and what can be pressed. */
 final class TimelinePoints extends PlanRoom
 {
-    public function __construct(private readonly Timelines $timelines)
+    public function __construct(private readonly Timelines $timelines, private readonly Recorder $recorder)
     {
         parent::__construct();
     }
@@ -43,7 +46,7 @@ final class TimelinePoints extends PlanRoom
             '' => new Point($reference, $name, PointKind::Number, 0.0, $timeline->score->ends, $unit, isSet: true, isPressed: true),
             'position' => new Point($reference, $name, PointKind::Number, 0.0, $timeline->score->ends, $unit, isSet: true),
             'rate' => new Point($reference, $name, PointKind::Number, Timelines::LOWEST_RATE, Timelines::HIGHEST_RATE, isSet: true),
-            'running', 'loop' => new Point($reference, $name, PointKind::Switch, isSet: true, isPressed: true),
+            'running', 'loop', 'record' => new Point($reference, $name, PointKind::Switch, isSet: true, isPressed: true),
             'section' => new Point($reference, $name, PointKind::Text),
             default => new Point($reference, $name, PointKind::Press, isPressed: true),
         };
@@ -58,6 +61,7 @@ final class TimelinePoints extends PlanRoom
             \in_array($reference->part, ['', 'position'], true) => round($live->seenAt, 3),
             $reference->part === 'running' => (int) $live->isPlaying,
             $reference->part === 'loop' => (int) $live->loops(),
+            $reference->part === 'record' => (int) $this->isRecorded($reference->id),
             $reference->part === 'rate' => $live->rate,
             $reference->part === 'section' => $live->section(),
             default => null,
@@ -74,6 +78,7 @@ final class TimelinePoints extends PlanRoom
             $reference->part === 'rate' => $this->timelines->setRate($id, (float) $value, $now),
             $reference->part === 'running' => (float) $value > 0.0 ? $this->timelines->play($id, $now) : $this->timelines->pause($id, $now),
             $reference->part === 'loop' => $this->timelines->setLoop($id, (float) $value > 0.0),
+            $reference->part === 'record' => $this->record($id, (float) $value > 0.0, $now),
             $reference->part === 'section' => 'it says in which section that is, and cannot be set',
             // A button that is set to 1 is pressed; as it comes up nothing happens.
             default => (float) $value > 0.0 ? $this->press($reference, $act, $now) : '',
@@ -91,6 +96,7 @@ final class TimelinePoints extends PlanRoom
             'pause' => $this->timelines->pause($id, $now),
             'stop' => $this->timelines->stop($id, $now),
             'loop' => $this->timelines->setLoop($id, $live?->loops() !== true),
+            'record' => $this->record($id, ! $this->isRecorded($id), $now),
             'next', 'previous' => $this->timelines->toMarker($id, $reference->part === 'next', $now),
             default => 'it can be set, and not pressed',
         };
@@ -99,6 +105,29 @@ final class TimelinePoints extends PlanRoom
     public function letGo(Reference $reference, string $owner, int $now): string
     {
         return $this->timelines->stop($reference->id, $now);
+    }
+
+    private function isRecorded(string $id): bool
+    {
+        return $this->recorder->isAtWork() && $this->recorder->plan?->timeline === $id;
+    }
+
+    /** By a foot switch: as it was recorded last, or all levels that are not locked. */
+    private function record(string $id, bool $isOn, int $now): string
+    {
+        if (! $isOn || $this->isRecorded($id)) {
+            return $isOn || ! $this->isRecorded($id) ? '' : $this->recorder->stop($now);
+        }
+        if ($this->recorder->state === 'done') {
+            return 'a recording waits: keep it, or throw it away';
+        }
+        $points = [];
+        foreach ($this->plan->timelines->timelines[$id]->tracks ?? [] as $track) {
+            $point = $track->does instanceof LevelTrack && ! $track->locked ? $track->does->point : null;
+            $points = $point === null ? $points : [...$points, $point];
+        }
+
+        return $this->recorder->start($this->recorder->lastFor($id) ?? new RecordingPlan($id, $points), $now);
     }
 
     public function all(): iterable

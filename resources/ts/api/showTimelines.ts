@@ -18,6 +18,7 @@ export interface Timeline {
   tracks?: Track[]
   markers?: Marker[]
   note?: string
+  takes?: Take[]
 }
 export interface Track {
   id: Id
@@ -56,6 +57,20 @@ export interface Marker {
   at?: number
   name: string
   isSection?: boolean
+}
+export interface Take {
+  id: Id
+  name: string
+  lanes?: WhatOnePointDid[]
+  note?: string
+}
+export interface WhatOnePointDid {
+  from: number
+  to: number
+  point?: Point
+  knots?: PointOfALine[]
+  samples?: number
+  off?: number
 }
 export interface TimeCode {
   id: Id

@@ -86,6 +86,30 @@ export interface Reasons {
   reasons: ReasonLine[]
 }
 
+export interface RecordedKnot {
+  at: number
+  value: number
+  to: string
+}
+
+export interface RecordedLane {
+  from: number
+  to: number
+  point: string
+  knots: RecordedKnot[]
+  samples: number
+  off: number
+}
+
+export interface RecordedTake {
+  lanes: RecordedLane[]
+}
+
+export interface RecordedTakes {
+  timeline: string
+  takes: RecordedTake[]
+}
+
 export interface SlotContribution {
   name: string
   level: number
@@ -135,6 +159,9 @@ export interface Orders {
   'foresee': { look?: string, list?: string, cue?: string, values?: object[] }
   'touch': { surface: string, control: string, part?: string, value?: number | string | boolean }
   'send-away': { page: number }
+  'record': { timeline: string, points?: string[], mode?: string, plays?: boolean, from?: number, to?: number, countIn?: number, latency?: number, still?: number }
+  'end-recording': { forgets?: boolean }
+  'recorded': { tolerance?: number }
 }
 
 /** What the answers to them have beside "ok". */
@@ -162,4 +189,7 @@ export interface Answers {
   'foresee': Foreseen
   'touch': object
   'send-away': object
+  'record': object
+  'end-recording': object
+  'recorded': RecordedTakes
 }

@@ -14,6 +14,7 @@ import type {
   Person,
   PortOutages,
   ProgrammeNews,
+  RecordingNews,
   ScopeNews,
   Sources as SourcesSaid,
   SurfaceNews,
@@ -75,6 +76,8 @@ export const useEngine = defineStore('engine', () => {
   const programme = shallowRef<{ news: ProgrammeNews; at: number } | null>(null)
   /** Where timelines are, and when that was said, by this page's clock. */
   const timelines = shallowRef<{ news: TimelinesNews; at: number } | null>(null)
+  /** How the recording of a take stands, and when that was said, by this page's clock. */
+  const recording = shallowRef<{ news: RecordingNews; at: number } | null>(null)
   /** Who else is here, and where. */
   const present = shallowRef<Person[]>([])
   const said = ref('')
@@ -126,6 +129,9 @@ export const useEngine = defineStore('engine', () => {
         break
       case 'timelines':
         timelines.value = { news: message, at: performance.now() }
+        break
+      case 'recording':
+        recording.value = { news: message, at: performance.now() }
         break
       case 'present':
         present.value = message.people
@@ -300,6 +306,7 @@ export const useEngine = defineStore('engine', () => {
     pressPoint,
     programme,
     timelines,
+    recording,
     gather,
     preview,
     foresee,

@@ -1,5 +1,5 @@
 /* Made by bin/live-types of the classes in engine/Said, engine/Topic and engine/Order. Change those, not these files. */
-import type { ControlLife, EngineLife, HeldSlot, LearnCandidate, LentDevice, ListLife, LookLife, MasterLife, MinuteCounts, NearLine, Neighbour, OutageLine, Person, PortLife, SourceLife, Stray, SurfacePage, TempoLife, TimecodeLife, TimelineLife, TraceEvent, UnansweredLine, UniverseLife, WaveLife } from './shapes'
+import type { ArmedPoint, ControlLife, EngineLife, HeldSlot, LearnCandidate, LentDevice, ListLife, LookLife, MasterLife, MinuteCounts, NearLine, Neighbour, OutageLine, Person, PortLife, SourceLife, Stray, SurfacePage, TempoLife, TimecodeLife, TimelineLife, TraceEvent, UnansweredLine, UniverseLife, WaveLife } from './shapes'
 
 export interface ControlsNews {
   type: 'controls'
@@ -82,6 +82,18 @@ export interface ProgrammeNews {
   fadeTime: number
 }
 
+export interface RecordingNews {
+  type: 'recording'
+  n: number
+  now: number
+  state: string
+  timeline: string
+  startsAt: number
+  points: ArmedPoint[]
+  passes: number
+  why: string
+}
+
 export interface RouteNews {
   type: 'route'
   n: number
@@ -162,9 +174,9 @@ export interface Welcome {
 }
 
 /** What the engine says unasked. */
-export type Message = Welcome | Status | Minutes | Finds | TraceNews | Sources | ScopeNews | PointNews | Present | PortOutages | LearnNews | MissesNews | RouteNews | ProgrammeNews | SurfaceNews | ControlsNews | TimelinesNews | LentNews
+export type Message = Welcome | Status | Minutes | Finds | TraceNews | Sources | ScopeNews | PointNews | Present | PortOutages | LearnNews | MissesNews | RouteNews | ProgrammeNews | SurfaceNews | ControlsNews | TimelinesNews | RecordingNews | LentNews
 
-export type TopicName = 'status' | 'minutes' | 'finds' | 'trace' | 'levels' | 'sources' | 'scope' | 'points' | 'present' | 'outages' | 'learn' | 'misses' | 'route' | 'programme' | 'surface' | 'timelines'
+export type TopicName = 'status' | 'minutes' | 'finds' | 'trace' | 'levels' | 'sources' | 'scope' | 'points' | 'present' | 'outages' | 'learn' | 'misses' | 'route' | 'programme' | 'surface' | 'timelines' | 'recording'
 
 export type * from './answers'
 export type * from './shapes'

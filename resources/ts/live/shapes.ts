@@ -1,5 +1,11 @@
 /* Made by bin/live-types of the classes in engine/Said, engine/Topic and engine/Order. Change those, not these files. */
 
+export interface ArmedPoint {
+  point: string
+  name: string
+  isWritten: boolean
+}
+
 export interface ControlLife {
   at: (number | null)[]
   text: string
