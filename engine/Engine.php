@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace NimbleJunction\Engine;
 
 use NimbleJunction\Core\Junction;
+use NimbleJunction\Core\Live\Recording\Recorder;
 use NimbleJunction\Core\Plan\Compiler;
 use NimbleJunction\Core\Plan\Identity;
 use NimbleJunction\Core\Plan\Plan;
-use NimbleJunction\Core\Live\Recording\Recorder;
 use NimbleJunction\Core\Point\Act;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Port\OutgoingPacket;

@@ -73,6 +73,11 @@ Route::prefix('api')->group(function (): void {
 
         Route::middleware('builds')->group(function (): void {
             Route::post('show/timelines/{id}/midi', [TimelineController::class, 'midi']);
+            Route::post('show/timelines/{id}/takes', [TimelineController::class, 'keep']);
+            Route::post('show/timelines/{id}/takes/{take}/lay', [TimelineController::class, 'lay']);
+            Route::post('show/timelines/{id}/takes/{take}/loop', [TimelineController::class, 'loop']);
+            Route::post('show/timelines/{id}/thin', [TimelineController::class, 'thin']);
+            Route::post('show/timelines/{id}/drawn', [TimelineController::class, 'draw']);
             Route::post('show/surfaces/file', [SurfaceController::class, 'file']);
             Route::post('show/surfaces/{id}/template', [SurfaceController::class, 'template']);
             Route::put('surfaces/{id}/code', [SurfaceController::class, 'setCode']);

@@ -19,6 +19,17 @@ final readonly class Knot implements Part
     {
     }
 
+    /** @return array<string, float|string> as it stands in a show */
+    public function written(): array
+    {
+        return [
+            'at' => $this->at,
+            'value' => $this->value,
+            ...($this->to === Shape::Linear ? [] : ['to' => $this->to->value]),
+            ...($this->bend === 0.0 ? [] : ['bend' => $this->bend]),
+        ];
+    }
+
     public static function label(): string
     {
         return 'Point of a line';

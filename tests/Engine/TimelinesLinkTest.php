@@ -58,4 +58,45 @@ final class TimelinesLinkTest extends TestCase
         self::assertTrue(end($viewed['timelines'])['timelines'][0]['isPlaying'], 'a viewer stops nothing');
         self::assertNotSame([], array_column($viewed['answer'], 'error'));
     }
+
+    public function testATakeIsRecordedByOrdersSeenWhileItRunsAndFetchedAsALine(): void
+    {
+        $live = Background::freePort();
+        $document = [...EngineProcess::document('127.78.46'), ...Evening::show(), 'ports' => [],
+            'timelines' => [['id' => 'song', 'name' => 'Song', 'length' => 60]],
+        ];
+        $engine = new EngineProcess($document, ['--for=60', "--live=127.0.0.1:{$live}"]);
+        $arm = static fn(string $point, array $more = []): array => ['do' => 'record', 'timeline' => 'song', 'points' => [$point], ...$more];
+        try {
+            $first = (new LiveLink($live, Role::Builder, [
+                ['do' => 'subscribe', 'topics' => ['recording']],
+                $arm('value:gone'),
+                $arm('fixture:a/level', ['from' => 5, 'to' => 2]),
+                $arm('fixture:a/level', ['mode' => 'erase']),
+                $arm('fixture:b/level'),
+                ['do' => 'set', 'point' => 'fixture:a/level', 'value' => 40],
+            ], 0.6))->heard();
+            $second = (new LiveLink($live, Role::Builder, [
+                ['do' => 'subscribe', 'topics' => ['recording']],
+                ['do' => 'end-recording'],
+                ['do' => 'recorded', 'tolerance' => 0.5],
+                ['do' => 'end-recording', 'forgets' => true],
+            ], 0.4))->heard();
+            $operator = (new LiveLink($live, Role::Operator, [$arm('fixture:a/level')], 0.3))->heard();
+        } finally {
+            $engine->stop();
+        }
+        self::assertContains('running', array_column($first['recording'], 'state'));
+        self::assertEquals([['point' => 'fixture:a/level', 'name' => 'A, level', 'isWritten' => true]], end($first['recording'])['points']);
+        $refused = array_column($first['answer'], 'error');
+        self::assertCount(3, $refused, json_encode($refused, JSON_THROW_ON_ERROR));
+        self::assertStringContainsString('recorded already', $refused[2]);
+        $fetched = array_values(array_filter($second['answer'], static fn(array $answer): bool => isset($answer['takes'])))[0];
+        [$lane] = $fetched['takes'][0]['lanes'];
+        self::assertEquals(['song', 'fixture:a/level'], [$fetched['timeline'], $lane['point']]);
+        self::assertEqualsWithDelta([0.0, 40.0], [$lane['knots'][0]['value'], end($lane['knots'])['value']], 0.3);
+        self::assertGreaterThan(0.5, $lane['to'], 'also while no page was there');
+        self::assertSame('off', end($second['recording'])['state']);
+        self::assertNotSame([], array_column($operator['answer'], 'error'), 'an operator records nothing');
+    }
 }

@@ -28,5 +28,18 @@ export function useAhead<T extends { id: string }>(list: ListName, part: () => T
       failed.value = spellRefusal(error)
     }
   }
-  return { put, failed, now: () => ahead.value ?? part() }
+  /** Something else that is done to it, as soon as what was built so far is stored. */
+  async function afterwards<R>(deed: () => Promise<R>): Promise<R | null> {
+    failed.value = ''
+    const done = last.then(deed)
+    last = done.catch(() => undefined)
+    show.soon(last)
+    try {
+      return await done
+    } catch (error) {
+      failed.value = spellRefusal(error)
+      return null
+    }
+  }
+  return { put, afterwards, failed, now: () => ahead.value ?? part() }
 }

@@ -252,6 +252,11 @@ export const useEngine = defineStore('engine', () => {
   const foresee = (what: Orders['foresee']) => ask('foresee', what)
   /** A guest's page is closed, and its visit is over. */
   const sendAway = (page: number) => command('send-away', { page })
+  /** Points are armed and recorded along a timeline. */
+  const record = (plan: Orders['record']) => command('record', plan)
+  const endRecording = (forgets = false) => command('end-recording', { forgets })
+  /** What waits to be kept, as lines that are off by so much of each range at most, in percent. */
+  const recorded = (tolerance: number) => ask('recorded', { tolerance })
   /** What a surface shows and how it is touched, for a page that draws one. */
   const touch = (order: Orders['touch']) => ask('touch', order)
   const onSurface = (taker: (news: SurfaceNews | ControlsNews) => void) => listen(surfaceTakers, taker)
@@ -281,6 +286,9 @@ export const useEngine = defineStore('engine', () => {
     present,
     stand,
     sendAway,
+    record,
+    endRecording,
+    recorded,
     touch,
     onSurface,
     said,

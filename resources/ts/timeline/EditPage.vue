@@ -9,6 +9,7 @@ import GoneNote from '@/components/GoneNote.vue'
 import { withNewTrack } from './edit'
 import { provideEditing } from './editing'
 import ItemForm from './ItemForm.vue'
+import TakesPanel from './TakesPanel.vue'
 import TimelineCanvas from './TimelineCanvas.vue'
 import TrackForm from './TrackForm.vue'
 import TrackNames from './TrackNames.vue'
@@ -35,6 +36,7 @@ const state = computed(() => {
     .join(' · ')
 })
 const said = ref('')
+const seesTakes = ref(false)
 /** Its notes become triggers, named as it was agreed. */
 async function takeMidi(event: Event): Promise<void> {
   const field = event.target as HTMLInputElement
@@ -70,6 +72,7 @@ function add(kind: 'triggers' | 'levels'): void {
       <template v-if="session.mayBuild">
         <button type="button" class="small-button" @click="add('triggers')">Add triggers</button>
         <button type="button" class="small-button" @click="add('levels')">Add a level</button>
+        <button type="button" class="small-button" :aria-pressed="seesTakes" @click="seesTakes = !seesTakes">Takes</button>
         <label class="small-button file"
           >MIDI file<input type="file" accept=".mid,.midi,audio/midi" class="d-sr-only" aria-label="MIDI file" @change="takeMidi"
         /></label>
@@ -87,8 +90,9 @@ function add(kind: 'triggers' | 'levels'): void {
           <TimelineCanvas />
         </div>
         <div class="side">
+          <TakesPanel v-if="seesTakes" />
           <ItemForm
-            v-if="editing.part.value && selected[0]"
+            v-else-if="editing.part.value && selected[0]"
             :key="`${selected[0].track} ${selected[0].id}`"
             :item="selected[0]"
             :part="editing.part.value"

@@ -7,6 +7,7 @@ import { isSame, itemsOf, knotsOf, moved, withKnot, withMoment, type Item } from
 import { useEditing } from './editing'
 import { useTrackKeys } from './keys'
 import { rangeOf } from './line'
+import { useFreehand } from './freehand'
 import { inksOf } from './inks'
 import { atOf, barWords, followed, timeWords, zoomed } from './view'
 
@@ -22,6 +23,7 @@ let inks: ReturnType<typeof inksOf> | null = null
 let drag: { x: number; y: number; items: Item[]; by: number; up: number } | null = null
 const dragged = ref({ by: 0, up: 0 })
 
+const hand = useFreehand(() => picture.value)
 const picture = computed<Picture | null>(() => {
   const timeline = editing.timeline.value
   if (!timeline) return null
@@ -39,6 +41,8 @@ const picture = computed<Picture | null>(() => {
     bar: editing.bar.value,
     ends: editing.ends.value,
     usual: editing.usual,
+    compared: (timeline.takes ?? []).find((one) => one.id === editing.compared.value) ?? null,
+    drawn: hand.drawn.value,
   }
 })
 function paint(): void {
@@ -81,6 +85,10 @@ const trackAt = (y: number) => (picture.value ? ((editing.timeline.value?.tracks
 function down(event: PointerEvent): void {
   if (!picture.value || !canvas.value) return
   canvas.value.focus()
+  if (session.mayBuild && hand.begin(event.offsetX, event.offsetY)) {
+    canvas.value.setPointerCapture(event.pointerId)
+    return
+  }
   const found = hit(picture.value, event.offsetX, event.offsetY)
   if (!found && event.offsetY < RULER) {
     void editing.playing.jump(editing.id, Math.max(0, editing.draw(atOf(editing.view.value, event.offsetX))))
@@ -100,6 +108,7 @@ function down(event: PointerEvent): void {
 }
 /** The first of what is dragged is drawn to the grid; all else goes along. */
 function move(event: PointerEvent): void {
+  if (hand.drawn.value) hand.add(event.offsetX, event.offsetY)
   if (!drag || !editing.timeline.value) return
   const first = drag.items[0]
   const at = first ? (itemsOf(editing.timeline.value, first.track).find((one) => isSame(one.item, first))?.at ?? 0) : 0
@@ -112,6 +121,7 @@ function move(event: PointerEvent): void {
   dragged.value = { by: drag.by, up: drag.up }
 }
 function letGo(): void {
+  if (hand.drawn.value) void hand.end()
   const done = drag
   const range = rangeNow()
   drag = null

@@ -68,7 +68,7 @@ const remove = (id: string, gone: () => void) =>
         :key="part?.id"
         list="timelines"
         :part="part"
-        :without="['tracks', 'markers']"
+        :without="['tracks', 'markers', 'takes']"
         :fresh="{ tracks: [{ id: 'triggers', name: 'Triggers', does: { kind: 'triggers' } }] }"
         @done="done"
         @cancel="cancel"

@@ -28,6 +28,14 @@ function store(): void {
   const does = props.track.does.kind === 'levels' ? { ...props.track.does, point: point || undefined } : props.track.does
   editing.turnInto(withTrackFields(timeline, props.track.id, { name, does, colour: colour || undefined }))
 }
+const tolerance = ref(1)
+const told = ref('')
+/** In percent of what it can be. */
+async function thin(): Promise<void> {
+  const [low, high] = editing.usual(props.track)
+  const answer = await editing.ask('thin', { track: props.track.id, tolerance: ((high - low) * tolerance.value) / 100 })
+  if (answer) told.value = `${answer.before} points became ${answer.after}, off by at most ${answer.off}.`
+}
 function remove(): void {
   if (editing.timeline.value && editing.turnInto(withoutTrack(editing.timeline.value, props.track.id))) editing.track.value = ''
 }
@@ -49,7 +57,15 @@ function remove(): void {
       <v-text-field v-model="draft.colour" label="Colour; empty for the usual one" placeholder="#1f6f5c" class="wide" />
     </fieldset>
     <p v-if="track.locked" class="small quiet">It is locked.</p>
-    <div v-else-if="session.mayBuild" class="actions">
+    <div v-else-if="session.mayBuild && track.does.kind === 'levels'" class="thin small">
+      <button type="button" class="small-button" @click="thin">Fewer points</button>
+      <label
+        >off by at most
+        <input v-model.number="tolerance" type="number" min="0" max="50" step="0.1" class="inline-field" /> %</label
+      >
+    </div>
+    <p v-if="told" class="small" role="status">{{ told }}</p>
+    <div v-if="session.mayBuild && !track.locked" class="actions">
       <v-btn type="submit" variant="flat" color="primary">Save</v-btn>
       <v-btn color="error" @click="remove">Delete track</v-btn>
     </div>
@@ -57,6 +73,16 @@ function remove(): void {
 </template>
 
 <style scoped>
+.thin {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+  margin-bottom: 12px;
+}
+.thin input {
+  width: 68px;
+}
 .fields {
   margin: 12px 0;
 }

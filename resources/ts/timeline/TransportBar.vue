@@ -85,6 +85,15 @@ function mark(isSection: boolean): void {
     <span class="spring" />
     <template v-if="session.mayBuild">
       <button type="button" class="small-button" @click="keys.set()">Set trigger <kbd>T</kbd></button>
+      <button
+        type="button"
+        class="small-button"
+        :aria-pressed="editing.drawsByHand.value"
+        title="Drag over a level to draw it"
+        @click="editing.drawsByHand.value = !editing.drawsByHand.value"
+      >
+        Draw by hand
+      </button>
       <button type="button" class="small-button" @click="mark(false)">Marker</button>
       <button type="button" class="small-button" @click="mark(true)">Section</button>
       <label class="small"

@@ -1,7 +1,7 @@
 import type { Item } from './edit'
 import { isSame, knotsOf, MARKERS, momentsOf } from './edit'
 import { rangeOf, sorted, valueAt } from './line'
-import type { Timeline, Track } from './parts'
+import type { Take, Timeline, Track } from './parts'
 import { ruler, xOf, type View } from './view'
 
 export const RULER = 34
@@ -24,6 +24,10 @@ export interface Picture {
   bar: number
   ends: number
   usual: (track: Track) => [number, number]
+  /** A take whose lines are seen behind those of the tracks. */
+  compared?: Take | null
+  /** What a hand draws now. */
+  drawn?: { track: string; range: [number, number]; top: number; samples: [number, number][] } | null
 }
 export interface Inks {
   ground: string
@@ -101,7 +105,11 @@ function drawRow(context: CanvasRenderingContext2D, picture: Picture, inks: Inks
   }
   context.globalAlpha = track.muted ? 0.4 : 1
   if (track.does.kind === 'triggers') drawMarks(context, picture, inks, track, top)
-  else drawLine(context, picture, inks, track, top)
+  else {
+    drawCompared(context, picture, inks, track, top)
+    drawLine(context, picture, inks, track, top)
+    drawHand(context, picture, inks, track)
+  }
   context.globalAlpha = 1
   context.fillStyle = inks.rule
   context.fillRect(0, top + ROW - 1, picture.width, 1)
@@ -165,6 +173,40 @@ function drawLine(context: CanvasRenderingContext2D, picture: Picture, inks: Ink
       context.fillText(String(knot.value ?? 0), x + 8, Math.max(top + 10, y))
     }
   })
+}
+
+/** Lines of a take lie behind, broken. */
+function drawCompared(context: CanvasRenderingContext2D, picture: Picture, inks: Inks, track: Track, top: number): void {
+  const point = track.does.kind === 'levels' ? track.does.point : undefined
+  const range = rangeOf(knotsOf(track), picture.usual(track))
+  context.strokeStyle = inks.ink
+  context.lineWidth = 1
+  context.setLineDash([4, 4])
+  for (const lane of picture.compared?.lanes ?? []) {
+    if (!point || lane.point !== point) continue
+    path(
+      context,
+      (lane.knots ?? []).map((knot) => [xOf(picture.view, knot.at), yOf(range, knot.value, top)]),
+    )
+  }
+  context.setLineDash([])
+}
+
+function drawHand(context: CanvasRenderingContext2D, picture: Picture, inks: Inks, track: Track): void {
+  const drawn = picture.drawn
+  if (!drawn || drawn.track !== track.id) return
+  context.strokeStyle = inks.held
+  context.lineWidth = 3
+  path(
+    context,
+    drawn.samples.map(([at, value]) => [xOf(picture.view, at), yOf(drawn.range, value, drawn.top)]),
+  )
+}
+
+function path(context: CanvasRenderingContext2D, places: [number, number][]): void {
+  context.beginPath()
+  places.forEach(([x, y], i) => (i === 0 ? context.moveTo(x, y) : context.lineTo(x, y)))
+  context.stroke()
 }
 
 /** What lies under a place of the picture; null for nothing. */

@@ -1,4 +1,5 @@
 import { computed, inject, provide, ref, watch, type InjectionKey } from 'vue'
+import { call } from '@/api/client'
 import { useSession } from '@/api/session'
 import { useShow } from '@/api/show'
 import { useAhead } from '@/lists/ahead'
@@ -16,7 +17,10 @@ function makeEditing(id: string) {
   const show = useShow()
   const session = useSession()
   const engine = useEngine()
-  const { put, failed, now } = useAhead<Timeline>('timelines', () => show.timelines.find((one) => one.id === id) ?? null)
+  const { put, afterwards, failed, now } = useAhead<Timeline>(
+    'timelines',
+    () => show.timelines.find((one) => one.id === id) ?? null,
+  )
   const timeline = computed(now)
   const playing = usePlaying()
   const place = usePlace(() => playing.atOf(id))
@@ -60,6 +64,15 @@ function makeEditing(id: string) {
     else if (session.mayBuild) void put(next)
     return next !== null
   }
+  /** Something that the server does to it as a whole; what it says of it, or null where it refuses. */
+  const ask = (what: string, body: object = {}) =>
+    afterwards(
+      async () => (await show.take(call('POST', `show/timelines/${id}/${what}`, body))) as unknown as Record<string, unknown>,
+    )
+  /** Whether the next drag on a level draws it. */
+  const drawsByHand = ref(false)
+  /** The take whose lines are seen behind those of the tracks; '' for none. */
+  const compared = ref('')
   function choose(item: Item, adds = false): void {
     track.value = item.track
     const has = selected.value.some((one) => one.track === item.track && one.id === item.id)
@@ -105,6 +118,9 @@ function makeEditing(id: string) {
     failed,
     put,
     turnInto,
+    ask,
+    drawsByHand,
+    compared,
     choose,
     step,
   }
