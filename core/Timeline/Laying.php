@@ -33,8 +33,9 @@ final class Laying
         if ($back !== null && $line->begins() <= $to && ($behind !== [] || $line->knots[\count($line->knots) - 1]->at < $to)) {
             $running = self::running($line->knots, $to);
             $end = [new Knot($to, $last->value), new Knot($to, $back, $running->to, $running->bend)];
-        } elseif ($last->at < $to) {
-            $end = [new Knot($to, $last->value)];
+        } elseif ($last->at < $to || $behind !== []) {
+            // What was there has not begun yet: until then it stays.
+            $end = [new Knot($to, $last->value, Shape::Step)];
         }
 
         return self::once([...$before, ...$piece, ...$end, ...$behind]);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Live\Programme;
 
 use NimbleJunction\Core\Live\Changes;
+use NimbleJunction\Core\Live\Recording\Hands;
 use NimbleJunction\Core\Live\Recording\Recorder;
 use NimbleJunction\Core\Live\Runner;
 use NimbleJunction\Core\Live\Sending;
@@ -64,7 +65,7 @@ final class LiveProgramme
         $this->moving = new Moving($universes, $changes, $this->masters, $this->looks);
         $this->waves = new Waves($this->giving, $this->moving, $this->tempos, $changed);
         $this->timelines = new Timelines(new Setting($points, $runner, $happened, $this->quietly(...), $this->looks->claim(...), $this->finish(...)), $this->tempos, $changed);
-        $this->recorder = new Recorder($points, $this->timelines);
+        $this->recorder = new Recorder($points, $this->timelines, new Hands($points, $universes));
         $this->timelinePoints = new TimelinePoints($this->timelines, $this->recorder);
         $this->timecodes = new Timecodes($this->timelines, $sending, $changed);
         foreach ([$this->looks, $this->listPoints, $this->masters, $this->common, $this->tempos, $this->waves, $this->timelinePoints, $this->timecodes] as $room) {

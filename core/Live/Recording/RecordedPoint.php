@@ -33,12 +33,15 @@ final class RecordedPoint
         $this->isTold = true;
     }
 
-    /** @param float|null $given what its line gives now; null where it has none */
-    public function look(float $value, ?float $given, float $place, int $now): void
+    /**
+     * @param float|null $given what its line gives now; null where it has none
+     * @param \Closure(): bool $isInHand asked where it has moved
+     */
+    public function look(float $value, ?float $given, float $place, \Closure $isInHand, int $now): void
     {
         $isOff = $given === null || abs($value - $given) > self::OFF_LINE * ($this->point->high - $this->point->low);
         $hasMoved = $this->seen !== null && $value !== $this->seen;
-        if ($this->isTold || ($hasMoved && $isOff)) {
+        if ($this->isTold || ($hasMoved && $isOff && $isInHand())) {
             $this->touchedAt = $now;
             $this->touchedPlace = $place;
         }

@@ -49,7 +49,7 @@ final class Recorder
     private float $lastPlace = 0.0;
     private int $lookedAt = 0;
 
-    public function __construct(private readonly Points $all, private readonly Timelines $timelines)
+    public function __construct(private readonly Points $all, private readonly Timelines $timelines, private readonly Hands $hands)
     {
     }
 
@@ -181,7 +181,7 @@ final class Recorder
         foreach ($this->points as $text => $point) {
             $value = $this->all->read($point->reference);
             if (is_numeric($value)) {
-                $point->look((float) $value, $given[$text] ?? null, $place, $now);
+                $point->look((float) $value, $given[$text] ?? null, $place, fn(): bool => $this->hands->have($point->reference), $now);
                 $this->write($plan, $point, (float) $value, $place, $now);
             }
         }

@@ -89,10 +89,10 @@ function mark(isSection: boolean): void {
         type="button"
         class="small-button"
         :aria-pressed="editing.drawsByHand.value"
-        title="Drag over a level to draw it"
+        title="Drag over a level to draw it by hand"
         @click="editing.drawsByHand.value = !editing.drawsByHand.value"
       >
-        Draw by hand
+        Draw
       </button>
       <button type="button" class="small-button" @click="mark(false)">Marker</button>
       <button type="button" class="small-button" @click="mark(true)">Section</button>

@@ -86,6 +86,21 @@ final class RecorderTest extends TestCase
         }
     }
 
+    public function testWhatMovesByItselfIsTouchedByNobodyAndADeskIs(): void
+    {
+        $evening = self::evening(['tracks' => [['id' => 'marks', 'name' => 'Marks', 'does' => ['kind' => 'triggers', 'triggers' => [
+            ['id' => 'up', 'at' => 1, 'do' => [['kind' => 'set', 'point' => 'look:warm', 'value' => 100], ['kind' => 'set', 'point' => 'fixture:b/level', 'value' => 40, 'fade' => 1]]],
+        ]]]]], ['looks' => [['id' => 'warm', 'name' => 'Warm', 'fadeIn' => 1, 'values' => Evening::values(['fixture:c/level' => 90])]]]);
+        self::record($evening, new RecordingPlan('song', array_map(Evening::point(...), ['fixture:c/level', 'fixture:b/level', 'group:all/level'])));
+        $evening->rig->pass(3.0);
+        self::assertEqualsWithDelta(90.0, $evening->read('fixture:c/level'), 0.5, 'the look is there');
+        self::assertSame([], array_filter(self::recorder($evening)->points, static fn($point): bool => $point->touchedAt !== null));
+        $evening->rig->artNet([2 => 200]);
+        $evening->rig->pass(0.1);
+        self::assertNotNull(self::recorder($evening)->points['fixture:b/level']->touchedAt, 'another desk has it');
+        self::assertNull(self::recorder($evening)->points['fixture:c/level']->touchedAt);
+    }
+
     public function testEveryRoundOfALoopIsATakeOfItsOwnAndAPauseEndsIt(): void
     {
         $evening = self::evening(['length' => 2, 'loop' => true]);
@@ -151,8 +166,11 @@ final class RecorderTest extends TestCase
         }
     }
 
-    /** @param array<string, mixed> $changes to the song */
-    private static function evening(array $changes = []): Evening
+    /**
+     * @param array<string, mixed> $changes to the song
+     * @param array<string, mixed> $show
+     */
+    private static function evening(array $changes = [], array $show = []): Evening
     {
         $axis = static fn(string $address, string $point): array => [
             'id' => trim($address, '/'), 'name' => "Axis {$address}",
@@ -164,6 +182,7 @@ final class RecorderTest extends TestCase
         return new Evening([
             'routes' => [$axis('/x', 'fixture:h/pan'), $axis('/y', 'fixture:c/level')],
             'timelines' => [['id' => 'song', 'name' => 'Song', 'length' => 20, ...$changes]],
+            ...$show,
         ]);
     }
 

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Core\Live\Recording;
+
+use NimbleJunction\Core\Live\Universes;
+use NimbleJunction\Core\Merge\Layer;
+use NimbleJunction\Core\Point\Points;
+use NimbleJunction\Core\Point\Reference;
+use NimbleJunction\Core\Universe\Universe;
+
+/** Whether it is a hand that has a point now: somebody holds it, another desk sends it, or a route brings it. */
+final readonly class Hands
+{
+    /** What of our own moves by itself. */
+    private const PROGRAMME = ['look ', 'list ', 'wave ', 'route timeline.'];
+
+    /** What a slot says that somebody holds. */
+    private const HELD = "\xFF";
+
+    public function __construct(private Points $points, private Universes $universes)
+    {
+    }
+
+    /** What hangs on no universe is in nobody's hand: who sets it is seen as it is set. */
+    public function have(Reference $reference): bool
+    {
+        foreach ($this->points->members($reference) ?: [$reference] as $member) {
+            [$id, $slots] = $this->points->slots($member);
+            $universe = $this->universes->find($id);
+            if ($universe !== null && $slots !== [] && $this->has($universe, $slots[0])) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    private function has(Universe $universe, int $slot): bool
+    {
+        $winner = $universe->winners()[$slot];
+        $leading = $winner === self::HELD ? null : $universe->control()->leading[\ord($winner) - 1] ?? null;
+        if ($leading === null) {
+            return $winner === self::HELD;
+        }
+        $owner = $leading instanceof Layer ? $leading->at($slot)[0]->owner ?? '' : '';
+        foreach (self::PROGRAMME as $begins) {
+            if (str_starts_with($owner, $begins)) {
+                return false;
+            }
+        }
+
+        return ! $leading instanceof Layer || $owner !== '';
+    }
+}

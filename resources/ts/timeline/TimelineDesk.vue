@@ -1,0 +1,155 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { call } from '@/api/client'
+import { useSession } from '@/api/session'
+import { useShow } from '@/api/show'
+import { spellRefusal } from '@/components/attempt'
+import GoneNote from '@/components/GoneNote.vue'
+import { withNewTrack } from './edit'
+import { provideEditing } from './editing'
+import ItemForm from './ItemForm.vue'
+import TakesPanel from './TakesPanel.vue'
+import TimelineCanvas from './TimelineCanvas.vue'
+import TrackForm from './TrackForm.vue'
+import TrackNames from './TrackNames.vue'
+import TransportBar from './TransportBar.vue'
+
+/** A timeline that is built and played: its tracks over time, and what is chosen of it. */
+const props = defineProps<{ id: string }>()
+const show = useShow()
+const session = useSession()
+const id = props.id
+const editing = provideEditing(id)
+const { timeline, failed, selected } = editing
+const track = computed(() => timeline.value?.tracks?.find((one) => one.id === editing.track.value) ?? null)
+const timecode = computed(() => (timeline.value?.timecode ? editing.playing.timecodeOf(timeline.value.timecode) : null))
+const state = computed(() => {
+  const life = editing.life.value
+  const word = !life?.isOn ? 'stopped' : life.isPlaying ? 'playing' : 'standing'
+  return [
+    word,
+    life?.section,
+    timecode.value ? `time code ${timecode.value.time}${timecode.value.isRunning ? '' : ', standing'}` : '',
+  ]
+    .filter((one) => one)
+    .join(' · ')
+})
+const said = ref('')
+const seesTakes = ref(false)
+/** Its notes become triggers, named as it was agreed. */
+async function takeMidi(event: Event): Promise<void> {
+  const field = event.target as HTMLInputElement
+  const file = field.files?.[0]
+  field.value = ''
+  if (!file) return
+  said.value = ''
+  try {
+    const answer = (await show.take(call('POST', `show/timelines/${id}/midi`, file))) as { tracks?: number; triggers?: number }
+    said.value = `${answer.triggers} notes became triggers, on ${answer.tracks} ${answer.tracks === 1 ? 'track' : 'tracks'}.`
+    editing.fit()
+  } catch (refused) {
+    failed.value = spellRefusal(refused)
+  }
+}
+function add(kind: 'triggers' | 'levels'): void {
+  if (!timeline.value) return
+  const count = (timeline.value.tracks ?? []).length + 1
+  const done = withNewTrack(timeline.value, kind, kind === 'triggers' ? `Triggers ${count}` : `Level ${count}`)
+  if (editing.turnInto(done.timeline)) {
+    selected.value = []
+    editing.track.value = done.id
+  }
+}
+</script>
+
+<template>
+  <div class="page edit">
+    <div class="page-head">
+      <h1>{{ timeline?.name ?? 'Timeline' }}</h1>
+      <span class="quiet" role="status">{{ state }}</span>
+      <span class="spring" />
+      <template v-if="session.mayBuild">
+        <button type="button" class="small-button" @click="add('triggers')">Add triggers</button>
+        <button type="button" class="small-button" @click="add('levels')">Add a level</button>
+        <button type="button" class="small-button" :aria-pressed="seesTakes" @click="seesTakes = !seesTakes">Takes</button>
+        <label class="small-button file"
+          >MIDI file<input type="file" accept=".mid,.midi,audio/midi" class="d-sr-only" aria-label="MIDI file" @change="takeMidi"
+        /></label>
+      </template>
+      <v-btn :to="`/timeline/${id}`">Settings</v-btn>
+    </div>
+    <GoneNote :id="id" what="timeline" :all="show.timelines" path="/timeline" :loaded="show.document !== undefined" />
+    <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
+    <p v-else-if="said" role="status">{{ said }}</p>
+    <template v-if="timeline">
+      <TransportBar />
+      <div class="desk">
+        <div class="tracks">
+          <TrackNames />
+          <TimelineCanvas />
+        </div>
+        <div class="side">
+          <TakesPanel v-if="seesTakes" />
+          <ItemForm
+            v-else-if="editing.part.value && selected[0]"
+            :key="`${selected[0].track} ${selected[0].id}`"
+            :item="selected[0]"
+            :part="editing.part.value"
+          />
+          <TrackForm v-else-if="track && selected.length === 0" :key="track.id" :track="track" />
+          <section v-else class="panel" aria-label="Selection">
+            <h2>{{ selected.length === 0 ? 'Nothing chosen' : `${selected.length} chosen` }}</h2>
+            <p class="quiet">
+              Add a track for triggers or for a level. Click what is on it to change it, Shift-click for several; drag to move.
+              Ctrl-C and Ctrl-V copy to where it is played. Wheel with Ctrl looks nearer, with Shift goes along.
+            </p>
+          </section>
+        </div>
+      </div>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.edit {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+.file {
+  display: inline-flex;
+  align-items: center;
+}
+.file:focus-within {
+  outline: 2px solid var(--held);
+}
+.desk {
+  display: grid;
+  flex: 1;
+  grid-template-columns: minmax(0, 1fr) 360px;
+  gap: 16px;
+  min-height: 320px;
+}
+.tracks {
+  display: grid;
+  grid-template-columns: 190px minmax(0, 1fr);
+  min-height: 0;
+  border: 1px solid var(--rule);
+}
+.side {
+  min-height: 0;
+  overflow: auto;
+}
+@media (max-width: 900px) {
+  .desk {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .side {
+    overflow: visible;
+  }
+  .tracks {
+    grid-template-columns: 120px minmax(0, 1fr);
+    min-height: 320px;
+  }
+}
+</style>
