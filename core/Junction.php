@@ -173,12 +173,15 @@ final class Junction
     /**
      * What the clock of the day shows: some senders say by it when something is to happen.
      *
-     * @param int $unixNanos nanoseconds since 1970; $offset is how many seconds the time here is ahead of universal time
+     * @param int $unixNanos nanoseconds since 1970
+     * @param \DateTimeZone $zone the one in which the house is
      */
-    public function setClock(int $unixNanos, int $now, int $offset = 0): void
+    public function setClock(int $unixNanos, int $now, \DateTimeZone $zone = new \DateTimeZone('UTC')): void
     {
         $this->hearing->agenda->setClock($unixNanos, $now);
+        $offset = $zone->getOffset(new \DateTimeImmutable('@'.intdiv($unixNanos, 1_000_000_000)));
         $this->points->passages->clock->set($unixNanos, $offset, $now);
+        $this->programme->timetable->setClock($unixNanos, $zone, $now);
     }
 
     /**

@@ -74,12 +74,14 @@ final class Engine
     /**
      * @param StateFile|null $state null keeps nothing over a restart
      * @param string $cables folder of the virtual cables; '' for none
+     * @param \DateTimeZone $zone the one in which the house is
      */
     public function __construct(
         Identity $identity,
         ?StateFile $state = null,
         string $cables = '',
         Descriptors $descriptors = new Descriptors(),
+        private readonly \DateTimeZone $zone = new \DateTimeZone('UTC'),
     ) {
         $this->junction = new Junction();
         $this->opened = $this->junction->plan();
@@ -389,6 +391,6 @@ final class Engine
     /** By the clock of the day, which may be set while we run. */
     private function tellTheTime(): void
     {
-        $this->junction->setClock((int) (microtime(true) * 1e9), self::now(), (int) date('Z'));
+        $this->junction->setClock((int) (microtime(true) * 1e9), self::now(), $this->zone);
     }
 }

@@ -65,6 +65,7 @@ final class Runner
             $keeps ? new StateFile("{$directory}/engine-state", $this->warnings) : null,
             $keeps ? "{$directory}/cables" : '',
             $descriptors = new Descriptors($this->warnings),
+            LocalZone::of(),
         );
         $engine->whenAdopted(function (array $lines, bool $isWhole): void {
             if (! ($isWhole ? $this->lastGood->keep($lines) : $this->lastGood->keepUpdate($lines[0] ?? ''))) {

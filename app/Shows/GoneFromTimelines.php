@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Shows;
 
-/** Timelines forget points that are deleted, in the same edit: lines move nothing then, and moments do the rest of what they did. */
+/** Timelines and the timetable forget points that are deleted, in the same edit: lines move nothing then, and moments do the rest of what they did. */
 final class GoneFromTimelines
 {
     public static function forget(Draft $draft): void
@@ -12,6 +12,14 @@ final class GoneFromTimelines
         $isGone = GonePoints::of($draft);
         if ($isGone === null) {
             return;
+        }
+        $draft->read('occasions', $draft->ids('occasions'));
+        foreach ($draft->ids('occasions') as $id) {
+            $part = $draft->part('occasions', $id);
+            $left = $part === null || ! \is_array($part['do'] ?? null) ? $part : [...$part, 'do' => self::staying($part['do'], $isGone)];
+            if ($left !== null && $left !== $part) {
+                $draft->put('occasions', $id, $left);
+            }
         }
         $draft->read('timelines', $draft->ids('timelines'));
         foreach ($draft->ids('timelines') as $id) {
@@ -49,8 +57,7 @@ final class GoneFromTimelines
         foreach (\is_array($does['triggers'] ?? null) ? $does['triggers'] : [] as $i => $trigger) {
             $actions = \is_array($trigger) ? $trigger['do'] ?? null : null;
             if (\is_array($actions)) {
-                $stays = static fn(mixed $action): bool => ! \is_array($action) || ! \is_string($action['point'] ?? null) || ! $isGone($action['point']);
-                $does['triggers'][$i]['do'] = array_values(array_filter($actions, $stays));
+                $does['triggers'][$i]['do'] = self::staying($actions, $isGone);
             }
         }
 
@@ -72,5 +79,18 @@ final class GoneFromTimelines
         }
 
         return $take;
+    }
+
+    /**
+     * @param array<mixed> $actions
+     * @param \Closure(string): bool $isGone
+     *
+     * @return list<mixed>
+     */
+    private static function staying(array $actions, \Closure $isGone): array
+    {
+        $stays = static fn(mixed $action): bool => ! \is_array($action) || ! \is_string($action['point'] ?? null) || ! $isGone($action['point']);
+
+        return array_values(array_filter($actions, $stays));
     }
 }

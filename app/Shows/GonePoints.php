@@ -27,6 +27,7 @@ final class GonePoints
         'offers' => ['offer'],
         'timelines' => ['timeline'],
         'timecodes' => ['timecode'],
+        'occasions' => ['occasion'],
     ];
 
     /** @return (\Closure(string): bool)|null whether a point goes; null where none does */

@@ -65,7 +65,7 @@ final readonly class Compiler
                 $slotRoutes[$route->ends->slot->universe][$route->ends->slot->slot - 1][] = $this->slotToMessage($route, $route->ends, $show);
             }
         }
-        $routes += $show->offered()->routes() + $show->programme()->routes + $show->surfaces()->routes + $show->panels()->routes + $show->timelines()->routes;
+        $routes += $show->offered()->routes() + $show->programme()->routes + $show->surfaces()->routes + $show->panels()->routes + $show->timelines()->routes + $show->timetable()->routes;
         foreach ($show->copies as $copy) {
             if ($copy->enabled) {
                 $copies[$copy->from][] = $this->copy($copy);
@@ -77,7 +77,7 @@ final readonly class Compiler
         $messageExits = $exits->messageExits();
 
         $was = $before?->origin?->show;
-        $areRoutesTheSame = $before !== null && $was?->routes === $show->routes && $was->offers === $show->offers && $was->looks === $show->looks && $was->lists === $show->lists && $was->waves === $show->waves && $was->surfaces === $show->surfaces && $was->panels === $show->panels && $was->timelines === $show->timelines;
+        $areRoutesTheSame = $before !== null && $was?->routes === $show->routes && $was->offers === $show->offers && $was->looks === $show->looks && $was->lists === $show->lists && $was->waves === $show->waves && $was->surfaces === $show->surfaces && $was->panels === $show->panels && $was->timelines === $show->timelines && $was->occasions === $show->occasions;
         $isPatchTheSame = $was?->fixtures === $show->fixtures && $was->profiles === $show->profiles && $was->groups === $show->groups && $was->pixels === $show->pixels;
         $universes = [];
         $masterings = new Masterings($patch, $show->masters);
@@ -121,6 +121,7 @@ final readonly class Compiler
             $show->surfaces(),
             $show->panels(),
             $show->timelines(),
+            $was?->occasions === $show->occasions && $before !== null ? $before->timetable : $show->timetable(),
         );
     }
 

@@ -16,6 +16,7 @@ use NimbleJunction\Core\Show\ValueEntry;
 use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Surface\Surfaces;
 use NimbleJunction\Core\Timeline\Timelines;
+use NimbleJunction\Core\Timetable\Timetable;
 use NimbleJunction\Core\Universe\Rules;
 use NimbleJunction\Core\Universe\Stages;
 
@@ -64,6 +65,7 @@ final readonly class Plan
         public Surfaces $surfaces = new Surfaces(),
         public Panels $panels = new Panels(),
         public Timelines $timelines = new Timelines(),
+        public Timetable $timetable = new Timetable(),
     ) {
     }
 

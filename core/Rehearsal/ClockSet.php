@@ -9,7 +9,7 @@ use NimbleJunction\Core\Document\Fields;
 /** What the clock of the day shows at this moment: {"time": "2026-06-21T21:00:00+02:00"}. */
 final readonly class ClockSet implements Move
 {
-    public function __construct(private int $unixSeconds, private int $offset)
+    public function __construct(private int $unixSeconds, private \DateTimeZone $zone)
     {
     }
 
@@ -27,12 +27,12 @@ final readonly class ClockSet implements Move
         );
         $moment = $text === '' ? false : \DateTimeImmutable::createFromFormat(\DATE_RFC3339, $text);
 
-        return $moment === false ? new self(0, 0) : new self($moment->getTimestamp(), $moment->getOffset());
+        return $moment === false ? new self(0, new \DateTimeZone('UTC')) : new self($moment->getTimestamp(), $moment->getTimezone());
     }
 
     public function play(Stage $stage, int $now): array
     {
-        $stage->junction->setClock($this->unixSeconds * 1_000_000_000, $now, $this->offset);
+        $stage->junction->setClock($this->unixSeconds * 1_000_000_000, $now, $this->zone);
 
         return [];
     }

@@ -28,6 +28,7 @@ final class PointNames
             'offer' => $show->offered()->has($reference),
             'look', 'list', 'master', 'wave', 'tempo', 'programme' => $show->programme()->has($reference),
             'timeline', 'timecode' => $show->timelines()->has($reference),
+            'occasion', 'timetable' => $show->timetable()->has($reference),
             'panel' => $show->panels()->has($reference),
             'surface' => $show->surfaces()->has($reference),
             'value' => isset($show->values[$reference->id]) && $reference->part === '',

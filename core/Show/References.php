@@ -258,6 +258,13 @@ final readonly class References
                 $this->faults[] = $fault;
             }
         }
+        foreach (array_values($this->show->occasions) as $i => $occasion) {
+            foreach ($occasion->do as $n => $action) {
+                foreach ((new RouteReferences($this->show))->ofPart($action, "/occasions/{$i}/do/{$n}") as $fault) {
+                    $this->faults[] = $fault;
+                }
+            }
+        }
         foreach (array_values($this->show->timecodes) as $i => $timecode) {
             foreach ($references->ofTimecode($timecode, "/timecodes/{$i}") as $fault) {
                 $this->faults[] = $fault;

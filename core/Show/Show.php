@@ -30,6 +30,8 @@ use NimbleJunction\Core\Surface\Surfaces;
 use NimbleJunction\Core\Timeline\TimecodeEntry;
 use NimbleJunction\Core\Timeline\Timeline;
 use NimbleJunction\Core\Timeline\Timelines;
+use NimbleJunction\Core\Timetable\Occasion;
+use NimbleJunction\Core\Timetable\Timetable;
 
 /** A show document, read and found sound. */
 final readonly class Show
@@ -59,6 +61,7 @@ final readonly class Show
         'panels' => [Panel::class, Panel::MOST],
         'timelines' => [Timeline::class, Timeline::MOST],
         'timecodes' => [TimecodeEntry::class, TimecodeEntry::MOST],
+        'occasions' => [Occasion::class, Occasion::MOST],
     ];
 
     /** @var array<string, UniverseEntry> by id */
@@ -121,6 +124,9 @@ final readonly class Show
     /** @var array<string, TimecodeEntry> by id */
     public array $timecodes;
 
+    /** @var array<string, Occasion> by id */
+    public array $occasions;
+
     private Patch $patch;
     private Pixels $pixelMaps;
     private Agreed $agreed;
@@ -129,6 +135,7 @@ final readonly class Show
     private Surfaces $allSurfaces;
     private Panels $allPanels;
     private Timelines $allTimelines;
+    private Timetable $timetable;
 
     /**
      * @param int $middleC octave number of note 60, 3 to 5: makers differ
@@ -160,6 +167,8 @@ final readonly class Show
         $this->timelines = self::only($lists['timelines'] ?? [], Timeline::class);
         $this->timecodes = self::only($lists['timecodes'] ?? [], TimecodeEntry::class);
         $this->allTimelines = new Timelines($this->timelines, $this->timecodes);
+        $this->occasions = self::only($lists['occasions'] ?? [], Occasion::class);
+        $this->timetable = new Timetable($this->occasions);
         $this->allPanels = new Panels($this->panels, $this->surfaces);
         $this->programme = new Programme($this->looks, $this->lists, $this->masters, $this->waves, $this->tempos);
         $this->patch = new Patch($this->profiles, $this->fixtures, new Groups($this->groups), $this->runs());
@@ -212,6 +221,7 @@ final readonly class Show
             'panels' => $this->panels,
             'timelines' => $this->timelines,
             'timecodes' => $this->timecodes,
+            'occasions' => $this->occasions,
             default => [],
         };
     }
@@ -248,6 +258,12 @@ final readonly class Show
     public function programme(): Programme
     {
         return $this->programme;
+    }
+
+    /** What happens by itself, at moments of the day. */
+    public function timetable(): Timetable
+    {
+        return $this->timetable;
     }
 
     /** Its timelines, and the time codes that they follow. */

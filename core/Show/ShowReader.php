@@ -22,6 +22,7 @@ use NimbleJunction\Core\Programme\Follow\TimecodeFollow;
 use NimbleJunction\Core\Route\Kinds as RouteKinds;
 use NimbleJunction\Core\Surface\ControlKinds;
 use NimbleJunction\Core\Timeline\TrackKinds;
+use NimbleJunction\Core\Timetable\DayMoments;
 
 /** Reads a show document strictly: all of it is sound, or it is refused with every fault found. */
 final class ShowReader
@@ -84,6 +85,7 @@ final class ShowReader
             'handle' => Handles::ALL,
             'controlKind' => ControlKinds::ALL,
             'trackKind' => TrackKinds::ALL,
+            'dayMoment' => DayMoments::ALL,
             'offeredFunction' => [LevelFunction::class, SetFunction::class, PressFunction::class, NumberFunction::class],
         ]);
     }

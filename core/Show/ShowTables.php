@@ -27,6 +27,7 @@ final class ShowTables
         'follow' => 'When the next cue goes by itself, in `follow`',
         'handle' => 'Parts of panels, in `does`',
         'trackKind' => 'Tracks of timelines, in `does`',
+        'dayMoment' => 'Moments of a day, in `when` of an occasion',
         'controlKind' => 'Controls of surfaces, in `does`',
         'offeredFunction' => 'What values of an offered parameter do, in `functions`',
     ];

@@ -47,6 +47,8 @@ final readonly class ShowWording implements Wording
             'folder' => "the routes in \"{$point->id}\"",
             'offer' => 'what "'.$show->offered()->said($point).'" is told',
             'look', 'list', 'master', 'wave', 'tempo', 'programme' => $show->programme()->said($point),
+            'timeline', 'timecode' => $show->timelines()->said($point),
+            'occasion', 'timetable' => $show->timetable()->said($point),
             'value' => '"'.($show->values[$point->id]->name ?? $point->id).'"',
             default => $reference,
         };

@@ -85,6 +85,7 @@ final class FernhallGlasshouse
             'panels' => FernhallSurfaces::panels(),
             'timelines' => FernhallTimelines::all(),
             'timecodes' => FernhallTimelines::timecodes(),
+            'occasions' => FernhallTimelines::occasions(),
         ];
     }
 

@@ -13,6 +13,19 @@ final class FernhallTimelines
         return [['id' => 'tape', 'name' => 'Tape', 'from' => ['sound'], 'lost' => 'frames', 'frames' => 12]];
     }
 
+    /** @return list<array<string, mixed>> what happens at week-ends, where Fernhall is made up to be */
+    public static function occasions(): array
+    {
+        $press = static fn(string $point): array => ['kind' => 'press', 'point' => $point];
+
+        return [
+            ['id' => 'path-at-dusk', 'name' => 'Path lights at dusk', 'when' => ['kind' => 'sun', 'event' => 'dusk', 'minutes' => -15, 'latitude' => 51.2, 'longitude' => -0.4],
+                'days' => ['sat', 'sun'], 'do' => [$press('timeline:before-doors/play')], 'missed' => 'do', 'within' => 5],
+            ['id' => 'last-walk', 'name' => 'After the last walk', 'when' => ['kind' => 'time', 'at' => '23:15'],
+                'days' => ['sat', 'sun'], 'except' => ['2026-12-24/2026-12-27'], 'do' => [$press('timeline:before-doors/stop')]],
+        ];
+    }
+
     /** @return list<array<string, mixed>> */
     public static function all(): array
     {

@@ -31,6 +31,7 @@ final class Topics
         SurfaceTopic::class,
         TimelinesTopic::class,
         RecordingTopic::class,
+        TimetableTopic::class,
     ];
 
     /** @return array<string, Topic> by name */
@@ -60,6 +61,7 @@ final class Topics
             new SurfaceTopic($junction),
             new TimelinesTopic($junction),
             new RecordingTopic($junction),
+            new TimetableTopic($junction),
         ];
 
         return array_combine(array_map(static fn(Topic $topic): string => $topic::name(), $topics), $topics);

@@ -47,6 +47,7 @@ export function makeRouter(): Router {
       { path: '/programme-tempo/:id?', component: () => import('./programme/TempoPage.vue') },
       { path: '/timeline/:id?', component: () => import('./timeline/TimelinesPage.vue') },
       { path: '/timeline-codes/:id?', component: () => import('./timeline/TimecodesPage.vue') },
+      { path: '/timeline-day/:id?', component: () => import('./timeline/TimetablePage.vue') },
       { path: '/timeline-edit/:id', component: () => import('./timeline/EditPage.vue') },
       { path: '/surfaces/:id?', component: () => import('./surfaces/SurfacesPage.vue') },
       { path: '/surfaces-panels/:id?', component: () => import('./surfaces/PanelsPage.vue') },

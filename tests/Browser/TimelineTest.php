@@ -9,6 +9,7 @@ use NimbleJunction\Core\Wire\MidiFile\Division;
 use NimbleJunction\Core\Wire\MidiFile\Event;
 use NimbleJunction\Core\Wire\MidiFile\File;
 use NimbleJunction\Core\Wire\MidiFile\Track;
+use NimbleJunction\Engine\LocalZone;
 
 /** A timeline is made, set by ear, drawn, played, jumped in; time code is seen to run. */
 final class TimelineTest extends BrowserTestCase
@@ -129,6 +130,28 @@ final class TimelineTest extends BrowserTestCase
         $this->untilScript('return document.querySelector(".clock").textContent > "01:00:01:00"', true);
         self::$chrome->press('Stop', '[aria-label="Our own time"]');
         $this->sees('[aria-label="Time code"]', 'stands');
+    }
+
+    public function testAnOccasionIsAddedAndWhatIsNextIsSaid(): void
+    {
+        self::$chrome->driver->get(self::$demo->url('/timeline-day'));
+        self::$chrome->press('Add an occasion', '.page-head');
+        $this->field('Name', 'Keys');
+        $this->field('At, like 19:30 or 19:30:15', (new \DateTimeImmutable('+40 minutes', LocalZone::of()))->format('H:i:s'));
+        self::$chrome->press('Add', '[aria-label="It does"]');
+        $this->choose('It does, 1', 'Set a point');
+        self::$chrome->fill('form .point-field input', 'look:moss');
+        $this->field('To; empty for the value that arrives', '100');
+        self::$chrome->press('Add the occasion', 'form');
+        $this->sees('.page-head', 'Next: Keys, in 39 min');
+        $this->sees('aside.panel', 'It has not come yet.');
+        self::$chrome->press('Do it now', 'aside.panel');
+        self::$chrome->driver->get(self::$demo->url('/live'));
+        $this->untilScript('return [...document.querySelectorAll(".plates button")].find((one) => one.textContent.includes("Moss"))?.getAttribute("aria-pressed")', 'true');
+        self::$chrome->driver->navigate()->back();
+        self::$chrome->press('Keys', '.lists');
+        self::$chrome->press('Switch off', 'aside.panel');
+        $this->sees('aside.panel', 'It does not come');
     }
 
     /** Clicks twice on the canvas: at a share of its width, in a row, at a share of the row's height. */

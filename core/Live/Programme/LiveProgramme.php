@@ -13,6 +13,8 @@ use NimbleJunction\Core\Live\Timeline\Setting;
 use NimbleJunction\Core\Live\Timeline\Timecodes;
 use NimbleJunction\Core\Live\Timeline\TimelinePoints;
 use NimbleJunction\Core\Live\Timeline\Timelines;
+use NimbleJunction\Core\Live\Timetable\LiveTimetable;
+use NimbleJunction\Core\Live\Timetable\TimetablePoints;
 use NimbleJunction\Core\Live\Universes;
 use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Point\Points;
@@ -35,8 +37,10 @@ final class LiveProgramme
     public readonly Timelines $timelines;
     public readonly Timecodes $timecodes;
     public readonly Recorder $recorder;
+    public readonly LiveTimetable $timetable;
     private readonly ListPoints $listPoints;
     private readonly TimelinePoints $timelinePoints;
+    private readonly TimetablePoints $timetablePoints;
     private readonly Giving $giving;
     private readonly Moving $moving;
     private Plan $plan;
@@ -68,7 +72,9 @@ final class LiveProgramme
         $this->recorder = new Recorder($points, $this->timelines, new Hands($points, $universes));
         $this->timelinePoints = new TimelinePoints($this->timelines, $this->recorder);
         $this->timecodes = new Timecodes($this->timelines, $sending, $changed);
-        foreach ([$this->looks, $this->listPoints, $this->masters, $this->common, $this->tempos, $this->waves, $this->timelinePoints, $this->timecodes] as $room) {
+        $this->timetable = new LiveTimetable($happened, $changed);
+        $this->timetablePoints = new TimetablePoints($this->timetable);
+        foreach ([$this->looks, $this->listPoints, $this->masters, $this->common, $this->tempos, $this->waves, $this->timelinePoints, $this->timecodes, $this->timetablePoints] as $room) {
             $points->add($room);
         }
     }
@@ -76,7 +82,7 @@ final class LiveProgramme
     /** @return list<Room> what is kept over a restart as soon as somebody did something */
     public function rooms(): array
     {
-        return [$this->looks, $this->lists, $this->masters, $this->common, $this->tempos, $this->waves, $this->timelines];
+        return [$this->looks, $this->lists, $this->masters, $this->common, $this->tempos, $this->waves, $this->timelines, $this->timetable];
     }
 
     public function adopt(Plan $plan, int $now): void
@@ -91,6 +97,8 @@ final class LiveProgramme
         $this->timelines->goOnBy($plan, $now);
         $this->timecodes->adopt($plan);
         $this->recorder->adopt();
+        $this->timetable->adopt($plan, $now);
+        $this->timetablePoints->adopt($plan);
         $this->lists->goOnBy($plan, $now);
         $this->looks->goOnBy($plan, $now);
         $this->waves->goOnBy($plan, $now);
@@ -107,6 +115,7 @@ final class LiveProgramme
         $this->waves->restore($stored->part('waves'), $now, $away);
         $this->giving->endOthers($this->plan->programme, $this->given());
         $this->timelines->restore($stored->part('timelines'), $now, $away);
+        $this->timetable->restore($stored->part('timetable'), $now, $away);
     }
 
     /** @return array<string, array<string, mixed>> what is given now, by owner and universe */
@@ -128,6 +137,7 @@ final class LiveProgramme
             $this->timecodes->dueAt(),
             $this->timelines->dueAt($this->lastFrame),
             $this->recorder->dueAt(),
+            $this->timetable->dueAt(),
             $this->lists->dueAt($this->lastFrame),
             $this->looks->dueAt($this->lastFrame),
             $this->masters->dueAt($this->lastFrame),
@@ -138,6 +148,7 @@ final class LiveProgramme
     /** Time has come to $now: tempos, then timelines, lists, looks, masters and waves. */
     public function goOn(int $now): void
     {
+        $this->timetable->passes($now);
         $this->tempos->goOn($now);
         if ($this->dueAt() > $now) {
             return;
@@ -146,6 +157,7 @@ final class LiveProgramme
         $this->timecodes->goOn($now);
         $this->timelines->goOn($now);
         $this->recorder->goOn($now);
+        $this->timetable->goOn($now);
         $this->lists->goOn($now);
         $this->looks->goOn($now);
         $this->masters->goOn($now);

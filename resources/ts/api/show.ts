@@ -15,6 +15,7 @@ import type {
   CueList,
   Look,
   Master,
+  Occasion,
   Route,
   ShowDocument,
   Surface,
@@ -304,6 +305,7 @@ export const useShow = defineStore('show', () => {
   const tempos = computed<Tempo[]>(() => document.value?.tempos ?? [])
   const timelines = computed<Timeline[]>(() => document.value?.timelines ?? [])
   const timecodes = computed<TimeCode[]>(() => document.value?.timecodes ?? [])
+  const occasions = computed<Occasion[]>(() => document.value?.occasions ?? [])
   const panels = computed<Panel[]>(() => document.value?.panels ?? [])
   const surfaces = computed<Surface[]>(() => document.value?.surfaces ?? [])
   const offers = computed<Offer[]>(() => document.value?.offers ?? [])
@@ -352,6 +354,7 @@ export const useShow = defineStore('show', () => {
     panels,
     timelines,
     timecodes,
+    occasions,
     layoutOf,
     patchOf,
     footprintOf,

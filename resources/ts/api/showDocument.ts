@@ -2,7 +2,7 @@
 import type { Copy, Note, Port, Route, Universe, Value } from './showParts'
 import type { CueList, Look, Master, Tempo, Wave } from './showProgramme'
 import type { Panel, Surface } from './showSurfaces'
-import type { TimeCode, Timeline } from './showTimelines'
+import type { Occasion, TimeCode, Timeline } from './showTimelines'
 import type { Fixture, Group, Offer, PixelMap, Profile } from './showPatch'
 
 export interface ShowDocument {
@@ -30,6 +30,7 @@ export interface ShowDocument {
   panels?: Panel[]
   timelines?: Timeline[]
   timecodes?: TimeCode[]
+  occasions?: Occasion[]
 }
 
 export type * from './showParts'

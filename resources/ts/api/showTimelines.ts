@@ -2,6 +2,7 @@
 import type { Id, PartOfKind3, Point } from './showParts'
 
 export type TrackKind = Triggers | Level
+export type DayMoment = AtATime | ByTheSun
 export interface Timeline {
   id: Id
   name: string
@@ -82,4 +83,30 @@ export interface TimeCode {
   rate?: '24' | '25' | '29.97' | '30'
   sends?: Id[]
   note?: string
+}
+export interface Occasion {
+  id: Id
+  name: string
+  folder?: string
+  enabled?: boolean
+  when: DayMoment
+  days?: ('mon' | 'tue' | 'wed' | 'thu' | 'fri' | 'sat' | 'sun')[]
+  from?: string
+  until?: string
+  except?: string[]
+  do?: PartOfKind3[]
+  missed?: 'skip' | 'do'
+  within?: number
+  note?: string
+}
+export interface AtATime {
+  kind: 'time'
+  at: string
+}
+export interface ByTheSun {
+  kind: 'sun'
+  event?: 'sunrise' | 'sunset' | 'dawn' | 'dusk'
+  minutes?: number
+  latitude: number
+  longitude: number
 }

@@ -35,6 +35,8 @@ const lists: Record<string, () => { id: string; name: string }[]> = {
   group: () => show.groups,
   fixture: () => show.fixtures,
   tempo: () => show.tempos,
+  timeline: () => show.timelines,
+  timecode: () => show.timecodes,
   surface: () => show.surfaces,
   panel: () => show.panels,
 }
@@ -95,6 +97,19 @@ const changeParts = (field: FieldOfPart, parts: KindPart[]) => change(field, isA
         :items="lists[field.of ?? '']?.()"
         item-title="name"
         item-value="id"
+        multiple
+        chips
+        closable-chips
+        class="wide"
+        :label="field.label"
+        :title="field.help"
+        :error-messages="wrong(field)"
+        @update:model-value="change(field, $event)"
+      />
+      <v-select
+        v-else-if="field.type === 'words'"
+        :model-value="(value(field) ?? []) as string[]"
+        :items="words(field)"
         multiple
         chips
         closable-chips

@@ -19,6 +19,7 @@ import type {
   Sources as SourcesSaid,
   SurfaceNews,
   TimelinesNews,
+  TimetableNews,
   TraceNews,
 } from './messages'
 import { after, ago, heldSlot, minutesAfter, nothing, portLife } from './status'
@@ -78,6 +79,8 @@ export const useEngine = defineStore('engine', () => {
   const timelines = shallowRef<{ news: TimelinesNews; at: number } | null>(null)
   /** How the recording of a take stands, and when that was said, by this page's clock. */
   const recording = shallowRef<{ news: RecordingNews; at: number } | null>(null)
+  /** What the timetable does next, and when that was said, by this page's clock. */
+  const timetable = shallowRef<{ news: TimetableNews; at: number } | null>(null)
   /** Who else is here, and where. */
   const present = shallowRef<Person[]>([])
   const said = ref('')
@@ -132,6 +135,9 @@ export const useEngine = defineStore('engine', () => {
         break
       case 'recording':
         recording.value = { news: message, at: performance.now() }
+        break
+      case 'timetable':
+        timetable.value = { news: message, at: performance.now() }
         break
       case 'present':
         present.value = message.people
@@ -315,6 +321,7 @@ export const useEngine = defineStore('engine', () => {
     programme,
     timelines,
     recording,
+    timetable,
     gather,
     preview,
     foresee,

@@ -1,5 +1,5 @@
 /* Made by bin/live-types of the classes in engine/Said, engine/Topic and engine/Order. Change those, not these files. */
-import type { ArmedPoint, ControlLife, EngineLife, HeldSlot, LearnCandidate, LentDevice, ListLife, LookLife, MasterLife, MinuteCounts, NearLine, Neighbour, OutageLine, Person, PortLife, SourceLife, Stray, SurfacePage, TempoLife, TimecodeLife, TimelineLife, TraceEvent, UnansweredLine, UniverseLife, WaveLife } from './shapes'
+import type { ArmedPoint, ControlLife, EngineLife, HeldSlot, LearnCandidate, LentDevice, ListLife, LookLife, MasterLife, MinuteCounts, NearLine, Neighbour, OccasionLife, OutageLine, Person, PortLife, SourceLife, Stray, SurfacePage, TempoLife, TimecodeLife, TimelineLife, TraceEvent, UnansweredLine, UniverseLife, WaveLife } from './shapes'
 
 export interface ControlsNews {
   type: 'controls'
@@ -158,6 +158,14 @@ export interface TimelinesNews {
   timecodes: TimecodeLife[]
 }
 
+export interface TimetableNews {
+  type: 'timetable'
+  n: number
+  time: number | null
+  zone: string
+  occasions: OccasionLife[]
+}
+
 export interface TraceNews {
   type: 'trace'
   n: number
@@ -174,9 +182,9 @@ export interface Welcome {
 }
 
 /** What the engine says unasked. */
-export type Message = Welcome | Status | Minutes | Finds | TraceNews | Sources | ScopeNews | PointNews | Present | PortOutages | LearnNews | MissesNews | RouteNews | ProgrammeNews | SurfaceNews | ControlsNews | TimelinesNews | RecordingNews | LentNews
+export type Message = Welcome | Status | Minutes | Finds | TraceNews | Sources | ScopeNews | PointNews | Present | PortOutages | LearnNews | MissesNews | RouteNews | ProgrammeNews | SurfaceNews | ControlsNews | TimelinesNews | RecordingNews | TimetableNews | LentNews
 
-export type TopicName = 'status' | 'minutes' | 'finds' | 'trace' | 'levels' | 'sources' | 'scope' | 'points' | 'present' | 'outages' | 'learn' | 'misses' | 'route' | 'programme' | 'surface' | 'timelines' | 'recording'
+export type TopicName = 'status' | 'minutes' | 'finds' | 'trace' | 'levels' | 'sources' | 'scope' | 'points' | 'present' | 'outages' | 'learn' | 'misses' | 'route' | 'programme' | 'surface' | 'timelines' | 'recording' | 'timetable'
 
 export type * from './answers'
 export type * from './shapes'

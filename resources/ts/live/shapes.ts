@@ -125,6 +125,14 @@ export interface Neighbour {
   heardAt: number
 }
 
+export interface OccasionLife {
+  id: string
+  words: string
+  isOn: boolean
+  next: number | null
+  last: number | null
+}
+
 export interface OutageLine {
   from: number
   until: number | null

@@ -5,6 +5,7 @@ import { useRoute } from 'vue-router'
 const tabs = [
   { path: '/timeline', name: 'Timelines' },
   { path: '/timeline-codes', name: 'Time code' },
+  { path: '/timeline-day', name: 'Timetable' },
 ]
 const route = useRoute()
 const isHere = (path: string) => route.path === path || route.path.startsWith(`${path}/`)
@@ -30,6 +31,7 @@ const isHere = (path: string) => route.path === path || route.path.startsWith(`$
 }
 a {
   text-decoration: none;
+  white-space: nowrap;
 }
 a[aria-current] {
   border-color: currentColor;
