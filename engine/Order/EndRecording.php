@@ -32,7 +32,7 @@ final readonly class EndRecording implements Order
 
     public static function isForOperators(): bool
     {
-        return false;
+        return true;
     }
 
     public static function answers(): ?string

@@ -38,7 +38,7 @@ final readonly class FetchTakes implements Order
 
     public static function isForOperators(): bool
     {
-        return false;
+        return true;
     }
 
     public static function answers(): string

@@ -58,7 +58,7 @@ final readonly class RecordTake implements Order
 
     public static function isForOperators(): bool
     {
-        return false;
+        return true;
     }
 
     public static function answers(): ?string

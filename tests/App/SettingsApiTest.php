@@ -149,12 +149,12 @@ final class SettingsApiTest extends AppTestCase
         self::assertSame('art-net', $kinds['lists']['ports']['fields'][2]['words'][0]);
         $kinds = $kinds['kinds'];
         self::assertSame(
-            ['trigger', 'condition', 'step', 'action', 'option', 'back', 'message', 'argument', 'fromEnd', 'toEnd', 'layout', 'follow', 'handle', 'controlKind', 'trackKind', 'offeredFunction', 'starting', 'template'],
+            ['trigger', 'condition', 'step', 'action', 'option', 'back', 'message', 'argument', 'fromEnd', 'toEnd', 'layout', 'follow', 'handle', 'controlKind', 'trackKind', 'dayMoment', 'offeredFunction', 'starting', 'template'],
             array_keys($kinds),
         );
         self::assertGreaterThanOrEqual(
             5,
-            min(array_map(count(...), array_diff_key($kinds, ['option' => 0, 'back' => 0, 'fromEnd' => 0, 'toEnd' => 0, 'layout' => 0, 'follow' => 0, 'offeredFunction' => 0, 'handle' => 0, 'trackKind' => 0]))),
+            min(array_map(count(...), array_diff_key($kinds, ['option' => 0, 'back' => 0, 'fromEnd' => 0, 'toEnd' => 0, 'layout' => 0, 'follow' => 0, 'offeredFunction' => 0, 'handle' => 0, 'trackKind' => 0, 'dayMoment' => 0]))),
         );
         self::assertSame(
             ['port', 'universe', 'state'][0],

@@ -80,6 +80,7 @@ final class StateKeeperTest extends TestCase
                     'tempos',
                     'waves',
                     'timelines',
+                    'timetable',
                     'sentAway',
                 ],
                 array_keys($stored),

@@ -82,7 +82,7 @@ final class TimelinesLinkTest extends TestCase
                 ['do' => 'recorded', 'tolerance' => 0.5],
                 ['do' => 'end-recording', 'forgets' => true],
             ], 0.4))->heard();
-            $operator = (new LiveLink($live, Role::Operator, [$arm('fixture:a/level')], 0.3))->heard();
+            $viewer = (new LiveLink($live, Role::Viewer, [$arm('fixture:a/level')], 0.3))->heard();
         } finally {
             $engine->stop();
         }
@@ -94,9 +94,9 @@ final class TimelinesLinkTest extends TestCase
         $fetched = array_values(array_filter($second['answer'], static fn(array $answer): bool => isset($answer['takes'])))[0];
         [$lane] = $fetched['takes'][0]['lanes'];
         self::assertEquals(['song', 'fixture:a/level'], [$fetched['timeline'], $lane['point']]);
-        self::assertEqualsWithDelta([0.0, 40.0], [$lane['knots'][0]['value'], end($lane['knots'])['value']], 0.3);
+        self::assertEqualsWithDelta(40.0, max(array_column($lane['knots'], 'value')), 0.3, json_encode($lane, JSON_THROW_ON_ERROR));
         self::assertGreaterThan(0.5, $lane['to'], 'also while no page was there');
         self::assertSame('off', end($second['recording'])['state']);
-        self::assertNotSame([], array_column($operator['answer'], 'error'), 'an operator records nothing');
+        self::assertNotSame([], array_column($viewer['answer'], 'error'), 'a viewer records nothing');
     }
 }

@@ -23,6 +23,19 @@ final readonly class Hands
     {
     }
 
+    /** What it is now: where somebody holds it, that. */
+    public function value(Reference $reference): ?float
+    {
+        $member = $this->points->members($reference)[0] ?? $reference;
+        [$id, $slots] = $this->points->slots($member);
+        $universe = $this->universes->find($id);
+        $isHeld = $universe !== null && $slots !== [] && $universe->winners()[$slots[0]] === self::HELD;
+        $leaves = $isHeld && \in_array($member->kind, ['fixture', 'pixels'], true) ? Reference::parse("{$member->text()}/leaves") : null;
+        $value = $this->points->read($leaves ?? $reference);
+
+        return is_numeric($value) ? (float) $value : null;
+    }
+
     /** What hangs on no universe is in nobody's hand: who sets it is seen as it is set. */
     public function have(Reference $reference): bool
     {

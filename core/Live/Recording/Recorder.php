@@ -179,10 +179,10 @@ final class Recorder
         $this->lastPlace = $place;
         $given = $this->given($live);
         foreach ($this->points as $text => $point) {
-            $value = $this->all->read($point->reference);
-            if (is_numeric($value)) {
-                $point->look((float) $value, $given[$text] ?? null, $place, fn(): bool => $this->hands->have($point->reference), $now);
-                $this->write($plan, $point, (float) $value, $place, $now);
+            $value = $this->hands->value($point->reference);
+            if ($value !== null) {
+                $point->look($value, $given[$text] ?? null, $place, fn(): bool => $this->hands->have($point->reference), $now);
+                $this->write($plan, $point, $value, $place, $now);
             }
         }
         $this->silence($live);
