@@ -7,6 +7,8 @@ namespace NimbleJunction\Core\Live;
 use NimbleJunction\Core\Live\Programme\Tempos;
 use NimbleJunction\Core\Live\Timeline\Timecodes;
 use NimbleJunction\Core\Message\Clock;
+use NimbleJunction\Core\Message\MachineControl;
+use NimbleJunction\Core\Message\Osc;
 use NimbleJunction\Core\Message\TimeCode;
 use NimbleJunction\Core\Plan\Endpoint;
 use NimbleJunction\Core\Plan\Plan;
@@ -197,6 +199,9 @@ final class Hearing
         }
         $message = $this->assemblers->placed($portId, $sender, $message);
         $whole = $this->assemblers->push($portId, $sender, $message);
+        if ($message instanceof Osc || $message instanceof MachineControl) {
+            $this->timecodes->heardOther($portId, $message, $now);
+        }
         $time = $message instanceof TimeCode ? $message : $whole;
         if ($time instanceof TimeCode) {
             $this->timecodes->heard($portId, $time, $now);

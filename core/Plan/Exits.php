@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Plan;
 
 use NimbleJunction\Core\Codec\ArtNetSender;
+use NimbleJunction\Core\Codec\ArtNetTimeWriter;
 use NimbleJunction\Core\Codec\DmxLineSender;
 use NimbleJunction\Core\Codec\FrameSender;
 use NimbleJunction\Core\Codec\MidiCodec;
@@ -18,6 +19,7 @@ use NimbleJunction\Core\Show\Side\SacnSend;
 use NimbleJunction\Core\Show\Side\SendSide;
 use NimbleJunction\Core\Show\WireUniverse;
 use NimbleJunction\Core\Signal\Protocol;
+use NimbleJunction\Core\Timeline\TimecodeEntry;
 use NimbleJunction\Core\Universe\Cadence;
 use NimbleJunction\Core\Wire\ArtNet\Sync;
 use NimbleJunction\Core\Wire\Sacn\Synchronization;
@@ -66,6 +68,20 @@ final readonly class Exits
                     ? new Destination($this->via($port, $send), '', $send->port)
                     : null,
             );
+        }
+
+        return $exits + $this->timeExits();
+    }
+
+    /** @return array<string, MessageExit> Art-Net ports that are sent time code, by port */
+    private function timeExits(): array
+    {
+        $exits = [];
+        foreach (array_merge(...array_values(array_map(static fn(TimecodeEntry $one): array => $one->sends, $this->show->timecodes))) as $id) {
+            $port = $this->show->ports[$id] ?? null;
+            if ($port?->send !== null && $port->sends() && $port->protocol === Protocol::ArtNet) {
+                $exits[$id] = new MessageExit(new ArtNetTimeWriter(), $this->destinations($port, $port->send));
+            }
         }
 
         return $exits;

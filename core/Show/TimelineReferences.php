@@ -14,6 +14,8 @@ use NimbleJunction\Core\Timeline\Timeline;
 /** Whether what timelines and time codes name is there. */
 final readonly class TimelineReferences
 {
+    private const SAY_TIMES = [Protocol::Midi, Protocol::ArtNet, Protocol::Osc];
+
     public function __construct(private Show $show)
     {
     }
@@ -61,15 +63,15 @@ final readonly class TimelineReferences
         $faults = [];
         foreach ($timecode->from as $i => $id) {
             $port = $this->show->ports[$id] ?? null;
-            if ($port?->receive === null || ! \in_array($port->protocol, [Protocol::Midi, Protocol::ArtNet], true)) {
-                $faults[] = new Fault("{$path}/from/{$i}", "\"{$id}\" is no port that receives time code", 'Name the id of a MIDI or an Art-Net port that receives.');
+            if ($port?->receive === null || ! \in_array($port->protocol, self::SAY_TIMES, true)) {
+                $faults[] = new Fault("{$path}/from/{$i}", "\"{$id}\" is no port that receives time code", 'Name the id of a MIDI, an Art-Net or an OSC port that receives.');
             }
         }
 
         foreach ($timecode->sends as $i => $id) {
             $port = $this->show->ports[$id] ?? null;
-            if ($port?->send === null || $port->protocol !== Protocol::Midi) {
-                $faults[] = new Fault("{$path}/sends/{$i}", "\"{$id}\" is no MIDI port that sends", 'Name the id of a MIDI port that sends.');
+            if ($port?->send === null || ! \in_array($port->protocol, self::SAY_TIMES, true)) {
+                $faults[] = new Fault("{$path}/sends/{$i}", "\"{$id}\" is no port that sends time code", 'Name the id of a MIDI, an Art-Net or an OSC port that sends.');
             }
         }
 

@@ -20,6 +20,9 @@ final readonly class Score
     /** @var array<string, LevelTrack> by the id of the route that owns what it gives */
     public array $levels;
 
+    /** @var array<string, float> how much earlier each of these comes, where it does */
+    public array $early;
+
     /** @var array<string, array<string, true>> points that its moments set, by the route that owns them */
     public array $sets;
 
@@ -29,7 +32,7 @@ final readonly class Score
     public function __construct(Timeline $timeline)
     {
         $isSolo = array_filter($timeline->tracks, static fn(Track $track): bool => $track->solo) !== [];
-        $dues = $levels = [];
+        $dues = $levels = $early = [];
         $ends = 0.0;
         foreach ($timeline->tracks as $track) {
             $ends = max($ends, $track->does?->ends() ?? 0.0);
@@ -37,16 +40,20 @@ final readonly class Score
                 continue;
             }
             foreach ($track->does?->moments() ?? [] as $moment) {
-                $dues[] = new Due($moment->at, $moment, $timeline->routeId($track, $moment->id), $timeline->routeId($track), $timeline->reached($track, $moment));
+                $dues[] = new Due(max(0.0, $moment->at - $track->early), $moment, $timeline->routeId($track, $moment->id), $timeline->routeId($track), $timeline->reached($track, $moment));
             }
             if ($track->does instanceof LevelTrack && $track->does->point !== null) {
                 $levels[$timeline->routeId($track)] = $track->does;
+                if ($track->early !== 0.0) {
+                    $early[$timeline->routeId($track)] = $track->early;
+                }
             }
         }
         $places = array_keys($dues);
         usort($places, static fn(int $a, int $b): int => $dues[$a]->at <=> $dues[$b]->at ?: $a <=> $b);
         $this->dues = array_map(static fn(int $place): Due => $dues[$place], $places);
         $this->levels = $levels;
+        $this->early = $early;
         $sets = [];
         foreach ($this->dues as $due) {
             foreach ($due->moment->do as $action) {

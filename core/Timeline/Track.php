@@ -17,6 +17,7 @@ final readonly class Track implements Part
      * @param bool $muted whether nothing comes of it
      * @param bool $solo whether nothing comes of those that are not
      * @param bool $locked whether pages leave it as it is
+     * @param float $early so much earlier all of it comes, in the timeline's unit: what takes a while to begin is there in time
      */
     public function __construct(
         public string $id,
@@ -26,6 +27,7 @@ final readonly class Track implements Part
         public bool $muted = false,
         public bool $solo = false,
         public bool $locked = false,
+        public float $early = 0.0,
     ) {
     }
 
@@ -44,6 +46,7 @@ final readonly class Track implements Part
             Field::flag('muted', 'Muted', false),
             Field::flag('solo', 'Solo', false),
             Field::flag('locked', 'Locked', false),
+            Field::number('early', 'All of it comes so much earlier; later below 0', -60.0, 60.0, 0.0),
         ];
     }
 }

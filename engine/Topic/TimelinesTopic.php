@@ -70,6 +70,7 @@ final readonly class TimelinesTopic implements Topic
             round($live->pace->nanos(1.0) / 1e6, 3),
             $live->rate,
             $live->loops(),
+            $live->round !== null,
             $live->section(),
         );
     }

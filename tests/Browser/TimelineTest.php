@@ -119,6 +119,7 @@ final class TimelineTest extends BrowserTestCase
         self::$chrome->driver->get(self::$demo->url('/timeline-codes/tape'));
         $this->sees('[aria-label="Time code"]', 'runs, led by Sound workstation');
         $this->untilScript('return /^00:00:\d\d:\d\d$/.test(document.querySelector(".clock").textContent)', true);
+        $this->untilScript('return /^00:00:\d\d:\d\d$/.test(document.querySelector(".strip .code")?.textContent ?? "")', true);
         $this->go('Stand-ins');
         self::$chrome->press('Stop', '[aria-label="Sound workstation"]');
         self::$chrome->driver->get(self::$demo->url('/timeline-codes/tape'));

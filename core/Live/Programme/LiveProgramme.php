@@ -9,6 +9,7 @@ use NimbleJunction\Core\Live\Recording\Hands;
 use NimbleJunction\Core\Live\Recording\Recorder;
 use NimbleJunction\Core\Live\Runner;
 use NimbleJunction\Core\Live\Sending;
+use NimbleJunction\Core\Live\Timeline\KeptTimelines;
 use NimbleJunction\Core\Live\Timeline\Setting;
 use NimbleJunction\Core\Live\Timeline\Timecodes;
 use NimbleJunction\Core\Live\Timeline\TimelinePoints;
@@ -40,6 +41,7 @@ final class LiveProgramme
     public readonly LiveTimetable $timetable;
     private readonly ListPoints $listPoints;
     private readonly TimelinePoints $timelinePoints;
+    private readonly KeptTimelines $keptTimelines;
     private readonly TimetablePoints $timetablePoints;
     private readonly Giving $giving;
     private readonly Moving $moving;
@@ -69,6 +71,7 @@ final class LiveProgramme
         $this->moving = new Moving($universes, $changes, $this->masters, $this->looks);
         $this->waves = new Waves($this->giving, $this->moving, $this->tempos, $changed);
         $this->timelines = new Timelines(new Setting($points, $runner, $happened, $this->quietly(...), $this->looks->claim(...), $this->finish(...)), $this->tempos, $changed);
+        $this->keptTimelines = new KeptTimelines($this->timelines);
         $this->recorder = new Recorder($points, $this->timelines, new Hands($points, $universes));
         $this->timelinePoints = new TimelinePoints($this->timelines, $this->recorder);
         $this->timecodes = new Timecodes($this->timelines, $sending, $changed);
@@ -82,7 +85,7 @@ final class LiveProgramme
     /** @return list<Room> what is kept over a restart as soon as somebody did something */
     public function rooms(): array
     {
-        return [$this->looks, $this->lists, $this->masters, $this->common, $this->tempos, $this->waves, $this->timelines, $this->timetable];
+        return [$this->looks, $this->lists, $this->masters, $this->common, $this->tempos, $this->waves, $this->timecodes, $this->keptTimelines, $this->timetable];
     }
 
     public function adopt(Plan $plan, int $now): void
@@ -114,7 +117,8 @@ final class LiveProgramme
         $this->looks->restore($stored->parts('looks'), $now, $away);
         $this->waves->restore($stored->part('waves'), $now, $away);
         $this->giving->endOthers($this->plan->programme, $this->given());
-        $this->timelines->restore($stored->part('timelines'), $now, $away);
+        $this->timecodes->restore($stored->part('timecodes'), $now, $away);
+        $this->keptTimelines->restore($stored->part('timelines'), $now, $away);
         $this->timetable->restore($stored->part('timetable'), $now, $away);
     }
 

@@ -15,6 +15,7 @@ final class LiveTimecode
     /** What has said nothing for so long is not alive: quarter frames say a time every other frame, at 24 a second. */
     private const LOST_NANOS = 200_000_000;
 
+    private const LONGEST_SILENCE = 3_000_000_000;
     private const DAY = 86_400.0;
 
     /** Port that leads; '' for none. */
@@ -32,6 +33,9 @@ final class LiveTimecode
 
     /** @var array<string, int> when each port said something last */
     private array $alive = [];
+
+    /** @var array<string, int> for how long each may say nothing, and is alive; others for as long as quarter frames do */
+    private array $patience = [];
 
     public function __construct(public TimecodeEntry $timecode)
     {
@@ -80,6 +84,31 @@ final class LiveTimecode
         return true;
     }
 
+    /**
+     * A time as a number has been heard: it runs, if it was less the time before. Who says one now and then may be silent
+     * for three times as long.
+     *
+     * @return bool whether it is of the one that leads
+     */
+    public function hearSeconds(string $portId, float $seconds, int $now): bool
+    {
+        $between = isset($this->alive[$portId]) ? $now - $this->alive[$portId] : 0;
+        $this->patience[$portId] = max(self::LOST_NANOS, min(self::LONGEST_SILENCE, 3 * $between));
+        $this->alive[$portId] = $now;
+        $this->look($now);
+        if ($this->leader !== $portId) {
+            return false;
+        }
+        $passed = $this->isOwn || $between === 0 ? 0.0 : $seconds - $this->seconds;
+        $this->isOwn = $this->isCarriedOn = false;
+        $this->rate = $this->timecode->frameRate();
+        $this->seconds = $seconds;
+        $this->isRunning = $passed > 0.0 && $passed <= max(1.0, 4.0 * $between / 1e9);
+        $this->heardAt = $now;
+
+        return true;
+    }
+
     /** It is ours from now on: it runs, or stands, at a time. */
     public function own(float $seconds, bool $isRunning, int $now): void
     {
@@ -96,7 +125,7 @@ final class LiveTimecode
     {
         $this->leader = '';
         foreach ($this->timecode->from as $port) {
-            if (isset($this->alive[$port]) && $now - $this->alive[$port] < self::LOST_NANOS) {
+            if (isset($this->alive[$port]) && $now - $this->alive[$port] < ($this->patience[$port] ?? self::LOST_NANOS)) {
                 $this->leader = $port;
                 break;
             }
@@ -112,13 +141,19 @@ final class LiveTimecode
             default => null,
         };
 
-        return ! $this->isRunning || $this->isOwn || $more === null ? \PHP_INT_MAX : $this->heardAt + max(self::LOST_NANOS, $more);
+        return ! $this->isRunning || $this->isOwn || $more === null ? \PHP_INT_MAX : $this->heardAt + max($this->silence(), $more);
     }
 
     /** @return int when it carries on by itself unless something is heard */
     public function lostAt(): int
     {
-        return ! $this->isRunning || $this->isOwn || $this->isCarriedOn ? \PHP_INT_MAX : $this->heardAt + self::LOST_NANOS;
+        return ! $this->isRunning || $this->isOwn || $this->isCarriedOn ? \PHP_INT_MAX : $this->heardAt + $this->silence();
+    }
+
+    /** @return int nanoseconds that whoever leads may say nothing */
+    private function silence(): int
+    {
+        return $this->patience[$this->leader] ?? self::LOST_NANOS;
     }
 
     /** Nobody says anything any more: it stands where it was left, or where it came to by itself. */

@@ -19,6 +19,9 @@ final class LiveTimeline
     /** Whether it begins again at its end, as somebody has said since; null as the show says. */
     public ?bool $loops = null;
 
+    /** @var array{float, float}|null the part that goes round and round, from and to; null for none */
+    public ?array $round = null;
+
     /** The place, among its moments, of the one that comes next. */
     public int $next = 0;
 
@@ -43,6 +46,43 @@ final class LiveTimeline
         return ($this->loops ?? $this->timeline->loop) && $this->timeline->score->ends > 0.0;
     }
 
+    /** Where it goes back to the beginning of what goes round, or ends. */
+    public function turnsAt(): float
+    {
+        return $this->goesRound() ? $this->round[1] ?? $this->timeline->score->ends : $this->timeline->score->ends;
+    }
+
+    /** Where it begins again. */
+    public function turnsTo(): float
+    {
+        return $this->goesRound() ? $this->round[0] ?? 0.0 : 0.0;
+    }
+
+    /** Whether it is in the part that goes round, or before it; behind that it goes on to its end. */
+    public function goesRound(): bool
+    {
+        return $this->round !== null && $this->seenAt < $this->round[1];
+    }
+
+    /** Whether it begins again where it turns. */
+    public function turns(): bool
+    {
+        return $this->goesRound() || $this->loops();
+    }
+
+    /** @return float the place where it is, had it come so far without turning */
+    public function wrapped(float $at): float
+    {
+        $to = $this->turnsAt();
+        $long = $to - $this->turnsTo();
+
+        return match (true) {
+            $at < $to => $at,
+            $this->turns() && $long > 0.0 => $this->turnsTo() + fmod($at - $to, $long),
+            default => $this->timeline->score->ends,
+        };
+    }
+
     public function run(bool $isPlaying, int $now): void
     {
         $this->isPlaying = $isPlaying;
@@ -56,18 +96,33 @@ final class LiveTimeline
         $this->next = $this->timeline->score->placeAt($at);
     }
 
-    /** @return string name of the section that a place is in; '' for none */
+    /** @return string name of the section that it is in; '' for none */
     public function section(): string
     {
-        $name = '';
+        return $this->sectionAt()->name ?? '';
+    }
+
+    /** @return array{float, float}|null the section that it is in, from and to */
+    public function bounds(): ?array
+    {
+        $section = $this->sectionAt();
+        if ($section === null) {
+            return null;
+        }
+        $behind = array_filter($this->markers(), static fn(Marker $one): bool => $one->isSection && $one->at > $section->at);
+        $to = $behind === [] ? $this->timeline->score->ends : array_values($behind)[0]->at;
+
+        return $to > $section->at ? [$section->at, $to] : null;
+    }
+
+    private function sectionAt(): ?Marker
+    {
+        $found = null;
         foreach ($this->markers() as $marker) {
-            if ($marker->at > $this->seenAt) {
-                break;
-            }
-            $name = $marker->isSection ? $marker->name : $name;
+            $found = $marker->isSection && $marker->at <= $this->seenAt ? $marker : $found;
         }
 
-        return $name;
+        return $found;
     }
 
     /** @return list<Marker> in the order of time */

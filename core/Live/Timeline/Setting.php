@@ -168,7 +168,7 @@ final readonly class Setting
     /** @param bool $goesOn whether it goes on, or acts anew */
     private function bringOne(LiveTimeline $live, string $routeId, LevelTrack $track, bool $goesOn, int $now): void
     {
-        $value = $track->line->at($live->seenAt);
+        $value = $track->line->at($live->seenAt + ($live->timeline->score->early[$routeId] ?? 0.0));
         $before = $live->given[$routeId] ?? null;
         $isSilent = $track->point !== null && isset($live->silent[$track->point->text()]);
         if ($track->point === null || $isSilent || ($value === $before && ($goesOn || $value === null))) {

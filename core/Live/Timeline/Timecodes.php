@@ -6,6 +6,8 @@ namespace NimbleJunction\Core\Live\Timeline;
 
 use NimbleJunction\Core\Live\Points\PlanRoom;
 use NimbleJunction\Core\Live\Sending;
+use NimbleJunction\Core\Message\MachineControl;
+use NimbleJunction\Core\Message\Osc;
 use NimbleJunction\Core\Message\TimeCode as Said;
 use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Point\Act;
@@ -13,22 +15,29 @@ use NimbleJunction\Core\Point\Notice;
 use NimbleJunction\Core\Point\Point;
 use NimbleJunction\Core\Point\PointKind;
 use NimbleJunction\Core\Point\Reference;
+use NimbleJunction\Core\Signal\Message;
+use NimbleJunction\Core\State\Room;
+use NimbleJunction\Core\State\Stored;
 use NimbleJunction\Core\Timeline\TimecodeEntry;
 use NimbleJunction\Core\Timeline\Timelines as Document;
-use NimbleJunction\Core\Wire\FrameRate;
-use NimbleJunction\Core\Wire\OutOfRange;
-use NimbleJunction\Core\Wire\TimeCode;
+use NimbleJunction\Core\Wire\Midi\MachineCommand;
 
 /** Time codes of the show, and the timelines that follow them. */
-final class Timecodes extends PlanRoom
+final class Timecodes extends PlanRoom implements Room
 {
     private const DAY = 86_400.0;
+
+    /** Letters of 01:00:00:00: what stands behind are hundredths of a frame. */
+    private const WITHOUT_FRACTIONS = 11;
 
     /** A timeline may be so many frames away from its time code before it jumps there. */
     private const SLIP_FRAMES = 6.0;
 
     /** @var array<string, LiveTimecode> by id */
     private array $live = [];
+
+    /** Counted on with whatever has to be kept of our own. */
+    private int $acts = 0;
 
     /** @var array<string, TimecodeOut> by id */
     private array $outs = [];
@@ -51,6 +60,7 @@ final class Timecodes extends PlanRoom
             $live[$id] = $this->live[$id] ?? new LiveTimecode($timecode);
             $live[$id]->timecode = $timecode;
             $this->outs[$id] ??= new TimecodeOut($this->sending);
+            $this->outs[$id]->adopt($timecode, $plan);
         }
         $this->live = $live;
         $this->outs = array_intersect_key($this->outs, $live);
@@ -77,6 +87,43 @@ final class Timecodes extends PlanRoom
                 $this->outs[$live->timecode->id]->send($live, $now);
             }
         }
+    }
+
+    /** Something else has come in at a port: a time by OSC, or machine control. */
+    public function heardOther(string $portId, Message $message, int $now): void
+    {
+        foreach ($this->live as $live) {
+            if (! \in_array($portId, $live->timecode->from, true)) {
+                continue;
+            }
+            if ($message instanceof MachineControl && $live->timecode->mmc) {
+                $this->command($live, $message, $now);
+            } elseif ($message instanceof Osc && $message->packet->address === $live->timecode->oscAddress()) {
+                $said = $message->arguments()[0] ?? null;
+                $seconds = \is_int($said) || \is_float($said) || \is_string($said) ? Clocked::seconds($said, $live->timecode->frameRate()) : null;
+                $before = $live->spelled($now);
+                $wasRunning = $live->isRunning;
+                if ($seconds !== null && $live->hearSeconds($portId, $seconds, $now)) {
+                    $this->lead($live, $now);
+                    $this->tell($live, $before, $wasRunning, $now);
+                    $this->outs[$live->timecode->id]->send($live, $now);
+                }
+            }
+        }
+    }
+
+    /** Where a port leads, its time says it all. */
+    private function command(LiveTimecode $live, MachineControl $message, int $now): void
+    {
+        $control = $message->control;
+        match ($control->command) {
+            MachineCommand::Play, MachineCommand::DeferredPlay => $this->own($live, $live->at($now), true, $now),
+            MachineCommand::Stop, MachineCommand::Pause => $this->own($live, $live->at($now), false, $now),
+            MachineCommand::Locate => $control->target === null
+                ? ''
+                : $this->own($live, Clocked::seconds(substr($control->target->spelled(), 0, self::WITHOUT_FRACTIONS), $live->timecode->frameRate()) ?? 0.0, $live->isOwn && $live->isRunning, $now),
+            default => '',
+        };
     }
 
     /** When goOn() must be called next. */
@@ -167,7 +214,7 @@ final class Timecodes extends PlanRoom
         }
         $seconds = match (true) {
             $reference->part === 'seconds' => is_numeric($value) ? (float) $value : null,
-            preg_match(TimecodeEntry::PATTERN, (string) $value) === 1 => self::secondsOf((string) $value, $live->timecode->frameRate()),
+            preg_match(TimecodeEntry::PATTERN, (string) $value) === 1 => Clocked::seconds((string) $value, $live->timecode->frameRate()),
             default => null,
         };
 
@@ -211,11 +258,44 @@ final class Timecodes extends PlanRoom
         $before = $live->spelled($now);
         $wasRunning = $live->isRunning;
         $live->own($seconds, $isRunning, $now);
+        ++$this->acts;
         $this->lead($live, $now);
         $this->tell($live, $before, $wasRunning, $now);
         $this->outs[$live->timecode->id]->send($live, $now);
 
         return '';
+    }
+
+    public function key(): string
+    {
+        return 'timecodes';
+    }
+
+    public function revisions(): array
+    {
+        return array_map(fn(): int => $this->acts, array_filter($this->live, static fn(LiveTimecode $live): bool => $live->isOwn));
+    }
+
+    public function kept(string $part, int $now): array
+    {
+        return ['at' => $this->live[$part]->at($now), 'running' => $this->live[$part]->isRunning];
+    }
+
+    /**
+     * Our own goes on where it would be by now.
+     *
+     * @param int $away nanoseconds since it was written down
+     */
+    public function restore(Stored $stored, int $now, int $away): void
+    {
+        foreach ($this->live as $id => $live) {
+            $part = $stored->part((string) $id);
+            $at = $part->scalar('at');
+            if (is_numeric($at)) {
+                $isRunning = $part->flag('running');
+                $this->own($live, fmod(max(0.0, (float) $at) + ($isRunning ? $away / 1e9 : 0.0), self::DAY), $isRunning, $now);
+            }
+        }
     }
 
     /** Timelines that follow it go where it is; of a group the first one that has something there. */
@@ -227,23 +307,12 @@ final class Timecodes extends PlanRoom
             if ($timeline->timeline->timecode !== $live->timecode->id || isset($led[$group])) {
                 continue;
             }
-            $at = $live->at($now) - self::secondsOf($timeline->timeline->startsAt, $live->rate);
+            $at = $live->at($now) - (Clocked::seconds($timeline->timeline->startsAt, $live->rate) ?? 0.0);
             $at = fmod($at + 1.5 * self::DAY, self::DAY) - self::DAY / 2.0;
             $this->following->follow($timeline, $at < -1e-6 ? null : max(0.0, $at), $live->isRunning, self::SLIP_FRAMES * $live->frame(), $now);
             if ($group !== '' && $at >= 0.0 && $at < $timeline->timeline->score->ends) {
                 $led[$group] = true;
             }
-        }
-    }
-
-    /** @return float seconds since midnight of a time as it is written; a frame that the rate has not is the next one that it has */
-    private static function secondsOf(string $text, FrameRate $rate): float
-    {
-        [$hours, $minutes, $seconds, $frames] = array_map(intval(...), preg_split('/[:;]/', $text) ?: []) + [0, 0, 0, 0];
-        try {
-            return TimeCode::of($rate, $hours, $minutes, $seconds, min($frames, $rate->counted() - 1))->toNanos() / 1e9;
-        } catch (OutOfRange) {
-            return TimeCode::of($rate, $hours, $minutes, $seconds, 2)->toNanos() / 1e9;
         }
     }
 

@@ -46,7 +46,7 @@ final class TimelinePoints extends PlanRoom
             '' => new Point($reference, $name, PointKind::Number, 0.0, $timeline->score->ends, $unit, isSet: true, isPressed: true),
             'position' => new Point($reference, $name, PointKind::Number, 0.0, $timeline->score->ends, $unit, isSet: true),
             'rate' => new Point($reference, $name, PointKind::Number, Timelines::LOWEST_RATE, Timelines::HIGHEST_RATE, isSet: true),
-            'running', 'loop', 'record' => new Point($reference, $name, PointKind::Switch, isSet: true, isPressed: true),
+            'running', 'loop', 'round', 'record' => new Point($reference, $name, PointKind::Switch, isSet: true, isPressed: true),
             'section' => new Point($reference, $name, PointKind::Text),
             default => new Point($reference, $name, PointKind::Press, isPressed: true),
         };
@@ -61,6 +61,7 @@ final class TimelinePoints extends PlanRoom
             \in_array($reference->part, ['', 'position'], true) => round($live->seenAt, 3),
             $reference->part === 'running' => (int) $live->isPlaying,
             $reference->part === 'loop' => (int) $live->loops(),
+            $reference->part === 'round' => (int) ($live->round !== null),
             $reference->part === 'record' => (int) $this->isRecorded($reference->id),
             $reference->part === 'rate' => $live->rate,
             $reference->part === 'section' => $live->section(),
@@ -78,6 +79,7 @@ final class TimelinePoints extends PlanRoom
             $reference->part === 'rate' => $this->timelines->setRate($id, (float) $value, $now),
             $reference->part === 'running' => (float) $value > 0.0 ? $this->timelines->play($id, $now) : $this->timelines->pause($id, $now),
             $reference->part === 'loop' => $this->timelines->setLoop($id, (float) $value > 0.0),
+            $reference->part === 'round' => $this->timelines->setRound($id, (float) $value > 0.0, $now),
             $reference->part === 'record' => $this->record($id, (float) $value > 0.0, $now),
             $reference->part === 'section' => 'it says in which section that is, and cannot be set',
             // A button that is set to 1 is pressed; as it comes up nothing happens.
@@ -96,6 +98,7 @@ final class TimelinePoints extends PlanRoom
             'pause' => $this->timelines->pause($id, $now),
             'stop' => $this->timelines->stop($id, $now),
             'loop' => $this->timelines->setLoop($id, $live?->loops() !== true),
+            'round' => $this->timelines->setRound($id, $live?->round === null, $now),
             'record' => $this->record($id, ! $this->isRecorded($id), $now),
             'next', 'previous' => $this->timelines->toMarker($id, $reference->part === 'next', $now),
             default => 'it can be set, and not pressed',

@@ -8,15 +8,13 @@ use NimbleJunction\Core\Live\Programme\Giving;
 use NimbleJunction\Core\Live\Programme\Tempos;
 use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Point\Reference;
-use NimbleJunction\Core\State\Room;
-use NimbleJunction\Core\State\Stored;
 use NimbleJunction\Core\Timeline\BeatsPace;
 use NimbleJunction\Core\Timeline\Pace;
 use NimbleJunction\Core\Timeline\SecondsPace;
 use NimbleJunction\Core\Timeline\Timeline;
 
 /** Timelines at work: played, paused, stopped, jumped in, looped; one frame after the other, as long as one of them plays. */
-final class Timelines implements Room
+final class Timelines
 {
     public const LOWEST_RATE = 0.1;
     public const HIGHEST_RATE = 4.0;
@@ -30,7 +28,8 @@ final class Timelines implements Room
     /** @var array<string, LiveTimeline> by id */
     private array $live = [];
 
-    private int $acts = 0;
+    /** Counted on with whatever has to be kept over a restart. */
+    public int $acts = 0;
 
     /** @param \Closure(Reference, int|float|string|null, int|float|string|null): void $changed a point has another value, and had this one */
     public function __construct(private readonly Setting $setting, private readonly Tempos $tempos, private readonly \Closure $changed)
@@ -207,6 +206,25 @@ final class Timelines implements Room
         return '';
     }
 
+    /** The section that it is in goes round and round; or not any more. */
+    public function setRound(string $id, bool $isOn, int $now): string
+    {
+        $live = $this->live[$id] ?? null;
+        if ($live === null) {
+            return 'there is no such timeline';
+        }
+        $before = $live->round !== null;
+        $bounds = $isOn ? $live->bounds() : null;
+        if ($isOn && $bounds === null) {
+            return 'it is in no section now: put it into one first';
+        }
+        $live->round = $bounds;
+        ++$this->acts;
+        $this->told($live, 'round', (int) $isOn, (int) $before);
+
+        return '';
+    }
+
     /** It is put right by a little: what lies between happens, and no moment comes twice. */
     public function correct(LiveTimeline $live, float $at, int $now): void
     {
@@ -237,76 +255,17 @@ final class Timelines implements Room
         }
     }
 
-    public function key(): string
+    /** It is put back where it was, or would be by now; what would have happened meanwhile is set, and not sent. */
+    public function putBack(LiveTimeline $live, float $at, bool $isOn, bool $isPlaying, int $now): void
     {
-        return 'timelines';
-    }
-
-    public function revisions(): array
-    {
-        $touched = array_filter($this->live, static fn(LiveTimeline $live): bool => $live->isOn || $live->rate !== 1.0 || $live->loops !== null || $live->seenAt > 0.0);
-
-        return array_map(fn(): int => $this->acts, $touched);
-    }
-
-    public function kept(string $part, int $now): array
-    {
-        $live = $this->live[$part];
-
-        return [
-            'at' => $live->pace->at($now),
-            'on' => $live->isOn,
-            'playing' => $live->isPlaying,
-            'rate' => $live->rate,
-            'loops' => $live->loops === null ? null : (int) $live->loops,
-        ];
-    }
-
-    /**
-     * Each goes on where it would be by now; what would have happened meanwhile is set, and not sent.
-     *
-     * @param int $away nanoseconds since it was written down
-     */
-    public function restore(Stored $stored, int $now, int $away): void
-    {
-        foreach ($this->live as $id => $live) {
-            $part = $stored->part((string) $id);
-            $at = $part->scalar('at');
-            $rate = $part->scalar('rate');
-            if (! is_numeric($at)) {
-                continue;
-            }
-            $live->rate = is_numeric($rate) ? max(self::LOWEST_RATE, min(self::HIGHEST_RATE, (float) $rate)) : 1.0;
-            $live->loops = $part->whole('loops', 0, 1) === null ? null : $part->whole('loops', 0, 1) === 1;
-            $live->isOn = $part->flag('on');
-            $live->run($part->flag('playing') && $live->isOn, $now);
-            $live->set = $live->isOn ? $live->timeline->score->sets : [];
-            $to = max(0.0, (float) $at);
-            if ($live->isPlaying) {
-                $to = $this->wrapped($live, $to + $this->much($live, $away));
-            }
-            $live->place($to, $now);
-            if ($live->isOn) {
-                $this->setting->chase($live, null, $now);
-            }
-            ++$this->acts;
+        $live->isOn = $isOn;
+        $live->run($isPlaying && $isOn, $now);
+        $live->set = $isOn ? $live->timeline->score->sets : [];
+        $live->place($at, $now);
+        if ($isOn) {
+            $this->setting->chase($live, null, $now);
         }
-    }
-
-    private function much(LiveTimeline $live, int $nanos): float
-    {
-        return $nanos / max(1, $live->pace->nanos(1.0));
-    }
-
-    private function wrapped(LiveTimeline $live, float $at): float
-    {
-        $ends = $live->timeline->score->ends;
-
-        return match (true) {
-            $at < $ends => $at,
-            $live->loops() => fmod($at, $ends),
-            default => $ends,
-        };
+        ++$this->acts;
     }
 
     private function pace(Timeline $timeline): Pace
@@ -337,7 +296,7 @@ final class Timelines implements Room
     private function dueOf(LiveTimeline $live, int $lastFrame): int
     {
         $score = $live->timeline->score;
-        $due = min($lastFrame + Giving::FRAME_NANOS, $live->pace->when($score->ends));
+        $due = min($lastFrame + Giving::FRAME_NANOS, $live->pace->when($live->turnsAt()));
         $next = $score->dues[$live->next] ?? null;
 
         return $next === null ? $due : min($due, $live->pace->when($next->at));
@@ -350,13 +309,17 @@ final class Timelines implements Room
         $score = $live->timeline->score;
         for ($left = self::MOST_AT_ONCE; $left > 0; --$left) {
             $next = $score->dues[$live->next] ?? null;
-            if ($next !== null && $next->at <= min($at, $score->ends) + self::SOON) {
+            $turnsAt = $live->turnsAt();
+            // What goes round ends before what stands where it ends.
+            $isReached = $next !== null && ($live->goesRound() ? $next->at < min($at + self::SOON, $turnsAt - self::SOON) : $next->at <= min($at, $turnsAt) + self::SOON);
+            if ($isReached) {
                 ++$live->next;
                 $this->setting->reach($live, $next);
-            } elseif ($at >= $score->ends - self::SOON && $live->loops()) {
-                $at = max(0.0, $at - $score->ends);
+            } elseif ($at >= $turnsAt - self::SOON && $live->turns()) {
+                $to = $live->turnsTo();
+                $at = $to + max(0.0, $at - $turnsAt);
                 $live->place($at, $now);
-                $live->next = 0;
+                $live->next = $score->placeAt($to);
             } else {
                 break;
             }

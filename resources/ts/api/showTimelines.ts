@@ -29,6 +29,7 @@ export interface Track {
   muted?: boolean
   solo?: boolean
   locked?: boolean
+  early?: number
 }
 export interface Triggers {
   kind: 'triggers'
@@ -82,6 +83,9 @@ export interface TimeCode {
   frames?: number
   rate?: '24' | '25' | '29.97' | '30'
   sends?: Id[]
+  mmc?: boolean
+  osc?: string
+  oscSays?: 'seconds' | 'text'
   note?: string
 }
 export interface Occasion {

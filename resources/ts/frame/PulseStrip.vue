@@ -6,6 +6,7 @@ import EngineWarnings from './EngineWarnings.vue'
 import HeldButton from './HeldButton.vue'
 import OtherPeople from './OtherPeople.vue'
 import RoutesOff from './RoutesOff.vue'
+import RunningTimecode from './RunningTimecode.vue'
 import { useLook } from './look'
 import GrandMaster from '@/programme/GrandMaster.vue'
 import { healthWords } from '@/components/words'
@@ -92,6 +93,7 @@ const groups = computed(() => {
     <OtherPeople />
     <GrandMaster />
     <HeldButton />
+    <RunningTimecode />
     <time class="figures wide" aria-label="Time of day">{{ time }}</time>
     <button type="button" class="wide" :title="`Levels are written as ${levelFormat}: change`" @click="nextFormat">
       {{ levelFormat }}

@@ -285,6 +285,7 @@ export interface TimelineLife {
   unit: number
   rate: number
   loops: boolean
+  isRound: boolean
   section: string
 }
 

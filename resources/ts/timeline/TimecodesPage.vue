@@ -8,6 +8,7 @@ import ListPage from '@/lists/ListPage.vue'
 import type { Row } from '@/lists/rows'
 import { useEngine } from '@/live/engine'
 import { usePlaying } from './playing'
+import ClockFace from './ClockFace.vue'
 import TimelineTabs from './TimelineTabs.vue'
 
 /** Time codes: where they come from, and what becomes of them when nobody says anything. */
@@ -20,12 +21,6 @@ const lost = (one: TimeCode) =>
   ({ stop: 'stops at once', frames: `goes on for ${one.frames ?? 10} frames`, on: 'goes on by itself' })[one.lost ?? 'frames']
 const wordsOf = (one: TimeCode) =>
   `from ${(one.from ?? []).map(show.portName).join(', then ') || 'no port yet'}; when that is lost it ${lost(one)}`
-const health = (id: string) => {
-  const life = playing.timecodeOf(id)
-  if (!life) return 'not known'
-  if (life.isCarriedOn) return 'runs by itself: its source is lost'
-  return life.isRunning ? `runs, led by ${show.portName(life.leader)}` : 'stands'
-}
 const rows = computed<Row[]>(() =>
   show.timecodes.map((one) => ({
     id: one.id,
@@ -56,7 +51,7 @@ const remove = (id: string, gone: () => void) =>
     :of="{ path: '/live', name: 'Live page' }"
     :parts="show.timecodes"
     :rows="rows"
-    empty="No time code yet. It comes by MIDI or Art-Net; timelines and routes go by it."
+    empty="No time code yet. It comes by MIDI, Art-Net or OSC, or is our own; timelines and routes go by it. Time code as sound needs a box that makes MIDI of it."
     columns="minmax(0, 1fr) 470px"
   >
     <template #tabs><TimelineTabs /></template>
@@ -69,8 +64,7 @@ const remove = (id: string, gone: () => void) =>
     <template #panel="{ part, change, gone }">
       <aside class="panel" aria-label="Time code">
         <h2>{{ part.name }}</h2>
-        <p class="clock figures" role="timer">{{ playing.timecodeOf(part.id)?.time ?? '--:--:--:--' }}</p>
-        <p>{{ health(part.id) }}, {{ playing.timecodeOf(part.id)?.rate ?? '' }} frames a second</p>
+        <ClockFace :id="part.id" :key="part.id" :name="part.name" />
         <p class="quiet">{{ wordsOf(part) }}</p>
         <form v-if="session.mayOperate" class="own" aria-label="Our own time" @submit.prevent="put(part.id)">
           <v-btn @click="press(part.id, 'start')">Start</v-btn>
@@ -94,11 +88,6 @@ const remove = (id: string, gone: () => void) =>
 </template>
 
 <style scoped>
-.clock {
-  margin: 12px 0;
-  font-size: 56px;
-  line-height: 1;
-}
 .own {
   display: flex;
   flex-wrap: wrap;

@@ -5,7 +5,7 @@ import { useSession } from '@/api/session'
 import { useShow } from '@/api/show'
 import { spellRefusal } from '@/components/attempt'
 import GoneNote from '@/components/GoneNote.vue'
-import { withNewTrack } from './edit'
+import { behindItsEnd, withNewTrack } from './edit'
 import { provideEditing } from './editing'
 import ItemForm from './ItemForm.vue'
 import TakesPanel from './TakesPanel.vue'
@@ -34,6 +34,7 @@ const state = computed(() => {
     .filter((one) => one)
     .join(' · ')
 })
+const behind = computed(() => (timeline.value ? behindItsEnd(timeline.value) : 0))
 const said = ref('')
 const seesTakes = ref(false)
 /** Its notes become triggers, named as it was agreed. */
@@ -81,6 +82,10 @@ function add(kind: 'triggers' | 'levels'): void {
     <GoneNote :id="id" what="timeline" :all="show.timelines" path="/timeline" :loaded="show.document !== undefined" />
     <p v-if="failed" class="wrong" role="alert">{{ failed }}</p>
     <p v-else-if="said" role="status">{{ said }}</p>
+    <p v-if="behind > 0" class="wrong small" role="status">
+      {{ behind === 1 ? 'A trigger lies' : `${behind} triggers lie` }} behind its end at {{ timeline?.length }}: make it longer in
+      its settings, or they never come.
+    </p>
     <template v-if="timeline">
       <TransportBar />
       <div class="desk">

@@ -10,7 +10,7 @@ import type { Track } from './parts'
 const props = defineProps<{ track: Track }>()
 const editing = useEditing()
 const session = useSession()
-const draft = ref({ name: '', point: '', colour: '' })
+const draft = ref({ name: '', point: '', colour: '', early: 0 })
 watch(
   () => props.track,
   (track) =>
@@ -18,15 +18,18 @@ watch(
       name: track.name,
       point: track.does.kind === 'levels' ? (track.does.point ?? '') : '',
       colour: track.colour ?? '',
+      early: track.early ?? 0,
     }),
   { immediate: true },
 )
 function store(): void {
   const timeline = editing.timeline.value
   if (!timeline) return
-  const { name, point, colour } = draft.value
+  const { name, point, colour, early } = draft.value
   const does = props.track.does.kind === 'levels' ? { ...props.track.does, point: point || undefined } : props.track.does
-  editing.turnInto(withTrackFields(timeline, props.track.id, { name, does, colour: colour || undefined }))
+  editing.turnInto(
+    withTrackFields(timeline, props.track.id, { name, does, colour: colour || undefined, early: Number(early) || undefined }),
+  )
 }
 const tolerance = ref(1)
 const told = ref('')
@@ -54,6 +57,15 @@ function remove(): void {
     <fieldset class="bare fields" :disabled="!session.mayBuild || track.locked">
       <v-text-field v-model="draft.name" label="Name" class="wide" :maxlength="60" required />
       <PointField v-if="track.does.kind === 'levels'" v-model="draft.point" label="It moves" class="wide" />
+      <v-text-field
+        v-model.number="draft.early"
+        type="number"
+        step="any"
+        min="-60"
+        max="60"
+        :label="`All of it comes so much earlier (${editing.unit.value === 'beats' ? 'beats' : 's'})`"
+        class="wide"
+      />
       <v-text-field v-model="draft.colour" label="Colour; empty for the usual one" placeholder="#1f6f5c" class="wide" />
     </fieldset>
     <p v-if="track.locked" class="small quiet">It is locked.</p>

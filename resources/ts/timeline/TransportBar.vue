@@ -82,8 +82,17 @@ function mark(isSection: boolean): void {
     >
       Loop
     </button>
-    <span class="spring" />
-    <template v-if="session.mayBuild">
+    <button
+      type="button"
+      class="small-button"
+      :disabled="!mayPlay || (!editing.life.value?.section && !editing.life.value?.isRound)"
+      :aria-pressed="editing.life.value?.isRound ?? false"
+      title="The section that it is in goes round and round"
+      @click="editing.playing.set(editing.id, 'round', editing.life.value?.isRound ? 0 : 1)"
+    >
+      Loop section
+    </button>
+    <div v-if="session.mayBuild" class="builds" role="group" aria-label="Building">
       <button type="button" class="small-button" @click="keys.set()">Set trigger <kbd>T</kbd></button>
       <button
         type="button"
@@ -102,7 +111,7 @@ function mark(isSection: boolean): void {
           <option v-for="[value, word] in SNAPS" :key="value" :value="value">{{ word }}</option>
         </select></label
       >
-    </template>
+    </div>
   </div>
 </template>
 
@@ -113,8 +122,12 @@ function mark(isSection: boolean): void {
   gap: 8px;
   align-items: center;
 }
-.spring {
-  flex: 1;
+.builds {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+  margin-left: auto;
 }
 .place {
   width: 120px;

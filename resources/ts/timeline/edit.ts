@@ -196,6 +196,14 @@ export const withoutTrack = (timeline: Timeline, id: string): Timeline => ({
 export const withTrackFields = (timeline: Timeline, id: string, fields: Partial<Track>): Timeline =>
   withTrack(timeline, id, (track) => ({ ...track, ...fields }))
 
+/** How many triggers lie behind a length that it is given: they never come. */
+export function behindItsEnd(timeline: Timeline): number {
+  const length = timeline.length ?? 0
+  if (length === 0) return 0
+  return tracksOf(timeline).flatMap((track) => momentsOf(track).filter((one) => (one.at ?? 0) - (track.early ?? 0) > length))
+    .length
+}
+
 /** Where it ends: as far as it says, or as its last track goes. */
 export function endsOf(timeline: Timeline): number {
   if (timeline.length) return timeline.length

@@ -21,7 +21,7 @@ export function usePlaying() {
   const timecodeOf = (id: string): TimecodeLife | null => timecodes.value.find((one) => one.id === id) ?? null
   const press = (id: string, verb: string) => engine.pressPoint(`timeline:${id}/${verb}`)
   const jump = (id: string, to: number) => engine.setPoint(`timeline:${id}`, to)
-  const set = (id: string, what: 'rate' | 'loop', value: number) => engine.setPoint(`timeline:${id}/${what}`, value)
+  const set = (id: string, what: 'rate' | 'loop' | 'round', value: number) => engine.setPoint(`timeline:${id}/${what}`, value)
   return { lives, lifeOf, atOf, timecodes, timecodeOf, press, jump, set }
 }
 export type Playing = ReturnType<typeof usePlaying>

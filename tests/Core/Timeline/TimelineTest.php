@@ -229,6 +229,46 @@ final class TimelineTest extends TestCase
         }
     }
 
+    public function testASectionGoesRoundUntilItIsLetGoOverARestartToo(): void
+    {
+        $evening = self::evening();
+        self::assertStringContainsString('no section', $evening->press('timeline:song/round'));
+        $evening->set('timeline:song', 1.0);
+        self::assertSame('', $evening->press('timeline:song/round'));
+        $evening->press('timeline:song/play');
+        // From 1 s to 3 s: seven rounds and a half, each with what stands at its beginning and in it.
+        $counts = self::counted($evening->rig->pass(14.9));
+        self::assertSame(['/in-passing' => 7, '/one' => 8], $counts);
+        self::assertSame([1, 'Verse'], [$evening->read('timeline:song/round'), $evening->read('timeline:song/section')]);
+        $again = $evening->restarted(20.0);
+        self::assertEqualsWithDelta((float) $evening->read('timeline:song'), (float) $again->read('timeline:song'), 0.1, 'ten rounds later');
+        self::assertSame(1, $again->read('timeline:song/round'));
+        $evening->set('timeline:song/round', 0);
+        $evening->rig->pass(3.0);
+        self::assertSame([0, 4.0], [$evening->read('timeline:song/running'), $evening->read('timeline:song')], 'then it goes on to its end');
+        $evening->set('timeline:song', 3.5);
+        $evening->press('timeline:song/round');
+        $evening->set('timeline:song', 0.0);
+        $evening->press('timeline:song/play');
+        $evening->rig->pass(5.2);
+        self::assertEqualsWithDelta(3.2, $evening->read('timeline:song'), 0.1, 'what stands before it is played once, then the last section goes round to the end of all');
+    }
+
+    public function testATrackThatIsEarlyIsEarlyInAllThatItDoes(): void
+    {
+        $song = self::song();
+        $song['tracks'][0]['early'] = 0.4;
+        $song['tracks'][1]['early'] = -0.5;
+        $evening = new Evening(['timelines' => [$song]]);
+        $evening->press('timeline:song/play');
+        self::assertSame([], self::sent($evening->rig->pass(0.55)));
+        self::assertSame(['/one'], self::sent($evening->rig->pass(0.1)), 'at 0.6 s, and not at 1 s');
+        $evening->rig->pass(1.35);
+        self::assertEqualsWithDelta(50.0, $evening->read('fixture:b/level'), 2.0, 'half a second late');
+        $evening->set('timeline:song', 0.7);
+        self::assertSame(255, $evening->levels()[0], 'after a jump too');
+    }
+
     /**
      * @param list<array{float, OutgoingPacket}> $packets
      *
