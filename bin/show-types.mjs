@@ -25,7 +25,7 @@ const BANNER = '/* Made from schema/show.schema.json by "npm run types". Change 
 const ROOMS = {
   showProgramme: ['Look', 'CueList', 'Master', 'Wave', 'Tempo'],
   showSurfaces: ['Surface', 'Panel'],
-  showTimelines: ['Timeline', 'TimeCode', 'Occasion'],
+  showTimelines: ['Timeline', 'TimeCode', 'Occasion', 'Desk'],
   showPatch: ['Profile', 'Fixture', 'Group', 'PixelMap', 'Offer'],
 }
 const ROOT = 'ShowDocument'

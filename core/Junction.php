@@ -110,6 +110,7 @@ final class Junction
             $this->runner,
             $this->programme->tempos,
             $this->programme->timecodes,
+            $this->programme->deskRun,
         );
         $this->memory = new Memory($this->universes, $this->routing, $this->activities, $this->outputs, $this->points);
         $this->plan = Plan::empty();

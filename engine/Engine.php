@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Engine;
 
 use NimbleJunction\Core\Junction;
-use NimbleJunction\Core\Live\Recording\Recorder;
+use NimbleJunction\Core\Live\Programme\LiveProgramme;
 use NimbleJunction\Core\Plan\Compiler;
 use NimbleJunction\Core\Plan\Identity;
 use NimbleJunction\Core\Plan\Plan;
@@ -244,10 +244,10 @@ final class Engine
         return $refusal;
     }
 
-    /** @param \Closure(Recorder, int): string $deed why it cannot be done, '' when it is; told the time */
-    public function record(\Closure $deed): string
+    /** @param \Closure(LiveProgramme, int): string $deed why it cannot be done, '' when it is; told the time */
+    public function run(\Closure $deed): string
     {
-        $refusal = $deed($this->junction->programme->recorder, self::now());
+        $refusal = $deed($this->junction->programme, self::now());
         $this->schedule();
 
         return $refusal;

@@ -9,6 +9,8 @@ use NimbleJunction\Core\Wire\Midi\MidiMessage;
 use NimbleJunction\Core\Wire\Midi\ShowCommand;
 use NimbleJunction\Core\Wire\Midi\ShowControl;
 use NimbleJunction\Core\Wire\Midi\SystemExclusive;
+use NimbleJunction\Core\Wire\Osc\Argument;
+use NimbleJunction\Core\Wire\Osc\Message;
 use NimbleJunction\Core\Wire\Osc\Packet;
 use NimbleJunction\StandIn\Link\Datagrams;
 use NimbleJunction\StandIn\Link\Habits;
@@ -16,7 +18,8 @@ use NimbleJunction\StandIn\Link\MidiLink;
 
 /**
  * A desk with a list of cues that is run from outside: MIDI Show Control on a MIDI link, or OSC (/desk/go,
- * /desk/back, /desk/stop, /desk/cue with a number).
+ * /desk/back, /desk/stop, /desk/cue with a number). Lines that are typed at it by OSC, at /desk/line, make cues and run
+ * them; what became of each is answered at /desk/said.
  */
 final class CueDesk implements Device
 {
@@ -28,7 +31,10 @@ final class CueDesk implements Device
     private readonly Habits $habits;
     private ?Datagrams $socket = null;
 
-    /** @param non-empty-list<array{number: string, name: string}> $cues in their order */
+    /**
+     * @param non-empty-list<array{number: string, name: string}> $cues in their order
+     * @param string $answersTo address and port where lines are answered; '' for nowhere
+     */
     public function __construct(
         private readonly string $id,
         private readonly string $name,
@@ -36,7 +42,8 @@ final class CueDesk implements Device
         private readonly int $port,
         private readonly MidiLink $link,
         private readonly int $device,
-        private readonly array $cues,
+        private array $cues,
+        private readonly string $answersTo = '',
     ) {
         $this->habits = new Habits(Habits::LOSS, Habits::JITTER);
     }
@@ -126,11 +133,56 @@ final class CueDesk implements Device
                 $message->address === '/desk/go' && $pressed => $this->go(),
                 $message->address === '/desk/back' && $pressed => $this->jump($this->at - 1),
                 $message->address === '/desk/stop' && $pressed => $this->run(false),
+                $message->address === '/desk/line' && \is_string($value) => $this->typed($value),
                 $message->address === '/desk/cue'
                     && (\is_int($value) || \is_float($value) || \is_string($value)) => $this->named((string) $value),
                 default => null,
             };
         }
+    }
+
+    /** A line in the desk's own words; it is answered. */
+    private function typed(string $line): void
+    {
+        $said = match (true) {
+            preg_match('#^make cue (\d+(?:\.\d)?)(?: called "([^"]*)")?$#D', $line, $found) === 1 => $this->make($found[1], $found[2] ?? ''),
+            preg_match('#^delete cue (\d+(?:\.\d)?)$#D', $line, $found) === 1 => $this->delete($found[1]),
+            preg_match('#^go cue (\d+(?:\.\d)?)$#D', $line, $found) === 1 => $this->goTo($found[1]),
+            default => "this desk does not know: {$line}",
+        };
+        if ($this->answersTo !== '') {
+            $this->socket?->send((new Message('/desk/said', [Argument::of($said)]))->encode(), $this->answersTo);
+        }
+    }
+
+    private function make(string $number, string $name): string
+    {
+        $this->delete($number);
+        $this->cues[] = ['number' => $number, 'name' => $name];
+        usort($this->cues, static fn(array $a, array $b): int => (float) $a['number'] <=> (float) $b['number']);
+        ++$this->taken;
+
+        return "cue {$number} made";
+    }
+
+    private function delete(string $number): string
+    {
+        $left = array_values(array_filter($this->cues, static fn(array $cue): bool => (float) $cue['number'] !== (float) $number));
+        if ($left === [] || \count($left) === \count($this->cues)) {
+            return "there is no cue {$number}";
+        }
+        $this->cues = $left;
+        $this->at = -1;
+
+        return "cue {$number} deleted";
+    }
+
+    private function goTo(string $number): string
+    {
+        $before = $this->taken;
+        $this->named($number);
+
+        return $this->taken > $before ? "cue {$number} runs" : "there is no cue {$number}";
     }
 
     private function go(): void

@@ -19,7 +19,7 @@ final class Neighbourhood
     /** The lists whose parts may name a part of a list. */
     private const NAMED_BY = [
         'universes' => ['ports', 'routes', 'copies', 'fixtures', 'pixels', 'offers', 'looks', 'lists', 'masters', 'waves', 'surfaces', 'panels', 'timelines', 'occasions'],
-        'ports' => ['universes', 'routes', 'offers', 'looks', 'lists', 'tempos', 'surfaces', 'panels', 'timelines', 'timecodes', 'occasions'],
+        'ports' => ['universes', 'routes', 'offers', 'looks', 'lists', 'tempos', 'surfaces', 'panels', 'timelines', 'timecodes', 'occasions', 'desks'],
         'routes' => ['routes', 'offers', 'looks', 'lists', 'surfaces', 'timelines', 'occasions'],
         'copies' => ['routes'],
         'profiles' => ['fixtures', 'routes', 'offers', 'looks', 'lists', 'waves', 'surfaces', 'timelines', 'occasions'],
@@ -38,6 +38,7 @@ final class Neighbourhood
         'panels' => ['routes', 'surfaces', 'offers', 'looks', 'lists', 'timelines', 'occasions'],
         'timelines' => ['routes', 'offers', 'looks', 'lists', 'surfaces', 'panels', 'timelines', 'occasions'],
         'timecodes' => ['routes', 'offers', 'looks', 'lists', 'surfaces', 'timelines', 'occasions'],
+        'desks' => ['routes', 'offers', 'looks', 'lists', 'surfaces', 'timelines', 'occasions'],
         'occasions' => ['routes', 'offers', 'looks', 'lists', 'surfaces', 'timelines', 'occasions'],
     ];
 

@@ -57,7 +57,7 @@ final class FernhallRack
             new Presentation('talk-slides', 'Talk slides', new Cable("{$cables}/talk-slides.midi"), self::SLIDES),
             new SoundWorkstation('sound', 'Sound workstation', new NetworkMidi('Sound workstation', "{$loopback}.18", 5004, $we, habits: $soundHabits), $soundHabits),
             new LecternPanel('lectern', 'Lectern panel', new Cable("{$cables}/lectern.midi")),
-            new CueDesk('cue-desk', 'Cue desk', "{$loopback}.19", Show::CUE_DESK_OSC_PORT, new Cable("{$cables}/cue-desk.midi"), 20, self::CUES),
+            new CueDesk('cue-desk', 'Cue desk', "{$loopback}.19", Show::CUE_DESK_OSC_PORT, new Cable("{$cables}/cue-desk.midi"), 20, self::CUES, "{$loopback}.1:".Show::CUE_DESK_ANSWER_PORT),
         );
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Live;
 
+use NimbleJunction\Core\Live\Desk\DeskRun;
 use NimbleJunction\Core\Live\Programme\Tempos;
 use NimbleJunction\Core\Live\Timeline\Timecodes;
 use NimbleJunction\Core\Message\Clock;
@@ -38,6 +39,7 @@ final class Hearing
         private readonly Runner $runner,
         private readonly Tempos $tempos,
         private readonly Timecodes $timecodes,
+        private readonly DeskRun $deskRun,
     ) {
         $this->agenda = new Agenda();
         $this->assemblers = new Assemblers();
@@ -197,6 +199,7 @@ final class Hearing
         if ($message instanceof Clock) {
             $this->tempos->heard($portId, $message, $now);
         }
+        $this->deskRun->heard($portId, $message);
         $message = $this->assemblers->placed($portId, $sender, $message);
         $whole = $this->assemblers->push($portId, $sender, $message);
         if ($message instanceof Osc || $message instanceof MachineControl) {

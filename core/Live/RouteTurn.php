@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Live;
 
+use NimbleJunction\Core\Desk\DeskMessage;
+use NimbleJunction\Core\Desk\Misread;
+use NimbleJunction\Core\Desk\Understood;
 use NimbleJunction\Core\Point\Act;
 use NimbleJunction\Core\Point\Points;
 use NimbleJunction\Core\Point\Reference;
@@ -146,6 +149,20 @@ final readonly class RouteTurn implements Turn
         if ($this->runner->mayAct($this->route, $this->depth, $this->record)) {
             $this->runner->sending->send($portId, $message, $this->route, $this->record, $this->passing->now);
         }
+    }
+
+    public function type(string $desk, string $line): void
+    {
+        $is = $this->runner->desk($desk);
+        $read = $is?->read($line);
+        if ($is !== null && $read instanceof Understood) {
+            $this->send($is->port, DeskMessage::of($is, $read));
+
+            return;
+        }
+        $why = $read instanceof Misread ? lcfirst($read->words()) : "there is no desk \"{$desk}\"";
+        $said = new Said('"{route}" does not type "{line}": {why}', ['route' => $this->route->name, 'line' => $line, 'why' => $why]);
+        $this->trace->hop($this->record, Step::Refused, $said, '', $this->route->id);
     }
 
     private function act(Terms $terms): Act

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Live;
 
+use NimbleJunction\Core\Desk\Desk;
 use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Point\Points;
 use NimbleJunction\Core\Point\Reference;
@@ -242,6 +243,11 @@ final class Runner
         $record = $this->chronicle->tried($route, $value, $by, $now);
         $event = ($route->triggers[0] ?? null)?->sample() ?? new Occurred('tried');
         $this->act($route, $value, 0, $this->passages->passing($route, $event, 0, $now), 0, $record);
+    }
+
+    public function desk(string $id): ?Desk
+    {
+        return $this->plan->desks[$id] ?? null;
     }
 
     /** @return list<OutgoingPacket> what actions have sent since this was last asked; a turn ends with it */

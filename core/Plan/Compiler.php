@@ -122,6 +122,7 @@ final readonly class Compiler
             $show->panels(),
             $show->timelines(),
             $was?->occasions === $show->occasions && $before !== null ? $before->timetable : $show->timetable(),
+            $show->desks,
         );
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Plan;
 
+use NimbleJunction\Core\Desk\Desk;
 use NimbleJunction\Core\Message\Agreed;
 use NimbleJunction\Core\Offer\Offers;
 use NimbleJunction\Core\Panel\Panels;
@@ -38,6 +39,7 @@ final readonly class Plan
      * @param array<string, ValueEntry> $values the show's own, by id
      * @param Origin|null $origin null for a plan that was made by hand
      * @param array<string, array<string, array<int, true>>> $routeSlots slots, 0 to 511, that each route sets as far as it is switched on in the show, by universe and owner
+     * @param array<string, Desk> $desks by id
      * @param array<string, int> $order place of each universe that copies run from or to: what is copied from comes before what is copied to
      */
     public function __construct(
@@ -66,6 +68,7 @@ final readonly class Plan
         public Panels $panels = new Panels(),
         public Timelines $timelines = new Timelines(),
         public Timetable $timetable = new Timetable(),
+        public array $desks = [],
     ) {
     }
 

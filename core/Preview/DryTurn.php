@@ -69,6 +69,11 @@ final class DryTurn implements Turn
         $this->add(new Line("send {$spelled} on {$this->wording->port($portId)}", bin2hex($bytes)));
     }
 
+    public function type(string $desk, string $line): void
+    {
+        $this->add(new Line("type \"{$line}\" at desk {$desk}"));
+    }
+
     public function waits(float $seconds): void
     {
         $this->add(new Line('wait '.Template::number($seconds).' s'));

@@ -98,6 +98,7 @@ final class Kinds
                 Action\SetAction::class,
                 Action\PressAction::class,
                 Action\SendAction::class,
+                Action\LineAction::class,
                 Action\ChooseAction::class,
                 Action\RepeatAction::class,
                 Action\WaitAction::class,

@@ -27,4 +27,7 @@ interface Turn
     public function holds(array $conditions, float $value): bool;
 
     public function send(string $portId, Message $message): void;
+
+    /** A line is typed at a desk, where it is one that the desk takes. */
+    public function type(string $desk, string $line): void;
 }

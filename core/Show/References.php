@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Show;
 
+use NimbleJunction\Core\Desk\DeskMessage;
 use NimbleJunction\Core\Document\Fault;
 use NimbleJunction\Core\Message\MidiAddress;
 use NimbleJunction\Core\Patch\Fixture;
@@ -256,6 +257,13 @@ final readonly class References
         foreach (array_values($this->show->timelines) as $i => $timeline) {
             foreach ($references->of($timeline, "/timelines/{$i}") as $fault) {
                 $this->faults[] = $fault;
+            }
+        }
+        foreach (array_values($this->show->desks) as $i => $desk) {
+            $port = $this->show->ports[$desk->port] ?? null;
+            if ($port?->send === null || $port->protocol !== DeskMessage::protocol($desk)) {
+                $what = DeskMessage::protocol($desk)->spelled();
+                $this->fault("/desks/{$i}/port", "\"{$desk->port}\" is no {$what} port that sends", "Name the id of a port that speaks {$what}, and sends.");
             }
         }
         foreach (array_values($this->show->occasions) as $i => $occasion) {

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Show;
 
+use NimbleJunction\Core\Desk\Misread;
 use NimbleJunction\Core\Document\Fault;
 use NimbleJunction\Core\Document\Kind;
 use NimbleJunction\Core\Point\Reference;
+use NimbleJunction\Core\Route\Action\LineAction;
 use NimbleJunction\Core\Route\Action\SendAction;
 use NimbleJunction\Core\Route\NamesPoints;
 use NimbleJunction\Core\Route\Route;
@@ -59,6 +61,9 @@ final readonly class RouteReferences
                 array_push($faults, ...$this->ofPoint($point, "{$path}/{$part->field()}"));
             }
         }
+        if ($part instanceof LineAction) {
+            array_push($faults, ...$this->ofLine($part, $path));
+        }
         foreach ($part::fields() as $field) {
             $value = ((array) $part)[$field->name] ?? null;
             if ($field->type() === 'port' && \is_string($value)) {
@@ -78,6 +83,20 @@ final readonly class RouteReferences
         }
 
         return $faults;
+    }
+
+    /** @return list<Fault> of a line that is known now; one with gaps is looked at when it is typed */
+    private function ofLine(LineAction $action, string $path): array
+    {
+        $desk = $this->show->desks[$action->desk] ?? null;
+        if ($desk === null) {
+            $known = implode(', ', \array_slice(array_keys($this->show->desks), 0, 12)) ?: 'none yet';
+
+            return [new Fault("{$path}/desk", "there is no desk \"{$action->desk}\"", "Desks are: {$known}.")];
+        }
+        $read = $action->isPlain() ? $desk->read($action->line) : null;
+
+        return $read instanceof Misread ? [new Fault("{$path}/line", "{$desk->name} does not take it: ".lcfirst($read->problem), $read->words())] : [];
     }
 
     /** @return list<Fault> */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Show;
 
+use NimbleJunction\Core\Desk\Desk;
 use NimbleJunction\Core\Document\Part;
 use NimbleJunction\Core\Message\Agreed;
 use NimbleJunction\Core\Message\AgreedNote;
@@ -62,6 +63,7 @@ final readonly class Show
         'timelines' => [Timeline::class, Timeline::MOST],
         'timecodes' => [TimecodeEntry::class, TimecodeEntry::MOST],
         'occasions' => [Occasion::class, Occasion::MOST],
+        'desks' => [Desk::class, Desk::MOST],
     ];
 
     /** @var array<string, UniverseEntry> by id */
@@ -127,6 +129,9 @@ final readonly class Show
     /** @var array<string, Occasion> by id */
     public array $occasions;
 
+    /** @var array<string, Desk> by id */
+    public array $desks;
+
     private Patch $patch;
     private Pixels $pixelMaps;
     private Agreed $agreed;
@@ -169,6 +174,7 @@ final readonly class Show
         $this->allTimelines = new Timelines($this->timelines, $this->timecodes);
         $this->occasions = self::only($lists['occasions'] ?? [], Occasion::class);
         $this->timetable = new Timetable($this->occasions);
+        $this->desks = self::only($lists['desks'] ?? [], Desk::class);
         $this->allPanels = new Panels($this->panels, $this->surfaces);
         $this->programme = new Programme($this->looks, $this->lists, $this->masters, $this->waves, $this->tempos);
         $this->patch = new Patch($this->profiles, $this->fixtures, new Groups($this->groups), $this->runs());
@@ -222,6 +228,7 @@ final readonly class Show
             'timelines' => $this->timelines,
             'timecodes' => $this->timecodes,
             'occasions' => $this->occasions,
+            'desks' => $this->desks,
             default => [],
         };
     }

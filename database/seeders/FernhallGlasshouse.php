@@ -17,6 +17,7 @@ final class FernhallGlasshouse
     public const LASER_UNIVERSE = 12;
     public const WALL_PORT_ADDRESS = 32;
     public const CUE_DESK_OSC_PORT = 9020;
+    public const CUE_DESK_ANSWER_PORT = 8020;
 
     /**
      * @param string $loopback first three numbers of the loopback addresses in use
@@ -86,6 +87,7 @@ final class FernhallGlasshouse
             'timelines' => FernhallTimelines::all(),
             'timecodes' => FernhallTimelines::timecodes(),
             'occasions' => FernhallTimelines::occasions(),
+            'desks' => FernhallTimelines::desks(),
         ];
     }
 
@@ -198,6 +200,7 @@ final class FernhallGlasshouse
                 'id' => 'cue-desk',
                 'name' => 'Cue desk',
                 'protocol' => 'osc',
+                'receive' => ['address' => $we, 'port' => self::CUE_DESK_ANSWER_PORT],
                 'send' => ['address' => $we, 'to' => ["{$loopback}.19"], 'port' => self::CUE_DESK_OSC_PORT],
             ],
             [

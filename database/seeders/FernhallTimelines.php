@@ -13,6 +13,16 @@ final class FernhallTimelines
         return [['id' => 'tape', 'name' => 'Tape', 'from' => ['sound'], 'lost' => 'frames', 'frames' => 12]];
     }
 
+    /** @return list<array<string, mixed>> the cue desk's lines, in words that were made up for it */
+    public static function desks(): array
+    {
+        return [['id' => 'cue-desk', 'name' => 'Cue desk lines', 'port' => 'cue-desk', 'address' => '/desk/line', 'pause' => 0.1, 'forms' => [
+            ['line' => 'make cue {cue: 0.1-999.9} [called {name: text}]'],
+            ['line' => 'delete cue {cue: 0.1-999.9}'],
+            ['line' => 'go cue {cue: 0.1-999.9}'],
+        ]]];
+    }
+
     /** @return list<array<string, mixed>> what happens at week-ends, where Fernhall is made up to be */
     public static function occasions(): array
     {

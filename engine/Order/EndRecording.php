@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Engine\Order;
 
 use NimbleJunction\Core\Document\Field;
-use NimbleJunction\Core\Live\Recording\Recorder;
+use NimbleJunction\Core\Live\Programme\LiveProgramme;
 use NimbleJunction\Engine\Said\Said;
 
 /** Recording ends, and what was recorded waits; or what waits is thrown away. */
@@ -42,11 +42,11 @@ final readonly class EndRecording implements Order
 
     public function obey(Reach $reach): ?Said
     {
-        $reach->done($reach->engine->record(function (Recorder $recorder, int $now): string {
+        $reach->done($reach->engine->run(function (LiveProgramme $programme, int $now): string {
             if (! $this->forgets) {
-                return $recorder->stop($now);
+                return $programme->recorder->stop($now);
             }
-            $recorder->forget();
+            $programme->recorder->forget();
 
             return '';
         }));

@@ -40,6 +40,10 @@ final class Orders
         RecordTake::class,
         EndRecording::class,
         FetchTakes::class,
+        TypeLine::class,
+        RenderLines::class,
+        SendLines::class,
+        StopLines::class,
     ];
 
     /**

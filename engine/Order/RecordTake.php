@@ -7,7 +7,7 @@ namespace NimbleJunction\Engine\Order;
 use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Document\Field\Id;
 use NimbleJunction\Core\Document\Field\TextList;
-use NimbleJunction\Core\Live\Recording\Recorder;
+use NimbleJunction\Core\Live\Programme\LiveProgramme;
 use NimbleJunction\Core\Live\Recording\RecordingPlan;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Timeline\Timeline;
@@ -83,7 +83,7 @@ final readonly class RecordTake implements Order
             $this->latency,
             $this->still,
         );
-        $reach->done($reach->engine->record(static fn(Recorder $recorder, int $now): string => $recorder->start($plan, $now)));
+        $reach->done($reach->engine->run(static fn(LiveProgramme $programme, int $now): string => $programme->recorder->start($plan, $now)));
 
         return null;
     }

@@ -32,6 +32,7 @@ final class Topics
         TimelinesTopic::class,
         RecordingTopic::class,
         TimetableTopic::class,
+        DeskTopic::class,
     ];
 
     /** @return array<string, Topic> by name */
@@ -62,6 +63,7 @@ final class Topics
             new TimelinesTopic($junction),
             new RecordingTopic($junction),
             new TimetableTopic($junction),
+            new DeskTopic($junction),
         ];
 
         return array_combine(array_map(static fn(Topic $topic): string => $topic::name(), $topics), $topics);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Live\Programme;
 
 use NimbleJunction\Core\Live\Changes;
+use NimbleJunction\Core\Live\Desk\DeskRun;
 use NimbleJunction\Core\Live\Recording\Hands;
 use NimbleJunction\Core\Live\Recording\Recorder;
 use NimbleJunction\Core\Live\Runner;
@@ -39,6 +40,7 @@ final class LiveProgramme
     public readonly Timecodes $timecodes;
     public readonly Recorder $recorder;
     public readonly LiveTimetable $timetable;
+    public readonly DeskRun $deskRun;
     private readonly ListPoints $listPoints;
     private readonly TimelinePoints $timelinePoints;
     private readonly KeptTimelines $keptTimelines;
@@ -75,6 +77,7 @@ final class LiveProgramme
         $this->recorder = new Recorder($points, $this->timelines, new Hands($points, $universes));
         $this->timelinePoints = new TimelinePoints($this->timelines, $this->recorder);
         $this->timecodes = new Timecodes($this->timelines, $sending, $changed);
+        $this->deskRun = new DeskRun($runner);
         $this->timetable = new LiveTimetable($happened, $changed);
         $this->timetablePoints = new TimetablePoints($this->timetable);
         foreach ([$this->looks, $this->listPoints, $this->masters, $this->common, $this->tempos, $this->waves, $this->timelinePoints, $this->timecodes, $this->timetablePoints] as $room) {
@@ -101,6 +104,7 @@ final class LiveProgramme
         $this->timecodes->adopt($plan);
         $this->recorder->adopt();
         $this->timetable->adopt($plan, $now);
+        $this->deskRun->adopt($plan);
         $this->timetablePoints->adopt($plan);
         $this->lists->goOnBy($plan, $now);
         $this->looks->goOnBy($plan, $now);
@@ -142,6 +146,7 @@ final class LiveProgramme
             $this->timelines->dueAt($this->lastFrame),
             $this->recorder->dueAt(),
             $this->timetable->dueAt(),
+            $this->deskRun->dueAt(),
             $this->lists->dueAt($this->lastFrame),
             $this->looks->dueAt($this->lastFrame),
             $this->masters->dueAt($this->lastFrame),
@@ -162,6 +167,7 @@ final class LiveProgramme
         $this->timelines->goOn($now);
         $this->recorder->goOn($now);
         $this->timetable->goOn($now);
+        $this->deskRun->goOn($now);
         $this->lists->goOn($now);
         $this->looks->goOn($now);
         $this->masters->goOn($now);

@@ -13,6 +13,7 @@ import type {
   Profile,
   Copy,
   CueList,
+  Desk,
   Look,
   Master,
   Occasion,
@@ -305,6 +306,7 @@ export const useShow = defineStore('show', () => {
   const tempos = computed<Tempo[]>(() => document.value?.tempos ?? [])
   const timelines = computed<Timeline[]>(() => document.value?.timelines ?? [])
   const timecodes = computed<TimeCode[]>(() => document.value?.timecodes ?? [])
+  const desks = computed<Desk[]>(() => document.value?.desks ?? [])
   const occasions = computed<Occasion[]>(() => document.value?.occasions ?? [])
   const panels = computed<Panel[]>(() => document.value?.panels ?? [])
   const surfaces = computed<Surface[]>(() => document.value?.surfaces ?? [])
@@ -355,6 +357,7 @@ export const useShow = defineStore('show', () => {
     timelines,
     timecodes,
     occasions,
+    desks,
     layoutOf,
     patchOf,
     footprintOf,

@@ -2,7 +2,7 @@
 import type { Copy, Note, Port, Route, Universe, Value } from './showParts'
 import type { CueList, Look, Master, Tempo, Wave } from './showProgramme'
 import type { Panel, Surface } from './showSurfaces'
-import type { Occasion, TimeCode, Timeline } from './showTimelines'
+import type { Desk, Occasion, TimeCode, Timeline } from './showTimelines'
 import type { Fixture, Group, Offer, PixelMap, Profile } from './showPatch'
 
 export interface ShowDocument {
@@ -31,6 +31,7 @@ export interface ShowDocument {
   timelines?: Timeline[]
   timecodes?: TimeCode[]
   occasions?: Occasion[]
+  desks?: Desk[]
 }
 
 export type * from './showParts'

@@ -114,3 +114,20 @@ export interface ByTheSun {
   latitude: number
   longitude: number
 }
+export interface Desk {
+  id: Id
+  name: string
+  port: Id
+  way?: 'osc' | 'sysex'
+  address?: string
+  arguments?: string[]
+  bytes?: string
+  pause?: number
+  forms?: FormOfLines[]
+  note?: string
+}
+export interface FormOfLines {
+  line: string
+  sends?: string
+  note?: string
+}

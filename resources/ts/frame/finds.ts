@@ -61,6 +61,7 @@ const pages: Partial<Record<ListName, (id: string) => string>> = {
   tempos: (id) => `/programme-tempo/${id}`,
   timelines: (id) => `/timeline-edit/${id}`,
   timecodes: (id) => `/timeline-codes/${id}`,
+  desks: (id) => `/timeline-desks/${id}`,
   occasions: (id) => `/timeline-day/${id}`,
   surfaces: (id) => `/surfaces/${id}`,
   panels: (id) => `/surfaces-panels/${id}`,

@@ -37,6 +37,7 @@ const lists: Record<string, () => { id: string; name: string }[]> = {
   tempo: () => show.tempos,
   timeline: () => show.timelines,
   timecode: () => show.timecodes,
+  desk: () => show.desks,
   surface: () => show.surfaces,
   panel: () => show.panels,
 }

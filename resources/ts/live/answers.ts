@@ -62,6 +62,22 @@ export interface GatheredValue {
   unit: string
 }
 
+export interface LineVerdict {
+  typed: string
+  at: number | null
+  isRight: boolean
+  whole: string
+  sends: string
+  place: number
+  problem: string
+  allowed: string
+  meant: string
+}
+
+export interface LineVerdicts {
+  lines: LineVerdict[]
+}
+
 export interface ListeningRoute {
   id: string
   name: string
@@ -162,6 +178,10 @@ export interface Orders {
   'record': { timeline: string, points?: string[], mode?: string, plays?: boolean, from?: number, to?: number, countIn?: number, latency?: number, still?: number }
   'end-recording': { forgets?: boolean }
   'recorded': { tolerance?: number }
+  'type-line': { desk: string, line?: string, sends?: boolean }
+  'render-lines': { desk: string, timeline: string, template: string }
+  'send-lines': { desk: string, lines?: string[] }
+  'stop-lines': object
 }
 
 /** What the answers to them have beside "ok". */
@@ -192,4 +212,8 @@ export interface Answers {
   'record': object
   'end-recording': object
   'recorded': RecordedTakes
+  'type-line': LineVerdict
+  'render-lines': LineVerdicts
+  'send-lines': object
+  'stop-lines': object
 }

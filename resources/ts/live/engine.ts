@@ -4,6 +4,7 @@ import { Link } from './link'
 import type {
   Answers,
   ControlsNews,
+  DeskNews,
   Finds as FindsSaid,
   LearnNews,
   MissesNews,
@@ -81,6 +82,8 @@ export const useEngine = defineStore('engine', () => {
   const recording = shallowRef<{ news: RecordingNews; at: number } | null>(null)
   /** What the timetable does next, and when that was said, by this page's clock. */
   const timetable = shallowRef<{ news: TimetableNews; at: number } | null>(null)
+  /** Lines that are sent to a desk. */
+  const desk = shallowRef<DeskNews | null>(null)
   /** Who else is here, and where. */
   const present = shallowRef<Person[]>([])
   const said = ref('')
@@ -138,6 +141,9 @@ export const useEngine = defineStore('engine', () => {
         break
       case 'timetable':
         timetable.value = { news: message, at: performance.now() }
+        break
+      case 'desk':
+        desk.value = message
         break
       case 'present':
         present.value = message.people
@@ -263,6 +269,12 @@ export const useEngine = defineStore('engine', () => {
   const endRecording = (forgets = false) => command('end-recording', { forgets })
   /** What waits to be kept, as lines that are off by so much of each range at most, in percent. */
   const recorded = (tolerance: number) => ask('recorded', { tolerance })
+  /** A line for a desk: what it takes it for; sent, where that is asked for. */
+  const typeLine = (desk: string, line: string, sends: boolean) => ask('type-line', { desk, line, sends })
+  /** Triggers of a timeline as lines for a desk; nothing is sent. */
+  const renderLines = (what: Orders['render-lines']) => ask('render-lines', what)
+  const sendLines = (desk: string, lines: string[]) => ask('send-lines', { desk, lines })
+  const stopLines = () => ask('stop-lines', {})
   /** What a surface shows and how it is touched, for a page that draws one. */
   const touch = (order: Orders['touch']) => ask('touch', order)
   const onSurface = (taker: (news: SurfaceNews | ControlsNews) => void) => listen(surfaceTakers, taker)
@@ -295,6 +307,10 @@ export const useEngine = defineStore('engine', () => {
     record,
     endRecording,
     recorded,
+    typeLine,
+    renderLines,
+    sendLines,
+    stopLines,
     touch,
     onSurface,
     said,
@@ -322,6 +338,7 @@ export const useEngine = defineStore('engine', () => {
     timelines,
     recording,
     timetable,
+    desk,
     gather,
     preview,
     foresee,

@@ -1,11 +1,22 @@
 /* Made by bin/live-types of the classes in engine/Said, engine/Topic and engine/Order. Change those, not these files. */
-import type { ArmedPoint, ControlLife, EngineLife, HeldSlot, LearnCandidate, LentDevice, ListLife, LookLife, MasterLife, MinuteCounts, NearLine, Neighbour, OccasionLife, OutageLine, Person, PortLife, SourceLife, Stray, SurfacePage, TempoLife, TimecodeLife, TimelineLife, TraceEvent, UnansweredLine, UniverseLife, WaveLife } from './shapes'
+import type { ArmedPoint, ControlLife, DeskWords, EngineLife, HeldSlot, LearnCandidate, LentDevice, ListLife, LookLife, MasterLife, MinuteCounts, NearLine, Neighbour, OccasionLife, OutageLine, Person, PortLife, SourceLife, Stray, SurfacePage, TempoLife, TimecodeLife, TimelineLife, TraceEvent, UnansweredLine, UniverseLife, WaveLife } from './shapes'
 
 export interface ControlsNews {
   type: 'controls'
   n: number
   surface: string
   controls: Record<string, ControlLife>
+}
+
+export interface DeskNews {
+  type: 'desk'
+  n: number
+  desk: string
+  count: number
+  sent: number
+  isRunning: boolean
+  why: string
+  said: DeskWords[]
 }
 
 export interface Finds {
@@ -182,9 +193,9 @@ export interface Welcome {
 }
 
 /** What the engine says unasked. */
-export type Message = Welcome | Status | Minutes | Finds | TraceNews | Sources | ScopeNews | PointNews | Present | PortOutages | LearnNews | MissesNews | RouteNews | ProgrammeNews | SurfaceNews | ControlsNews | TimelinesNews | RecordingNews | TimetableNews | LentNews
+export type Message = Welcome | Status | Minutes | Finds | TraceNews | Sources | ScopeNews | PointNews | Present | PortOutages | LearnNews | MissesNews | RouteNews | ProgrammeNews | SurfaceNews | ControlsNews | TimelinesNews | RecordingNews | TimetableNews | DeskNews | LentNews
 
-export type TopicName = 'status' | 'minutes' | 'finds' | 'trace' | 'levels' | 'sources' | 'scope' | 'points' | 'present' | 'outages' | 'learn' | 'misses' | 'route' | 'programme' | 'surface' | 'timelines' | 'recording' | 'timetable'
+export type TopicName = 'status' | 'minutes' | 'finds' | 'trace' | 'levels' | 'sources' | 'scope' | 'points' | 'present' | 'outages' | 'learn' | 'misses' | 'route' | 'programme' | 'surface' | 'timelines' | 'recording' | 'timetable' | 'desk'
 
 export type * from './answers'
 export type * from './shapes'

@@ -15,6 +15,11 @@ export interface ControlLife {
   called: string
 }
 
+export interface DeskWords {
+  isOurs: boolean
+  words: string
+}
+
 export interface EngineLife {
   show: string
   adoptions: number

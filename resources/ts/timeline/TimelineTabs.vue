@@ -6,6 +6,7 @@ const tabs = [
   { path: '/timeline', name: 'Timelines' },
   { path: '/timeline-codes', name: 'Time code' },
   { path: '/timeline-day', name: 'Timetable' },
+  { path: '/timeline-desks', name: 'Desk lines' },
 ]
 const route = useRoute()
 const isHere = (path: string) => route.path === path || route.path.startsWith(`${path}/`)
