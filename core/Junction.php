@@ -108,9 +108,7 @@ final class Junction
             $this->probes,
             $this->changes,
             $this->runner,
-            $this->programme->tempos,
-            $this->programme->timecodes,
-            $this->programme->deskRun,
+            $this->programme,
         );
         $this->memory = new Memory($this->universes, $this->routing, $this->activities, $this->outputs, $this->points);
         $this->plan = Plan::empty();
@@ -174,14 +172,12 @@ final class Junction
     /**
      * What the clock of the day shows: some senders say by it when something is to happen.
      *
-     * @param int $unixNanos nanoseconds since 1970
-     * @param \DateTimeZone $zone the one in which the house is
+     * @param int $unixNanos nanoseconds since 1970; $zone is that of the house
      */
     public function setClock(int $unixNanos, int $now, \DateTimeZone $zone = new \DateTimeZone('UTC')): void
     {
         $this->hearing->agenda->setClock($unixNanos, $now);
-        $offset = $zone->getOffset(new \DateTimeImmutable('@'.intdiv($unixNanos, 1_000_000_000)));
-        $this->points->passages->clock->set($unixNanos, $offset, $now);
+        $this->points->passages->clock->set($unixNanos, $zone, $now);
         $this->programme->timetable->setClock($unixNanos, $zone, $now);
     }
 

@@ -21,6 +21,8 @@ use NimbleJunction\Engine\Net\Descriptors;
 use NimbleJunction\Engine\Net\Transports;
 use NimbleJunction\Engine\Net\World;
 use NimbleJunction\Engine\Surfaces\SentAway;
+use NimbleJunction\Engine\Tape\TapeDeck;
+use NimbleJunction\Engine\Tape\TapeFolder;
 use Revolt\EventLoop;
 
 /**
@@ -41,8 +43,6 @@ final class Engine
     private const RETRY_LOOKS = 2;
     private const TIDY_SECONDS = 20.0;
 
-    /** Bytes more in use than after the last tidying: what was left lying is looked for. */
-    private const LEFT_LYING = 4 * 1024 * 1024;
 
     public readonly Junction $junction;
     public readonly int $startedAt;
@@ -60,13 +60,16 @@ final class Engine
     private array $adopted = [];
     private string $adapters = '';
     private int $looks = 0;
-    private int $tidied = 0;
+    private readonly Leftovers $leftovers;
     private ?string $timer = null;
     private int $timerAt = \PHP_INT_MAX;
 
     /** @var list<string> */
     private array $callbacks = [];
     private bool $hasStarted = false;
+
+    /** What arrives is recorded, and played again; null where nothing is kept. */
+    public ?TapeDeck $tapes = null;
 
     /** @var list<\Closure(): void> who lets go of sockets before another plan opens its own */
     private array $leaving = [];
@@ -84,6 +87,7 @@ final class Engine
         private readonly \DateTimeZone $zone = new \DateTimeZone('UTC'),
     ) {
         $this->junction = new Junction();
+        $this->leftovers = new Leftovers();
         $this->opened = $this->junction->plan();
         $this->show = new Show('');
         $this->sentAway = new SentAway();
@@ -142,7 +146,7 @@ final class Engine
         }
         if ($isWhole) {
             // All that is new is in use.
-            $this->tidied = memory_get_usage();
+            $this->leftovers->look();
         }
         foreach ($this->adopted as $tell) {
             $tell($lines, $isWhole);
@@ -173,6 +177,12 @@ final class Engine
         return $this->show;
     }
 
+    public function keepTapes(TapeFolder $folder): void
+    {
+        $this->tapes = new TapeDeck($folder, $this->junction->plan(...), $this->arrived(...), $this->catchUp(...));
+        $this->junction->programme->tapes->deck = $this->tapes;
+    }
+
     /** Begins to work; the loop itself is run by the caller. */
     public function start(): void
     {
@@ -185,7 +195,7 @@ final class Engine
         $this->hasStarted = true;
         // Adapters come and go, and get other addresses: nobody tells us, so it is looked at.
         $this->callbacks[] = EventLoop::repeat(self::LOOK_SECONDS, $this->lookAround(...));
-        $this->callbacks[] = EventLoop::repeat(self::TIDY_SECONDS, $this->tidy(...));
+        $this->callbacks[] = EventLoop::repeat(self::TIDY_SECONDS, $this->leftovers->tidy(...));
         $this->wake();
     }
 
@@ -194,6 +204,7 @@ final class Engine
     {
         array_map(EventLoop::cancel(...), $this->callbacks);
         EventLoop::cancel($this->timer ?? '');
+        $this->tapes?->close();
         $this->keeper?->stop();
         if ($forGood) {
             $this->dispatch($this->junction->end(self::now()));
@@ -267,6 +278,9 @@ final class Engine
 
     private function arrived(string $endpoint, string $address, int $port, string $bytes): void
     {
+        if ($this->tapes?->isInstead($endpoint, $address, $port, $bytes) === true) {
+            return;
+        }
         $now = self::now();
         $packets = $this->junction->arrived($endpoint, $address, $port, $bytes, $now);
         if ($port !== 0 && $this->transports->isOwn($address, $port)) {
@@ -310,16 +324,6 @@ final class Engine
     {
         $this->transports->noteFault($endpoint, $fault);
         $this->portFaults->place($endpoint, $fault);
-    }
-
-    /** Looking for what holds itself alive takes longer the larger the show is, so it waits until something may have been left. */
-    private function tidy(): void
-    {
-        if (memory_get_usage() < $this->tidied + self::LEFT_LYING) {
-            return;
-        }
-        gc_collect_cycles();
-        $this->tidied = memory_get_usage();
     }
 
     private function lookAround(): void

@@ -16,6 +16,7 @@ use NimbleJunction\Engine\Net\Descriptors;
 use NimbleJunction\Engine\Shows\LastGoodShow;
 use NimbleJunction\Engine\Shows\ShowLines;
 use NimbleJunction\Engine\Shows\TakingOn;
+use NimbleJunction\Engine\Tape\TapeFolder;
 use Revolt\EventLoop;
 
 /** One engine process from start to end: adopts the show, opens its doors, runs the loop until told to stop. */
@@ -67,6 +68,9 @@ final class Runner
             $descriptors = new Descriptors($this->warnings),
             LocalZone::of(),
         );
+        if ($keeps) {
+            $engine->keepTapes(new TapeFolder("{$directory}/tapes"));
+        }
         $engine->whenAdopted(function (array $lines, bool $isWhole): void {
             if (! ($isWhole ? $this->lastGood->keep($lines) : $this->lastGood->keepUpdate($lines[0] ?? ''))) {
                 $this->warnings->raise(

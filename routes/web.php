@@ -18,6 +18,7 @@ use App\Http\Controllers\SessionController;
 use App\Http\Controllers\ShelfController;
 use App\Http\Controllers\ShowController;
 use App\Http\Controllers\SurfaceController;
+use App\Http\Controllers\TapeController;
 use App\Http\Controllers\TimelineController;
 use Illuminate\Support\Facades\Route;
 use NimbleJunction\Core\Show\Show;
@@ -62,6 +63,7 @@ Route::prefix('api')->group(function (): void {
         Route::get('shows/{id}/opening', [ShelfController::class, 'opening'])->whereNumber('id');
 
         Route::get('show/panels/{id}/addresses', [SurfaceController::class, 'addresses']);
+        Route::get('tapes/{id}', [TapeController::class, 'download']);
         Route::get('surfaces/coded', [SurfaceController::class, 'coded']);
         Route::get('kinds', KindController::class);
         Route::post('formula', FormulaController::class);
@@ -72,6 +74,7 @@ Route::prefix('api')->group(function (): void {
         Route::post('packets/encode', [PacketController::class, 'encode']);
 
         Route::middleware('builds')->group(function (): void {
+            Route::post('tapes', [TapeController::class, 'upload']);
             Route::post('show/timelines/{id}/midi', [TimelineController::class, 'midi']);
             Route::post('show/timelines/{id}/takes', [TimelineController::class, 'keep']);
             Route::post('show/timelines/{id}/takes/{take}/lay', [TimelineController::class, 'lay']);

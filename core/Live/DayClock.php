@@ -25,10 +25,11 @@ final class DayClock
 
     /**
      * @param int $unixNanos nanoseconds since 1970
-     * @param int $offset seconds that the time here is ahead of universal time
+     * @param \DateTimeZone $zone the one in which the house is
      */
-    public function set(int $unixNanos, int $offset, int $now): void
+    public function set(int $unixNanos, \DateTimeZone $zone, int $now): void
     {
+        $offset = $zone->getOffset(new \DateTimeImmutable('@'.intdiv($unixNanos, self::NANOS)));
         $isFirst = $this->ahead === null;
         $this->ahead = $unixNanos + $offset * self::NANOS - $now;
         $minute = $this->minute($now);

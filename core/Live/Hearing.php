@@ -4,9 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Live;
 
-use NimbleJunction\Core\Live\Desk\DeskRun;
-use NimbleJunction\Core\Live\Programme\Tempos;
-use NimbleJunction\Core\Live\Timeline\Timecodes;
+use NimbleJunction\Core\Live\Programme\LiveProgramme;
 use NimbleJunction\Core\Message\Clock;
 use NimbleJunction\Core\Message\MachineControl;
 use NimbleJunction\Core\Message\Osc;
@@ -37,9 +35,7 @@ final class Hearing
         private readonly Probes $probes,
         private readonly Changes $changes,
         private readonly Runner $runner,
-        private readonly Tempos $tempos,
-        private readonly Timecodes $timecodes,
-        private readonly DeskRun $deskRun,
+        private readonly LiveProgramme $programme,
     ) {
         $this->agenda = new Agenda();
         $this->assemblers = new Assemblers();
@@ -197,17 +193,17 @@ final class Hearing
         $this->probes->message($portId, $message, $now);
         $sender = $fromPort === 0 ? $from : "{$from}:{$fromPort}";
         if ($message instanceof Clock) {
-            $this->tempos->heard($portId, $message, $now);
+            $this->programme->tempos->heard($portId, $message, $now);
         }
-        $this->deskRun->heard($portId, $message);
+        $this->programme->deskRun->heard($portId, $message);
         $message = $this->assemblers->placed($portId, $sender, $message);
         $whole = $this->assemblers->push($portId, $sender, $message);
         if ($message instanceof Osc || $message instanceof MachineControl) {
-            $this->timecodes->heardOther($portId, $message, $now);
+            $this->programme->timecodes->heardOther($portId, $message, $now);
         }
         $time = $message instanceof TimeCode ? $message : $whole;
         if ($time instanceof TimeCode) {
-            $this->timecodes->heard($portId, $time, $now);
+            $this->programme->timecodes->heard($portId, $time, $now);
         }
         // What comes many times a second, and what is put together, leaves the trace to what happens where nobody asks for it.
         if (! $message->isTick() || $this->isAskedFor($portId, $message)) {

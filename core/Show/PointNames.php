@@ -28,6 +28,8 @@ final class PointNames
             'offer' => $show->offered()->has($reference),
             'look', 'list', 'master', 'wave', 'tempo', 'programme' => $show->programme()->has($reference),
             'timeline', 'timecode' => $show->timelines()->has($reference),
+            // Tapes are files of the machine, and not of the show.
+            'tape' => true,
             'occasion', 'timetable' => $show->timetable()->has($reference),
             'panel' => $show->panels()->has($reference),
             'surface' => $show->surfaces()->has($reference),

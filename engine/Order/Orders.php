@@ -44,6 +44,8 @@ final class Orders
         RenderLines::class,
         SendLines::class,
         StopLines::class,
+        RecordTape::class,
+        ChangeTape::class,
     ];
 
     /**

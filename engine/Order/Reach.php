@@ -16,6 +16,7 @@ use NimbleJunction\Engine\LiveLink\Client;
 use NimbleJunction\Engine\PageView;
 use NimbleJunction\Engine\People;
 use NimbleJunction\Engine\Surfaces\Touching;
+use NimbleJunction\Engine\Tape\TapeDeck;
 use NimbleJunction\Engine\Topic\Topic;
 
 /** What an order of a page has within its reach. */
@@ -67,6 +68,12 @@ final readonly class Reach
         }
 
         return $reference;
+    }
+
+    /** @throws CommandRefused */
+    public function deck(): TapeDeck
+    {
+        return $this->engine->tapes ?? throw new CommandRefused('This engine keeps nothing: it was started without a data folder.');
     }
 
     /**

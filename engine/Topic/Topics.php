@@ -33,6 +33,7 @@ final class Topics
         RecordingTopic::class,
         TimetableTopic::class,
         DeskTopic::class,
+        TapesTopic::class,
     ];
 
     /** @return array<string, Topic> by name */
@@ -64,6 +65,7 @@ final class Topics
             new RecordingTopic($junction),
             new TimetableTopic($junction),
             new DeskTopic($junction),
+            new TapesTopic($engine),
         ];
 
         return array_combine(array_map(static fn(Topic $topic): string => $topic::name(), $topics), $topics);

@@ -49,6 +49,7 @@ export function makeRouter(): Router {
       { path: '/timeline-codes/:id?', component: () => import('./timeline/TimecodesPage.vue') },
       { path: '/timeline-day/:id?', component: () => import('./timeline/TimetablePage.vue') },
       { path: '/timeline-desks/:id?', component: () => import('./timeline/DesksPage.vue') },
+      { path: '/timeline-tapes', component: () => import('./timeline/TapesPage.vue') },
       { path: '/timeline-edit/:id', component: () => import('./timeline/EditPage.vue') },
       { path: '/surfaces/:id?', component: () => import('./surfaces/SurfacesPage.vue') },
       { path: '/surfaces-panels/:id?', component: () => import('./surfaces/PanelsPage.vue') },

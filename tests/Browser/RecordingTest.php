@@ -63,6 +63,25 @@ final class RecordingTest extends BrowserTestCase
         $this->sees('form[aria-label=Track] [role=status]', 'points became');
     }
 
+    public function testADeskIsRecordedOnATapeAndPlayedAgainWithoutIt(): void
+    {
+        self::$chrome->driver->get(self::$demo->url('/timeline-tapes'));
+        $this->sees('.empty', 'No tape yet.');
+        self::$chrome->fill('[aria-label="Name of the tape"]', 'House, short');
+        self::$chrome->press('Record', '[aria-label=Record]');
+        $this->untilScript('return Number(/, (\d+) packets/.exec(document.querySelector("[aria-label=Record] [role=status]").textContent)?.[1] ?? 0) > 60', true);
+        self::$chrome->press('End', '[aria-label=Record]');
+        $this->untilScript('return document.querySelector("[aria-label=Tapes] [aria-label=\'Name of House, short\']")?.value', 'House, short');
+        self::$chrome->press('Loop', '[aria-label=Tapes]');
+        self::$chrome->press('Play', '[aria-label=Tapes]');
+        $this->sees('[aria-label=Tapes]', 'plays:');
+        $this->untilScript('return document.querySelector("[aria-label=Tapes] button").textContent.trim()', 'Stop');
+        self::$chrome->press('Stop', '[aria-label=Tapes]');
+        $this->sees('[aria-label=Tapes]', 'packets,');
+        self::$chrome->press('Delete', '[aria-label=Tapes]');
+        $this->sees('.empty', 'No tape yet.');
+    }
+
     /** A joystick moves a point: a route of the show, as a person would have made it. */
     private function stick(string $point): void
     {

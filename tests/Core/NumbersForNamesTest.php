@@ -84,6 +84,8 @@ final class NumbersForNamesTest extends TestCase
         ]]]]],
         'panels' => [['id' => '6', 'name' => 'Six', 'surface' => '8', 'parts' => [['id' => '5', 'when' => ['kind' => 'pressed', 'point' => 'value:1'], 'does' => ['kind' => 'fader', 'motor' => false]]]]],
         'timecodes' => [['id' => '1', 'name' => 'Tape']],
+        'occasions' => [['id' => '1', 'name' => 'One', 'when' => ['kind' => 'time', 'at' => '10:00'], 'do' => [['kind' => 'press', 'point' => 'timeline:1']]]],
+        'desks' => [['id' => '1', 'name' => 'One', 'port' => '2', 'forms' => [['line' => 'go {cue: 1-9}']]]],
         'timelines' => [['id' => '1', 'name' => 'Song', 'timecode' => '1', 'tracks' => [
             ['id' => '1', 'name' => 'Marks', 'does' => ['kind' => 'triggers', 'triggers' => [['id' => '1', 'at' => 0, 'do' => [['kind' => 'set', 'point' => 'value:1', 'value' => 1]]]]]],
             ['id' => '2', 'name' => 'Line', 'does' => ['kind' => 'levels', 'point' => 'fixture:1/1', 'knots' => [['at' => 0, 'value' => 50]]]],

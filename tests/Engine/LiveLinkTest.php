@@ -249,7 +249,7 @@ final class LiveLinkTest extends TestCase
         self::assertSame([
             'There is no universe "nowhere" in the show.',
             '"slot": it is 513. Use a whole number from 1 to 512.',
-            'This command is not known. Known are: subscribe, hold, hold-parameter, fan, colour, release, explain, lend, lent, set, press, find, check, stand, write-trace, why-dark, suggest, listens, gather, preview, foresee, touch, send-away, record, end-recording, recorded, type-line, render-lines, send-lines, stop-lines.',
+            'This command is not known. Known are: subscribe, hold, hold-parameter, fan, colour, release, explain, lend, lent, set, press, find, check, stand, write-trace, why-dark, suggest, listens, gather, preview, foresee, touch, send-away, record, end-recording, recorded, type-line, render-lines, send-lines, stop-lines, record-tape, change-tape.',
             'There is no topic "weather".',
             '"do" must be a text.',
         ], array_column(

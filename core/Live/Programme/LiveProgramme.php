@@ -10,6 +10,7 @@ use NimbleJunction\Core\Live\Recording\Hands;
 use NimbleJunction\Core\Live\Recording\Recorder;
 use NimbleJunction\Core\Live\Runner;
 use NimbleJunction\Core\Live\Sending;
+use NimbleJunction\Core\Live\Tape\TapePoints;
 use NimbleJunction\Core\Live\Timeline\KeptTimelines;
 use NimbleJunction\Core\Live\Timeline\Setting;
 use NimbleJunction\Core\Live\Timeline\Timecodes;
@@ -41,6 +42,7 @@ final class LiveProgramme
     public readonly Recorder $recorder;
     public readonly LiveTimetable $timetable;
     public readonly DeskRun $deskRun;
+    public readonly TapePoints $tapes;
     private readonly ListPoints $listPoints;
     private readonly TimelinePoints $timelinePoints;
     private readonly KeptTimelines $keptTimelines;
@@ -78,9 +80,10 @@ final class LiveProgramme
         $this->timelinePoints = new TimelinePoints($this->timelines, $this->recorder);
         $this->timecodes = new Timecodes($this->timelines, $sending, $changed);
         $this->deskRun = new DeskRun($runner);
+        $this->tapes = new TapePoints();
         $this->timetable = new LiveTimetable($happened, $changed);
         $this->timetablePoints = new TimetablePoints($this->timetable);
-        foreach ([$this->looks, $this->listPoints, $this->masters, $this->common, $this->tempos, $this->waves, $this->timelinePoints, $this->timecodes, $this->timetablePoints] as $room) {
+        foreach ([$this->looks, $this->listPoints, $this->masters, $this->common, $this->tempos, $this->waves, $this->timelinePoints, $this->timecodes, $this->timetablePoints, $this->tapes] as $room) {
             $points->add($room);
         }
     }

@@ -30,14 +30,16 @@ final class Capture
     /**
      * The UDP datagrams of a capture, in their order.
      *
+     * @param bool $leavesOut whether packets of a link that is for private use are left out, and not refused
+     *
      * @return iterable<Datagram>
      *
      * @throws Malformed
      */
-    public static function datagrams(string $bytes): iterable
+    public static function datagrams(string $bytes, bool $leavesOut = false): iterable
     {
         foreach (self::frames($bytes) as $frame) {
-            $datagram = Link::datagram($frame);
+            $datagram = $leavesOut && $frame->linkType === Frame::PRIVATE_USE ? null : Link::datagram($frame);
             if ($datagram !== null) {
                 yield $datagram;
             }

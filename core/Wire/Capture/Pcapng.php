@@ -18,15 +18,21 @@ final class Pcapng
     private const INTERFACE = 1;
     private const SIMPLE_PACKET = 3;
     private const ENHANCED_PACKET = 6;
+    private const IF_NAME = 2;
     private const IF_TSRESOL = 9;
     private const IF_TSOFFSET = 14;
+    private const LAST_SECOND = 9_000_000_000;
     private const CLAUSE = 'pcapng Capture File Format';
     private string $order = 'V';
 
-    /** @var list<array{linkType: int, perSecond: int, offset: int}> */
+    /** Place of the interface of the packet that was read last. */
+    private int $place = 0;
+
+    /** @var list<array{linkType: int, perSecond: int, offset: int, name: string}> */
     private array $interfaces = [];
 
-    private function __construct(private readonly string $bytes)
+    /** @param string $bytes the file, or the block that is read now */
+    private function __construct(private string $bytes)
     {
     }
 
@@ -43,6 +49,24 @@ final class Pcapng
     public static function frames(string $bytes): iterable
     {
         return (new self($bytes))->read();
+    }
+
+    /**
+     * @param iterable<string> $blocks of one file, as they stand
+     *
+     * @return iterable<array{string, Frame}> what the interface is called, and the packet
+     *
+     * @throws Malformed where it stops to be sound
+     */
+    public static function framesOf(iterable $blocks): iterable
+    {
+        $reader = new self('');
+        foreach ($blocks as $block) {
+            $reader->bytes = $block;
+            foreach ($reader->read() as $frame) {
+                yield [$reader->interfaces[$reader->place]['name'] ?? '', $frame];
+            }
+        }
     }
 
     /** @return iterable<Frame> */
@@ -83,6 +107,7 @@ final class Pcapng
         }
         $perSecond = 1_000_000;
         $offset = 0;
+        $name = '';
         for ($option = $at + 16, $end = $at + $size - 4; $option + 4 <= $end; $option += 4 + $length + (-$length & 3)) {
             [$code, $length] = [$this->short($option), $this->short($option + 2)];
             if ($code === self::IF_TSRESOL && $length === 1 && $option + 4 < $end) {
@@ -92,13 +117,15 @@ final class Pcapng
                     throw Malformed::at($option + 4, "a time resolution of {$resolution} is finer than can be counted", self::CLAUSE);
                 }
                 $perSecond = $resolution > 0x7F ? 1 << $exponent : 10 ** $exponent;
+            } elseif ($code === self::IF_NAME && $option + 4 + $length <= $end) {
+                $name = substr($this->bytes, $option + 4, $length);
             } elseif ($code === self::IF_TSOFFSET && $length === 8 && $option + 12 <= $end) {
                 $offset = $this->number($option + ($this->order === 'V' ? 4 : 8));
             } elseif ($code === 0) {
                 break;
             }
         }
-        $this->interfaces[] = ['linkType' => $this->short($at + 8), 'perSecond' => $perSecond, 'offset' => $offset];
+        $this->interfaces[] = ['linkType' => $this->short($at + 8), 'perSecond' => $perSecond, 'offset' => $offset, 'name' => $name];
     }
 
     private function enhanced(int $at, int $size): Frame
@@ -106,7 +133,8 @@ final class Pcapng
         if ($size < 32) {
             throw Malformed::at($at, 'a packet block is too short', self::CLAUSE);
         }
-        $interface = $this->interfaces[$this->number($at + 8)] ?? throw Malformed::at(
+        $this->place = $this->number($at + 8);
+        $interface = $this->interfaces[$this->place] ?? throw Malformed::at(
             $at + 8,
             'a packet names an interface that was not described',
             self::CLAUSE,
@@ -118,6 +146,10 @@ final class Pcapng
         $ticks = $this->number($at + 12) << 32 | $this->number($at + 16);
         $seconds = intdiv($ticks, $interface['perSecond']);
         $rest = $ticks - $seconds * $interface['perSecond'];
+        // With whole numbers, or it becomes a float of nobody knows when.
+        if (abs($seconds + $interface['offset']) > self::LAST_SECOND) {
+            throw Malformed::at($at + 12, 'a time is farther away than can be counted', self::CLAUSE);
+        }
         $time = ($seconds + $interface['offset']) * 1_000_000_000 + (int) ($rest * (1_000_000_000 / $interface['perSecond']));
 
         return new Frame(
@@ -131,6 +163,7 @@ final class Pcapng
 
     private function simple(int $at, int $size): Frame
     {
+        $this->place = 0;
         $interface = $this->interfaces[0] ?? throw Malformed::at($at, 'a packet comes before any interface', self::CLAUSE);
         $original = $size < 16 ? 0 : $this->number($at + 8);
 

@@ -4,23 +4,17 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Wire\Capture;
 
-/**
- * A capture in the newer format: one section, low byte first, times in
- * nanoseconds. Each interface has a name, each packet may have a comment.
- *
- * Source: "PCAP Next Generation (pcapng) Capture File Format", IETF draft (from memory).
- */
+/** A capture in the newer format, as a whole. */
 final class PcapngWriter
 {
-    private const COMMENT = 1;
-    private const IF_NAME = 2;
-    private const IF_TSRESOL = 9;
-    private const NANOS = "\x09";
-    private string $interfaces = '';
-    private string $packets = '';
+    private readonly PcapngStream $stream;
+    private string $bytes;
 
-    /** @var array<string, int> places by name */
-    private array $places = [];
+    public function __construct()
+    {
+        $this->stream = new PcapngStream();
+        $this->bytes = PcapngStream::begin();
+    }
 
     /**
      * @param string $interface what the interface is called; it is described when it is first named
@@ -29,42 +23,11 @@ final class PcapngWriter
      */
     public function add(string $interface, int $linkType, int $at, string $bytes, string $comment = ''): void
     {
-        $place = $this->places[$interface] ?? null;
-        if ($place === null) {
-            $place = $this->places[$interface] = \count($this->places);
-            $options = self::option(self::IF_NAME, $interface).self::option(self::IF_TSRESOL, self::NANOS);
-            $this->interfaces .= self::block(1, pack('vvV', $linkType, 0, 0).$options.self::option(0, ''));
-        }
-        $length = \strlen($bytes);
-        $options = $comment === '' ? '' : self::option(self::COMMENT, $comment).self::option(0, '');
-        $this->packets .= self::block(
-            6,
-            pack('VVVVV', $place, $at >> 32, $at & 0xFFFFFFFF, $length, $length).self::padded($bytes).$options,
-        );
+        $this->bytes .= $this->stream->packet($interface, $linkType, $at, $bytes, $comment);
     }
 
     public function bytes(): string
     {
-        // Byte-order magic, version 1.0, length of the section not said.
-        return self::block(0x0A0D0D0A, pack('Vvv', 0x1A2B3C4D, 1, 0)."\xFF\xFF\xFF\xFF\xFF\xFF\xFF\xFF").$this->interfaces.$this->packets;
-    }
-
-    private static function block(int $type, string $body): string
-    {
-        $length = pack('V', \strlen($body) + 12);
-
-        return pack('V', $type).$length.$body.$length;
-    }
-
-    private static function option(int $code, string $value): string
-    {
-        $value = substr($value, 0, 0xFFFF);
-
-        return pack('vv', $code, \strlen($value)).self::padded($value);
-    }
-
-    private static function padded(string $bytes): string
-    {
-        return $bytes.str_repeat("\0", -\strlen($bytes) & 3);
+        return $this->bytes;
     }
 }

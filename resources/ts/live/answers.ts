@@ -182,6 +182,8 @@ export interface Orders {
   'render-lines': { desk: string, timeline: string, template: string }
   'send-lines': { desk: string, lines?: string[] }
   'stop-lines': object
+  'record-tape': { name?: string, ports?: string[], ends?: boolean }
+  'change-tape': { tape?: string, name?: string, from?: number, to?: number, removes?: boolean }
 }
 
 /** What the answers to them have beside "ok". */
@@ -216,4 +218,6 @@ export interface Answers {
   'render-lines': LineVerdicts
   'send-lines': object
   'stop-lines': object
+  'record-tape': object
+  'change-tape': object
 }

@@ -19,6 +19,7 @@ import type {
   ScopeNews,
   Sources as SourcesSaid,
   SurfaceNews,
+  TapesNews,
   TimelinesNews,
   TimetableNews,
   TraceNews,
@@ -84,6 +85,8 @@ export const useEngine = defineStore('engine', () => {
   const timetable = shallowRef<{ news: TimetableNews; at: number } | null>(null)
   /** Lines that are sent to a desk. */
   const desk = shallowRef<DeskNews | null>(null)
+  /** Tapes, and what is done with them. */
+  const tapes = shallowRef<TapesNews | null>(null)
   /** Who else is here, and where. */
   const present = shallowRef<Person[]>([])
   const said = ref('')
@@ -144,6 +147,9 @@ export const useEngine = defineStore('engine', () => {
         break
       case 'desk':
         desk.value = message
+        break
+      case 'tapes':
+        tapes.value = message
         break
       case 'present':
         present.value = message.people
@@ -275,6 +281,8 @@ export const useEngine = defineStore('engine', () => {
   const renderLines = (what: Orders['render-lines']) => ask('render-lines', what)
   const sendLines = (desk: string, lines: string[]) => ask('send-lines', { desk, lines })
   const stopLines = () => ask('stop-lines', {})
+  const recordTape = (what: Orders['record-tape']) => ask('record-tape', what)
+  const changeTape = (what: Orders['change-tape']) => ask('change-tape', what)
   /** What a surface shows and how it is touched, for a page that draws one. */
   const touch = (order: Orders['touch']) => ask('touch', order)
   const onSurface = (taker: (news: SurfaceNews | ControlsNews) => void) => listen(surfaceTakers, taker)
@@ -311,6 +319,8 @@ export const useEngine = defineStore('engine', () => {
     renderLines,
     sendLines,
     stopLines,
+    recordTape,
+    changeTape,
     touch,
     onSurface,
     said,
@@ -339,6 +349,7 @@ export const useEngine = defineStore('engine', () => {
     recording,
     timetable,
     desk,
+    tapes,
     gather,
     preview,
     foresee,

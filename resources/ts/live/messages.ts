@@ -1,5 +1,5 @@
 /* Made by bin/live-types of the classes in engine/Said, engine/Topic and engine/Order. Change those, not these files. */
-import type { ArmedPoint, ControlLife, DeskWords, EngineLife, HeldSlot, LearnCandidate, LentDevice, ListLife, LookLife, MasterLife, MinuteCounts, NearLine, Neighbour, OccasionLife, OutageLine, Person, PortLife, SourceLife, Stray, SurfacePage, TempoLife, TimecodeLife, TimelineLife, TraceEvent, UnansweredLine, UniverseLife, WaveLife } from './shapes'
+import type { ArmedPoint, ControlLife, DeskWords, EngineLife, HeldSlot, LearnCandidate, LentDevice, ListLife, LookLife, MasterLife, MinuteCounts, NearLine, Neighbour, OccasionLife, OutageLine, Person, PortLife, SourceLife, Stray, SurfacePage, TapeLife, TempoLife, TimecodeLife, TimelineLife, TraceEvent, UnansweredLine, UniverseLife, WaveLife } from './shapes'
 
 export interface ControlsNews {
   type: 'controls'
@@ -161,6 +161,16 @@ export interface SurfaceNews {
   pages: SurfacePage[]
 }
 
+export interface TapesNews {
+  type: 'tapes'
+  n: number
+  recording: string
+  seconds: number
+  packets: number
+  why: string
+  tapes: TapeLife[]
+}
+
 export interface TimelinesNews {
   type: 'timelines'
   n: number
@@ -193,9 +203,9 @@ export interface Welcome {
 }
 
 /** What the engine says unasked. */
-export type Message = Welcome | Status | Minutes | Finds | TraceNews | Sources | ScopeNews | PointNews | Present | PortOutages | LearnNews | MissesNews | RouteNews | ProgrammeNews | SurfaceNews | ControlsNews | TimelinesNews | RecordingNews | TimetableNews | DeskNews | LentNews
+export type Message = Welcome | Status | Minutes | Finds | TraceNews | Sources | ScopeNews | PointNews | Present | PortOutages | LearnNews | MissesNews | RouteNews | ProgrammeNews | SurfaceNews | ControlsNews | TimelinesNews | RecordingNews | TimetableNews | DeskNews | TapesNews | LentNews
 
-export type TopicName = 'status' | 'minutes' | 'finds' | 'trace' | 'levels' | 'sources' | 'scope' | 'points' | 'present' | 'outages' | 'learn' | 'misses' | 'route' | 'programme' | 'surface' | 'timelines' | 'recording' | 'timetable' | 'desk'
+export type TopicName = 'status' | 'minutes' | 'finds' | 'trace' | 'levels' | 'sources' | 'scope' | 'points' | 'present' | 'outages' | 'learn' | 'misses' | 'route' | 'programme' | 'surface' | 'timelines' | 'recording' | 'timetable' | 'desk' | 'tapes'
 
 export type * from './answers'
 export type * from './shapes'

@@ -263,6 +263,19 @@ export interface SurfaceTurned {
   places: SurfacePlace[]
 }
 
+export interface TapeLife {
+  id: string
+  name: string
+  made: number
+  bytes: number
+  seconds: number
+  packets: number
+  from: number
+  to: number
+  loops: boolean
+  at: number | null
+}
+
 export interface TempoLife {
   id: string
   bpm: number

@@ -7,6 +7,7 @@ const tabs = [
   { path: '/timeline-codes', name: 'Time code' },
   { path: '/timeline-day', name: 'Timetable' },
   { path: '/timeline-desks', name: 'Desk lines' },
+  { path: '/timeline-tapes', name: 'Tapes' },
 ]
 const route = useRoute()
 const isHere = (path: string) => route.path === path || route.path.startsWith(`${path}/`)

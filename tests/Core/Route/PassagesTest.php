@@ -125,7 +125,7 @@ final class PassagesTest extends TestCase
         $rig->osc('/x', 1.0);
         self::assertStringContainsString('nobody has said what time it is', self::missed($rig));
         // 2026-06-21 at 20:00 universal time is 22:00 two hours east.
-        $rig->junction->setClock(1_782_072_000_000_000_000, $rig->nanos(), 7200);
+        $rig->junction->setClock(1_782_072_000_000_000_000, $rig->nanos(), new \DateTimeZone('+02:00'));
         $rig->osc('/x', 1.0);
         self::assertStringContainsString('between 22:30 and 02:00, it is 22:00', self::missed($rig));
         $rig->pass(1800);
@@ -172,13 +172,13 @@ final class PassagesTest extends TestCase
     public function testAMinuteOfTheDayBeginsOnceAndWhatARouteWasToDoIsStopped(): void
     {
         $rig = self::rig(['when' => [['kind' => 'time', 'at' => '22:31']], 'steps' => [['kind' => 'delay', 'seconds' => 5]]]);
-        $rig->junction->setClock(1_782_073_850_000_000_000, $rig->nanos(), 7200);
+        $rig->junction->setClock(1_782_073_850_000_000_000, $rig->nanos(), new \DateTimeZone('+02:00'));
         $rig->pass(9.0);
-        $rig->junction->setClock(1_782_073_859_000_000_000, $rig->nanos(), 7200);
+        $rig->junction->setClock(1_782_073_859_000_000_000, $rig->nanos(), new \DateTimeZone('+02:00'));
         $rig->pass(3.0);
         self::assertNull(self::out($rig));
         // The clock is set back by three seconds: the minute has begun already.
-        $rig->junction->setClock(1_782_073_859_000_000_000, $rig->nanos(), 7200);
+        $rig->junction->setClock(1_782_073_859_000_000_000, $rig->nanos(), new \DateTimeZone('+02:00'));
         $rig->pass(3.0);
         self::assertSame(1.0, self::out($rig), 'five seconds after it');
         $rig->junction->set(self::point('value:out'), 0, new Act('ada', 'Ada'), $rig->nanos());
