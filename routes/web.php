@@ -63,6 +63,7 @@ Route::prefix('api')->group(function (): void {
         Route::get('shows/{id}/opening', [ShelfController::class, 'opening'])->whereNumber('id');
 
         Route::get('show/panels/{id}/addresses', [SurfaceController::class, 'addresses']);
+        Route::get('show/timelines/{id}/midi', [TimelineController::class, 'midiFile']);
         Route::get('tapes/{id}', [TapeController::class, 'download']);
         Route::get('surfaces/coded', [SurfaceController::class, 'coded']);
         Route::get('kinds', KindController::class);

@@ -11,42 +11,21 @@ use NimbleJunction\Core\Route\Heard;
 use NimbleJunction\Core\Route\Taken;
 use NimbleJunction\Core\Show\Show;
 use NimbleJunction\Core\Show\ShowRefused;
-use NimbleJunction\Core\Timeline\Timeline;
-use NimbleJunction\Core\Wire\Malformed;
-use NimbleJunction\Core\Wire\MidiFile\Event;
-use NimbleJunction\Core\Wire\MidiFile\EventKind;
-use NimbleJunction\Core\Wire\MidiFile\File;
-use NimbleJunction\Core\Wire\MidiFile\TempoMap;
 use NimbleJunction\Core\Wire\MidiFile\Track;
 
 /**
- * Notes of a Standard MIDI File as triggers of a timeline: named as it was agreed, each pressing the routes that a note of
- * that kind sets off when it arrives. Markers of the file become markers.
+ * Notes of a Standard MIDI File on tracks of a timeline: as triggers, named as it was agreed, each pressing the routes that a
+ * note of that kind sets off when it arrives; or as notes that are played again.
  */
 final readonly class MidiTracks
 {
     private const MOST = 10_000;
-    private const CUE_POINT = 0x07;
 
-    private TempoMap $map;
-    private File $file;
+    /** A note of no length would never be heard: a hundredth, of a second or a beat. */
+    private const SHORTEST = 0.01;
 
-    /**
-     * @param bool $inBeats whether times are quarter notes, and not seconds
-     *
-     * @throws ShowRefused
-     */
-    public function __construct(string $bytes, private Show $show, private bool $inBeats)
+    public function __construct(private MidiSource $source, private Show $show)
     {
-        try {
-            $this->file = File::decode($bytes);
-        } catch (Malformed $malformed) {
-            throw ShowRefused::because([new Fault('', "this is no MIDI file: {$malformed->getMessage()}", 'Choose a Standard MIDI File of format 0 or 1, as sequencers export them.')]);
-        }
-        if ($inBeats && $this->file->division->framesPerSecond !== null) {
-            throw ShowRefused::because([new Fault('', 'the file counts frames, and the timeline beats', 'Let the timeline go by seconds, or export the file by ticks a quarter note.')]);
-        }
-        $this->map = $this->file->tempoMap();
     }
 
     /**
@@ -54,66 +33,108 @@ final readonly class MidiTracks
      *
      * @throws ShowRefused
      */
-    public function tracks(): array
+    public function triggers(): array
+    {
+        return $this->tracks(fn(Track $track): array => [['kind' => 'triggers', 'triggers' => $this->triggersOf($track)]], 'triggers');
+    }
+
+    /**
+     * @param string $port id of the one at which they are played; '' for none yet
+     *
+     * @return list<array<string, mixed>> a track of notes for each channel of each of the file that has notes
+     *
+     * @throws ShowRefused
+     */
+    public function notes(string $port): array
+    {
+        return $this->tracks(function (Track $track) use ($port): array {
+            $does = [];
+            foreach ($this->notesOf($track) as $channel => $notes) {
+                $does[] = ['kind' => 'notes', ...($port === '' ? [] : ['port' => $port]), 'channel' => $channel, 'notes' => $notes];
+            }
+
+            return $does;
+        }, 'notes');
+    }
+
+    /**
+     * @param \Closure(Track): list<array<string, mixed>> $of
+     *
+     * @return list<array<string, mixed>>
+     */
+    private function tracks(\Closure $of, string $list): array
     {
         $tracks = [];
-        foreach ($this->file->tracks as $i => $track) {
-            $triggers = $this->triggers($track);
-            if (\count($triggers) > self::MOST) {
-                throw ShowRefused::because([new Fault('', 'a track of it has '.\count($triggers).' notes', 'A track of a timeline has at most '.self::MOST.' triggers.')]);
-            }
-            if ($triggers !== []) {
-                $tracks[] = ['name' => mb_substr(self::name($track) ?: 'MIDI '.($i + 1), 0, 60), 'does' => ['kind' => 'triggers', 'triggers' => $triggers]];
+        foreach ($this->source->file->tracks as $i => $track) {
+            foreach ($of($track) as $does) {
+                $count = \is_array($does[$list] ?? null) ? \count($does[$list]) : 0;
+                if ($count > self::MOST) {
+                    throw ShowRefused::because([new Fault('', "a track of it has {$count} notes", 'A track of a timeline has at most '.self::MOST.' of them.')]);
+                }
+                if ($count > 0) {
+                    $tracks[] = ['name' => MidiSource::name($track) ?: 'MIDI '.($i + 1), 'does' => $does];
+                }
             }
         }
 
         return $tracks;
     }
 
-    /** @return list<array{at: float, name: string}> */
-    public function markers(): array
-    {
-        $markers = [];
-        foreach ($this->file->tracks as $track) {
-            $tick = 0;
-            foreach ($track->events as $event) {
-                $tick += $event->delta;
-                $name = $event->isMeta(Event::MARKER) || $event->isMeta(self::CUE_POINT) ? self::text($event) : '';
-                if ($name !== '') {
-                    $markers[] = ['at' => $this->at($tick), 'name' => $name];
-                }
-            }
-        }
-
-        return $markers;
-    }
-
     /** @return list<array<string, mixed>> */
-    private function triggers(Track $track): array
+    private function triggersOf(Track $track): array
     {
         $triggers = $known = [];
-        $tick = 0;
-        foreach ($track->events as $event) {
-            $tick += $event->delta;
-            $status = $event->kind === EventKind::Channel ? \ord($event->bytes[0]) : 0;
+        foreach (MidiSource::messages($track) as [$tick, $bytes]) {
             // A note-on of velocity 0 is a note-off (MIDI 1.0 Detailed Specification, from memory).
-            if (($status & 0xF0) !== 0x90 || \ord($event->bytes[2]) === 0) {
+            if ((\ord($bytes[0]) & 0xF0) !== 0x90 || \ord($bytes[2]) === 0) {
                 continue;
             }
-            $channel = ($status & 15) + 1;
-            $note = \ord($event->bytes[1]);
+            $channel = (\ord($bytes[0]) & 15) + 1;
+            $note = \ord($bytes[1]);
             // Of thousands of notes most are the same ones.
-            $known[$event->bytes] ??= $this->listening(new Note($channel, $note, \ord($event->bytes[2])));
+            $known[$bytes] ??= $this->listening(new Note($channel, $note, \ord($bytes[2])));
             $agreed = trim($this->show->agreed()->of($note, $channel), ' "');
             $triggers[] = [
                 'id' => 'n'.(\count($triggers) + 1),
-                'at' => $this->at($tick),
+                'at' => $this->source->at($tick),
                 'name' => mb_substr($agreed === '' ? Pitch::name($note, $this->show->middleC) : $agreed, 0, 60),
-                'do' => array_map(static fn(string $route): array => ['kind' => 'press', 'point' => "route:{$route}"], $known[$event->bytes]),
+                'do' => array_map(static fn(string $route): array => ['kind' => 'press', 'point' => "route:{$route}"], $known[$bytes]),
             ];
         }
 
         return $triggers;
+    }
+
+    /** @return array<int, list<array<string, int|float|string>>> by channel; one that never ends is as long as the shortest */
+    private function notesOf(Track $track): array
+    {
+        /** @var list<array{int, float, int, int, float}> $found channel, when, note, velocity, how long */
+        $found = $open = [];
+        foreach (MidiSource::messages($track) as [$tick, $bytes]) {
+            $kind = \ord($bytes[0]) & 0xF0;
+            if ($kind !== 0x90 && $kind !== 0x80) {
+                continue;
+            }
+            $channel = (\ord($bytes[0]) & 15) + 1;
+            $key = "{$channel} ".\ord($bytes[1]);
+            $at = $this->source->at($tick);
+            if (isset($open[$key])) {
+                $place = $open[$key];
+                [$on, $began, $note, $velocity] = $found[$place];
+                $found[$place] = [$on, $began, $note, $velocity, round(max(self::SHORTEST, $at - $began), 4)];
+                unset($open[$key]);
+            }
+            if ($kind === 0x90 && \ord($bytes[2]) > 0) {
+                $open[$key] = \count($found);
+                $found[] = [$channel, $at, \ord($bytes[1]), \ord($bytes[2]), self::SHORTEST];
+            }
+        }
+        $notes = [];
+        foreach ($found as $i => [$channel, $at, $note, $velocity, $long]) {
+            $notes[$channel][] = ['id' => 'n'.($i + 1), 'at' => $at, 'note' => $note, 'velocity' => $velocity, 'long' => $long];
+        }
+
+        return $notes;
     }
 
     /** @return list<string> ids of routes that such a note sets off, at whatever port they wait for it */
@@ -131,30 +152,5 @@ final readonly class MidiTracks
         }
 
         return array_map(strval(...), array_keys($ids));
-    }
-
-    private function at(int $tick): float
-    {
-        $at = $this->inBeats ? $tick / $this->file->division->ticks : $this->map->nanosAt($tick) / 1e9;
-
-        return min(Timeline::LONGEST, round($at, 4));
-    }
-
-    private static function name(Track $track): string
-    {
-        foreach ($track->events as $event) {
-            if ($event->isMeta(Event::TRACK_NAME)) {
-                return self::text($event);
-            }
-        }
-
-        return '';
-    }
-
-    private static function text(Event $event): string
-    {
-        $text = mb_check_encoding($event->bytes, 'UTF-8') ? $event->bytes : mb_convert_encoding($event->bytes, 'UTF-8', 'ISO-8859-1');
-
-        return mb_substr(trim((string) preg_replace('/\p{C}+/u', ' ', (string) $text)), 0, 60);
     }
 }

@@ -8,6 +8,7 @@ use NimbleJunction\Core\Document\Fault;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Signal\Protocol;
 use NimbleJunction\Core\Timeline\Kind\LevelTrack;
+use NimbleJunction\Core\Timeline\Kind\NoteTrack;
 use NimbleJunction\Core\Timeline\TimecodeEntry;
 use NimbleJunction\Core\Timeline\Timeline;
 
@@ -40,6 +41,11 @@ final readonly class TimelineReferences
             if ($point?->kind === 'timeline') {
                 $faults[] = new Fault("{$path}/tracks/{$i}/does/point", 'it is a timeline', 'A level moves other points; let a trigger start a timeline.');
             }
+            if ($track->does instanceof NoteTrack) {
+                array_push($faults, ...$this->ofNotes($track->does, "{$path}/tracks/{$i}/does/port"));
+
+                continue;
+            }
             foreach ($track->does?->moments() ?? [] as $k => $moment) {
                 foreach ($moment->do as $n => $action) {
                     array_push($faults, ...(new RouteReferences($this->show))->ofPart($action, "{$path}/tracks/{$i}/does/triggers/{$k}/do/{$n}"));
@@ -55,6 +61,16 @@ final readonly class TimelineReferences
         }
 
         return $faults;
+    }
+
+    /** @return list<Fault> */
+    private function ofNotes(NoteTrack $track, string $path): array
+    {
+        $port = $this->show->ports[$track->port] ?? null;
+
+        return $track->port === '' || ($port?->send !== null && $port->protocol === Protocol::Midi)
+            ? []
+            : [new Fault($path, "\"{$track->port}\" is no MIDI port that sends", 'Name the id of a MIDI port that sends.')];
     }
 
     /** @return list<Fault> */

@@ -40,7 +40,16 @@ final readonly class Score
                 continue;
             }
             foreach ($track->does?->moments() ?? [] as $moment) {
-                $dues[] = new Due(max(0.0, $moment->at - $track->early), $moment, $timeline->routeId($track, $moment->id), $timeline->routeId($track), $timeline->reached($track, $moment));
+                $ending = $track->does?->ending($moment);
+                $dues[] = new Due(
+                    max(0.0, $moment->at - $track->early),
+                    $moment,
+                    $timeline->routeId($track, $moment->id),
+                    $timeline->routeId($track),
+                    $timeline->reached($track, $moment),
+                    $ending === null ? null : $timeline->reached($track, $ending),
+                    $ending === null ? '' : $timeline->routeId($track, $ending->id),
+                );
             }
             if ($track->does instanceof LevelTrack && $track->does->point !== null) {
                 $levels[$timeline->routeId($track)] = $track->does;

@@ -20,6 +20,9 @@ interface TrackKind extends Kind
      */
     public function routes(Timeline $timeline, Track $track): array;
 
+    /** What ends what began at a moment, wherever the timeline goes before it comes there; null where nothing has to be ended. */
+    public function ending(Moment $moment): ?Moment;
+
     /** @return list<Moment> what happens at moments, in the order in which it is written */
     public function moments(): array;
 }

@@ -80,11 +80,30 @@ final class TimelinesApiTest extends AppTestCase
         $send('before-doors', $file)->assertStatus(403);
     }
 
+    public function testNotesOfAMidiFileArePlayedAgainAndATimelineGoesOutAsOne(): void
+    {
+        $this->as(Role::Builder);
+        $file = (new File(1, Division::perQuarter(480), [new Track([
+            Event::meta(0, Event::TRACK_NAME, 'Organ'), Event::channel(960, "\x91\x3c\x64"), Event::channel(480, "\x81\x3c\x40"), Event::channel(0, "\x92\x40\x20"), Event::meta(0, Event::END_OF_TRACK),
+        ])]))->encode();
+        $send = fn(string $query) => $this->call('POST', "/api/show/timelines/before-doors/midi?{$query}", server: ['HTTP_ACCEPT' => 'application/json', 'CONTENT_TYPE' => 'application/octet-stream'], content: $file);
+        $send('as=notes&port=lectern')->assertOk()->assertJsonPath('tracks', 2)->assertJsonPath('triggers', 2);
+        self::assertEquals(
+            ['kind' => 'notes', 'port' => 'lectern', 'channel' => 2, 'notes' => [['id' => 'n1', 'at' => 1, 'note' => 60, 'velocity' => 100, 'long' => 0.5]]],
+            $this->track('before-doors', 'organ')['does'],
+        );
+        $send('as=notes&port=house-desk')->assertStatus(422);
+        $out = (string) $this->get('/api/show/timelines/before-doors/midi')->assertOk()->assertHeader('Content-Type', 'audio/midi')->getContent();
+        [$read] = NodeOracle::ask([['ask' => 'tonejs read', 'bytes' => bin2hex($out)]]);
+        self::assertEqualsWithDelta([1.0, 1.5], array_column($read['notes'], 'time'), 0.001);
+        $this->get('/api/show/timelines/gone/midi')->assertNotFound();
+    }
+
     public function testFaultsAreSaidWithTheirPlace(): void
     {
         $this->as(Role::Builder);
         foreach ([
-            [['tracks' => [['id' => 'a', 'name' => 'A', 'does' => ['kind' => 'notes']]]], 'tracks/0/does/kind'],
+            [['tracks' => [['id' => 'a', 'name' => 'A', 'does' => ['kind' => 'sounds']]]], 'tracks/0/does/kind'],
             [['tracks' => [['id' => 'a', 'name' => 'A', 'does' => ['kind' => 'levels', 'knots' => [['at' => 1]]]]]], 'tracks/0/does/knots/0/value'],
             [['tracks' => [['id' => 'a', 'name' => 'A', 'does' => ['kind' => 'levels', 'point' => 'timeline:fern-song/position']]]], 'tracks/0/does/point'],
             [['unit' => 'beats', 'timecode' => 'tape'], 'timecode'],
@@ -94,7 +113,7 @@ final class TimelinesApiTest extends AppTestCase
             $faults = $this->postJson('/api/show/timelines', ['name' => 'Wrong', ...$changes])->assertStatus(422)->json('faults');
             self::assertStringContainsString($path, implode(' ', array_column($faults, 'path')), json_encode($faults, JSON_THROW_ON_ERROR));
         }
-        $this->postJson('/api/show/timecodes', ['name' => 'Wrong', 'from' => ['guides-tablet']])->assertStatus(422);
+        $this->postJson('/api/show/timecodes', ['name' => 'Wrong', 'from' => ['palm-dimmers']])->assertStatus(422);
     }
 
     /** @return array<string, mixed> */

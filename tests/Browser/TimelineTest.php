@@ -112,6 +112,23 @@ final class TimelineTest extends BrowserTestCase
         $this->untilScript('return document.querySelector(".names").textContent.includes("Cues")', false);
     }
 
+    public function testNotesAreSetMovedAndCalledWhatWasAgreed(): void
+    {
+        self::$chrome->driver->get(self::$demo->url('/timeline-edit/before-doors'));
+        self::$chrome->find('canvas');
+        self::$chrome->press('Add notes', '.page-head');
+        $this->sees('form[aria-label=Track]', 'Notes for an instrument');
+        $this->sees('.names', 'notes to no port yet');
+        $this->twice(0.25, 1, 0.5);
+        $this->sees('form[aria-label=Note]', 'Velocity');
+        $said = 'return document.querySelector("canvas + p").textContent.split(",")[0]';
+        $this->untilScript($said, 'note 60');
+        self::$chrome->find('canvas')->sendKeys([WebDriverKeys::SHIFT, WebDriverKeys::ARROW_UP, WebDriverKeys::ARROW_UP, WebDriverKeys::NULL]);
+        $this->untilScript($said, 'note 62');
+        self::$chrome->find('canvas')->sendKeys(WebDriverKeys::DELETE);
+        $this->untilScript('return document.querySelector("canvas + p").textContent', '');
+    }
+
     public function testTimeCodeOfTheWorkstationIsSeenToRunAndToStop(): void
     {
         $this->go('Stand-ins');
@@ -119,7 +136,7 @@ final class TimelineTest extends BrowserTestCase
         self::$chrome->driver->get(self::$demo->url('/timeline-codes/tape'));
         $this->sees('[aria-label="Time code"]', 'runs, led by Sound workstation');
         $this->untilScript('return /^00:00:\d\d:\d\d$/.test(document.querySelector(".clock").textContent)', true);
-        $this->untilScript('return /^00:00:\d\d:\d\d$/.test(document.querySelector(".strip .code")?.textContent ?? "")', true);
+        $this->untilScript('return /00:00:\d\d:\d\d$/.test(document.querySelector(".strip .code")?.textContent ?? "")', true);
         $this->go('Stand-ins');
         self::$chrome->press('Stop', '[aria-label="Sound workstation"]');
         self::$chrome->driver->get(self::$demo->url('/timeline-codes/tape'));

@@ -51,6 +51,7 @@ const picture = (more: Partial<Picture> = {}): Picture => ({
   bar: 4,
   ends: 9,
   usual: () => [0, 100],
+  nameOf: (_, note) => `n${note}`,
   ...more,
 })
 const inks: Inks = { ground: 'ground', plate: 'plate', ink: 'ink', quiet: 'quiet', rule: 'rule', on: 'on', held: 'held' }
@@ -82,6 +83,7 @@ function drawn(more: Partial<Picture> = {}) {
     rect: () => undefined,
     clip: () => undefined,
     stroke: () => undefined,
+    setLineDash: () => undefined,
   }
   draw(context as unknown as CanvasRenderingContext2D, picture(more), inks)
   return { rects, texts, points }

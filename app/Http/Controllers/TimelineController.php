@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\EditAnswer;
+use App\Shows\ShowStore;
 use App\Timelines\DrawLine;
 use App\Timelines\KeepTakes;
 use App\Timelines\LayTake;
@@ -14,18 +15,32 @@ use App\Timelines\ThinTrack;
 use App\Timelines\TimelineDeed;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use NimbleJunction\Core\Furnishing\MidiExport;
+use NimbleJunction\Core\Show\ShowReader;
 
 /** What is done to a timeline as a whole. */
 final readonly class TimelineController
 {
-    public function __construct(private EditAnswer $edits)
+    public function __construct(private EditAnswer $edits, private ShowStore $shows)
     {
     }
 
-    /** Notes of a Standard MIDI File become triggers. */
+    /** Notes of a Standard MIDI File become triggers; with "as=notes" they are played again, at a port. */
     public function midi(Request $request, string $id): JsonResponse
     {
-        return $this->done($request, new MidiDeed($id, $request->getContent()));
+        $port = $request->query('port');
+
+        return $this->done($request, new MidiDeed($id, $request->getContent(), $request->query('as') === 'notes', \is_string($port) ? $port : ''));
+    }
+
+    /** It as a Standard MIDI File. */
+    public function midiFile(string $id): Response
+    {
+        $show = ShowReader::fromArray($this->shows->document());
+        $timeline = $show->timelines[$id] ?? abort(404, 'There is no such timeline.');
+
+        return response((new MidiExport($show, $timeline))->bytes(), 200, ['Content-Type' => 'audio/midi', 'Content-Disposition' => "attachment; filename=\"{$id}.mid\""]);
     }
 
     /** Recorded takes are kept. */

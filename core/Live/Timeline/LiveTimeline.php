@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Live\Timeline;
 
+use NimbleJunction\Core\Route\Occurred;
 use NimbleJunction\Core\Timeline\Marker;
 use NimbleJunction\Core\Timeline\Pace;
 use NimbleJunction\Core\Timeline\Timeline;
@@ -30,6 +31,9 @@ final class LiveTimeline
 
     /** @var array<string, float> what its levels give, by the route that owns it */
     public array $given = [];
+
+    /** @var array<string, Occurred> what ends what has begun and did not end yet, by the route that does it */
+    public array $open = [];
 
     /** @var array<string, true> points whose levels are left to somebody else, as long as they are recorded */
     public array $silent = [];

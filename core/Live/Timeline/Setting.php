@@ -60,7 +60,20 @@ final readonly class Setting
                 $live->set[$due->ownerId][$action->point->text()] = true;
             }
         }
+        unset($live->open[$due->routeId]);
+        if ($due->ending !== null) {
+            $live->open[$due->endingId] = $due->ending;
+        }
         ($this->happened)($due->event);
+    }
+
+    /** It goes elsewhere, or stands: what has begun ends. */
+    public function endOpen(LiveTimeline $live): void
+    {
+        foreach ($live->open as $event) {
+            ($this->happened)($event);
+        }
+        $live->open = [];
     }
 
     /**

@@ -67,6 +67,7 @@ final class Timelines
                 $live->pace = $this->pace($timeline);
                 $live->run($live->isPlaying, $now);
             }
+            $this->setting->endOpen($live);
             $this->setting->leave($live, $timeline->score, $now);
             $live->timeline = $timeline;
             $live->place($at, $now);
@@ -115,6 +116,7 @@ final class Timelines
         }
         if ($live->isPlaying) {
             $this->goOnOne($live, $now);
+            $this->setting->endOpen($live);
             $live->run(false, $now);
             ++$this->acts;
             $this->told($live, 'running', 0, 1);
@@ -133,6 +135,7 @@ final class Timelines
         $wasPlaying = $live->isPlaying;
         $live->run(false, $now);
         $live->isOn = false;
+        $this->setting->endOpen($live);
         $this->setting->release($live, $now);
         $this->move($live, 0.0, $now);
         ++$this->acts;
@@ -153,6 +156,7 @@ final class Timelines
         $to = max(0.0, min($live->timeline->score->ends, $to));
         $wasOn = $live->isOn;
         $live->isOn = true;
+        $this->setting->endOpen($live);
         $this->move($live, $to, $now);
         $this->setting->chase($live, $to > $before || ! $wasOn ? ($wasOn ? $before : 0.0) : null, $now);
         ++$this->acts;
@@ -316,6 +320,7 @@ final class Timelines
                 ++$live->next;
                 $this->setting->reach($live, $next);
             } elseif ($at >= $turnsAt - self::SOON && $live->turns()) {
+                $this->setting->endOpen($live);
                 $to = $live->turnsTo();
                 $at = $to + max(0.0, $at - $turnsAt);
                 $live->place($at, $now);
@@ -330,6 +335,7 @@ final class Timelines
         if ($at >= $score->ends - self::SOON && ! $live->loops() && $live->next >= \count($score->dues)) {
             $live->place($score->ends, $now);
             $live->next = \count($score->dues);
+            $this->setting->endOpen($live);
             $live->run(false, $now);
             ++$this->acts;
             $this->told($live, 'running', 0, 1);

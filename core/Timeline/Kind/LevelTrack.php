@@ -10,6 +10,7 @@ use NimbleJunction\Core\Route\Action\SetAction;
 use NimbleJunction\Core\Route\Route;
 use NimbleJunction\Core\Timeline\Knot;
 use NimbleJunction\Core\Timeline\Line;
+use NimbleJunction\Core\Timeline\Moment;
 use NimbleJunction\Core\Timeline\Timeline;
 use NimbleJunction\Core\Timeline\Track;
 use NimbleJunction\Core\Timeline\TrackKind;
@@ -46,6 +47,11 @@ final readonly class LevelTrack implements TrackKind
             Field::pointOrNone('point', 'It moves'),
             Field::objects('knots', 'Points of its line', Knot::class, self::MOST),
         ];
+    }
+
+    public function ending(Moment $moment): ?Moment
+    {
+        return null;
     }
 
     public function ends(): float

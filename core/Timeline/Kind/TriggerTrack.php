@@ -50,6 +50,11 @@ final readonly class TriggerTrack implements TrackKind, Checked
         }
     }
 
+    public function ending(Moment $moment): ?Moment
+    {
+        return null;
+    }
+
     public function ends(): float
     {
         return max([0.0, ...array_map(static fn(Moment $one): float => $one->at, $this->triggers)]);

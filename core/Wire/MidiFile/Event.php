@@ -73,6 +73,12 @@ final readonly class Event
         return self::meta($delta, self::SET_TEMPO, substr(pack('N', OutOfRange::check('Tempo', $micros, 1, 0xFFFFFF)), 1));
     }
 
+    /** The same, so many ticks after the one before. */
+    public function after(int $delta): self
+    {
+        return new self($delta, $this->kind, $this->bytes, $this->type);
+    }
+
     public function isMeta(int $type): bool
     {
         return $this->kind === EventKind::Meta && $this->type === $type;

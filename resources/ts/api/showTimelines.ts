@@ -1,7 +1,7 @@
 /* Made from schema/show.schema.json by "npm run types". Change the schema, not these files. */
 import type { Id, PartOfKind3, Point } from './showParts'
 
-export type TrackKind = Triggers | Level
+export type TrackKind = Triggers | Level | Notes
 export type DayMoment = AtATime | ByTheSun
 export interface Timeline {
   id: Id
@@ -53,6 +53,19 @@ export interface PointOfALine {
   value: number
   to?: 'linear' | 'step' | 'smooth' | 'bent'
   bend?: number
+}
+export interface Notes {
+  kind: 'notes'
+  port?: Id
+  channel?: number
+  notes?: PlayedNote[]
+}
+export interface PlayedNote {
+  id: Id
+  at?: number
+  note: number
+  velocity?: number
+  long?: number
 }
 export interface Marker {
   id: Id

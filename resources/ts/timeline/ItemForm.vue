@@ -4,26 +4,35 @@ import { useSession } from '@/api/session'
 import PartFields from '@/kinds/PartFields.vue'
 import { useDescriptions } from '@/kinds/kinds'
 import { useStanding } from '@/kinds/standing'
-import { changed, MARKERS, type Item } from './edit'
+import { changed, MARKERS, type Item, type Part } from './edit'
 import { useEditing } from './editing'
-import type { Knot, Marker, Moment } from './parts'
+import type { Moment } from './parts'
 
 /** What one moment does, where one point of a line is, what a marker is called. */
-const props = defineProps<{ item: Item; part: Moment | Knot | Marker }>()
+const props = defineProps<{ item: Item; part: Part }>()
 const editing = useEditing()
 const session = useSession()
 const descriptions = useDescriptions()
 const of = computed(() => {
   const lists = descriptions.value?.lists.timelines.fields ?? []
   if (props.item.track === MARKERS) return lists.find((one) => one.name === 'markers')?.part
-  const [kind, field] = 'value' in props.part ? ['levels', 'knots'] : ['triggers', 'triggers']
+  const [kind, field] =
+    'value' in props.part ? ['levels', 'knots'] : 'note' in props.part ? ['notes', 'notes'] : ['triggers', 'triggers']
   const track = descriptions.value?.kinds.trackKind?.find((one) => one.kind === kind)
   return track?.fields.find((one) => one.name === field)?.part
 })
 const isLocked = computed(() => editing.timeline.value?.tracks?.find((one) => one.id === props.item.track)?.locked === true)
 const mayChange = computed(() => session.mayBuild && !isLocked.value)
 const fields = computed(() => of.value?.fields ?? [])
-const title = computed(() => (props.item.track === MARKERS ? 'Marker' : 'value' in props.part ? 'Point of the line' : 'Trigger'))
+const title = computed(() =>
+  props.item.track === MARKERS
+    ? 'Marker'
+    : 'value' in props.part
+      ? 'Point of the line'
+      : 'note' in props.part
+        ? 'Note'
+        : 'Trigger',
+)
 const { draft, isChanged, store } = useStanding(
   () => props.part,
   () => fields.value,

@@ -3,6 +3,7 @@ import { computed, onMounted, onScopeDispose, ref, watch } from 'vue'
 import { useSession } from '@/api/session'
 import { useLook } from '@/frame/look'
 import { draw, hit, ROW, rowAt, RULER, valueOf, type Picture } from './draw'
+import { pitchAt } from './drawNotes'
 import { isSame, itemsOf, knotsOf, moved, withKnot, withMoment, type Item } from './edit'
 import { useEditing } from './editing'
 import { useTrackKeys } from './keys'
@@ -41,6 +42,7 @@ const picture = computed<Picture | null>(() => {
     bar: editing.bar.value,
     ends: editing.ends.value,
     usual: editing.usual,
+    nameOf: editing.nameOf,
     compared: (timeline.takes ?? []).find((one) => one.id === editing.compared.value) ?? null,
     drawn: hand.drawn.value,
   }
@@ -138,7 +140,8 @@ function add(event: MouseEvent): void {
   const top = RULER + rowAt(picture.value, event.offsetY) * ROW - editing.top.value
   const range = rangeOf(knotsOf(track), editing.usual(track))
   const value = Math.round(Math.min(range[1], Math.max(range[0], valueOf(range, event.offsetY, top))) * 10) / 10
-  const done = track.does.kind === 'levels' ? withKnot(timeline, track.id, at, value) : withMoment(timeline, track.id, at)
+  const note = track.does.kind === 'notes' ? { note: pitchAt(track, event.offsetY, top), long: editing.grain() } : {}
+  const done = track.does.kind === 'levels' ? withKnot(timeline, track.id, at, value) : withMoment(timeline, track.id, at, note)
   if (editing.turnInto(done?.timeline ?? null) && done) editing.choose(done.item)
 }
 function wheel(event: WheelEvent): void {

@@ -37,6 +37,7 @@ const state = computed(() => {
 const behind = computed(() => (timeline.value ? behindItsEnd(timeline.value) : 0))
 const said = ref('')
 const seesTakes = ref(false)
+const as = ref<'triggers' | 'notes'>('triggers')
 /** Its notes become triggers, named as it was agreed. */
 async function takeMidi(event: Event): Promise<void> {
   const field = event.target as HTMLInputElement
@@ -45,17 +46,22 @@ async function takeMidi(event: Event): Promise<void> {
   if (!file) return
   said.value = ''
   try {
-    const answer = (await show.take(call('POST', `show/timelines/${id}/midi`, file))) as { tracks?: number; triggers?: number }
-    said.value = `${answer.triggers} notes became triggers, on ${answer.tracks} ${answer.tracks === 1 ? 'track' : 'tracks'}.`
+    const answer = (await show.take(call('POST', `show/timelines/${id}/midi?as=${as.value}`, file))) as {
+      tracks?: number
+      triggers?: number
+    }
+    const count = `${answer.triggers} ${as.value === 'notes' ? 'notes came' : 'notes became triggers,'}`
+    said.value = `${count} on ${answer.tracks} ${answer.tracks === 1 ? 'track' : 'tracks'}.`
     editing.fit()
   } catch (refused) {
     failed.value = spellRefusal(refused)
   }
 }
-function add(kind: 'triggers' | 'levels'): void {
+const NAMES = { triggers: 'Triggers', levels: 'Level', notes: 'Notes' }
+function add(kind: keyof typeof NAMES): void {
   if (!timeline.value) return
   const count = (timeline.value.tracks ?? []).length + 1
-  const done = withNewTrack(timeline.value, kind, kind === 'triggers' ? `Triggers ${count}` : `Level ${count}`)
+  const done = withNewTrack(timeline.value, kind, `${NAMES[kind]} ${count}`)
   if (editing.turnInto(done.timeline)) {
     selected.value = []
     editing.track.value = done.id
@@ -72,10 +78,16 @@ function add(kind: 'triggers' | 'levels'): void {
       <template v-if="session.mayBuild">
         <button type="button" class="small-button" @click="add('triggers')">Add triggers</button>
         <button type="button" class="small-button" @click="add('levels')">Add a level</button>
+        <button type="button" class="small-button" @click="add('notes')">Add notes</button>
         <button type="button" class="small-button" :aria-pressed="seesTakes" @click="seesTakes = !seesTakes">Takes</button>
         <label class="small-button file"
           >MIDI file<input type="file" accept=".mid,.midi,audio/midi" class="d-sr-only" aria-label="MIDI file" @change="takeMidi"
         /></label>
+        <select v-model="as" class="inline-field" aria-label="What notes of a MIDI file become">
+          <option value="triggers">as triggers</option>
+          <option value="notes">as notes</option>
+        </select>
+        <a class="small-button out" :href="`/api/show/timelines/${id}/midi`" download>MIDI out</a>
       </template>
       <v-btn :to="`/timeline/${id}`">Settings</v-btn>
     </div>
@@ -124,6 +136,10 @@ function add(kind: 'triggers' | 'levels'): void {
 .file {
   display: inline-flex;
   align-items: center;
+}
+.out {
+  color: inherit;
+  text-decoration: none;
 }
 .file:focus-within {
   outline: 2px solid var(--held);

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useSession } from '@/api/session'
+import { useShow } from '@/api/show'
 import PointField from '@/kinds/PointField.vue'
 import { withoutTrack, withTrackFields } from './edit'
 import { useEditing } from './editing'
@@ -10,7 +11,9 @@ import type { Track } from './parts'
 const props = defineProps<{ track: Track }>()
 const editing = useEditing()
 const session = useSession()
-const draft = ref({ name: '', point: '', colour: '', early: 0 })
+const show = useShow()
+const senders = computed(() => show.ports.filter((one) => one.protocol === 'midi' && one.send))
+const draft = ref({ name: '', point: '', colour: '', early: 0, port: '', channel: 1 })
 watch(
   () => props.track,
   (track) =>
@@ -19,14 +22,22 @@ watch(
       point: track.does.kind === 'levels' ? (track.does.point ?? '') : '',
       colour: track.colour ?? '',
       early: track.early ?? 0,
+      port: track.does.kind === 'notes' ? (track.does.port ?? '') : '',
+      channel: track.does.kind === 'notes' ? (track.does.channel ?? 1) : 1,
     }),
   { immediate: true },
 )
 function store(): void {
   const timeline = editing.timeline.value
   if (!timeline) return
-  const { name, point, colour, early } = draft.value
-  const does = props.track.does.kind === 'levels' ? { ...props.track.does, point: point || undefined } : props.track.does
+  const { name, point, colour, early, port, channel } = draft.value
+  const was = props.track.does
+  const does =
+    was.kind === 'levels'
+      ? { ...was, point: point || undefined }
+      : was.kind === 'notes'
+        ? { ...was, port: port || undefined, channel: Number(channel) || 1 }
+        : was
   editing.turnInto(
     withTrackFields(timeline, props.track.id, { name, does, colour: colour || undefined, early: Number(early) || undefined }),
   )
@@ -51,12 +62,18 @@ function remove(): void {
       {{
         track.does.kind === 'levels'
           ? 'A level over time. Click twice to set a point of its line, drag points, or move them with Shift and the arrow keys.'
-          : 'What happens at moments. Click twice to set a trigger, or press T while it plays.'
+          : track.does.kind === 'notes'
+            ? 'Notes for an instrument or another program. Click twice to set one; Shift and the arrow keys move it.'
+            : 'What happens at moments. Click twice to set a trigger, or press T while it plays.'
       }}
     </p>
     <fieldset class="bare fields" :disabled="!session.mayBuild || track.locked">
       <v-text-field v-model="draft.name" label="Name" class="wide" :maxlength="60" required />
       <PointField v-if="track.does.kind === 'levels'" v-model="draft.point" label="It moves" class="wide" />
+      <template v-if="track.does.kind === 'notes'">
+        <v-select v-model="draft.port" :items="senders" item-title="name" item-value="id" label="To port" class="wide" />
+        <v-text-field v-model.number="draft.channel" type="number" min="1" max="16" label="Channel, 1 to 16" class="wide" />
+      </template>
       <v-text-field
         v-model.number="draft.early"
         type="number"

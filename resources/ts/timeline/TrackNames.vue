@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useSession } from '@/api/session'
+import { useShow } from '@/api/show'
 import { ROW, RULER } from './draw'
 import { withTrackFields } from './edit'
 import { useEditing } from './editing'
@@ -10,6 +11,7 @@ import type { Track } from './parts'
 const editing = useEditing()
 const keys = useTrackKeys()
 const session = useSession()
+const show = useShow()
 const SWITCHES = [
   ['muted', 'Mute', 'nothing comes of it'],
   ['solo', 'Solo', 'nothing comes of the others'],
@@ -17,6 +19,11 @@ const SWITCHES = [
 ] as const
 function turn(track: Track, what: 'muted' | 'solo' | 'locked'): void {
   if (editing.timeline.value) editing.turnInto(withTrackFields(editing.timeline.value, track.id, { [what]: !track[what] }))
+}
+function wordsOf(track: Track): string {
+  if (track.does.kind === 'levels') return track.does.point || 'moves nothing yet'
+  if (track.does.kind === 'triggers') return 'triggers'
+  return track.does.port ? `notes to ${show.portName(track.does.port)}` : 'notes to no port yet'
 }
 function choose(track: Track): void {
   editing.selected.value = []
@@ -35,7 +42,7 @@ function choose(track: Track): void {
       <li v-for="one in editing.timeline.value?.tracks ?? []" :key="one.id" :class="{ here: editing.track.value === one.id }">
         <button type="button" class="name" :aria-pressed="editing.track.value === one.id" @click="choose(one)">
           <strong>{{ one.name }}</strong>
-          <span class="small quiet">{{ one.does.kind === 'levels' ? one.does.point || 'moves nothing yet' : 'triggers' }}</span>
+          <span class="small quiet">{{ wordsOf(one) }}</span>
         </button>
         <span v-if="session.mayBuild" class="switches">
           <button

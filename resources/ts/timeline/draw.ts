@@ -1,7 +1,8 @@
 import type { Item } from './edit'
+import { drawNotes, hitNote } from './drawNotes'
 import { isSame, knotsOf, MARKERS, momentsOf } from './edit'
 import { rangeOf, sorted, valueAt } from './line'
-import type { Take, Timeline, Track } from './parts'
+import type { Moment, Take, Timeline, Track } from './parts'
 import { ruler, xOf, type View } from './view'
 
 export const RULER = 34
@@ -24,6 +25,8 @@ export interface Picture {
   bar: number
   ends: number
   usual: (track: Track) => [number, number]
+  /** What a note is called. */
+  nameOf: (track: Track, note: number) => string
   /** A take whose lines are seen behind those of the tracks. */
   compared?: Take | null
   /** What a hand draws now. */
@@ -105,6 +108,7 @@ function drawRow(context: CanvasRenderingContext2D, picture: Picture, inks: Inks
   }
   context.globalAlpha = track.muted ? 0.4 : 1
   if (track.does.kind === 'triggers') drawMarks(context, picture, inks, track, top)
+  else if (track.does.kind === 'notes') drawNotes(context, picture, inks, track, top)
   else {
     drawCompared(context, picture, inks, track, top)
     drawLine(context, picture, inks, track, top)
@@ -119,7 +123,7 @@ function drawRow(context: CanvasRenderingContext2D, picture: Picture, inks: Inks
 /** A mark is a post with its name beside it; names that would lie on each other take the next line, or are left out. */
 function drawMarks(context: CanvasRenderingContext2D, picture: Picture, inks: Inks, track: Track, top: number): void {
   const free = [0, 0, 0]
-  const marks = [...momentsOf(track)].sort((a, b) => (a.at ?? 0) - (b.at ?? 0))
+  const marks = [...(momentsOf(track) as Moment[])].sort((a, b) => (a.at ?? 0) - (b.at ?? 0))
   for (const one of marks) {
     const x = Math.round(xOf(picture.view, one.at ?? 0))
     if (x < -300 || x > picture.width + 4) continue
@@ -218,6 +222,7 @@ export function hit(picture: Picture, x: number, y: number): Item | null {
   }
   const track = (picture.timeline.tracks ?? [])[rowAt(picture, y)]
   if (!track) return null
+  if (track.does.kind === 'notes') return hitNote(picture, track, x, y, topOf(picture, rowAt(picture, y)))
   if (track.does.kind === 'triggers') {
     const found = [...momentsOf(track)].reverse().find((one) => near(one.at, 6))
     return found ? { track: track.id, id: found.id } : null

@@ -1,21 +1,31 @@
-import type { Knot, Marker, Moment, Timeline, Track } from './parts'
+import type { Knot, Marker, Moment, PlayedNote, Timeline, Track } from './parts'
 
 /** What is selected: a moment by its id, a point of a line by its place, a marker by its id. */
 export interface Item {
   track: string
   id: string
 }
+export type Part = Moment | PlayedNote | Knot | Marker
 export const isSame = (a: Item, b: Item) => a.track === b.track && a.id === b.id
 export const MARKERS = 'markers:'
 
-export const momentsOf = (track: Track): Moment[] => (track.does.kind === 'triggers' ? (track.does.triggers ?? []) : [])
+/** What stands at moments: triggers, or notes. */
+export const momentsOf = (track: Track): (Moment | PlayedNote)[] => {
+  if (track.does.kind === 'triggers') return track.does.triggers ?? []
+  return track.does.kind === 'notes' ? (track.does.notes ?? []) : []
+}
+export const notesOf = (track: Track): PlayedNote[] => (track.does.kind === 'notes' ? (track.does.notes ?? []) : [])
+const isOfMoments = (track: Track) => track.does.kind !== 'levels'
 export const knotsOf = (track: Track): Knot[] => (track.does.kind === 'levels' ? (track.does.knots ?? []) : [])
 const tracksOf = (timeline: Timeline) => timeline.tracks ?? []
 const withTrack = (timeline: Timeline, id: string, change: (track: Track) => Track): Timeline => ({
   ...timeline,
   tracks: tracksOf(timeline).map((one) => (one.id === id ? change(one) : one)),
 })
-const withMoments = (track: Track, triggers: Moment[]): Track => ({ ...track, does: { kind: 'triggers', triggers } })
+const withMoments = (track: Track, all: (Moment | PlayedNote)[]): Track =>
+  track.does.kind === 'notes'
+    ? { ...track, does: { ...track.does, notes: all as PlayedNote[] } }
+    : { ...track, does: { kind: 'triggers', triggers: all as Moment[] } }
 const withKnots = (track: Track, knots: Knot[]): Track =>
   track.does.kind === 'levels' ? { ...track, does: { ...track.does, knots } } : track
 
@@ -42,7 +52,7 @@ export function itemsOf(timeline: Timeline, track: string): { item: Item; at: nu
         : momentsOf(one ?? ({ does: { kind: 'triggers' } } as Track)).map((moment) => ({
             item: { track, id: moment.id },
             at: moment.at ?? 0,
-            name: moment.name || 'trigger',
+            name: 'note' in moment ? `note ${moment.note}` : moment.name || 'trigger',
           }))
   return all.sort((a, b) => a.at - b.at)
 }
@@ -64,7 +74,7 @@ export function moved(timeline: Timeline, items: Item[], by: number, up = 0, ran
       : {}),
     tracks: tracksOf(timeline).map((track) => {
       if (track.locked || !items.some((one) => one.track === track.id)) return track
-      if (track.does.kind === 'triggers')
+      if (isOfMoments(track))
         return withMoments(
           track,
           momentsOf(track).map((one) => (has(track.id, one.id) ? { ...one, at: to(one.at) } : one)),
@@ -86,7 +96,7 @@ export function without(timeline: Timeline, items: Item[]): Timeline {
     ...(timeline.markers ? { markers: timeline.markers.filter((one) => !has(MARKERS, one.id)) } : {}),
     tracks: tracksOf(timeline).map((track) => {
       if (track.locked) return track
-      return track.does.kind === 'triggers'
+      return isOfMoments(track)
         ? withMoments(
             track,
             momentsOf(track).filter((one) => !has(track.id, one.id)),
@@ -99,17 +109,19 @@ export function without(timeline: Timeline, items: Item[]): Timeline {
   }
 }
 
-/** A moment set down; with what it does, or still without. */
-export function withMoment(timeline: Timeline, track: string, at: number, like: Partial<Moment> = {}) {
+const NOTE = { note: 60, velocity: 100, long: 0.25 }
+/** A moment set down; with what it does, or still without. On a track of notes it is a note. */
+export function withMoment(timeline: Timeline, track: string, at: number, like: Partial<Moment> | Partial<PlayedNote> = {}) {
   const one = tracksOf(timeline).find((two) => two.id === track)
-  if (one?.does.kind !== 'triggers' || one.locked) return null
+  if (!one || !isOfMoments(one) || one.locked || ('note' in like && one.does.kind !== 'notes')) return null
+  const isNote = one.does.kind === 'notes'
   const id = freeId(
-    like.id?.replace(/-\d+$/, '') ?? 'mark',
+    like.id?.replace(/-\d+$/, '') ?? (isNote ? 'note' : 'mark'),
     momentsOf(one).map((moment) => moment.id),
   )
   return {
     item: { track, id },
-    timeline: withTrack(timeline, track, (t) => withMoments(t, [...momentsOf(t), { ...like, id, at }])),
+    timeline: withTrack(timeline, track, (t) => withMoments(t, [...momentsOf(t), { ...(isNote ? NOTE : {}), ...like, id, at }])),
   }
 }
 
@@ -137,12 +149,28 @@ export function withMarker(timeline: Timeline, at: number, isSection: boolean) {
   return { item: { track: MARKERS, id }, timeline: { ...timeline, markers: [...markers, marker] } }
 }
 
+/** Notes higher or lower by so many semitones, as far as there are any. */
+export function pitched(timeline: Timeline, items: Item[], by: number): Timeline {
+  const pitch = (one: PlayedNote) => Math.min(127, Math.max(0, one.note + by))
+  return {
+    ...timeline,
+    tracks: tracksOf(timeline).map((track) => {
+      const mine = items.filter((one) => one.track === track.id)
+      if (track.locked || mine.length === 0 || track.does.kind !== 'notes') return track
+      return withMoments(
+        track,
+        notesOf(track).map((one) => (mine.some((item) => item.id === one.id) ? { ...one, note: pitch(one) } : one)),
+      )
+    }),
+  }
+}
+
 /** One moment, point or marker otherwise. */
-export function changed(timeline: Timeline, item: Item, part: Moment | Knot | Marker): Timeline {
+export function changed(timeline: Timeline, item: Item, part: Part): Timeline {
   if (item.track === MARKERS)
     return { ...timeline, markers: (timeline.markers ?? []).map((one) => (one.id === item.id ? (part as Marker) : one)) }
   return withTrack(timeline, item.track, (track) =>
-    track.does.kind === 'triggers'
+    isOfMoments(track)
       ? withMoments(
           track,
           momentsOf(track).map((one) => (one.id === item.id ? { ...(part as Moment), id: one.id } : one)),
@@ -154,11 +182,11 @@ export function changed(timeline: Timeline, item: Item, part: Moment | Knot | Ma
   )
 }
 
-export function partOf(timeline: Timeline, item: Item): Moment | Knot | Marker | null {
+export function partOf(timeline: Timeline, item: Item): Part | null {
   if (item.track === MARKERS) return (timeline.markers ?? []).find((one) => one.id === item.id) ?? null
   const track = tracksOf(timeline).find((one) => one.id === item.track)
   if (!track) return null
-  return track.does.kind === 'triggers'
+  return isOfMoments(track)
     ? (momentsOf(track).find((one) => one.id === item.id) ?? null)
     : (knotsOf(track)[Number(item.id)] ?? null)
 }
@@ -173,7 +201,9 @@ export function pasted(timeline: Timeline, from: Timeline, items: Item[], at: nu
     const to = Number(((part?.at ?? 0) + shift).toFixed(4))
     if (part === null || item.track === MARKERS) continue
     const isKnot = 'value' in part
-    const done = isKnot ? withKnot(result, item.track, to, part.value ?? 0) : withMoment(result, item.track, to, part as Moment)
+    const done = isKnot
+      ? withKnot(result, item.track, to, part.value ?? 0)
+      : withMoment(result, item.track, to, part as Moment | PlayedNote)
     if (!done) continue
     result = isKnot ? changed(done.timeline, done.item, { ...part, at: to }) : done.timeline
     added.push(done.item)
@@ -181,12 +211,12 @@ export function pasted(timeline: Timeline, from: Timeline, items: Item[], at: nu
   return { items: added, timeline: result }
 }
 
-export function withNewTrack(timeline: Timeline, kind: 'triggers' | 'levels', name: string, point = '') {
+export function withNewTrack(timeline: Timeline, kind: Track['does']['kind'], name: string, point = '') {
   const id = freeId(
-    kind === 'triggers' ? 'triggers' : 'level',
+    kind === 'levels' ? 'level' : kind,
     tracksOf(timeline).map((one) => one.id),
   )
-  const does: Track['does'] = kind === 'triggers' ? { kind } : { kind, ...(point ? { point } : {}) }
+  const does: Track['does'] = kind === 'levels' ? { kind, ...(point ? { point } : {}) } : { kind }
   return { id, timeline: { ...timeline, tracks: [...tracksOf(timeline), { id, name, does }] } }
 }
 export const withoutTrack = (timeline: Timeline, id: string): Timeline => ({
@@ -207,5 +237,6 @@ export function behindItsEnd(timeline: Timeline): number {
 /** Where it ends: as far as it says, or as its last track goes. */
 export function endsOf(timeline: Timeline): number {
   if (timeline.length) return timeline.length
-  return Math.max(0, ...tracksOf(timeline).flatMap((track) => [...momentsOf(track), ...knotsOf(track)].map((one) => one.at ?? 0)))
+  const end = (one: Moment | PlayedNote | Knot) => (one.at ?? 0) + ('note' in one ? (one.long ?? 0.25) : 0)
+  return Math.max(0, ...tracksOf(timeline).flatMap((track) => [...momentsOf(track), ...knotsOf(track)].map(end)))
 }

@@ -4,6 +4,7 @@ import { useSession } from '@/api/session'
 import { useShow } from '@/api/show'
 import { useAhead } from '@/lists/ahead'
 import { useEngine } from '@/live/engine'
+import { noteName } from '@/components/notes'
 import { endsOf, itemsOf, partOf, type Item } from './edit'
 import type { Timeline, Track } from './parts'
 import { usePlace, usePlaying } from './playing'
@@ -57,6 +58,13 @@ function makeEditing(id: string) {
   )
   const usual = (one: Track): [number, number] =>
     (one.does.kind === 'levels' ? ranges.value[one.does.point ?? ''] : undefined) ?? USUAL
+
+  /** What a note is called: as it was agreed, or by its pitch. */
+  const nameOf = (one: Track, note: number) => {
+    const channel = one.does.kind === 'notes' ? (one.does.channel ?? 1) : 1
+    const agreed = (show.document?.notes ?? []).find((two) => two.note === note && (two.channel ?? channel) === channel)
+    return agreed?.name ?? noteName(note, show.document?.middleC ?? 4)
+  }
 
   /** What is stored from now on; null for what cannot be done. */
   function turnInto(next: Timeline | null, why = 'That cannot be done there: the track is locked, or of another kind.'): boolean {
@@ -115,6 +123,7 @@ function makeEditing(id: string) {
     grain,
     fit,
     usual,
+    nameOf,
     failed,
     put,
     turnInto,

@@ -1,5 +1,5 @@
 import { useSession } from '@/api/session'
-import { moved, pasted, withMoment, without } from './edit'
+import { moved, pasted, pitched, withMoment, without } from './edit'
 import { useEditing } from './editing'
 import { zoomed } from './view'
 
@@ -44,6 +44,7 @@ export function useTrackKeys() {
   function lift(by: number): void {
     const timeline = editing.timeline.value
     const track = timeline?.tracks?.find((one) => one.id === editing.track.value)
+    if (timeline && track?.does.kind === 'notes') editing.turnInto(pitched(timeline, editing.selected.value, by))
     if (!timeline || track?.does.kind !== 'levels') return
     const [low, high] = editing.usual(track)
     editing.turnInto(moved(timeline, editing.selected.value, 0, (by * (high - low)) / 100, [low, high]))
