@@ -21,6 +21,7 @@ $all = [
     'patch' => static fn(): Measurement => new Patched(),
     'routes' => static fn(): Measurement => new Routes(),
     'programme' => static fn(): Measurement => new Programmes(),
+    'timelines' => static fn(): Measurement => new Timelines(),
     'messages' => static fn(): Measurement => new Messages(5000, 4.0),
     'messages-minute' => static fn(): Measurement => new Messages(5000, 20.0),
     'steps' => static fn(): Measurement => new Messages(1000, 10.0, true),

@@ -36,7 +36,7 @@ final class TimelineTest extends BrowserTestCase
         self::$chrome->press('Save', 'form[aria-label="Trigger"]');
         $this->untilScript('return document.querySelector("canvas + p").textContent', 'Doors, at 7.00');
         // A level, drawn with two points.
-        self::$chrome->press('Add a level', '.page-head');
+        $this->add('A level');
         $this->sees('form[aria-label="Track"]', 'A level over time');
         self::$chrome->fill('form[aria-label="Track"] .point-field input', 'fixture:lantern/level');
         self::$chrome->press('Save', 'form[aria-label="Track"]');
@@ -116,7 +116,7 @@ final class TimelineTest extends BrowserTestCase
     {
         self::$chrome->driver->get(self::$demo->url('/timeline-edit/before-doors'));
         self::$chrome->find('canvas');
-        self::$chrome->press('Add notes', '.page-head');
+        $this->add('Notes');
         $this->sees('form[aria-label=Track]', 'Notes for an instrument');
         $this->sees('.names', 'notes to no port yet');
         $this->twice(0.25, 1, 0.5);
@@ -170,6 +170,12 @@ final class TimelineTest extends BrowserTestCase
         self::$chrome->press('Keys', '.lists');
         self::$chrome->press('Switch off', 'aside.panel');
         $this->sees('aside.panel', 'It does not come');
+    }
+
+    private function add(string $what): void
+    {
+        self::$chrome->press('Add', '.page-head');
+        self::$chrome->press($what, '[aria-label=Add]');
     }
 
     /** Clicks twice on the canvas: at a share of its width, in a row, at a share of the row's height. */

@@ -79,6 +79,7 @@ final class StateKeeperTest extends TestCase
                     'programme',
                     'tempos',
                     'waves',
+                    'timecodes',
                     'timelines',
                     'timetable',
                     'sentAway',

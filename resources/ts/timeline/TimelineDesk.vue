@@ -38,6 +38,11 @@ const behind = computed(() => (timeline.value ? behindItsEnd(timeline.value) : 0
 const said = ref('')
 const seesTakes = ref(false)
 const as = ref<'triggers' | 'notes'>('triggers')
+const field = ref<HTMLInputElement | null>(null)
+function choose(what: 'triggers' | 'notes'): void {
+  as.value = what
+  field.value?.click()
+}
 /** Its notes become triggers, named as it was agreed. */
 async function takeMidi(event: Event): Promise<void> {
   const field = event.target as HTMLInputElement
@@ -76,18 +81,34 @@ function add(kind: keyof typeof NAMES): void {
       <span class="quiet" role="status">{{ state }}</span>
       <span class="spring" />
       <template v-if="session.mayBuild">
-        <button type="button" class="small-button" @click="add('triggers')">Add triggers</button>
-        <button type="button" class="small-button" @click="add('levels')">Add a level</button>
-        <button type="button" class="small-button" @click="add('notes')">Add notes</button>
+        <v-menu>
+          <template #activator="{ props: menu }"><button type="button" class="small-button" v-bind="menu">Add</button></template>
+          <div class="panel menu" role="dialog" aria-label="Add">
+            <button type="button" class="small-button" @click="add('triggers')">Triggers</button>
+            <button type="button" class="small-button" @click="add('levels')">A level</button>
+            <button type="button" class="small-button" @click="add('notes')">Notes</button>
+          </div>
+        </v-menu>
         <button type="button" class="small-button" :aria-pressed="seesTakes" @click="seesTakes = !seesTakes">Takes</button>
-        <label class="small-button file"
-          >MIDI file<input type="file" accept=".mid,.midi,audio/midi" class="d-sr-only" aria-label="MIDI file" @change="takeMidi"
-        /></label>
-        <select v-model="as" class="inline-field" aria-label="What notes of a MIDI file become">
-          <option value="triggers">as triggers</option>
-          <option value="notes">as notes</option>
-        </select>
-        <a class="small-button out" :href="`/api/show/timelines/${id}/midi`" download>MIDI out</a>
+        <v-menu>
+          <template #activator="{ props: menu }"
+            ><button type="button" class="small-button" v-bind="menu">MIDI file</button></template
+          >
+          <div class="panel menu" role="dialog" aria-label="MIDI files">
+            <button type="button" class="small-button" @click="choose('triggers')">Take one in: its notes become triggers</button>
+            <button type="button" class="small-button" @click="choose('notes')">Take one in: its notes are played again</button>
+            <a class="small-button" :href="`/api/show/timelines/${id}/midi`" download>Make one of this timeline</a>
+          </div>
+        </v-menu>
+        <input
+          ref="field"
+          type="file"
+          accept=".mid,.midi,audio/midi"
+          class="d-sr-only"
+          tabindex="-1"
+          aria-label="MIDI file"
+          @change="takeMidi"
+        />
       </template>
       <v-btn :to="`/timeline/${id}`">Settings</v-btn>
     </div>
@@ -128,21 +149,18 @@ function add(kind: keyof typeof NAMES): void {
 </template>
 
 <style scoped>
+.menu {
+  display: grid;
+  gap: 6px;
+}
+.menu a {
+  color: inherit;
+  text-decoration: none;
+}
 .edit {
   display: flex;
   flex-direction: column;
   gap: 8px;
-}
-.file {
-  display: inline-flex;
-  align-items: center;
-}
-.out {
-  color: inherit;
-  text-decoration: none;
-}
-.file:focus-within {
-  outline: 2px solid var(--held);
 }
 .desk {
   display: grid;
