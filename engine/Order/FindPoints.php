@@ -8,6 +8,7 @@ use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Point\Point;
 use NimbleJunction\Engine\Said\FoundPoint;
 use NimbleJunction\Engine\Said\FoundPoints;
+use NimbleJunction\Engine\Said\FoundRange;
 use NimbleJunction\Engine\Said\Said;
 
 /** Points are looked for whose names hold these words. */
@@ -61,6 +62,7 @@ final readonly class FindPoints implements Order
             $point->isSet,
             $point->isPressed,
             $points->read($point->reference),
+            array_map(static fn(array $one): FoundRange => new FoundRange($one[0], $one[1], $one[2]), $point->ranges),
         ), $points->find($this->text, self::MOST)));
     }
 }

@@ -9,6 +9,7 @@ final readonly class FoundPoint extends Said
 {
     /**
      * @param list<string> $choices
+     * @param list<FoundRange> $ranges
      */
     public function __construct(
         public string $point,
@@ -22,6 +23,8 @@ final readonly class FoundPoint extends Said
         public bool $isSet,
         public bool $isPressed,
         public int|float|string|null $value,
+        #[ListOf(FoundRange::class)]
+        public array $ranges,
     ) {
     }
 }

@@ -49,6 +49,7 @@ const picture = (more: Partial<Picture> = {}): Picture => ({
   place: 3,
   unit: 'seconds',
   bar: 4,
+  bpm: 120,
   ends: 9,
   usual: () => [0, 100],
   nameOf: (_, note) => `n${note}`,

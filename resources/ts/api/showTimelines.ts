@@ -1,7 +1,7 @@
 /* Made from schema/show.schema.json by "npm run types". Change the schema, not these files. */
 import type { Id, PartOfKind3, Point } from './showParts'
 
-export type TrackKind = Triggers | Level | Notes
+export type TrackKind = Triggers | Level | Notes | Sound
 export type DayMoment = AtATime | ByTheSun
 export interface Timeline {
   id: Id
@@ -66,6 +66,14 @@ export interface PlayedNote {
   note: number
   velocity?: number
   long?: number
+}
+export interface Sound {
+  kind: 'sound'
+  file?: string
+  at?: number
+  seconds?: number
+  perSecond?: number
+  peaks?: string
 }
 export interface Marker {
   id: Id

@@ -44,10 +44,17 @@ export interface FoundPoint {
   isSet: boolean
   isPressed: boolean
   value: string | number | null
+  ranges: FoundRange[]
 }
 
 export interface FoundPoints {
   points: FoundPoint[]
+}
+
+export interface FoundRange {
+  low: number
+  high: number
+  name: string
 }
 
 export interface Gathered {

@@ -40,6 +40,7 @@ const picture = computed<Picture | null>(() => {
     place: editing.place.value,
     unit: editing.unit.value,
     bar: editing.bar.value,
+    bpm: editing.bpm.value,
     ends: editing.ends.value,
     usual: editing.usual,
     nameOf: editing.nameOf,
@@ -135,7 +136,15 @@ function letGo(): void {
 function add(event: MouseEvent): void {
   const timeline = editing.timeline.value
   const track = trackAt(event.offsetY)
-  if (!timeline || !track || !picture.value || !session.mayBuild || hit(picture.value, event.offsetX, event.offsetY)) return
+  if (
+    !timeline ||
+    !track ||
+    track.does.kind === 'sound' ||
+    !picture.value ||
+    !session.mayBuild ||
+    hit(picture.value, event.offsetX, event.offsetY)
+  )
+    return
   const at = editing.draw(atOf(editing.view.value, event.offsetX))
   const top = RULER + rowAt(picture.value, event.offsetY) * ROW - editing.top.value
   const range = rangeOf(knotsOf(track), editing.usual(track))

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, onScopeDispose, ref, watch } from 'vue'
 import { call } from '@/api/client'
 import { useSession } from '@/api/session'
 import { useShow } from '@/api/show'
@@ -8,6 +8,8 @@ import GoneNote from '@/components/GoneNote.vue'
 import { behindItsEnd, withNewTrack } from './edit'
 import { provideEditing } from './editing'
 import ItemForm from './ItemForm.vue'
+import SelectionPanel from './SelectionPanel.vue'
+import { goAlong } from './sound'
 import TakesPanel from './TakesPanel.vue'
 import TimelineCanvas from './TimelineCanvas.vue'
 import TrackForm from './TrackForm.vue'
@@ -34,6 +36,15 @@ const state = computed(() => {
     .filter((one) => one)
     .join(' · ')
 })
+/** Sounds that were opened here go along; where the page is left they are silent. */
+const along = (isPlaying: boolean) => {
+  const perUnit = editing.unit.value === 'beats' ? 60 / Math.max(1, editing.bpm.value) : 1
+  for (const one of timeline.value?.tracks ?? [])
+    if (one.does.kind === 'sound')
+      goAlong(one, (editing.place.value - (one.does.at ?? 0)) * perUnit, isPlaying, editing.life.value?.rate ?? 1)
+}
+watch([editing.place, () => editing.life.value?.isPlaying], () => along(editing.life.value?.isPlaying ?? false))
+onScopeDispose(() => along(false))
 const behind = computed(() => (timeline.value ? behindItsEnd(timeline.value) : 0))
 const said = ref('')
 const seesTakes = ref(false)
@@ -62,7 +73,7 @@ async function takeMidi(event: Event): Promise<void> {
     failed.value = spellRefusal(refused)
   }
 }
-const NAMES = { triggers: 'Triggers', levels: 'Level', notes: 'Notes' }
+const NAMES = { triggers: 'Triggers', levels: 'Level', notes: 'Notes', sound: 'Sound' }
 function add(kind: keyof typeof NAMES): void {
   if (!timeline.value) return
   const count = (timeline.value.tracks ?? []).length + 1
@@ -87,6 +98,7 @@ function add(kind: keyof typeof NAMES): void {
             <button type="button" class="small-button" @click="add('triggers')">Triggers</button>
             <button type="button" class="small-button" @click="add('levels')">A level</button>
             <button type="button" class="small-button" @click="add('notes')">Notes</button>
+            <button type="button" class="small-button" @click="add('sound')">A sound</button>
           </div>
         </v-menu>
         <button type="button" class="small-button" :aria-pressed="seesTakes" @click="seesTakes = !seesTakes">Takes</button>
@@ -135,13 +147,7 @@ function add(kind: keyof typeof NAMES): void {
             :part="editing.part.value"
           />
           <TrackForm v-else-if="track && selected.length === 0" :key="track.id" :track="track" />
-          <section v-else class="panel" aria-label="Selection">
-            <h2>{{ selected.length === 0 ? 'Nothing chosen' : `${selected.length} chosen` }}</h2>
-            <p class="quiet">
-              Add a track for triggers or for a level. Click what is on it to change it, Shift-click for several; drag to move.
-              Ctrl-C and Ctrl-V copy to where it is played. Wheel with Ctrl looks nearer, with Shift goes along.
-            </p>
-          </section>
+          <SelectionPanel v-else />
         </div>
       </div>
     </template>

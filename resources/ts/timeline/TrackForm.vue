@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { useSession } from '@/api/session'
 import { useShow } from '@/api/show'
+import SoundFields from './SoundFields.vue'
 import PointField from '@/kinds/PointField.vue'
 import { withoutTrack, withTrackFields } from './edit'
 import { useEditing } from './editing'
@@ -13,7 +14,7 @@ const editing = useEditing()
 const session = useSession()
 const show = useShow()
 const senders = computed(() => show.ports.filter((one) => one.protocol === 'midi' && one.send))
-const draft = ref({ name: '', point: '', colour: '', early: 0, port: '', channel: 1 })
+const draft = ref({ name: '', point: '', colour: '', early: 0, port: '', channel: 1, at: 0 })
 watch(
   () => props.track,
   (track) =>
@@ -24,20 +25,23 @@ watch(
       early: track.early ?? 0,
       port: track.does.kind === 'notes' ? (track.does.port ?? '') : '',
       channel: track.does.kind === 'notes' ? (track.does.channel ?? 1) : 1,
+      at: track.does.kind === 'sound' ? (track.does.at ?? 0) : 0,
     }),
   { immediate: true },
 )
 function store(): void {
   const timeline = editing.timeline.value
   if (!timeline) return
-  const { name, point, colour, early, port, channel } = draft.value
+  const { name, point, colour, early, port, channel, at } = draft.value
   const was = props.track.does
   const does =
     was.kind === 'levels'
       ? { ...was, point: point || undefined }
       : was.kind === 'notes'
         ? { ...was, port: port || undefined, channel: Number(channel) || 1 }
-        : was
+        : was.kind === 'sound'
+          ? { ...was, at: Math.max(0, Number(at) || 0) }
+          : was
   editing.turnInto(
     withTrackFields(timeline, props.track.id, { name, does, colour: colour || undefined, early: Number(early) || undefined }),
   )
@@ -64,12 +68,24 @@ function remove(): void {
           ? 'A level over time. Click twice to set a point of its line, drag points, or move them with Shift and the arrow keys.'
           : track.does.kind === 'notes'
             ? 'Notes for an instrument or another program. Click twice to set one; Shift and the arrow keys move it.'
-            : 'What happens at moments. Click twice to set a trigger, or press T while it plays.'
+            : track.does.kind === 'sound'
+              ? 'A sound to see and to hear on this page; it is not sent anywhere.'
+              : 'What happens at moments. Click twice to set a trigger, or press T while it plays.'
       }}
     </p>
     <fieldset class="bare fields" :disabled="!session.mayBuild || track.locked">
       <v-text-field v-model="draft.name" label="Name" class="wide" :maxlength="60" required />
       <PointField v-if="track.does.kind === 'levels'" v-model="draft.point" label="It moves" class="wide" />
+      <SoundFields v-if="track.does.kind === 'sound'" :track="track" />
+      <v-text-field
+        v-if="track.does.kind === 'sound'"
+        v-model.number="draft.at"
+        type="number"
+        step="any"
+        min="0"
+        label="Begins at"
+        class="wide"
+      />
       <template v-if="track.does.kind === 'notes'">
         <v-select v-model="draft.port" :items="senders" item-title="name" item-value="id" label="To port" class="wide" />
         <v-text-field v-model.number="draft.channel" type="number" min="1" max="16" label="Channel, 1 to 16" class="wide" />

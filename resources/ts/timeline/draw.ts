@@ -1,5 +1,6 @@
 import type { Item } from './edit'
 import { drawNotes, hitNote } from './drawNotes'
+import { drawSound } from './drawSound'
 import { isSame, knotsOf, MARKERS, momentsOf } from './edit'
 import { rangeOf, sorted, valueAt } from './line'
 import type { Moment, Take, Timeline, Track } from './parts'
@@ -23,6 +24,7 @@ export interface Picture {
   place: number
   unit: 'seconds' | 'beats'
   bar: number
+  bpm: number
   ends: number
   usual: (track: Track) => [number, number]
   /** What a note is called. */
@@ -109,6 +111,7 @@ function drawRow(context: CanvasRenderingContext2D, picture: Picture, inks: Inks
   context.globalAlpha = track.muted ? 0.4 : 1
   if (track.does.kind === 'triggers') drawMarks(context, picture, inks, track, top)
   else if (track.does.kind === 'notes') drawNotes(context, picture, inks, track, top)
+  else if (track.does.kind === 'sound') drawSound(context, picture, inks, track, top)
   else {
     drawCompared(context, picture, inks, track, top)
     drawLine(context, picture, inks, track, top)

@@ -22,10 +22,10 @@ const withTrack = (timeline: Timeline, id: string, change: (track: Track) => Tra
   ...timeline,
   tracks: tracksOf(timeline).map((one) => (one.id === id ? change(one) : one)),
 })
-const withMoments = (track: Track, all: (Moment | PlayedNote)[]): Track =>
-  track.does.kind === 'notes'
-    ? { ...track, does: { ...track.does, notes: all as PlayedNote[] } }
-    : { ...track, does: { kind: 'triggers', triggers: all as Moment[] } }
+const withMoments = (track: Track, all: (Moment | PlayedNote)[]): Track => {
+  if (track.does.kind === 'notes') return { ...track, does: { ...track.does, notes: all as PlayedNote[] } }
+  return track.does.kind === 'triggers' ? { ...track, does: { kind: 'triggers', triggers: all as Moment[] } } : track
+}
 const withKnots = (track: Track, knots: Knot[]): Track =>
   track.does.kind === 'levels' ? { ...track, does: { ...track.does, knots } } : track
 
@@ -113,7 +113,8 @@ const NOTE = { note: 60, velocity: 100, long: 0.25 }
 /** A moment set down; with what it does, or still without. On a track of notes it is a note. */
 export function withMoment(timeline: Timeline, track: string, at: number, like: Partial<Moment> | Partial<PlayedNote> = {}) {
   const one = tracksOf(timeline).find((two) => two.id === track)
-  if (!one || !isOfMoments(one) || one.locked || ('note' in like && one.does.kind !== 'notes')) return null
+  if (!one || one.locked || (one.does.kind !== 'notes' && one.does.kind !== 'triggers')) return null
+  if ('note' in like && one.does.kind !== 'notes') return null
   const isNote = one.does.kind === 'notes'
   const id = freeId(
     like.id?.replace(/-\d+$/, '') ?? (isNote ? 'note' : 'mark'),
@@ -238,5 +239,9 @@ export function behindItsEnd(timeline: Timeline): number {
 export function endsOf(timeline: Timeline): number {
   if (timeline.length) return timeline.length
   const end = (one: Moment | PlayedNote | Knot) => (one.at ?? 0) + ('note' in one ? (one.long ?? 0.25) : 0)
-  return Math.max(0, ...tracksOf(timeline).flatMap((track) => [...momentsOf(track), ...knotsOf(track)].map(end)))
+  const sound = (track: Track) => (track.does.kind === 'sound' ? (track.does.at ?? 0) + (track.does.seconds ?? 0) : 0)
+  return Math.max(
+    0,
+    ...tracksOf(timeline).flatMap((track) => [sound(track), ...[...momentsOf(track), ...knotsOf(track)].map(end)]),
+  )
 }

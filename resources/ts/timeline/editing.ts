@@ -8,6 +8,7 @@ import { noteName } from '@/components/notes'
 import { endsOf, itemsOf, partOf, type Item } from './edit'
 import type { Timeline, Track } from './parts'
 import { usePlace, usePlaying } from './playing'
+import type { Reach } from './reshape'
 import { fitted, grainOf, snapped, type Snap, type View } from './view'
 
 type Editing = ReturnType<typeof makeEditing>
@@ -36,6 +37,7 @@ function makeEditing(id: string) {
   const copied = ref<{ from: Timeline; items: Item[] } | null>(null)
   const unit = computed(() => timeline.value?.unit ?? 'seconds')
   const tempo = computed(() => show.tempos.find((one) => one.id === timeline.value?.tempo) ?? show.tempos[0] ?? null)
+  const bpm = computed(() => tempo.value?.start ?? 120)
   const bar = computed(() => tempo.value?.bar ?? 4)
   const ends = computed(() => (timeline.value ? endsOf(timeline.value) : 0))
   const draw = (at: number) => snapped(at, snap.value, tempo.value?.start ?? 120, bar.value, unit.value)
@@ -44,20 +46,24 @@ function makeEditing(id: string) {
   const fit = () => (view.value = fitted(ends.value, width.value))
 
   /** What the points that lines move can be, by reference. */
-  const ranges = ref<Record<string, [number, number]>>({})
+  const ranges = ref<Record<string, Reach>>({})
   watch(
     () => (timeline.value?.tracks ?? []).map((one) => (one.does.kind === 'levels' ? (one.does.point ?? '') : '')).join(' '),
     (points) => {
       for (const point of points.split(' ').filter((one) => one !== '' && !(one in ranges.value)))
         void engine.findPoints(point).then((found) => {
           const one = found.find((two) => two.point === point)
-          if (one) ranges.value = { ...ranges.value, [point]: [one.low, one.high] }
+          if (one) {
+            const reach: Reach = { range: [one.low, one.high], steps: one.ranges.map((two) => [two.low, two.high]) }
+            ranges.value = { ...ranges.value, [point]: reach }
+          }
         })
     },
     { immediate: true },
   )
-  const usual = (one: Track): [number, number] =>
-    (one.does.kind === 'levels' ? ranges.value[one.does.point ?? ''] : undefined) ?? USUAL
+  const reach = (one: Track): Reach =>
+    (one.does.kind === 'levels' ? ranges.value[one.does.point ?? ''] : undefined) ?? { range: USUAL, steps: [] }
+  const usual = (one: Track): [number, number] => reach(one).range
 
   /** What a note is called: as it was agreed, or by its pitch. */
   const nameOf = (one: Track, note: number) => {
@@ -123,6 +129,8 @@ function makeEditing(id: string) {
     grain,
     fit,
     usual,
+    reach,
+    bpm,
     nameOf,
     failed,
     put,

@@ -1,6 +1,8 @@
 import { useSession } from '@/api/session'
-import { moved, pasted, pitched, withMoment, without } from './edit'
+import { moved, pasted, pitched, withMoment, without, type Item } from './edit'
 import { useEditing } from './editing'
+import type { Knot, Timeline } from './parts'
+import { mapped, pastedOnto } from './reshape'
 import { zoomed } from './view'
 
 /** What keys do to a timeline while its tracks have the focus. */
@@ -33,8 +35,18 @@ export function useTrackKeys() {
     const timeline = editing.timeline.value
     const copied = editing.copied.value
     if (!timeline || !copied || copied.items.length === 0) return
-    const done = pasted(timeline, copied.from, copied.items, now())
+    const done = ontoAnother(timeline, copied) ?? pasted(timeline, copied.from, copied.items, now())
     if (editing.turnInto(done.timeline)) editing.selected.value = done.items
+  }
+  /** What was copied of one level and is set down on another one is as far up as it was; null where it is not so. */
+  function ontoAnother(timeline: Timeline, copied: { from: Timeline; items: Item[] }) {
+    const [first] = copied.items
+    const source = copied.from.tracks?.find((one) => one.id === first?.track)
+    const target = timeline.tracks?.find((one) => one.id === editing.track.value)
+    const isOne = copied.items.every((one) => one.track === first?.track)
+    if (!isOne || !source || !target || target.id === source.id || source.does.kind !== 'levels') return null
+    const change = (knot: Knot) => mapped(knot, editing.reach(source), editing.reach(target))
+    return pastedOnto(timeline, copied.from, copied.items, now(), target.id, change)
   }
   /** By a little more than nothing, where things are drawn to nothing. */
   function nudge(by: number): void {
