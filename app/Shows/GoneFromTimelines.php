@@ -54,6 +54,11 @@ final class GoneFromTimelines
         if (\is_string($does['point'] ?? null) && $isGone($does['point'])) {
             unset($does['point']);
         }
+        foreach (\is_array($does['clips'] ?? null) ? $does['clips'] : [] as $i => $clip) {
+            if (\is_array($clip) && \is_string($clip['plays'] ?? null) && $isGone($clip['plays'])) {
+                unset($does['clips'][$i]['plays']);
+            }
+        }
         foreach (\is_array($does['triggers'] ?? null) ? $does['triggers'] : [] as $i => $trigger) {
             $actions = \is_array($trigger) ? $trigger['do'] ?? null : null;
             if (\is_array($actions)) {

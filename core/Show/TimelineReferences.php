@@ -7,6 +7,7 @@ namespace NimbleJunction\Core\Show;
 use NimbleJunction\Core\Document\Fault;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Signal\Protocol;
+use NimbleJunction\Core\Timeline\Kind\ClipTrack;
 use NimbleJunction\Core\Timeline\Kind\LevelTrack;
 use NimbleJunction\Core\Timeline\Kind\NoteTrack;
 use NimbleJunction\Core\Timeline\TimecodeEntry;
@@ -46,6 +47,11 @@ final readonly class TimelineReferences
 
                 continue;
             }
+            if ($track->does instanceof ClipTrack) {
+                array_push($faults, ...$this->ofClips($track->does, $timeline, "{$path}/tracks/{$i}/does/clips"));
+
+                continue;
+            }
             foreach ($track->does?->moments() ?? [] as $k => $moment) {
                 foreach ($moment->do as $n => $action) {
                     array_push($faults, ...(new RouteReferences($this->show))->ofPart($action, "{$path}/tracks/{$i}/does/triggers/{$k}/do/{$n}"));
@@ -61,6 +67,48 @@ final readonly class TimelineReferences
         }
 
         return $faults;
+    }
+
+    /** @return list<Fault> */
+    private function ofClips(ClipTrack $track, Timeline $timeline, string $path): array
+    {
+        $faults = [];
+        foreach ($track->clips as $i => $clip) {
+            if ($clip->plays === null) {
+                continue;
+            }
+            if (! PointNames::isThere($this->show, $clip->plays)) {
+                $faults[] = new Fault("{$path}/{$i}/plays", "there is no point \"{$clip->plays->text()}\"", Reference::RULE);
+            } elseif ($clip->plays->kind === 'timeline') {
+                $other = $this->show->timelines[$clip->plays->id];
+                if ($other->unit !== $timeline->unit) {
+                    $faults[] = new Fault("{$path}/{$i}/plays", "it goes by {$other->unit}, and this one by {$timeline->unit}", 'Let both go by the same.');
+                } elseif ($this->holds($other, $timeline->id, [])) {
+                    $faults[] = new Fault("{$path}/{$i}/plays", 'it is this timeline, or has it within', 'A timeline cannot be a clip of itself.');
+                }
+            }
+        }
+
+        return $faults;
+    }
+
+    /** @param array<string, true> $seen */
+    private function holds(Timeline $timeline, string $id, array $seen): bool
+    {
+        if ($timeline->id === $id || isset($seen[$timeline->id])) {
+            return $timeline->id === $id;
+        }
+        $seen[$timeline->id] = true;
+        foreach ($timeline->tracks as $track) {
+            foreach ($track->does instanceof ClipTrack ? $track->does->timelines() : [] as $clip) {
+                $other = $this->show->timelines[$clip->plays->id ?? ''] ?? null;
+                if ($other !== null && $this->holds($other, $id, $seen)) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
     }
 
     /** @return list<Fault> */

@@ -6,6 +6,7 @@ namespace NimbleJunction\Core\Timeline;
 
 use NimbleJunction\Core\Route\Action\SetAction;
 use NimbleJunction\Core\Route\Action\WaitAction;
+use NimbleJunction\Core\Timeline\Kind\ClipTrack;
 use NimbleJunction\Core\Timeline\Kind\LevelTrack;
 
 /** A timeline as it is played: all moments of the tracks that count in their order, and all levels. */
@@ -20,6 +21,9 @@ final readonly class Score
     /** @var array<string, LevelTrack> by the id of the route that owns what it gives */
     public array $levels;
 
+    /** @var list<Clip> other timelines that are there for a while */
+    public array $clips;
+
     /** @var array<string, float> how much earlier each of these comes, where it does */
     public array $early;
 
@@ -32,7 +36,7 @@ final readonly class Score
     public function __construct(Timeline $timeline)
     {
         $isSolo = array_filter($timeline->tracks, static fn(Track $track): bool => $track->solo) !== [];
-        $dues = $levels = $early = [];
+        $dues = $levels = $early = $clips = [];
         $ends = 0.0;
         foreach ($timeline->tracks as $track) {
             $ends = max($ends, $track->does?->ends() ?? 0.0);
@@ -51,6 +55,7 @@ final readonly class Score
                     $ending === null ? '' : $timeline->routeId($track, $ending->id),
                 );
             }
+            array_push($clips, ...($track->does instanceof ClipTrack ? $track->does->timelines() : []));
             if ($track->does instanceof LevelTrack && $track->does->point !== null) {
                 $levels[$timeline->routeId($track)] = $track->does;
                 if ($track->early !== 0.0) {
@@ -63,6 +68,7 @@ final readonly class Score
         $this->dues = array_map(static fn(int $place): Due => $dues[$place], $places);
         $this->levels = $levels;
         $this->early = $early;
+        $this->clips = $clips;
         $sets = [];
         foreach ($this->dues as $due) {
             foreach ($due->moment->do as $action) {

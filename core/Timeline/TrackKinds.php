@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Timeline;
 
+use NimbleJunction\Core\Timeline\Kind\ClipTrack;
 use NimbleJunction\Core\Timeline\Kind\LevelTrack;
 use NimbleJunction\Core\Timeline\Kind\NoteTrack;
 use NimbleJunction\Core\Timeline\Kind\SoundTrack;
@@ -13,5 +14,5 @@ use NimbleJunction\Core\Timeline\Kind\TriggerTrack;
 final class TrackKinds
 {
     /** @var list<class-string<TrackKind>> */
-    public const ALL = [TriggerTrack::class, LevelTrack::class, NoteTrack::class, SoundTrack::class];
+    public const ALL = [TriggerTrack::class, LevelTrack::class, NoteTrack::class, ClipTrack::class, SoundTrack::class];
 }

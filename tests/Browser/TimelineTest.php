@@ -129,6 +129,32 @@ final class TimelineTest extends BrowserTestCase
         $this->untilScript('return document.querySelector("canvas + p").textContent', '');
     }
 
+    public function testASoundIsSeenAndAClipIsThereForAWhile(): void
+    {
+        $path = sys_get_temp_dir().'/junction-test-'.bin2hex(random_bytes(6)).'.wav';
+        // Two seconds of a tone (RIFF WAVE of PCM, from memory).
+        $samples = implode('', array_map(static fn(int $i): string => pack('v', (int) (20000 * sin($i / 5)) & 0xFFFF), range(0, 15999)));
+        file_put_contents($path, 'RIFF'.pack('V', 36 + \strlen($samples)).'WAVEfmt '.pack('VvvVVvv', 16, 1, 1, 8000, 16000, 2, 16).'data'.pack('V', \strlen($samples)).$samples);
+        try {
+            self::$chrome->driver->get(self::$demo->url('/timeline-edit/before-doors'));
+            self::$chrome->find('canvas');
+            $this->add('A sound');
+            $this->sees('form[aria-label=Track]', 'No file yet.');
+            self::$chrome->find('[aria-label="Sound file"]')->sendKeys($path);
+            $this->sees('form[aria-label=Track]', basename($path).', 2.0');
+            $this->sees('.names', basename($path));
+        } finally {
+            unlink($path);
+        }
+        $this->add('Clips: looks, waves, timelines for a while');
+        $this->sees('form[aria-label=Track]', 'each for a while');
+        $this->twice(0.3, 2, 0.5);
+        $this->sees('form[aria-label=Clip]', 'Fades in');
+        self::$chrome->fill('form[aria-label=Clip] .point-field input', 'look:moss');
+        self::$chrome->press('Save', 'form[aria-label=Clip]');
+        $this->untilScript('return document.querySelector("canvas + p").textContent.split(",")[0]', 'look:moss');
+    }
+
     public function testTimeCodeOfTheWorkstationIsSeenToRunAndToStop(): void
     {
         $this->go('Stand-ins');

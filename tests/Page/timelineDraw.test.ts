@@ -53,6 +53,7 @@ const picture = (more: Partial<Picture> = {}): Picture => ({
   ends: 9,
   usual: () => [0, 100],
   nameOf: (_, note) => `n${note}`,
+  pointName: (point) => point,
   ...more,
 })
 const inks: Inks = { ground: 'ground', plate: 'plate', ink: 'ink', quiet: 'quiet', rule: 'rule', on: 'on', held: 'held' }

@@ -62,3 +62,17 @@ test('a row shows an octave at least, and tells pitches by their height', () => 
   expect(pitchAt(keys, 0, 0)).toBe(high)
   expect(pitchAt(keys, 63, 0)).toBe(low)
 })
+
+test('a clip is set down, is as long as it says, and is copied to no other kind of track', () => {
+  const clips: Timeline = {
+    ...song,
+    length: 0,
+    tracks: [{ id: 'c', name: 'C', does: { kind: 'clips' } }, ...(song.tracks ?? [])],
+  }
+  const done = withMoment(clips, 'c', 5)
+  expect(done?.item.id).toBe('clip')
+  expect(endsOf(done?.timeline ?? clips)).toBe(9)
+  const copied = pasted(done?.timeline ?? clips, done?.timeline ?? clips, [{ track: 'c', id: 'clip' }], 20)
+  expect(copied.items).toEqual([{ track: 'c', id: 'clip-2' }])
+  expect(withMoment(clips, 'keys', 1, { id: 'clip', long: 4 })).toBeNull()
+})

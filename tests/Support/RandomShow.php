@@ -15,6 +15,8 @@ final class RandomShow
     private const ROUNDS = 40;
     private const IDS = ['palm', '1', '2', 'a-b', '0'];
     private const TEXTS = [
+        'go {cue: 1-9}',
+        'go {cue: 1-9}',
         '/a',
         '/note/1/60',
         'Palm House',
@@ -129,6 +131,7 @@ final class RandomShow
             'id', 'port', 'universe', 'profile' => self::one(self::IDS),
             'point' => self::one(self::POINTS),
             'word' => self::one($field['words']),
+            'words' => \array_slice($field['words'], mt_rand(0, 3), mt_rand(1, 3)),
             'flag' => mt_rand(0, 1) === 1,
             'whole' => mt_rand((int) $field['low'], min((int) $field['high'], (int) $field['low'] + 600)),
             'number' => self::one([0, 0.5, 1, 3.25, (float) $field['low'], (float) $field['high']]),

@@ -35,6 +35,9 @@ final class LiveTimeline
     /** @var array<string, Occurred> what ends what has begun and did not end yet, by the route that does it */
     public array $open = [];
 
+    /** @var array<string, true> timelines that are clips of it, and are there now, by their ids */
+    public array $nested = [];
+
     /** @var array<string, true> points whose levels are left to somebody else, as long as they are recorded */
     public array $silent = [];
 

@@ -28,12 +28,15 @@ final class Timelines
     /** @var array<string, LiveTimeline> by id */
     private array $live = [];
 
+    private readonly Nested $nested;
+
     /** Counted on with whatever has to be kept over a restart. */
     public int $acts = 0;
 
     /** @param \Closure(Reference, int|float|string|null, int|float|string|null): void $changed a point has another value, and had this one */
     public function __construct(private readonly Setting $setting, private readonly Tempos $tempos, private readonly \Closure $changed)
     {
+        $this->nested = new Nested($this);
     }
 
     /** @return array<string, LiveTimeline> by id */
@@ -101,6 +104,7 @@ final class Timelines
             $live->place($at, $now);
             $this->setting->chase($live, null, $now);
         }
+        $this->nested->goAlong($live, $now);
         ++$this->acts;
         $this->told($live, 'running', 1, 0);
 
@@ -118,6 +122,7 @@ final class Timelines
             $this->goOnOne($live, $now);
             $this->setting->endOpen($live);
             $live->run(false, $now);
+            $this->nested->goAlong($live, $now);
             ++$this->acts;
             $this->told($live, 'running', 0, 1);
         }
@@ -137,6 +142,7 @@ final class Timelines
         $live->isOn = false;
         $this->setting->endOpen($live);
         $this->setting->release($live, $now);
+        $this->nested->goAlong($live, $now);
         $this->move($live, 0.0, $now);
         ++$this->acts;
         $this->told($live, 'running', 0, (int) $wasPlaying);
@@ -159,6 +165,7 @@ final class Timelines
         $this->setting->endOpen($live);
         $this->move($live, $to, $now);
         $this->setting->chase($live, $to > $before || ! $wasOn ? ($wasOn ? $before : 0.0) : null, $now);
+        $this->nested->goAlong($live, $now);
         ++$this->acts;
 
         return '';
@@ -331,6 +338,7 @@ final class Timelines
         }
         $live->seenAt = min($at, $score->ends);
         $this->setting->bring($live, $now);
+        $this->nested->goAlong($live, $now);
         $this->told($live, 'position', $live->seenAt, $before);
         if ($at >= $score->ends - self::SOON && ! $live->loops() && $live->next >= \count($score->dues)) {
             $live->place($score->ends, $now);

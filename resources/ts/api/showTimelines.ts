@@ -1,7 +1,7 @@
 /* Made from schema/show.schema.json by "npm run types". Change the schema, not these files. */
 import type { Id, PartOfKind3, Point } from './showParts'
 
-export type TrackKind = Triggers | Level | Notes | Sound
+export type TrackKind = Triggers | Level | Notes | Clips | Sound
 export type DayMoment = AtATime | ByTheSun
 export interface Timeline {
   id: Id
@@ -66,6 +66,20 @@ export interface PlayedNote {
   note: number
   velocity?: number
   long?: number
+}
+export interface Clips {
+  kind: 'clips'
+  clips?: Clip[]
+}
+export interface Clip {
+  id: Id
+  at?: number
+  long?: number
+  plays?: Point
+  fadeIn?: number
+  fadeOut?: number
+  from?: number
+  loops?: boolean
 }
 export interface Sound {
   kind: 'sound'

@@ -16,23 +16,19 @@ const descriptions = useDescriptions()
 const of = computed(() => {
   const lists = descriptions.value?.lists.timelines.fields ?? []
   if (props.item.track === MARKERS) return lists.find((one) => one.name === 'markers')?.part
-  const [kind, field] =
-    'value' in props.part ? ['levels', 'knots'] : 'note' in props.part ? ['notes', 'notes'] : ['triggers', 'triggers']
+  const kind = editing.timeline.value?.tracks?.find((one) => one.id === props.item.track)?.does.kind ?? 'triggers'
+  const field = kind === 'levels' ? 'knots' : kind
   const track = descriptions.value?.kinds.trackKind?.find((one) => one.kind === kind)
   return track?.fields.find((one) => one.name === field)?.part
 })
 const isLocked = computed(() => editing.timeline.value?.tracks?.find((one) => one.id === props.item.track)?.locked === true)
 const mayChange = computed(() => session.mayBuild && !isLocked.value)
 const fields = computed(() => of.value?.fields ?? [])
-const title = computed(() =>
-  props.item.track === MARKERS
-    ? 'Marker'
-    : 'value' in props.part
-      ? 'Point of the line'
-      : 'note' in props.part
-        ? 'Note'
-        : 'Trigger',
-)
+const TITLES: Record<string, string> = { levels: 'Point of the line', notes: 'Note', clips: 'Clip', triggers: 'Trigger' }
+const title = computed(() => {
+  if (props.item.track === MARKERS) return 'Marker'
+  return TITLES[editing.timeline.value?.tracks?.find((one) => one.id === props.item.track)?.does.kind ?? ''] ?? 'Trigger'
+})
 const { draft, isChanged, store } = useStanding(
   () => props.part,
   () => fields.value,

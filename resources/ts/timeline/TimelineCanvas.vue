@@ -44,6 +44,7 @@ const picture = computed<Picture | null>(() => {
     ends: editing.ends.value,
     usual: editing.usual,
     nameOf: editing.nameOf,
+    pointName: editing.pointName,
     compared: (timeline.takes ?? []).find((one) => one.id === editing.compared.value) ?? null,
     drawn: hand.drawn.value,
   }

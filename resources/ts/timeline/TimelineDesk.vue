@@ -73,7 +73,7 @@ async function takeMidi(event: Event): Promise<void> {
     failed.value = spellRefusal(refused)
   }
 }
-const NAMES = { triggers: 'Triggers', levels: 'Level', notes: 'Notes', sound: 'Sound' }
+const NAMES = { triggers: 'Triggers', levels: 'Level', notes: 'Notes', clips: 'Clips', sound: 'Sound' }
 function add(kind: keyof typeof NAMES): void {
   if (!timeline.value) return
   const count = (timeline.value.tracks ?? []).length + 1
@@ -98,6 +98,7 @@ function add(kind: keyof typeof NAMES): void {
             <button type="button" class="small-button" @click="add('triggers')">Triggers</button>
             <button type="button" class="small-button" @click="add('levels')">A level</button>
             <button type="button" class="small-button" @click="add('notes')">Notes</button>
+            <button type="button" class="small-button" @click="add('clips')">Clips: looks, waves, timelines for a while</button>
             <button type="button" class="small-button" @click="add('sound')">A sound</button>
           </div>
         </v-menu>

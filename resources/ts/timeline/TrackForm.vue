@@ -68,9 +68,11 @@ function remove(): void {
           ? 'A level over time. Click twice to set a point of its line, drag points, or move them with Shift and the arrow keys.'
           : track.does.kind === 'notes'
             ? 'Notes for an instrument or another program. Click twice to set one; Shift and the arrow keys move it.'
-            : track.does.kind === 'sound'
-              ? 'A sound to see and to hear on this page; it is not sent anywhere.'
-              : 'What happens at moments. Click twice to set a trigger, or press T while it plays.'
+            : track.does.kind === 'clips'
+              ? 'Looks, waves and other timelines, each for a while. Click twice to set one.'
+              : track.does.kind === 'sound'
+                ? 'A sound to see and to hear on this page; it is not sent anywhere.'
+                : 'What happens at moments. Click twice to set a trigger, or press T while it plays.'
       }}
     </p>
     <fieldset class="bare fields" :disabled="!session.mayBuild || track.locked">

@@ -23,6 +23,7 @@ function turn(track: Track, what: 'muted' | 'solo' | 'locked'): void {
 function wordsOf(track: Track): string {
   if (track.does.kind === 'levels') return track.does.point || 'moves nothing yet'
   if (track.does.kind === 'triggers') return 'triggers'
+  if (track.does.kind === 'clips') return 'clips'
   if (track.does.kind === 'sound') return track.does.file || 'no sound file yet'
   return track.does.port ? `notes to ${show.portName(track.does.port)}` : 'notes to no port yet'
 }

@@ -1,4 +1,5 @@
 import type { Item } from './edit'
+import { drawClips, hitClip } from './drawClips'
 import { drawNotes, hitNote } from './drawNotes'
 import { drawSound } from './drawSound'
 import { isSame, knotsOf, MARKERS, momentsOf } from './edit'
@@ -29,6 +30,8 @@ export interface Picture {
   usual: (track: Track) => [number, number]
   /** What a note is called. */
   nameOf: (track: Track, note: number) => string
+  /** What a clip plays, in words. */
+  pointName: (point: string) => string
   /** A take whose lines are seen behind those of the tracks. */
   compared?: Take | null
   /** What a hand draws now. */
@@ -111,6 +114,7 @@ function drawRow(context: CanvasRenderingContext2D, picture: Picture, inks: Inks
   context.globalAlpha = track.muted ? 0.4 : 1
   if (track.does.kind === 'triggers') drawMarks(context, picture, inks, track, top)
   else if (track.does.kind === 'notes') drawNotes(context, picture, inks, track, top)
+  else if (track.does.kind === 'clips') drawClips(context, picture, inks, track, top)
   else if (track.does.kind === 'sound') drawSound(context, picture, inks, track, top)
   else {
     drawCompared(context, picture, inks, track, top)
@@ -225,6 +229,7 @@ export function hit(picture: Picture, x: number, y: number): Item | null {
   }
   const track = (picture.timeline.tracks ?? [])[rowAt(picture, y)]
   if (!track) return null
+  if (track.does.kind === 'clips') return hitClip(picture, track, x)
   if (track.does.kind === 'notes') return hitNote(picture, track, x, y, topOf(picture, rowAt(picture, y)))
   if (track.does.kind === 'triggers') {
     const found = [...momentsOf(track)].reverse().find((one) => near(one.at, 6))

@@ -1,17 +1,19 @@
-import type { Knot, Marker, Moment, PlayedNote, Timeline, Track } from './parts'
+import type { Clip, Knot, Marker, Moment, PlayedNote, Timeline, Track } from './parts'
 
 /** What is selected: a moment by its id, a point of a line by its place, a marker by its id. */
 export interface Item {
   track: string
   id: string
 }
-export type Part = Moment | PlayedNote | Knot | Marker
+export type Part = Standing | Knot | Marker
 export const isSame = (a: Item, b: Item) => a.track === b.track && a.id === b.id
 export const MARKERS = 'markers:'
 
-/** What stands at moments: triggers, or notes. */
-export const momentsOf = (track: Track): (Moment | PlayedNote)[] => {
+/** What stands at moments, by its id: triggers, notes or clips. */
+export type Standing = Moment | PlayedNote | Clip
+export const momentsOf = (track: Track): Standing[] => {
   if (track.does.kind === 'triggers') return track.does.triggers ?? []
+  if (track.does.kind === 'clips') return track.does.clips ?? []
   return track.does.kind === 'notes' ? (track.does.notes ?? []) : []
 }
 export const notesOf = (track: Track): PlayedNote[] => (track.does.kind === 'notes' ? (track.does.notes ?? []) : [])
@@ -22,7 +24,8 @@ const withTrack = (timeline: Timeline, id: string, change: (track: Track) => Tra
   ...timeline,
   tracks: tracksOf(timeline).map((one) => (one.id === id ? change(one) : one)),
 })
-const withMoments = (track: Track, all: (Moment | PlayedNote)[]): Track => {
+const withMoments = (track: Track, all: Standing[]): Track => {
+  if (track.does.kind === 'clips') return { ...track, does: { ...track.does, clips: all as Clip[] } }
   if (track.does.kind === 'notes') return { ...track, does: { ...track.does, notes: all as PlayedNote[] } }
   return track.does.kind === 'triggers' ? { ...track, does: { kind: 'triggers', triggers: all as Moment[] } } : track
 }
@@ -37,6 +40,10 @@ export function freeId(wanted: string, taken: string[]): string {
   }
 }
 
+const nameOf = (one: Standing) => {
+  if ('note' in one) return `note ${one.note}`
+  return 'name' in one ? one.name || 'trigger' : 'plays' in one || 'long' in one ? (one as Clip).plays || 'clip' : 'trigger'
+}
 /** Everything that can be selected, in the order of time, of one track or of the markers. */
 export function itemsOf(timeline: Timeline, track: string): { item: Item; at: number; name: string }[] {
   const one = tracksOf(timeline).find((two) => two.id === track)
@@ -52,7 +59,7 @@ export function itemsOf(timeline: Timeline, track: string): { item: Item; at: nu
         : momentsOf(one ?? ({ does: { kind: 'triggers' } } as Track)).map((moment) => ({
             item: { track, id: moment.id },
             at: moment.at ?? 0,
-            name: 'note' in moment ? `note ${moment.note}` : moment.name || 'trigger',
+            name: nameOf(moment),
           }))
   return all.sort((a, b) => a.at - b.at)
 }
@@ -110,19 +117,29 @@ export function without(timeline: Timeline, items: Item[]): Timeline {
 }
 
 const NOTE = { note: 60, velocity: 100, long: 0.25 }
+const CLIP = { long: 4 }
+/** Of which kind of track something is that was copied. */
+const kindOf = (like: object) => ('note' in like ? 'notes' : 'plays' in like || 'long' in like ? 'clips' : 'triggers')
 /** A moment set down; with what it does, or still without. On a track of notes it is a note. */
-export function withMoment(timeline: Timeline, track: string, at: number, like: Partial<Moment> | Partial<PlayedNote> = {}) {
+export function withMoment(
+  timeline: Timeline,
+  track: string,
+  at: number,
+  like: Partial<Moment> | Partial<PlayedNote> | Partial<Clip> = {},
+) {
   const one = tracksOf(timeline).find((two) => two.id === track)
-  if (!one || one.locked || (one.does.kind !== 'notes' && one.does.kind !== 'triggers')) return null
-  if ('note' in like && one.does.kind !== 'notes') return null
-  const isNote = one.does.kind === 'notes'
+  if (!one || one.locked || one.does.kind === 'levels' || one.does.kind === 'sound') return null
+  if (Object.keys(like).length > 0 && kindOf(like) !== one.does.kind) return null
+  const kind = one.does.kind
   const id = freeId(
-    like.id?.replace(/-\d+$/, '') ?? (isNote ? 'note' : 'mark'),
+    like.id?.replace(/-\d+$/, '') ?? { notes: 'note', clips: 'clip', triggers: 'mark' }[kind],
     momentsOf(one).map((moment) => moment.id),
   )
   return {
     item: { track, id },
-    timeline: withTrack(timeline, track, (t) => withMoments(t, [...momentsOf(t), { ...(isNote ? NOTE : {}), ...like, id, at }])),
+    timeline: withTrack(timeline, track, (t) =>
+      withMoments(t, [...momentsOf(t), { ...(kind === 'notes' ? NOTE : kind === 'clips' ? CLIP : {}), ...like, id, at }]),
+    ),
   }
 }
 
@@ -202,9 +219,7 @@ export function pasted(timeline: Timeline, from: Timeline, items: Item[], at: nu
     const to = Number(((part?.at ?? 0) + shift).toFixed(4))
     if (part === null || item.track === MARKERS) continue
     const isKnot = 'value' in part
-    const done = isKnot
-      ? withKnot(result, item.track, to, part.value ?? 0)
-      : withMoment(result, item.track, to, part as Moment | PlayedNote)
+    const done = isKnot ? withKnot(result, item.track, to, part.value ?? 0) : withMoment(result, item.track, to, part as Standing)
     if (!done) continue
     result = isKnot ? changed(done.timeline, done.item, { ...part, at: to }) : done.timeline
     added.push(done.item)
@@ -238,7 +253,7 @@ export function behindItsEnd(timeline: Timeline): number {
 /** Where it ends: as far as it says, or as its last track goes. */
 export function endsOf(timeline: Timeline): number {
   if (timeline.length) return timeline.length
-  const end = (one: Moment | PlayedNote | Knot) => (one.at ?? 0) + ('note' in one ? (one.long ?? 0.25) : 0)
+  const end = (one: Standing | Knot) => (one.at ?? 0) + ('long' in one ? (one.long ?? 0) : 0)
   const sound = (track: Track) => (track.does.kind === 'sound' ? (track.does.at ?? 0) + (track.does.seconds ?? 0) : 0)
   return Math.max(
     0,

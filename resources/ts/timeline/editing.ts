@@ -72,6 +72,13 @@ function makeEditing(id: string) {
     return agreed?.name ?? noteName(note, show.document?.middleC ?? 4)
   }
 
+  /** What a look, a wave or a timeline is called. */
+  const pointName = (point: string) => {
+    const [kind, id] = point.split(':')
+    const lists = { look: show.looks, wave: show.waves, timeline: show.timelines }
+    return lists[kind as keyof typeof lists]?.find((one) => one.id === id)?.name ?? (point || 'nothing yet')
+  }
+
   /** What is stored from now on; null for what cannot be done. */
   function turnInto(next: Timeline | null, why = 'That cannot be done there: the track is locked, or of another kind.'): boolean {
     if (next === null) failed.value = why
@@ -132,6 +139,7 @@ function makeEditing(id: string) {
     reach,
     bpm,
     nameOf,
+    pointName,
     failed,
     put,
     turnInto,

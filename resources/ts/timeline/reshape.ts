@@ -1,5 +1,5 @@
 import { itemsOf, knotsOf, MARKERS, momentsOf, partOf, type Item } from './edit'
-import type { Knot, Moment, PlayedNote, Timeline, Track } from './parts'
+import type { Clip, Knot, Moment, PlayedNote, Timeline, Track } from './parts'
 
 const rounded = (at: number) => Number(Math.max(0, at).toFixed(4))
 const timesOf = (timeline: Timeline, items: Item[]) =>
@@ -31,6 +31,7 @@ function eachPart(
     if (one.does.kind === 'levels')
       return { ...one, does: { ...one.does, knots: all<Knot>(knotsOf(one), (_, i) => ({ track: one.id, id: String(i) })) } }
     if (one.does.kind === 'notes') return { ...one, does: { ...one.does, notes: all(momentsOf(one) as PlayedNote[], byId) } }
+    if (one.does.kind === 'clips') return { ...one, does: { ...one.does, clips: all(momentsOf(one) as Clip[], byId) } }
     if (one.does.kind === 'triggers') return { ...one, does: { ...one.does, triggers: all(momentsOf(one) as Moment[], byId) } }
     return one
   }
