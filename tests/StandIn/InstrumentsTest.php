@@ -221,6 +221,34 @@ final class InstrumentsTest extends TestCase
         $we->close();
     }
 
+    public function testLinesThatAreTypedAtACueDeskMakeCuesAndAreAnswered(): void
+    {
+        $we = new Udp(self::NET.'.6', 8020);
+        $desk = new CueDesk('desk', 'Desk', self::NET.'.19', 9020, new Cable($this->cable()), 20, [['number' => '1', 'name' => 'One']], self::NET.'.6:8020');
+        $this->playing($desk, function () use ($desk, $we): void {
+            foreach ([
+                'make cue 4.5 called "Doors open"' => 'cue 4.5 made',
+                'make cue 2' => 'cue 2 made',
+                'go cue 4.5' => 'cue 4.5 runs',
+                'go cue 9' => 'there is no cue 9',
+                'delete cue 2' => 'cue 2 deleted',
+                'delete cue 2 now' => 'this desk does not know: delete cue 2 now',
+            ] as $line => $answer) {
+                $we->send((new Message('/desk/line', [Argument::of($line)]))->encode(), self::NET.'.19:9020');
+                $said = '';
+                $this->until(static function () use ($we, &$said): bool {
+                    $bytes = $we->receive(0.0);
+                    $said = $bytes === null ? $said : (string) Message::decode($bytes)->arguments[0]->value;
+
+                    return $bytes !== null;
+                });
+                self::assertSame($answer, $said, $line);
+            }
+            self::assertSame([['number' => '1', 'name' => 'One'], ['number' => '4.5', 'name' => 'Doors open']], $desk->state()['cues']);
+        });
+        $we->close();
+    }
+
     /** One transport: the clock, the notes and the time code say the same time. */
     public function testAWorkstationPlaysClockNotesAndTimeCodeFromOneTransport(): void
     {

@@ -42,6 +42,8 @@ final class Timecodes extends PlanRoom implements Room
     /** @var array<string, TimecodeOut> by id */
     private array $outs = [];
 
+    /** @var array<string, string> what each was when that was told last, by id */
+    private array $told = [];
     private int $seenAt = 0;
     private readonly Following $following;
 
@@ -79,11 +81,10 @@ final class Timecodes extends PlanRoom implements Room
             if (! \in_array($portId, $live->timecode->from, true)) {
                 continue;
             }
-            $before = $live->spelled($now);
             $wasRunning = $live->isRunning;
             if ($live->hear($portId, $message, $now)) {
                 $this->lead($live, $now);
-                $this->tell($live, $before, $wasRunning, $now);
+                $this->tell($live, $wasRunning, $now);
                 $this->outs[$live->timecode->id]->send($live, $now);
             }
         }
@@ -101,11 +102,10 @@ final class Timecodes extends PlanRoom implements Room
             } elseif ($message instanceof Osc && $message->packet->address === $live->timecode->oscAddress()) {
                 $said = $message->arguments()[0] ?? null;
                 $seconds = \is_int($said) || \is_float($said) || \is_string($said) ? Clocked::seconds($said, $live->timecode->frameRate()) : null;
-                $before = $live->spelled($now);
                 $wasRunning = $live->isRunning;
                 if ($seconds !== null && $live->hearSeconds($portId, $seconds, $now)) {
                     $this->lead($live, $now);
-                    $this->tell($live, $before, $wasRunning, $now);
+                    $this->tell($live, $wasRunning, $now);
                     $this->outs[$live->timecode->id]->send($live, $now);
                 }
             }
@@ -145,18 +145,17 @@ final class Timecodes extends PlanRoom implements Room
     {
         $this->seenAt = $now;
         foreach ($this->live as $live) {
-            $before = $live->spelled($now);
             if ($live->stopsAt() <= $now) {
                 $live->stop($now);
                 $live->look($now);
                 $this->lead($live, $now);
-                $this->tell($live, $before, true, $now);
+                $this->tell($live, true, $now);
             } elseif ($live->lostAt() <= $now) {
                 $live->isCarriedOn = true;
                 $live->look($now);
             } elseif ($live->isOwn && $live->isRunning) {
                 $this->lead($live, $now);
-                $this->tell($live, $before, true, $now);
+                $this->tell($live, true, $now);
             }
             $this->outs[$live->timecode->id]->send($live, $now);
         }
@@ -255,12 +254,11 @@ final class Timecodes extends PlanRoom implements Room
         if ($live->leader !== '') {
             return 'a port leads it now';
         }
-        $before = $live->spelled($now);
         $wasRunning = $live->isRunning;
         $live->own($seconds, $isRunning, $now);
         ++$this->acts;
         $this->lead($live, $now);
-        $this->tell($live, $before, $wasRunning, $now);
+        $this->tell($live, $wasRunning, $now);
         $this->outs[$live->timecode->id]->send($live, $now);
 
         return '';
@@ -316,10 +314,13 @@ final class Timecodes extends PlanRoom implements Room
         }
     }
 
-    private function tell(LiveTimecode $live, string $before, bool $wasRunning, int $now): void
+    private function tell(LiveTimecode $live, bool $wasRunning, int $now): void
     {
         $this->seenAt = $now;
-        foreach (['' => [$live->spelled($now), $before], '/running' => [(int) $live->isRunning, (int) $wasRunning]] as $part => [$is, $was]) {
+        $id = $live->timecode->id;
+        $before = $this->told[$id] ?? '';
+        $this->told[$id] = $live->spelled($now);
+        foreach (['' => [$this->told[$id], $before], '/running' => [(int) $live->isRunning, (int) $wasRunning]] as $part => [$is, $was]) {
             $reference = $is === $was ? null : Reference::parse("timecode:{$live->timecode->id}{$part}");
             if ($reference !== null) {
                 ($this->changed)($reference, $is, $was);

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace NimbleJunction\Tests\Core;
+namespace NimbleJunction\Tests\Core\Desk;
 
 use NimbleJunction\Core\Desk\Desk;
 use NimbleJunction\Core\Desk\DeskForm;
