@@ -6,6 +6,7 @@ namespace App\Timelines;
 
 use App\Shows\Draft;
 use App\Shows\FreeIds;
+use Illuminate\Support\Str;
 use NimbleJunction\Core\Show\Show;
 use NimbleJunction\Core\Show\ShowReader;
 use NimbleJunction\Core\Timeline\Timeline;
@@ -37,7 +38,7 @@ final class KeepTakes extends TimelineDeed
         $id = '';
         foreach ($this->takes as $take) {
             $name = \is_string($take['name'] ?? null) && $take['name'] !== '' ? $take['name'] : 'Take '.(\count($kept) + 1);
-            $id = $ids->forName($name);
+            $id = $ids->forName(Str::slug($name) ?: 'take');
             $kept[] = ['id' => $id, 'name' => $name, 'lanes' => $take['lanes'] ?? []];
         }
         $part = [...$part, 'takes' => $kept];

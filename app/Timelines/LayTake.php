@@ -6,6 +6,7 @@ namespace App\Timelines;
 
 use App\Shows\Draft;
 use App\Shows\FreeIds;
+use Illuminate\Support\Str;
 use NimbleJunction\Core\Furnishing\LevelLines;
 use NimbleJunction\Core\Show\Show;
 use NimbleJunction\Core\Timeline\Take;
@@ -31,7 +32,7 @@ final class LayTake extends TimelineDeed
         $ids = new FreeIds('tracks', array_column(self::listOf($part, 'tracks'), 'id'));
         foreach ($fresh as $one) {
             $does = ['kind' => 'levels', 'point' => $one['point'], 'knots' => self::written($one['knots'])];
-            $part['tracks'] = [...self::listOf($part, 'tracks'), ['id' => $ids->forName($one['name']), 'name' => $one['name'], 'does' => $does]];
+            $part['tracks'] = [...self::listOf($part, 'tracks'), ['id' => $ids->forName(Str::slug($one['name']) ?: 'level'), 'name' => $one['name'], 'does' => $does]];
         }
         $this->says = ['tracks' => \count($lines) + \count($fresh)];
 

@@ -22,9 +22,16 @@ final class TapeIn
     /** @throws ShowRefused where the file is none, or broken from the beginning on */
     public function __construct(TapeFolder $folder, string $name, string $bytes)
     {
-        $text = $this->converted($bytes);
         $this->id = $folder->free($name);
-        if (@file_put_contents($folder->path($this->id), $text) !== \strlen($text)) {
+        $path = $folder->path($this->id);
+        $file = @fopen($path, 'xb');
+        try {
+            $isWritten = $file !== false && $this->write($bytes, $file);
+        } catch (ShowRefused $refused) {
+            $folder->remove($this->id);
+            throw $refused;
+        }
+        if (! $isWritten) {
             $folder->remove($this->id);
             throw self::refused('the tape cannot be written', 'Is the disk full, or the data folder not ours?');
         }
@@ -32,16 +39,23 @@ final class TapeIn
         $folder->write(new TapeLabel($this->id, $name, $label->made, $label->bytes, $this->seconds, $this->packets));
     }
 
-    private function converted(string $bytes): string
+    /**
+     * Packet by packet: the file is as large as what came, and is not held a second time.
+     *
+     * @param resource $file
+     *
+     * @return bool whether all of it could be written
+     */
+    private function write(string $bytes, $file): bool
     {
         $stream = new PcapngStream();
-        $text = PcapngStream::begin();
+        $isWritten = self::put($file, PcapngStream::begin());
         $first = null;
         try {
             foreach (Capture::frames($bytes) as $frame) {
                 $first ??= $frame->at;
                 $this->seconds = max($this->seconds, ($frame->at - $first) / 1e9);
-                $text .= $stream->packet("link {$frame->linkType}", $frame->linkType, $frame->at, $frame->bytes);
+                $isWritten = $isWritten && self::put($file, $stream->packet("link {$frame->linkType}", $frame->linkType, $frame->at, $frame->bytes));
                 ++$this->packets;
             }
         } catch (Malformed $malformed) {
@@ -49,12 +63,20 @@ final class TapeIn
             if ($this->packets === 0) {
                 throw self::refused("this is no capture: {$malformed->getMessage()}", 'Choose a pcap or a pcapng file.');
             }
+        } finally {
+            fclose($file);
         }
         if ($this->packets === 0) {
             throw self::refused('there are no packets in that file', 'Choose one with packets in it.');
         }
 
-        return $text;
+        return $isWritten;
+    }
+
+    /** @param resource $file */
+    private static function put($file, string $bytes): bool
+    {
+        return @fwrite($file, $bytes) === \strlen($bytes);
     }
 
     private static function refused(string $problem, string $wayOut): ShowRefused

@@ -80,18 +80,37 @@ final class TimetableEdgesTest extends TestCase
         self::assertNull((new AtSun('sunrise', 78.2, 15.6))->on(new \DateTimeImmutable('2026-12-21', $zone)), 'in Svalbard it does not rise');
     }
 
-    public function testAClockThatIsSetBackADayLetsNothingComeTwice(): void
+    public function testAClockThatIsSetBackALittleLetsNothingComeTwiceAndAWrongOneIsForgotten(): void
+    {
+        $evening = self::evening([self::occasion('one', '12:00:10')]);
+        // Before its clock is put right the machine thinks that it is years later.
+        self::clock($evening, '2031-01-01T12:00:00+01:00');
+        $evening->rig->pass(15);
+        self::assertSame(1.0, (float) $evening->read('value:count'));
+        self::clock($evening, '2026-11-27T12:00:05+01:00');
+        self::assertSame('2026-11-27 12:00:10', $evening->read('occasion:one/at'));
+        $evening->rig->pass(15);
+        self::assertSame(2.0, (float) $evening->read('value:count'));
+        self::clock($evening, '2026-11-27T11:30:00+01:00');
+        $evening->rig->pass(3600);
+        self::assertSame(2.0, (float) $evening->read('value:count'), 'half an hour back is no other day');
+        self::clock($evening, '2026-11-28T12:00:00+01:00');
+        $evening->rig->pass(15);
+        self::assertSame(3.0, (float) $evening->read('value:count'));
+    }
+
+    public function testWhatFallsIntoARestartOfSecondsComesAndIsNotMissed(): void
     {
         $evening = self::evening([self::occasion('one', '12:00:10')]);
         self::clock($evening, '2026-11-27T12:00:00+01:00');
-        $evening->rig->pass(15);
-        self::assertSame(1.0, (float) $evening->read('value:count'));
-        self::clock($evening, '2026-11-26T12:00:05+01:00');
-        $evening->rig->pass(15);
-        self::assertSame(1.0, (float) $evening->read('value:count'), 'it came on the 27th: the 26th is over for it');
-        self::clock($evening, '2026-11-28T12:00:00+01:00');
-        $evening->rig->pass(15);
-        self::assertSame(2.0, (float) $evening->read('value:count'));
+        $evening->press('occasion:one/enabled');
+        $evening->press('occasion:one/enabled');
+        $again = $evening->restarted(20.0);
+        self::clock($again, '2026-11-27T12:00:20+01:00');
+        $again->rig->pass(0.1);
+        self::assertSame(1.0, (float) $again->read('value:count'));
+        $again->rig->pass(60);
+        self::assertSame(1.0, (float) $again->read('value:count'), 'once');
     }
 
     public function testAnotherZoneIsAnotherTime(): void

@@ -143,13 +143,16 @@ final class LiveProgramme
     /** When goOn() must be called next. */
     public function dueAt(): int
     {
+        return min($this->frameAt(), $this->recorder->dueAt(), $this->timetable->dueAt(), $this->deskRun->dueAt());
+    }
+
+    /** When something that moves has its next frame. */
+    private function frameAt(): int
+    {
         return min(
             $this->tempos->dueAt(),
             $this->timecodes->dueAt(),
             $this->timelines->dueAt($this->lastFrame),
-            $this->recorder->dueAt(),
-            $this->timetable->dueAt(),
-            $this->deskRun->dueAt(),
             $this->lists->dueAt($this->lastFrame),
             $this->looks->dueAt($this->lastFrame),
             $this->masters->dueAt($this->lastFrame),
@@ -162,15 +165,16 @@ final class LiveProgramme
     {
         $this->timetable->passes($now);
         $this->tempos->goOn($now);
-        if ($this->dueAt() > $now) {
+        // What has a rhythm of its own makes nobody else move more often.
+        $this->recorder->goOn($now);
+        $this->timetable->goOn($now);
+        $this->deskRun->goOn($now);
+        if ($this->frameAt() > $now) {
             return;
         }
         $this->lastFrame = $now;
         $this->timecodes->goOn($now);
         $this->timelines->goOn($now);
-        $this->recorder->goOn($now);
-        $this->timetable->goOn($now);
-        $this->deskRun->goOn($now);
         $this->lists->goOn($now);
         $this->looks->goOn($now);
         $this->masters->goOn($now);

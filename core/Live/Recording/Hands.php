@@ -11,7 +11,7 @@ use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Universe\Universe;
 
 /** Whether it is a hand that has a point now: somebody holds it, another desk sends it, or a route brings it. */
-final readonly class Hands
+final class Hands
 {
     /** What of our own moves by itself. */
     private const PROGRAMME = ['look ', 'list ', 'wave ', 'route timeline.'];
@@ -19,8 +19,17 @@ final readonly class Hands
     /** What a slot says that somebody holds. */
     private const HELD = "\xFF";
 
-    public function __construct(private Points $points, private Universes $universes)
+    /** @var array<string, string> who leads each slot, by universe, as long as it is the same look */
+    private array $winners = [];
+
+    public function __construct(private readonly Points $points, private readonly Universes $universes)
     {
+    }
+
+    /** It is looked anew: somebody else may lead now. */
+    public function lookAnew(): void
+    {
+        $this->winners = [];
     }
 
     /** What it is now: where somebody holds it, that. */
@@ -29,7 +38,7 @@ final readonly class Hands
         $member = $this->points->members($reference)[0] ?? $reference;
         [$id, $slots] = $this->points->slots($member);
         $universe = $this->universes->find($id);
-        $isHeld = $universe !== null && $slots !== [] && $universe->winners()[$slots[0]] === self::HELD;
+        $isHeld = $universe !== null && $slots !== [] && isset($universe->wayOut()->holds()[$slots[0]]);
         $leaves = $isHeld && \in_array($member->kind, ['fixture', 'pixels'], true) ? Reference::parse("{$member->text()}/leaves") : null;
         $value = $this->points->read($leaves ?? $reference);
 
@@ -52,7 +61,8 @@ final readonly class Hands
 
     private function has(Universe $universe, int $slot): bool
     {
-        $winner = $universe->winners()[$slot];
+        $this->winners[$universe->id] ??= $universe->winners();
+        $winner = $this->winners[$universe->id][$slot];
         $leading = $winner === self::HELD ? null : $universe->control()->leading[\ord($winner) - 1] ?? null;
         if ($leading === null) {
             return $winner === self::HELD;

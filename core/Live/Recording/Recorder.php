@@ -177,6 +177,7 @@ final class Recorder
             $this->pass();
         }
         $this->lastPlace = $place;
+        $this->hands->lookAnew();
         $given = $this->given($live);
         foreach ($this->points as $text => $point) {
             $value = $this->hands->value($point->reference);

@@ -23,6 +23,9 @@ final class LiveTimetable implements Room
     /** Put on by no more than this, the clock only ran slow: nothing was missed by it. */
     private const SLOW_SECONDS = 90;
 
+    /** Set back by less than this, what came does not come again: the end of summer time, a clock that ran fast. */
+    private const BACK_SECONDS = 7200;
+
     /** @var array<string, int> when each comes next, in seconds since 1970, by its id; only those that come */
     private array $next = [];
 
@@ -85,13 +88,14 @@ final class LiveTimetable implements Room
             $this->seen = $this->gone === null ? $is : min($is, $this->unix($this->gone));
             $this->gone = null;
         }
-        if ($is - $this->seen > self::SLOW_SECONDS) {
-            $this->makeUp($now);
+        $wasWrong = $is < $this->seen - self::BACK_SECONDS;
+        if ($wasWrong || $isFirst) {
+            // It was wrong before: what came in a future that is none does not count.
+            $this->came = array_filter($this->came, static fn(int $at): bool => $at <= $is + self::BACK_SECONDS);
+            $this->seen = min($this->seen, $is);
         }
-        // Put back, what came already comes again only on another day.
-        if ($isFirst || $isElsewhere || $is < $this->seen) {
-            $this->seen = $isFirst ? max($this->seen, $is) : $this->seen;
-            $this->lookAhead($now);
+        if ($isFirst || $isElsewhere || $wasWrong || $is - $this->seen > self::SLOW_SECONDS) {
+            $this->goOnFrom($now);
         }
         $this->tell($before, $now);
     }
@@ -241,9 +245,14 @@ final class LiveTimetable implements Room
         if ($this->ahead !== null) {
             $this->seen = min($this->seen, $this->unix($this->gone));
             $this->gone = null;
-            $this->makeUp($now);
         }
-        $this->lookAhead($now);
+        $this->goOnFrom($now);
+    }
+
+    /** From where it was looked at last: a little ago, and what lies between comes; longer ago, and it was missed. */
+    private function goOnFrom(int $now): void
+    {
+        $this->ahead !== null && $this->unix($now) - $this->seen > self::SLOW_SECONDS ? $this->makeUp($now) : $this->lookAhead($now);
     }
 
     /** What had its moment since it was looked at last, and did not come: of each the last time, where that is not too long ago. */

@@ -31,7 +31,7 @@ final class RecorderTest extends TestCase
             $evening->rig->osc('/x', 0.5 + 0.5 * sin($at));
             $evening->rig->osc('/y', $at / 6.0);
             $evening->rig->pass(0.01);
-            $flown[] = [(float) $evening->read('timeline:song'), \array_slice($evening->levels(), 2, 4)];
+            $flown[] = [$at + 0.01, \array_slice($evening->levels(), 2, 4)];
             $evening->rig->pass(0.03);
         }
         self::recorder($evening)->stop($evening->rig->nanos());
@@ -109,6 +109,7 @@ final class RecorderTest extends TestCase
             self::moved($evening, '/y', [$value]);
             $evening->rig->pass(1.95);
         }
+        $evening->rig->pass(0.3);
         $evening->press('timeline:song/pause');
         $evening->rig->pass(0.02);
         $recorder = self::recorder($evening);
