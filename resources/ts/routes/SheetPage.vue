@@ -4,6 +4,7 @@ import { call, Refused, type Fault } from '@/api/client'
 import { useSession } from '@/api/session'
 import { useShow, type TableCounts } from '@/api/show'
 import NotesPanel from './NotesPanel.vue'
+import NotesSheet from './NotesSheet.vue'
 
 /** The list of triggers that two people agree on: to look at, to print, for a spreadsheet, and back from it. */
 const show = useShow()
@@ -110,6 +111,7 @@ async function take(): Promise<void> {
       </table>
     </div>
     <NotesPanel class="no-print notes" />
+    <NotesSheet />
   </div>
 </template>
 
