@@ -49,6 +49,8 @@ final class ListsTest extends BrowserTestCase
         $this->field('Listen only to these addresses', '127.77.0.99');
         self::$chrome->press('Set it on 2 ports', self::BAR);
         $this->sees('aside.panel', 'House desk');
+        // Only what is stored is the last step.
+        $this->sees('body', 'change 2 ports: allow');
         self::$chrome->press('Select none', self::BAR);
         $this->undo('change 2 ports: allow');
         $this->undo('change 2 ports: enabled');

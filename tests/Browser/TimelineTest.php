@@ -55,6 +55,7 @@ final class TimelineTest extends BrowserTestCase
         self::$chrome->find('canvas')->sendKeys(' ');
         $this->sees('.page-head [role=status]', 'standing');
         self::$chrome->driver->get(self::$demo->url('/live'));
+        $this->sees('[aria-label=Running]', 'Rope song');
         $this->untilScript('return [...document.querySelectorAll(".plates button")].find((one) => one.textContent.includes("Moss"))?.getAttribute("aria-pressed")', 'true');
         // Back before the doors it is as it was then.
         self::$chrome->driver->navigate()->back();
@@ -119,7 +120,7 @@ final class TimelineTest extends BrowserTestCase
         $this->add('Notes');
         $this->sees('form[aria-label=Track]', 'Notes for an instrument');
         $this->sees('.names', 'notes to no port yet');
-        $this->twice(0.25, 1, 0.5);
+        $this->twice(0.25, $this->rows() - 1, 0.5);
         $this->sees('form[aria-label=Note]', 'Velocity');
         $said = 'return document.querySelector("canvas + p").textContent.split(",")[0]';
         $this->untilScript($said, 'note 60');
@@ -148,7 +149,7 @@ final class TimelineTest extends BrowserTestCase
         }
         $this->add('Clips: looks, waves, timelines for a while');
         $this->sees('form[aria-label=Track]', 'each for a while');
-        $this->twice(0.3, 2, 0.5);
+        $this->twice(0.3, $this->rows() - 1, 0.5);
         $this->sees('form[aria-label=Clip]', 'Fades in');
         self::$chrome->fill('form[aria-label=Clip] .point-field input', 'look:moss');
         self::$chrome->press('Save', 'form[aria-label=Clip]');
@@ -191,11 +192,17 @@ final class TimelineTest extends BrowserTestCase
         $this->sees('aside.panel', 'It has not come yet.');
         self::$chrome->press('Do it now', 'aside.panel');
         self::$chrome->driver->get(self::$demo->url('/live'));
+        $this->sees('[aria-label=Next]', 'By itself: Keys, in 39 min');
         $this->untilScript('return [...document.querySelectorAll(".plates button")].find((one) => one.textContent.includes("Moss"))?.getAttribute("aria-pressed")', 'true');
         self::$chrome->driver->navigate()->back();
         self::$chrome->press('Keys', '.lists');
         self::$chrome->press('Switch off', 'aside.panel');
         $this->sees('aside.panel', 'It does not come');
+    }
+
+    private function rows(): int
+    {
+        return (int) self::$chrome->driver->executeScript('return document.querySelectorAll(".names li").length');
     }
 
     private function add(string $what): void

@@ -5,6 +5,8 @@ import { useShow } from '@/api/show'
 import LiveNumber from '@/components/LiveNumber.vue'
 import StateMark from '@/components/StateMark.vue'
 import { useEngine } from '@/live/engine'
+import NextOccasion from '@/timeline/NextOccasion.vue'
+import RunningTimelines from '@/timeline/RunningTimelines.vue'
 import BlackoutButton from './BlackoutButton.vue'
 import LevelBar from './LevelBar.vue'
 import { useProgramme } from './live'
@@ -63,6 +65,7 @@ const setTime = (seconds: number) => void engine.setPoint('programme:fade-time',
         </button>
       </h2>
       <RunningList v-for="one in running" :key="one.list.id" :list="one.list" :life="one.life" :now="now" />
+      <RunningTimelines />
       <p v-if="live.length + waving.length" class="looks">
         <span v-for="look in live" :key="look.id"
           ><strong>{{ look.name }}</strong> <span class="figures">{{ levelOf(look.id) }}</span></span
@@ -75,6 +78,7 @@ const setTime = (seconds: number) => void engine.setPoint('programme:fade-time',
     </section>
     <section class="band" aria-label="Next">
       <h2>Next</h2>
+      <NextOccasion />
       <div class="nexts" :class="{ many: show.lists.length > 3 }">
         <NextCue v-for="list in show.lists" :key="list.id" :list="list" :life="lists.get(list.id)" :now="now" />
       </div>

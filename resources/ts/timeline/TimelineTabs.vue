@@ -1,42 +1,16 @@
 <script setup lang="ts">
-import { useRoute } from 'vue-router'
+import RoomTabs from '@/components/RoomTabs.vue'
 
-/** Timelines, and what some of them follow. */
-const tabs = [
+/** Timelines, and all else that goes by time. */
+const TABS = [
   { path: '/timeline', name: 'Timelines' },
   { path: '/timeline-codes', name: 'Time code' },
   { path: '/timeline-day', name: 'Timetable' },
   { path: '/timeline-desks', name: 'Desk lines' },
   { path: '/timeline-tapes', name: 'Tapes' },
 ]
-const route = useRoute()
-const isHere = (path: string) => route.path === path || route.path.startsWith(`${path}/`)
 </script>
 
 <template>
-  <nav class="tabs" aria-label="Timeline">
-    <router-link
-      v-for="tab in tabs"
-      :key="tab.path"
-      :to="tab.path"
-      class="small-button"
-      :aria-current="isHere(tab.path) || undefined"
-      >{{ tab.name }}</router-link
-    >
-  </nav>
+  <RoomTabs label="Timeline" :tabs="TABS" />
 </template>
-
-<style scoped>
-.tabs {
-  display: flex;
-  gap: 4px;
-}
-a {
-  text-decoration: none;
-  white-space: nowrap;
-}
-a[aria-current] {
-  border-color: currentColor;
-  font-weight: 600;
-}
-</style>
