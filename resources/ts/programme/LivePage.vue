@@ -77,8 +77,7 @@ const setTime = (seconds: number) => void engine.setPoint('programme:fade-time',
       <p v-if="!isAnything" class="quiet">Nothing of the programme is running.</p>
     </section>
     <section class="band" aria-label="Next">
-      <h2>Next</h2>
-      <NextOccasion />
+      <h2>Next <NextOccasion /></h2>
       <div class="nexts" :class="{ many: show.lists.length > 3 }">
         <NextCue v-for="list in show.lists" :key="list.id" :list="list" :life="lists.get(list.id)" :now="now" />
       </div>

@@ -16,7 +16,14 @@ const next = computed(() => {
 </script>
 
 <template>
-  <p v-if="next" class="small">
+  <span v-if="next" class="small by">
     By itself: <router-link :to="`/timeline-day/${next.id}`">{{ next.words }}</router-link>
-  </p>
+  </span>
 </template>
+
+<style scoped>
+.by {
+  margin-left: 12px;
+  font-weight: 400;
+}
+</style>
