@@ -39,7 +39,7 @@ final class DeskLinkTest extends TestCase
                 ['do' => 'send-lines', 'desk' => 'lines', 'lines' => ['go cue 1', 'go cue nine']],
                 ['do' => 'send-lines', 'desk' => 'lines', 'lines' => ['make cue 1 called Moss', 'go cue 2']],
                 ['do' => 'type-line', 'desk' => 'gone', 'line' => 'go'],
-            ], 2.0);
+            ], 3.0);
             $sent = [];
             foreach (range(1, 2) as $i) {
                 $sent[] = Message::decode((string) $desk->receive(5.0))->arguments[0]->value;

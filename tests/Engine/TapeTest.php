@@ -52,13 +52,16 @@ final class TapeTest extends TestCase
         self::assertSame(['house-desk-monday' => 'House desk, Monday'], $deck->names());
         $label = $deck->labels()['house-desk-monday'];
         self::assertSame(3, $label->packets);
-        self::assertEqualsWithDelta(0.05, $label->seconds, 0.03);
+        self::assertGreaterThanOrEqual(0.049, $label->seconds);
+        self::assertLessThan(2.0, $label->seconds);
         // What tshark reads of the file; MIDI from a cable stands on an interface of its own.
         $read = (new Process(['tshark', '-n', '-r', "{$this->folder}/house-desk-monday.pcapng", '-T', 'fields', '-E', 'separator=|', '-e', 'ip.src', '-e', 'udp.srcport', '-e', 'udp.dstport', '-e', 'frame.interface_name', '-e', 'artnet.output.universe'], null, ['HOME' => $this->folder]))->mustRun()->getOutput();
         self::assertSame(['127.0.0.11|6454|6454|network|1', '127.0.0.15|9001|8000|network|', '|||lectern|'], explode("\n", trim($read)));
-        $this->play($deck, 'house-desk-monday', 0.3);
+        $this->play($deck, 'house-desk-monday', 1.5);
         self::assertSame([[Rig::ART_NET, '127.0.0.11', $dmx], [Rig::OSC, '127.0.0.15', "/lamp\0\0\0,f\0\0\x3f\x80\0\0"], ['midi cable lectern', 'lectern', "\x90\x3C\x40"]], array_map(static fn(array $one): array => \array_slice($one, 1), $this->arrived));
-        self::assertEqualsWithDelta($label->seconds, $this->arrived[1][0] - $this->arrived[0][0], 0.02, 'in its time');
+        $between = $this->arrived[1][0] - $this->arrived[0][0];
+        self::assertGreaterThan($label->seconds - 0.01, $between, 'in its time, and not before');
+        self::assertLessThan($label->seconds + 1.0, $between);
         self::assertFalse($deck->isPlaying('house-desk-monday'), 'once, and it ends');
     }
 
@@ -81,17 +84,19 @@ final class TapeTest extends TestCase
             usleep(20_000);
         }
         $deck->endRecording();
-        self::assertSame('', $deck->change('steps', static fn($label) => $label->cut(0.05, 0.11)));
+        // By the times that are on the tape: a busy machine sleeps longer.
+        $times = array_map(static fn(array $one): int => $one[1]->at, iterator_to_array(TapeReader::frames("{$this->folder}/steps.pcapng"), false));
+        $at = static fn(int $i): float => ($times[$i] - $times[0]) / 1e9;
+        self::assertSame('', $deck->change('steps', static fn($label) => $label->cut($at(3) - 0.002, $at(5) + 0.002)));
         $deck->setLoop('steps', true);
-        EventLoop::delay(0.1, function () use ($deck): void {
+        EventLoop::delay(0.2, function () use ($deck): void {
             self::assertTrue($deck->isInstead(Rig::OSC, '127.0.0.15', 9001, 'live'), 'the desk itself is not heard now');
             self::assertFalse($deck->isInstead(Rig::ART_NET, '127.0.0.15', 9001, 'live'), 'what is not on the tape is');
         });
-        $this->play($deck, 'steps', 0.5);
+        $this->play($deck, 'steps', 1.5);
         $heard = implode('', array_column($this->arrived, 3));
-        self::assertMatchesRegularExpression('#^(345?|34)+#', $heard);
-        self::assertGreaterThan(10, \strlen($heard), 'round and round');
-        self::assertSame('', (string) preg_replace('#[345]#', '', $heard));
+        self::assertGreaterThan(5, \strlen($heard), 'round and round');
+        self::assertStringStartsWith(substr(str_repeat('345', 100), 0, \strlen($heard)), $heard);
         self::assertTrue($deck->isPlaying('steps'));
         self::assertSame('', $deck->stop('steps'));
         self::assertFalse($deck->isInstead(Rig::OSC, '127.0.0.15', 9001, 'live'));
@@ -112,7 +117,7 @@ final class TapeTest extends TestCase
         $whole = (string) file_get_contents($path);
         file_put_contents($path, substr($whole, 0, -20));
         self::assertCount(4, iterator_to_array(TapeReader::frames($path), false));
-        $this->play($deck, 'cut', 0.1);
+        $this->play($deck, 'cut', 0.5);
         self::assertCount(4, $this->arrived);
         for ($seed = 1; $seed <= 200; ++$seed) {
             mt_srand($seed);

@@ -21,7 +21,7 @@ final class TimetableLinkTest extends TestCase
         $set = static fn(int $value): array => [['kind' => 'set', 'point' => 'value:mood', 'value' => $value]];
         $document = [...EngineProcess::document('127.78.47'), 'values' => [['id' => 'mood', 'name' => 'Mood', 'type' => 'number', 'low' => 0, 'high' => 9]],
             'occasions' => [
-                ['id' => 'soon', 'name' => 'Soon', 'when' => ['kind' => 'time', 'at' => $at(6)], 'do' => $set(4)],
+                ['id' => 'soon', 'name' => 'Soon', 'when' => ['kind' => 'time', 'at' => $at(15)], 'do' => $set(4)],
                 ['id' => 'later', 'name' => 'Later', 'when' => ['kind' => 'time', 'at' => $at(3600)], 'do' => $set(5)],
             ],
         ];
@@ -29,7 +29,7 @@ final class TimetableLinkTest extends TestCase
         try {
             $heard = (new LiveLink($live, Role::Operator, [
                 ['do' => 'subscribe', 'topics' => ['timetable', 'points:value:mood', 'points:timetable:next']],
-            ], 8.0))->heard();
+            ], 18.0))->heard();
         } finally {
             $engine->stop();
         }
