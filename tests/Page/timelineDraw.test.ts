@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { Timeline } from '@/api/showTimelines'
-import { draw, hit, ROW, rowAt, RULER, valueOf, yOf, type Inks, type Picture } from '@/timeline/draw'
+import { draw, hit, rowAt, valueOf, yOf, type Inks, type Picture } from '@/timeline/draw'
+import { ROW, RULER } from '@/timeline/row'
 import { MARKERS } from '@/timeline/edit'
 
 const song: Timeline = {

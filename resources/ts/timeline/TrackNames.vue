@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useSession } from '@/api/session'
 import { useShow } from '@/api/show'
-import { ROW, RULER } from './draw'
+import { ROW, RULER } from './row'
 import { withTrackFields } from './edit'
 import { useEditing } from './editing'
 import { useTrackKeys } from './keys'

@@ -5,10 +5,9 @@ import { drawSound } from './drawSound'
 import { isSame, knotsOf, MARKERS, momentsOf } from './edit'
 import { rangeOf, sorted, valueAt } from './line'
 import type { Moment, Take, Timeline, Track } from './parts'
+import { ROW, RULER } from './row'
 import { ruler, xOf, type View } from './view'
 
-export const RULER = 34
-export const ROW = 64
 const PAD = 8
 /** Names of marks are not written nearer than so many pixels to each other. */
 const NEAR = 6

@@ -1,9 +1,9 @@
 import type { Inks, Picture } from './draw'
 import { isSame, type Item } from './edit'
 import type { Clip, Track } from './parts'
+import { ROW } from './row'
 import { xOf } from './view'
 
-const ROW = 64
 const PAD = 8
 const LONG = 4
 const clipsOf = (track: Track): Clip[] => (track.does.kind === 'clips' ? (track.does.clips ?? []) : [])

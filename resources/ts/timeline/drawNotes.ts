@@ -1,9 +1,9 @@
 import type { Inks, Picture } from './draw'
 import { isSame, notesOf, type Item } from './edit'
 import type { Track } from './parts'
+import { ROW } from './row'
 import { xOf } from './view'
 
-const ROW = 64
 const PAD = 6
 /** A row shows at least so many semitones. */
 const LEAST = 12

@@ -1,9 +1,9 @@
 import type { Inks, Picture } from './draw'
 import type { Track } from './parts'
+import { ROW } from './row'
 import { fromText } from './sound'
 import { atOf, xOf } from './view'
 
-const ROW = 64
 const PAD = 6
 
 /** A sound is as high as it is loud, about the middle of its row. */

@@ -1,5 +1,6 @@
 import { computed, ref } from 'vue'
-import { ROW, rowAt, RULER, valueOf, type Picture } from './draw'
+import { rowAt, valueOf, type Picture } from './draw'
+import { ROW, RULER } from './row'
 import { knotsOf } from './edit'
 import { useEditing } from './editing'
 import { rangeOf } from './line'

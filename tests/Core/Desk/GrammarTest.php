@@ -134,7 +134,7 @@ final class GrammarTest extends TestCase
                 $values[$name] = $value;
             }
             $said[] = match ($kind) {
-                'word' => $isLeft ? $name : $name,
+                'word' => $name,
                 'choice' => substr($value, 0, mt_rand(1, \strlen($value))),
                 'text' => "\"{$value}\"",
                 default => $value,

@@ -52,7 +52,7 @@ final class MidiRoundTripTest extends TestCase
         [$read] = NodeOracle::ask([['ask' => 'midi-file read', 'bytes' => bin2hex((new MidiExport($show, $show->timelines['song']))->bytes())]]);
         self::assertSame(1, $read['file']['header']['format']);
         self::assertCount(1, $read['file']['tracks']);
-        self::assertStringContainsString('Song of "ferns"', json_encode($read, JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES) !== false ? stripslashes(json_encode($read, JSON_THROW_ON_ERROR)) : '');
+        self::assertContains('Song of "ferns"', array_column($read['file']['tracks'][0], 'text'));
     }
 
     /** @return list<array{id: string, at: float, note: int, velocity: int, long: float}> in the order of time; of one pitch none sounds twice at once */

@@ -1,0 +1,3 @@
+/** Pixels that the ruler is high, and each track below it. */
+export const RULER = 34
+export const ROW = 64
