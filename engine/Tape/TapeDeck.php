@@ -32,9 +32,6 @@ final class TapeDeck implements Deck
     /** Whether what arrives now comes from a tape. */
     private bool $isArriving = false;
 
-    /** Counted on with everything that pages see. */
-    public int $count = 0;
-
     /** @var array<string, TapeLabel>|null as they are in the folder; null where they have to be looked at again */
     private ?array $labels = null;
 
@@ -57,7 +54,6 @@ final class TapeDeck implements Deck
     public function lookAgain(): void
     {
         $this->labels = null;
-        ++$this->count;
     }
 
     /** @return bool whether the port is deaf to what comes from the network: a tape plays there */
@@ -142,7 +138,6 @@ final class TapeDeck implements Deck
         }
         $this->halt($id);
         $this->players[$id] = new TapePlayer($this->folder->path($id), $label, fn(string $interface, Frame $frame) => $this->arrive($id, $interface, $frame), fn() => $this->halt($id));
-        ++$this->count;
 
         return '';
     }
@@ -213,7 +208,6 @@ final class TapeDeck implements Deck
         if (isset($this->players[$id])) {
             $this->players[$id]->stop();
             unset($this->players[$id], $this->places[$id]);
-            ++$this->count;
         }
     }
 

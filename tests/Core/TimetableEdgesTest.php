@@ -113,6 +113,41 @@ final class TimetableEdgesTest extends TestCase
         self::assertSame(1.0, (float) $again->read('value:count'), 'once');
     }
 
+    public function testAClockThatIsToldJustAsSomethingIsDueMissesNothing(): void
+    {
+        $evening = self::evening([['missed' => 'skip'] + self::occasion('one', '12:10')]);
+        self::clock($evening, '2026-11-27T12:00:00+01:00');
+        $evening->rig->pass(595);
+        // Busy with something else for as long as that: the clock is told again before anybody has looked what is due.
+        $evening->rig->now += 5.01;
+        self::clock($evening, '2026-11-27T12:10:00+01:00');
+        $evening->rig->pass(30);
+        self::assertSame(1.0, (float) $evening->read('value:count'));
+    }
+
+    public function testWhatIsSwitchedOnAfterItsMomentWaitsForTheNext(): void
+    {
+        $evening = self::evening([self::occasion('one', '12:00:10')]);
+        self::clock($evening, '2026-11-27T12:00:00+01:00');
+        $evening->press('occasion:one/enabled');
+        $evening->rig->pass(60);
+        $evening->press('occasion:one/enabled');
+        self::assertSame('2026-11-28 12:00:10', $evening->read('occasion:one/at'));
+        $evening->rig->pass(60);
+        self::assertSame(0.0, (float) $evening->read('value:count'), 'nothing happens as it is switched');
+    }
+
+    public function testWhatIsWrittenAfterItsMomentWaitsForTheNext(): void
+    {
+        $evening = self::evening([]);
+        self::clock($evening, '2026-11-27T12:00:00+01:00');
+        $evening->rig->pass(60);
+        $evening->rig->adopt([...$evening->rig->document, 'occasions' => [self::occasion('one', '12:00:30')]]);
+        $evening->rig->pass(60);
+        self::assertSame(0.0, (float) $evening->read('value:count'), 'nothing happens as it is written');
+        self::assertSame('2026-11-28 12:00:30', $evening->read('occasion:one/at'));
+    }
+
     public function testAnotherZoneIsAnotherTime(): void
     {
         $evening = self::evening([self::occasion('one', '12:00')]);
@@ -151,7 +186,7 @@ final class TimetableEdgesTest extends TestCase
     private static function evening(array $occasions): Evening
     {
         return new Evening([
-            'values' => [['id' => 'count', 'name' => 'Count', 'type' => 'number', 'low' => 1, 'high' => 100]],
+            'values' => [['id' => 'count', 'name' => 'Count', 'type' => 'number', 'low' => 0, 'high' => 100]],
             'routes' => [['id' => 'more', 'name' => 'More', 'when' => [['kind' => 'osc', 'port' => 'tablet', 'address' => '/more']], 'steps' => [['kind' => 'counter', 'low' => 1, 'high' => 100]], 'do' => [['kind' => 'set', 'point' => 'value:count']]]],
             'occasions' => $occasions,
         ]);

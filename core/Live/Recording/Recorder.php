@@ -265,13 +265,12 @@ final class Recorder
     private function pass(): void
     {
         $spans = [];
-        foreach ($this->points as $text => $point) {
+        foreach ($this->points as $point) {
             $point->close($this->endOf($point));
             foreach ($point->spans as $span) {
                 $spans[] = [$point->reference, $point->point, $span];
             }
             $point->spans = [];
-            $this->points[$text] = $point;
         }
         if ($spans !== []) {
             $this->passes[] = new RecordedPass($spans);

@@ -65,6 +65,7 @@ final class LiveTimetable implements Room
     public function adopt(Plan $plan, int $now): void
     {
         if ($plan->timetable !== $this->timetable) {
+            $this->lookUntil($now);
             $before = $this->first();
             $this->timetable = $plan->timetable;
             $this->came = array_intersect_key($this->came, $this->timetable->occasions);
@@ -77,6 +78,9 @@ final class LiveTimetable implements Room
     /** What time it is. */
     public function setClock(int $unixNanos, \DateTimeZone $zone, int $now): void
     {
+        // By the clock as it was: what is due comes, and only the step between both can make that anything was missed.
+        $this->goOn($now);
+        $this->lookUntil($now);
         $this->passed = $now;
         $isFirst = $this->ahead === null;
         $before = $this->first();
@@ -159,6 +163,7 @@ final class LiveTimetable implements Room
         if (! isset($this->timetable->occasions[$id])) {
             return 'there is no such occasion';
         }
+        $this->lookUntil($now);
         $was = $this->isOn($id);
         $before = $this->first();
         $this->switched[$id] = $isOn;
@@ -247,6 +252,14 @@ final class LiveTimetable implements Room
             $this->gone = null;
         }
         $this->goOnFrom($now);
+    }
+
+    /** What lies before now is over, unless it is due and has still to come: whatever is changed counts from now on. */
+    private function lookUntil(int $now): void
+    {
+        if ($this->ahead !== null && $this->dueAt() > $now) {
+            $this->seen = max($this->seen, $this->unix($now));
+        }
     }
 
     /** From where it was looked at last: a little ago, and what lies between comes; longer ago, and it was missed. */
