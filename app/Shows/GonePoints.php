@@ -22,7 +22,7 @@ final class GonePoints
         'masters' => ['master'],
         'waves' => ['wave'],
         'tempos' => ['tempo'],
-        'ports' => ['port'],
+        'ports' => ['port', 'midi'],
         'routes' => ['route'],
         'offers' => ['offer'],
         'timelines' => ['timeline'],

@@ -5,32 +5,42 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Furnishing;
 
 use NimbleJunction\Core\Message\AgreedNote;
+use NimbleJunction\Core\Message\MidiControl;
 use NimbleJunction\Core\Show\Show;
+use NimbleJunction\Core\Timeline\Kind\LevelTrack;
 use NimbleJunction\Core\Timeline\Kind\NoteTrack;
 use NimbleJunction\Core\Timeline\Kind\TriggerTrack;
 use NimbleJunction\Core\Timeline\PlayedNote;
+use NimbleJunction\Core\Timeline\Shape;
 use NimbleJunction\Core\Timeline\Timeline;
 use NimbleJunction\Core\Wire\MidiFile\Division;
 use NimbleJunction\Core\Wire\MidiFile\Event;
 use NimbleJunction\Core\Wire\MidiFile\File;
-use NimbleJunction\Core\Wire\MidiFile\TempoMap;
 use NimbleJunction\Core\Wire\MidiFile\Track;
 
 /**
- * A timeline as a Standard MIDI File of format 1: a tempo and markers, then a track for each of notes, and for each of
- * triggers. A trigger is the note that was agreed for its name; where none was, it is a cue point with that name.
+ * A timeline as a Standard MIDI File of format 1: tempos, time signatures and markers, then a track for each of notes, of triggers, and of
+ * levels that are controllers. A trigger is the note that was agreed for its name; where none was, it is a cue point with that name.
  */
 final readonly class MidiExport
 {
-    private const TICKS = 960;
     private const CUE_POINT = 0x07;
 
     /** How long a trigger is as a note, in the timeline's unit. */
     private const TRIGGER = 0.1;
     private const VELOCITY = 100;
 
+    /** So many values of a line stand in a second, or in a beat: ANSI E1.11 (DMX512-A), 44 frames a second (from memory). */
+    private const A_SECOND = 44;
+
+    /** And so many from one of its points to the next. Our own limit. */
+    private const MOST = 20_000;
+
+    private MidiTicks $ticks;
+
     public function __construct(private Show $show, private Timeline $timeline)
     {
+        $this->ticks = new MidiTicks($show, $timeline);
     }
 
     public function bytes(): string
@@ -41,6 +51,7 @@ final readonly class MidiExport
             $events = match (true) {
                 $does instanceof NoteTrack => $this->notes($does),
                 $does instanceof TriggerTrack => $this->triggers($does),
+                $does instanceof LevelTrack => $this->controls($does),
                 default => [],
             };
             if ($events !== []) {
@@ -48,12 +59,12 @@ final readonly class MidiExport
             }
         }
 
-        return (new File(1, Division::perQuarter(self::TICKS), $tracks))->encode();
+        return (new File(1, Division::perQuarter(MidiTicks::TICKS), $tracks))->encode();
     }
 
     private function head(): Track
     {
-        $events = [[0, Event::tempo(0, $this->micros())]];
+        $events = $this->ticks->events();
         foreach ($this->timeline->markers as $marker) {
             $events[] = [$this->tick($marker->at), Event::meta(0, Event::MARKER, $marker->name)];
         }
@@ -76,6 +87,35 @@ final readonly class MidiExport
             array_push($events, ...($agreed === null
                 ? [[$this->tick($one->at), Event::meta(0, self::CUE_POINT, $one->name === '' ? 'Trigger' : $one->name)]]
                 : $this->note($one->at, self::TRIGGER, $agreed->channel ?? 1, $agreed->note, self::VELOCITY)));
+        }
+
+        return $events;
+    }
+
+    /**
+     * A line of a controller, as often as it becomes another value, and at most as often as lines are played.
+     *
+     * @return list<array{int, Event}>
+     */
+    private function controls(LevelTrack $track): array
+    {
+        $control = $track->point?->kind === 'midi' ? MidiControl::parse($track->point->part) : null;
+        if ($control === null) {
+            return [];
+        }
+        $events = [];
+        $before = null;
+        foreach ($track->line->knots as $i => $knot) {
+            $next = $track->line->knots[$i + 1]->at ?? $knot->at;
+            $steps = $knot->to === Shape::Step ? 1 : max(1, min(self::MOST, (int) ceil(($next - $knot->at) * self::A_SECOND)));
+            for ($step = 0; $step < $steps; ++$step) {
+                $at = $knot->at + ($next - $knot->at) * $step / $steps;
+                $bytes = $control->message($track->line->at($at) ?? 0.0)->encode();
+                if ($bytes !== $before) {
+                    $events[] = [$this->tick($at), Event::channel(0, $bytes)];
+                }
+                $before = $bytes;
+            }
         }
 
         return $events;
@@ -105,17 +145,7 @@ final readonly class MidiExport
 
     private function tick(float $at): int
     {
-        $beats = $this->timeline->unit === 'beats' ? $at : $at * 1e6 / $this->micros();
-
-        return (int) round($beats * self::TICKS);
-    }
-
-    /** Microseconds a quarter note. */
-    private function micros(): int
-    {
-        $tempo = $this->show->tempos[$this->timeline->tempo] ?? array_values($this->show->tempos)[0] ?? null;
-
-        return $tempo === null || $this->timeline->unit !== 'beats' ? TempoMap::USUAL_MICROS : (int) round(60e6 / max(4.0, $tempo->start));
+        return $this->ticks->at($at);
     }
 
     /** @param list<array{int, Event}> $events in any order; what ends comes before what begins at the same tick */

@@ -77,9 +77,13 @@ final readonly class MidiSource
 
     public function at(int $tick): float
     {
-        $at = $this->inBeats ? $tick / $this->file->division->ticks : $this->map->nanosAt($tick) / 1e9;
+        return round($this->exactly($tick), 4);
+    }
 
-        return min(Timeline::LONGEST, round($at, 4));
+    /** The same, and not rounded. */
+    public function exactly(int $tick): float
+    {
+        return min(Timeline::LONGEST, $this->inBeats ? $tick / $this->file->division->ticks : $this->map->nanosAt($tick) / 1e9);
     }
 
     /** @return string what a track is called; '' for nothing */

@@ -5,21 +5,24 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Furnishing;
 
 use NimbleJunction\Core\Document\Fault;
+use NimbleJunction\Core\Message\MidiControl;
 use NimbleJunction\Core\Message\Note;
 use NimbleJunction\Core\Message\Pitch;
 use NimbleJunction\Core\Route\Heard;
 use NimbleJunction\Core\Route\Taken;
 use NimbleJunction\Core\Show\Show;
 use NimbleJunction\Core\Show\ShowRefused;
+use NimbleJunction\Core\Timeline\Kind\LevelTrack;
 use NimbleJunction\Core\Wire\MidiFile\Track;
 
 /**
  * Notes of a Standard MIDI File on tracks of a timeline: as triggers, named as it was agreed, each pressing the routes that a
- * note of that kind sets off when it arrives; or as notes that are played again.
+ * note of that kind sets off when it arrives; or as notes that are played again, with what controllers say besides.
  */
 final readonly class MidiTracks
 {
     private const MOST = 10_000;
+    private const LONGEST_NAME = 60;
 
     /** A note of no length would never be heard: a hundredth, of a second or a beat. */
     private const SHORTEST = 0.01;
@@ -55,6 +58,49 @@ final readonly class MidiTracks
 
             return $does;
         }, 'notes');
+    }
+
+    /**
+     * Controllers, pitch bend and pressure: each of a channel of a track of the file is a level, that stands until the next value.
+     *
+     * @param string $port id of the one that they are sent to; '' for none yet
+     *
+     * @return list<array<string, mixed>>
+     *
+     * @throws ShowRefused
+     */
+    public function controls(string $port): array
+    {
+        $tracks = [];
+        foreach ($this->source->file->tracks as $i => $track) {
+            $name = MidiSource::name($track) ?: 'MIDI '.($i + 1);
+            foreach ($this->linesOf($track) as $part => $knots) {
+                if (\count($knots) > LevelTrack::MOST) {
+                    throw ShowRefused::because([new Fault('', 'a controller of it has '.\count($knots).' values', 'A level of a timeline has at most '.LevelTrack::MOST.' points.')]);
+                }
+                $said = MidiControl::parse((string) $part)?->said() ?? '';
+                $does = ['kind' => 'levels', ...($port === '' ? [] : ['point' => "midi:{$port}/{$part}"]), 'knots' => $knots];
+                $tracks[] = ['name' => mb_substr("{$name}, {$said}", 0, self::LONGEST_NAME), 'does' => $does];
+            }
+        }
+
+        return $tracks;
+    }
+
+    /** @return array<string, non-empty-list<array{at: float, value: int, to: string}>> by controller, like "1/7"; what is said again is left out */
+    private function linesOf(Track $track): array
+    {
+        $lines = [];
+        foreach (MidiSource::messages($track) as [$tick, $bytes]) {
+            [$control, $value] = MidiControl::heard($bytes) ?? [null, 0];
+            $part = $control?->part() ?? '';
+            $last = isset($lines[$part]) ? $lines[$part][\count($lines[$part]) - 1]['value'] : null;
+            if ($control !== null && $value !== $last) {
+                $lines[$part][] = ['at' => $this->source->at($tick), 'value' => $value, 'to' => 'step'];
+            }
+        }
+
+        return $lines;
     }
 
     /**

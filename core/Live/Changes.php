@@ -28,6 +28,9 @@ final class Changes
     /** @var array<string, Universe> changed in this turn: outputs are offered them at its end */
     private array $changed = [];
 
+    /** @var array<string, Universe> changed on the way to what is to be: nobody has looked at it */
+    private array $unseen = [];
+
     /** @var list<Result> what routes asked for in this turn, to be told when it is known what came of it */
     private array $asked = [];
 
@@ -83,9 +86,17 @@ final class Changes
         $this->dirty[$universe->id] = $universe;
     }
 
-    /** All that has changed so far is merged, once a universe, and copies follow. */
-    public function settle(int $now): void
+    /**
+     * All that has changed so far is merged, once a universe, and copies follow.
+     *
+     * @param bool $isSeen whether watched slots are looked at; on the way to what is to be they are not
+     */
+    public function settle(int $now, bool $isSeen = true): void
     {
+        if ($isSeen) {
+            $this->dirty += $this->unseen;
+            $this->unseen = [];
+        }
         while ($this->dirty !== []) {
             $id = $this->nextDirty();
             $universe = $this->dirty[$id];
@@ -94,6 +105,11 @@ final class Changes
             $this->merge($universe, $now);
             $this->dim($universe);
             $this->copy($universe);
+            if (! $isSeen) {
+                $this->unseen[$universe->id] = $universe;
+
+                continue;
+            }
             foreach ($this->watching->look($universe) as $change) {
                 ($this->happened)($change);
             }

@@ -12,6 +12,7 @@ use NimbleJunction\Core\Live\Points\Folders;
 use NimbleJunction\Core\Live\Points\Grouped;
 use NimbleJunction\Core\Live\Points\Held;
 use NimbleJunction\Core\Live\Points\Lit;
+use NimbleJunction\Core\Live\Points\MidiControls;
 use NimbleJunction\Core\Live\Points\Offered;
 use NimbleJunction\Core\Live\Points\PanelPages;
 use NimbleJunction\Core\Live\Points\PixelColours;
@@ -52,6 +53,7 @@ final class LivePoints
     private readonly Lit $lit;
     private readonly PixelColours $pixels;
     private readonly Dots $dots;
+    private readonly MidiControls $midi;
     private readonly Routes $routes;
     private readonly Folders $folders;
     public readonly LiveProgramme $programme;
@@ -92,6 +94,7 @@ final class LivePoints
         });
         $this->passages = new Passages($this->all, $routing->firings);
         $sending = new Sending($trace, $activities);
+        $this->midi = new MidiControls($sending, fn(Reference $reference, int|float|string|null $value, int|float|string|null $before) => $this->runner->happened(new PointChanged($reference, $value, $before)));
         $this->runner = new Runner(
             $trace,
             $this->all,
@@ -132,6 +135,7 @@ final class LivePoints
             $this->dots,
             $this->ports,
             $this->values,
+            $this->midi,
             $this->routes,
             $this->folders,
             $this->controls,
@@ -212,6 +216,7 @@ final class LivePoints
         $this->dots->adopt($plan);
         $this->ports->adopt($plan);
         $this->values->adopt($plan);
+        $this->midi->adopt($plan);
         $this->routes->adopt($plan);
         $this->folders->adopt($plan);
         $this->controls->adopt($plan);

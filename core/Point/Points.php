@@ -93,13 +93,15 @@ final class Points implements Readings
     public function find(string $text, int $most): array
     {
         $words = array_filter(explode(' ', mb_strtolower($text)), static fn(string $word): bool => $word !== '');
-        $found = [];
+        $named = Reference::parse(trim($text));
+        $exact = $named === null ? null : $this->describe($named);
+        $found = $exact === null ? [] : [$exact];
         foreach ($this->all as $room) {
             foreach ($room->all() as $reference) {
                 $point = $room->describe($reference);
                 $line = $point === null ? '' : mb_strtolower("{$point->name} {$reference->text()}");
                 $isMeant = array_filter($words, static fn(string $word): bool => ! str_contains($line, $word)) === [];
-                if ($point !== null && $isMeant) {
+                if ($point !== null && $isMeant && $exact?->reference->text() !== $reference->text()) {
                     $found[] = $point;
                 }
                 if (\count($found) >= $most) {

@@ -104,14 +104,17 @@ final class Strip
         }
     }
 
-    /** A lane goes, to what is there without it; unknown ones are left. */
+    /** A lane goes, to what is there without it; unknown ones are left, and so are those that go already, and are gone no later. */
     public function leave(string $key, int $at, Times $times): void
     {
         $number = $this->numbers[$key] ?? null;
-        if ($number === null || isset($this->leaving[$number])) {
+        if ($number === null) {
             return;
         }
         $lane = $this->lanes[$number];
+        if (isset($this->leaving[$number]) && $this->begin[$number] + $this->nanos[$number] <= $at + $times->nanosOf($lane->kind, false)) {
+            return;
+        }
         $this->sameUntil = 0;
         $this->from[$number] = $lane->valueIn($this->levels);
         $this->begin[$number] = $at;

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Show;
 
+use NimbleJunction\Core\Message\MidiControl;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Route\Route;
+use NimbleJunction\Core\Signal\Protocol;
 
 /** Which points a show has, by its document alone. */
 final class PointNames
@@ -23,6 +25,7 @@ final class PointNames
             'pixels' => $show->pixels()->has($reference->id, (string) preg_replace('#/leaves$#D', '', $reference->part)),
             'dot' => isset($show->pixels[$reference->id]) && \in_array($reference->part, ['', 'speed'], true),
             'port' => isset($show->ports[$reference->id]) && \in_array($reference->part, self::PORT_PARTS, true),
+            'midi' => self::isMidiControl($show, $reference),
             'route' => isset($show->routes[$reference->id]) && \in_array($reference->part, self::ROUTE_PARTS, true),
             'folder' => $reference->part === 'enabled' && self::isFolder($show, $reference->id),
             'offer' => $show->offered()->has($reference),
@@ -36,6 +39,13 @@ final class PointNames
             'value' => isset($show->values[$reference->id]) && $reference->part === '',
             default => false,
         };
+    }
+
+    private static function isMidiControl(Show $show, Reference $reference): bool
+    {
+        $port = $show->ports[$reference->id] ?? null;
+
+        return $port?->send !== null && $port->protocol === Protocol::Midi && MidiControl::parse($reference->part) !== null;
     }
 
     private static function isFolder(Show $show, string $id): bool

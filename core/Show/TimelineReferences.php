@@ -28,8 +28,8 @@ final readonly class TimelineReferences
         $faults = [];
         if ($timeline->tempo !== '' && ! isset($this->show->tempos[$timeline->tempo])) {
             $faults[] = $this->missing("{$path}/tempo", 'tempo', $timeline->tempo, array_keys($this->show->tempos));
-        } elseif ($timeline->unit === 'beats' && $this->show->tempos === []) {
-            $faults[] = new Fault("{$path}/unit", 'there is no tempo yet', 'Add a tempo first, or let it go by seconds.');
+        } elseif ($timeline->unit === 'beats' && $timeline->changes === [] && $this->show->tempos === []) {
+            $faults[] = new Fault("{$path}/unit", 'there is no tempo yet', 'Add a tempo first, give it a tempo map, or let it go by seconds.');
         }
         if ($timeline->timecode !== '' && ! isset($this->show->timecodes[$timeline->timecode])) {
             $faults[] = $this->missing("{$path}/timecode", 'time code', $timeline->timecode, array_keys($this->show->timecodes));

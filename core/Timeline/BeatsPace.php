@@ -39,8 +39,13 @@ final class BeatsPace implements Pace
         $this->rate = $rate;
     }
 
-    public function nanos(float $much): int
+    public function nanos(float $from, float $to): int
     {
-        return (int) round($much * 60e9 / $this->clock->bpm() / ($this->rate > 0.0 ? $this->rate : 1.0));
+        return (int) round(($to - $from) * 60e9 / $this->clock->bpm() / ($this->rate > 0.0 ? $this->rate : 1.0));
+    }
+
+    public function later(float $at, int $nanos): float
+    {
+        return $at + $nanos * $this->clock->bpm() / 60e9 * ($this->rate > 0.0 ? $this->rate : 1.0);
     }
 }

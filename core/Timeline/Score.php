@@ -4,17 +4,12 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Timeline;
 
-use NimbleJunction\Core\Route\Action\SetAction;
-use NimbleJunction\Core\Route\Action\WaitAction;
 use NimbleJunction\Core\Timeline\Kind\ClipTrack;
 use NimbleJunction\Core\Timeline\Kind\LevelTrack;
 
 /** A timeline as it is played: all moments of the tracks that count in their order, and all levels. */
 final readonly class Score
 {
-    /** Of fades that began one in the other so many are followed back. Our own limit. */
-    private const MOST_FADES = 8;
-
     /** @var list<Due> in the order of time; at one moment in the order of tracks */
     public array $dues;
 
@@ -27,7 +22,7 @@ final readonly class Score
     /** @var array<string, float> how much earlier each of these comes, where it does */
     public array $early;
 
-    /** @var array<string, array<string, true>> points that its moments set, by the route that owns them */
+    /** @var array<string, array<string, true>> points that its moments set or press, by the route that owns them */
     public array $sets;
 
     /** Where it ends, in the timeline's unit. */
@@ -72,8 +67,8 @@ final readonly class Score
         $sets = [];
         foreach ($this->dues as $due) {
             foreach ($due->moment->do as $action) {
-                if ($action instanceof SetAction) {
-                    $sets[$due->ownerId][$action->point->text()] = true;
+                if (Past::moves($action)) {
+                    $sets[$due->ownerId][Done::subject($action->point)->text()] = true;
                 }
             }
         }
@@ -96,40 +91,5 @@ final readonly class Score
         }
 
         return $low;
-    }
-
-    /**
-     * What would have been set by a time, had it been played from its beginning: of each point the last. A look that is on
-     * acts when it came on, however often it is said again; of what fades what it fades from is there too.
-     *
-     * @return list<array{float, Due, SetAction}> when it acted, and by which moment, in the order of time
-     */
-    public function statesAt(float $at): array
-    {
-        /** @var array<string, list<array{float, Due, SetAction}>> $states by point */
-        $states = [];
-        for ($place = 0, $end = $this->placeAt($at); $place < $end; ++$place) {
-            $when = $this->dues[$place]->at;
-            foreach ($this->dues[$place]->moment->do as $action) {
-                $when += $action instanceof WaitAction ? $action->seconds : 0.0;
-                if ($action instanceof SetAction && $when < $at) {
-                    $point = $action->point->text();
-                    $before = $states[$point] ?? [];
-                    $acted = self::isOnAlready($before, $action) ? $before[0][0] : $when;
-                    $fades = $action->point->kind === 'list' || $action->goesOn();
-                    $states[$point] = [...($fades ? \array_slice($before, -self::MOST_FADES) : []), [$acted, $this->dues[$place], $action]];
-                }
-            }
-        }
-        $states = array_merge(...array_values($states));
-        usort($states, static fn(array $a, array $b): int => $a[0] <=> $b[0]);
-
-        return $states;
-    }
-
-    /** @param list<array{float, Due, SetAction}> $before what was set there so far */
-    private static function isOnAlready(array $before, SetAction $action): bool
-    {
-        return $action->point->kind === 'look' && $before !== [] && (float) $before[0][2]->value > 0.0 && (float) $action->value > 0.0;
     }
 }

@@ -35,8 +35,13 @@ final class SecondsPace implements Pace
         $this->rate = $rate;
     }
 
-    public function nanos(float $much): int
+    public function nanos(float $from, float $to): int
     {
-        return (int) round($much * self::NANOS / ($this->rate > 0.0 ? $this->rate : 1.0));
+        return (int) round(($to - $from) * self::NANOS / ($this->rate > 0.0 ? $this->rate : 1.0));
+    }
+
+    public function later(float $at, int $nanos): float
+    {
+        return $at + $nanos / self::NANOS * ($this->rate > 0.0 ? $this->rate : 1.0);
     }
 }

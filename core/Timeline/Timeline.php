@@ -37,6 +37,7 @@ final readonly class Timeline implements Part, Checked
      * @param list<Track> $tracks
      * @param list<Marker> $markers
      * @param list<Take> $takes
+     * @param list<TempoChange> $changes its own tempo map; none for the tempo alone
      */
     public function __construct(
         public string $id,
@@ -55,6 +56,7 @@ final readonly class Timeline implements Part, Checked
         public array $markers = [],
         public string $note = '',
         public array $takes = [],
+        public array $changes = [],
     ) {
         $this->score = new Score($this);
     }
@@ -77,6 +79,8 @@ final readonly class Timeline implements Part, Checked
             Field::word('end', 'At its end levels', self::ENDS, 'hold')->called(['hold' => 'stay where they are', 'release' => 'go, to what is there without it']),
             (new Id('timecode', 'Follows time code; empty for none', 'timecode', false)),
             Field::pattern('startsAt', 'Time code at its beginning', TimecodeEntry::PATTERN, TimecodeEntry::RULE, false),
+            Field::objects('changes', 'Tempo map', TempoChange::class, TempoChange::MOST)
+                ->meaning('Where its tempo and its bars change. By seconds it says where beats are; by beats it says how fast they go, and the tempo above does not.'),
             Field::textOrNone('group', 'Group of which one plays at a time', 60)->rare(),
             Field::whole('priority', 'Priority; empty to join whoever is in control', 0, 200, null, false)->rare(),
             Field::objects('tracks', 'Tracks', Track::class, self::MOST_TRACKS),
@@ -97,9 +101,19 @@ final readonly class Timeline implements Part, Checked
                 $known[$part->id] = true;
             }
         }
+        $places = array_map(static fn(TempoChange $one): string => (string) $one->at, $this->changes);
+        foreach (array_diff_key($places, array_unique($places)) as $i => $at) {
+            $fields->fault("changes/{$i}/at", "there is another change at {$at}", 'At one place the tempo changes once: put it elsewhere, or delete one of them.');
+        }
         if ($this->timecode !== '' && $this->unit === 'beats') {
             $fields->fault('timecode', 'it goes by beats', 'What follows time code goes by seconds: choose those, or let it follow none.');
         }
+    }
+
+    /** @return TempoMap|null null where its tempo does not change */
+    public function tempoMap(): ?TempoMap
+    {
+        return $this->changes === [] ? null : new TempoMap($this->changes, $this->unit === 'beats');
     }
 
     /** An id that no route of a show can have: its parts are parted by dots. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Words;
 
+use NimbleJunction\Core\Message\MidiControl;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Route\Wording;
 use NimbleJunction\Core\Show\Show;
@@ -43,6 +44,7 @@ final readonly class ShowWording implements Wording
             'pixels' => $show->pixels()->said($point->id, $point->part),
             'dot' => $show->pixels()->saidOfDot($point->id, $point->part),
             'port' => $this->port($point->id).", {$point->part}",
+            'midi' => $this->port($point->id).', '.(MidiControl::parse($point->part)?->said() ?? $point->part),
             'route' => '"'.($show->routes[$point->id]->name ?? $point->id).'"'.($point->part === '' ? '' : ", {$point->part}"),
             'folder' => "the routes in \"{$point->id}\"",
             'offer' => 'what "'.$show->offered()->said($point).'" is told',

@@ -20,6 +20,9 @@ final readonly class TimelinesTopic implements Topic
     /** What follows time code is put right all the time: what nobody could see is not told. */
     private const LEAST_MILLIS = 10.0;
 
+    /** How fast it goes is looked at over so much of its unit. */
+    private const SOME = 0.01;
+
     public function __construct(private Junction $junction)
     {
     }
@@ -59,15 +62,17 @@ final readonly class TimelinesTopic implements Topic
 
     private static function timeline(LiveTimeline $live, int $now): TimelineLife
     {
-        $zero = $live->isPlaying ? round(Engine::millis($live->pace->when(0.0)) / self::LEAST_MILLIS) * self::LEAST_MILLIS : null;
+        $at = $live->pace->at($now);
+        $millis = $live->pace->nanos($at, $at + self::SOME) / self::SOME / 1e6;
+        $zero = $live->isPlaying ? round((Engine::millis($now) - $at * $millis) / self::LEAST_MILLIS) * self::LEAST_MILLIS : null;
 
         return new TimelineLife(
             $live->timeline->id,
             $live->isOn,
             $live->isPlaying,
-            $live->isPlaying ? 0.0 : round($live->pace->at($now), 4),
+            $live->isPlaying ? 0.0 : round($at, 4),
             $zero,
-            round($live->pace->nanos(1.0) / 1e6, 3),
+            round($millis, 3),
             $live->rate,
             $live->loops(),
             $live->round !== null,

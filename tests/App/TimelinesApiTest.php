@@ -99,6 +99,24 @@ final class TimelinesApiTest extends AppTestCase
         $this->get('/api/show/timelines/gone/midi')->assertNotFound();
     }
 
+    public function testTemposAndControllersOfAFileAreTakenWhereTheyAreAskedFor(): void
+    {
+        $this->as(Role::Builder);
+        $file = (new File(1, Division::perQuarter(480), [
+            new Track([Event::tempo(0, 500000), Event::tempo(960, 600000), Event::meta(0, Event::END_OF_TRACK)]),
+            new Track([Event::channel(0, "\xb0\x0b\x40"), Event::channel(960, "\xb0\x0b\x60"), Event::meta(0, Event::END_OF_TRACK)]),
+        ]))->encode();
+        $send = fn(string $query) => $this->call('POST', "/api/show/timelines/before-doors/midi?{$query}", server: ['HTTP_ACCEPT' => 'application/json', 'CONTENT_TYPE' => 'application/octet-stream'], content: $file);
+        $send('as=triggers')->assertStatus(422)->assertJsonPath('faults.0.problem', 'there are no notes in that file, only controllers');
+        $send('as=triggers&tempo=1')->assertOk()->assertJsonPath('tempos', 2)->assertJsonPath('left', 1)->assertJsonPath('tracks', 0);
+        self::assertEquals([['at' => 0, 'bpm' => 120, 'bar' => 4], ['at' => 1, 'bpm' => 100, 'bar' => 4]], $this->timeline('before-doors')['changes']);
+        $send('as=notes&port=lectern')->assertOk()->assertJsonPath('controls', 1)->assertJsonPath('tempos', 0);
+        self::assertSame('midi:lectern/1/11', $this->track('before-doors', 'midi-2-controller-11-expression-on-channel-1')['does']['point']);
+        self::assertCount(2, $this->timeline('before-doors')['changes'], 'what was not asked for stays');
+        $this->deleteJson('/api/show/ports/lectern');
+        $this->getJson('/api/show')->assertOk();
+    }
+
     public function testFaultsAreSaidWithTheirPlace(): void
     {
         $this->as(Role::Builder);

@@ -51,7 +51,7 @@ const answers = {
   'midi-file write': (q) => ({ bytes: hex(midiFile.writeMidi(q.file, { running: q.running === true })) }),
   'tonejs read': (q) => {
     const midi = new Midi(bytes(q.bytes))
-    return { ppq: midi.header.ppq, tempos: midi.header.tempos, notes: midi.tracks.flatMap((track) => track.notes.map((note) => ({ midi: note.midi, time: note.time, duration: note.duration }))) }
+    return { ppq: midi.header.ppq, tempos: midi.header.tempos, signatures: midi.header.timeSignatures, controls: midi.tracks.flatMap((track) => Object.entries(track.controlChanges).flatMap(([number, changes]) => changes.map((one) => [Number(number), Math.round(one.value * 127), one.time]))), bends: midi.tracks.flatMap((track) => track.pitchBends.map((one) => [one.value, one.time])), notes: midi.tracks.flatMap((track) => track.notes.map((note) => ({ midi: note.midi, time: note.time, duration: note.duration }))) }
   },
   // JZZ makes messages by name, and says in words what it reads.
   'jzz make': (q) => ({ bytes: q.messages.map(([name, ...values]) => hex(JZZ.MIDI[name](...values))) }),

@@ -26,12 +26,12 @@ final readonly class TimelineController
     {
     }
 
-    /** Notes of a Standard MIDI File become triggers; with "as=notes" they are played again, at a port. */
+    /** Notes of a Standard MIDI File become triggers; with "as=notes" they are played again, at a port; with "tempo=1" its tempos are kept. */
     public function midi(Request $request, string $id): JsonResponse
     {
         $port = $request->query('port');
 
-        return $this->done($request, new MidiDeed($id, $request->getContent(), $request->query('as') === 'notes', \is_string($port) ? $port : ''));
+        return $this->done($request, new MidiDeed($id, $request->getContent(), $request->query('as') === 'notes', \is_string($port) ? $port : '', $request->boolean('tempo')));
     }
 
     /** It as a Standard MIDI File. */

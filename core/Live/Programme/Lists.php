@@ -267,6 +267,12 @@ final class Lists implements Room
         return $due;
     }
 
+    /** @return int when a cue goes by itself next, for it comes after a time; PHP_INT_MAX for none */
+    public function followsAt(): int
+    {
+        return min([\PHP_INT_MAX, ...array_map(static fn(LiveList $live): int => $live->followsOn(), array_values($this->busy))]);
+    }
+
     /** A frame: what moves goes on, what follows goes. */
     public function goOn(int $now): void
     {

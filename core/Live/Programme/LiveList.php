@@ -72,6 +72,12 @@ final class LiveList
         }
     }
 
+    /** @return int when the next one follows, on the junction's clock; PHP_INT_MAX for not after a time */
+    public function followsOn(): int
+    {
+        return $this->followsAt === null ? \PHP_INT_MAX : $this->playback->clock->when($this->followsAt);
+    }
+
     /** Nothing follows by itself any more. */
     public function disarm(): void
     {

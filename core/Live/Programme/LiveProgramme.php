@@ -11,6 +11,7 @@ use NimbleJunction\Core\Live\Recording\Recorder;
 use NimbleJunction\Core\Live\Runner;
 use NimbleJunction\Core\Live\Sending;
 use NimbleJunction\Core\Live\Tape\TapePoints;
+use NimbleJunction\Core\Live\Timeline\Chase;
 use NimbleJunction\Core\Live\Timeline\KeptTimelines;
 use NimbleJunction\Core\Live\Timeline\Setting;
 use NimbleJunction\Core\Live\Timeline\Timecodes;
@@ -31,6 +32,9 @@ use NimbleJunction\Core\State\Stored;
 /** Looks, lists, masters and timelines at work: one frame after the other, as long as anything of them moves. */
 final class LiveProgramme
 {
+    /** So many cues follow each other while it is made up for what has passed. Our own limit. */
+    private const MOST_FOLLOWING = 1000;
+
     public readonly Looks $looks;
     public readonly Lists $lists;
     public readonly Masters $masters;
@@ -74,7 +78,9 @@ final class LiveProgramme
         $this->listPoints = new ListPoints($this->lists);
         $this->moving = new Moving($universes, $changes, $this->masters, $this->looks);
         $this->waves = new Waves($this->giving, $this->moving, $this->tempos, $changed);
-        $this->timelines = new Timelines(new Setting($points, $runner, $happened, $this->quietly(...), $this->looks->claim(...), $this->finish(...)), $this->tempos, $changed);
+        $setting = new Setting($points, $runner, $happened);
+        $chase = new Chase($setting, $this->quietly(...), $this->looks->claim(...), $this->finish(...));
+        $this->timelines = new Timelines($setting, $chase, $this->tempos, $changed);
         $this->keptTimelines = new KeptTimelines($this->timelines);
         $this->recorder = new Recorder($points, $this->timelines, new Hands($points, $universes));
         $this->timelinePoints = new TimelinePoints($this->timelines, $this->recorder);
@@ -189,12 +195,23 @@ final class LiveProgramme
         $this->isQuiet = false;
     }
 
+    /** What follows by itself begins with what was there by then. */
     private function finish(int $now): void
+    {
+        for ($left = self::MOST_FOLLOWING; $left > 0 && $this->lists->followsAt() <= $now; --$left) {
+            $at = $this->lists->followsAt();
+            $this->settleAt($at - 1);
+            $this->settleAt($at);
+        }
+        $this->settleAt($now);
+    }
+
+    private function settleAt(int $now): void
     {
         ($this->runner)()->courses->goOn($now);
         $this->lists->goOn($now);
         $this->looks->goOn($now);
-        ($this->changes)()->settle($now);
+        ($this->changes)()->settle($now, false);
     }
 
     private function releaseAll(int $now): void

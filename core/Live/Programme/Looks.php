@@ -195,14 +195,16 @@ final class Looks extends PlanRoom implements Room
     public function release(string $id, int $now, ?float $seconds = null): void
     {
         $live = $this->live[$id] ?? null;
-        if ($live === null || $live->level <= 0.0) {
+        $seconds ??= $live?->look->secondsOut($this->common->seconds()) ?? 0.0;
+        $completeAt = ($live?->playback->clock->at($now) ?? 0) + (int) round($seconds * 1e9);
+        // What is going already goes on so, unless it would be gone earlier.
+        if ($live === null || ($live->level <= 0.0 && $completeAt >= $live->completeAt)) {
             return;
         }
-        $seconds ??= $live->look->secondsOut($this->common->seconds());
         $this->tell($live, 0.0);
         $live->endsAt = null;
         $live->playback->release($seconds, $now);
-        $live->completeAt = $live->playback->clock->at($now) + (int) round($seconds * 1e9);
+        $live->completeAt = $completeAt;
         $this->lay($live, $now);
         ++$this->acts;
     }

@@ -146,11 +146,9 @@ final class Recorder
     /** The place that is written now, in the timeline's unit. */
     public function place(LiveTimeline $live, int $now): float
     {
-        $nanos = max(1, $live->pace->nanos(1.0));
-        $late = ($this->plan->latency ?? 0.0) * 1e9 / $nanos;
-        $at = $this->plan?->plays === true ? $live->pace->at($now) : $this->base + ($now - $this->startsAt) / $nanos;
+        $at = $this->plan?->plays === true ? $live->pace->at($now) : $live->pace->later($this->base, $now - $this->startsAt);
 
-        return max(0.0, $at - $late);
+        return max(0.0, $live->pace->later($at, -(int) round(($this->plan->latency ?? 0.0) * 1e9)));
     }
 
     private function look(int $now): void

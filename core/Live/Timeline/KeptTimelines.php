@@ -37,6 +37,9 @@ final readonly class KeptTimelines implements Room
             'rate' => $live->rate,
             'loops' => $live->loops === null ? null : (int) $live->loops,
             'round' => $live->round,
+            'set' => $live->set,
+            'before' => $live->before,
+            'clips' => array_keys($live->nested),
         ];
     }
 
@@ -58,11 +61,32 @@ final readonly class KeptTimelines implements Room
             $live->loops = $part->whole('loops', 0, 1) === null ? null : $part->whole('loops', 0, 1) === 1;
             $round = array_values(array_filter($part->list('round'), static fn(mixed $one): bool => \is_float($one) || \is_int($one)));
             $live->round = \count($round) === 2 && $round[0] < $round[1] ? [(float) $round[0], (float) $round[1]] : null;
+            $live->nested = array_fill_keys($part->texts('clips'), true);
+            $before = $part->part('before');
+            foreach ($before->names() as $point) {
+                $live->before[$point] = $before->scalar($point);
+            }
+            $live->set = self::sets($part->part('set'));
             $isOn = $part->flag('on');
             $isPlaying = $isOn && $part->flag('playing');
             $live->run($isPlaying, $now);
             $to = max(0.0, (float) $at);
-            $this->timelines->putBack($live, $isPlaying ? $live->wrapped($to + $away / max(1, $live->pace->nanos(1.0))) : $to, $isOn, $isPlaying, $now);
+            $this->timelines->putBack($live, $isPlaying ? $live->wrapped($live->pace->later($to, $away)) : $to, $isOn, $isPlaying, $now);
         }
+    }
+
+    /** @return array<string, array<string, float>> when points were set, by the route that did it */
+    private static function sets(Stored $stored): array
+    {
+        $sets = [];
+        foreach ($stored->names() as $owner) {
+            $points = $stored->part($owner);
+            foreach ($points->names() as $point) {
+                $at = $points->scalar($point);
+                $sets[$owner][$point] = is_numeric($at) ? (float) $at : 0.0;
+            }
+        }
+
+        return $sets;
     }
 }

@@ -6,49 +6,53 @@ namespace NimbleJunction\Core\Live\Timeline;
 
 use NimbleJunction\Core\Live\Runner;
 use NimbleJunction\Core\Point\Act;
-use NimbleJunction\Core\Point\PointKind;
 use NimbleJunction\Core\Point\Points;
 use NimbleJunction\Core\Point\Reference;
+use NimbleJunction\Core\Route\Action\PressAction;
 use NimbleJunction\Core\Route\Action\SetAction;
 use NimbleJunction\Core\Route\Event;
+use NimbleJunction\Core\Timeline\Done;
 use NimbleJunction\Core\Timeline\Due;
 use NimbleJunction\Core\Timeline\Kind\LevelTrack;
+use NimbleJunction\Core\Timeline\Past;
 use NimbleJunction\Core\Timeline\Score;
 
-/** What timelines do to points: levels as they go on, moments as they come, and after a jump all as it would be by then. */
+/** What timelines do to points: levels as they go on, moments as they come, and what goes when they are left. */
 final readonly class Setting
 {
     /** What is given, and seen again what is below when it is let go. */
     private const GIVEN = ['slot', 'fixture', 'group', 'pixels', 'hold', 'look', 'list', 'wave', 'value'];
 
-    /** What runs by itself from the moment on at which it was set. */
-    private const RUNS = ['look', 'list'];
-
-    /** What goes out by itself is over by then, however slowly it goes. */
-    private const LONG_AGO = 7_200_000_000_000;
+    public States $states;
 
     /**
      * @param \Closure(): Runner $runner
      * @param \Closure(Event): void $happened
-     * @param \Closure(\Closure(): void): void $quietly does something of which no look and no cue sends messages
-     * @param \Closure(string, int): void $claim a look counts as the one that acted last
-     * @param \Closure(int): void $finish what goes on by itself is where it is by a time, and universes are as that leaves them
      */
-    public function __construct(
-        private Points $points,
-        private \Closure $runner,
-        private \Closure $happened,
-        private \Closure $quietly,
-        private \Closure $claim,
-        private \Closure $finish,
-    ) {
+    public function __construct(public Points $points, public \Closure $runner, public \Closure $happened)
+    {
+        $this->states = new States($points);
     }
 
     /** Levels are brought to where their lines are; none of them acts anew by that. */
     public function bring(LiveTimeline $live, int $now): void
     {
         foreach ($live->timeline->score->levels as $routeId => $track) {
-            $this->bringOne($live, (string) $routeId, $track, true, $now);
+            $this->bringOne($live, (string) $routeId, $track, $live->seenAt, true, $now);
+        }
+    }
+
+    /**
+     * On the way to where they are to be levels of universes are where they were at a place; nothing else is told of it.
+     *
+     * @param float $at in the timeline's unit
+     */
+    public function bringTo(LiveTimeline $live, float $at, int $now): void
+    {
+        foreach ($live->timeline->score->levels as $routeId => $track) {
+            if ($track->point !== null && Past::isLevel($track->point)) {
+                $this->bringOne($live, (string) $routeId, $track, $at, true, $now);
+            }
         }
     }
 
@@ -56,8 +60,9 @@ final readonly class Setting
     public function reach(LiveTimeline $live, Due $due): void
     {
         foreach ($due->moment->do as $action) {
-            if ($action instanceof SetAction) {
-                $live->set[$due->ownerId][$action->point->text()] = true;
+            if (Past::moves($action) && $this->states->stays($action)) {
+                $this->remember($live, $action);
+                $this->note($live, $due, Done::subject($action->point));
             }
         }
         unset($live->open[$due->routeId]);
@@ -67,6 +72,22 @@ final readonly class Setting
         ($this->happened)($due->event);
     }
 
+    /** A look that is on is on since it came on. */
+    private function note(LiveTimeline $live, Due $due, Reference $point): void
+    {
+        $isOn = $point->kind === 'look' && (float) $this->points->read($point) > 0.0;
+        $live->set[$due->ownerId][$point->text()] = $isOn ? $live->set[$due->ownerId][$point->text()] ?? $due->at : $due->at;
+    }
+
+    /** What nobody gives has no way back but to what it was. */
+    public function remember(LiveTimeline $live, SetAction|PressAction $action): void
+    {
+        $point = Done::subject($action->point);
+        if (! \in_array($point->kind, self::GIVEN, true) && ! \array_key_exists($point->text(), $live->before)) {
+            $live->before[$point->text()] = $this->points->read($point);
+        }
+    }
+
     /** It goes elsewhere, or stands: what has begun ends. */
     public function endOpen(LiveTimeline $live): void
     {
@@ -74,56 +95,6 @@ final readonly class Setting
             ($this->happened)($event);
         }
         $live->open = [];
-    }
-
-    /**
-     * After a jump every point is what it would be, had all been played from the beginning. Messages and presses are not
-     * sent again, but by moments that say so.
-     *
-     * @param float|null $from where it was, if it jumps forwards
-     */
-    public function chase(LiveTimeline $live, ?float $from, int $now): void
-    {
-        $score = $live->timeline->score;
-        $states = array_values(array_filter($score->statesAt($live->seenAt), fn(array $one): bool => $this->isState($one[2]->point)));
-        $stays = $known = [];
-        foreach ($states as [, $due, $action]) {
-            $stays[$due->ownerId][$action->point->text()] = $known[$action->point->text()] = true;
-        }
-        foreach ($live->set as $owner => $points) {
-            foreach (array_keys($points) as $text) {
-                $point = isset($stays[$owner][$text]) ? null : Reference::parse((string) $text);
-                // What another track sets too is not switched off in between.
-                if ($point !== null && ! (isset($known[$text]) && \in_array($point->kind, [...self::RUNS, 'wave', 'value'], true))) {
-                    $this->letGo($point, (string) $owner, \in_array($point->kind, self::RUNS, true) ? $now - self::LONG_AGO : $now);
-                }
-            }
-        }
-        $live->set = $stays;
-        // What fades begins with what was there by then, and not with what is there now.
-        foreach ($states as [, $due, $action]) {
-            if ($action->point->kind === 'list' || $action->goesOn()) {
-                $this->letGo($action->point, $due->ownerId, $now - self::LONG_AGO);
-            }
-        }
-        $deeds = [];
-        // Who acted last has it: levels act where their lines begin.
-        foreach ($score->levels as $routeId => $track) {
-            $deeds[] = [$track->line->begins(), fn() => $this->bringOne($live, (string) $routeId, $track, false, $now)];
-        }
-        foreach ($states as [$at, $due, $action]) {
-            $deeds[] = [$at, fn() => $this->setAgain($due, $action, $live->pace->nanos($live->seenAt - $at), $now)];
-        }
-        usort($deeds, static fn(array $one, array $other): int => $one[0] <=> $other[0]);
-        foreach ($deeds as [, $deed]) {
-            $deed();
-        }
-        ($this->finish)($now);
-        for ($place = $from === null ? \PHP_INT_MAX : $score->placeAt($from); $place < $live->next; ++$place) {
-            if ($score->dues[$place]->moment->isPassing) {
-                ($this->happened)($score->dues[$place]->event);
-            }
-        }
     }
 
     /** By an edit tracks are gone, are muted, or move another point: what they gave goes. */
@@ -154,7 +125,7 @@ final readonly class Setting
         foreach ($live->set as $owner => $points) {
             $this->letGoAll((string) $owner, array_keys($points), $now);
         }
-        $live->given = $live->set = [];
+        $live->given = $live->set = $live->before = [];
     }
 
     /**
@@ -172,16 +143,13 @@ final readonly class Setting
         }
     }
 
-    /** Whether it is something that stays: what is pressed, or moves time itself, is not done again. */
-    private function isState(Reference $point): bool
+    /**
+     * @param float $at the place where it is to be, in the timeline's unit
+     * @param bool $goesOn whether it goes on, or acts anew
+     */
+    public function bringOne(LiveTimeline $live, string $routeId, LevelTrack $track, float $at, bool $goesOn, int $now): void
     {
-        return ! \in_array($point->kind, ['timeline', 'timecode'], true) && $this->points->describe($point)?->kind !== PointKind::Press;
-    }
-
-    /** @param bool $goesOn whether it goes on, or acts anew */
-    private function bringOne(LiveTimeline $live, string $routeId, LevelTrack $track, bool $goesOn, int $now): void
-    {
-        $value = $track->line->at($live->seenAt + ($live->timeline->score->early[$routeId] ?? 0.0));
+        $value = $track->line->at($at + ($live->timeline->score->early[$routeId] ?? 0.0));
         $before = $live->given[$routeId] ?? null;
         $isSilent = $track->point !== null && isset($live->silent[$track->point->text()]);
         if ($track->point === null || $isSilent || ($value === $before && ($goesOn || $value === null))) {
@@ -198,23 +166,22 @@ final readonly class Setting
         $this->points->set($track->point, $value, $act, $now);
     }
 
-    /** @param int $ago nanoseconds since it was set */
-    private function setAgain(Due $due, SetAction $action, int $ago, int $now): void
+    /** It is as if it had not been set: what is given goes, all else is what it was. */
+    public function undo(LiveTimeline $live, Reference $point, string $routeId, int $now): void
     {
-        $goesOn = $action->goesOn() || \in_array($action->point->kind, self::RUNS, true);
-        if ($goesOn) {
-            ($this->finish)($now - $ago);
-        }
-        ($this->quietly)(fn() => ($this->runner)()->setAgain($due->routeId, $action, $due->event, $goesOn ? $now - $ago : $now));
-        if ($action->point->kind === 'look') {
-            ($this->claim)($action->point->id, $now);
+        $before = $live->before[$point->text()] ?? null;
+        if ($before === null) {
+            $this->letGo($point, $routeId, $now);
+        } else {
+            $this->points->set($point, $before, new Act("route {$routeId}", "Timeline \"{$live->timeline->name}\""), $now);
         }
     }
 
-    private function letGo(Reference $point, string $routeId, int $now): void
+    /** What somebody gives goes; what is only pressed, or moves time itself, is left as it is. */
+    public function letGo(Reference $point, string $routeId, int $now): void
     {
         ($this->runner)()->courses->forget("route {$routeId}", $point);
-        if (\in_array($point->kind, self::GIVEN, true) && $this->isState($point)) {
+        if (\in_array($point->kind, self::GIVEN, true) && $this->states->isSet($point)) {
             foreach ($this->points->members($point) as $member) {
                 $this->points->letGo($member, "route {$routeId}", $now);
             }

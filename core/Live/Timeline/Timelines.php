@@ -9,6 +9,7 @@ use NimbleJunction\Core\Live\Programme\Tempos;
 use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Timeline\BeatsPace;
+use NimbleJunction\Core\Timeline\MapPace;
 use NimbleJunction\Core\Timeline\Pace;
 use NimbleJunction\Core\Timeline\SecondsPace;
 use NimbleJunction\Core\Timeline\Timeline;
@@ -34,7 +35,7 @@ final class Timelines
     public int $acts = 0;
 
     /** @param \Closure(Reference, int|float|string|null, int|float|string|null): void $changed a point has another value, and had this one */
-    public function __construct(private readonly Setting $setting, private readonly Tempos $tempos, private readonly \Closure $changed)
+    public function __construct(private readonly Setting $setting, private readonly Chase $chase, private readonly Tempos $tempos, private readonly \Closure $changed)
     {
         $this->nested = new Nested($this);
     }
@@ -66,7 +67,7 @@ final class Timelines
                 $this->goOnOne($live, $now);
             }
             $at = $live->pace->at($now);
-            if ($live->timeline->unit !== $timeline->unit || $live->timeline->tempo !== $timeline->tempo) {
+            if ([$live->timeline->unit, $live->timeline->tempo, $live->timeline->changes] != [$timeline->unit, $timeline->tempo, $timeline->changes]) {
                 $live->pace = $this->pace($timeline);
                 $live->run($live->isPlaying, $now);
             }
@@ -102,7 +103,7 @@ final class Timelines
             $this->jump($id, 0.0, $now);
         } elseif (! $wasOn) {
             $live->place($at, $now);
-            $this->setting->chase($live, null, $now);
+            $this->chase->chase($live, null, $now);
         }
         $this->nested->goAlong($live, $now);
         ++$this->acts;
@@ -164,7 +165,7 @@ final class Timelines
         $live->isOn = true;
         $this->setting->endOpen($live);
         $this->move($live, $to, $now);
-        $this->setting->chase($live, $to > $before || ! $wasOn ? ($wasOn ? $before : 0.0) : null, $now);
+        $this->chase->chase($live, $to > $before || ! $wasOn ? ($wasOn ? $before : 0.0) : null, $now);
         $this->nested->goAlong($live, $now);
         ++$this->acts;
 
@@ -266,21 +267,24 @@ final class Timelines
         }
     }
 
-    /** It is put back where it was, or would be by now; what would have happened meanwhile is set, and not sent. */
+    /** It is put back where it was, or would be by now, with what it has set; what would have happened meanwhile is set, and not sent. */
     public function putBack(LiveTimeline $live, float $at, bool $isOn, bool $isPlaying, int $now): void
     {
         $live->isOn = $isOn;
         $live->run($isPlaying && $isOn, $now);
-        $live->set = $isOn ? $live->timeline->score->sets : [];
         $live->place($at, $now);
         if ($isOn) {
-            $this->setting->chase($live, null, $now);
+            $this->chase->chase($live, null, $now);
         }
         ++$this->acts;
     }
 
     private function pace(Timeline $timeline): Pace
     {
+        $map = $timeline->unit === 'beats' ? $timeline->tempoMap() : null;
+        if ($map !== null) {
+            return new MapPace($map);
+        }
         $tempo = $timeline->unit === 'beats' ? $this->tempos->of($timeline->tempo) : null;
 
         return $tempo === null ? new SecondsPace() : new BeatsPace($tempo->clock);

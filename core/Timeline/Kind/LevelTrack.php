@@ -18,7 +18,7 @@ use NimbleJunction\Core\Timeline\TrackKind;
 /** A level over time. */
 final readonly class LevelTrack implements TrackKind
 {
-    private const MOST = 20_000;
+    public const MOST = 20_000;
 
     public Line $line;
 

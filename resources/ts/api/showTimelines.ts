@@ -14,12 +14,18 @@ export interface Timeline {
   end?: 'hold' | 'release'
   timecode?: Id
   startsAt?: string
+  changes?: TempoChange[]
   group?: string
   priority?: number
   tracks?: Track[]
   markers?: Marker[]
   note?: string
   takes?: Take[]
+}
+export interface TempoChange {
+  at: number
+  bpm: number
+  bar?: number
 }
 export interface Track {
   id: Id

@@ -20,6 +20,7 @@ const SORTS = [
   ['timeline', 'Timelines'],
   ['timecode', 'Time code'],
   ['route', 'Routes'],
+  ['midi', 'MIDI controllers'],
   ['port', 'Ports'],
 ] as const
 const sort = ref<string>('look')

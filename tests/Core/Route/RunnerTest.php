@@ -208,7 +208,7 @@ final class RunnerTest extends TestCase
         );
         self::assertSame(
             ['port:lectern/alive', 'port:lectern/steady', 'port:lectern/enabled', 'port:lectern/rate'],
-            array_map(static fn($point): string => $point->reference->text(), $points->find('lectern', 5)),
+            array_map(static fn($point): string => $point->reference->text(), $points->find('port: lectern', 5)),
         );
         $left = $rig->junction->press($this->point('route:r'), new Act('ada', 'Ada'), $rig->nanos());
         self::assertSame(

@@ -26,7 +26,7 @@ final class RandomShowsTest extends TestCase
 
     public function testASoundShowRunsWhateverIsInIt(): void
     {
-        mt_srand(26);
+        mt_srand(27);
         $schema = (string) file_get_contents(\dirname(__DIR__, 3).'/schema/show.schema.json');
         $validator = new Validator();
         $parts = array_fill_keys(array_keys(Show::LISTS), 0);

@@ -25,9 +25,9 @@ final class PaceTest extends TestCase
             self::assertSame([5.5, 23 * self::SECOND], [$pace->at(21 * self::SECOND + self::SECOND / 2), $pace->when(7.0)]);
             $pace->run(0.5, 22 * self::SECOND);
             self::assertSame([6.0, 7.0], [$pace->at(22 * self::SECOND), $pace->at(24 * self::SECOND)]);
-            self::assertSame([26 * self::SECOND, 2 * self::SECOND], [$pace->when(8.0), $pace->nanos(1.0)]);
+            self::assertSame([26 * self::SECOND, 2 * self::SECOND], [$pace->when(8.0), $pace->nanos(0.0, 1.0)]);
             $pace->run(0.0, 24 * self::SECOND);
-            self::assertSame([7.0, self::SECOND], [$pace->at(99 * self::SECOND), $pace->nanos(1.0)], 'while it stands, as it is written');
+            self::assertSame([7.0, self::SECOND], [$pace->at(99 * self::SECOND), $pace->nanos(0.0, 1.0)], 'while it stands, as it is written');
         }
     }
 
@@ -46,7 +46,7 @@ final class PaceTest extends TestCase
         $clock->run(true, 9 * self::SECOND);
         $pace->run(2.0, 9 * self::SECOND);
         self::assertEqualsWithDelta(7.0, $pace->at(10 * self::SECOND), 1e-9);
-        self::assertSame(self::SECOND / 2, $pace->nanos(1.0));
+        self::assertSame(self::SECOND / 2, $pace->nanos(0.0, 1.0));
     }
 
     public function testWhenItComesToAPlaceItIsThere(): void

@@ -8,11 +8,13 @@ use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Route\Action\PressAction;
 use NimbleJunction\Core\Route\Action\SetAction;
 use NimbleJunction\Core\Route\Action\WaitAction;
+use NimbleJunction\Core\Timeline\Done;
 use NimbleJunction\Core\Timeline\Due;
 use NimbleJunction\Core\Timeline\Kind\LevelTrack;
 use NimbleJunction\Core\Timeline\Kind\TriggerTrack;
 use NimbleJunction\Core\Timeline\Knot;
 use NimbleJunction\Core\Timeline\Moment;
+use NimbleJunction\Core\Timeline\Past;
 use NimbleJunction\Core\Timeline\Score;
 use NimbleJunction\Core\Timeline\Timeline;
 use NimbleJunction\Core\Timeline\Track;
@@ -45,18 +47,18 @@ final class ScoreTest extends TestCase
         self::assertSame([], self::score(new Track('line', 'Line', new LevelTrack(null, [new Knot(0.0, 1.0)])))->levels, 'a line that moves nothing yet');
     }
 
-    public function testOfEachPointTheLastThatWasSetByATimeCountsAndPressesDoNot(): void
+    public function testOfEachPointTheLastThatWasSetByATimeCountsAndPressesThatLeaveNothingDoNot(): void
     {
         $score = self::score(self::marks('a', [
-            new Moment('one', 1.0, do: [self::set('value:x', 1), new PressAction(self::point('value:y'))]),
+            new Moment('one', 1.0, do: [self::set('value:x', 1), new PressAction(self::point('route:y'))]),
             new Moment('two', 2.0, do: [self::set('value:x', 2), self::set('value:z', 5)]),
             new Moment('three', 3.0, do: [self::set('value:x', 3)]),
         ]));
-        self::assertSame([], $score->statesAt(1.0), 'what comes at that very moment is still to come');
+        self::assertSame([], self::states($score, 1.0), 'what comes at that very moment is still to come');
         self::assertSame(['value:x 1 at 1'], self::states($score, 1.5));
         self::assertSame(['value:x 2 at 2', 'value:z 5 at 2'], self::states($score, 3.0));
         self::assertSame(['value:z 5 at 2', 'value:x 3 at 3'], self::states($score, 9.0));
-        self::assertSame(['timeline.song.a' => ['value:x' => true, 'value:z' => true]], $score->sets);
+        self::assertSame(['value:x', 'route:y', 'value:z'], array_keys($score->sets['timeline.song.a']));
     }
 
     public function testWhatIsDoneAfterAWaitIsSetThatMuchLater(): void
@@ -111,9 +113,31 @@ final class ScoreTest extends TestCase
         return array_map(static fn(Due $due): string => substr($due->routeId, \strlen('timeline.song.')), $dues);
     }
 
+    public function testOfAListThatIsPressedAllCountsSinceItWasLastInACueThatWasNamed(): void
+    {
+        $press = static fn(string $point): PressAction => new PressAction(self::point($point));
+        $score = self::score(self::marks('a', [
+            new Moment('one', 1.0, do: [$press('list:walk/go')]),
+            new Moment('two', 2.0, do: [$press('list:walk')]),
+            new Moment('three', 3.0, do: [self::set('list:walk/cue', 5)]),
+            new Moment('four', 4.0, do: [$press('list:walk/go')]),
+            new Moment('five', 5.0, do: [$press('wave:sway')]),
+            new Moment('six', 6.0, do: [self::set('wave:sway', 1), $press('list:walk/release')]),
+        ]));
+        self::assertSame(['press list:walk/go at 1', 'press list:walk at 2'], self::states($score, 2.5));
+        self::assertSame(['press list:walk/go at 1', 'press list:walk at 2', 'list:walk/cue 5 at 3', 'press list:walk/go at 4'], self::states($score, 4.5), 'what it fades from is there too');
+        self::assertSame('press wave:sway at 5', self::states($score, 5.5)[4]);
+        self::assertSame(['wave:sway 1 at 6', 'press list:walk/release at 6'], \array_slice(self::states($score, 9.0), -2));
+        self::assertSame(['list:walk' => true, 'wave:sway' => true], $score->sets['timeline.song.a']);
+    }
+
     /** @return list<string> */
     private static function states(Score $score, float $at): array
     {
-        return array_map(static fn(array $one): string => "{$one[2]->point->text()} {$one[2]->value} at {$one[0]}", $score->statesAt($at));
+        $words = static fn(Done $one): string => $one->action instanceof SetAction
+            ? "{$one->action->point->text()} {$one->action->value} at {$one->at}"
+            : "press {$one->action->point->text()} at {$one->at}";
+
+        return array_map($words, Past::of($score, $at, static fn(SetAction|PressAction $action): bool => $action->point->kind !== 'route'));
     }
 }

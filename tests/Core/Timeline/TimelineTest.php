@@ -184,15 +184,17 @@ final class TimelineTest extends TestCase
     {
         $song = self::song();
         $song['tracks'][0]['does']['triggers'][] = ['id' => 'back', 'at' => 0.5, 'do' => [['kind' => 'set', 'point' => 'timeline:song', 'value' => 0.6]]];
-        $song['tracks'][0]['does']['triggers'][] = ['id' => 'go', 'at' => 0.2, 'do' => [['kind' => 'set', 'point' => 'list:walk/go', 'value' => 1]]];
-        $evening = self::evening([], ['timelines' => [$song], 'lists' => [['id' => 'walk', 'name' => 'Walk', 'cues' => [['number' => '1'], ['number' => '2']]]]]);
+        $song['tracks'][0]['does']['triggers'][] = ['id' => 'go', 'at' => 0.2, 'do' => [['kind' => 'press', 'point' => 'tempo:beat/tap'], ['kind' => 'press', 'point' => 'route:bell']]];
+        $bell = ['id' => 'bell', 'name' => 'Bell', 'when' => ['kind' => 'pressed', 'point' => 'value:mood'], 'do' => [['kind' => 'set', 'point' => 'value:mood', 'value' => 4]]];
+        $mood = ['id' => 'mood', 'name' => 'Mood', 'type' => 'number', 'low' => 0, 'high' => 10];
+        $evening = self::evening([], ['timelines' => [$song], 'tempos' => [['id' => 'beat', 'name' => 'Beat']], 'values' => [$mood], 'routes' => [$bell]]);
         $evening->set('timeline:song', 3.0);
-        self::assertSame([3.0, null], [$evening->read('timeline:song'), $evening->read('list:walk/cue')]);
+        self::assertSame([3.0, 0.0], [$evening->read('timeline:song'), $evening->read('value:mood')]);
         $evening->set('timeline:song', 0.0);
         $evening->press('timeline:song/play');
         $evening->rig->pass(0.55);
         self::assertEqualsWithDelta(0.65, $evening->read('timeline:song'), 0.03);
-        self::assertSame(1.0, $evening->read('list:walk/cue'));
+        self::assertSame(4.0, $evening->read('value:mood'));
     }
 
     public function testItGoesOnAfterARestartWhereItWouldBe(): void
