@@ -55,6 +55,8 @@ final class FernhallTimelines
 
         return [
             'id' => 'fern-song', 'name' => 'Song of the ferns', 'folder' => 'Night Walk', 'length' => 60, 'timecode' => 'tape', 'startsAt' => '00:00:20:00',
+            // A bar begins where the break does; for the last verse it slows down.
+            'changes' => [['at' => 0.897, 'bpm' => 98.96, 'bar' => 4], ['at' => 44.551, 'bpm' => 90, 'bar' => 4]],
             'tracks' => [
                 ['id' => 'looks', 'name' => 'Looks', 'does' => ['kind' => 'triggers', 'triggers' => [
                     self::at('moss', 2.0, 'Moss on', 'look:moss', 100),

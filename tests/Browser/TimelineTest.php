@@ -96,19 +96,26 @@ final class TimelineTest extends BrowserTestCase
     {
         $path = sys_get_temp_dir().'/junction-test-'.bin2hex(random_bytes(6)).'.mid';
         file_put_contents($path, (new File(0, Division::perQuarter(480), [new Track([
-            Event::meta(0, Event::TRACK_NAME, 'Cues'), Event::channel(480, "\x99\x24\x64"), Event::channel(960, "\x99\x26\x64"), Event::meta(0, Event::END_OF_TRACK),
+            Event::meta(0, Event::TRACK_NAME, 'Cues'), Event::tempo(0, 500_000), Event::meta(0, Event::TIME_SIGNATURE, "\x03\x02\x18\x08"), Event::channel(480, "\x99\x24\x64"), Event::channel(960, "\x99\x26\x64"), Event::meta(0, Event::END_OF_TRACK),
         ])]))->encode());
         try {
             self::$chrome->driver->get(self::$demo->url('/timeline-edit/before-doors'));
             self::$chrome->find('canvas');
             self::$chrome->find('input[aria-label="MIDI file"]')->sendKeys($path);
-            $this->sees('[role=status]', '2 notes became triggers, on 1 track.');
+            $this->sees('p[role=status]', '2 notes became triggers, on 1 track; its tempo map has 1 tempo.');
         } finally {
             unlink($path);
         }
         self::$chrome->press('Cues', '.names');
         self::$chrome->find('canvas')->sendKeys([WebDriverKeys::ARROW_RIGHT, WebDriverKeys::ARROW_RIGHT]);
         $this->untilScript('return document.querySelector("canvas + p").textContent.endsWith("at 1.50")', true);
+        // Drawn to bars, places are bars: two of three beats at 120 take three seconds.
+        $this->select('.builds select', 'bar');
+        self::$chrome->fill('input[aria-label^="Place"]', '3.1'.WebDriverKeys::ENTER);
+        $this->untilScript('return document.querySelector("input[aria-label^=Place]").value', '3.1');
+        $this->select('.builds select', 'tenth');
+        $this->untilScript('return document.querySelector("input[aria-label^=Place]").value', '3.00');
+        self::$chrome->press('Stop', '[aria-label="Playing"]');
         $this->undo('take in a MIDI file on timeline "before-doors"');
         $this->untilScript('return document.querySelector(".names").textContent.includes("Cues")', false);
     }

@@ -15,7 +15,8 @@ import {
   without,
 } from '@/timeline/edit'
 import { shareOf, sorted, valueAt } from '@/timeline/line'
-import { atOf, barWords, fitted, followed, readTime, ruler, snapped, timeWords, xOf, zoomed } from '@/timeline/view'
+import { barWords, gridOf } from '@/timeline/grid'
+import { atOf, fitted, followed, readTime, ruler, snapped, timeWords, xOf, zoomed } from '@/timeline/view'
 
 const song = (): Timeline => ({
   id: 'song',
@@ -139,11 +140,11 @@ describe('what is seen of it', () => {
   })
   it('has a ruler whose marks are never too near', () => {
     for (const scale of [0.05, 1, 7, 33, 400]) {
-      const marks = ruler({ from: 3, scale }, 900, 'seconds')
+      const marks = ruler({ from: 3, scale }, 900, 'time')
       expect(marks.length).toBeLessThan(15)
       expect(marks.every((one) => one.x >= 0 && one.x <= 900)).toBe(true)
     }
-    expect(ruler({ from: 0, scale: 20 }, 400, 'beats', 4).map((one) => one.text)).toEqual([
+    expect(ruler({ from: 0, scale: 20 }, 400, gridOf('beats', [], 120, 4)).map((one) => one.text)).toEqual([
       '1.1',
       '2.1',
       '3.1',
@@ -159,16 +160,17 @@ describe('what is seen of it', () => {
       '1:02:03',
       '1:00.00',
     ])
-    expect(barWords(9, 4)).toBe('3.2')
+    expect(barWords(gridOf('beats', [], 120, 4), 9)).toBe('3.2')
     expect(['7', '1:05.5', '1:02:03', 'x', '1:-2', ''].map(readTime)).toEqual([7, 65.5, 3723, null, null, null])
   })
   it('is drawn to seconds, frames, beats and bars', () => {
-    expect(snapped(1.26, 'tenth', 120, 4, 'seconds')).toBe(1.3)
-    expect(snapped(1.27, 'frame', 120, 4, 'seconds')).toBe(1.28)
-    expect(snapped(1.3, 'beat', 120, 4, 'seconds')).toBe(1.5)
-    expect(snapped(3.1, 'bar', 120, 4, 'seconds')).toBe(4)
-    expect(snapped(3.1, 'bar', 120, 4, 'beats')).toBe(4)
-    expect(snapped(1.23456, 'off', 120, 4, 'seconds')).toBe(1.235)
-    expect(snapped(-4, 'second', 120, 4, 'seconds')).toBe(0)
+    const seconds = gridOf('seconds', [], 120, 4)
+    expect(snapped(1.26, 'tenth', seconds)).toBe(1.3)
+    expect(snapped(1.27, 'frame', seconds)).toBe(1.28)
+    expect(snapped(1.3, 'beat', seconds)).toBe(1.5)
+    expect(snapped(3.1, 'bar', seconds)).toBe(4)
+    expect(snapped(3.1, 'bar', gridOf('beats', [], 120, 4))).toBe(4)
+    expect(snapped(1.23456, 'off', seconds)).toBe(1.235)
+    expect(snapped(-4, 'second', seconds)).toBe(0)
   })
 })

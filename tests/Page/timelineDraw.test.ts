@@ -1,3 +1,4 @@
+import { gridOf } from '@/timeline/grid'
 import { describe, expect, it } from 'vitest'
 import type { Timeline } from '@/api/showTimelines'
 import { draw, hit, rowAt, valueOf, yOf, type Inks, type Picture } from '@/timeline/draw'
@@ -49,8 +50,8 @@ const picture = (more: Partial<Picture> = {}): Picture => ({
   track: '',
   place: 3,
   unit: 'seconds',
-  bar: 4,
-  bpm: 120,
+  grid: gridOf('seconds', [], 120, 4),
+  countsBars: false,
   ends: 9,
   usual: () => [0, 100],
   nameOf: (_, note) => `n${note}`,

@@ -3,7 +3,8 @@ import { computed } from 'vue'
 import { useSession } from '@/api/session'
 import { useShow } from '@/api/show'
 import { usePlace, usePlaying } from './playing'
-import { barWords, timeWords } from './view'
+import { barWords, gridOf } from './grid'
+import { timeWords } from './view'
 
 /** Timelines that play, or stand somewhere: where they are, and the way to stop them. */
 const show = useShow()
@@ -14,8 +15,9 @@ const tick = usePlace(() => (on.value.length > 0 ? Math.floor(performance.now() 
 const where = (id: string) => {
   const one = show.timelines.find((two) => two.id === id)
   const at = tick.value >= 0 ? playing.atOf(id) : 0
-  const bar = show.tempos.find((two) => two.id === one?.tempo)?.bar ?? 4
-  return one?.unit === 'beats' ? barWords(at, bar) : timeWords(at, 1)
+  if (one?.unit !== 'beats') return timeWords(at, 1)
+  const tempo = show.tempos.find((two) => two.id === one.tempo) ?? show.tempos[0]
+  return barWords(gridOf('beats', one.changes ?? [], tempo?.start ?? 120, tempo?.bar ?? 4), at)
 }
 </script>
 

@@ -3,7 +3,6 @@ import { computed, ref } from 'vue'
 import { useSession } from '@/api/session'
 import { useEditing } from './editing'
 import { cutOut, spanOf, stretched, withRoom } from './reshape'
-import { timeWords } from './view'
 
 /** What is done to several at once, and to time itself. */
 const editing = useEditing()
@@ -29,7 +28,7 @@ function open(): void {
   <section class="panel" aria-label="Selection">
     <h2>{{ count === 0 ? 'Nothing chosen' : `${count} chosen` }}</h2>
     <template v-if="session.mayBuild && span">
-      <p class="small">From {{ timeWords(span[0]) }} to {{ timeWords(span[1]) }}.</p>
+      <p class="small">From {{ editing.say(span[0]) }} to {{ editing.say(span[1]) }}.</p>
       <div class="row small">
         <button type="button" class="small-button" @click="stretch">Stretch</button>
         <label

@@ -11,7 +11,7 @@ import { useTrackKeys } from './keys'
 import { rangeOf } from './line'
 import { useFreehand } from './freehand'
 import { inksOf } from './inks'
-import { atOf, barWords, followed, timeWords, zoomed } from './view'
+import { atOf, followed, zoomed } from './view'
 
 /** The tracks over time, on a canvas: marks and points are chosen, dragged and set; a press on the ruler goes there. */
 const editing = useEditing()
@@ -40,8 +40,8 @@ const picture = computed<Picture | null>(() => {
     track: editing.track.value,
     place: editing.place.value,
     unit: editing.unit.value,
-    bar: editing.bar.value,
-    bpm: editing.bpm.value,
+    grid: editing.grid.value,
+    countsBars: editing.countsBars.value,
     ends: editing.ends.value,
     usual: editing.usual,
     nameOf: editing.nameOf,
@@ -151,7 +151,7 @@ function add(event: MouseEvent): void {
   const top = RULER + rowAt(picture.value, event.offsetY) * ROW - editing.top.value
   const range = rangeOf(knotsOf(track), editing.usual(track))
   const value = Math.round(Math.min(range[1], Math.max(range[0], valueOf(range, event.offsetY, top))) * 10) / 10
-  const note = track.does.kind === 'notes' ? { note: pitchAt(track, event.offsetY, top), long: editing.grain() } : {}
+  const note = track.does.kind === 'notes' ? { note: pitchAt(track, event.offsetY, top), long: editing.grain(at) } : {}
   const done = track.does.kind === 'levels' ? withKnot(timeline, track.id, at, value) : withMoment(timeline, track.id, at, note)
   if (editing.turnInto(done?.timeline ?? null) && done) editing.choose(done.item)
 }
@@ -165,14 +165,13 @@ function wheel(event: WheelEvent): void {
   else editing.top.value = Math.max(0, Math.min(lowest(), editing.top.value + event.deltaY))
 }
 const lowest = () => Math.max(0, (editing.timeline.value?.tracks ?? []).length * ROW + RULER - height.value)
-const when = (at: number) => (editing.unit.value === 'beats' ? barWords(at, editing.bar.value) : timeWords(at))
 /** What is chosen, for those who hear and do not see. */
 const words = computed(() => {
   const [one] = editing.selected.value
   if (!editing.timeline.value || !one) return ''
   const found = itemsOf(editing.timeline.value, one.track).find((two) => isSame(two.item, one))
   const more = editing.selected.value.length - 1
-  return found ? `${found.name}, at ${when(found.at)}${more > 0 ? `, and ${more} more` : ''}` : ''
+  return found ? `${found.name}, at ${editing.say(found.at)}${more > 0 ? `, and ${more} more` : ''}` : ''
 })
 </script>
 

@@ -1,14 +1,13 @@
 <script setup lang="ts">
 import { computed, onScopeDispose, ref, watch } from 'vue'
-import { call } from '@/api/client'
 import { useSession } from '@/api/session'
 import { useShow } from '@/api/show'
-import { spellRefusal } from '@/components/attempt'
 import GoneNote from '@/components/GoneNote.vue'
 import { behindItsEnd, withNewTrack } from './edit'
 import { provideEditing } from './editing'
 import ItemForm from './ItemForm.vue'
 import SelectionPanel from './SelectionPanel.vue'
+import MidiMenu from './MidiMenu.vue'
 import { goAlong } from './sound'
 import TakesPanel from './TakesPanel.vue'
 import TimelineCanvas from './TimelineCanvas.vue'
@@ -38,41 +37,16 @@ const state = computed(() => {
 })
 /** Sounds that were opened here go along; where the page is left they are silent. */
 const along = (isPlaying: boolean) => {
-  const perUnit = editing.unit.value === 'beats' ? 60 / Math.max(1, editing.bpm.value) : 1
+  const secondsAt = editing.grid.value.secondsAt
   for (const one of timeline.value?.tracks ?? [])
     if (one.does.kind === 'sound')
-      goAlong(one, (editing.place.value - (one.does.at ?? 0)) * perUnit, isPlaying, editing.life.value?.rate ?? 1)
+      goAlong(one, secondsAt(editing.place.value) - secondsAt(one.does.at ?? 0), isPlaying, editing.life.value?.rate ?? 1)
 }
 watch([editing.place, () => editing.life.value?.isPlaying], () => along(editing.life.value?.isPlaying ?? false))
 onScopeDispose(() => along(false))
 const behind = computed(() => (timeline.value ? behindItsEnd(timeline.value) : 0))
 const said = ref('')
 const seesTakes = ref(false)
-const as = ref<'triggers' | 'notes'>('triggers')
-const field = ref<HTMLInputElement | null>(null)
-function choose(what: 'triggers' | 'notes'): void {
-  as.value = what
-  field.value?.click()
-}
-/** Its notes become triggers, named as it was agreed. */
-async function takeMidi(event: Event): Promise<void> {
-  const field = event.target as HTMLInputElement
-  const file = field.files?.[0]
-  field.value = ''
-  if (!file) return
-  said.value = ''
-  try {
-    const answer = (await show.take(call('POST', `show/timelines/${id}/midi?as=${as.value}`, file))) as {
-      tracks?: number
-      triggers?: number
-    }
-    const count = `${answer.triggers} ${as.value === 'notes' ? 'notes came' : 'notes became triggers,'}`
-    said.value = `${count} on ${answer.tracks} ${answer.tracks === 1 ? 'track' : 'tracks'}.`
-    editing.fit()
-  } catch (refused) {
-    failed.value = spellRefusal(refused)
-  }
-}
 const NAMES = { triggers: 'Triggers', levels: 'Level', notes: 'Notes', clips: 'Clips', sound: 'Sound' }
 function add(kind: keyof typeof NAMES): void {
   if (!timeline.value) return
@@ -103,25 +77,7 @@ function add(kind: keyof typeof NAMES): void {
           </div>
         </v-menu>
         <button type="button" class="small-button" :aria-pressed="seesTakes" @click="seesTakes = !seesTakes">Takes</button>
-        <v-menu>
-          <template #activator="{ props: menu }"
-            ><button type="button" class="small-button" v-bind="menu">MIDI file</button></template
-          >
-          <div class="panel menu" role="dialog" aria-label="MIDI files">
-            <button type="button" class="small-button" @click="choose('triggers')">Take one in: its notes become triggers</button>
-            <button type="button" class="small-button" @click="choose('notes')">Take one in: its notes are played again</button>
-            <a class="small-button" :href="`/api/show/timelines/${id}/midi`" download>Make one of this timeline</a>
-          </div>
-        </v-menu>
-        <input
-          ref="field"
-          type="file"
-          accept=".mid,.midi,audio/midi"
-          class="d-sr-only"
-          tabindex="-1"
-          aria-label="MIDI file"
-          @change="takeMidi"
-        />
+        <MidiMenu @said="said = $event" />
       </template>
       <v-btn :to="`/timeline/${id}`">Settings</v-btn>
     </div>
@@ -159,10 +115,6 @@ function add(kind: keyof typeof NAMES): void {
 .menu {
   display: grid;
   gap: 6px;
-}
-.menu a {
-  color: inherit;
-  text-decoration: none;
 }
 .edit {
   display: flex;

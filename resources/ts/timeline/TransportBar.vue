@@ -4,7 +4,7 @@ import { useSession } from '@/api/session'
 import { useEditing } from './editing'
 import { withMarker } from './edit'
 import { useTrackKeys } from './keys'
-import { barWords, readTime, timeWords, type Snap } from './view'
+import type { Snap } from './view'
 
 /** Play, pause, stop, go somewhere; how fast; what things are drawn to, and how near it is seen. */
 const editing = useEditing()
@@ -19,12 +19,10 @@ const SNAPS: [Snap, string][] = [
   ['bar', 'bars'],
 ]
 const mayPlay = computed(() => session.mayOperate)
-const place = computed(() =>
-  editing.unit.value === 'beats' ? barWords(editing.place.value, editing.bar.value) : timeWords(editing.place.value),
-)
+const place = computed(() => editing.say(editing.place.value))
 const typed = ref<string | null>(null)
 function go(): void {
-  const to = readTime(typed.value ?? '')
+  const to = editing.read(typed.value ?? '')
   typed.value = null
   if (to !== null) void editing.playing.jump(editing.id, to)
 }

@@ -3,6 +3,7 @@ import { drawClips, hitClip } from './drawClips'
 import { drawNotes, hitNote } from './drawNotes'
 import { drawSound } from './drawSound'
 import { isSame, knotsOf, MARKERS, momentsOf } from './edit'
+import type { Grid } from './grid'
 import { rangeOf, sorted, valueAt } from './line'
 import type { Moment, Take, Timeline, Track } from './parts'
 import { ROW, RULER } from './row'
@@ -11,6 +12,8 @@ import { ruler, xOf, type View } from './view'
 const PAD = 8
 /** Names of marks are not written nearer than so many pixels to each other. */
 const NEAR = 6
+/** How high the line of tempos is. */
+const TEMPOS = 18
 
 export interface Picture {
   timeline: Timeline
@@ -23,8 +26,9 @@ export interface Picture {
   track: string
   place: number
   unit: 'seconds' | 'beats'
-  bar: number
-  bpm: number
+  grid: Grid
+  /** Whether the ruler counts bars. */
+  countsBars: boolean
   ends: number
   usual: (track: Track) => [number, number]
   /** What a note is called. */
@@ -66,6 +70,7 @@ export function draw(context: CanvasRenderingContext2D, picture: Picture, inks: 
   const tracks = picture.timeline.tracks ?? []
   tracks.forEach((track, row) => drawRow(context, picture, inks, track, row))
   drawRuler(context, picture, inks)
+  drawTempos(context, picture, inks)
   const end = xOf(view, picture.ends)
   if (end < width && picture.ends > 0) {
     context.fillStyle = inks.rule
@@ -82,7 +87,7 @@ function drawRuler(context: CanvasRenderingContext2D, picture: Picture, inks: In
   const { view, width, height } = picture
   context.fillStyle = inks.plate
   context.fillRect(0, 0, width, RULER)
-  for (const mark of ruler(view, width, picture.unit, picture.bar)) {
+  for (const mark of ruler(view, width, picture.countsBars ? picture.grid : 'time')) {
     context.fillStyle = inks.rule
     context.fillRect(Math.round(mark.x), RULER - 8, 1, height)
     context.fillStyle = inks.quiet
@@ -96,6 +101,25 @@ function drawRuler(context: CanvasRenderingContext2D, picture: Picture, inks: In
     context.fillRect(x, 0, marker.isSection ? 2 : 1, marker.isSection ? height : RULER)
     context.fillStyle = isChosen ? inks.held : inks.ink
     context.fillText(marker.name, x + 6, 10)
+  }
+}
+
+/** Along the lower edge stands where the tempo changes, and to what. */
+function drawTempos(context: CanvasRenderingContext2D, picture: Picture, inks: Inks): void {
+  if (picture.grid.changes.length === 0) return
+  const top = picture.height - TEMPOS
+  context.fillStyle = inks.plate
+  context.fillRect(0, top, picture.width, TEMPOS)
+  let free = 0
+  for (const change of picture.grid.changes) {
+    const x = Math.round(xOf(picture.view, change.at))
+    if (x < -100 || x > picture.width) continue
+    context.fillStyle = inks.quiet
+    context.fillRect(x, top, 2, TEMPOS)
+    if (x < free) continue
+    const words = `${Number(change.bpm.toFixed(2))} beats a minute`
+    context.fillText(words, x + 6, top + TEMPOS / 2 + 1)
+    free = x + 6 + context.measureText(words).width + NEAR
   }
 }
 

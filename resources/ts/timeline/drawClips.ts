@@ -10,12 +10,12 @@ const clipsOf = (track: Track): Clip[] => (track.does.kind === 'clips' ? (track.
 
 /** A clip is a frame as long as it is there; its fades are drawn as slopes, a fade out behind its end. */
 export function drawClips(context: CanvasRenderingContext2D, picture: Picture, inks: Inks, track: Track, top: number): void {
-  const perUnit = picture.unit === 'beats' ? Math.max(1, picture.bpm) / 60 : 1
   for (const one of clipsOf(track)) {
     const from = xOf(picture.view, one.at ?? 0)
-    const to = xOf(picture.view, (one.at ?? 0) + (one.long ?? LONG))
-    const fade = (seconds: number) => seconds * perUnit * picture.view.scale
-    if (from > picture.width || to + fade(one.fadeOut ?? 0) < 0) continue
+    const ends = (one.at ?? 0) + (one.long ?? LONG)
+    const to = xOf(picture.view, ends)
+    const fade = (at: number, seconds: number) => (picture.grid.later(at, seconds) - at) * picture.view.scale
+    if (from > picture.width || to + fade(ends, one.fadeOut ?? 0) < 0) continue
     const isChosen = picture.selected.some((item) => isSame(item, { track: track.id, id: one.id }))
     const colour = isChosen ? inks.held : track.colour || inks.on
     const [low, high] = [top + ROW - PAD, top + PAD]
@@ -23,9 +23,9 @@ export function drawClips(context: CanvasRenderingContext2D, picture: Picture, i
     context.lineWidth = isChosen ? 3 : 2
     context.beginPath()
     context.moveTo(from, low)
-    context.lineTo(Math.min(to, from + fade(one.fadeIn ?? 0)), high)
+    context.lineTo(Math.min(to, from + fade(one.at ?? 0, one.fadeIn ?? 0)), high)
     context.lineTo(to, high)
-    context.lineTo(to + fade(one.fadeOut ?? 0), low)
+    context.lineTo(to + fade(ends, one.fadeOut ?? 0), low)
     context.lineTo(from, low)
     context.stroke()
     context.fillStyle = isChosen ? inks.held : inks.ink

@@ -11,13 +11,14 @@ export function drawSound(context: CanvasRenderingContext2D, picture: Picture, i
   if (track.does.kind !== 'sound') return
   const { at = 0, file = '', seconds = 0, perSecond = 20, peaks = '' } = track.does
   const loud = fromText(peaks)
-  const perUnit = picture.unit === 'beats' ? 60 / Math.max(1, picture.bpm) : 1
+  const began = picture.grid.secondsAt(at)
+  const placeIn = (place: number) => (picture.grid.secondsAt(place) - began) * perSecond
   const from = Math.max(0, Math.floor(xOf(picture.view, at)))
-  const to = Math.min(picture.width, Math.ceil(xOf(picture.view, at + seconds / perUnit)))
+  const to = Math.min(picture.width, Math.ceil(xOf(picture.view, picture.grid.later(at, seconds))))
   context.fillStyle = track.colour || inks.quiet
   for (let x = from; x < to; x++) {
-    const first = Math.floor((atOf(picture.view, x) - at) * perUnit * perSecond)
-    const last = Math.floor((atOf(picture.view, x + 1) - at) * perUnit * perSecond)
+    const first = Math.floor(placeIn(atOf(picture.view, x)))
+    const last = Math.floor(placeIn(atOf(picture.view, x + 1)))
     let most = 0
     for (let i = Math.max(0, first); i <= last; i++) most = Math.max(most, loud[i] ?? 0)
     const high = Math.max(1, (most / 255) * (ROW - 2 * PAD))

@@ -9,7 +9,8 @@ import { endsOf, itemsOf, partOf, type Item } from './edit'
 import type { Timeline, Track } from './parts'
 import { usePlace, usePlaying } from './playing'
 import type { Reach } from './reshape'
-import { fitted, grainOf, snapped, type Snap, type View } from './view'
+import { barWords, gridOf, readBar } from './grid'
+import { fitted, grainOf, readTime, snapped, timeWords, type Snap, type View } from './view'
 
 type Editing = ReturnType<typeof makeEditing>
 const KEY: InjectionKey<Editing> = Symbol('editing')
@@ -37,12 +38,16 @@ function makeEditing(id: string) {
   const copied = ref<{ from: Timeline; items: Item[] } | null>(null)
   const unit = computed(() => timeline.value?.unit ?? 'seconds')
   const tempo = computed(() => show.tempos.find((one) => one.id === timeline.value?.tempo) ?? show.tempos[0] ?? null)
-  const bpm = computed(() => tempo.value?.start ?? 120)
-  const bar = computed(() => tempo.value?.bar ?? 4)
+  const grid = computed(() => gridOf(unit.value, timeline.value?.changes ?? [], tempo.value?.start ?? 120, tempo.value?.bar ?? 4))
+  /** Whether places are told by bars: they are where it goes by beats, and where things are drawn to these. */
+  const countsBars = computed(() => unit.value === 'beats' || snap.value === 'beat' || snap.value === 'bar')
+  const say = (at: number) => (countsBars.value ? barWords(grid.value, at) : timeWords(at))
+  /** A place as it is said, typed; null for what is none. */
+  const read = (text: string) => (countsBars.value ? readBar(grid.value, text) : readTime(text))
   const ends = computed(() => (timeline.value ? endsOf(timeline.value) : 0))
-  const draw = (at: number) => snapped(at, snap.value, tempo.value?.start ?? 120, bar.value, unit.value)
+  const draw = (at: number) => snapped(at, snap.value, grid.value)
   /** What things are drawn to, and moved by with keys; a hundredth where they are drawn to nothing. */
-  const grain = () => grainOf(snap.value, tempo.value?.start ?? 120, bar.value, unit.value)
+  const grain = (at = place.value) => grainOf(snap.value, grid.value, at)
   const fit = () => (view.value = fitted(ends.value, width.value))
 
   /** What the points that lines move can be, by reference. */
@@ -129,7 +134,10 @@ function makeEditing(id: string) {
     snap,
     copied,
     unit,
-    bar,
+    grid,
+    countsBars,
+    say,
+    read,
     ends,
     part,
     draw,
@@ -137,7 +145,6 @@ function makeEditing(id: string) {
     fit,
     usual,
     reach,
-    bpm,
     nameOf,
     pointName,
     failed,

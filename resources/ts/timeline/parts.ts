@@ -1,4 +1,4 @@
 import type { PointOfALine } from '@/api/showTimelines'
 
-export type { Clip, Marker, Moment, PlayedNote, Take, Timeline, Track } from '@/api/showTimelines'
+export type { Clip, Marker, Moment, PlayedNote, Take, TempoChange, Timeline, Track } from '@/api/showTimelines'
 export type Knot = PointOfALine

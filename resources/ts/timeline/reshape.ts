@@ -1,5 +1,5 @@
 import { itemsOf, knotsOf, MARKERS, momentsOf, partOf, type Item } from './edit'
-import type { Clip, Knot, Moment, PlayedNote, Timeline, Track } from './parts'
+import type { Clip, Knot, Moment, PlayedNote, TempoChange, Timeline, Track } from './parts'
 
 const rounded = (at: number) => Number(Math.max(0, at).toFixed(4))
 const timesOf = (timeline: Timeline, items: Item[]) =>
@@ -59,18 +59,37 @@ export function stretched(timeline: Timeline, items: Item[], by: number): Timeli
 
 /** A time is cut out of all tracks that are not locked: what stands in it goes, what stands behind comes nearer. */
 export function cutOut(timeline: Timeline, from: number, to: number): Timeline {
+  const nearer = (at: number) => rounded(at - (to - from))
   const done = eachPart(timeline, (part) => {
     const at = part.at ?? 0
     if (at >= from && at < to) return null
-    return at >= to ? { ...part, at: rounded(at - (to - from)) } : part
+    return at >= to ? { ...part, at: nearer(at) } : part
   })
-  return timeline.length ? { ...done, length: rounded(Math.max(0.01, timeline.length - (to - from))) } : done
+  return {
+    ...done,
+    ...(timeline.changes ? { changes: tempoWithout(timeline.changes, from, to) } : {}),
+    ...(timeline.length ? { length: rounded(Math.max(0.01, timeline.length - (to - from))) } : {}),
+  }
+}
+
+/** Tempos go along; the last one of those that are cut out begins where the cut is. */
+function tempoWithout(changes: TempoChange[], from: number, to: number): TempoChange[] {
+  const sorted = [...changes].sort((a, b) => a.at - b.at)
+  const last = sorted.filter((one) => one.at >= from && one.at < to).at(-1)
+  const behind = sorted.filter((one) => one.at >= to).map((one) => ({ ...one, at: rounded(one.at - (to - from)) }))
+  const joint = last && behind[0]?.at !== rounded(from) ? [{ ...last, at: rounded(from) }] : []
+  return [...sorted.filter((one) => one.at < from), ...joint, ...behind]
 }
 
 /** Room is made at a place: what stands there and behind goes on by so much. */
 export function withRoom(timeline: Timeline, at: number, long: number): Timeline {
-  const done = eachPart(timeline, (part) => ((part.at ?? 0) >= at ? { ...part, at: rounded((part.at ?? 0) + long) } : part))
-  return timeline.length ? { ...done, length: rounded(timeline.length + long) } : done
+  const later = <T extends { at?: number }>(part: T): T =>
+    (part.at ?? 0) >= at ? { ...part, at: rounded((part.at ?? 0) + long) } : part
+  return {
+    ...eachPart(timeline, later),
+    ...(timeline.changes ? { changes: timeline.changes.map(later) } : {}),
+    ...(timeline.length ? { length: rounded(timeline.length + long) } : {}),
+  }
 }
 
 /** Named ranges of what has steps: from, to. */

@@ -1,3 +1,5 @@
+import { barMarks, nearest, type Grid } from './grid'
+
 /** What of a timeline is seen: from a time on, so many pixels a second or beat. */
 export interface View {
   from: number
@@ -30,15 +32,15 @@ export function followed(view: View, at: number, width: number): View {
   return x >= 0 && x <= width - 40 ? view : { ...view, from: Math.max(0, at - 40 / view.scale) }
 }
 
-/** Marks of the ruler, and what stands at them. */
-export function ruler(view: View, width: number, unit: 'seconds' | 'beats', bar = 4): { at: number; x: number; text: string }[] {
-  const beats = [0.25, 0.5, 1, bar, bar * 2, bar * 4, bar * 8, bar * 16, bar * 64, bar * 256]
-  const steps = unit === 'beats' ? beats : STEPS
-  const step = steps.find((one) => one * view.scale >= RULED) ?? (steps.at(-1) as number)
+/** Marks of the ruler, and what stands at them: times, or bars and beats. */
+export function ruler(view: View, width: number, counts: 'time' | Grid): { at: number; x: number; text: string }[] {
+  if (counts !== 'time')
+    return barMarks(counts, view.from, atOf(view, width), RULED / view.scale).map((one) => ({ ...one, x: xOf(view, one.at) }))
+  const step = STEPS.find((one) => one * view.scale >= RULED) ?? (STEPS.at(-1) as number)
   const marks = []
   for (let n = Math.ceil(view.from / step - 1e-9); xOf(view, n * step) <= width; n++) {
     const at = n * step
-    marks.push({ at, x: xOf(view, at), text: unit === 'beats' ? barWords(at, bar) : timeWords(at, step < 1 ? 2 : 0) })
+    marks.push({ at, x: xOf(view, at), text: timeWords(at, step < 1 ? 2 : 0) })
   }
   return marks
 }
@@ -54,12 +56,6 @@ export function timeWords(at: number, digits = 2): string {
   return hours > 0 ? `${hours}:${String(minutes).padStart(2, '0')}:${padded}` : `${minutes}:${padded}`
 }
 
-/** Beats as bars and beats of a bar, from 1: "3.2". */
-export function barWords(at: number, bar: number): string {
-  const beat = at % bar
-  return `${Math.floor(at / bar) + 1}.${Number((beat + 1).toFixed(2))}`
-}
-
 /** "1:05.5" or "65.5" as seconds; null for what is neither. */
 export function readTime(text: string): number | null {
   const parts = text.trim().split(':')
@@ -69,12 +65,17 @@ export function readTime(text: string): number | null {
 
 /** What things are drawn to. */
 export type Snap = 'off' | 'second' | 'tenth' | 'frame' | 'beat' | 'bar'
-/** How far it is from one of these to the next, in the timeline's unit. */
-export function grainOf(snap: Snap, bpm: number, bar: number, unit: 'seconds' | 'beats'): number {
-  const beat = unit === 'beats' ? 1 : 60 / Math.max(1, bpm)
-  return { off: 0.01, second: 1, tenth: 0.1, frame: 0.04, beat, bar: beat * bar }[snap]
+/** How far it is from one of these to the next at a place, in the timeline's unit; a hundredth for nothing. */
+export function grainOf(snap: Snap, grid: Grid, at: number): number {
+  if (snap === 'beat' || snap === 'bar') {
+    const beat = grid.beatAt(at)
+    const bar = grid.barAt(beat)
+    return snap === 'beat' ? grid.placeOf(beat + 1) - grid.placeOf(beat) : grid.placeOf(bar.to) - grid.placeOf(bar.from)
+  }
+  return { off: 0.01, second: 1, tenth: 0.1, frame: 0.04 }[snap]
 }
-export function snapped(at: number, snap: Snap, bpm: number, bar: number, unit: 'seconds' | 'beats'): number {
-  const step = snap === 'off' ? 0.001 : grainOf(snap, bpm, bar, unit)
-  return Math.max(0, Number((Math.round(at / step) * step).toFixed(4)))
+export function snapped(at: number, snap: Snap, grid: Grid): number {
+  const exact = snap === 'beat' || snap === 'bar' ? nearest(grid, at, snap) : to(at, snap === 'off' ? 0.001 : grainOf(snap, grid, at))
+  return Math.max(0, Number(exact.toFixed(4)))
 }
+const to = (at: number, step: number) => Math.round(at / step) * step
