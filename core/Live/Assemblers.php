@@ -117,7 +117,7 @@ final class Assemblers
         }
         $time = $assembler->push($message->data);
 
-        return $time === null ? null : $this->placed($portId, $from, new TimeCode(Protocol::Midi, $time->now, false));
+        return $time === null ? null : $this->placed($portId, $from, new TimeCode(Protocol::Midi, $time->now, false, way: $time->direction));
     }
 
     private function beat(string $portId, string $from, Clock|SongPosition $message): ?Message

@@ -12,8 +12,11 @@ use NimbleJunction\Core\Wire\TimeCode as Time;
 /** A time of a time code: a jump to it, or one that running pieces have said. */
 final readonly class TimeCode extends Message implements Encodable
 {
-    /** @param Time|null $before what the same sender said before; null where nothing is known */
-    public function __construct(Protocol $protocol, public Time $time, public bool $isJump, public ?Time $before = null)
+    /**
+     * @param Time|null $before what the same sender said before; null where nothing is known
+     * @param int $way 1 forwards, -1 backwards, where the pieces say so; 0 where only times do
+     */
+    public function __construct(Protocol $protocol, public Time $time, public bool $isJump, public ?Time $before = null, public int $way = 0)
     {
         parent::__construct($protocol);
     }
@@ -51,7 +54,7 @@ final readonly class TimeCode extends Message implements Encodable
 
     public function after(?Time $before): self
     {
-        return new self($this->protocol, $this->time, $this->isJump, $before);
+        return new self($this->protocol, $this->time, $this->isJump, $before, $this->way);
     }
 
     public function encode(): string

@@ -11,7 +11,7 @@ use NimbleJunction\Core\Route\Route;
 final readonly class Timelines
 {
     public const PARTS = ['', 'position', 'rate', 'running', 'loop', 'section', 'play', 'pause', 'stop', 'next', 'previous', 'record', 'round'];
-    public const TIMECODE_PARTS = ['', 'seconds', 'running', 'start', 'stop'];
+    public const TIMECODE_PARTS = ['', 'seconds', 'running', 'speed', 'start', 'stop'];
 
     /** @var array<string, Route> by id: what happens at moments, and who owns what tracks give */
     public array $routes;

@@ -112,7 +112,8 @@ final readonly class TimeCode
         );
     }
 
-    private static function framesADay(FrameRate $rate): int
+    /** Frames from one midnight to the next: of drop frame a day is 86 ms shorter than by the clock (SMPTE ST 12-1, from memory). */
+    public static function framesADay(FrameRate $rate): int
     {
         return $rate === FrameRate::DropFrame ? 24 * 107892 : 86400 * $rate->counted();
     }

@@ -12,6 +12,7 @@ final readonly class TimecodeLife extends Said
      * @param string $rate frames a second, in words
      * @param string $leader id of the port that leads; '' for none
      * @param bool $isCarriedOn whether it goes on by itself, since nobody says anything
+     * @param float $speed 1 as it is written, -1 backwards
      */
     public function __construct(
         public string $id,
@@ -20,6 +21,7 @@ final readonly class TimecodeLife extends Said
         public string $leader,
         public bool $isRunning,
         public bool $isCarriedOn,
+        public float $speed,
     ) {
     }
 }

@@ -82,6 +82,6 @@ final readonly class TimelinesTopic implements Topic
 
     private static function timecode(LiveTimecode $live, int $now): TimecodeLife
     {
-        return new TimecodeLife($live->timecode->id, $live->spelled($now), $live->rate->spelled(), $live->leader, $live->isRunning, $live->isCarriedOn);
+        return new TimecodeLife($live->timecode->id, $live->spelled($now), $live->rate->spelled(), $live->leader, $live->isRunning, $live->isCarriedOn, $live->isOwn ? $live->ownSpeed : $live->speed);
     }
 }

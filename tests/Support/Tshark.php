@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\Support;
 
+use NimbleJunction\Core\Wire\RtpMidi\Command;
+use NimbleJunction\Core\Wire\RtpMidi\Packet;
 use Symfony\Component\Process\Process;
 
 /** Has tshark, a general-purpose protocol analyser, decode packets of ours, field by field. */
@@ -40,5 +42,22 @@ final class Tshark
         } finally {
             (new Process(['rm', '-rf', $folder]))->run();
         }
+    }
+
+    /**
+     * What it reads of MIDI time code: pieces, and full frames.
+     *
+     * @param list<string> $messages
+     *
+     * @return list<array<string, string>> fields by name
+     */
+    public static function timeCode(array $messages): array
+    {
+        $packets = array_map(static fn(string $bytes): string => (new Packet(1, 1, 1, [new Command($bytes)]))->encode(), $messages);
+        $names = array_map(static fn(string $name): string => "rtpmidi.{$name}", [
+            'mtc_quarter_frame_type', 'sysex_common_rt_mtc_fm_hour', 'sysex_common_rt_mtc_fm_minute', 'sysex_common_rt_mtc_fm_second', 'sysex_common_rt_mtc_fm_frame',
+        ]);
+
+        return self::fields($packets, 5004, $names, ['-d', 'udp.port==5004,rtp', '-d', 'rtp.pt==97,rtpmidi']);
     }
 }

@@ -31,7 +31,7 @@ final readonly class Following
         }
         $isOver = $at >= $live->timeline->score->ends && ! $live->loops();
         $difference = abs($at - $live->pace->at($now));
-        $isElsewhere = $difference > $slip || ($live->isPlaying !== $isRunning && $difference > self::SAME);
+        $isElsewhere = $difference > ($live->isPlaying && $isRunning ? $slip : self::SAME);
         if (($live->isOn && $isElsewhere) || (! $live->isOn && ! $isOver)) {
             $this->timelines->jump($id, $at, $now);
         } elseif ($isRunning && $live->isPlaying) {

@@ -14,6 +14,9 @@ use NimbleJunction\Core\Wire\TimeCode;
 /** One time code as it leaves by Art-Net or OSC: every frame as long as it runs, and once where it is put somewhere. */
 final class FramesOut implements TimecodeForm
 {
+    /** Backwards a frame is entered at its end: so many seconds below that. */
+    private const BELOW = 1e-6;
+
     /** The frame that was sent last, counted from midnight; null before any. */
     private ?int $last = null;
 
@@ -29,7 +32,10 @@ final class FramesOut implements TimecodeForm
         }
         $frame = self::frame($live);
 
-        return $now + (int) ceil(max(0.0, (floor($live->at($now) / $frame + 1e-6) + 1.0) * $frame - $live->at($now)) * 1e9);
+        $place = floor($live->at($now) / $frame + 1e-6);
+        $left = $live->isBackwards() ? $live->at($now) - $place * $frame + self::BELOW : ($place + 1.0) * $frame - $live->at($now);
+
+        return $now + (int) ceil(max(0.0, $left / abs($live->speed)) * 1e9);
     }
 
     public function send(LiveTimecode $live, int $now): void

@@ -16,7 +16,9 @@ final class LiveTimecode
     private const LOST_NANOS = 200_000_000;
 
     private const LONGEST_SILENCE = 3_000_000_000;
-    private const DAY = 86_400.0;
+
+    /** So many frames back from one time to the next are a tape that runs backwards; more is a jump. Our own choice. */
+    private const MOST_BACK = 4;
 
     /** Port that leads; '' for none. */
     public string $leader = '';
@@ -25,6 +27,12 @@ final class LiveTimecode
     /** Whether it runs, and whether it does so by itself since nobody says anything. */
     public bool $isRunning = false;
     public bool $isCarriedOn = false;
+
+    /** How fast it runs: 1 forwards, -1 backwards; our own as fast as it was set. */
+    public float $speed = 1.0;
+
+    /** How fast our own runs. */
+    public float $ownSpeed = 1.0;
 
     /** Whether it is our own: somebody started it, or put it somewhere, and no port has said anything since. */
     public bool $isOwn = false;
@@ -44,15 +52,26 @@ final class LiveTimecode
     /** @return float seconds since midnight, of its clock, with the offset */
     public function at(int $now): float
     {
-        $seconds = $this->seconds + ($this->isOwn ? 0.0 : $this->timecode->offset) + ($this->isRunning ? ($now - $this->heardAt) / 1e9 : 0.0);
+        $seconds = $this->seconds + ($this->isOwn ? 0.0 : $this->timecode->offset) + ($this->isRunning ? ($now - $this->heardAt) / 1e9 * $this->speed : 0.0);
 
-        return fmod(fmod($seconds, self::DAY) + self::DAY, self::DAY);
+        return fmod(fmod($seconds, $this->day()) + $this->day(), $this->day());
+    }
+
+    public function isBackwards(): bool
+    {
+        return $this->isRunning && $this->speed < 0.0;
     }
 
     public function spelled(int $now): string
     {
         // A moment of a frame belongs to that frame, whatever the last digit says.
         return TimeCode::fromNanos($this->rate, (int) round($this->at($now) * 1e9) + 1000)->spelled();
+    }
+
+    /** @return float seconds after which its times begin again */
+    public function day(): float
+    {
+        return TimeCode::framesADay($this->rate) * $this->frame();
     }
 
     /** @return float how long a frame is, in seconds */
@@ -74,10 +93,14 @@ final class LiveTimecode
         $this->isOwn = false;
         $time = $message->time;
         $before = $message->isJump || $message->before?->rate !== $time->rate ? null : $message->before;
-        $passed = $before?->framesUntil($time) ?? 0;
+        $ahead = $before?->framesUntil($time) ?? 0;
+        $back = $before === null ? 0 : $time->framesUntil($before);
+        $passed = $ahead <= $back ? $ahead : -$back;
         $this->rate = $time->rate;
         $this->seconds = $time->toNanos() / 1e9;
-        $this->isRunning = $passed > 0 && $passed <= $time->rate->counted();
+        $way = $message->way !== 0 ? $message->way : ($passed < 0 && $passed >= -self::MOST_BACK ? -1 : 1);
+        $this->speed = (float) $way;
+        $this->isRunning = $passed * $way > 0 && $passed * $way <= $time->rate->counted();
         $this->isCarriedOn = false;
         $this->heardAt = $now;
 
@@ -85,7 +108,7 @@ final class LiveTimecode
     }
 
     /**
-     * A time as a number has been heard: it runs, if it was less the time before. Who says one now and then may be silent
+     * A time as a number has been heard: it runs, if it was another one the time before, and not long ago. Who says one now and then may be silent
      * for three times as long.
      *
      * @return bool whether it is of the one that leads
@@ -103,7 +126,8 @@ final class LiveTimecode
         $this->isOwn = $this->isCarriedOn = false;
         $this->rate = $this->timecode->frameRate();
         $this->seconds = $seconds;
-        $this->isRunning = $passed > 0.0 && $passed <= max(1.0, 4.0 * $between / 1e9);
+        $this->speed = $passed < 0.0 ? -1.0 : 1.0;
+        $this->isRunning = ($passed > 0.0 && $passed <= max(1.0, 4.0 * $between / 1e9)) || ($passed < 0.0 && -$passed <= min(1.0, 4.0 * $between / 1e9));
         $this->heardAt = $now;
 
         return true;
@@ -115,6 +139,7 @@ final class LiveTimecode
         $this->isOwn = true;
         $this->rate = $this->timecode->frameRate();
         $this->seconds = $seconds;
+        $this->speed = $this->ownSpeed;
         $this->isRunning = $isRunning;
         $this->isCarriedOn = false;
         $this->heardAt = $now;

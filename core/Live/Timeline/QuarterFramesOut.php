@@ -13,7 +13,7 @@ use NimbleJunction\Core\Wire\Midi\QuarterFrames;
 use NimbleJunction\Core\Wire\TimeCode;
 
 /**
- * One time code as it leaves by MIDI: quarter frames as long as it runs, each on its grid; a full frame where it is put somewhere.
+ * One time code as it leaves by MIDI: quarter frames as long as it runs, forwards or backwards, each on its grid; a full frame where it is put somewhere.
  *
  * Source: MIDI Time Code, MIDI Association (from memory): four pieces a frame, eight say the time of the first of them; a
  * full frame where it is moved faster, or stands.
@@ -29,6 +29,9 @@ final class QuarterFramesOut implements TimecodeForm
     private ?int $next = null;
     private string $stands = '';
 
+    /** 1 where it ran forwards last, -1 backwards. */
+    private int $way = 1;
+
     /** @param list<string> $ports ids */
     public function __construct(private readonly Sending $sending, private readonly array $ports)
     {
@@ -40,28 +43,50 @@ final class QuarterFramesOut implements TimecodeForm
             return \PHP_INT_MAX;
         }
 
-        return $now + (int) ceil(max(0.0, $this->next * self::piece($live) - $live->at($now)) * 1e9);
+        $day = self::day($live) * self::piece($live);
+        $left = self::nearer($this->next * self::piece($live) - $live->at($now), $day);
+
+        return $now + (int) ceil(max(0.0, $left / $live->speed) * 1e9);
     }
 
     public function send(LiveTimecode $live, int $now): void
     {
         $rate = $live->timecode->frameRate();
-        $place = (int) floor($live->at($now) / self::piece($live) + 1e-6);
+        $way = $live->isBackwards() ? -1 : 1;
+        $at = $live->at($now) / self::piece($live);
+        // What is rounded belongs to the piece that it was to be.
+        $place = $way > 0 ? (int) floor($at + 1e-6) : (int) ceil($at - 1e-6);
         if (! $live->isRunning) {
             $this->next = null;
             $this->stand($live, TimeCode::fromFrames($rate, intdiv($place, 4)), $now);
 
             return;
         }
-        if ($this->next === null || $place < $this->next - 1 || $place - $this->next > self::MOST_LATE) {
+        $late = $this->next === null ? self::MOST_LATE + 1 : (int) self::nearer(($place - $this->next) * $way, self::day($live));
+        if ($way !== $this->way || $late < -1 || $late > self::MOST_LATE) {
             $this->jump($live, TimeCode::fromFrames($rate, intdiv($place, 4)), $now);
             // The first of eight pieces comes next.
-            $this->next = intdiv($place + self::PIECES - 1, self::PIECES) * self::PIECES;
+            $this->next = $way > 0 ? intdiv($place + self::PIECES - 1, self::PIECES) * self::PIECES : intdiv($place, self::PIECES) * self::PIECES;
+            $late = ($place - $this->next) * $way;
         }
+        $this->way = $way;
         $this->stands = '';
-        for (; $this->next <= $place; ++$this->next) {
-            $this->piecesAt($live, $rate, $this->next, $now);
+        for (; $late >= 0; --$late) {
+            $this->pieceAt($rate, (int) $this->next, $way, $now);
+            $this->next = ((int) $this->next + $way + self::day($live)) % self::day($live);
         }
+    }
+
+    /** @return float the same, past midnight or before it, whichever is nearer */
+    private static function nearer(float $far, float $day): float
+    {
+        return $far - $day * round($far / $day);
+    }
+
+    /** @return int pieces from one midnight to the next */
+    private static function day(LiveTimecode $live): int
+    {
+        return 4 * TimeCode::framesADay($live->timecode->frameRate());
     }
 
     /** @return float seconds from one piece to the next */
@@ -72,14 +97,21 @@ final class QuarterFramesOut implements TimecodeForm
         return $seconds / $frames / 4;
     }
 
-    private function piecesAt(LiveTimecode $live, FrameRate $rate, int $place, int $now): void
+    /** Backwards the eight pieces of a time are sent from the last to the first, and the time is that of the piece that comes first. */
+    private function pieceAt(FrameRate $rate, int $place, int $way, int $now): void
     {
-        $piece = $place % self::PIECES;
-        $stamp = TimeCode::fromFrames($rate, intdiv($place - $piece, 4));
-        $message = new QuarterFrame(\ord(QuarterFrames::of($stamp)[$piece]->encode()[1]));
+        $passed = $way > 0 ? self::within($place) : self::within(-$place);
+        $stamp = TimeCode::fromFrames($rate, intdiv($place - $passed * $way, 4));
+        $message = new QuarterFrame(\ord(QuarterFrames::of($stamp, $way)[$passed]->encode()[1]));
         foreach ($this->ports as $port) {
             $this->sending->tick($port, $message, $now);
         }
+    }
+
+    /** @return int how many of the eight pieces were sent before */
+    private static function within(int $place): int
+    {
+        return ($place % self::PIECES + self::PIECES) % self::PIECES;
     }
 
     private function stand(LiveTimecode $live, TimeCode $time, int $now): void

@@ -27,6 +27,9 @@ final class Timecodes extends PlanRoom implements Room
 {
     private const DAY = 86_400.0;
 
+    private const FASTEST = 4.0;
+    private const SLOWEST = 0.1;
+
     /** Letters of 01:00:00:00: what stands behind are hundredths of a frame. */
     private const WITHOUT_FRACTIONS = 11;
 
@@ -132,7 +135,7 @@ final class Timecodes extends PlanRoom implements Room
         $due = \PHP_INT_MAX;
         foreach ($this->live as $live) {
             $due = min($due, $live->stopsAt(), $live->lostAt(), $this->outs[$live->timecode->id]->dueAt($live, $this->seenAt));
-            if ($live->isOwn && $live->isRunning) {
+            if ($live->isRunning && ($live->isOwn || $live->isBackwards())) {
                 $due = min($due, $this->seenAt + (int) round($live->frame() * 1e9));
             }
         }
@@ -153,7 +156,7 @@ final class Timecodes extends PlanRoom implements Room
             } elseif ($live->lostAt() <= $now) {
                 $live->isCarriedOn = true;
                 $live->look($now);
-            } elseif ($live->isOwn && $live->isRunning) {
+            } elseif ($live->isRunning && ($live->isOwn || $live->isBackwards())) {
                 $this->lead($live, $now);
                 $this->tell($live, true, $now);
             }
@@ -181,6 +184,7 @@ final class Timecodes extends PlanRoom implements Room
         return match ($reference->part) {
             'seconds' => new Point($reference, $name, PointKind::Number, 0.0, self::DAY, 's', isSet: true),
             'running' => new Point($reference, $name, PointKind::Switch, isSet: true, isPressed: true),
+            'speed' => new Point($reference, $name, PointKind::Number, -self::FASTEST, self::FASTEST, isSet: true),
             'start', 'stop' => new Point($reference, $name, PointKind::Press, isPressed: true),
             default => new Point($reference, $name, PointKind::Text, isSet: true),
         };
@@ -194,6 +198,7 @@ final class Timecodes extends PlanRoom implements Room
             $live === null => null,
             $reference->part === 'seconds' => round($live->at($this->seenAt), 3),
             $reference->part === 'running' => (int) $live->isRunning,
+            $reference->part === 'speed' => $live->isOwn ? $live->ownSpeed : $live->speed,
             \in_array($reference->part, ['start', 'stop'], true) => null,
             default => $live->spelled($this->seenAt),
         };
@@ -210,6 +215,9 @@ final class Timecodes extends PlanRoom implements Room
         }
         if ($reference->part === 'running') {
             return $this->own($live, $live->at($now), (float) $value > 0.0, $now);
+        }
+        if ($reference->part === 'speed') {
+            return $this->setSpeed($live, $value, $now);
         }
         $seconds = match (true) {
             $reference->part === 'seconds' => is_numeric($value) ? (float) $value : null,
@@ -247,6 +255,25 @@ final class Timecodes extends PlanRoom implements Room
         }
     }
 
+    /** Our own runs faster, slower, or backwards from here on. */
+    private function setSpeed(LiveTimecode $live, int|float|string $value, int $now): string
+    {
+        if (! is_numeric($value) || abs((float) $value) < self::SLOWEST || abs((float) $value) > self::FASTEST) {
+            return 'it is a number from 0.1 to 4, or below 0 to run backwards; to stop it set it not running';
+        }
+        $before = $live->ownSpeed;
+        $at = $live->at($now);
+        $live->ownSpeed = (float) $value;
+        $refusal = $this->own($live, $at, $live->isRunning, $now);
+        $live->ownSpeed = $refusal === '' ? $live->ownSpeed : $before;
+        $reference = Reference::parse("timecode:{$live->timecode->id}/speed");
+        if ($refusal === '' && $reference !== null && $before !== $live->ownSpeed) {
+            ($this->changed)($reference, $live->ownSpeed, $before);
+        }
+
+        return $refusal;
+    }
+
     /** It is ours from now on, unless a port leads. @return string why not; '' when it is */
     private function own(LiveTimecode $live, float $seconds, bool $isRunning, int $now): string
     {
@@ -276,7 +303,9 @@ final class Timecodes extends PlanRoom implements Room
 
     public function kept(string $part, int $now): array
     {
-        return ['at' => $this->live[$part]->at($now), 'running' => $this->live[$part]->isRunning];
+        $live = $this->live[$part];
+
+        return ['at' => $live->at($now), 'running' => $live->isRunning, 'speed' => $live->ownSpeed];
     }
 
     /**
@@ -291,7 +320,11 @@ final class Timecodes extends PlanRoom implements Room
             $at = $part->scalar('at');
             if (is_numeric($at)) {
                 $isRunning = $part->flag('running');
-                $this->own($live, fmod(max(0.0, (float) $at) + ($isRunning ? $away / 1e9 : 0.0), self::DAY), $isRunning, $now);
+                $speed = $part->scalar('speed');
+                $isSpeed = is_numeric($speed) && abs((float) $speed) >= self::SLOWEST && abs((float) $speed) <= self::FASTEST;
+                $live->ownSpeed = $isSpeed ? (float) $speed : 1.0;
+                $passed = $isRunning ? $away / 1e9 * $live->ownSpeed : 0.0;
+                $this->own($live, fmod(fmod((float) $at + $passed, $live->day()) + $live->day(), $live->day()), $isRunning, $now);
             }
         }
     }
@@ -306,8 +339,12 @@ final class Timecodes extends PlanRoom implements Room
                 continue;
             }
             $at = $live->at($now) - (Clocked::seconds($timeline->timeline->startsAt, $live->rate) ?? 0.0);
-            $at = fmod($at + 1.5 * self::DAY, self::DAY) - self::DAY / 2.0;
-            $this->following->follow($timeline, $at < -1e-6 ? null : max(0.0, $at), $live->isRunning, self::SLIP_FRAMES * $live->frame(), $now);
+            $at = fmod($at + 1.5 * $live->day(), $live->day()) - $live->day() / 2.0;
+            $runs = $live->isRunning && ! $live->isBackwards();
+            if ($runs && $timeline->rate !== $live->speed) {
+                $this->timelines->setRate($timeline->timeline->id, $live->speed, $now);
+            }
+            $this->following->follow($timeline, $at < -1e-6 ? null : max(0.0, $at), $runs, self::SLIP_FRAMES * $live->frame(), $now);
             if ($group !== '' && $at >= 0.0 && $at < $timeline->timeline->score->ends) {
                 $led[$group] = true;
             }

@@ -292,6 +292,7 @@ export interface TimecodeLife {
   leader: string
   isRunning: boolean
   isCarriedOn: boolean
+  speed: number
 }
 
 export interface TimelineLife {

@@ -14,7 +14,8 @@ const health = computed(() => {
   const rate = `${life.value.rate} frames a second`
   if (life.value.isCarriedOn) return `runs by itself: its source is lost, ${rate}`
   if (!life.value.isRunning) return `stands, ${rate}`
-  return `runs, ${life.value.leader ? `led by ${show.portName(life.value.leader)}` : 'our own'}, ${rate}`
+  const runs = life.value.speed < 0 ? 'runs backwards' : 'runs'
+  return `${runs}, ${life.value.leader ? `led by ${show.portName(life.value.leader)}` : 'our own'}, ${rate}`
 })
 const failed = ref('')
 async function fill(): Promise<void> {

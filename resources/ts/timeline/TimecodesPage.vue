@@ -71,6 +71,18 @@ const remove = (id: string, gone: () => void) =>
           <v-btn @click="press(part.id, 'stop')">Stop</v-btn>
           <input v-model="to" class="inline-field figures" aria-label="Time to go to" placeholder="01:00:00:00" />
           <v-btn type="submit" :disabled="to === ''">Go there</v-btn>
+          <label class="small"
+            >Speed
+            <input
+              class="inline-field figures speed"
+              type="number"
+              min="-4"
+              max="4"
+              step="0.1"
+              title="Below 0 it runs backwards"
+              :value="playing.timecodeOf(part.id)?.speed ?? 1"
+              @change="engine.setPoint(`timecode:${part.id}/speed`, Number(($event.target as HTMLInputElement).value))"
+          /></label>
         </form>
         <p v-if="followers(part.id).length > 0">
           Followed by
@@ -97,6 +109,9 @@ const remove = (id: string, gone: () => void) =>
 }
 .own input {
   width: 130px;
+}
+.own .speed {
+  width: 64px;
 }
 .words {
   overflow: hidden;

@@ -10,8 +10,6 @@ use NimbleJunction\Core\Wire\Midi\MachineCommand;
 use NimbleJunction\Core\Wire\Midi\MachineControl;
 use NimbleJunction\Core\Wire\Midi\StandardTime;
 use NimbleJunction\Core\Wire\Osc\Message;
-use NimbleJunction\Core\Wire\RtpMidi\Command;
-use NimbleJunction\Core\Wire\RtpMidi\Packet;
 use NimbleJunction\Tests\Support\Evening;
 use NimbleJunction\Tests\Support\Rig;
 use NimbleJunction\Tests\Support\Tshark;
@@ -54,7 +52,7 @@ final class TimecodeFormsTest extends TestCase
         $begins = $evening->rig->junction->press(Evening::point('timecode:tape/start'), new Act('person', 'Ada'), $evening->rig->nanos())[1];
         $left = [...array_map(static fn($one): string => $one->bytes, $begins), ...array_map(static fn(array $one): string => $one[1]->bytes, $evening->rig->pass(0.5))];
         $left = array_values(array_filter($left, static fn(string $bytes): bool => str_starts_with($bytes, "\xF1")));
-        $read = self::midi([...$jump, ...$left]);
+        $read = Tshark::timeCode([...$jump, ...$left]);
         [$full] = $read;
         self::assertSame(['10', '20', '30', '4'], [$full['rtpmidi.sysex_common_rt_mtc_fm_hour'], $full['rtpmidi.sysex_common_rt_mtc_fm_minute'], $full['rtpmidi.sysex_common_rt_mtc_fm_second'], $full['rtpmidi.sysex_common_rt_mtc_fm_frame']]);
         $pieces = array_slice($read, 1, 8);
@@ -146,20 +144,5 @@ final class TimecodeFormsTest extends TestCase
                 ]]],
             ]]],
         ]);
-    }
-
-    /**
-     * @param list<string> $messages
-     *
-     * @return list<array<string, string>> each in a packet of its own, as tshark reads it
-     */
-    private static function midi(array $messages): array
-    {
-        $packets = array_map(static fn(string $bytes): string => (new Packet(1, 1, 1, [new Command($bytes)]))->encode(), $messages);
-        $names = array_map(static fn(string $name): string => "rtpmidi.{$name}", [
-            'mtc_quarter_frame_type', 'sysex_common_rt_mtc_fm_hour', 'sysex_common_rt_mtc_fm_minute', 'sysex_common_rt_mtc_fm_second', 'sysex_common_rt_mtc_fm_frame',
-        ]);
-
-        return Tshark::fields($packets, 5004, $names, ['-d', 'udp.port==5004,rtp', '-d', 'rtp.pt==97,rtpmidi']);
     }
 }
