@@ -10,10 +10,10 @@ use NimbleJunction\Engine\CommandRefused;
 use NimbleJunction\Engine\Said\Said;
 use NimbleJunction\Engine\Tape\TapeLabel;
 
-/** A tape is called otherwise, cut, or thrown away; or its file is new, and looked for. */
+/** A tape is called otherwise, cut, thrown away, or a part of it has a name; or its file is new, and looked for. */
 final readonly class ChangeTape implements Order
 {
-    public function __construct(private string $tape, private string $name, private ?float $from, private ?float $to, private bool $removes)
+    public function __construct(private string $tape, private string $name, private ?float $from, private ?float $to, private bool $removes, private string $part, private string $forgets)
     {
     }
 
@@ -35,6 +35,8 @@ final readonly class ChangeTape implements Order
             Field::number('from', 'Played from (s)', 0.0, 1e6, -1.0),
             Field::number('to', 'Played to (s); 0 for its end', 0.0, 1e6, -1.0),
             Field::flag('removes', 'It is thrown away', false),
+            Field::textOrNone('part', 'What is played of it becomes a part of this name', TapeLabel::LONGEST_NAME),
+            Field::textOrNone('forgets', 'Id of a part that is no more', 60),
         ];
     }
 
@@ -68,8 +70,10 @@ final readonly class ChangeTape implements Order
         }
         $reach->done($deck->change($this->tape, function (TapeLabel $label) use ($from, $to): TapeLabel {
             $label = $this->name === '' ? $label : $label->called($this->name);
+            $label = $from === null && $to === null ? $label : $label->cut($from ?? $label->from, $to ?? $label->to);
+            $label = $this->part === '' ? $label : $label->withPart($this->part);
 
-            return $from === null && $to === null ? $label : $label->cut($from ?? $label->from, $to ?? $label->to);
+            return $this->forgets === '' ? $label : $label->withoutPart($this->forgets);
         }));
 
         return null;

@@ -9,6 +9,7 @@ final readonly class TapeLife extends Said
 {
     /**
      * @param int $made seconds since 1970
+     * @param list<TapePartLife> $parts
      * @param float|null $at where it plays, in seconds; null while it does not
      */
     public function __construct(
@@ -21,6 +22,8 @@ final readonly class TapeLife extends Said
         public float $from,
         public float $to,
         public bool $loops,
+        #[ListOf(TapePartLife::class)]
+        public array $parts,
         public ?float $at,
     ) {
     }

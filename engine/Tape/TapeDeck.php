@@ -26,6 +26,9 @@ final class TapeDeck implements Deck
     /** @var array<string, TapePlayer> by id */
     public array $players = [];
 
+    /** @var array<string, string> id of the part that each of them plays; '' for what it is cut to */
+    public array $played = [];
+
     /** @var array<string, array<string, true>> endpoints at which each tape has arrived, by its id */
     private array $places = [];
 
@@ -127,7 +130,12 @@ final class TapeDeck implements Deck
         return $this->labels()[$id]->loops ?? false;
     }
 
-    public function play(string $id): string
+    public function parts(string $id): array
+    {
+        return array_map(static fn(TapePart $part): string => $part->name, $this->labels()[$id]->parts ?? []);
+    }
+
+    public function play(string $id, string $part = ''): string
     {
         $label = $this->labels()[$id] ?? null;
         if ($label === null || ! $this->folder->has($id)) {
@@ -137,7 +145,8 @@ final class TapeDeck implements Deck
             return $id === $this->recording ? 'it is recorded still' : 'too many tapes play: stop one first';
         }
         $this->halt($id);
-        $this->players[$id] = new TapePlayer($this->folder->path($id), $label, fn(string $interface, Frame $frame) => $this->arrive($id, $interface, $frame), fn() => $this->halt($id));
+        $this->played[$id] = $part;
+        $this->players[$id] = new TapePlayer($this->folder->path($id), $label->at($part), fn(string $interface, Frame $frame) => $this->arrive($id, $interface, $frame), fn() => $this->halt($id));
 
         return '';
     }
@@ -164,7 +173,7 @@ final class TapeDeck implements Deck
         $label = $change($label);
         $this->folder->write($label);
         if (isset($this->players[$id])) {
-            $this->players[$id]->label = $label;
+            $this->players[$id]->label = $label->at($this->played[$id] ?? '');
         }
         $this->lookAgain();
 
@@ -207,7 +216,7 @@ final class TapeDeck implements Deck
     {
         if (isset($this->players[$id])) {
             $this->players[$id]->stop();
-            unset($this->players[$id], $this->places[$id]);
+            unset($this->players[$id], $this->places[$id], $this->played[$id]);
         }
     }
 

@@ -16,6 +16,7 @@ final readonly class TapeLabel
      * @param float $from seconds from its beginning, where playing begins
      * @param float $to where it ends; 0 for its end
      * @param bool $loops whether it begins again there
+     * @param array<string, TapePart> $parts by id
      */
     public function __construct(
         public string $id,
@@ -27,6 +28,7 @@ final readonly class TapeLabel
         public float $from = 0.0,
         public float $to = 0.0,
         public bool $loops = false,
+        public array $parts = [],
     ) {
     }
 
@@ -35,34 +37,85 @@ final readonly class TapeLabel
     {
         $number = static fn(string $name): float => \is_int($kept[$name] ?? null) || \is_float($kept[$name] ?? null) ? max(0.0, (float) $kept[$name]) : 0.0;
         $name = \is_string($kept['name'] ?? null) ? mb_substr($kept['name'], 0, self::LONGEST_NAME) : '';
+        $parts = [];
+        foreach (\is_array($kept['parts'] ?? null) ? \array_slice($kept['parts'], 0, TapePart::MOST) : [] as $one) {
+            $part = TapePart::read($one);
+            $parts = $part === null ? $parts : [...$parts, $part->id => $part];
+        }
 
-        return new self($id, $name === '' ? $id : $name, $made, $bytes, $number('seconds'), (int) $number('packets'), $number('from'), $number('to'), ($kept['loops'] ?? false) === true);
+        return new self($id, $name === '' ? $id : $name, $made, $bytes, $number('seconds'), (int) $number('packets'), $number('from'), $number('to'), ($kept['loops'] ?? false) === true, $parts);
     }
 
     /** @return array<string, mixed> */
     public function kept(): array
     {
-        return ['name' => $this->name, 'seconds' => $this->seconds, 'packets' => $this->packets, 'from' => $this->from, 'to' => $this->to, 'loops' => $this->loops];
+        $parts = array_map(static fn(TapePart $part): array => $part->kept(), array_values($this->parts));
+
+        return ['name' => $this->name, 'seconds' => $this->seconds, 'packets' => $this->packets, 'from' => $this->from, 'to' => $this->to, 'loops' => $this->loops, 'parts' => $parts];
     }
 
     public function called(string $name): self
     {
-        return new self($this->id, $name, $this->made, $this->bytes, $this->seconds, $this->packets, $this->from, $this->to, $this->loops);
+        return $this->but(name: $name);
     }
 
     public function cut(float $from, float $to): self
     {
-        return new self($this->id, $this->name, $this->made, $this->bytes, $this->seconds, $this->packets, $from, $to, $this->loops);
+        return $this->but(from: $from, to: $to);
     }
 
     public function looped(bool $loops): self
     {
-        return new self($this->id, $this->name, $this->made, $this->bytes, $this->seconds, $this->packets, $this->from, $this->to, $loops);
+        return $this->but(loops: $loops);
+    }
+
+    /** What is played of it now is a part with a name from now on; one of the same name is another one then. */
+    public function withPart(string $name): self
+    {
+        $id = substr(trim((string) preg_replace('#[^a-z0-9]+#', '-', strtolower($name)), '-'), 0, 60) ?: 'part';
+        foreach ($this->parts as $part) {
+            $id = $part->name === $name ? $part->id : $id;
+        }
+        while (isset($this->parts[$id]) && $this->parts[$id]->name !== $name) {
+            $id = substr($id, 0, 58).'-2';
+        }
+
+        return $this->but(parts: [...$this->parts, $id => new TapePart($id, $name, $this->from, $this->to)]);
+    }
+
+    public function withoutPart(string $id): self
+    {
+        return $this->but(parts: array_diff_key($this->parts, [$id => true]));
+    }
+
+    /** As it is played from a part on, or as it is for none. */
+    public function at(string $part): self
+    {
+        $one = $this->parts[$part] ?? null;
+
+        return $one === null ? $this : $this->cut($one->from, $one->to);
     }
 
     /** Where playing ends, in seconds. */
     public function ends(): float
     {
         return $this->to > $this->from ? $this->to : max($this->seconds, $this->from);
+    }
+
+    /** @param array<string, TapePart>|null $parts */
+    private function but(?string $name = null, ?float $from = null, ?float $to = null, ?bool $loops = null, ?array $parts = null): self
+    {
+        return new self(
+            $this->id,
+            $name ?? $this->name,
+            $this->made,
+            $this->bytes,
+            $this->seconds,
+            $this->packets,
+            $from ?? $this->from,
+            $to ?? $this->to,
+            $loops ?? $this->loops,
+            $parts ?? $this->parts,
+        );
     }
 }

@@ -8,8 +8,10 @@ use NimbleJunction\Engine\Engine;
 use NimbleJunction\Engine\LiveLink\Client;
 use NimbleJunction\Engine\PageView;
 use NimbleJunction\Engine\Said\TapeLife;
+use NimbleJunction\Engine\Said\TapePartLife;
 use NimbleJunction\Engine\Said\TapesNews;
 use NimbleJunction\Engine\Tape\TapeLabel;
+use NimbleJunction\Engine\Tape\TapePart;
 
 /** Tapes, and what is done with them. */
 final readonly class TapesTopic implements Topic
@@ -56,6 +58,7 @@ final readonly class TapesTopic implements Topic
             $one->from,
             $one->to,
             $one->loops,
+            self::parts($one, isset($deck->players[$one->id]) ? $deck->played[$one->id] ?? '' : ''),
             isset($deck->players[$one->id]) ? round($deck->players[$one->id]->at, 1) : null,
         );
         $news = new TapesNews(
@@ -68,5 +71,15 @@ final readonly class TapesTopic implements Topic
         if ($view->isNew('tapes', json_encode([$news->recording, $news->seconds, $news->packets, $news->why, $news->tapes], \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE))) {
             $client->tell($news);
         }
+    }
+
+    /**
+     * @param string $played id of the part that plays; '' for none
+     *
+     * @return list<TapePartLife>
+     */
+    private static function parts(TapeLabel $label, string $played): array
+    {
+        return array_map(static fn(TapePart $part): TapePartLife => new TapePartLife($part->id, $part->name, $part->from, $part->to, $part->id === $played), array_values($label->parts));
     }
 }

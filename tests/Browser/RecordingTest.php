@@ -78,6 +78,15 @@ final class RecordingTest extends BrowserTestCase
         $this->untilScript('return document.querySelector("[aria-label=Tapes] button").textContent.trim()', 'Stop');
         self::$chrome->press('Stop', '[aria-label=Tapes]');
         $this->sees('[aria-label=Tapes]', 'packets,');
+        // A part of it has a name, and is played for itself.
+        self::$chrome->fill('[aria-label=Tapes] .keep input', 'Overture');
+        self::$chrome->press('Keep as part', '[aria-label=Tapes]');
+        self::$chrome->press('Overture', '[aria-label="Parts of House, short"]');
+        $this->untilScript('return document.querySelector(".parts button")?.getAttribute("aria-pressed")', 'true');
+        self::$chrome->press('Stop', '[aria-label=Tapes]');
+        $this->untilScript('return document.querySelector(".parts button")?.getAttribute("aria-pressed")', 'false');
+        self::$chrome->find('[aria-label="Forget part Overture"]')->click();
+        $this->untilScript('return document.querySelectorAll(".parts li").length', 1);
         self::$chrome->press('Delete', '[aria-label=Tapes]');
         $this->sees('.empty', 'No tape yet.');
     }

@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\Engine;
 
+use NimbleJunction\Core\Live\Tape\TapePoints;
 use NimbleJunction\Core\Plan\Compiler;
 use NimbleJunction\Core\Plan\Identity;
 use NimbleJunction\Core\Plan\Plan;
+use NimbleJunction\Core\Point\Act;
+use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Show\ShowReader;
 use NimbleJunction\Core\Wire\ArtNet\Dmx;
 use NimbleJunction\Engine\Tape\TapeDeck;
@@ -105,6 +108,42 @@ final class TapeTest extends TestCase
         self::assertSame('there is no such tape', $deck->play('../steps'));
     }
 
+    public function testPartsHaveNamesAndEachIsPlayedForItself(): void
+    {
+        $deck = $this->deck();
+        $deck->record('Evening', []);
+        foreach (range(0, 5) as $i) {
+            $this->hear($deck, Rig::OSC, '127.0.0.15', 9001, (string) $i);
+            usleep(20_000);
+        }
+        $deck->endRecording();
+        $times = array_map(static fn(array $one): int => $one[1]->at, iterator_to_array(TapeReader::frames("{$this->folder}/evening.pcapng"), false));
+        $at = static fn(int $i): float => ($times[$i] - $times[0]) / 1e9;
+        $deck->change('evening', static fn($label) => $label->cut(0.0, $at(1) + 0.002)->withPart('Overture')->cut($at(4) - 0.002, 0.0)->withPart('Überall')->cut(0.0, 0.0));
+        self::assertSame(['overture' => 'Overture', 'berall' => 'Überall'], $deck->parts('evening'));
+        $points = new TapePoints();
+        $points->deck = $deck;
+        $part = Reference::parse('tape:evening/part/berall') ?? throw new \LogicException();
+        self::assertSame('Tape Evening, part Überall', $points->describe($part)?->name);
+        self::assertContains('tape:evening/part/overture', array_map(static fn($one): string => $one->text(), iterator_to_array($points->all(), false)));
+        self::assertSame('', $points->press($part, new Act('person', 'Ada'), 0));
+        self::assertSame('berall', $deck->played['evening']);
+        $this->wait(0.5);
+        self::assertSame('45', implode('', array_column($this->arrived, 3)));
+        self::assertSame('', $deck->play('evening', 'overture'));
+        $this->wait(0.5);
+        self::assertSame('4501', implode('', array_column($this->arrived, 3)));
+        // A part of the same name is another one from now on; one of another name stays itself, whatever its id would be.
+        $deck->change('evening', static fn($label) => $label->cut($at(2) - 0.002, $at(2) + 0.002)->withPart('Overture')->withPart('overture!'));
+        self::assertSame(['overture', 'berall', 'overture-2'], array_keys($deck->parts('evening')));
+        $deck->play('evening', 'overture');
+        $this->wait(0.3);
+        self::assertSame('45012', implode('', array_column($this->arrived, 3)));
+        $deck->change('evening', static fn($label) => $label->withoutPart('overture')->withoutPart('gone'));
+        self::assertNull($points->describe(Reference::parse('tape:evening/part/overture') ?? $part));
+        self::assertSame('there is no such tape', $points->press(Reference::parse('tape:evening/part/overture') ?? $part, new Act('person', 'Ada'), 0));
+    }
+
     public function testABrokenFileIsPlayedAsFarAsItGoesAndAnyBytesThrowNothing(): void
     {
         $deck = $this->deck();
@@ -158,6 +197,11 @@ final class TapeTest extends TestCase
     private function play(TapeDeck $deck, string $id, float $seconds): void
     {
         self::assertSame('', $deck->play($id));
+        $this->wait($seconds);
+    }
+
+    private function wait(float $seconds): void
+    {
         $suspension = EventLoop::getSuspension();
         EventLoop::delay($seconds, static fn() => $suspension->resume());
         $suspension->suspend();

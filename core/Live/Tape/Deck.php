@@ -14,8 +14,15 @@ interface Deck
 
     public function loops(string $id): bool;
 
-    /** @return string why not; '' when it plays */
-    public function play(string $id): string;
+    /** @return array<string, string> names of the parts of a tape, by id */
+    public function parts(string $id): array;
+
+    /**
+     * @param string $part id of the part that is played; '' for all, or what it was cut to
+     *
+     * @return string why not; '' when it plays
+     */
+    public function play(string $id, string $part = ''): string;
 
     public function stop(string $id): string;
 

@@ -11,10 +11,13 @@ use NimbleJunction\Core\Point\Point;
 use NimbleJunction\Core\Point\PointKind;
 use NimbleJunction\Core\Point\Reference;
 
-/** Tapes as points: pressed they play or stop; whether they play, and go round. */
+/** Tapes as points: pressed they play or stop, or play a part; whether they play, and go round. */
 final class TapePoints extends PlanRoom
 {
     private const PARTS = ['', 'play', 'stop', 'running', 'loop'];
+
+    /** What stands before the id of a part that somebody named. */
+    private const OF = 'part/';
 
     /** Null where nobody keeps tapes. */
     public ?Deck $deck = null;
@@ -32,6 +35,10 @@ final class TapePoints extends PlanRoom
     public function describe(Reference $reference): ?Point
     {
         $name = $this->deck?->names()[$reference->id] ?? null;
+        $part = $this->part($reference);
+        if ($name !== null && $part !== null) {
+            return new Point($reference, "Tape {$name}, part {$part[1]}", PointKind::Press, isPressed: true);
+        }
         if ($name === null || ! \in_array($reference->part, self::PARTS, true)) {
             return null;
         }
@@ -69,6 +76,7 @@ final class TapePoints extends PlanRoom
 
         return match (true) {
             $this->describe($reference) === null || $this->deck === null => 'there is no such tape',
+            ($part = $this->part($reference)) !== null => $this->deck->play($id, $part[0]),
             $reference->part === 'play' => $this->deck->play($id),
             $reference->part === 'stop' => $this->deck->stop($id),
             $reference->part === 'loop' => $this->deck->setLoop($id, ! $this->deck->loops($id)),
@@ -79,12 +87,22 @@ final class TapePoints extends PlanRoom
     public function all(): iterable
     {
         foreach (array_keys($this->deck?->names() ?? []) as $id) {
-            foreach (self::PARTS as $part) {
+            $parts = array_map(static fn(int|string $one): string => self::OF.$one, array_keys($this->deck?->parts((string) $id) ?? []));
+            foreach ([...self::PARTS, ...$parts] as $part) {
                 $reference = Reference::parse("tape:{$id}".($part === '' ? '' : "/{$part}"));
                 if ($reference !== null) {
                     yield $reference;
                 }
             }
         }
+    }
+
+    /** @return array{string, string}|null id and name of the part that it plays; null for what is none */
+    private function part(Reference $reference): ?array
+    {
+        $id = str_starts_with($reference->part, self::OF) ? substr($reference->part, \strlen(self::OF)) : '';
+        $name = $id === '' ? null : $this->deck?->parts($reference->id)[$id] ?? null;
+
+        return $name === null ? null : [$id, $name];
     }
 }

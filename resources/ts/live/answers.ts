@@ -190,7 +190,7 @@ export interface Orders {
   'send-lines': { desk: string, lines?: string[] }
   'stop-lines': object
   'record-tape': { name?: string, ports?: string[], ends?: boolean }
-  'change-tape': { tape?: string, name?: string, from?: number, to?: number, removes?: boolean }
+  'change-tape': { tape?: string, name?: string, from?: number, to?: number, removes?: boolean, part?: string, forgets?: string }
 }
 
 /** What the answers to them have beside "ok". */

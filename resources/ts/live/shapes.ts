@@ -273,7 +273,16 @@ export interface TapeLife {
   from: number
   to: number
   loops: boolean
+  parts: TapePartLife[]
   at: number | null
+}
+
+export interface TapePartLife {
+  id: string
+  name: string
+  from: number
+  to: number
+  isPlayed: boolean
 }
 
 export interface TempoLife {

@@ -11,7 +11,15 @@ const props = defineProps<{ tape: TapeLife; isRecorded: boolean }>()
 const engine = useEngine()
 const session = useSession()
 const failed = ref('')
-async function change(what: { name?: string; from?: number; to?: number; removes?: boolean }): Promise<void> {
+interface Change {
+  name?: string
+  from?: number
+  to?: number
+  removes?: boolean
+  part?: string
+  forgets?: string
+}
+async function change(what: Change): Promise<void> {
   const answer = await engine.changeTape({ tape: props.tape.id, ...what })
   failed.value = answer.ok ? '' : (answer.error ?? '')
 }
@@ -20,6 +28,13 @@ function cut(event: Event, end: 'from' | 'to'): void {
   if (seconds === null) failed.value = 'Give a time like 1:05.5, or seconds.'
   else void change({ [end]: seconds })
 }
+const part = ref('')
+/** What it is cut to now is called something, and can be played for itself. */
+async function keepPart(): Promise<void> {
+  await change({ part: part.value.trim() })
+  if (failed.value === '') part.value = ''
+}
+const span = (from: number, to: number) => `${timeWords(from, 1)} to ${to > 0 ? timeWords(to, 1) : 'its end'}`
 const press = (verb: string) => engine.pressPoint(`tape:${props.tape.id}/${verb}`)
 const value = (event: Event) => (event.target as HTMLInputElement).value.trim()
 </script>
@@ -86,6 +101,41 @@ const value = (event: Event) => (event.target as HTMLInputElement).value.trim()
     >
       Delete
     </button>
+    <ul v-if="tape.parts.length > 0 || session.mayOperate" class="parts" :aria-label="`Parts of ${tape.name}`">
+      <li v-for="one in tape.parts" :key="one.id">
+        <button
+          type="button"
+          class="small-button"
+          :disabled="!session.mayOperate || isRecorded"
+          :aria-pressed="one.isPlayed"
+          :title="span(one.from, one.to)"
+          @click="press(one.isPlayed ? 'stop' : `part/${one.id}`)"
+        >
+          {{ one.name }}
+        </button>
+        <button
+          v-if="session.mayOperate"
+          type="button"
+          class="small-button"
+          :aria-label="`Forget part ${one.name}`"
+          @click="change({ forgets: one.id })"
+        >
+          ×
+        </button>
+      </li>
+      <li v-if="session.mayOperate">
+        <form class="keep" @submit.prevent="keepPart">
+          <input
+            v-model="part"
+            class="inline-field"
+            maxlength="60"
+            :aria-label="`Name of a part of ${tape.name}`"
+            :placeholder="`Call ${span(tape.from, tape.to)}`"
+          />
+          <button type="submit" class="small-button" :disabled="part.trim() === ''">Keep as part</button>
+        </form>
+      </li>
+    </ul>
     <p v-if="failed" class="small wrong" role="alert">{{ failed }}</p>
   </li>
 </template>
@@ -108,6 +158,24 @@ const value = (event: Event) => (event.target as HTMLInputElement).value.trim()
 }
 .time {
   width: 84px;
+}
+.parts {
+  display: flex;
+  flex-basis: 100%;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+  padding: 0;
+  margin: 0;
+  list-style: none;
+}
+.parts li,
+.keep {
+  display: flex;
+  gap: 2px;
+}
+.keep input {
+  width: 220px;
 }
 a {
   color: inherit;

@@ -74,6 +74,31 @@ final class ClipTrackTest extends TestCase
         self::assertSame(0, $evening->levels()[1]);
     }
 
+    public function testAClipThatEndsWhileTheEngineIsAwayIsOverAfterIt(): void
+    {
+        foreach ([1 => 1, 8 => 0] as $away => $isThere) {
+            $evening = self::evening([['id' => 'a', 'at' => 1, 'long' => 4, 'plays' => 'timeline:chase']]);
+            $evening->press('timeline:song/play');
+            $evening->rig->pass(2.0);
+            self::assertSame(1, $evening->read('timeline:chase/running'));
+            $again = $evening->restarted((float) $away);
+            $again->rig->pass(0.1);
+            self::assertSame([1, $isThere], [$again->read('timeline:song/running'), $again->read('timeline:chase/running')], "away for {$away} s");
+            self::assertSame($isThere === 1, $again->levels()[1] > 0);
+        }
+    }
+
+    public function testWhatAPersonBroughtIsNotTakenByARestartThoughTheTimelineWillBringItLater(): void
+    {
+        $evening = self::evening([['id' => 'a', 'at' => 10, 'long' => 4, 'plays' => 'look:warm']]);
+        $evening->press('timeline:song/play');
+        $evening->set('look:warm', 100);
+        $evening->rig->pass(1.0);
+        $again = $evening->restarted();
+        $again->rig->pass(0.1);
+        self::assertSame([1, 255], [$again->read('look:warm/active'), $again->levels()[0]]);
+    }
+
     public function testWhatCannotBeAClipIsRefused(): void
     {
         foreach ([
