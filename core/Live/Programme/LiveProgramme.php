@@ -7,6 +7,7 @@ namespace NimbleJunction\Core\Live\Programme;
 use NimbleJunction\Core\Live\Changes;
 use NimbleJunction\Core\Live\Desk\DeskRun;
 use NimbleJunction\Core\Live\Recording\Hands;
+use NimbleJunction\Core\Live\Recording\KeptRecording;
 use NimbleJunction\Core\Live\Recording\Recorder;
 use NimbleJunction\Core\Live\Runner;
 use NimbleJunction\Core\Live\Sending;
@@ -50,6 +51,7 @@ final class LiveProgramme
     private readonly ListPoints $listPoints;
     private readonly TimelinePoints $timelinePoints;
     private readonly KeptTimelines $keptTimelines;
+    private readonly KeptRecording $keptRecording;
     private readonly TimetablePoints $timetablePoints;
     private readonly Giving $giving;
     private readonly Moving $moving;
@@ -83,6 +85,7 @@ final class LiveProgramme
         $this->timelines = new Timelines($setting, $chase, $this->tempos, $changed);
         $this->keptTimelines = new KeptTimelines($this->timelines);
         $this->recorder = new Recorder($points, $this->timelines, new Hands($points, $universes));
+        $this->keptRecording = new KeptRecording($this->recorder, $points);
         $this->timelinePoints = new TimelinePoints($this->timelines, $this->recorder);
         $this->timecodes = new Timecodes($this->timelines, $sending, $changed);
         $this->deskRun = new DeskRun($runner);
@@ -97,7 +100,7 @@ final class LiveProgramme
     /** @return list<Room> what is kept over a restart as soon as somebody did something */
     public function rooms(): array
     {
-        return [$this->looks, $this->lists, $this->masters, $this->common, $this->tempos, $this->waves, $this->timecodes, $this->keptTimelines, $this->timetable];
+        return [$this->looks, $this->lists, $this->masters, $this->common, $this->tempos, $this->waves, $this->timecodes, $this->keptTimelines, $this->keptRecording, $this->timetable];
     }
 
     public function adopt(Plan $plan, int $now): void
@@ -132,6 +135,7 @@ final class LiveProgramme
         $this->giving->endOthers($this->plan->programme, $this->given());
         $this->timecodes->restore($stored->part('timecodes'), $now, $away);
         $this->keptTimelines->restore($stored->part('timelines'), $now, $away);
+        $this->keptRecording->restore($stored->part('recording'));
         $this->timetable->restore($stored->part('timetable'), $now, $away);
     }
 

@@ -20,6 +20,16 @@ final class RecordedSpan
         $this->to = $from;
     }
 
+    /** @param list<array{float, float}> $samples time and value */
+    public static function of(float $from, float $to, array $samples): self
+    {
+        $span = new self($from);
+        $span->to = max($from, $to);
+        $span->samples = $samples;
+
+        return $span;
+    }
+
     /** @return int how many values were added */
     public function add(float $at, float $value): int
     {

@@ -108,6 +108,22 @@ final class Recorder
         $this->samples = 0;
     }
 
+    /**
+     * What was recorded before a restart waits.
+     *
+     * @param list<RecordedPass> $passes
+     */
+    public function resume(string $timeline, array $passes): void
+    {
+        if ($this->state !== 'off' || $passes === [] || $this->timelines->of($timeline) === null) {
+            return;
+        }
+        $this->plan = new RecordingPlan($timeline, []);
+        $this->passes = $passes;
+        $this->why = 'the engine was started anew';
+        $this->state = 'done';
+    }
+
     public function lastFor(string $timeline): ?RecordingPlan
     {
         return $this->last[$timeline] ?? null;

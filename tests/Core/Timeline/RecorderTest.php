@@ -8,6 +8,7 @@ use NimbleJunction\Core\Live\Recording\Recorder;
 use NimbleJunction\Core\Live\Recording\RecordingPlan;
 use NimbleJunction\Core\Timeline\Knot;
 use NimbleJunction\Core\Timeline\Laying;
+use NimbleJunction\Core\Timeline\Line;
 use NimbleJunction\Core\Timeline\TakeLane;
 use NimbleJunction\Tests\Support\Evening;
 use PHPUnit\Framework\TestCase;
@@ -137,6 +138,31 @@ final class RecorderTest extends TestCase
         self::assertSame(['overdub', ['fixture:c/level']], [self::recorder($evening)->plan?->mode, array_keys(self::recorder($evening)->points)], 'as last time');
         $evening->rig->adopt(['timelines' => [], ...Evening::show()]);
         self::assertSame('off', self::recorder($evening)->state, 'nothing was touched, and its timeline is gone');
+    }
+
+    public function testWhatWasRecordedAndNotKeptWaitsOverARestart(): void
+    {
+        $evening = self::evening();
+        self::record($evening, new RecordingPlan('song', [Evening::point('fixture:h/pan'), Evening::point('fixture:c/level')], 'erase'));
+        for ($at = 0.0; $at < 3.0; $at += 0.04) {
+            $evening->rig->osc('/x', 0.5 + 0.5 * sin(2 * $at));
+            $evening->rig->osc('/y', $at / 3.0);
+            $evening->rig->pass(0.04);
+        }
+        self::recorder($evening)->stop($evening->rig->nanos());
+        $before = self::recorder($evening)->passes[0]->lanes(0.001);
+        $again = $evening->restarted(600.0);
+        self::assertSame(['done', 'the engine was started anew', 'song'], [self::recorder($again)->state, self::recorder($again)->why, self::recorder($again)->plan?->timeline]);
+        $after = self::recorder($again)->passes[0]->lanes(0.001);
+        foreach ($before as $i => $lane) {
+            self::assertSame([$lane->point?->text(), $lane->from, $lane->to], [$after[$i]->point?->text(), $after[$i]->from, $after[$i]->to]);
+            for ($at = $lane->from; $at < $lane->to; $at += 0.07) {
+                self::assertEqualsWithDelta((new Line($lane->knots))->at($at), (new Line($after[$i]->knots))->at($at), 100 * 0.0023, "{$i} at {$at}");
+            }
+        }
+        self::assertSame('a recording waits: keep it, or throw it away', $again->press('timeline:song/record'));
+        self::recorder($again)->forget();
+        self::assertSame('off', self::recorder($again->restarted())->state, 'what was thrown away is gone');
     }
 
     public function testWhatHasNoNumberCannotBeArmed(): void
