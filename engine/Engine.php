@@ -31,8 +31,6 @@ use Revolt\EventLoop;
  */
 final class Engine
 {
-    /** Waking more often than this gains nothing that a lamp could show. */
-    private const SHORTEST_SLEEP = 1_000_000;
     private const LOOK_SECONDS = 1.0;
     private const CLOCK_SECONDS = 10.0;
 
@@ -61,8 +59,7 @@ final class Engine
     private string $adapters = '';
     private int $looks = 0;
     private readonly Leftovers $leftovers;
-    private ?string $timer = null;
-    private int $timerAt = \PHP_INT_MAX;
+    private readonly Waking $waking;
 
     /** @var list<string> */
     private array $callbacks = [];
@@ -95,6 +92,7 @@ final class Engine
         $this->compiler = new Compiler($identity);
         $this->portFaults = new PortFaults($this->junction);
         $this->startedAt = self::now();
+        $this->waking = new Waking($this->wake(...));
         $this->transports = new Transports(
             new World(
                 $this->arrived(...),
@@ -203,7 +201,7 @@ final class Engine
     public function stop(bool $forGood = true): void
     {
         array_map(EventLoop::cancel(...), $this->callbacks);
-        EventLoop::cancel($this->timer ?? '');
+        $this->waking->stop();
         $this->tapes?->close();
         $this->keeper?->stop();
         if ($forGood) {
@@ -345,8 +343,6 @@ final class Engine
 
     private function wake(): void
     {
-        $this->timer = null;
-        $this->timerAt = \PHP_INT_MAX;
         try {
             $this->dispatch($this->junction->wake(self::now()));
         } finally {
@@ -357,18 +353,7 @@ final class Engine
 
     private function schedule(): void
     {
-        $due = $this->junction->dueAt();
-        if ($due >= $this->timerAt || $due === \PHP_INT_MAX || $this->transports->isPaced()) {
-            return;
-        }
-        // In whole steps: what is due a moment earlier than the timer set already needs no other one.
-        $due = intdiv(max($due, self::now()), self::SHORTEST_SLEEP) * self::SHORTEST_SLEEP + self::SHORTEST_SLEEP;
-        if ($due >= $this->timerAt) {
-            return;
-        }
-        EventLoop::cancel($this->timer ?? '');
-        $this->timerAt = $due;
-        $this->timer = EventLoop::delay(max(0, $due - self::now()) / 1e9, $this->wake(...));
+        $this->waking->set($this->junction->dueAt(), $this->junction->programme->exactAt(), $this->transports->isPaced());
     }
 
     /** @param list<OutgoingPacket> $packets */

@@ -156,6 +156,12 @@ final class LiveProgramme
         return min($this->frameAt(), $this->recorder->dueAt(), $this->timetable->dueAt(), $this->deskRun->dueAt());
     }
 
+    /** When something is due that has to leave at that very moment: a cue of a timeline, a piece of time code, a tick of a clock. */
+    public function exactAt(): int
+    {
+        return min($this->timelines->momentAt(), $this->timecodes->pieceAt(), $this->tempos->dueAt());
+    }
+
     /** When something that moves has its next frame. */
     private function frameAt(): int
     {

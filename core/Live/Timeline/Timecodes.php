@@ -132,15 +132,26 @@ final class Timecodes extends PlanRoom implements Room
     /** When goOn() must be called next. */
     public function dueAt(): int
     {
-        $due = \PHP_INT_MAX;
+        $due = $this->pieceAt();
         foreach ($this->live as $live) {
-            $due = min($due, $live->stopsAt(), $live->lostAt(), $this->outs[$live->timecode->id]->dueAt($live, $this->seenAt));
+            $due = min($due, $live->stopsAt(), $live->lostAt());
             if ($live->isRunning && ($live->isOwn || $live->isBackwards())) {
                 $due = min($due, $this->seenAt + (int) round($live->frame() * 1e9));
             }
         }
 
         return $due;
+    }
+
+    /** @return int when a piece of a time that leaves is due; PHP_INT_MAX for none */
+    public function pieceAt(): int
+    {
+        $at = \PHP_INT_MAX;
+        foreach ($this->live as $live) {
+            $at = min($at, $this->outs[$live->timecode->id]->dueAt($live, $this->seenAt));
+        }
+
+        return $at;
     }
 
     /** What was to be heard by now, and was not, is lost. */

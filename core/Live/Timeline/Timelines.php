@@ -257,6 +257,18 @@ final class Timelines
         return $due;
     }
 
+    /** @return int when the next moment of those that play comes; PHP_INT_MAX for none */
+    public function momentAt(): int
+    {
+        $at = \PHP_INT_MAX;
+        foreach ($this->live as $live) {
+            $next = $live->isPlaying ? $live->timeline->score->dues[$live->next] ?? null : null;
+            $at = $next === null ? $at : min($at, $live->pace->when($next->at));
+        }
+
+        return $at;
+    }
+
     /** A frame: what plays goes on. */
     public function goOn(int $now): void
     {
