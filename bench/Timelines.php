@@ -15,6 +15,7 @@ use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Show\ShowReader;
 use NimbleJunction\Tests\Support\Chrome;
 use NimbleJunction\Tests\Support\DemoStack;
+use NimbleJunction\Tests\Support\PseudoTerminal;
 use NimbleJunction\Tests\Support\Udp;
 use Symfony\Component\Process\Process;
 
@@ -87,6 +88,10 @@ final class Timelines implements Measurement
         $parts['version'] = 2;
         $parts['timelines'] = [['id' => 'song', 'name' => 'Song', 'tracks' => [['id' => 'marks', 'name' => 'Marks', 'does' => ['kind' => 'triggers', 'triggers' => $triggers]]]]];
         $parts['routes'][] = ['id' => 'play', 'name' => 'Play', 'when' => [['kind' => 'osc', 'port' => 'marks', 'address' => '/play']], 'do' => [['kind' => 'press', 'point' => 'timeline:song/play']]];
+        $line = new PseudoTerminal();
+        $parts['ports'][] = ['id' => 'sync', 'name' => 'Sync', 'protocol' => 'midi', 'link' => ['kind' => 'device', 'device' => $line->path], 'send' => (object) []];
+        $parts['timecodes'] = [['id' => 'clock', 'name' => 'Clock', 'sends' => ['sync']]];
+        $parts['routes'][] = ['id' => 'tape', 'name' => 'Tape', 'when' => [['kind' => 'osc', 'port' => 'marks', 'address' => '/tape']], 'do' => [['kind' => 'press', 'point' => 'timecode:clock/start']]];
         $show = new Show($parts);
         try {
             $engine = new Subject(['artisan', 'junction:engine', "--show={$show->file}", '--for=90'], 'The engine runs');
@@ -98,6 +103,7 @@ final class Timelines implements Measurement
                 if ($isBusy) {
                     yield Line::atMost("trigger against its place, {$words}: 99 of 100", Stopwatch::percentile($errors, 0.99), 2.0, ' ms');
                     yield Line::only('the same, median', Stopwatch::percentile($errors, 0.5), ' ms');
+                    yield from $this->pieces($sink, $line);
                 } else {
                     yield Line::only("trigger against its place, {$words}: 99 of 100", Stopwatch::percentile($errors, 0.99), ' ms');
                 }
@@ -105,7 +111,33 @@ final class Timelines implements Measurement
         } finally {
             isset($engine) && $engine->stop();
             $show->delete();
+            $line->close();
         }
+    }
+
+    /**
+     * Quarter frames as they come out of a device file, against the grid of 25 frames a second: four a frame.
+     *
+     * @return \Generator<Line>
+     */
+    private function pieces(Udp $sink, PseudoTerminal $line): \Generator
+    {
+        $traffic = $this->flood();
+        $sink->send("/tape\0\0\0,\0\0\0", self::NET.'.1:8000');
+        $at = [];
+        for ($until = microtime(true) + 8; microtime(true) < $until;) {
+            $reads = [$line->stream()];
+            $none = null;
+            if ((int) stream_select($reads, $none, $none, 0, 100_000) > 0) {
+                $bytes = $line->read();
+                array_push($at, ...array_fill(0, substr_count($bytes, "\xF1"), microtime(true)));
+            }
+        }
+        $traffic->stop();
+        $late = array_map(static fn(int $i): float => $at[$i] - $i * 0.01, array_keys($at));
+        $errors = array_map(static fn(float $one): float => ($one - min($late)) * 1000.0, $late);
+        yield Line::only('quarter frames at a device file against their grid, while 64 universes run: median', Stopwatch::percentile($errors, 0.5), ' ms');
+        yield Line::only('the same, 99 of 100, of '.\count($at), Stopwatch::percentile($errors, 0.99), ' ms');
     }
 
     private function flood(): Process

@@ -45,6 +45,12 @@ describe('a tempo map', () => {
       7.5, 10, 9, 12,
     ])
   })
+  it('draws to the frames of its time code, by seconds and by beats', () => {
+    const drop = gridOf('seconds', [], 120, 4, 30_000 / 1001)
+    expect(nearest(drop, 10, 'frame')).toBeCloseTo((300 * 1001) / 30_000, 9)
+    expect(nearest(gridOf('seconds', [], 120, 4, 24), 1.03, 'frame')).toBeCloseTo(25 / 24, 9)
+    expect(nearest(gridOf('beats', [{ at: 0, bpm: 120 }], 90, 4), 1.05, 'frame')).toBeCloseTo(1.04, 9)
+  })
   it('marks beats where there is room for them, bars otherwise, and never without end', () => {
     expect(barMarks(song, 7, 10, 0.5).map((one) => [one.at, one.text])).toEqual([
       [7, '1.1'],

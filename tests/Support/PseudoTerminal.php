@@ -35,6 +35,12 @@ final class PseudoTerminal
         return (string) @fread($this->master, 8192);
     }
 
+    /** @return resource to be waited on */
+    public function stream()
+    {
+        return $this->master;
+    }
+
     public function close(): void
     {
         fclose($this->master);

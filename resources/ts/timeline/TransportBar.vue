@@ -10,14 +10,14 @@ import type { Snap } from './view'
 const editing = useEditing()
 const session = useSession()
 const keys = useTrackKeys()
-const SNAPS: [Snap, string][] = [
+const SNAPS = computed<[Snap, string][]>(() => [
   ['off', 'nothing'],
   ['second', 'seconds'],
   ['tenth', 'tenths'],
-  ['frame', 'frames (25)'],
+  ['frame', `frames (${Number(editing.grid.value.rate.toFixed(2))})`],
   ['beat', 'beats'],
   ['bar', 'bars'],
-]
+])
 const mayPlay = computed(() => session.mayOperate)
 const place = computed(() => editing.say(editing.place.value))
 const typed = ref<string | null>(null)

@@ -38,7 +38,14 @@ function makeEditing(id: string) {
   const copied = ref<{ from: Timeline; items: Item[] } | null>(null)
   const unit = computed(() => timeline.value?.unit ?? 'seconds')
   const tempo = computed(() => show.tempos.find((one) => one.id === timeline.value?.tempo) ?? show.tempos[0] ?? null)
-  const grid = computed(() => gridOf(unit.value, timeline.value?.changes ?? [], tempo.value?.start ?? 120, tempo.value?.bar ?? 4))
+  /** Frames a second: those of the time code that it follows. */
+  const rate = computed(() => {
+    const said = show.timecodes.find((one) => one.id === timeline.value?.timecode)?.rate ?? '25'
+    return said === '29.97' ? 30_000 / 1001 : Number(said)
+  })
+  const grid = computed(() =>
+    gridOf(unit.value, timeline.value?.changes ?? [], tempo.value?.start ?? 120, tempo.value?.bar ?? 4, rate.value),
+  )
   /** Whether places are told by bars: they are where it goes by beats, and where things are drawn to these. */
   const countsBars = computed(() => unit.value === 'beats' || snap.value === 'beat' || snap.value === 'bar')
   const say = (at: number) => (countsBars.value ? barWords(grid.value, at) : timeWords(at))

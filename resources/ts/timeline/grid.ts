@@ -11,6 +11,8 @@ export interface Grid {
   /** Where it is so many seconds after a place. */
   later: (at: number, seconds: number) => number
   barAt: (beat: number) => Bar
+  /** Frames a second. */
+  rate: number
   /** Where its tempo changes, and to what. */
   changes: { at: number; bpm: number }[]
 }
@@ -34,7 +36,7 @@ interface Run {
 }
 const NEAR = 1e-6
 
-export function gridOf(unit: 'seconds' | 'beats', changes: TempoChange[], bpm: number, bar: number): Grid {
+export function gridOf(unit: 'seconds' | 'beats', changes: TempoChange[], bpm: number, bar: number, rate = 25): Grid {
   const sorted = [...changes].sort((a, b) => a.at - b.at)
   const spans: Span[] = []
   const runs: Run[] = []
@@ -69,6 +71,7 @@ export function gridOf(unit: 'seconds' | 'beats', changes: TempoChange[], bpm: n
     secondsAt: (at) => (inBeats ? secondsOf(at) : at),
     later: (at, seconds) => (inBeats ? beatOf(secondsOf(at) + seconds) : at + seconds),
     barAt: (beat) => barAt(runs, beat),
+    rate,
     changes: sorted.map((one) => ({ at: one.at, bpm: one.bpm })),
   }
 }
@@ -115,8 +118,9 @@ export function readBar(grid: Grid, text: string): number | null {
   return Math.max(0, grid.placeOf(bar.from + Number(found[2] ?? 1) - 1))
 }
 
-/** The beat, or the beginning of a bar, that is nearest. */
-export function nearest(grid: Grid, at: number, what: 'beat' | 'bar'): number {
+/** The beat, the beginning of a bar, or the frame that is nearest. */
+export function nearest(grid: Grid, at: number, what: 'beat' | 'bar' | 'frame'): number {
+  if (what === 'frame') return grid.later(0, Math.round((grid.secondsAt(at) - grid.secondsAt(0)) * grid.rate) / grid.rate)
   const beat = grid.beatAt(at)
   if (what === 'beat') return grid.placeOf(Math.round(beat))
   const bar = grid.barAt(beat)

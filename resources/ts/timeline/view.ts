@@ -72,10 +72,14 @@ export function grainOf(snap: Snap, grid: Grid, at: number): number {
     const bar = grid.barAt(beat)
     return snap === 'beat' ? grid.placeOf(beat + 1) - grid.placeOf(beat) : grid.placeOf(bar.to) - grid.placeOf(bar.from)
   }
-  return { off: 0.01, second: 1, tenth: 0.1, frame: 0.04 }[snap]
+  if (snap === 'frame') return grid.later(at, 1 / grid.rate) - at
+  return { off: 0.01, second: 1, tenth: 0.1 }[snap]
 }
 export function snapped(at: number, snap: Snap, grid: Grid): number {
-  const exact = snap === 'beat' || snap === 'bar' ? nearest(grid, at, snap) : to(at, snap === 'off' ? 0.001 : grainOf(snap, grid, at))
+  const exact =
+    snap === 'beat' || snap === 'bar' || snap === 'frame'
+      ? nearest(grid, at, snap)
+      : to(at, snap === 'off' ? 0.001 : grainOf(snap, grid, at))
   return Math.max(0, Number(exact.toFixed(4)))
 }
 const to = (at: number, step: number) => Math.round(at / step) * step
