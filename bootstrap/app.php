@@ -3,9 +3,11 @@
 declare(strict_types=1);
 
 use App\Http\Middleware\MayBuild;
+use App\Http\Middleware\StillLoggedIn;
 use App\Shows\Conflict;
 use App\Shows\OlderForm;
 use App\Shows\PartMissing;
+use Illuminate\Contracts\Auth\Middleware\AuthenticatesRequests;
 use Illuminate\Database\QueryException;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -20,6 +22,8 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withMiddleware(function (Middleware $middleware): void {
         // The page and its API come from the same origin.
         $middleware->remove(HandleCors::class);
+        $middleware->web(append: [StillLoggedIn::class]);
+        $middleware->prependToPriorityList(AuthenticatesRequests::class, StillLoggedIn::class);
         $middleware->alias(['builds' => MayBuild::class]);
         $middleware->redirectGuestsTo('/login');
     })

@@ -23,6 +23,7 @@ use function Amp\Socket\listen;
  *
  *   {"do": "adopt", "document": "…", "revision": 7}  →  {"ok": true} or {"ok": false, "error": "…"}
  *   {"do": "adopt", "lines": 12, "revision": 7}, then so many lines of a show (see ShowLines)
+ *   {"do": "expel", "user": "anna"} or {"do": "expel", "visit": "…"}: what they may has changed, or they have logged out
  *   {"do": "update", "base": 6, "revision": 7}, then a line with what was changed  →  the same, or with "needs": "whole"
  */
 final class ControlSocket
@@ -37,7 +38,7 @@ final class ControlSocket
     /** @var array<int, Socket> those that have not said what they want, in the order in which they came */
     private array $waiting = [];
 
-    public function __construct(private readonly TakingOn $shows, private readonly FaultLog $faults, private readonly string $path)
+    public function __construct(private readonly TakingOn $shows, private readonly People $people, private readonly FaultLog $faults, private readonly string $path)
     {
     }
 
@@ -127,6 +128,7 @@ final class ControlSocket
             return match ($message['do'] ?? null) {
                 'adopt' => $this->adopt($message, $next),
                 'update' => $this->update($message, $next() ?? ''),
+                'expel' => ['ok' => true, 'closed' => $this->people->expel(self::text($message, 'user'), self::text($message, 'visit'))],
                 default => self::unknown(),
             };
         } catch (ShowRefused $refused) {
@@ -181,6 +183,12 @@ final class ControlSocket
     private static function number(array $message, string $name): int
     {
         return \is_int($message[$name] ?? null) ? $message[$name] : 0;
+    }
+
+    /** @param array<mixed> $message */
+    private static function text(array $message, string $name): string
+    {
+        return \is_string($message[$name] ?? null) ? $message[$name] : '';
     }
 
     /** @return array<string, mixed> */

@@ -31,7 +31,7 @@ final class JunctionLink implements Conversation
     private readonly array $topics;
     private readonly Lending $lending;
     private readonly Checks $checks;
-    private readonly People $people;
+    public readonly People $people;
     private readonly Touching $touching;
 
     public function __construct(

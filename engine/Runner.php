@@ -81,9 +81,9 @@ final class Runner
         });
         $this->adoptFirst($engine, $read);
         $engine->start();
-        $control = $keeps ? new ControlSocket(new TakingOn($engine, $this->revision), $this->faults, "{$directory}/engine.sock") : null;
-        $control?->start();
         $conversation = new JunctionLink($engine, $this->warnings, $this->faults, $descriptors);
+        $control = $keeps ? new ControlSocket(new TakingOn($engine, $this->revision), $conversation->people, $this->faults, "{$directory}/engine.sock") : null;
+        $control?->start();
         $link = $this->settings->live === '' ? null : new Server(
             new Gate($this->settings->secret, $this->settings->origins),
             $conversation,

@@ -20,6 +20,7 @@ use App\Http\Controllers\ShowController;
 use App\Http\Controllers\SurfaceController;
 use App\Http\Controllers\TapeController;
 use App\Http\Controllers\TimelineController;
+use App\Http\Controllers\UserController;
 use Illuminate\Support\Facades\Route;
 use NimbleJunction\Core\Show\Show;
 
@@ -74,7 +75,14 @@ Route::prefix('api')->group(function (): void {
         Route::post('packets/decode', [PacketController::class, 'decode']);
         Route::post('packets/encode', [PacketController::class, 'encode']);
 
+        Route::put('session/password', [UserController::class, 'ownPassword']);
+
         Route::middleware('builds')->group(function (): void {
+            Route::get('users', [UserController::class, 'all']);
+            Route::post('users', [UserController::class, 'add']);
+            Route::patch('users/{id}', [UserController::class, 'change'])->whereNumber('id');
+            Route::delete('users/{id}', [UserController::class, 'remove'])->whereNumber('id');
+            Route::delete('users/{id}/logins', [UserController::class, 'logOut'])->whereNumber('id');
             Route::post('tapes', [TapeController::class, 'upload']);
             Route::post('show/timelines/{id}/midi', [TimelineController::class, 'midi']);
             Route::post('show/timelines/{id}/takes', [TimelineController::class, 'keep']);

@@ -47,6 +47,17 @@ final readonly class EngineDoor
     }
 
     /**
+     * What somebody may has changed, or they have logged out: the pages that they have open are closed. Where no engine runs, none are.
+     *
+     * @param string $user '' for nobody
+     * @param string $visit '' for none
+     */
+    public function expel(string $user, string $visit = ''): void
+    {
+        $this->ask(['do' => 'expel', 'user' => $user, 'visit' => $visit], []);
+    }
+
+    /**
      * @param array<string, mixed> $command
      * @param list<string> $lines that belong to it
      *

@@ -13,6 +13,8 @@ use NimbleJunction\Engine\LiveLink\Role;
  * @property int $id
  * @property string $name
  * @property Role $role
+ * @property string $password
+ * @property int $logins counted on where everybody who is logged in under this name has to log in again
  */
 final class User extends Authenticatable
 {
@@ -21,6 +23,6 @@ final class User extends Authenticatable
 
     protected function casts(): array
     {
-        return ['password' => 'hashed', 'role' => Role::class];
+        return ['password' => 'hashed', 'role' => Role::class, 'logins' => 'integer'];
     }
 }

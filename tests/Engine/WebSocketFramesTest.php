@@ -92,9 +92,14 @@ final class WebSocketFramesTest extends TestCase
     public function testTheGateAsksForOneOfOurPages(): void
     {
         $gate = new Gate('secret', ['https://show.example']);
-        $token = Token::sign('Ada', Role::Viewer, 'secret', 1000);
-        $ask = static fn(string $origin): ?Token => $gate->admit(Handshake::read("GET /?token={$token} HTTP/1.1\r\nHost: 127.0.0.1:8081\r\nUpgrade: websocket\r\nConnection: Upgrade\r\nSec-WebSocket-Key: dGhlIHNhbXBsZSBub25jZQ==\r\n{$origin}Sec-WebSocket-Version: 13") ?? self::fail(), 1000);
+        $again = '';
+        $ask = static function (string $origin, ?string $token = null) use ($gate, &$again): ?Token {
+            $again = $token ??= Token::sign('Ada', Role::Viewer, 'secret', 1000);
+
+            return $gate->admit(Handshake::read("GET /?token={$token} HTTP/1.1\r\nHost: 127.0.0.1:8081\r\nUpgrade: websocket\r\nConnection: Upgrade\r\nSec-WebSocket-Key: dGhlIHNhbXBsZSBub25jZQ==\r\n{$origin}Sec-WebSocket-Version: 13") ?? self::fail(), 1000);
+        };
         self::assertNotNull($ask("Origin: http://127.0.0.1:8080\r\n"), 'the same host');
+        self::assertNull($ask("Origin: http://127.0.0.1:8080\r\n", $again), 'a token is good for one link');
         self::assertNotNull($ask("Origin: https://show.example\r\n"), 'a host that is allowed');
         self::assertNull($ask("Origin: http://evil.example\r\n"));
         self::assertNull($ask(''), 'no page at all');

@@ -5,33 +5,79 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Models\User;
+use App\Users\Users;
 use Illuminate\Console\Command;
-use NimbleJunction\Engine\LiveLink\Role;
+use NimbleJunction\Core\Document\Fault;
+use NimbleJunction\Core\Show\ShowRefused;
 
+/** People who may log in, for whoever sits at the machine: also the way back for somebody who has lost their password. */
 final class UserCommand extends Command
 {
-    private const SHORTEST_PASSWORD = 8;
+    protected $signature = 'junction:user {name? : left out, all are listed}
+        {--role= : builder, operator or viewer; whoever is new is a builder unless it is said}
+        {--password= : another password; asked for where somebody is new}
+        {--ask-password : ask for another password}
+        {--remove : they may not log in any more}
+        {--log-out : they are logged out wherever they are}';
 
-    protected $signature = 'junction:user {name} {--role=builder : builder, operator or viewer} {--password= : asked for when left out}';
+    protected $description = 'List who may log in; add somebody, change their role or their password, log them out, remove them';
 
-    protected $description = 'Add a person who may log in, or change their role and password';
-
-    public function handle(): int
+    public function handle(Users $users): int
     {
-        $role = Role::tryFrom((string) $this->option('role'));
-        if ($role === null || $role === Role::Guest) {
-            $this->error("There is no role \"{$this->option('role')}\": use builder, operator or viewer.");
+        $name = $this->argument('name');
+        if (! \is_string($name) || $name === '') {
+            $this->table(['Name', 'Role'], array_map(static fn(User $user): array => [$user->name, $user->role->value], $users->all()));
+
+            return self::SUCCESS;
+        }
+        try {
+            $user = User::query()->where('name', $name)->first();
+
+            return $user === null ? $this->add($users, $name) : $this->change($users, $user);
+        } catch (ShowRefused $refused) {
+            $this->error(implode(' ', array_map(static fn(Fault $fault): string => ucfirst($fault->problem).': '.lcfirst($fault->allowed), $refused->faults)));
 
             return self::INVALID;
         }
-        $password = $this->option('password') ?? $this->secret('Password');
-        if (mb_strlen((string) $password) < self::SHORTEST_PASSWORD) {
-            $this->error('The password is too short: use at least '.self::SHORTEST_PASSWORD.' characters.');
+    }
+
+    /** @throws ShowRefused */
+    private function add(Users $users, string $name): int
+    {
+        if ($this->option('remove') === true || $this->option('log-out') === true) {
+            $this->error("There is nobody called \"{$name}\".");
 
             return self::INVALID;
         }
-        $user = User::query()->updateOrCreate(['name' => $this->argument('name')], ['password' => $password, 'role' => $role]);
-        $this->info("{$user->name} may log in as {$role->value}.");
+        $role = Users::role((string) ($this->option('role') ?? 'builder'));
+        $user = $users->add($name, $role->value, (string) ($this->option('password') ?? $this->secret('Password')));
+        $this->info("{$user->name} may log in as {$user->role->value}.");
+
+        return self::SUCCESS;
+    }
+
+    /** What is not said stays. @throws ShowRefused */
+    private function change(Users $users, User $user): int
+    {
+        if ($this->option('remove') === true) {
+            $users->remove($user);
+            $this->info("{$user->name} may not log in any more.");
+
+            return self::SUCCESS;
+        }
+        $role = $this->option('role');
+        $password = $this->option('password') ?? ($this->option('ask-password') === true || ($role === null && $this->option('log-out') !== true) ? $this->secret('Another password; empty to leave it') : null);
+        if (\is_string($role)) {
+            $users->setRole($user, $role);
+        }
+        if (\is_string($password) && $password !== '') {
+            $users->setPassword($user, $password);
+            $this->info("{$user->name} has another password.");
+        } elseif ($this->option('log-out') === true) {
+            $users->logOut($user);
+            $this->info("{$user->name} is logged out everywhere.");
+        }
+        $this->info("{$user->name} may log in as {$user->role->value}.");
 
         return self::SUCCESS;
     }

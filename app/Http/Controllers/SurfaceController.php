@@ -88,7 +88,7 @@ final readonly class SurfaceController
         abort_if($user === null && $visit === '', 403, 'This surface is closed to you.');
         $secret = Secret::derive((string) config('app.key'));
         $token = $user !== null
-            ? Token::sign($user->name, $user->role, $secret, time())
+            ? Token::sign($user->name, $user->role, $secret, time(), visit: (string) $request->session()->get('visit', ''))
             : Token::sign($this->door->name($id), Role::Guest, $secret, time(), $id, $visit);
 
         return response()->json(['token' => $token, 'live' => LinkAddress::live($request), 'standIns' => null]);
