@@ -59,6 +59,7 @@ export function makeRouter(): Router {
       { path: '/packets', component: () => import('./packets/PacketsPage.vue') },
       { path: '/show', component: () => import('./show/ShowPage.vue') },
       { path: '/history', component: () => import('./history/HistoryPage.vue') },
+      { path: '/people', component: () => import('./people/PeoplePage.vue') },
       { path: '/:anything(.*)', redirect: '/' },
     ],
   })

@@ -38,6 +38,7 @@ final class AccessTest extends BrowserTestCase
         '/packets',
         '/show',
         '/history',
+        '/people',
     ];
 
     /** Its rules for WCAG 2.1 AA, and its advice on headings, landmarks and tables. */

@@ -26,7 +26,12 @@ export const useSession = defineStore('session', () => {
     // A fresh start: nothing of one person stays for the next.
     location.assign('/login')
   }
+  /** What one may has changed: the engine says so as it lets a page in. */
+  function became(role: string): void {
+    const known = (['builder', 'operator', 'viewer'] as const).find((one) => one === role)
+    if (known && user.value && user.value.role !== known) user.value = { ...user.value, role: known }
+  }
   const mayBuild = computed(() => user.value?.role === 'builder')
   const mayOperate = computed(() => user.value !== null && user.value.role !== 'viewer')
-  return { user, load, login, logout, mayBuild, mayOperate }
+  return { user, load, login, logout, became, mayBuild, mayOperate }
 })

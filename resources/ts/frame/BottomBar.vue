@@ -35,6 +35,7 @@ function then(what: () => void): void {
       <button type="button" @click="nextFormat">Levels as {{ levelFormat }}: change</button>
       <button type="button" @click="changeTheme">{{ isDark ? 'Light theme' : 'Dark theme' }}</button>
       <button type="button" @click="then(() => emit('keys'))">Keys</button>
+      <router-link to="/people" @click="open = false">People</router-link>
       <button type="button" @click="session.logout()">Log out {{ session.user?.name }}</button>
     </div>
     <div class="row">

@@ -12,8 +12,10 @@ const session = useSession()
     }}</router-link>
     <span class="spring" />
     <p class="who">
-      <span class="quiet">Logged in as</span><br />{{ session.user?.name
-      }}<template v-if="session.user?.name !== session.user?.role">, {{ session.user?.role }}</template>
+      <span class="quiet">Logged in as</span><br /><router-link to="/people" title="People, and your password"
+        >{{ session.user?.name
+        }}<template v-if="session.user?.name !== session.user?.role">, {{ session.user?.role }}</template></router-link
+      >
     </p>
     <button type="button" @click="session.logout()">Log out</button>
   </nav>
@@ -57,6 +59,11 @@ const session = useSession()
 }
 .spring {
   flex: 1;
+}
+.rail .who a {
+  display: inline;
+  padding: 0;
+  text-decoration: underline;
 }
 .who {
   padding: 8px 16px;

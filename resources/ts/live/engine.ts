@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, onScopeDispose, ref, shallowRef, watch, type WatchSource } from 'vue'
+import { useSession } from '@/api/session'
 import { Link } from './link'
 import type {
   Answers,
@@ -33,7 +34,13 @@ type Painter = (bytes: Uint8Array) => void
 /** What the engine says: status, trace, levels. Levels do not pass through Vue: whoever paints them is called. */
 export const useEngine = defineStore('engine', () => {
   const link = new Link((addresses) => addresses.live, 4000)
+  const session = useSession()
   const state = link.state
+  // Who was logged out elsewhere, or removed, is asked who they are.
+  link.staysAway = (code) => {
+    if (code === 401) location.assign('/login')
+    return code === 401
+  }
   const whole = shallowRef(nothing)
   const engine = computed(() => whole.value.engine)
   const ports = computed<Record<string, PortLife>>(() =>
@@ -102,6 +109,7 @@ export const useEngine = defineStore('engine', () => {
     switch (message.type) {
       case 'welcome':
         events.value = []
+        session.became(message.role)
         break
       case 'status':
         whole.value = after(whole.value, message)
