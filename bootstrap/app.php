@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Middleware\Guarded;
 use App\Http\Middleware\MayBuild;
 use App\Http\Middleware\StillLoggedIn;
 use App\Shows\Conflict;
@@ -22,6 +23,7 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withMiddleware(function (Middleware $middleware): void {
         // The page and its API come from the same origin.
         $middleware->remove(HandleCors::class);
+        $middleware->append(Guarded::class);
         $middleware->web(append: [StillLoggedIn::class]);
         $middleware->prependToPriorityList(AuthenticatesRequests::class, StillLoggedIn::class);
         $middleware->alias(['builds' => MayBuild::class]);

@@ -40,8 +40,9 @@ final class MidiDeed extends TimelineDeed
         $notes = $this->asNotes ? $midi->notes($this->port) : $midi->triggers();
         $count = \count($controls);
         $this->says = ['tracks' => 0, 'triggers' => 0, 'controls' => $this->asNotes ? $count : 0, 'left' => $this->asNotes ? 0 : $count, 'tempos' => \count($changes)];
-        $tracks = $this->added(self::listOf($part, 'tracks'), $this->asNotes ? [...$notes, ...$controls] : $notes);
-        if ($this->says['tracks'] === 0 && $changes === []) {
+        $fresh = $this->asNotes ? [...$notes, ...$controls] : $notes;
+        $tracks = $this->added(self::listOf($part, 'tracks'), $fresh);
+        if ($fresh === [] && $changes === []) {
             throw $this->asNotes || $controls === []
                 ? self::refused('there are no notes in that file', 'Choose a file with notes in it.')
                 : self::refused('there are no notes in that file, only controllers', 'Take it in to be played again: controllers become levels then.');

@@ -28,7 +28,10 @@ final readonly class Users
     /** @return list<User> by name */
     public function all(): array
     {
-        return array_values(User::query()->orderBy('name')->get()->all());
+        /** @var list<User> $all */
+        $all = User::query()->orderBy('name')->get()->values()->all();
+
+        return $all;
     }
 
     /** @throws ShowRefused */

@@ -24,6 +24,9 @@ final class Server
     public const PER_SECOND = 30;
     private const MOST_CLIENTS = 100;
 
+    /** Pages of one person: somebody who opens the same page again and again keeps nobody out. */
+    private const MOST_OF_ONE = 24;
+
     /** So that people of the show get in, however many guests there are. */
     private const MOST_GUESTS = 80;
     private const LONGEST_REQUEST = 8192;
@@ -183,6 +186,10 @@ final class Server
     private function isFull(Token $token): bool
     {
         $guests = array_filter($this->clients, static fn(Client $client): bool => $client->token->role === Role::Guest);
+        $theirs = array_filter($this->clients, static fn(Client $client): bool => $client->token->user === $token->user && $client->token->role !== Role::Guest);
+        if ($token->role !== Role::Guest && \count($theirs) >= self::MOST_OF_ONE) {
+            return true;
+        }
 
         return \count($this->clients) >= self::MOST_CLIENTS || ($token->role === Role::Guest && \count($guests) >= self::MOST_GUESTS);
     }

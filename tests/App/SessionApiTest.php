@@ -81,6 +81,25 @@ final class SessionApiTest extends AppTestCase
         self::assertArrayNotHasKey('password', $user->toArray());
     }
 
+    public function testABrowserMayRunOurScriptsAloneAndShowsUsInNoFrame(): void
+    {
+        config(['junction.live' => '127.0.0.1:8081', 'junction.stand_ins' => '127.0.0.1:8082']);
+        foreach (['/', '/s/guide', '/api/session', '/api/nowhere'] as $path) {
+            $headers = $this->get($path)->headers;
+            $policy = (string) $headers->get('Content-Security-Policy');
+            self::assertStringContainsString("default-src 'self';", $policy, $path);
+            self::assertStringNotContainsString('script-src', $policy, 'scripts are ours alone, and none stands in a page');
+            self::assertStringContainsString("connect-src 'self' ws://127.0.0.1:8081 ws://127.0.0.1:8082;", $policy);
+            self::assertStringContainsString("frame-ancestors 'none'", $policy);
+            self::assertSame(['nosniff', 'DENY', 'same-origin'], [$headers->get('X-Content-Type-Options'), $headers->get('X-Frame-Options'), $headers->get('Referrer-Policy')]);
+        }
+        foreach (['/', '/s/guide'] as $path) {
+            self::assertDoesNotMatchRegularExpression('#<script(?![^>]*\ssrc=)|\son\w+=|javascript:#i', (string) $this->get($path)->getContent());
+        }
+        config(['junction.live_url' => 'wss://junction.example/live', 'junction.stand_ins' => '']);
+        self::assertStringContainsString("connect-src 'self' wss://junction.example;", (string) $this->get('/')->headers->get('Content-Security-Policy'));
+    }
+
     public function testEveryPathThatIsNoApiIsThePage(): void
     {
         foreach (['/', '/ports/house-desk', '/packets?hex=00', '/nowhere'] as $path) {

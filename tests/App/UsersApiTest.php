@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace NimbleJunction\Tests\App;
 
 use App\Models\User;
+use App\Users\DemoPassword;
 use App\Users\LoginTries;
+use App\Users\Users;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 use NimbleJunction\Engine\LiveLink\Role;
@@ -149,6 +151,22 @@ final class UsersApiTest extends AppTestCase
         }
         // The framework waits until the same time has passed for both (Illuminate\Support\Timebox, 0.2 s).
         self::assertGreaterThan(190_000_000, min($took));
+    }
+
+    public function testOffTheMachineADemoHasAPasswordOfItsOwnAndOneThatSomebodySetStays(): void
+    {
+        $operator = User::query()->where('name', 'operator')->firstOrFail();
+        $this->app->make(Users::class)->setPassword($operator, 'my-own-words');
+        $demo = new DemoPassword($this->app->make(Users::class), $this->data);
+        $check = static fn(string $name, string $password): bool => Hash::check($password, User::query()->where('name', $name)->firstOrFail()->password);
+        self::assertSame('night-walk', $demo->at('127.0.0.1'));
+        $secret = $demo->at('0.0.0.0');
+        self::assertMatchesRegularExpression('/^[a-z0-9]{12}$/', $secret);
+        self::assertSame([true, false, true, false], [$check('builder', $secret), $check('builder', 'night-walk'), $check('operator', 'my-own-words'), $check('operator', $secret)]);
+        self::assertSame($secret, $demo->at('10.0.0.5'), 'the same when it starts again');
+        self::assertSame('0600', substr(sprintf('%o', fileperms("{$this->data}/demo-password")), -4));
+        self::assertSame('night-walk', $demo->at('localhost'));
+        self::assertSame([true, false, true], [$check('builder', 'night-walk'), $check('viewer', $secret), $check('operator', 'my-own-words')]);
     }
 
     private function login(string $name, string $password): \Illuminate\Testing\TestResponse

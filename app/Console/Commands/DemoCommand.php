@@ -6,7 +6,8 @@ namespace App\Console\Commands;
 
 use App\Processes\PortsInUse;
 use App\Processes\Supervisor;
-use Database\Seeders\DatabaseSeeder;
+use App\Users\DemoPassword;
+use App\Users\Users;
 use Illuminate\Console\Command;
 
 final class DemoCommand extends Command
@@ -18,7 +19,7 @@ final class DemoCommand extends Command
 
     protected $description = 'Run web, engine and stand-ins together, restart what dies, end all on Ctrl-C';
 
-    public function handle(): int
+    public function handle(Users $users): int
     {
         $host = (string) $this->option('host');
         $port = (int) $this->option('port');
@@ -51,9 +52,10 @@ final class DemoCommand extends Command
         $supervisor->add('engine', [base_path('bin/engine-php'), base_path('artisan'), 'junction:engine']);
         $supervisor->add('stand-ins', [PHP_BINARY, base_path('artisan'), 'junction:stand-ins']);
         $supervisor->add('web', [PHP_BINARY, '-S', "{$host}:{$port}", '-t', public_path(), base_path('vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php')], public_path(), isQuiet: true);
+        $password = (new DemoPassword($users, (string) config('junction.data')))->at($host);
         $supervisor->start();
         if ($supervisor->waitFor($host, $port, self::PATIENCE_SECONDS) && $supervisor->waitFor($host, $port + 1, self::PATIENCE_SECONDS)) {
-            $this->info("Open http://{$host}:{$port} and log in as builder, operator or viewer with the password ".DatabaseSeeder::PASSWORD.'.');
+            $this->info("Open http://{$host}:{$port} and log in as builder, operator or viewer with the password {$password}.");
             $this->line('Ctrl-C ends everything.');
         }
 
