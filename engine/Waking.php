@@ -12,6 +12,9 @@ final class Waking
     /** Waking more often than this gains nothing that a lamp could show. */
     private const STEP = 1_000_000;
 
+    /** Whatever is late already: it does not wake without a pause. */
+    private const LEAST = 100_000;
+
     private ?string $timer = null;
     private int $at = \PHP_INT_MAX;
 
@@ -32,7 +35,7 @@ final class Waking
     {
         $now = Engine::now();
         $step = $isPaced || $due === \PHP_INT_MAX ? \PHP_INT_MAX : intdiv(max($due, $now), self::STEP) * self::STEP + self::STEP;
-        $next = min($step, $exact);
+        $next = min($step, max($exact, $now + self::LEAST));
         if ($next >= $this->at) {
             return;
         }

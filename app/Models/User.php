@@ -19,6 +19,7 @@ use NimbleJunction\Engine\LiveLink\Role;
 final class User extends Authenticatable
 {
     protected $fillable = ['name', 'password', 'role'];
+    protected $attributes = ['logins' => 1];
     protected $hidden = ['password', 'remember_token'];
 
     protected function casts(): array

@@ -16,7 +16,7 @@ final class MigrationTest extends AppTestCase
 {
     public function testAStoredShowOfVersion1IsUpgradedOnce(): void
     {
-        Artisan::call('migrate:rollback', ['--step' => 5, '--force' => true]);
+        Artisan::call('migrate:rollback', ['--step' => 6, '--force' => true]);
         $show = app(ShowStore::class)->current();
         DB::table('show_parts')->where('show_id', $show->id)->delete();
         $parts = [
@@ -75,7 +75,7 @@ final class MigrationTest extends AppTestCase
     /** Edits that kept the whole document from before them: what could be undone and done again can be so after. */
     public function testEditsOfBeforeCanStillBeUndoneAndDoneAgain(): void
     {
-        Artisan::call('migrate:rollback', ['--step' => 3, '--force' => true]);
+        Artisan::call('migrate:rollback', ['--step' => 4, '--force' => true]);
         $show = DB::table('shows')->where('is_current', true)->first();
         $document = $this->documentOf($show);
         $renamed = [...$document, 'name' => 'Day Walk'];

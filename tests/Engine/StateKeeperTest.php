@@ -81,6 +81,7 @@ final class StateKeeperTest extends TestCase
                     'waves',
                     'timecodes',
                     'timelines',
+                    'recording',
                     'timetable',
                     'sentAway',
                 ],
