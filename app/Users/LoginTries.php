@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Users;
 
+use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -22,6 +23,16 @@ final class LoginTries
     /** @return bool whether it may be tried */
     public static function begin(string $name, string $address): bool
     {
+        try {
+            return self::mayTry($name, $address);
+        } catch (QueryException) {
+            // Nothing can be counted on a full disk: whoever has to mend that gets in.
+            return true;
+        }
+    }
+
+    private static function mayTry(string $name, string $address): bool
+    {
         $now = time();
         DB::delete('DELETE FROM login_tries WHERE since < ?', [$now - 10 * self::SECONDS]);
         $name = mb_strtolower($name);
@@ -34,7 +45,7 @@ final class LoginTries
     public static function clear(string $name, string $address): void
     {
         $name = mb_strtolower($name);
-        DB::delete('DELETE FROM login_tries WHERE key IN (?, ?)', array_map(static fn(string $key): string => hash('sha256', $key), ["both {$address} {$name}", "address {$address}"]));
+        rescue(static fn() => DB::delete('DELETE FROM login_tries WHERE key IN (?, ?)', array_map(static fn(string $key): string => hash('sha256', $key), ["both {$address} {$name}", "address {$address}"])), report: false);
     }
 
     private static function count(string $key, int $now): int

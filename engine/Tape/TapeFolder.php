@@ -42,8 +42,15 @@ final readonly class TapeFolder
         if (! is_dir($this->folder)) {
             @mkdir($this->folder, 0o770, true);
         }
-        $base = substr(trim((string) preg_replace('#[^a-z0-9]+#', '-', strtolower($name)), '-'), 0, 50) ?: 'tape';
-        for ($i = 1; is_file($this->path($id = $i === 1 ? $base : "{$base}-{$i}")); ++$i) {
+
+        return self::idFor($name, 'tape', fn(string $id): bool => is_file($this->path($id)));
+    }
+
+    /** @param \Closure(string): bool $isTaken */
+    public static function idFor(string $name, string $usual, \Closure $isTaken): string
+    {
+        $base = substr(trim((string) preg_replace('#[^a-z0-9]+#', '-', strtolower($name)), '-'), 0, 50) ?: $usual;
+        for ($i = 1; $isTaken($id = $i === 1 ? $base : "{$base}-{$i}"); ++$i) {
             continue;
         }
 

@@ -72,13 +72,9 @@ final readonly class TapeLabel
     /** What is played of it now is a part with a name from now on; one of the same name is another one then. */
     public function withPart(string $name): self
     {
-        $id = substr(trim((string) preg_replace('#[^a-z0-9]+#', '-', strtolower($name)), '-'), 0, 60) ?: 'part';
-        foreach ($this->parts as $part) {
-            $id = $part->name === $name ? $part->id : $id;
-        }
-        while (isset($this->parts[$id]) && $this->parts[$id]->name !== $name) {
-            $id = substr($id, 0, 58).'-2';
-        }
+        $isTaken = fn(string $id): bool => isset($this->parts[$id]) && $this->parts[$id]->name !== $name;
+        $same = array_key_first(array_filter($this->parts, static fn(TapePart $part): bool => $part->name === $name));
+        $id = $same ?? TapeFolder::idFor($name, 'part', $isTaken);
 
         return $this->but(parts: [...$this->parts, $id => new TapePart($id, $name, $this->from, $this->to)]);
     }

@@ -14,6 +14,7 @@ use NimbleJunction\Core\Show\ShowReader;
 use NimbleJunction\Core\Wire\ArtNet\Dmx;
 use NimbleJunction\Engine\Tape\TapeDeck;
 use NimbleJunction\Engine\Tape\TapeFolder;
+use NimbleJunction\Engine\Tape\TapeLabel;
 use NimbleJunction\Engine\Tape\TapeReader;
 use NimbleJunction\Tests\Support\Rig;
 use PHPUnit\Framework\TestCase;
@@ -139,6 +140,9 @@ final class TapeTest extends TestCase
         $deck->play('evening', 'overture');
         $this->wait(0.3);
         self::assertSame('45012', implode('', array_column($this->arrived, 3)));
+        // However many long names are the same but for what an id cannot have, each is a part of its own.
+        $long = array_reduce(range(1, 5), static fn(TapeLabel $label, int $i): TapeLabel => $label->withPart(str_repeat('a', 54).str_repeat('!', $i)), new TapeLabel('x', 'X', 0, 0));
+        self::assertCount(5, $long->parts);
         $deck->change('evening', static fn($label) => $label->withoutPart('overture')->withoutPart('gone'));
         self::assertNull($points->describe(Reference::parse('tape:evening/part/overture') ?? $part));
         self::assertSame('there is no such tape', $points->press(Reference::parse('tape:evening/part/overture') ?? $part, new Act('person', 'Ada'), 0));

@@ -20,7 +20,7 @@ final readonly class KeptRecording implements Room
     private const TOLERANCE = 0.0002;
 
     /** More values than these are not kept: writing them down would hold up what leaves. Our own limit. */
-    private const MOST_SAMPLES = 100_000;
+    private const MOST_SAMPLES = 40_000;
 
     public function __construct(private Recorder $recorder, private Points $points)
     {

@@ -21,7 +21,15 @@ const show = useShow()
 const engine = useEngine()
 const { failed, attempt } = useAttempt()
 const talking = computed(() => show.ports.filter((one) => ['osc', 'midi', 'controller'].includes(one.protocol) && one.receive))
-const port = ref(talking.value[0]?.id ?? '')
+const port = ref('')
+/** The show may come after this is opened. */
+watch(
+  talking,
+  (all) => {
+    if (port.value === '') port.value = all[0]?.id ?? ''
+  },
+  { immediate: true },
+)
 const armed = ref(false)
 const began = ref(0)
 const lines = ref<Line[]>([])

@@ -11,8 +11,12 @@ const editing = useEditing()
 const show = useShow()
 const as = ref<'triggers' | 'notes'>('triggers')
 const field = ref<HTMLInputElement | null>(null)
-/** Whether its tempos and bars become those of the timeline. */
-const keepsTempo = ref((editing.timeline.value?.changes ?? []).length === 0)
+/** Whether its tempos and bars become those of the timeline: nobody having said, only where it has none. */
+const asked = ref<boolean | null>(null)
+const keepsTempo = computed({
+  get: () => asked.value ?? (editing.timeline.value?.changes ?? []).length === 0,
+  set: (keeps) => (asked.value = keeps),
+})
 const ports = computed(() => show.ports.filter((one) => one.protocol === 'midi' && 'send' in one && one.send))
 const port = ref('')
 const to = computed(() => port.value || ports.value[0]?.id || '')
