@@ -87,7 +87,7 @@ function dismiss(): void {
       <a class="skip" href="#main">Skip to the page</a>
       <PulseStrip @keys="keyList = true" />
       <SideRail :class="{ drawn: drawer }" />
-      <main id="main" tabindex="-1" :class="{ drawn: drawer }"><router-view /></main>
+      <main id="main" tabindex="-1" :class="{ drawn: drawer }" :data-stored="!show.isStoring"><router-view /></main>
       <TraceDrawer v-model="drawer" />
       <BottomBar @find="palette = true" @keys="keyList = true" />
       <div v-if="notice" class="notice" role="status">

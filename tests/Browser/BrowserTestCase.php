@@ -92,6 +92,12 @@ abstract class BrowserTestCase extends TestCase
         self::assertStringContainsString($words, self::$chrome->untilText($css, $words, $seconds));
     }
 
+    /** What was edited is seen at once, and stored a moment later: whoever goes elsewhere before that takes it along. */
+    protected function untilStored(): void
+    {
+        $this->untilScript('return document.querySelector("#main").dataset.stored', 'true');
+    }
+
     /** Runs a script until it gives this. */
     protected function untilScript(string $script, string|int|bool $wanted, float $seconds = Background::PATIENCE): void
     {

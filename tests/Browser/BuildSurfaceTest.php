@@ -99,6 +99,7 @@ final class BuildSurfaceTest extends BrowserTestCase
         self::$chrome->press('Lock', '.page-head');
         $this->sees('.middle', 'Locked: its pages stay as they are');
         $this->untilScript('return document.querySelectorAll(".grip").length', 0);
+        $this->untilStored();
         foreach ([[1180, 820, '1 / span 2'], [820, 1180, '1 / span 3']] as [$width, $height, $column]) {
             self::$chrome->size($width, $height);
             self::$chrome->driver->get(self::$demo->url('/s/door'));

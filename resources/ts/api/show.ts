@@ -132,6 +132,8 @@ export const useShow = defineStore('show', () => {
 
   /** Edits that are on their way: whoever takes a step back means the last of them. */
   let underWay: Promise<unknown> = Promise.resolve()
+  /** What is seen is not stored yet. */
+  const isStoring = ref(false)
   function take(promise: Promise<ShowPageData | Changes>): Promise<ShowPageData | Changes> {
     const taken = taking(promise)
     soon(taken)
@@ -139,7 +141,11 @@ export const useShow = defineStore('show', () => {
   }
   /** An edit is on its way, or will be as soon as one before it is stored. */
   function soon(edit: Promise<unknown>): void {
-    underWay = Promise.allSettled([underWay, edit]).then(() => undefined)
+    const all = Promise.allSettled([underWay, edit]).then(() => {
+      if (underWay === all) isStoring.value = false
+    })
+    isStoring.value = true
+    underWay = all
   }
   async function taking(promise: Promise<ShowPageData | Changes>): Promise<ShowPageData | Changes> {
     const answer = await promise
@@ -319,6 +325,7 @@ export const useShow = defineStore('show', () => {
     data,
     said,
     offersUndo,
+    isStoring,
     load,
     begin,
     follow,
