@@ -9,14 +9,17 @@ return [
     /* Address of the engine's live link, as the engine listens to it. */
     'live' => env('JUNCTION_LIVE', '127.0.0.1:8081'),
 
-    /* How a page reaches it: a port of the same host, or a whole ws:// or wss:// address behind a proxy. */
-    'live_url' => env('JUNCTION_LIVE_URL', ''),
+    /* How a page reaches it: a path of the page's own host ("/live"), another port of it (":8081"), or a whole ws:// or wss:// address. */
+    'live_url' => env('JUNCTION_LIVE_URL') ?: '/live',
 
     /* Live link of the stand-ins; empty where there are none. */
     'stand_ins' => env('JUNCTION_STAND_INS', ''),
 
-    /* Pages from other hosts that may open a live link, with commas between. */
-    'origins' => array_values(array_filter(explode(',', (string) env('JUNCTION_ORIGINS', '')))),
+    /* Pages from other hosts that may open a live link ("https://junction.example"), with commas or spaces between. */
+    'origins' => array_map(
+        static fn(string $origin): string => strtolower(rtrim($origin, '/')),
+        preg_split('/[\s,]+/', (string) env('JUNCTION_ORIGINS', ''), -1, PREG_SPLIT_NO_EMPTY) ?: [],
+    ),
 
     /* First three numbers of the loopback addresses that the demo's stand-ins use. */
     'loopback' => env('JUNCTION_LOOPBACK', '127.0.0'),

@@ -21,6 +21,7 @@ use App\Http\Controllers\SurfaceController;
 use App\Http\Controllers\TapeController;
 use App\Http\Controllers\TimelineController;
 use App\Http\Controllers\UserController;
+use App\Http\Pages;
 use Illuminate\Support\Facades\Route;
 use NimbleJunction\Core\Show\Show;
 
@@ -37,6 +38,7 @@ Route::prefix('api')->group(function (): void {
 
     Route::middleware('auth')->group(function (): void {
         Route::post('live-token', [SessionController::class, 'token']);
+        Route::post('live-check', [SessionController::class, 'linkCheck'])->middleware('throttle:30,1');
         Route::get('show', [ShowController::class, 'show']);
         Route::get('show/changes', [ShowController::class, 'changes']);
         Route::get('show/ports/{id}/other-end', [ShowController::class, 'otherEnd']);
@@ -129,5 +131,10 @@ Route::view('s/{id}', 'surface')->where('id', '[a-z0-9][a-z0-9-]{0,59}');
 // The same page without a surface: a phone keeps it, for when the show's machine does not answer.
 Route::view('surface-shell', 'surface')->withoutMiddleware('web');
 
-// Everything else is the page; it finds its own way from there.
-Route::view('{any?}', 'page')->where('any', '(?!api/).*')->name('login');
+// The page finds its own way from here.
+foreach (Pages::ADDRESSES as $address) {
+    Route::view($address, 'page');
+}
+Route::fallback(static fn() => request()->is('api', 'api/*')
+    ? response()->json(['message' => 'There is nothing at this address.'], 404)
+    : response()->view('page', status: 404));

@@ -6,24 +6,38 @@ namespace App\Live;
 
 use Illuminate\Http\Request;
 
-/** Where a page finds the live link. */
+/**
+ * Where a page finds a live link, in one of three forms: "/live" on the very host and port that the page came from, over TLS
+ * where the page came over TLS; ":8081", another port of that host; or a whole "wss://…". So the page is right whatever name
+ * or address it was opened by.
+ */
 final class LinkAddress
 {
-    public static function live(Request $request): string
+    public static function live(): string
     {
-        return self::of($request, (string) config('junction.live_url'), (string) config('junction.live'));
+        return (string) config('junction.live_url');
     }
 
-    public static function standIns(Request $request): ?string
+    /** @return string|null null where there are none */
+    public static function standIns(): ?string
     {
-        return config('junction.stand_ins') === '' ? null : self::of($request, '', (string) config('junction.stand_ins'));
+        $listens = (string) config('junction.stand_ins');
+
+        return $listens === '' ? null : (strrchr($listens, ':') ?: $listens);
     }
 
-    /** The same host that the page came from, at the link's own port, unless a whole address is set. */
-    private static function of(Request $request, string $whole, string $listens): string
+    /** @return list<string> the origins that a page of this request opens its links to, as a browser writes them */
+    public static function origins(Request $request): array
     {
-        return $whole !== ''
-            ? $whole
-            : ($request->isSecure() ? 'wss' : 'ws').'://'.$request->getHost().':'.substr((string) strrchr($listens, ':'), 1).'/';
+        $scheme = $request->isSecure() ? 'wss' : 'ws';
+
+        return array_values(array_unique(array_map(
+            static fn(string $address): string => match ($address[0] ?? '') {
+                '/', '' => "{$scheme}://{$request->getHttpHost()}",
+                ':' => "{$scheme}://{$request->getHost()}{$address}",
+                default => (string) preg_replace('#^(wss?://[^/]+).*$#', '$1', $address),
+            },
+            array_filter([self::live(), self::standIns()], \is_string(...)),
+        )));
     }
 }

@@ -39,7 +39,7 @@ final class Gate
         if ($handshake->origin === '') {
             return false;
         }
-        if (\in_array($handshake->origin, $this->origins, true)) {
+        if (\in_array(strtolower($handshake->origin), $this->origins, true)) {
             return true;
         }
         $page = parse_url($handshake->origin, \PHP_URL_HOST);

@@ -22,6 +22,9 @@ use function Amp\Socket\listen;
 final class Server
 {
     public const PER_SECOND = 30;
+
+    /** The link's own address, and that behind a web server which takes the path away. */
+    private const PATHS = ['/live', '/'];
     private const MOST_CLIENTS = 100;
 
     /** Pages of one person: somebody who opens the same page again and again keeps nobody out. */
@@ -160,6 +163,11 @@ final class Server
         $handshake = Handshake::read(strstr($request, "\r\n\r\n", true) ?: '');
         if ($handshake === null) {
             $socket->write(Handshake::refuse(400, 'This is a WebSocket: open it from the page.'));
+
+            return null;
+        }
+        if (! \in_array($handshake->path, self::PATHS, true)) {
+            $socket->write(Handshake::refuse(404, 'There is nothing at this address: the live link is at /live.'));
 
             return null;
         }

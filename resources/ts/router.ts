@@ -60,7 +60,7 @@ export function makeRouter(): Router {
       { path: '/show', component: () => import('./show/ShowPage.vue') },
       { path: '/history', component: () => import('./history/HistoryPage.vue') },
       { path: '/people', component: () => import('./people/PeoplePage.vue') },
-      { path: '/:anything(.*)', redirect: '/' },
+      { path: '/:anything(.*)', component: () => import('./frame/NothingHere.vue') },
     ],
   })
   router.beforeEach(async (to, from) => {

@@ -55,6 +55,9 @@ final class DoorsTest extends TestCase
         yield 'the same host, another port' => ['http://junction.example', 'junction.example:8081', [], true];
         yield 'another host' => ['http://evil.example', 'junction.example:8081', [], false];
         yield 'another host that is named' => ['https://desk.example', 'junction.example:8081', ['https://desk.example'], true];
+        yield 'written in capitals' => ['https://Desk.example', 'junction.example:8081', ['https://desk.example'], true];
+        yield 'by its address' => ['https://10.1.2.3:8443', '10.1.2.3:8443', [], true];
+        yield 'by its address, of the newer kind' => ['https://[fd00::1]', '[fd00::1]', [], true];
         yield 'no origin' => ['', 'junction.example:8081', [], false];
         yield 'a host that only begins alike' => ['http://junction.example.evil', 'junction.example:8081', [], false];
     }

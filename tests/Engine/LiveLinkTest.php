@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Tests\Engine;
 
+use App\Live\LinkCheck;
 use App\Live\Secret;
 use NimbleJunction\Core\Wire\ArtNet\Dmx;
 use NimbleJunction\Engine\LiveLink\Role;
@@ -269,6 +270,14 @@ final class LiveLinkTest extends TestCase
             $client->mustRun();
             self::assertSame(403, self::heard($client)['status']);
         }
+        $check = new LinkCheck("127.0.0.1:{$this->port}", Secret::derive((string) getenv('APP_KEY')), '/live');
+        self::assertStringContainsString('The engine is well, but /live on this web server does not lead to it', $check->words('http://hall.example', 'hall.example:8443'));
+        self::assertStringContainsString('does not trust pages from https://hall.example, because it is asked as 127.0.0.1', $check->words('https://hall.example', '127.0.0.1'));
+        $other = new LinkCheck("127.0.0.1:{$this->port}", 'another secret', '/live');
+        self::assertStringContainsString('another APP_KEY', $other->words('http://hall.example', 'hall.example'));
+        foreach (['/' => 403, '/live' => 403, '/lives' => 404, '/live/x' => 404, '//' => 404] as $path => $status) {
+            self::assertSame($status, $this->statusAt($path), $path);
+        }
         $broken = $this->open(Role::Builder, ['this is not JSON'], 2);
         $broken->mustRun();
         self::assertSame(1007, self::heard($broken)['close']);
@@ -320,6 +329,15 @@ final class LiveLinkTest extends TestCase
     private function send(array $slots): void
     {
         $this->desk->send((new Dmx(1, Rig::levels($slots)))->encode(), '127.78.5.1:6454');
+    }
+
+    private function statusAt(string $path): int
+    {
+        $socket = stream_socket_client("tcp://127.0.0.1:{$this->port}");
+        self::assertIsResource($socket);
+        fwrite($socket, "GET {$path}?token=x HTTP/1.1\r\nHost: a\r\nOrigin: http://a\r\nUpgrade: websocket\r\nConnection: Upgrade\r\nSec-WebSocket-Version: 13\r\nSec-WebSocket-Key: ".base64_encode(str_repeat('k', 16))."\r\n\r\n");
+
+        return (int) substr((string) fgets($socket), 9, 3);
     }
 
     private function token(Role $role): string

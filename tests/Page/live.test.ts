@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { Link } from '@/live/link'
+import { Link, linkUrl } from '@/live/link'
 import type { PortLife, Status } from '@/live/messages'
 import { after, ago, heldSlot, minutesAfter, nothing, portLife } from '@/live/status'
 
@@ -140,6 +140,7 @@ describe('the link', () => {
       ),
     )
     vi.stubGlobal('document', { cookie: '' })
+    vi.stubGlobal('location', { protocol: 'http:', host: 'hall:8080', hostname: 'hall' })
   })
   afterEach(() => {
     vi.unstubAllGlobals()
@@ -181,6 +182,37 @@ describe('the link', () => {
     expect(await answer).toMatchObject({ ok: false, error: 'Not so.' })
     expect(heard).toEqual(['status', 'status'])
     expect(socket.sent).toHaveLength(2)
+  })
+
+  it('goes to the host, and over TLS, as its page did, unless a whole address is given', () => {
+    const byName = { protocol: 'https:', host: 'junction.example', hostname: 'junction.example' }
+    const byAddress = { protocol: 'http:', host: '[::1]:8080', hostname: '[::1]' }
+    expect(linkUrl('/live', byName)).toBe('wss://junction.example/live')
+    expect(linkUrl('/live', byAddress)).toBe('ws://[::1]:8080/live')
+    expect(linkUrl(':8081', byAddress)).toBe('ws://[::1]:8081/')
+    expect(linkUrl('wss://far.example/live', byAddress)).toBe('wss://far.example/live')
+  })
+
+  it('says why it does not open, and nothing once it does', async () => {
+    const link = new Link(
+      (addresses) => addresses.live,
+      0,
+      undefined,
+      () => Promise.resolve('No engine listens.'),
+    )
+    link.start()
+    await vi.waitFor(() => expect(FakeSocket.last).not.toBeNull())
+    const first = FakeSocket.last as FakeSocket
+    FakeSocket.last = null
+    first.onclose({ code: 1006 })
+    await vi.waitFor(() => expect(link.problem.value).toBe('No engine listens.'))
+    await vi.waitFor(() => expect(FakeSocket.last).not.toBeNull())
+    const second = FakeSocket.last as unknown as FakeSocket
+    FakeSocket.last = null
+    second.onopen()
+    expect(link.problem.value).toBe('')
+    second.onclose({ code: 1006 })
+    expect(link.problem.value, 'a link that was open comes back by itself').toBe('')
   })
 
   it('answers everybody when it is lost', async () => {

@@ -45,6 +45,7 @@ final class DemoCommand extends Command
         $environment = [
             'APP_URL' => "http://{$host}:{$port}",
             'JUNCTION_LIVE' => "{$host}:".($port + 1),
+            'JUNCTION_LIVE_URL' => ':'.($port + 1),
             'JUNCTION_STAND_INS' => "{$host}:".($port + 2),
             'PHP_CLI_SERVER_WORKERS' => '4',
         ];

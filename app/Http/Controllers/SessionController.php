@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Live\EngineDoor;
 use App\Live\LinkAddress;
+use App\Live\LinkCheck;
 use App\Live\Secret;
 use App\Users\LoginTries;
 use Illuminate\Http\JsonResponse;
@@ -58,8 +59,16 @@ final class SessionController
 
         return response()->json([
             'token' => Token::sign($user->name, $user->role, Secret::derive((string) config('app.key')), time(), visit: (string) $request->session()->get('visit', '')),
-            'live' => LinkAddress::live($request),
-            'standIns' => LinkAddress::standIns($request),
+            'live' => LinkAddress::live(),
+            'standIns' => LinkAddress::standIns(),
         ]);
+    }
+
+    /** Why the live link of this page does not open. */
+    public function linkCheck(Request $request): JsonResponse
+    {
+        $check = new LinkCheck((string) config('junction.live'), Secret::derive((string) config('app.key')), LinkAddress::live());
+
+        return response()->json(['problem' => $check->words((string) $request->headers->get('Origin', $request->getSchemeAndHttpHost()), $request->getHttpHost())]);
     }
 }

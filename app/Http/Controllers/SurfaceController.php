@@ -91,7 +91,7 @@ final readonly class SurfaceController
             ? Token::sign($user->name, $user->role, $secret, time(), visit: (string) $request->session()->get('visit', ''))
             : Token::sign($this->door->name($id), Role::Guest, $secret, time(), $id, $visit);
 
-        return response()->json(['token' => $token, 'live' => LinkAddress::live($request), 'standIns' => null]);
+        return response()->json(['token' => $token, 'live' => LinkAddress::live(), 'standIns' => null]);
     }
 
     /** What a phone needs to have it among its programs: its name is told to those who are in, or asked for a code. */

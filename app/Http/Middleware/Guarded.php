@@ -18,7 +18,6 @@ final class Guarded
     public function handle(Request $request, \Closure $next): Response
     {
         $response = $next($request);
-        $links = array_filter([LinkAddress::live($request), LinkAddress::standIns($request)]);
         $response->headers->add([
             'Content-Security-Policy' => implode('; ', [
                 "default-src 'self'",
@@ -26,7 +25,7 @@ final class Guarded
                 "style-src 'self' 'unsafe-inline'",
                 "img-src 'self' data: blob:",
                 "media-src 'self' blob:",
-                'connect-src '.implode(' ', ["'self'", ...array_unique(array_map(self::origin(...), $links))]),
+                'connect-src '.implode(' ', ["'self'", ...LinkAddress::origins($request)]),
                 "object-src 'none'",
                 "base-uri 'none'",
                 "form-action 'self'",
@@ -39,13 +38,5 @@ final class Guarded
         ]);
 
         return $response;
-    }
-
-    /** @return string scheme, host and port of an address */
-    private static function origin(string $address): string
-    {
-        $port = parse_url($address, \PHP_URL_PORT);
-
-        return parse_url($address, \PHP_URL_SCHEME).'://'.parse_url($address, \PHP_URL_HOST).(\is_int($port) ? ":{$port}" : '');
     }
 }

@@ -10,7 +10,7 @@ final readonly class Handshake
     private const GUID = '258EAFA5-E914-47DA-95CA-C5AB0DC85B11';
 
     /** @param array<string, string> $query */
-    private function __construct(public string $key, public string $origin, public string $host, public array $query)
+    private function __construct(public string $key, public string $path, public string $origin, public string $host, public array $query)
     {
     }
 
@@ -37,6 +37,7 @@ final readonly class Handshake
 
         return new self(
             $key,
+            (string) parse_url($first[1], \PHP_URL_PATH),
             $headers['origin'] ?? '',
             $headers['host'] ?? '',
             array_filter(self::named($query), \is_string(...)),

@@ -1,12 +1,25 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import StateMark from '@/components/StateMark.vue'
 import { useEngine } from '@/live/engine'
 
 /** What a person should know of the engine itself: counted in the strip, said in full below it. */
 const engine = useEngine()
 const open = ref(false)
-const warnings = computed(() => (engine.state === 'open' ? (engine.engine?.warnings ?? []) : []))
+const warnings = computed(() =>
+  engine.state === 'open'
+    ? (engine.engine?.warnings ?? [])
+    : engine.problem
+      ? [{ key: 'link', at: NaN, words: engine.problem }]
+      : [],
+)
+// Without the link nothing on the page is true any more: why that is stands there at once.
+watch(
+  () => engine.problem,
+  (problem) => {
+    open.value = problem !== ''
+  },
+)
 const clock = (at: number) =>
   new Date(at * 1000).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', second: '2-digit', hour12: false })
 </script>
@@ -18,9 +31,9 @@ const clock = (at: number) =>
     </button>
     <div v-if="open" id="engine-warnings" class="list" role="region" aria-label="Warnings of the engine">
       <p v-for="one in warnings" :key="one.key">
-        <span class="figures quiet">{{ clock(one.at) }}</span> {{ one.words }}
+        <span v-if="one.at" class="figures quiet">{{ clock(one.at) }}</span> {{ one.words }}
       </p>
-      <p class="quiet small">{{ engine.engine?.runs }}</p>
+      <p v-if="engine.state === 'open'" class="quiet small">{{ engine.engine?.runs }}</p>
       <button type="button" class="small-button" @click="open = false">Close</button>
     </div>
   </template>

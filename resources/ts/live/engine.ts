@@ -303,6 +303,7 @@ export const useEngine = defineStore('engine', () => {
   return {
     start: () => link.start(),
     state,
+    problem: link.problem,
     engine,
     ports,
     universes,

@@ -9,12 +9,22 @@ export interface Addresses {
 export type LinkState = 'connecting' | 'open' | 'lost'
 type Answer = { ok: boolean; error?: string; [field: string]: unknown }
 
+/** A whole address, from a path of the page's own host, another port of it, or what is whole already. */
+export function linkUrl(address: string, page: Pick<Location, 'protocol' | 'host' | 'hostname'>): string {
+  const scheme = page.protocol === 'https:' ? 'wss' : 'ws'
+  if (address.startsWith('/')) return `${scheme}://${page.host}${address}`
+  if (address.startsWith(':')) return `${scheme}://${page.hostname}${address}/`
+  return address
+}
+
 const FIRST_WAIT = 250
 const LONGEST_WAIT = 2000
 
 /** A WebSocket that shows a fresh token each time, comes back by itself, and says how it is. */
 export class Link {
   readonly state: Ref<LinkState> = ref('connecting')
+  /** Why it does not open, in words; '' while that is not known. */
+  readonly problem = ref('')
   onMessage: (message: { type: string; [field: string]: unknown }) => void = () => {}
   onBytes: (bytes: Uint8Array) => void = () => {}
   /** The other end has closed with this code, or refuses a token with this status: whether the link is to stay away. */
@@ -26,6 +36,7 @@ export class Link {
   private readonly asked = new Map<number, (answer: Answer) => void>()
   private wanted = false
   private heardAt = 0
+  private askedWhyAt = 0
   private waiting: ReturnType<typeof setTimeout> | undefined
 
   /** Number of the last message that was said unasked: the next one has the next. */
@@ -36,6 +47,7 @@ export class Link {
     private readonly choose: (addresses: Addresses) => string | null,
     private readonly patience = 0,
     private readonly token = () => call<Addresses>('POST', 'live-token'),
+    private readonly why = () => call<{ problem: string }>('POST', 'live-check').then((answer) => answer.problem),
   ) {}
 
   start(): void {
@@ -68,10 +80,19 @@ export class Link {
       const addresses = await this.token()
       const url = this.choose(addresses)
       if (url === null) return
-      this.listen(new WebSocket(`${url}?token=${encodeURIComponent(addresses.token)}`))
+      this.listen(new WebSocket(`${linkUrl(url, location)}?token=${encodeURIComponent(addresses.token)}`))
     } catch (refused) {
+      this.problem.value = (refused as Error).message
       this.again(refused instanceof Refused ? refused.status : 0)
     }
+  }
+
+  /** A browser says nothing of why a link does not open: the web server tries the same door, and says what it met. */
+  private async askWhy(): Promise<void> {
+    if (Date.now() - this.askedWhyAt < LONGEST_WAIT * 2) return
+    this.askedWhyAt = Date.now()
+    const problem = await this.why().catch(() => '')
+    if (this.state.value !== 'open') this.problem.value = problem
   }
 
   private listen(socket: WebSocket): void {
@@ -82,6 +103,7 @@ export class Link {
       this.told = 0
       this.heardAt = Date.now()
       this.state.value = 'open'
+      this.problem.value = ''
       if (this.topics) void this.ask({ do: 'subscribe', topics: JSON.parse(this.topics) })
     }
     socket.onmessage = ({ data }) => {
@@ -93,7 +115,10 @@ export class Link {
       this.asked.delete(message.id)
     }
     socket.onclose = ({ code }) => {
-      if (this.socket === socket) this.again(code)
+      if (this.socket !== socket) return
+      const hasOpened = this.state.value === 'open'
+      this.again(code)
+      if (!hasOpened && this.wanted) void this.askWhy()
     }
   }
 
