@@ -3,6 +3,9 @@
 declare(strict_types=1);
 
 return [
+    /* Which version this is. */
+    'version' => trim((string) file_get_contents(dirname(__DIR__).'/VERSION')),
+
     /* Where shows, the engine's state and its control socket are kept. */
     'data' => env('JUNCTION_DATA', storage_path('app/junction')),
 
