@@ -24,6 +24,15 @@ return [
         preg_split('/[\s,]+/', (string) env('JUNCTION_ORIGINS', ''), -1, PREG_SPLIT_NO_EMPTY) ?: [],
     ),
 
+    /* A port that is in trouble for so many seconds is an alarm; 0 for never. */
+    'alarm_seconds' => env('JUNCTION_ALARM_SECONDS', 0),
+
+    /* Who is told of alarms by mail; '' for nobody. How mail leaves: MAIL_HOST and MAIL_PORT, MAIL_USERNAME and MAIL_PASSWORD. */
+    'alarm_mail' => env('JUNCTION_ALARM_MAIL', ''),
+
+    /* A word that a monitor on another machine shows to read /metrics, as "Authorization: Bearer …"; '' for this machine alone. */
+    'metrics_token' => env('JUNCTION_METRICS_TOKEN', ''),
+
     /* First three numbers of the loopback addresses that the demo's stand-ins use. */
     'loopback' => env('JUNCTION_LOOPBACK', '127.0.0'),
 ];

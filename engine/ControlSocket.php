@@ -12,6 +12,7 @@ use Amp\TimeoutCancellation;
 use NimbleJunction\Core\Edit\Update;
 use NimbleJunction\Core\Show\ShowRefused;
 use NimbleJunction\Engine\Health\FaultLog;
+use NimbleJunction\Engine\Health\Vitals;
 use NimbleJunction\Engine\Shows\TakingOn;
 use Revolt\EventLoop;
 
@@ -24,6 +25,7 @@ use function Amp\Socket\listen;
  *   {"do": "adopt", "document": "…", "revision": 7}  →  {"ok": true} or {"ok": false, "error": "…"}
  *   {"do": "adopt", "lines": 12, "revision": 7}, then so many lines of a show (see ShowLines)
  *   {"do": "expel", "user": "anna"} or {"do": "expel", "visit": "…"}: what they may has changed, or they have logged out
+ *   {"do": "status"}: how the engine is (see Vitals)
  *   {"do": "update", "base": 6, "revision": 7}, then a line with what was changed  →  the same, or with "needs": "whole"
  */
 final class ControlSocket
@@ -38,7 +40,7 @@ final class ControlSocket
     /** @var array<int, Socket> those that have not said what they want, in the order in which they came */
     private array $waiting = [];
 
-    public function __construct(private readonly TakingOn $shows, private readonly People $people, private readonly FaultLog $faults, private readonly string $path)
+    public function __construct(private readonly TakingOn $shows, private readonly People $people, private readonly Vitals $vitals, private readonly FaultLog $faults, private readonly string $path)
     {
     }
 
@@ -128,6 +130,7 @@ final class ControlSocket
             return match ($message['do'] ?? null) {
                 'adopt' => $this->adopt($message, $next),
                 'update' => $this->update($message, $next() ?? ''),
+                'status' => ['ok' => true, 'status' => $this->vitals->read(Engine::now())],
                 'expel' => ['ok' => true, 'closed' => $this->people->expel(self::text($message, 'user'), self::text($message, 'visit'))],
                 default => self::unknown(),
             };

@@ -6,9 +6,16 @@ namespace NimbleJunction\Engine;
 
 use NimbleJunction\Core\Plan\Identity;
 use NimbleJunction\Core\Show\ShowRefused;
+use NimbleJunction\Engine\Events\AlarmMail;
+use NimbleJunction\Engine\Events\EventKind;
+use NimbleJunction\Engine\Events\EventLog;
+use NimbleJunction\Engine\Events\PortWatch;
 use NimbleJunction\Engine\Health\Compilation;
 use NimbleJunction\Engine\Health\FaultLog;
+use NimbleJunction\Engine\Health\LoopLag;
 use NimbleJunction\Engine\Health\SelfCheck;
+use NimbleJunction\Engine\Health\ServiceManager;
+use NimbleJunction\Engine\Health\Vitals;
 use NimbleJunction\Engine\Health\Warnings;
 use NimbleJunction\Engine\LiveLink\Gate;
 use NimbleJunction\Engine\LiveLink\Server;
@@ -28,6 +35,7 @@ final class Runner
     /** Bytes of a show that the self-check reads in one go, without keeping anything waiting. */
     private const LONGEST_CHECKED = 128 * 1024;
 
+    private readonly EventLog $events;
     private readonly Warnings $warnings;
     private readonly FaultLog $faults;
     private readonly LastGoodShow $lastGood;
@@ -44,7 +52,11 @@ final class Runner
     /** @param \Closure(string): void $say one line for whoever started it */
     public function __construct(private readonly Settings $settings, private readonly \Closure $say)
     {
-        $this->warnings = new Warnings($say);
+        $this->events = new EventLog($settings->directory);
+        $this->warnings = new Warnings(function (string $words) use ($say): void {
+            $say($words);
+            $this->events->note(EventKind::Fault, $words);
+        });
         $this->faults = new FaultLog($settings->directory, $this->warnings);
         $this->lastGood = new LastGoodShow($settings->directory);
     }
@@ -82,25 +94,45 @@ final class Runner
         $this->adoptFirst($engine, $read);
         $engine->start();
         $conversation = new JunctionLink($engine, $this->warnings, $this->faults, $descriptors);
-        $control = $keeps ? new ControlSocket(new TakingOn($engine, $this->revision), $conversation->people, $this->faults, "{$directory}/engine.sock") : null;
-        $control?->start();
         $link = $this->settings->live === '' ? null : new Server(
             new Gate($this->settings->secret, $this->settings->origins),
             $conversation,
             $descriptors,
         );
+        $lag = new LoopLag();
+        $lag->start();
+        $vitals = new Vitals($engine, new PortReport($engine->junction, $engine->transports), $this->warnings, $this->faults, $descriptors, $lag, static fn(): int => $link?->count() ?? 0, $this->settings->version);
+        $control = $keeps ? new ControlSocket(new TakingOn($engine, $this->revision), $conversation->people, $vitals, $this->faults, "{$directory}/engine.sock") : null;
+        $control?->start();
         $link?->start($this->settings->live);
+        $this->watchPorts($engine);
         $this->introduce($engine);
+        $notify = new ServiceManager();
+        $notify->ready("Runs \"{$engine->junction->plan()->name}\"");
         $this->checkTheCompiler($end);
         $end->suspend();
 
+        $notify->stopping();
         $link?->stop();
         $control?->stop();
+        $this->events->note(EventKind::Restart, $this->distrust === '' ? 'The engine ends.' : 'The engine begins again without the compiler.');
         $engine->stop($this->distrust === '');
         $lock?->release();
         if ($this->distrust !== '') {
             Compilation::beginAgainWithout($this->distrust);
         }
+    }
+
+    /** What is lost and found is written down; what stays lost is an alarm. */
+    private function watchPorts(Engine $engine): void
+    {
+        $mail = new AlarmMail($this->settings->alarmCommand);
+        $watch = new PortWatch($engine->junction, $this->events, $this->warnings, $this->settings->alarmSeconds, $mail->tell(...));
+        EventLoop::unreference(EventLoop::repeat(1.0, static function () use ($watch, $mail): void {
+            $now = Engine::now();
+            $watch->look($now);
+            $mail->look($now);
+        }));
     }
 
     /** Told to end at any moment, also while it starts, it ends in order. */
@@ -156,7 +188,10 @@ final class Runner
     private function introduce(Engine $engine): void
     {
         $live = $this->settings->live === '' ? '' : ", live link at {$this->settings->live}";
-        ($this->say)("The engine runs \"{$engine->junction->plan()->name}\"{$live}; ".Compilation::words().'.');
+        $version = $this->settings->version === '' ? '' : " {$this->settings->version}";
+        $words = "The engine{$version} runs \"{$engine->junction->plan()->name}\"{$live}; ".Compilation::words().'.';
+        ($this->say)($words);
+        $this->events->note(EventKind::Restart, $words);
         foreach (array_map(strval(...), array_keys($engine->junction->plan()->ports)) as $port) {
             $fault = $engine->junction->activity($port)->fault;
             if ($fault !== '') {

@@ -13,6 +13,8 @@ final readonly class Settings
      * @param string $secret that tokens are signed with
      * @param list<string> $origins of pages on other hosts
      * @param float|null $seconds to run; null without end
+     * @param int $alarmSeconds after so long in trouble a port is an alarm; 0 for never
+     * @param list<string> $alarmCommand is started with alarms on its standard input; empty for none
      */
     public function __construct(
         public string $directory = '',
@@ -20,6 +22,9 @@ final readonly class Settings
         public string $secret = '',
         public array $origins = [],
         public ?float $seconds = null,
+        public string $version = '',
+        public int $alarmSeconds = 0,
+        public array $alarmCommand = [],
     ) {
     }
 }

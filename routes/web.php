@@ -2,10 +2,12 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\BackupController;
 use App\Http\Controllers\CueController;
 use App\Http\Controllers\ExchangeController;
 use App\Http\Controllers\FigureController;
 use App\Http\Controllers\FormulaController;
+use App\Http\Controllers\HealthController;
 use App\Http\Controllers\HistoryController;
 use App\Http\Controllers\KindController;
 use App\Http\Controllers\ListController;
@@ -79,7 +81,17 @@ Route::prefix('api')->group(function (): void {
 
         Route::put('session/password', [UserController::class, 'ownPassword']);
 
+        Route::get('machine', [HealthController::class, 'machine']);
+        Route::get('events', [HealthController::class, 'events']);
+        Route::get('events/file', [HealthController::class, 'download']);
+
         Route::middleware('builds')->group(function (): void {
+            Route::get('backups', [BackupController::class, 'all']);
+            Route::post('backups', [BackupController::class, 'make']);
+            Route::get('backups/fresh', [BackupController::class, 'fresh']);
+            Route::post('backups/brought', [BackupController::class, 'bring']);
+            Route::get('backups/{name}', [BackupController::class, 'download']);
+            Route::post('backups/{name}/restore', [BackupController::class, 'restore']);
             Route::get('users', [UserController::class, 'all']);
             Route::post('users', [UserController::class, 'add']);
             Route::patch('users/{id}', [UserController::class, 'change'])->whereNumber('id');
@@ -124,6 +136,10 @@ Route::prefix('api')->group(function (): void {
         });
     });
 });
+
+// For monitors: without session or cookies.
+Route::get('health', [HealthController::class, 'health'])->withoutMiddleware('web');
+Route::get('metrics', [HealthController::class, 'metrics'])->withoutMiddleware('web');
 
 // A surface has a page of its own, small enough for a phone.
 Route::get('s/{id}/manifest.json', [SurfaceController::class, 'manifest'])->where('id', '[a-z0-9][a-z0-9-]{0,59}');

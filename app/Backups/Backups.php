@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Backups;
 
+use App\Health\Noted;
+
 /** The folder with the backups of this machine. */
 final readonly class Backups
 {
@@ -25,6 +27,8 @@ final readonly class Backups
             continue;
         }
         BackupFile::make($file, $this->machine, $wanted);
+
+        Noted::backup('A backup was made: '.basename($file).'.');
 
         return $file;
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Backups;
 
+use App\Health\Noted;
 use App\Live\EngineDoor;
 use App\Models\Show;
 use App\Models\User;
@@ -39,6 +40,8 @@ final readonly class FactoryReset
         array_map(unlink(...), glob("{$machine->tapes()}/*.{pcapng,json}", \GLOB_BRACE) ?: []);
         @unlink($machine->identity());
         array_map(fn(string $name) => $this->engine->expel($name), $names);
+
+        Noted::backup('Everything was made as it was when the program was new.');
 
         return [
             "What was there is kept in {$kept}.",

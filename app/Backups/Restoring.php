@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Backups;
 
+use App\Health\Noted;
 use App\Live\EngineDoor;
 use App\Models\Show;
 use App\Models\User;
@@ -49,6 +50,8 @@ final readonly class Restoring
             DB::purge(self::CONNECTION);
             array_map(static fn(string $end): bool => @unlink($brought.$end), ['', '-wal', '-shm']);
         }
+
+        Noted::backup("A backup of {$about['made']} was put back.");
 
         return array_values(array_filter([
             "What was there is kept in {$kept}.",

@@ -8,6 +8,7 @@ namespace App\Live;
 final readonly class EngineDoor
 {
     private const PATIENCE_SECONDS = 15;
+    private const STATUS_SECONDS = 2;
     private const CONNECT_SECONDS = 1;
     private const AT_ONCE = 65_536;
 
@@ -57,19 +58,28 @@ final readonly class EngineDoor
         $this->ask(['do' => 'expel', 'user' => $user, 'visit' => $visit], []);
     }
 
+    /** @return array<string, mixed>|null how the engine is (Vitals); null where none runs, empty where it does not answer */
+    public function status(): ?array
+    {
+        $answer = $this->ask(['do' => 'status'], [], self::STATUS_SECONDS);
+        $status = $answer['status'] ?? [];
+
+        return $answer === null ? null : (\is_array($status) ? $status : []);
+    }
+
     /**
      * @param array<string, mixed> $command
      * @param list<string> $lines that belong to it
      *
      * @return array<string, mixed>|null null when nobody is there
      */
-    private function ask(array $command, array $lines): ?array
+    private function ask(array $command, array $lines, int $patience = self::PATIENCE_SECONDS): ?array
     {
         $socket = $this->open();
         if ($socket === null) {
             return null;
         }
-        stream_set_timeout($socket, self::PATIENCE_SECONDS);
+        stream_set_timeout($socket, $patience);
         $text = implode("\n", [json_encode($command, JSON_THROW_ON_ERROR), ...$lines])."\n";
         for ($sent = 0; $sent < \strlen($text); $sent += $written) {
             $written = (int) @fwrite($socket, substr($text, $sent, self::AT_ONCE));

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Users;
 
+use App\Health\Noted;
 use App\Live\EngineDoor;
 use App\Models\User;
 use Illuminate\Support\Str;
@@ -45,7 +46,10 @@ final readonly class Users
             throw self::refused('name', "there is somebody called \"{$name}\" already", 'Choose another name, or change who is there.');
         }
 
-        return User::query()->create(['name' => $name, 'role' => self::role($role), 'password' => self::password($password)]);
+        $user = User::query()->create(['name' => $name, 'role' => self::role($role), 'password' => self::password($password)]);
+        Noted::people("{$name} may log in as {$user->role->value}.");
+
+        return $user;
     }
 
     /** @throws ShowRefused */
@@ -59,6 +63,7 @@ final readonly class Users
             $this->keepABuilder($user);
         }
         $user->forceFill(['role' => $to])->save();
+        Noted::people("{$user->name} is {$to->value} now.");
         $this->engine->expel($user->name);
     }
 
@@ -77,6 +82,7 @@ final readonly class Users
     public function logOut(User $user): void
     {
         $user->forceFill(['logins' => $user->logins + 1, 'remember_token' => Str::random(60)])->save();
+        Noted::people("{$user->name} is logged out everywhere.");
         $this->engine->expel($user->name);
     }
 
@@ -87,6 +93,7 @@ final readonly class Users
             $this->keepABuilder($user);
         }
         $user->delete();
+        Noted::people("{$user->name} may not log in any more.");
         $this->engine->expel($user->name);
     }
 

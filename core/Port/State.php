@@ -21,4 +21,10 @@ enum State: string
     case Lost = 'lost';
     case Fault = 'fault';
     case Off = 'off';
+
+    /** It should be heard, and is not, or not as it should. */
+    public function isTrouble(): bool
+    {
+        return \in_array($this, [self::Lost, self::Fault, self::Unsteady, self::Silent], true);
+    }
 }

@@ -39,6 +39,7 @@ final class Kinds
                 Trigger\FiredTrigger::class,
                 Trigger\SourceTrigger::class,
                 Trigger\PortTrigger::class,
+                Trigger\TroubleTrigger::class,
                 Trigger\TimeTrigger::class,
                 Trigger\StartedTrigger::class,
                 Trigger\ShowTrigger::class,

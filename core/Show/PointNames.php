@@ -12,7 +12,7 @@ use NimbleJunction\Core\Signal\Protocol;
 /** Which points a show has, by its document alone. */
 final class PointNames
 {
-    public const PORT_PARTS = ['alive', 'steady', 'enabled', 'rate'];
+    public const PORT_PARTS = ['alive', 'steady', 'troubled', 'enabled', 'rate'];
     private const ROUTE_PARTS = ['', 'enabled', 'fired', 'run', 'stop', 'show', 'solo'];
 
     public static function isThere(Show $show, Reference $reference): bool

@@ -159,6 +159,32 @@ final class BackupsTest extends AppTestCase
         self::assertSame('0600', substr(sprintf('%o', fileperms("{$this->data}/kept/".$backups->all()[0]['name'])), -4));
     }
 
+    public function testABuilderMakesTakesAlongAndPutsBackOnThePage(): void
+    {
+        foreach ([Role::Viewer, Role::Operator] as $role) {
+            $this->as($role)->getJson('/api/backups')->assertForbidden();
+            $this->postJson('/api/backups/brought', [])->assertForbidden();
+        }
+        $this->as(Role::Builder);
+        $name = $this->postJson('/api/backups')->assertOk()->json('backups.0.name');
+        $fresh = $this->get('/api/backups/fresh?users=0&tapes=0')->assertOk();
+        $bytes = (string) file_get_contents($fresh->baseResponse->getFile()->getPathname());
+        self::assertSame('PK', substr($bytes, 0, 2));
+        self::assertSame("PK\x03\x04", substr((string) $this->get("/api/backups/{$name}")->assertOk()->streamedContent(), 0, 4));
+        foreach (['/api/backups/..%2Fshows.sqlite', '/api/backups/shows.sqlite', '/api/backups/2026-01-01-000000.zip'] as $other) {
+            $this->get($other)->assertNotFound();
+        }
+        $this->patchJson('/api/show', ['name' => 'Another evening'])->assertOk();
+        $done = $this->postJson("/api/backups/{$name}/restore", ['users' => false])->assertOk()->json('done');
+        self::assertStringContainsString('people and their passwords stay', implode(' ', $done));
+        self::assertNotSame('Another evening', Show::query()->where('is_current', true)->firstOrFail()->name);
+        $this->patchJson('/api/show', ['name' => 'Another evening'])->assertOk();
+        $this->call('POST', '/api/backups/brought', server: ['HTTP_ACCEPT' => 'application/json'], content: $bytes)->assertOk();
+        self::assertNotSame('Another evening', Show::query()->where('is_current', true)->firstOrFail()->name);
+        self::assertStringContainsString('is no backup', (string) $this->call('POST', '/api/backups/brought', server: ['HTTP_ACCEPT' => 'application/json'], content: 'x')->assertStatus(422)->json('message'));
+        self::assertSame([], glob("{$this->data}/brought-*") ?: []);
+    }
+
     public function testFactoryReset(): void
     {
         self::assertStringContainsString('Nobody may log in', $this->does('junction:factory-reset', ['--yes' => true]));

@@ -50,6 +50,9 @@ final class EngineCommand extends Command
             Secret::derive((string) config('app.key')),
             config('junction.origins'),
             $seconds === null ? null : (float) $seconds,
+            (string) config('junction.version'),
+            max(0, (int) config('junction.alarm_seconds')),
+            (string) config('junction.alarm_mail') === '' ? [] : [PHP_BINARY, base_path('artisan'), 'junction:alarm-mail'],
         );
         try {
             $read = static fn(): array => $file === null ? app(ShowStore::class)->withRevision() : [(string) file_get_contents($file), 0];

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Health\Noted;
 use App\Live\EngineDoor;
 use App\Live\LinkAddress;
 use App\Live\LinkCheck;
@@ -34,7 +35,11 @@ final class SessionController
         $fields = $request->validate(['name' => 'required|string|max:100', 'password' => 'required|string|max:200']);
         abort_unless(LoginTries::begin($fields['name'], (string) $request->ip()), 429, 'Too many tries: wait a minute, then try again.');
         // What does not fit takes as long for a name that nobody has: the framework waits.
-        abort_unless(Auth::attempt($fields, true), 422, 'Name or password is wrong.');
+        if (! Auth::attempt($fields, true)) {
+            Noted::login("Somebody at {$request->ip()} gave a wrong name or password.");
+            abort(422, 'Name or password is wrong.');
+        }
+        Noted::login("{$fields['name']} logged in at {$request->ip()}.", $fields['name']);
         LoginTries::clear($fields['name'], (string) $request->ip());
         $request->session()->regenerate();
         $request->session()->put('logins', $request->user()?->logins);
@@ -45,6 +50,7 @@ final class SessionController
 
     public function logout(Request $request): JsonResponse
     {
+        Noted::login("{$request->user()?->name} logged out.", (string) $request->user()?->name);
         $this->engine->expel('', (string) $request->session()->get('visit', ''));
         Auth::logoutCurrentDevice();
         $request->session()->invalidate();

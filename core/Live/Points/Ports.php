@@ -7,6 +7,7 @@ namespace NimbleJunction\Core\Live\Points;
 use NimbleJunction\Core\Live\Activities;
 use NimbleJunction\Core\Live\Changes;
 use NimbleJunction\Core\Live\Switches;
+use NimbleJunction\Core\Live\Troubles;
 use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Point\Act;
 use NimbleJunction\Core\Point\Notice;
@@ -27,6 +28,7 @@ final class Ports extends PlanRoom
     private int $now = 0;
 
     public readonly Switches $switches;
+    private readonly Troubles $troubles;
 
     /** Ports have been switched since the plan in force was made. */
     private bool $isStale = false;
@@ -36,6 +38,7 @@ final class Ports extends PlanRoom
     {
         parent::__construct();
         $this->switches = new Switches('switchedPorts');
+        $this->troubles = new Troubles();
     }
 
     /** The plan as it is with the ports that have been switched by hand; what the show says anew is no longer switched. */
@@ -88,6 +91,7 @@ final class Ports extends PlanRoom
 
         return match ($reference->part) {
             'alive' => new Point($reference, $name, PointKind::State, choices: array_column(State::cases(), 'value')),
+            'troubled' => new Point($reference, $name, PointKind::Number, 0.0, 86_400.0, 'seconds'),
             'rate' => new Point($reference, $name, PointKind::Number, 0.0, 100_000.0, 'packets a second'),
             'enabled' => new Point($reference, $name, PointKind::Switch, isSet: true),
             default => new Point($reference, $name, PointKind::Switch),
@@ -102,13 +106,11 @@ final class Ports extends PlanRoom
         }
         $activity = $this->activities->of($reference->id);
 
+        $state = $port['enabled'] ? $activity->state($port['protocol'], $port['receives'], $port['sends'], $this->now) : State::Off;
+
         return match ($reference->part) {
-            'alive' => $port['enabled'] ? $activity->state(
-                $port['protocol'],
-                $port['receives'],
-                $port['sends'],
-                $this->now,
-            )->value : State::Off->value,
+            'alive' => $state->value,
+            'troubled' => $this->troubles->seconds($reference->id, $state, $this->now),
             'steady' => (int) ! $activity->isUnsteady($this->now),
             'rate' => $activity->rate($this->now, true),
             'enabled' => (int) $port['enabled'],
