@@ -41,6 +41,7 @@ final class Pages
         '/packets',
         '/show',
         '/history',
+        '/machine',
         '/people',
     ];
 }

@@ -32,11 +32,12 @@ final readonly class LinkCheck
 
         return match (true) {
             $answer === null => "No engine listens at {$this->listens}. Start it (systemctl start nimble-junction-engine), or see why it ended (journalctl -u nimble-junction-engine).",
+            $answer === 0 => "The engine at {$this->listens} does not answer: it hangs. Its service manager begins it again; or do so by hand (systemctl restart nimble-junction-engine).",
             $answer === 101 => $this->unreached(),
             $answer === 503 => 'The engine has as many pages open as it takes: close some that nobody needs.',
             $answer === 403 && $this->knock("http://{$host}", $host) === 101 => "The engine does not trust pages from {$origin}, because it is asked as {$host}. Have the web server pass the host on (proxy_set_header Host), or name the page in JUNCTION_ORIGINS and restart the engine.",
             $answer === 403 => 'The engine was started with another APP_KEY than the web server has: restart both.',
-            default => "What listens at {$this->listens} is not the engine (it answered {$answer}): free that port, or set JUNCTION_LIVE to another one for both.",
+            default => "What listens at {$this->listens} is not the engine: free that port, or set JUNCTION_LIVE to another one for both.",
         };
     }
 
@@ -47,7 +48,7 @@ final readonly class LinkCheck
             : "The engine is well, but this page does not reach it at \"{$this->address}\": look at JUNCTION_LIVE_URL, and at firewalls in between.";
     }
 
-    /** @return int|null the status it answers; null where nobody listens, 0 for what is no HTTP */
+    /** @return int|null the status it answers; null where nobody listens, 0 where nothing comes, 1 for what is no HTTP */
     private function knock(string $origin, string $host): ?int
     {
         $socket = @stream_socket_client("tcp://{$this->listens}", $code, $message, self::PATIENCE_SECONDS);
@@ -68,6 +69,6 @@ final readonly class LinkCheck
         $first = (string) fgets($socket, 256);
         fclose($socket);
 
-        return preg_match('#^HTTP/1\.1 (\d{3}) #', $first, $found) === 1 ? (int) $found[1] : 0;
+        return $first === '' ? 0 : (preg_match('#^HTTP/1\.1 (\d{3}) #', $first, $found) === 1 ? (int) $found[1] : 1);
     }
 }

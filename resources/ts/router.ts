@@ -18,6 +18,7 @@ export const places = [
   { path: '/stand-ins', name: 'Stand-ins', isMostUsed: false },
   { path: '/show', name: 'Show', isMostUsed: false },
   { path: '/history', name: 'History', isMostUsed: false },
+  { path: '/machine', name: 'Machine', isMostUsed: false },
 ] as const
 export type Place = (typeof places)[number]
 export const isHere = (place: Place, path: string) => (place.path === '/' ? path === '/' : path.startsWith(place.path))
@@ -59,6 +60,7 @@ export function makeRouter(): Router {
       { path: '/packets', component: () => import('./packets/PacketsPage.vue') },
       { path: '/show', component: () => import('./show/ShowPage.vue') },
       { path: '/history', component: () => import('./history/HistoryPage.vue') },
+      { path: '/machine', component: () => import('./machine/MachinePage.vue') },
       { path: '/people', component: () => import('./people/PeoplePage.vue') },
       { path: '/:anything(.*)', component: () => import('./frame/NothingHere.vue') },
     ],

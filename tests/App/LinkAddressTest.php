@@ -66,7 +66,7 @@ final class LinkAddressTest extends AppTestCase
 
                 return str_starts_with($words, 'No engine') ? null : $words;
             }, 'a listener');
-            self::assertStringContainsString("What listens at {$address} is not the engine (it answered 418)", $said);
+            self::assertStringContainsString("What listens at {$address} is not the engine: free that port", $said);
         } finally {
             proc_terminate($process);
             proc_close($process);

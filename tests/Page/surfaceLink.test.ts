@@ -138,6 +138,7 @@ describe('a link that is not to come back', () => {
     vi.useFakeTimers()
     FakeSocket.all = []
     vi.stubGlobal('WebSocket', FakeSocket)
+    vi.stubGlobal('location', { protocol: 'https:', host: 'hall', hostname: 'hall' })
   })
   afterEach(() => {
     vi.unstubAllGlobals()

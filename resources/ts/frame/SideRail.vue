@@ -39,7 +39,7 @@ const session = useSession()
 .rail a,
 .rail button {
   display: block;
-  padding: 10px 16px;
+  padding: 8px 16px;
   text-decoration: none;
   color: var(--quiet);
   font: inherit;

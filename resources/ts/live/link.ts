@@ -19,6 +19,7 @@ export function linkUrl(address: string, page: Pick<Location, 'protocol' | 'host
 
 const FIRST_WAIT = 250
 const LONGEST_WAIT = 2000
+const OPENING = 5000
 
 /** A WebSocket that shows a fresh token each time, comes back by itself, and says how it is. */
 export class Link {
@@ -98,7 +99,10 @@ export class Link {
   private listen(socket: WebSocket): void {
     this.socket = socket
     socket.binaryType = 'arraybuffer'
+    // What hangs takes connections, and says nothing: a browser would wait for minutes.
+    const opening = setTimeout(() => socket.close(), OPENING)
     socket.onopen = () => {
+      clearTimeout(opening)
       this.wait = FIRST_WAIT
       this.told = 0
       this.heardAt = Date.now()
@@ -115,6 +119,7 @@ export class Link {
       this.asked.delete(message.id)
     }
     socket.onclose = ({ code }) => {
+      clearTimeout(opening)
       if (this.socket !== socket) return
       const hasOpened = this.state.value === 'open'
       this.again(code)
