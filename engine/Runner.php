@@ -188,8 +188,8 @@ final class Runner
     private function introduce(Engine $engine): void
     {
         $live = $this->settings->live === '' ? '' : ", live link at {$this->settings->live}";
-        $version = $this->settings->version === '' ? '' : " {$this->settings->version}";
-        $words = "The engine{$version} runs \"{$engine->junction->plan()->name}\"{$live}; ".Compilation::words().'.';
+        $version = $this->settings->version === '' ? '' : " version {$this->settings->version},";
+        $words = "The engine runs \"{$engine->junction->plan()->name}\"{$live};{$version} ".Compilation::words().'.';
         ($this->say)($words);
         $this->events->note(EventKind::Restart, $words);
         foreach (array_map(strval(...), array_keys($engine->junction->plan()->ports)) as $port) {

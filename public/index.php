@@ -6,6 +6,9 @@ use Illuminate\Http\Request;
 
 define('LARAVEL_START', microtime(true));
 
+// What is written (database, sessions, secrets) is for this user alone.
+umask(0o077);
+
 require __DIR__.'/../vendor/autoload.php';
 
 (require __DIR__.'/../bootstrap/app.php')->handleRequest(Request::capture());

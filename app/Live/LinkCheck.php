@@ -58,10 +58,11 @@ final readonly class LinkCheck
         stream_set_timeout($socket, self::PATIENCE_SECONDS);
         $token = Token::sign('', Role::Viewer, $this->secret, time());
         fwrite($socket, implode("\r\n", [
-            'GET /live?token='.rawurlencode($token).' HTTP/1.1',
+            'GET /live HTTP/1.1',
             "Host: {$host}",
             "Origin: {$origin}",
             'Upgrade: websocket',
+            "Sec-WebSocket-Protocol: junction, {$token}",
             'Connection: Upgrade',
             'Sec-WebSocket-Version: 13',
             'Sec-WebSocket-Key: '.base64_encode(random_bytes(16)),

@@ -19,7 +19,7 @@ final class Gate
 
     public function admit(Handshake $handshake, int $time): ?Token
     {
-        $token = $this->isOurs($handshake) ? Token::verify($handshake->query['token'] ?? '', $this->secret, $time) : null;
+        $token = $this->isOurs($handshake) ? Token::verify($handshake->token, $this->secret, $time) : null;
 
         return $token !== null && $this->isFirst($token, $time) ? $token : null;
     }

@@ -188,7 +188,10 @@ final class Server
         }
         $socket->write($handshake->accept());
 
-        return new Client($socket, $token, time(), $address);
+        // A web server on this machine speaks for others, and says for whom.
+        $isBetween = $handshake->realAddress !== '' && \in_array($address, ['127.0.0.1', '[::1]', '::1'], true);
+
+        return new Client($socket, $token, time(), $isBetween ? $handshake->realAddress : $address);
     }
 
     private function isFull(Token $token): bool

@@ -69,6 +69,10 @@ final class DoorsTest extends TestCase
         $token = Token::sign('anna', Role::Viewer, self::SECRET, 1000);
         $handshake = Handshake::read("GET /?token={$token} HTTP/1.1\r\nHost: {$host}\r\nOrigin: {$origin}\r\nUpgrade: websocket\r\nConnection: Upgrade\r\nSec-WebSocket-Key: ".base64_encode(str_repeat('k', 16))."\r\nSec-WebSocket-Version: 13");
         self::assertNotNull($handshake);
+        $asProtocol = Handshake::read("GET /live HTTP/1.1\r\nHost: {$host}\r\nOrigin: {$origin}\r\nUpgrade: websocket\r\nConnection: Upgrade\r\nSec-WebSocket-Protocol: junction, {$token}\r\nSec-WebSocket-Key: ".base64_encode(str_repeat('k', 16))."\r\nSec-WebSocket-Version: 13");
+        self::assertSame($isLetIn, $asProtocol !== null && (new Gate(self::SECRET, $others))->admit($asProtocol, 1000) !== null);
+        self::assertStringContainsString("Sec-WebSocket-Protocol: junction\r\n", (string) $asProtocol?->accept(), 'the one of those offered that is no secret');
+        self::assertStringNotContainsString('-Protocol', $handshake->accept());
         self::assertSame($isLetIn, (new Gate(self::SECRET, $others))->admit($handshake, 1000) !== null);
     }
 

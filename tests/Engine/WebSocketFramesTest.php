@@ -24,7 +24,7 @@ final class WebSocketFramesTest extends TestCase
         );
         self::assertNotNull($handshake);
         self::assertStringContainsString('Sec-WebSocket-Accept: s3pPLMBiTxaQ9kYGzzhZRbK+xOo=', $handshake->accept());
-        self::assertSame(['token' => 'abc'], $handshake->query);
+        self::assertSame('abc', $handshake->token);
         self::assertNull(Handshake::read("GET / HTTP/1.1\r\nHost: x"));
     }
 

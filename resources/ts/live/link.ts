@@ -81,7 +81,8 @@ export class Link {
       const addresses = await this.token()
       const url = this.choose(addresses)
       if (url === null) return
-      this.listen(new WebSocket(`${linkUrl(url, location)}?token=${encodeURIComponent(addresses.token)}`))
+      // As a subprotocol the token stands in no log of addresses.
+      this.listen(new WebSocket(linkUrl(url, location), ['junction', addresses.token]))
     } catch (refused) {
       this.problem.value = (refused as Error).message
       this.again(refused instanceof Refused ? refused.status : 0)
