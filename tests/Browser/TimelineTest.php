@@ -59,6 +59,8 @@ final class TimelineTest extends BrowserTestCase
         $this->untilScript('return [...document.querySelectorAll(".plates button")].find((one) => one.textContent.includes("Moss"))?.getAttribute("aria-pressed")', 'true');
         // Back before the doors it is as it was then.
         self::$chrome->driver->navigate()->back();
+        // Where it stands is known once the link is there again.
+        $this->untilScript('return parseFloat(document.querySelector("input[aria-label^=Place]")?.value) > 7.5', true);
         self::$chrome->fill('input[aria-label^="Place"]', '1'.WebDriverKeys::ENTER);
         $this->untilScript('return document.querySelector("input[aria-label^=Place]").value', '1.00');
         self::$chrome->driver->get(self::$demo->url('/live'));
