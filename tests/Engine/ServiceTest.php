@@ -24,9 +24,11 @@ final class ServiceTest extends TestCase
         (new Process(['rm', '-rf', $this->folder]))->run();
     }
 
-    public function testSystemdFindsNothingWrongWithTheUnit(): void
+    public function testSystemdFindsNothingWrongWithTheUnits(): void
     {
-        self::assertSame('', $this->verified(self::unit()));
+        foreach (['engine.service', 'backup.service', 'backup.timer'] as $name) {
+            self::assertSame('', $this->verified((string) file_get_contents(Background::root()."/deploy/nimble-junction-{$name}"), $name));
+        }
     }
 
     public function testItWouldFindWhatStandsInTheWrongSection(): void
@@ -39,7 +41,7 @@ final class ServiceTest extends TestCase
     public function testItWritesIntoItsStorageAlone(): void
     {
         $unit = self::unit();
-        foreach (['ProtectSystem=strict', 'NoNewPrivileges=yes', 'ReadWritePaths=/srv/nimble-junction/storage', 'SupplementaryGroups=audio dialout', 'UMask=0077', 'Restart=always'] as $line) {
+        foreach (['ProtectSystem=strict', 'NoNewPrivileges=yes', 'ReadWritePaths=/srv/nimble-junction/data', 'Type=notify', 'WatchdogSec=10', 'MemoryMax=1G', 'CapabilityBoundingSet=', 'SupplementaryGroups=audio dialout', 'UMask=0077', 'Restart=always'] as $line) {
             self::assertStringContainsString("\n{$line}\n", $unit);
         }
     }
@@ -50,10 +52,10 @@ final class ServiceTest extends TestCase
     }
 
     /** @return string what systemd-analyze says of it, with the installation being here */
-    private function verified(string $unit): string
+    private function verified(string $unit, string $name = 'engine.service'): string
     {
-        $path = "{$this->folder}/nimble-junction-engine.service";
-        file_put_contents($path, str_replace(['/srv/nimble-junction/storage', '/srv/nimble-junction'], ["{$this->folder}/storage", Background::root()], $unit));
+        $path = "{$this->folder}/nimble-junction-{$name}";
+        file_put_contents($path, str_replace(['/srv/nimble-junction/data', '/srv/nimble-junction/current'], ["{$this->folder}/storage", Background::root()], $unit));
         $verify = new Process(['systemd-analyze', 'verify', '--man=no', '--generators=no', $path], null, ['HOME' => $this->folder]);
         $verify->run();
         // What it says of other units of this machine is not about ours.

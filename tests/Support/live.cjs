@@ -7,9 +7,9 @@ const ALWAYS_SPEAK = ['status', 'minutes', 'finds']
 
 let input = ''
 process.stdin.on('data', (chunk) => { input += chunk }).on('end', () => {
-  const { url, origin, commands, seconds } = JSON.parse(input)
+  const { url, origin, commands, seconds, protocols } = JSON.parse(input)
   const out = { status: null, json: [], levels: [], close: null }
-  const socket = new WebSocket(url, { origin })
+  const socket = new WebSocket(url, protocols ?? [], { origin })
   const began = Date.now()
   let ended = false
   const end = () => {
