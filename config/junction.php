@@ -24,6 +24,15 @@ return [
         preg_split('/[\s,]+/', (string) env('JUNCTION_ORIGINS', ''), -1, PREG_SPLIT_NO_EMPTY) ?: [],
     ),
 
+    /* Folders whose FIFOs and links to devices a show may name, with spaces between; "devices" in the data folder is always one. */
+    'devices' => preg_split('/\s+/', (string) env('JUNCTION_DEVICES', ''), -1, PREG_SPLIT_NO_EMPTY) ?: [],
+
+    /* Networks that nobody is called in by TCP, whatever a show says ("192.168.0.0/16"), with spaces between. */
+    'forbidden' => array_values(array_filter(
+        preg_split('/[\s,]+/', (string) env('JUNCTION_FORBIDDEN_NETWORKS', '')) ?: [],
+        static fn(string $network): bool => preg_match('#^\d{1,3}(\.\d{1,3}){3}(/([0-9]|[12][0-9]|3[0-2]))?$#D', $network) === 1,
+    )),
+
     /* A port that is in trouble for so many seconds is an alarm; 0 for never. */
     'alarm_seconds' => env('JUNCTION_ALARM_SECONDS', 0),
 

@@ -18,6 +18,7 @@ use NimbleJunction\Core\Show\ShowRefused;
 use NimbleJunction\Core\Universe\Hold;
 use NimbleJunction\Engine\Net\Adapters;
 use NimbleJunction\Engine\Net\Descriptors;
+use NimbleJunction\Engine\Net\Reach;
 use NimbleJunction\Engine\Net\Transports;
 use NimbleJunction\Engine\Net\World;
 use NimbleJunction\Engine\Surfaces\SentAway;
@@ -40,7 +41,6 @@ final class Engine
     /** What could not be opened is tried again at each of so many looks. */
     private const RETRY_LOOKS = 2;
     private const TIDY_SECONDS = 20.0;
-
 
     public readonly Junction $junction;
     public readonly int $startedAt;
@@ -82,6 +82,7 @@ final class Engine
         string $cables = '',
         Descriptors $descriptors = new Descriptors(),
         private readonly \DateTimeZone $zone = new \DateTimeZone('UTC'),
+        Reach $reach = new Reach(),
     ) {
         $this->junction = new Junction();
         $this->leftovers = new Leftovers();
@@ -101,6 +102,7 @@ final class Engine
                 $this->joined(...),
                 $this->leftOut(...),
                 $descriptors,
+                $reach,
             ),
             $cables,
         );

@@ -20,6 +20,8 @@ use NimbleJunction\Engine\Health\Warnings;
 use NimbleJunction\Engine\LiveLink\Gate;
 use NimbleJunction\Engine\LiveLink\Server;
 use NimbleJunction\Engine\Net\Descriptors;
+use NimbleJunction\Engine\Net\DeviceRules;
+use NimbleJunction\Engine\Net\Reach;
 use NimbleJunction\Engine\Shows\LastGoodShow;
 use NimbleJunction\Engine\Shows\ShowLines;
 use NimbleJunction\Engine\Shows\TakingOn;
@@ -79,6 +81,7 @@ final class Runner
             $keeps ? "{$directory}/cables" : '',
             $descriptors = new Descriptors($this->warnings),
             LocalZone::of(),
+            new Reach(new DeviceRules([...($keeps ? ["{$directory}/devices"] : []), ...$this->settings->deviceFolders]), $this->settings->forbidden),
         );
         if ($keeps) {
             $engine->keepTapes(new TapeFolder("{$directory}/tapes"));

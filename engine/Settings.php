@@ -14,6 +14,8 @@ final readonly class Settings
      * @param list<string> $origins of pages on other hosts
      * @param float|null $seconds to run; null without end
      * @param int $alarmSeconds after so long in trouble a port is an alarm; 0 for never
+     * @param list<string> $deviceFolders whose FIFOs and links to devices a show may name
+     * @param list<string> $forbidden networks that nobody is called in
      * @param list<string> $alarmCommand is started with alarms on its standard input; empty for none
      */
     public function __construct(
@@ -25,6 +27,8 @@ final readonly class Settings
         public string $version = '',
         public int $alarmSeconds = 0,
         public array $alarmCommand = [],
+        public array $deviceFolders = [],
+        public array $forbidden = [],
     ) {
     }
 }

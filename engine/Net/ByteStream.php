@@ -13,7 +13,9 @@ final class ByteStream
 {
     /** What waits for an other end that does not take it; beyond this packets are dropped, as a network would. */
     private const MOST_WAITING = 262_144;
-    private const CHUNK = 65536;
+
+    /** Bytes that are taken at one look, so that whoever pours keeps nobody else waiting. */
+    private const CHUNK = 4096;
     private readonly string $onReadable;
     private ?string $onWritable = null;
     private string $waiting = '';
@@ -23,17 +25,21 @@ final class ByteStream
      * @param resource $stream
      * @param \Closure(string): void $packet one that is whole
      * @param \Closure(string): void $ended why, in words
+     * @param int $chunk bytes that are taken at one look
+     * @param bool $reads whether it is read at all
      */
     public function __construct(
         private $stream,
         private readonly Framing $framing,
         private readonly \Closure $packet,
         private readonly \Closure $ended,
+        private readonly int $chunk = self::CHUNK,
+        bool $reads = true,
     ) {
         stream_set_blocking($stream, false);
         stream_set_write_buffer($stream, 0);
         stream_set_read_buffer($stream, 0);
-        $this->onReadable = EventLoop::onReadable($stream, $this->read(...));
+        $this->onReadable = $reads ? EventLoop::onReadable($stream, $this->read(...)) : '';
     }
 
     /** @return string what went wrong, or '' */
@@ -66,7 +72,7 @@ final class ByteStream
 
     private function read(): void
     {
-        $bytes = @fread($this->stream, self::CHUNK);
+        $bytes = @fread($this->stream, max(1, $this->chunk));
         if ($bytes === false || ($bytes === '' && feof($this->stream))) {
             $this->end('the other end is gone');
 

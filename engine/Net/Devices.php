@@ -11,6 +11,9 @@ use NimbleJunction\Engine\Net\Framing\MidiBytes;
 /** Raw MIDI character devices and FIFOs. One that is unplugged is tried again until it is back. */
 final class Devices implements Transport
 {
+    /** Bytes that are taken at one look: three times what a MIDI cable carries in the hundredth of a second. */
+    private const CHUNK = 128;
+
     /** @var array<string, ByteStream> by key */
     private array $streams = [];
 
@@ -56,16 +59,14 @@ final class Devices implements Transport
     private function open(Endpoint $endpoint): string
     {
         $path = $endpoint->device;
-        $type = @filetype($path);
-        if ($type !== 'char' && $type !== 'fifo') {
-            return $type === false
-                ? "{$path} is not there: plug the device in, or choose another path. It is tried again every two seconds."
-                : "{$path} is neither a character device nor a FIFO: choose the path of a MIDI device.";
+        $refusal = $this->world->reach->devices->refusal($path);
+        if ($refusal !== '') {
+            return $refusal;
         }
         // Read and write at once: a FIFO is then open even before its other end is.
         $stream = @fopen($path, 'r+n');
         if ($stream === false) {
-            return "{$path} cannot be opened: ".(error_get_last()['message'] ?? 'the system does not say why').'.';
+            return "{$path} cannot be opened: is it in use, and may this user open it?";
         }
         $this->streams[$endpoint->key] = new ByteStream(
             $stream,
@@ -78,6 +79,9 @@ final class Devices implements Transport
                 unset($this->streams[$endpoint->key]);
                 ($this->world->fault)($endpoint->key, "{$endpoint->device} is gone: it is tried again every two seconds.");
             },
+            self::CHUNK,
+            // What a FIFO takes for others would come back otherwise.
+            $endpoint->portIds !== [],
         );
 
         return '';

@@ -12,6 +12,9 @@ use Revolt\EventLoop;
 /** DMX lines at serial interfaces. One that is unplugged is tried again until it is back. */
 final class SerialLines implements Transport
 {
+    /** Bytes that are taken at one look: two refreshes. */
+    private const CHUNK = 1200;
+
     /** @var array<string, SerialDevice> by key */
     private array $devices = [];
 
@@ -30,6 +33,12 @@ final class SerialLines implements Transport
         $faults = [];
         foreach (array_diff_key($endpoints, $this->devices) as $key => $endpoint) {
             try {
+                $refusal = $this->world->reach->devices->refusal($endpoint->device);
+                if ($refusal !== '') {
+                    $faults[$key] = $refusal;
+
+                    continue;
+                }
                 $this->devices[$key] = SerialDevice::open($endpoint->device);
                 if ($endpoint->portIds !== []) {
                     $this->read($endpoint, $this->devices[$key]);
@@ -68,7 +77,7 @@ final class SerialLines implements Transport
         $stream = $device->stream();
         $marks = new SerialMarks();
         $this->readers[$endpoint->key] = EventLoop::onReadable($stream, function () use ($stream, $marks, $endpoint): void {
-            $bytes = @fread($stream, 8192);
+            $bytes = @fread($stream, self::CHUNK);
             if ($bytes === false || ($bytes === '' && feof($stream))) {
                 $this->end($endpoint->key);
                 ($this->world->fault)($endpoint->key, "{$endpoint->device} is gone: it is tried again every two seconds.");

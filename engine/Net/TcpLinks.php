@@ -29,7 +29,8 @@ final class TcpLinks implements Transport
         }
         $faults = [];
         foreach ($endpoints as $key => $endpoint) {
-            $peers = array_map(static fn(Destination $peer): string => $peer->spelled(), $endpoint->peers);
+            $all = array_map(static fn(Destination $peer): string => $peer->spelled(), $endpoint->peers);
+            $peers = array_values(array_filter($all, $this->world->reach->mayCall(...)));
             $gathering = $this->gatherings[$key] ??= $this->gathering($endpoint, $peers);
             try {
                 if ($endpoint->portIds !== []) {
@@ -40,6 +41,9 @@ final class TcpLinks implements Transport
             }
             $gathering->hangUpOthers($peers, $endpoint->portIds !== []);
             array_map($gathering->call(...), $peers);
+            if ($peers !== $all) {
+                $faults[$key] = implode(', ', array_diff($all, $peers)).' may not be called: this machine is kept from that network (JUNCTION_FORBIDDEN_NETWORKS). Choose another address.';
+            }
             if (! isset($faults[$key]) && array_diff($peers, $gathering->who()) !== []) {
                 $faults[$key] = self::missing($peers, $gathering);
             }

@@ -14,6 +14,7 @@ final readonly class World
      * @param \Closure(string): void $joined endpoint key where somebody has just connected
      * @param \Closure(string, int): void $leftOut endpoint key, and how many datagrams had no place in their senders' shares
      * @param Descriptors $descriptors how many files and sockets there are
+     * @param Reach $reach what may be opened at all
      */
     public function __construct(
         public \Closure $arrived,
@@ -22,6 +23,7 @@ final readonly class World
         public \Closure $joined,
         public \Closure $leftOut,
         public Descriptors $descriptors,
+        public Reach $reach = new Reach(),
     ) {
     }
 }

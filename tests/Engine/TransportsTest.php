@@ -38,7 +38,7 @@ final class TransportsTest extends TestCase
     {
         $this->engine?->stop();
         $this->line->close();
-        foreach (['cables/*', 'cables', '*'] as $pattern) {
+        foreach (['cables/*', 'devices/*', '*'] as $pattern) {
             foreach (glob("{$this->directory}/{$pattern}") ?: [] as $path) {
                 is_dir($path) ? @rmdir($path) : @unlink($path);
             }
@@ -139,7 +139,8 @@ final class TransportsTest extends TestCase
 
     public function testARawMidiDevice(): void
     {
-        $fifo = "{$this->directory}/midi";
+        mkdir("{$this->directory}/devices");
+        $fifo = "{$this->directory}/devices/midi";
         posix_mkfifo($fifo, 0o600);
         $this->runWith(['kind' => 'device', 'device' => $fifo], 'midi', ['enabled' => true], null, '/controller/1/16', 127);
         $pen = fopen($fifo, 'w');
@@ -164,7 +165,8 @@ final class TransportsTest extends TestCase
 
     public function testADeviceThatIsPluggedInLater(): void
     {
-        $fifo = "{$this->directory}/later";
+        mkdir("{$this->directory}/devices");
+        $fifo = "{$this->directory}/devices/later";
         $this->runWith(['kind' => 'device', 'device' => $fifo], 'midi', ['enabled' => true], null, '/controller/1/16', 127);
         $this->untilSaid("{$fifo} is not there: plug the device in");
         posix_mkfifo($fifo, 0o600);

@@ -53,6 +53,8 @@ final class EngineCommand extends Command
             (string) config('junction.version'),
             max(0, (int) config('junction.alarm_seconds')),
             (string) config('junction.alarm_mail') === '' ? [] : [PHP_BINARY, base_path('artisan'), 'junction:alarm-mail'],
+            config('junction.devices'),
+            config('junction.forbidden'),
         );
         try {
             $read = static fn(): array => $file === null ? app(ShowStore::class)->withRevision() : [(string) file_get_contents($file), 0];
