@@ -36,6 +36,7 @@ $all = [
     'surfaces' => static fn(): Measurement => new Surfaces(5.0),
     'soak' => static fn(): Measurement => new Soak(60.0),
     'codecs' => static fn(): Measurement => new Codecs(),
+    'wear' => static fn(): Measurement => new Wear(),
     'start' => static fn(): Measurement => new Start(8),
     'start-many' => static fn(): Measurement => new Start(256),
 ];

@@ -24,6 +24,9 @@ return [
         preg_split('/[\s,]+/', (string) env('JUNCTION_ORIGINS', ''), -1, PREG_SPLIT_NO_EMPTY) ?: [],
     ),
 
+    /* A folder in the machine's memory for what changes all the time; systemd makes one for the engine's service. */
+    'runtime' => env('JUNCTION_RUNTIME', explode(':', (string) env('RUNTIME_DIRECTORY', ''))[0]),
+
     /* Folders whose FIFOs and links to devices a show may name, with spaces between; "devices" in the data folder is always one. */
     'devices' => preg_split('/\s+/', (string) env('JUNCTION_DEVICES', ''), -1, PREG_SPLIT_NO_EMPTY) ?: [],
 

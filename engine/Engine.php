@@ -75,6 +75,8 @@ final class Engine
      * @param StateFile|null $state null keeps nothing over a restart
      * @param string $cables folder of the virtual cables; '' for none
      * @param \DateTimeZone $zone the one in which the house is
+     * @param Reach $reach what may be opened at all
+     * @param StateFile|null $inMemory a second file for the state, in the machine's memory
      */
     public function __construct(
         Identity $identity,
@@ -83,13 +85,14 @@ final class Engine
         Descriptors $descriptors = new Descriptors(),
         private readonly \DateTimeZone $zone = new \DateTimeZone('UTC'),
         Reach $reach = new Reach(),
+        ?StateFile $inMemory = null,
     ) {
         $this->junction = new Junction();
         $this->leftovers = new Leftovers();
         $this->opened = $this->junction->plan();
         $this->show = new Show('');
         $this->sentAway = new SentAway();
-        $this->keeper = $state === null ? null : new StateKeeper($this->junction, $state, $this->sentAway);
+        $this->keeper = $state === null ? null : new StateKeeper($this->junction, $state, $this->sentAway, $inMemory);
         $this->compiler = new Compiler($identity);
         $this->portFaults = new PortFaults($this->junction);
         $this->startedAt = self::now();

@@ -82,6 +82,7 @@ final class Runner
             $descriptors = new Descriptors($this->warnings),
             LocalZone::of(),
             new Reach(new DeviceRules([...($keeps ? ["{$directory}/devices"] : []), ...$this->settings->deviceFolders]), $this->settings->forbidden),
+            $keeps ? $this->inMemory() : null,
         );
         if ($keeps) {
             $engine->keepTapes(new TapeFolder("{$directory}/tapes"));
@@ -124,6 +125,16 @@ final class Runner
         if ($this->distrust !== '') {
             Compilation::beginAgainWithout($this->distrust);
         }
+    }
+
+    /** A folder in the machine's memory that a service manager has made for us, or that is named; another name for each data folder. */
+    private function inMemory(): ?StateFile
+    {
+        $folder = $this->settings->runtime;
+
+        return $folder === '' || ! is_dir($folder) || ! is_writable($folder)
+            ? null
+            : new StateFile("{$folder}/state-".hash('xxh64', (string) realpath($this->settings->directory)), $this->warnings);
     }
 
     /** What is lost and found is written down; what stays lost is an alarm. */

@@ -16,6 +16,7 @@ final readonly class Settings
      * @param int $alarmSeconds after so long in trouble a port is an alarm; 0 for never
      * @param list<string> $deviceFolders whose FIFOs and links to devices a show may name
      * @param list<string> $forbidden networks that nobody is called in
+     * @param string $runtime a folder in the machine's memory; '' for none
      * @param list<string> $alarmCommand is started with alarms on its standard input; empty for none
      */
     public function __construct(
@@ -29,6 +30,7 @@ final readonly class Settings
         public array $alarmCommand = [],
         public array $deviceFolders = [],
         public array $forbidden = [],
+        public string $runtime = '',
     ) {
     }
 }

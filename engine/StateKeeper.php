@@ -12,17 +12,19 @@ use NimbleJunction\Engine\Surfaces\SentAway;
 use Revolt\EventLoop;
 
 /**
- * Keeps the state for a restart: what somebody did at once, levels a moment later, counts once a second. Only what
- * has changed is put into words again, a little at each look, and writing takes no more than a small part of the time,
- * however large the show is: no frame waits for it.
+ * Keeps the state for a restart: what somebody did at once, levels and counts once a second. Only what has changed is put into
+ * words again, a little at each look, and writing takes no more than a small part of the time, however large the show is: no
+ * frame waits for it. Where the machine has a folder in its memory, all of it goes there, and onto the disk only what somebody
+ * did, within a second, and the rest once a minute: a disk is not worn by levels.
  */
 final class StateKeeper
 {
     private const LOOK_SECONDS = 0.05;
     /** What is put into words at one look takes no longer; a frame may wait for so long. */
     private const SLICE_NANOS = 1_500_000;
-    private const LEVELS_NANOS = 200_000_000;
-    private const COUNTS_NANOS = 1_000_000_000;
+    private const LEVELS_NANOS = 1_000_000_000;
+    private const DISK_DEEDS_NANOS = 1_000_000_000;
+    private const DISK_LEVELS_NANOS = 60_000_000_000;
 
     /** Writing takes at most this part of the time. */
     private const SHARE = 25;
@@ -43,18 +45,42 @@ final class StateKeeper
     /** How long the last writing took. */
     private int $cost = 0;
     private string $callback = '';
+    private int $onDiskAt = 0;
 
-    /** @param SentAway $sentAway what is kept besides of what somebody did */
-    public function __construct(private readonly Junction $junction, private readonly StateFile $file, private readonly SentAway $sentAway = new SentAway())
-    {
+    /** @var array<string, array<int|string, int>> revisions of levels and counts that are on the disk, by room */
+    private array $onDisk = [];
+
+    /** @var array<string, array<int|string, int>> the same of what somebody did */
+    private array $deedsOnDisk = [];
+
+    /**
+     * @param SentAway $sentAway what is kept besides of what somebody did
+     * @param StateFile|null $inMemory a second file that wears no disk, and is gone when the machine is; null where there is no place for one
+     */
+    public function __construct(
+        private readonly Junction $junction,
+        private readonly StateFile $file,
+        private readonly SentAway $sentAway = new SentAway(),
+        private readonly ?StateFile $inMemory = null,
+    ) {
     }
 
     /** What was there before: the junction goes on with it. */
     public function restore(int $now): void
     {
-        ['state' => $state, 'away' => $away] = $this->file->read();
+        ['state' => $state, 'away' => $away] = $this->newest();
         $this->junction->restore($state, $now, $away);
         $this->sentAway->restore((new Stored($state))->part('sentAway'));
+    }
+
+    /** @return array{state: array<mixed>, away: int} of the two that are kept */
+    private function newest(): array
+    {
+        $onDisk = $this->file->read();
+        $inMemory = $this->inMemory?->read() ?? ['state' => [], 'away' => 0];
+        $isNewer = $inMemory['state'] !== [] && ($onDisk['state'] === [] || $inMemory['away'] <= $onDisk['away']);
+
+        return $isNewer ? $inMemory : $onDisk;
     }
 
     public function start(): void
@@ -75,10 +101,9 @@ final class StateKeeper
         $now = (int) hrtime(true);
         $since = $now - $this->writtenAt;
         $rooms = $this->rooms();
-        $slow = min(self::COUNTS_NANOS, self::SHARE * $this->cost);
         $isDue = ($since >= self::DEEDS_SHARE * $this->cost && $this->hasChanged($rooms->deeds))
-            || ($since >= max(self::LEVELS_NANOS, $slow) && $this->hasChanged($rooms->levels))
-            || ($since >= self::COUNTS_NANOS && $this->hasChanged($rooms->counts));
+            || ($since >= max(self::LEVELS_NANOS, self::SHARE * $this->cost) && ($this->hasChanged($rooms->levels) || $this->hasChanged($rooms->counts)))
+            || $this->isDiskDue($now, $rooms);
         if ($isDue) {
             $this->write($now, ! $this->isWhole);
         } elseif ($this->isWhole) {
@@ -109,12 +134,52 @@ final class StateKeeper
             $json[] = $this->encoded($room, $now, false, true);
         }
         $this->isWhole = true;
-        if (! $this->file->keep('{'.implode(',', $json).'}')) {
+        if (! $this->keep('{'.implode(',', $json).'}', $rooms, $now, $isFresh)) {
             // It is tried again.
             $this->written = [];
         }
         $this->writtenAt = $now;
         $this->cost = (int) hrtime(true) - $now;
+    }
+
+    /** @return bool whether it is written where it is read first */
+    private function keep(string $json, Rooms $rooms, int $now, bool $isLast): bool
+    {
+        $isKept = $this->inMemory?->keep($json) ?? false;
+        if ($this->inMemory !== null && ! $isLast && ! $this->isDiskDue($now, $rooms)) {
+            return $isKept;
+        }
+        $this->onDiskAt = $now;
+        $this->onDisk = self::revisions([...$rooms->levels, ...$rooms->counts]);
+        $this->deedsOnDisk = self::revisions($rooms->deeds);
+
+        return $this->file->keep($json) || $isKept;
+    }
+
+    /** Only where the disk is not written anyway. */
+    private function isDiskDue(int $now, Rooms $rooms): bool
+    {
+        $since = $now - $this->onDiskAt;
+
+        return $this->inMemory !== null
+            && $since >= self::DISK_DEEDS_NANOS
+            && (self::revisions($rooms->deeds) !== $this->deedsOnDisk
+                || ($since >= self::DISK_LEVELS_NANOS && self::revisions([...$rooms->levels, ...$rooms->counts]) !== $this->onDisk));
+    }
+
+    /**
+     * @param list<Room> $rooms
+     *
+     * @return array<string, array<int|string, int>>
+     */
+    private static function revisions(array $rooms): array
+    {
+        $revisions = [];
+        foreach ($rooms as $room) {
+            $revisions[$room->key()] = $room->revisions();
+        }
+
+        return $revisions;
     }
 
     /**

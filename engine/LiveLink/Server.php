@@ -66,7 +66,17 @@ final class Server
                 EventLoop::queue($this->serve(...), $socket);
             }
         });
-        $this->ticker = EventLoop::repeat(1 / self::PER_SECOND, $this->tick(...));
+    }
+
+    /** Only while somebody is there. */
+    private function turnWhileSomebodyIsThere(): void
+    {
+        if ($this->clients === [] && $this->ticker !== null) {
+            EventLoop::cancel($this->ticker);
+            $this->ticker = null;
+        } elseif ($this->clients !== []) {
+            $this->ticker ??= EventLoop::repeat(1 / self::PER_SECOND, $this->tick(...));
+        }
     }
 
     public function stop(): void
@@ -114,6 +124,7 @@ final class Server
                 return;
             }
             $this->clients[spl_object_id($client)] = $client;
+            $this->turnWhileSomebodyIsThere();
             $this->conversation->opened($client);
             $this->listenTo($client, $socket);
         } catch (ProtocolError $error) {
@@ -123,6 +134,7 @@ final class Server
         } finally {
             if ($client !== null) {
                 unset($this->clients[spl_object_id($client)]);
+                $this->turnWhileSomebodyIsThere();
                 $this->conversation->closed($client);
             }
             if ($client === null || ! $client->isBusy()) {

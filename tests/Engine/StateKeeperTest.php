@@ -196,6 +196,52 @@ final class StateKeeperTest extends TestCase
         return $rig;
     }
 
+    /** Levels that move all the time wear no disk where there is a place in memory; what somebody does is on the disk within a second. */
+    public function testLevelsGoIntoMemoryAndDeedsOntoTheDisk(): void
+    {
+        $rig = $this->rig();
+        $inMemory = new StateFile("{$this->folder}/in-memory");
+        $keeper = new StateKeeper($rig->junction, $this->file(), new SentAway(), $inMemory);
+        $keeper->start();
+        $written = ['state' => [], 'in-memory' => []];
+        $level = 0;
+        $moves = EventLoop::repeat(0.02, function () use ($rig, &$written, &$level): void {
+            $rig->artNet([1 => ++$level % 256, 2 => 255 - $level % 256]);
+            foreach (array_keys($written) as $name) {
+                clearstatcache();
+                $inode = @fileinode("{$this->folder}/{$name}");
+                if ($inode !== false && end($written[$name]) !== $inode) {
+                    $written[$name][] = $inode;
+                }
+            }
+        });
+        $this->turn(4.5);
+        self::assertCount(1, $written['state'], 'once, at the beginning');
+        self::assertGreaterThanOrEqual(3, \count($written['in-memory']));
+        self::assertLessThanOrEqual(6, \count($written['in-memory']), 'once a second');
+        $rig->junction->set($this->point('value:7'), 77, new Act('ada', 'Ada'), $rig->nanos());
+        $this->turn(1.5);
+        self::assertStringContainsString('77', (string) json_encode($this->file()->read()['state']['values'] ?? []), 'on the disk within a second');
+        self::assertLessThanOrEqual(2, \count($written['state']));
+        EventLoop::cancel($moves);
+        $kept = $rig->level(1);
+        $keeper->stop();
+        $again = $this->rig();
+        (new StateKeeper($again->junction, new StateFile("{$this->folder}/none"), new SentAway(), $inMemory))->restore($again->nanos());
+        self::assertSame($kept, $again->level(1));
+        // A machine that was switched off has forgotten its memory.
+        $later = $this->rig();
+        (new StateKeeper($later->junction, $this->file(), new SentAway(), new StateFile("{$this->folder}/gone")))->restore($later->nanos());
+        self::assertSame($kept, $later->level(1), 'an engine that ends in order has put all of it onto the disk');
+    }
+
+    private function turn(float $seconds): void
+    {
+        $suspension = EventLoop::getSuspension();
+        EventLoop::delay($seconds, static fn() => $suspension->resume());
+        $suspension->suspend();
+    }
+
     private function file(): StateFile
     {
         return new StateFile("{$this->folder}/state");

@@ -55,6 +55,7 @@ final class EngineCommand extends Command
             (string) config('junction.alarm_mail') === '' ? [] : [PHP_BINARY, base_path('artisan'), 'junction:alarm-mail'],
             config('junction.devices'),
             config('junction.forbidden'),
+            (string) config('junction.runtime'),
         );
         try {
             $read = static fn(): array => $file === null ? app(ShowStore::class)->withRevision() : [(string) file_get_contents($file), 0];
