@@ -94,7 +94,7 @@ final class Timelines implements Measurement
         $parts['routes'][] = ['id' => 'tape', 'name' => 'Tape', 'when' => [['kind' => 'osc', 'port' => 'marks', 'address' => '/tape']], 'do' => [['kind' => 'press', 'point' => 'timecode:clock/start']]];
         $show = new Show($parts);
         try {
-            putenv('JUNCTION_DEVICES=/dev/pts');
+            $_ENV['JUNCTION_DEVICES'] = '/dev/pts';
             $engine = new Subject(['artisan', 'junction:engine', "--show={$show->file}", '--for=90'], 'The engine runs');
             foreach (['with nothing else' => false, 'while 64 universes run' => true] as $words => $isBusy) {
                 $traffic = $isBusy ? $this->flood() : null;

@@ -38,7 +38,7 @@ final class Wear implements Measurement
         $memory = '/dev/shm/junction-wear-'.bin2hex(random_bytes(4));
         mkdir($folder);
         mkdir($memory);
-        putenv('JUNCTION_RUNTIME='.($hasMemory ? $memory : ''));
+        $_ENV['JUNCTION_RUNTIME'] = $hasMemory ? $memory : '';
         $engine = new Subject(['artisan', 'junction:engine', "--show={$show->file}", "--state={$folder}", '--for='.(self::SECONDS + 30)], 'The engine runs');
         $traffic = new Process([PHP_BINARY, __DIR__.'/Support/flood64.php', self::NET, self::NET.'.1', (string) self::UNIVERSES, '44', (string) (self::SECONDS + 5)]);
         $traffic->start();
@@ -60,7 +60,7 @@ final class Wear implements Measurement
         $engine->stop();
         $show->delete();
         (new Process(['rm', '-rf', $folder, $memory]))->run();
-        putenv('JUNCTION_RUNTIME');
+        unset($_ENV['JUNCTION_RUNTIME']);
 
         return [$written['disk'] / self::SECONDS, $written['memory'] / self::SECONDS];
     }

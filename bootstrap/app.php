@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Http\Middleware\Guarded;
 use App\Http\Middleware\MayBuild;
+use App\Http\Middleware\NotInShowMode;
 use App\Http\Middleware\StillLoggedIn;
 use App\Shows\Conflict;
 use App\Shows\OlderForm;
@@ -26,7 +27,7 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->append(Guarded::class);
         $middleware->web(append: [StillLoggedIn::class]);
         $middleware->prependToPriorityList(AuthenticatesRequests::class, StillLoggedIn::class);
-        $middleware->alias(['builds' => MayBuild::class]);
+        $middleware->alias(['builds' => MayBuild::class, 'unlocked' => NotInShowMode::class]);
         $middleware->redirectGuestsTo('/login');
     })
     ->withExceptions(function (Exceptions $exceptions): void {

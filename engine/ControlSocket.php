@@ -25,6 +25,7 @@ use function Amp\Socket\listen;
  *   {"do": "adopt", "document": "…", "revision": 7}  →  {"ok": true} or {"ok": false, "error": "…"}
  *   {"do": "adopt", "lines": 12, "revision": 7}, then so many lines of a show (see ShowLines)
  *   {"do": "expel", "user": "anna"} or {"do": "expel", "visit": "…"}: what they may has changed, or they have logged out
+ *   {"do": "show-mode", "by": "anna"}: all but the live page and surfaces is locked; by "" nothing is
  *   {"do": "status"}: how the engine is (see Vitals)
  *   {"do": "update", "base": 6, "revision": 7}, then a line with what was changed  →  the same, or with "needs": "whole"
  */
@@ -40,7 +41,7 @@ final class ControlSocket
     /** @var array<int, Socket> those that have not said what they want, in the order in which they came */
     private array $waiting = [];
 
-    public function __construct(private readonly TakingOn $shows, private readonly People $people, private readonly Vitals $vitals, private readonly FaultLog $faults, private readonly string $path)
+    public function __construct(private readonly TakingOn $shows, private readonly People $people, private readonly Vitals $vitals, private readonly ShowMode $showMode, private readonly FaultLog $faults, private readonly string $path)
     {
     }
 
@@ -131,6 +132,7 @@ final class ControlSocket
                 'adopt' => $this->adopt($message, $next),
                 'update' => $this->update($message, $next() ?? ''),
                 'status' => ['ok' => true, 'status' => $this->vitals->read(Engine::now())],
+                'show-mode' => $this->setShowMode(self::text($message, 'by')),
                 'expel' => ['ok' => true, 'closed' => $this->people->expel(self::text($message, 'user'), self::text($message, 'visit'))],
                 default => self::unknown(),
             };
@@ -143,6 +145,14 @@ final class ControlSocket
 
             return ['ok' => false, 'error' => "it failed on it ({$broken->getMessage()})"];
         }
+    }
+
+    /** @return array<string, mixed> */
+    private function setShowMode(string $by): array
+    {
+        $this->showMode->by = $by;
+
+        return ['ok' => true];
     }
 
     /**

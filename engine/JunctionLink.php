@@ -11,6 +11,7 @@ use NimbleJunction\Engine\LiveLink\Conversation;
 use NimbleJunction\Engine\LiveLink\Role;
 use NimbleJunction\Engine\Net\Descriptors;
 use NimbleJunction\Engine\Order\ForGuests;
+use NimbleJunction\Engine\Order\InShowMode;
 use NimbleJunction\Engine\Order\Orders;
 use NimbleJunction\Engine\Order\Reach;
 use NimbleJunction\Engine\Said\Welcome;
@@ -39,12 +40,13 @@ final class JunctionLink implements Conversation
         Warnings $warnings,
         private readonly FaultLog $faults,
         Descriptors $descriptors,
+        public readonly ShowMode $showMode = new ShowMode(),
     ) {
         $this->views = new \WeakMap();
         $ports = new PortReport($engine->junction, $engine->transports);
         $this->touching = new Touching();
         $this->people = new People($this->touching, $engine->sentAway);
-        $this->topics = Topics::of($engine, $ports, $warnings, $descriptors, $this->people);
+        $this->topics = Topics::of($engine, $ports, $warnings, $descriptors, $this->people, $this->showMode);
         $this->lending = new Lending($engine->transports->lent);
         $this->checks = new Checks($engine, $ports);
     }
@@ -115,6 +117,9 @@ final class JunctionLink implements Conversation
         }
         if (! $order instanceof ForGuests && $client->token->role === Role::Guest) {
             throw new CommandRefused('Guests use their surface, and nothing else.');
+        }
+        if ($this->showMode->isOn() && ! $order instanceof InShowMode) {
+            throw new CommandRefused("Show mode, by {$this->showMode->by}: only the live page and surfaces work. Unlock it with the code first.");
         }
         $view = $this->views[$client] ?? new PageView();
         $reach = new Reach($client, $view, $this->engine, $this->lending, $this->checks, $this->topics, $this->people, $this->touching);

@@ -97,7 +97,7 @@ final class Runner
         });
         $this->adoptFirst($engine, $read);
         $engine->start();
-        $conversation = new JunctionLink($engine, $this->warnings, $this->faults, $descriptors);
+        $conversation = new JunctionLink($engine, $this->warnings, $this->faults, $descriptors, ShowMode::kept($directory));
         $link = $this->settings->live === '' ? null : new Server(
             new Gate($this->settings->secret, $this->settings->origins),
             $conversation,
@@ -106,7 +106,7 @@ final class Runner
         $lag = new LoopLag();
         $lag->start();
         $vitals = new Vitals($engine, new PortReport($engine->junction, $engine->transports), $this->warnings, $this->faults, $descriptors, $lag, static fn(): int => $link?->count() ?? 0, $this->settings->version);
-        $control = $keeps ? new ControlSocket(new TakingOn($engine, $this->revision), $conversation->people, $vitals, $this->faults, "{$directory}/engine.sock") : null;
+        $control = $keeps ? new ControlSocket(new TakingOn($engine, $this->revision), $conversation->people, $vitals, $conversation->showMode, $this->faults, "{$directory}/engine.sock") : null;
         $control?->start();
         $link?->start($this->settings->live);
         $this->watchPorts($engine);

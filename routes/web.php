@@ -19,6 +19,7 @@ use App\Http\Controllers\RouteController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\ShelfController;
 use App\Http\Controllers\ShowController;
+use App\Http\Controllers\ShowModeController;
 use App\Http\Controllers\SurfaceController;
 use App\Http\Controllers\TapeController;
 use App\Http\Controllers\TimelineController;
@@ -85,7 +86,10 @@ Route::prefix('api')->group(function (): void {
         Route::get('events', [HealthController::class, 'events']);
         Route::get('events/file', [HealthController::class, 'download']);
 
-        Route::middleware('builds')->group(function (): void {
+        Route::post('show-mode', [ShowModeController::class, 'lock']);
+        Route::delete('show-mode', [ShowModeController::class, 'unlock'])->middleware('throttle:10,1');
+
+        Route::middleware(['builds', 'unlocked'])->group(function (): void {
             Route::get('backups', [BackupController::class, 'all']);
             Route::post('backups', [BackupController::class, 'make']);
             Route::get('backups/fresh', [BackupController::class, 'fresh']);

@@ -58,6 +58,12 @@ final readonly class EngineDoor
         $this->ask(['do' => 'expel', 'user' => $user, 'visit' => $visit], []);
     }
 
+    /** @param string $by who locks all but the live page and surfaces; '' unlocks it. Where no engine runs, it is told at its start. */
+    public function showMode(string $by): void
+    {
+        $this->ask(['do' => 'show-mode', 'by' => $by], [], self::STATUS_SECONDS);
+    }
+
     /** @return array<string, mixed>|null how the engine is (Vitals); null where none runs, empty where it does not answer */
     public function status(): ?array
     {

@@ -10,6 +10,7 @@ use App\Health\Noted;
 use App\Live\EngineDoor;
 use App\Models\Edit;
 use App\Session\Files;
+use App\Users\ShowMode;
 use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Filesystem\Filesystem;
 use Illuminate\Session\SessionManager;
@@ -31,6 +32,7 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->bind('db.connector.sqlite', Connector::class);
+        $this->app->bind(ShowMode::class, static fn(Application $app): ShowMode => new ShowMode($app->make(EngineDoor::class), (string) config('junction.data')));
         $this->app->bind(Health::class, static fn(Application $app): Health => new Health($app->make(EngineDoor::class), (string) config('junction.data'), (string) config('junction.version')));
         $this->app->singleton(EventLog::class, static fn(): EventLog => new EventLog((string) config('junction.data')));
         $this->app->singleton(

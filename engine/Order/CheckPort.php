@@ -34,9 +34,10 @@ final readonly class CheckPort implements Order
         ];
     }
 
+    /** It opens sockets, and sends to whatever address is given. */
     public static function isForOperators(): bool
     {
-        return false;
+        return true;
     }
 
     public static function answers(): string

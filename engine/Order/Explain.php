@@ -11,7 +11,7 @@ use NimbleJunction\Engine\Said\SlotContribution;
 use NimbleJunction\Engine\Said\SlotReport;
 
 /** Who has a slot, and why? */
-final readonly class Explain implements Order
+final readonly class Explain implements Order, InShowMode
 {
     public function __construct(private string $universe, private int $slot)
     {

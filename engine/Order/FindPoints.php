@@ -12,7 +12,7 @@ use NimbleJunction\Engine\Said\FoundRange;
 use NimbleJunction\Engine\Said\Said;
 
 /** Points are looked for whose names hold these words. */
-final readonly class FindPoints implements Order
+final readonly class FindPoints implements Order, InShowMode
 {
     private const MOST = 50;
 

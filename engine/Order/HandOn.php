@@ -8,7 +8,7 @@ use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Engine\Said\Said;
 
 /** Something came from a device that the page lends. */
-final readonly class HandOn implements Order
+final readonly class HandOn implements Order, InShowMode
 {
     private const LONGEST = 131_072;
 

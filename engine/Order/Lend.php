@@ -8,7 +8,7 @@ use NimbleJunction\Core\Document\Field\TextList;
 use NimbleJunction\Engine\Said\Said;
 
 /** All devices that the page lends from now on. */
-final readonly class Lend implements Order
+final readonly class Lend implements Order, InShowMode
 {
     private const MOST = 64;
 

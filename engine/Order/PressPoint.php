@@ -9,7 +9,7 @@ use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Engine\Said\Said;
 
 /** A point is pressed. */
-final readonly class PressPoint implements Order
+final readonly class PressPoint implements Order, InShowMode
 {
     public function __construct(private ?Reference $point)
     {

@@ -9,7 +9,7 @@ use NimbleJunction\Core\Document\Field\Id;
 use NimbleJunction\Engine\Said\Said;
 
 /** What is held is let go: a parameter, a run of slots, all of a universe, or all; or of that what this person holds. */
-final readonly class Release implements Order
+final readonly class Release implements Order, InShowMode
 {
     /**
      * @param string $universe '' for all

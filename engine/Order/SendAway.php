@@ -9,7 +9,7 @@ use NimbleJunction\Engine\CommandRefused;
 use NimbleJunction\Engine\Said\Said;
 
 /** A guest is sent away: the page closes, and its visit is over. */
-final readonly class SendAway implements Order
+final readonly class SendAway implements Order, InShowMode
 {
     public function __construct(private int $page)
     {

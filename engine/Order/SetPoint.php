@@ -12,7 +12,7 @@ use NimbleJunction\Engine\CommandRefused;
 use NimbleJunction\Engine\Said\Said;
 
 /** A point is set; a person does not give a lamp levels of their own, but holds it. */
-final readonly class SetPoint implements Order
+final readonly class SetPoint implements Order, InShowMode
 {
     public function __construct(private ?Reference $point, private int|float|string $value)
     {

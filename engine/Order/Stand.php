@@ -8,7 +8,7 @@ use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Engine\Said\Said;
 
 /** A page says what is on it, for others to see. */
-final readonly class Stand implements Order
+final readonly class Stand implements Order, InShowMode
 {
     public function __construct(private string $place)
     {

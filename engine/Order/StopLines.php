@@ -8,7 +8,7 @@ use NimbleJunction\Core\Live\Programme\LiveProgramme;
 use NimbleJunction\Engine\Said\Said;
 
 /** No more lines are sent to the desk. */
-final readonly class StopLines implements Order
+final readonly class StopLines implements Order, InShowMode
 {
     public static function kind(): string
     {

@@ -11,7 +11,7 @@ use NimbleJunction\Engine\Said\Said;
 use NimbleJunction\Engine\Topic\ForGuests as ForGuestsToFollow;
 
 /** A page follows these topics from now on, and no others. */
-final readonly class Subscribe implements Order, ForGuests
+final readonly class Subscribe implements Order, ForGuests, InShowMode
 {
     private const MOST = 10_000;
 

@@ -15,7 +15,7 @@ use NimbleJunction\Engine\LiveLink\Role;
 use NimbleJunction\Engine\Said\Said;
 
 /** A control of a surface is moved, or pressed where no value is given. */
-final readonly class Touch implements Order, ForGuests
+final readonly class Touch implements Order, ForGuests, InShowMode
 {
     public function __construct(private string $surface, private string $control, private string $part = '', private int|float|string|null $value = null)
     {

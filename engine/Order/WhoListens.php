@@ -15,7 +15,7 @@ use NimbleJunction\Engine\Said\ListeningRoutes;
 use NimbleJunction\Engine\Said\Said;
 
 /** Which routes take what a trigger waits for, those that are switched off too. */
-final readonly class WhoListens implements Order
+final readonly class WhoListens implements Order, InShowMode
 {
     private const MOST = 20;
 

@@ -14,7 +14,7 @@ use NimbleJunction\Engine\Said\Reasons;
 use NimbleJunction\Engine\Said\Said;
 
 /** Why a fixture is dark: each reason with who is behind it. */
-final readonly class WhyIsItDark implements Order
+final readonly class WhyIsItDark implements Order, InShowMode
 {
     public function __construct(private string $fixture)
     {

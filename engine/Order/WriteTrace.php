@@ -13,7 +13,7 @@ use NimbleJunction\Engine\Said\Said;
 use NimbleJunction\Engine\Said\TraceFile;
 
 /** Events of the trace as a file: all of them, or those that a page shows. */
-final readonly class WriteTrace implements Order
+final readonly class WriteTrace implements Order, InShowMode
 {
     private const JSON_LINES = 'json lines';
     private const PCAPNG = 'pcapng';

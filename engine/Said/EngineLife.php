@@ -15,6 +15,7 @@ final readonly class EngineLife extends Said
      * @param int $descriptors open files and sockets
      * @param list<string> $routesOff ids of those that are switched off by hand
      * @param list<string> $routesAlone ids of those that are alone on
+     * @param string $showMode who has locked all but the live page and surfaces; '' while nobody has
      */
     public function __construct(
         public string $show,
@@ -29,6 +30,7 @@ final readonly class EngineLife extends Said
         public array $routesOff,
         #[ListOf('string')]
         public array $routesAlone,
+        public string $showMode,
     ) {
     }
 }

@@ -47,7 +47,7 @@ final readonly class LearnTopic implements Topic
 
     public function isSubject(string $subject): bool
     {
-        return $subject !== '';
+        return Topics::mayBeAnId($subject);
     }
 
     public function show(Client $client, PageView $view, string $subject, int $now): void

@@ -36,7 +36,7 @@ final readonly class OutagesTopic implements Topic
 
     public function isSubject(string $subject): bool
     {
-        return $subject !== '';
+        return Topics::mayBeAnId($subject);
     }
 
     public function show(Client $client, PageView $view, string $subject, int $now): void

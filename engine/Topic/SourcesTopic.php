@@ -42,7 +42,7 @@ final readonly class SourcesTopic implements Topic
 
     public function isSubject(string $subject): bool
     {
-        return $subject !== '';
+        return Topics::mayBeAnId($subject);
     }
 
     public function show(Client $client, PageView $view, string $subject, int $now): void

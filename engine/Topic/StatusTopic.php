@@ -22,6 +22,7 @@ use NimbleJunction\Engine\Said\Status;
 use NimbleJunction\Engine\Said\Stray;
 use NimbleJunction\Engine\Said\UniverseLife;
 use NimbleJunction\Engine\Said\WarningLine;
+use NimbleJunction\Engine\ShowMode;
 
 /** How the engine, the ports and the universes are. All pages are shown the same picture; each is told what is new to it. */
 final class StatusTopic implements Topic
@@ -54,6 +55,7 @@ final class StatusTopic implements Topic
         private readonly PortReport $report,
         private readonly Warnings $warnings,
         private readonly Descriptors $descriptors,
+        private readonly ShowMode $showMode,
     ) {
     }
 
@@ -118,6 +120,7 @@ final class StatusTopic implements Topic
             $this->descriptors->open(),
             array_map(strval(...), array_keys(array_filter($junction->routes->switches->all(), static fn(bool $isOn): bool => ! $isOn))),
             $junction->routes->switches->alone(),
+            $this->showMode->by,
         );
         $this->ports = $this->report->lives($now);
         $this->universes = array_map(self::universe(...), array_filter(

@@ -9,6 +9,7 @@ use NimbleJunction\Engine\Health\Warnings;
 use NimbleJunction\Engine\Net\Descriptors;
 use NimbleJunction\Engine\People;
 use NimbleJunction\Engine\PortReport;
+use NimbleJunction\Engine\ShowMode;
 
 /** All topics that there are: a new one is a class, named here. */
 final class Topics
@@ -36,6 +37,14 @@ final class Topics
         TapesTopic::class,
     ];
 
+    /** Ids as a show has them, with what topics put before or behind them; nothing that a show could not have. */
+    private const SUBJECT = '#^[a-z0-9][a-z0-9:-]{0,89}$#D';
+
+    public static function mayBeAnId(string $subject): bool
+    {
+        return preg_match(self::SUBJECT, $subject) === 1;
+    }
+
     /** @return array<string, Topic> by name */
     public static function of(
         Engine $engine,
@@ -43,10 +52,11 @@ final class Topics
         Warnings $warnings,
         Descriptors $descriptors,
         People $people,
+        ShowMode $showMode,
     ): array {
         $junction = $engine->junction;
         $topics = [
-            new StatusTopic($engine, $ports, $warnings, $descriptors),
+            new StatusTopic($engine, $ports, $warnings, $descriptors, $showMode),
             new MinutesTopic($junction),
             new FindsTopic($ports),
             new TraceTopic($junction),

@@ -12,6 +12,7 @@ import SideRail from './frame/SideRail.vue'
 import TraceDrawer from './frame/TraceDrawer.vue'
 import { useKeys } from './frame/keys'
 import { useReleasing } from './frame/releasing'
+import { LIVE, useShowMode } from './frame/showMode'
 import { useEngine } from './live/engine'
 import { useLending } from './live/lending'
 import { places } from './router'
@@ -20,6 +21,7 @@ const session = useSession()
 const show = useShow()
 const engine = useEngine()
 const { releaseAll } = useReleasing()
+const showMode = useShowMode()
 const lending = useLending()
 const route = useRoute()
 const router = useRouter()
@@ -56,8 +58,14 @@ async function step(way: 'undo' | 'redo'): Promise<void> {
   }
 }
 
+// While the show is locked this page is all that is open; whoever is on another one is brought here.
+watch([showMode.isOn, () => route.path], ([isOn, path]) => {
+  if (isOn && framed.value && path !== LIVE) void router.replace(LIVE)
+})
+const LOCKED = ['T', '/', 'Ctrl+K', 'Ctrl+Z', 'Ctrl+Shift+Z', 'Ctrl+Y']
 const keys = useKeys((key) => {
   if (!framed.value) return false
+  if (showMode.isOn.value && (LOCKED.includes(key) || key.startsWith('G '))) return false
   const place = /^G \d$/.test(key) ? places[(Number(key.slice(2)) + 9) % 10] : undefined
   if (place) void router.push(place.path)
   else if (key === 'T') drawer.value = !drawer.value
@@ -88,7 +96,7 @@ function dismiss(): void {
       <PulseStrip @keys="keyList = true" />
       <SideRail :class="{ drawn: drawer }" />
       <main id="main" tabindex="-1" :class="{ drawn: drawer }" :data-stored="!show.isStoring"><router-view /></main>
-      <TraceDrawer v-model="drawer" />
+      <TraceDrawer v-if="!showMode.isOn.value" v-model="drawer" />
       <BottomBar @find="palette = true" @keys="keyList = true" />
       <div v-if="notice" class="notice" role="status">
         <span>{{ notice }}</span><button v-if="show.offersUndo && !engine.said" type="button" @click="step('undo')">Undo</button

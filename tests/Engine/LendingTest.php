@@ -180,7 +180,7 @@ final class LendingTest extends TestCase
         for ($try = 0; $try < 10 && $fix === null; ++$try) {
             $page = new LiveLink(
                 $this->live,
-                Role::Viewer,
+                Role::Operator,
                 [['do' => 'check', 'port' => 'tablet', 'other' => self::NET.'.5']],
                 0.4,
             );
@@ -213,7 +213,7 @@ final class LendingTest extends TestCase
         );
         $findings = (new LiveLink(
             $this->live,
-            Role::Viewer,
+            Role::Operator,
             [['do' => 'check', 'port' => 'desk', 'other' => self::NET.'.11']],
             1.0,
         ))->heard()['answer'][0]['findings'];

@@ -113,7 +113,7 @@ final class NamespaceTest extends TestCase
         self::assertSame(['Our roof', [301, 305]], [$packet->sourceName, $packet->universes]);
         $finds = (new LiveLink(
             9777,
-            Role::Viewer,
+            Role::Operator,
             [['do' => 'subscribe', 'topics' => ['finds']]],
             1.0,
             ['ip', 'netns', 'exec', $this->name],
@@ -165,7 +165,7 @@ final class NamespaceTest extends TestCase
         self::assertStringEndsWith('99', $said);
         $finds = (new LiveLink(
             9778,
-            Role::Viewer,
+            Role::Operator,
             [['do' => 'subscribe', 'topics' => ['finds', 'status']]],
             4.0,
             ['ip', 'netns', 'exec', $this->name],

@@ -104,7 +104,7 @@ final class OrdersTest extends TestCase
     {
         $open = array_filter(Orders::ALL, static fn(string $order): bool => ! $order::isForOperators());
         self::assertSame(
-            ['subscribe', 'explain', 'find', 'check', 'stand', 'write-trace', 'why-dark', 'suggest', 'listens', 'gather', 'touch', 'render-lines'],
+            ['subscribe', 'explain', 'find', 'stand', 'write-trace', 'why-dark', 'suggest', 'listens', 'gather', 'touch', 'render-lines'],
             array_values(array_map(static fn(string $order): string => $order::kind(), $open)),
         );
     }

@@ -219,6 +219,42 @@ final class InstallTest extends TestCase
         self::assertStringContainsString('There is no version before', $again->getErrorOutput());
     }
 
+    /** The technician's two pages, line by line; what a service manager would do is done for it. */
+    #[Depends('testUpgradedAndBroughtBack')]
+    public function testTheTechniciansPagesAreFollowedLineByLine(): void
+    {
+        preg_match_all('/```sh\n(.*?)```/s', (string) file_get_contents(Background::root().'/docs/operation.md'), $blocks);
+        $lines = explode("\n", trim(implode('', $blocks[1])));
+        self::assertGreaterThan(14, \count($lines));
+        self::assertLessThanOrEqual(120, substr_count((string) file_get_contents(Background::root().'/docs/operation.md'), "\n"), 'two pages');
+        foreach ($lines as $line) {
+            if (preg_match('/^sudo systemctl restart (\S+)$/', $line, $found) === 1) {
+                $name = ['nimble-junction-engine' => 'engine', 'php8.2-fpm' => 'php', 'nginx' => 'nginx'][$found[1]];
+                self::$machine->stop($name);
+                self::$machine->start($name);
+                Background::until(static fn(): bool => self::$machine->ask('GET', 'http://127.0.0.1/health')->status === 200, "{$name} being back");
+                continue;
+            }
+            if (str_contains($line, 'rollback')) {
+                self::$machine->follow('nimble-junction-99.0.0/deploy/install --yes');
+            }
+            $said = self::$machine->follow($line, "y\n");
+            match (true) {
+                str_contains($line, 'junction:status') => self::assertStringContainsString('All is well.', $said),
+                str_contains($line, '/health') => self::assertStringContainsString('"status":"well"', $said),
+                str_contains($line, 'events.jsonl') => self::assertStringContainsString('"kind":"login"', $said),
+                str_contains($line, '--role=operator') => self::assertStringContainsString('bo may log in as operator', $said),
+                str_contains($line, 'show-mode') => self::assertStringContainsString('Show mode is off.', $said),
+                str_contains($line, 'junction:backup') => self::assertFileExists('/srv/nimble-junction/backups/spare.zip'),
+                str_contains($line, 'junction:restore') => self::assertStringContainsString('The engine runs "Before it".', $said),
+                str_contains($line, 'factory-reset') => self::assertStringContainsString('The engine runs an empty show.', $said),
+                str_contains($line, 'rollback') => self::assertStringContainsString('runs again.', $said),
+                default => null,
+            };
+        }
+        self::assertSame(401, self::$machine->ask('GET', 'https://10.0.0.5/api/show')->status);
+    }
+
     private function release(string $folder): void
     {
         $made = new Process(['bin/release', $folder], Background::root(), null, null, 600);

@@ -7,7 +7,7 @@ const ALWAYS_SPEAK = ['status', 'minutes', 'finds']
 
 let input = ''
 process.stdin.on('data', (chunk) => { input += chunk }).on('end', () => {
-  const { url, origin, commands, seconds, protocols } = JSON.parse(input)
+  const { url, origin, commands, seconds, protocols, answersAlone } = JSON.parse(input)
   const out = { status: null, json: [], levels: [], close: null }
   const socket = new WebSocket(url, protocols ?? [], { origin })
   const began = Date.now()
@@ -20,7 +20,7 @@ process.stdin.on('data', (chunk) => { input += chunk }).on('end', () => {
   const isRefused = (i) => out.json.some((one) => one.type === 'answer' && one.id === i && !one.ok)
   const topicsOf = (command, i) => (command.do === 'subscribe' && Array.isArray(command.topics) && !isRefused(i) ? command.topics : [])
   const wanted = () => commands.flatMap(topicsOf).filter((topic) => ALWAYS_SPEAK.includes(topic))
-  const isDone = () => out.json.filter((one) => one.type === 'answer').length >= commands.length && wanted().every((type) => out.json.some((one) => one.type === type))
+  const isDone = () => out.json.filter((one) => one.type === 'answer').length >= commands.length && (answersAlone ? [] : wanted()).every((type) => out.json.some((one) => one.type === type))
   const look = () => (isDone() || Date.now() - began > LONGEST ? end() : setTimeout(look, 20))
   socket.on('unexpected-response', (_, response) => { out.status = response.statusCode; end() })
   socket.on('error', (error) => { out.error = error.message; if (out.status === null) end() })

@@ -1,17 +1,20 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { useSession } from '@/api/session'
-import { isHere, places } from '@/router'
+import { isHere } from '@/router'
+import ShowModeLock from './ShowModeLock.vue'
 import { useLook } from './look'
+import { useShowMode } from './showMode'
 
 /** The pages on a phone: the five most used along the lower edge, the others and what the strip has no room for under "More". */
 const emit = defineEmits<{ find: []; keys: [] }>()
 const session = useSession()
 const route = useRoute()
 const { isDark, changeTheme, levelFormat, nextFormat } = useLook()
-const most = places.filter((place) => place.isMostUsed)
-const others = places.filter((place) => !place.isMostUsed)
+const { open: unlocked, isOn } = useShowMode()
+const most = computed(() => unlocked.value.filter((place) => place.isMostUsed || isOn.value))
+const others = computed(() => unlocked.value.filter((place) => !place.isMostUsed && !isOn.value))
 const open = ref(false)
 watch(
   () => route.fullPath,
@@ -31,11 +34,12 @@ function then(what: () => void): void {
       <router-link v-for="place in others" :key="place.path" :to="place.path" :class="{ here: isHere(place, route.path) }">{{
         place.name
       }}</router-link>
-      <button type="button" @click="then(() => emit('find'))">Find anything</button>
+      <button v-if="!isOn" type="button" @click="then(() => emit('find'))">Find anything</button>
       <button type="button" @click="nextFormat">Levels as {{ levelFormat }}: change</button>
       <button type="button" @click="changeTheme">{{ isDark ? 'Light theme' : 'Dark theme' }}</button>
       <button type="button" @click="then(() => emit('keys'))">Keys</button>
-      <router-link to="/people" @click="open = false">People</router-link>
+      <router-link v-if="!isOn" to="/people" @click="open = false">People</router-link>
+      <ShowModeLock />
       <button type="button" @click="session.logout()">Log out {{ session.user?.name }}</button>
     </div>
     <div class="row">

@@ -1,16 +1,20 @@
 <script setup lang="ts">
 import { useSession } from '@/api/session'
-import { isHere, places } from '@/router'
+import { isHere } from '@/router'
+import ShowModeLock from './ShowModeLock.vue'
+import { useShowMode } from './showMode'
 
 const session = useSession()
+const { open } = useShowMode()
 </script>
 
 <template>
   <nav class="rail" aria-label="Pages">
-    <router-link v-for="place in places" :key="place.path" :to="place.path" :class="{ here: isHere(place, $route.path) }">{{
+    <router-link v-for="place in open" :key="place.path" :to="place.path" :class="{ here: isHere(place, $route.path) }">{{
       place.name
     }}</router-link>
     <span class="spring" />
+    <ShowModeLock />
     <p class="who">
       <span class="quiet">Logged in as</span><br /><router-link to="/people" title="People, and your password"
         >{{ session.user?.name

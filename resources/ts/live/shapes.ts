@@ -30,6 +30,7 @@ export interface EngineLife {
   descriptors: number
   routesOff: string[]
   routesAlone: string[]
+  showMode: string
 }
 
 export interface HeldSlot {

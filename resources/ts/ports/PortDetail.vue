@@ -72,7 +72,7 @@ function turn(field: 'enabled' | 'receive' | 'send'): void {
     <PortVitals :port="port" />
     <PortOutages :port="port" />
     <div class="actions">
-      <v-btn @click="emit('check')">Check connection</v-btn>
+      <v-btn v-if="session.mayOperate" @click="emit('check')">Check connection</v-btn>
       <template v-if="session.mayBuild">
         <v-btn @click="emit('edit')">Change</v-btn>
         <v-btn v-if="isSwitchedLive(life, port)" @click="engine.setPoint(`port:${port.id}/enabled`, 1)">Switch on again</v-btn>
