@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace NimbleJunction\Core\Wire\RtpMidi;
 
 /**
- * The receiving side of a session: order, loss, System Exclusive put together again, and notes that a loss would
- * leave hanging.
+ * The receiving side of a session: order, loss, System Exclusive put together again, and what a loss would leave hanging
+ * or as it was.
  */
 final class Intake
 {
@@ -15,10 +15,12 @@ final class Intake
     private int $lost = 0;
     private string $exclusive = '';
     private readonly SoundingNotes $notes;
+    private readonly KnownValues $values;
 
     public function __construct()
     {
         $this->notes = new SoundingNotes();
+        $this->values = new KnownValues();
     }
 
     /** The highest sequence number that came. */
@@ -43,13 +45,14 @@ final class Intake
         if ($step > 1) {
             $this->lost += $step - 1;
             $this->exclusive = '';
-            $commands = $this->notes->mend($packet->journal);
+            $commands = $this->mended($packet->journal);
         }
         $this->sequence = $packet->sequence;
         foreach ($packet->commands as $command) {
             $whole = $this->whole($command->bytes);
             if ($whole !== '') {
                 $this->notes->heard($whole);
+                $this->values->heard($whole);
                 $commands[] = $whole;
             }
         }
@@ -62,8 +65,17 @@ final class Intake
     {
         $this->sequence = null;
         $this->exclusive = '';
+        $this->values->clear();
 
         return $this->notes->endAll();
+    }
+
+    /** @return list<string> commands that bring back what lost packets did: values first, so that notes sound as they should */
+    private function mended(?Journal $journal): array
+    {
+        $values = $journal === null ? [] : $this->values->mend(JournalCommands::of($journal));
+
+        return [...$values, ...$this->notes->mend($journal)];
     }
 
     /** Segments of System Exclusive wait until the last one is there. */

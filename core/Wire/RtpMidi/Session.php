@@ -36,12 +36,16 @@ final class Session
     private int $sequence = 0;
     private readonly Intake $intake;
     private readonly ClockComparison $clocks;
+    private SentHistory $history;
+    private Arrival $arrival;
 
     /** @param int $ssrc 32 bits, ours in this session */
     public function __construct(private readonly string $name, private readonly int $ssrc)
     {
         $this->intake = new Intake();
         $this->clocks = new ClockComparison();
+        $this->history = new SentHistory();
+        $this->arrival = new Arrival();
     }
 
     public function state(): SessionState
@@ -58,6 +62,12 @@ final class Session
     public function clocks(): ClockComparison
     {
         return $this->clocks;
+    }
+
+    /** Milliseconds by which packets come unevenly. */
+    public function jitter(): float
+    {
+        return $this->arrival->jitter();
     }
 
     /** Packets that never came, counted by their sequence numbers. */
@@ -97,6 +107,7 @@ final class Session
         } elseif ($this->state === SessionState::Open) {
             $packet = Packet::decode($bytes);
             if ($packet->ssrc === $this->peerSsrc) {
+                $this->arrival->packet($packet->timestamp, $now);
                 $outcome->midi = $this->intake->take($packet);
                 $this->feedbackDueAt ??= $now + self::FEEDBACK_EVERY_NANOS;
             }
@@ -142,10 +153,13 @@ final class Session
     public function send(array $commands, int $now): Outcome
     {
         $outcome = new Outcome();
-        if ($this->state === SessionState::Open && $commands !== []) {
+        foreach ($this->state === SessionState::Open ? Segments::of($commands) : [] as $list) {
             $this->sequence = $this->sequence + 1 & 0xFFFF;
-            $list = array_map(static fn(string $command): Command => new Command($command), $commands);
-            $outcome->data[] = (new Packet($this->sequence, ClockComparison::ticks($now), $this->ssrc, $list))->encode();
+            $journal = $this->history->journal($this->sequence);
+            $outcome->data[] = (new Packet($this->sequence, ClockComparison::ticks($now), $this->ssrc, $list, $journal))->encode();
+            foreach ($list as $command) {
+                $this->history->sent($this->sequence, $command->bytes);
+            }
         }
 
         return $outcome;
@@ -175,7 +189,8 @@ final class Session
                 ? $this->close(SessionState::Idle, $outcome)
                 : null,
             SessionCommand::Clock => $this->compareClocks($packet, $now, $outcome),
-            SessionCommand::Feedback, SessionCommand::BitrateLimit => null,
+            SessionCommand::Feedback => $packet->ssrc === $this->peerSsrc ? $this->history->heard($packet->value >> 16 & 0xFFFF) : null,
+            SessionCommand::BitrateLimit => null,
         };
     }
 
@@ -272,6 +287,8 @@ final class Session
     private function open(int $now): void
     {
         $this->state = SessionState::Open;
+        $this->history = new SentHistory();
+        $this->arrival = new Arrival();
         $this->clockHeardAt = $now;
         $this->dueAt = $now + self::LOST_AFTER_NANOS;
     }
