@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Engine;
 
+use NimbleJunction\Engine\Discovery\ServiceDiscovery;
 use NimbleJunction\Engine\Health\FaultLog;
 use NimbleJunction\Engine\Health\Warnings;
 use NimbleJunction\Engine\LiveLink\Client;
@@ -41,9 +42,10 @@ final class JunctionLink implements Conversation
         private readonly FaultLog $faults,
         Descriptors $descriptors,
         public readonly ShowMode $showMode = new ShowMode(),
+        ?ServiceDiscovery $discovery = null,
     ) {
         $this->views = new \WeakMap();
-        $ports = new PortReport($engine->junction, $engine->transports);
+        $ports = new PortReport($engine->junction, $engine->transports, $discovery);
         $this->touching = new Touching();
         $this->people = new People($this->touching, $engine->sentAway);
         $this->topics = Topics::of($engine, $ports, $warnings, $descriptors, $this->people, $this->showMode);

@@ -5,12 +5,15 @@ declare(strict_types=1);
 namespace NimbleJunction\Engine;
 
 use NimbleJunction\Core\Discovery\Neighbour;
+use NimbleJunction\Core\Discovery\Service;
 use NimbleJunction\Core\Junction;
 use NimbleJunction\Core\Merge\Rhythm;
 use NimbleJunction\Core\Port\Activity;
 use NimbleJunction\Core\Port\Stream;
+use NimbleJunction\Engine\Discovery\ServiceDiscovery;
 use NimbleJunction\Engine\Net\Transports;
 use NimbleJunction\Engine\Said\Finds;
+use NimbleJunction\Engine\Said\FoundService;
 use NimbleJunction\Engine\Said\LentDevice;
 use NimbleJunction\Engine\Said\Neighbour as NeighbourFound;
 use NimbleJunction\Engine\Said\PortLife;
@@ -21,7 +24,7 @@ final readonly class PortReport
 {
     private const LATELY_NANOS = 10_000_000_000;
 
-    public function __construct(private Junction $junction, private Transports $transports)
+    public function __construct(private Junction $junction, private Transports $transports, private ?ServiceDiscovery $discovery = null)
     {
     }
 
@@ -87,7 +90,12 @@ final readonly class PortReport
             implode(', ', $who),
         ), array_keys($lent), $lent);
 
-        return new Finds(array_values($neighbours), $devices, $this->strays($now));
+        $services = array_map(
+            static fn(Service $one): FoundService => new FoundService($one->type, $one->protocol(), $one->name, $one->address, $one->port),
+            $this->discovery?->found() ?? [],
+        );
+
+        return new Finds(array_values($neighbours), $devices, $this->strays($now), $services, $this->discovery?->problem() ?? '');
     }
 
     /** @return list<Stray> frames that no port asks for, heard lately */

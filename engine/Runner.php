@@ -6,6 +6,7 @@ namespace NimbleJunction\Engine;
 
 use NimbleJunction\Core\Plan\Identity;
 use NimbleJunction\Core\Show\ShowRefused;
+use NimbleJunction\Engine\Discovery\ServiceDiscovery;
 use NimbleJunction\Engine\Events\AlarmMail;
 use NimbleJunction\Engine\Events\EventKind;
 use NimbleJunction\Engine\Events\EventLog;
@@ -97,7 +98,9 @@ final class Runner
         });
         $this->adoptFirst($engine, $read);
         $engine->start();
-        $conversation = new JunctionLink($engine, $this->warnings, $this->faults, $descriptors, ShowMode::kept($directory));
+        $discovery = new ServiceDiscovery($engine->junction->plan(...));
+        $discovery->start();
+        $conversation = new JunctionLink($engine, $this->warnings, $this->faults, $descriptors, ShowMode::kept($directory), $discovery);
         $link = $this->settings->live === '' ? null : new Server(
             new Gate($this->settings->secret, $this->settings->origins),
             $conversation,
@@ -117,6 +120,7 @@ final class Runner
         $end->suspend();
 
         $notify->stopping();
+        $discovery->stop();
         $link?->stop();
         $control?->stop();
         $this->events->note(EventKind::Restart, $this->distrust === '' ? 'The engine ends.' : 'The engine begins again without the compiler.');

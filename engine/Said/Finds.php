@@ -11,6 +11,8 @@ final readonly class Finds extends Message
      * @param list<Neighbour> $neighbours
      * @param list<LentDevice> $lent
      * @param list<Stray> $unclaimed
+     * @param list<FoundService> $services
+     * @param string $unnamed why nothing is found by name; '' where it is
      */
     public function __construct(
         #[ListOf(Neighbour::class)]
@@ -19,6 +21,9 @@ final readonly class Finds extends Message
         public array $lent,
         #[ListOf(Stray::class)]
         public array $unclaimed,
+        #[ListOf(FoundService::class)]
+        public array $services,
+        public string $unnamed,
     ) {
     }
 

@@ -64,7 +64,13 @@ export const useEngine = defineStore('engine', () => {
     ),
   )
   const events = shallowRef<TraceEvent[]>([])
-  const found = shallowRef<Omit<FindsSaid, 'type' | 'n'>>({ neighbours: [], lent: [], unclaimed: [] })
+  const found = shallowRef<Omit<FindsSaid, 'type' | 'n'>>({
+    neighbours: [],
+    lent: [],
+    unclaimed: [],
+    services: [],
+    unnamed: '',
+  })
   const finds = computed<Finds>(() => ({
     ...found.value,
     neighbours: found.value.neighbours.map((one) => ({ ...one, heardAgo: since(one.heardAt) })),

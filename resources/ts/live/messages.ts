@@ -1,5 +1,5 @@
 /* Made by bin/live-types of the classes in engine/Said, engine/Topic and engine/Order. Change those, not these files. */
-import type { ArmedPoint, ControlLife, DeskWords, EngineLife, HeldSlot, LearnCandidate, LentDevice, ListLife, LookLife, MasterLife, MinuteCounts, NearLine, Neighbour, OccasionLife, OutageLine, Person, PortLife, SourceLife, Stray, SurfacePage, TapeLife, TempoLife, TimecodeLife, TimelineLife, TraceEvent, UnansweredLine, UniverseLife, WaveLife } from './shapes'
+import type { ArmedPoint, ControlLife, DeskWords, EngineLife, FoundService, HeldSlot, LearnCandidate, LentDevice, ListLife, LookLife, MasterLife, MinuteCounts, NearLine, Neighbour, OccasionLife, OutageLine, Person, PortLife, SourceLife, Stray, SurfacePage, TapeLife, TempoLife, TimecodeLife, TimelineLife, TraceEvent, UnansweredLine, UniverseLife, WaveLife } from './shapes'
 
 export interface ControlsNews {
   type: 'controls'
@@ -25,6 +25,8 @@ export interface Finds {
   neighbours: Neighbour[]
   lent: LentDevice[]
   unclaimed: Stray[]
+  services: FoundService[]
+  unnamed: string
 }
 
 export interface LearnNews {

@@ -33,6 +33,14 @@ export interface EngineLife {
   showMode: string
 }
 
+export interface FoundService {
+  type: string
+  protocol: string
+  name: string
+  address: string
+  port: number
+}
+
 export interface HeldSlot {
   universe: string
   slot: number

@@ -20,6 +20,8 @@ export interface Finds {
   neighbours: Neighbour[]
   lent: said.LentDevice[]
   unclaimed: said.Stray[]
+  services: said.FoundService[]
+  unnamed: string
 }
 export type Hold = said.HeldSlot & { left: number }
 /** When it happened by this page's own clock. */

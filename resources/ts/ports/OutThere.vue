@@ -5,8 +5,11 @@ import { useShow } from '@/api/show'
 import { useAttempt } from '@/components/attempt'
 import { spellAgo, spellNumber, spellProtocol, spellRuns } from '@/components/words'
 import { useEngine } from '@/live/engine'
+import type { FoundService } from '@/live/shapes'
 import type { LentDevice, Neighbour, Unclaimed } from '@/live/types'
 import type { Look } from './draft'
+import ServiceFind from './ServiceFind.vue'
+import { portFor } from './services'
 
 /** What says that it is there, what arrives and nobody asked for, what pages lend: one click makes a port of it. */
 const emit = defineEmits<{ made: [id: string]; look: [what: Look] }>()
@@ -27,7 +30,14 @@ const lent = computed(() =>
     port: show.ports.find((port) => port.protocol === one.kind && port.link?.kind === 'browser' && port.link.device === one.name),
   })),
 )
-const nothing = computed(() => engine.finds.neighbours.length + engine.finds.unclaimed.length + engine.finds.lent.length === 0)
+const nothing = computed(
+  () =>
+    engine.finds.neighbours.length +
+      engine.finds.unclaimed.length +
+      engine.finds.lent.length +
+      engine.finds.services.length ===
+    0,
+)
 /** Nobody is found without being asked, or listened to. */
 const polls = computed(() => show.ports.some((port) => port.receive?.poll?.length))
 const joins = computed(() => show.ports.some((port) => port.protocol === 'sacn' && port.receive?.multicast))
@@ -64,6 +74,7 @@ const takeStray = (one: Unclaimed & { numbers: number[] }) =>
       ours,
     })
   })
+const takeService = (one: FoundService) => make(one.name, () => show.add('ports', portFor(one)))
 const takeLent = (one: LentDevice) =>
   make(one.name, () =>
     show.add('ports', {
@@ -107,6 +118,13 @@ const takeLent = (one: LentDevice) =>
         Add as port
       </button>
     </article>
+    <ServiceFind
+      v-for="one in engine.finds.services"
+      :key="`${one.type} ${one.name} ${one.address} ${one.port}`"
+      :find="one"
+      :busy="busy !== ''"
+      @add="takeService(one)"
+    />
     <article v-for="one in strays" :key="`${one.protocol} ${one.from}`" class="find stray">
       <strong
         >{{ spellProtocol(one.protocol) }} from <span class="figures">{{ one.from }}</span></strong
@@ -154,6 +172,7 @@ const takeLent = (one: LentDevice) =>
         Look for sACN senders
       </button>
     </p>
+    <p v-if="engine.finds.unnamed" class="small quiet">{{ engine.finds.unnamed }}</p>
   </section>
 </template>
 

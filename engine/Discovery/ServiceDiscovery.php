@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleJunction\Engine\Discovery;
+
+use NimbleJunction\Core\Discovery\Service;
+use NimbleJunction\Core\Discovery\ServiceLine;
+use NimbleJunction\Core\Plan\Offered;
+use NimbleJunction\Core\Plan\Plan;
+use NimbleJunction\Engine\Net\Adapters;
+use Revolt\EventLoop;
+
+/**
+ * What is offered on the network by name, through the system's own Avahi where it runs: ours is announced, that of others is
+ * found. Without it all else works.
+ */
+final class ServiceDiscovery
+{
+    private const LOOK_SECONDS = 2.0;
+    private const DAEMON = '/run/avahi-daemon/socket';
+    private const BROWSE = '/usr/bin/avahi-browse';
+    private const PUBLISH = '/usr/bin/avahi-publish-service';
+
+    /** More are not listed: somebody floods the network. */
+    private const MOST = 200;
+
+    /** @var array<string, Program> by type */
+    private array $browsers = [];
+
+    /** @var array<string, Program> by type, name and port */
+    private array $announced = [];
+
+    /** @var array<string, Service> by key */
+    private array $found = [];
+    private string $callback = '';
+
+    /** @param \Closure(): Plan $plan the one in force */
+    public function __construct(private readonly \Closure $plan)
+    {
+    }
+
+    public function start(): void
+    {
+        $this->look();
+        $this->callback = EventLoop::unreference(EventLoop::repeat(self::LOOK_SECONDS, $this->look(...)));
+    }
+
+    public function stop(): void
+    {
+        EventLoop::cancel($this->callback);
+        foreach ([...$this->browsers, ...$this->announced] as $program) {
+            $program->end();
+        }
+        $this->browsers = $this->announced = $this->found = [];
+    }
+
+    /** @return string why nothing is found or announced by name; '' where it is */
+    public function problem(): string
+    {
+        return match (true) {
+            ! is_executable(self::BROWSE) || ! is_executable(self::PUBLISH) => 'Network MIDI and OSC are neither found nor announced by name: this machine has no Avahi (apt-get install avahi-daemon avahi-utils). All else works.',
+            ! file_exists(self::DAEMON) => 'Network MIDI and OSC are neither found nor announced by name: Avahi does not run on this machine (systemctl start avahi-daemon). All else works.',
+            default => '',
+        };
+    }
+
+    /** @return list<Service> of others, in the order of their names */
+    public function found(): array
+    {
+        $ours = array_map(static fn(Service $one): string => "{$one->type} {$one->port}", Offered::by(($this->plan)()));
+        $here = array_fill_keys(array_column(Adapters::all(), 'address'), true);
+        $others = array_filter($this->found, static fn(Service $one): bool => ! (isset($here[$one->address]) && \in_array("{$one->type} {$one->port}", $ours, true)));
+        // Somebody who is at two adapters is one find.
+        $others = array_values(array_column(array_map(static fn(Service $one): array => ["{$one->type} {$one->name} {$one->address} {$one->port}", $one], array_values($others)), 1, 0));
+        usort($others, static fn(Service $one, Service $other): int => [$one->name, $one->type, $one->address] <=> [$other->name, $other->type, $other->address]);
+
+        return $others;
+    }
+
+    private function look(): void
+    {
+        if ($this->problem() !== '') {
+            foreach ([...$this->browsers, ...$this->announced] as $program) {
+                $program->end();
+            }
+            $this->browsers = $this->announced = $this->found = [];
+
+            return;
+        }
+        foreach (Service::TYPES as $type) {
+            if (! isset($this->browsers[$type]) || ! $this->browsers[$type]->isRunning()) {
+                ($this->browsers[$type] ?? null)?->end();
+                $this->browsers[$type] = new Program([self::BROWSE, '--parsable', '--resolve', '--no-db-lookup', $type], $this->heard(...));
+            }
+        }
+        $this->announce();
+    }
+
+    private function announce(): void
+    {
+        $wanted = [];
+        foreach (Offered::by(($this->plan)()) as $service) {
+            $wanted["{$service->type} {$service->port} {$service->name}"] = $service;
+        }
+        foreach ($this->announced as $key => $program) {
+            if (! isset($wanted[$key]) || ! $program->isRunning()) {
+                $program->end();
+                unset($this->announced[$key]);
+            }
+        }
+        foreach (array_diff_key($wanted, $this->announced) as $key => $service) {
+            $this->announced[$key] = new Program(
+                [self::PUBLISH, '--no-fail', '--', mb_strcut($service->name, 0, 63), $service->type, (string) $service->port],
+                static function (): void {
+                },
+            );
+        }
+    }
+
+    private function heard(string $line): void
+    {
+        $read = ServiceLine::read($line);
+        if ($read === null) {
+            return;
+        }
+        if ($read->isGone) {
+            unset($this->found[$read->key]);
+        } elseif ($read->service !== null && (isset($this->found[$read->key]) || \count($this->found) < self::MOST)) {
+            $this->found[$read->key] = $read->service;
+        }
+    }
+}
