@@ -52,6 +52,35 @@ final class InstalledMachine
         }
     }
 
+    /** As a fault would, with all that belongs to it. */
+    public function kill(string $name): void
+    {
+        $pid = $this->services[$name]->pid();
+        (new Process(['pkill', '-KILL', '-P', (string) $pid]))->run();
+        $this->services[$name]->signal(SIGKILL);
+        $this->services[$name]->stop();
+        unset($this->services[$name]);
+    }
+
+    /** What it holds alone, with its children. */
+    public function megabytes(string $name): float
+    {
+        $kilobytes = 0;
+        foreach ([$this->services[$name]->pid(), ...array_map(intval(...), explode("\n", trim((string) shell_exec('pgrep -P '.$this->services[$name]->pid()))))] as $pid) {
+            $kilobytes += preg_match('/^RssAnon:\s+(\d+)/m', (string) @file_get_contents("/proc/{$pid}/status"), $found) === 1 ? (int) $found[1] : 0;
+        }
+
+        return $kilobytes / 1024;
+    }
+
+    /** @return list<string> engines that run beside the one that is meant to */
+    public function zombies(): array
+    {
+        $engines = array_filter(explode("\n", trim((string) shell_exec("pgrep --runstates S,R,D -f 'artisan junction:[e]ngine' | grep -v '^$'"))));
+
+        return \count($engines) <= 2 ? [] : array_values($engines);
+    }
+
     public function stopAll(): void
     {
         $this->stop(...array_keys($this->services));

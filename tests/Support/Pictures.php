@@ -119,7 +119,7 @@ final readonly class Pictures
                 $this->chrome->untilText('form[aria-label="Control"]', 'Lantern');
             },
             'front-of-house' => fn() => $this->surface('front-of-house', 'Walk-in'),
-            'door' => fn() => $this->surface('door', ''),
+            'machine' => fn() => $this->go('Machine'),
             'guide' => function (): void {
                 $this->chrome->size(390, 844);
                 $this->surface('guide', 'Moss');
