@@ -57,7 +57,7 @@ final class SessionApiTest extends AppTestCase
         $this->postJson(
             '/api/session',
             ['name' => 'viewer', 'password' => 'night-walk'],
-        )->assertOk()->assertJsonPath('user', ['name' => 'viewer', 'role' => 'viewer']);
+        )->assertOk()->assertJsonPath('user', ['name' => 'viewer', 'role' => 'viewer', 'version' => trim((string) file_get_contents(base_path('VERSION')))]);
         $this->getJson('/api/session')->assertJsonPath('user.name', 'viewer');
         $this->deleteJson('/api/session')->assertOk()->assertJsonPath('user', null);
         $this->app['auth']->forgetGuards();

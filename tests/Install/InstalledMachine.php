@@ -55,18 +55,26 @@ final class InstalledMachine
     /** As a fault would, with all that belongs to it. */
     public function kill(string $name): void
     {
-        $pid = $this->services[$name]->pid();
-        (new Process(['pkill', '-KILL', '-P', (string) $pid]))->run();
-        $this->services[$name]->signal(SIGKILL);
+        foreach ($this->tree($this->services[$name]->pid()) as $pid) {
+            posix_kill($pid, SIGKILL);
+        }
         $this->services[$name]->stop();
         unset($this->services[$name]);
+    }
+
+    /** @return list<int> a process and all that it has begun, itself first */
+    private function tree(int $pid): array
+    {
+        $children = array_filter(explode("\n", trim((string) shell_exec("pgrep -P {$pid}"))));
+
+        return [$pid, ...array_merge(...array_map(fn(string $child): array => $this->tree((int) $child), $children))];
     }
 
     /** What it holds alone, with its children. */
     public function megabytes(string $name): float
     {
         $kilobytes = 0;
-        foreach ([$this->services[$name]->pid(), ...array_map(intval(...), explode("\n", trim((string) shell_exec('pgrep -P '.$this->services[$name]->pid()))))] as $pid) {
+        foreach ($this->tree($this->services[$name]->pid()) as $pid) {
             $kilobytes += preg_match('/^RssAnon:\s+(\d+)/m', (string) @file_get_contents("/proc/{$pid}/status"), $found) === 1 ? (int) $found[1] : 0;
         }
 

@@ -35,14 +35,22 @@ final class SoakTest extends TestCase
         }
     }
 
-    public function testItIsInstalled(): void
+    /** Over an installation from before there were releases: its shows are there. */
+    public function testItIsInstalledOverAnOlderOne(): void
     {
         self::$machine = new InstalledMachine();
         $folder = '/srv/soak';
         mkdir($folder);
         (new Process(['bin/release', $folder], Background::root(), null, null, 600))->mustRun();
-        self::$machine->follow('rm -rf '.InstalledMachine::ROOT);
-        self::$machine->follow('tar xzf nimble-junction-*.tar.gz && nimble-junction-*/deploy/install --host=10.0.0.5 --yes', in: $folder);
+        $root = InstalledMachine::ROOT;
+        self::$machine->follow("rm -rf {$root} && mkdir -p {$root}/storage/app/junction {$root}/storage/framework/views && touch {$root}/storage/app/junction/shows.sqlite && echo 'APP_KEY=base64:'$(head -c 32 /dev/urandom | base64) >{$root}/.env");
+        foreach (['migrate --force --quiet', 'db:seed --force --quiet'] as $words) {
+            self::$machine->follow('JUNCTION_DATA='.$root.'/storage/app/junction APP_KEY=$(sed s/APP_KEY=// '.$root.'/.env) php '.Background::root()."/artisan {$words}");
+        }
+        $said = self::$machine->follow('tar xzf nimble-junction-*.tar.gz && nimble-junction-*/deploy/install --host=10.0.0.5 --yes', in: $folder);
+        self::assertStringContainsString("with the shows, people and recordings of {$root}/storage", $said);
+        self::assertStringContainsString('"Fernhall Glasshouse, Night Walk"', self::$machine->follow("sudo -u www-data php {$root}/current/artisan junction:export"));
+        self::assertSame(file_get_contents("{$root}/.env"), self::$machine->follow("grep ^APP_KEY= {$root}/env"));
         self::$machine->follow('sudo -u www-data php '.InstalledMachine::ROOT.'/current/artisan junction:user anna --role=builder --password=fern-and-moss');
         self::$machine->start('nginx', 'php', 'engine');
         Background::until(static fn(): bool => self::$machine->ask('GET', 'http://127.0.0.1/health')->status === 200, 'all of it running');
@@ -58,7 +66,7 @@ final class SoakTest extends TestCase
         self::assertSame(200, $imported->status, $imported->body);
     }
 
-    #[Depends('testItIsInstalled')]
+    #[Depends('testItIsInstalledOverAnOlderOne')]
     public function testServicesThatAreKilledAtRandomLeaveNothingUndone(): void
     {
         $seconds = (int) (getenv('JUNCTION_SOAK_SECONDS') ?: self::SECONDS);

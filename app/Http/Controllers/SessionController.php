@@ -27,7 +27,8 @@ final class SessionController
     {
         $user = $request->user();
 
-        return response()->json(['user' => $user === null ? null : ['name' => $user->name, 'role' => $user->role->value]]);
+        // Strangers are not told which version there is.
+        return response()->json(['user' => $user === null ? null : ['name' => $user->name, 'role' => $user->role->value, 'version' => (string) config('junction.version')]]);
     }
 
     public function login(Request $request): JsonResponse

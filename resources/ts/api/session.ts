@@ -5,6 +5,8 @@ import { allAnswered, call } from './client'
 export interface User {
   name: string
   role: 'builder' | 'operator' | 'viewer'
+  /** Of the program that serves the page. */
+  version: string
 }
 
 /** Who is logged in, and what they may do. */

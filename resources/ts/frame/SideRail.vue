@@ -22,6 +22,7 @@ const { open } = useShowMode()
       >
     </p>
     <button type="button" @click="session.logout()">Log out</button>
+    <p class="version quiet figures" title="Version of Nimble Junction">{{ session.user?.version }}</p>
   </nav>
 </template>
 
@@ -68,6 +69,10 @@ const { open } = useShowMode()
   display: inline;
   padding: 0;
   text-decoration: underline;
+}
+.version {
+  padding: 0 16px;
+  font-size: 12px;
 }
 .who {
   padding: 8px 16px;
