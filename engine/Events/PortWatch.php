@@ -13,10 +13,15 @@ final class PortWatch
 {
     /** A port that comes and goes all the time is written down so often in a minute, then counted. */
     private const MOST_OF_ONE = 10;
+    /** So many looks in a row a port has to be unsteady or silent. */
+    private const LOOKS = 3;
     private const MINUTE_NANOS = 60_000_000_000;
 
-    /** @var array<string, State> by port */
+    /** @var array<string, State> as it was noted last, by port */
     private array $was = [];
+
+    /** @var array<string, array{State, int}> as it was seen last, and for how many looks, by port */
+    private array $seen = [];
 
     /** @var array<string, int> since when, by port */
     private array $troubledSince = [];
@@ -51,16 +56,26 @@ final class PortWatch
             $activity = $this->junction->activity($id);
             $state = $port['enabled'] ? $activity->state($port['protocol'], $port['receives'], $port['sends'], $now) : State::Off;
             $before = $this->was[$id] ?? State::Waiting;
-            $this->was[$id] = $state;
-            if ($state !== $before) {
+            $lasts = $this->lasts($id, $state);
+            if ($state !== $before && $lasts) {
+                $this->was[$id] = $state;
                 $this->changed($id, $plan->portName($id), $before, $state, $activity->fault, $now);
             }
             $this->alarm($id, $plan->portName($id), $state, $now);
         }
         foreach (array_diff_key($this->was, $plan->ports) as $id => $state) {
-            unset($this->was[$id], $this->noted[$id], $this->leftOut[$id]);
+            unset($this->was[$id], $this->seen[$id], $this->noted[$id], $this->leftOut[$id]);
             $this->calm((string) $id);
         }
+    }
+
+    /** What is over within a moment is no event: a stumble is none, a loss is one at once. */
+    private function lasts(string $id, State $state): bool
+    {
+        [$seen, $looks] = $this->seen[$id] ?? [$state, 0];
+        $this->seen[$id] = [$state, $seen === $state ? $looks + 1 : 1];
+
+        return ! \in_array($state, [State::Unsteady, State::Silent], true) || $this->seen[$id][1] >= self::LOOKS;
     }
 
     private function changed(string $id, string $name, State $before, State $state, string $fault, int $now): void

@@ -116,6 +116,10 @@ final class EventLogTest extends TestCase
         self::assertContains('found: House desk is there again.', $words);
         self::assertContains('found: The alarm of House desk is over.', $words);
         self::assertSame('house', $this->log->read(1, [], 'House')[0]['port']);
+        $count = \count($this->log->read(100));
+        $seconds(2, false);
+        $seconds(3, true);
+        self::assertCount($count, $this->log->read(100), 'a stumble is no event');
         for ($i = 0; $i < 40; ++$i) {
             $rig->junction->activity('house')->fault = $i % 2 === 0 ? 'pulled out' : '';
             $watch->look($rig->nanos());

@@ -13,7 +13,7 @@ use Symfony\Component\Process\Process;
 
 /**
  * A season in short: a desk sends, people edit, and services are killed at random and begun again as a service manager does.
- * JUNCTION_SOAK_SECONDS makes it longer; an hour was run by hand.
+ * JUNCTION_SOAK_SECONDS makes it longer.
  */
 final class SoakTest extends TestCase
 {

@@ -44,7 +44,7 @@ const { open } = useShowMode()
 .rail a,
 .rail button {
   display: block;
-  padding: 8px 16px;
+  padding: 6px 16px;
   text-decoration: none;
   color: var(--quiet);
   font: inherit;
