@@ -82,9 +82,10 @@ const keys = useKeys((key) => {
 })
 onMounted(keys.listen)
 onUnmounted(keys.stop)
-const notice = computed(() => engine.said || show.said)
+const notice = computed(() => engine.said || session.failed || show.said)
 function dismiss(): void {
   engine.said = ''
+  session.failed = ''
   show.said = ''
 }
 </script>

@@ -22,9 +22,17 @@ export const useSession = defineStore('session', () => {
   async function login(name: string, password: string): Promise<void> {
     user.value = (await call<{ user: User }>('POST', 'session', { name, password })).user
   }
+  /** Why nobody was logged out who wanted to be; '' where that is not so. */
+  const failed = ref('')
   async function logout(): Promise<void> {
+    failed.value = ''
     await allAnswered()
-    await call('DELETE', 'session')
+    try {
+      await call('DELETE', 'session')
+    } catch (error) {
+      failed.value = `You are still logged in. ${(error as Error).message}`
+      return
+    }
     // A fresh start: nothing of one person stays for the next.
     location.assign('/login')
   }
@@ -35,5 +43,5 @@ export const useSession = defineStore('session', () => {
   }
   const mayBuild = computed(() => user.value?.role === 'builder')
   const mayOperate = computed(() => user.value !== null && user.value.role !== 'viewer')
-  return { user, load, login, logout, became, mayBuild, mayOperate }
+  return { user, failed, load, login, logout, became, mayBuild, mayOperate }
 })

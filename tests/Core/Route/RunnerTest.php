@@ -207,7 +207,7 @@ final class RunnerTest extends TestCase
             array_map(static fn($point): string => $point->reference->text(), $points->find('ring', 5)),
         );
         self::assertSame(
-            ['port:lectern/alive', 'port:lectern/steady', 'port:lectern/enabled', 'port:lectern/rate'],
+            ['port:lectern/alive', 'port:lectern/steady', 'port:lectern/troubled', 'port:lectern/enabled', 'port:lectern/rate'],
             array_map(static fn($point): string => $point->reference->text(), $points->find('port: lectern', 5)),
         );
         $left = $rig->junction->press($this->point('route:r'), new Act('ada', 'Ada'), $rig->nanos());
