@@ -89,7 +89,7 @@ final class SilentMachineTest extends TestCase
         try {
             Background::until(function () use ($here, $ask, $question, $words, $meanwhile, &$seen): bool {
                 $meanwhile === null || $meanwhile();
-                $answers = (new LiveLink(self::LIVE, Role::Viewer, [$ask], 0.3, Netns::words($here->name)))->heard()['answer'];
+                $answers = (new LiveLink(self::LIVE, Role::Operator, [$ask], 0.3, Netns::words($here->name)))->heard()['answer'];
                 $seen = json_encode(array_column($answers[0]['findings'], 'words', 'question'), JSON_THROW_ON_ERROR);
 
                 return str_contains(array_column($answers[0]['findings'], 'words', 'question')[$question] ?? '', $words);
