@@ -78,6 +78,21 @@ final class BackupsTest extends AppTestCase
         self::assertNotSame(0, SurfaceCode::query()->where('surface', 'rope')->count(), 'codes of here stay too');
     }
 
+    /** An upgrade makes its backup before the database has the new form. */
+    public function testADatabaseOfAnOlderFormIsBackedUpAndPutBackInTheNewOne(): void
+    {
+        $db = new \PDO("sqlite:{$this->data}/shows.sqlite", null, null, [\PDO::ATTR_ERRMODE => \PDO::ERRMODE_EXCEPTION]);
+        $db->exec("DROP TABLE login_tries; DROP TABLE surface_codes; ALTER TABLE users DROP COLUMN logins; DELETE FROM migrations WHERE migration LIKE '2026_11_28%' OR migration LIKE '2026_11_29%'");
+        foreach ([[], ['--without-users' => true]] as $options) {
+            $file = $this->backup($options);
+        }
+        Artisan::call('migrate', ['--force' => true]);
+        $names = User::query()->pluck('name')->all();
+        $this->does('junction:restore', ['file' => $this->backup(), '--yes' => true]);
+        $this->does('junction:restore', ['file' => $file ?? '', '--yes' => true]);
+        self::assertSame($names, User::query()->pluck('name')->all());
+    }
+
     /** A plain copy of the file misses what lies in its log; another program writes all the time. */
     public function testItIsOfOneMomentWhileOthersWrite(): void
     {
