@@ -122,7 +122,11 @@ final class HealthApiTest extends AppTestCase
         $this->app['auth']->forgetGuards();
         $this->flushSession();
         $this->getJson('/api/events')->assertStatus(401);
-        $this->as(Role::Viewer);
+        $this->as(Role::Viewer)->getJson('/api/events')->assertForbidden();
+        $this->getJson('/api/events/file')->assertForbidden();
+        $this->app['auth']->forgetGuards();
+        $this->flushSession();
+        $this->as(Role::Operator);
         self::assertSame(['Ada may log in as viewer.'], array_column($this->getJson('/api/events?kind=people')->assertOk()->json('events'), 'words'));
         self::assertCount(1, $this->getJson('/api/events?text=ADA&most=5')->json('events'));
         $this->getJson('/api/events?most=100000')->assertStatus(422);

@@ -18,7 +18,7 @@ final class MatrixApiTest extends AppTestCase
     private const FOR_ALL = ['POST api/live-token', 'POST api/live-check', 'POST api/formula', 'POST api/show/pixels/layout', 'POST api/show/routes/starting', 'POST api/show/routes/preview', 'POST api/packets/decode', 'POST api/packets/encode', 'PUT api/session/password'];
 
     /** What whoever runs the show may do besides. */
-    private const FOR_OPERATORS = ['POST api/show-mode', 'DELETE api/show-mode'];
+    private const FOR_OPERATORS = ['POST api/show-mode', 'DELETE api/show-mode', 'GET api/events', 'GET api/events/file'];
 
     /** What only a builder may read. */
     private const BUILDERS_READ = ['GET api/users', 'GET api/backups', 'GET api/backups/fresh', 'GET api/backups/{name}'];
@@ -40,7 +40,7 @@ final class MatrixApiTest extends AppTestCase
                 if (\in_array($name, self::OPEN, true)) {
                     continue;
                 }
-                $isForAll = ($method === 'GET' && ! \in_array($name, self::BUILDERS_READ, true)) || \in_array($name, self::FOR_ALL, true) || ($role === Role::Operator && \in_array($name, self::FOR_OPERATORS, true));
+                $isForAll = ($method === 'GET' && ! \in_array($name, [...self::BUILDERS_READ, ...self::FOR_OPERATORS], true)) || \in_array($name, self::FOR_ALL, true) || ($role === Role::Operator && \in_array($name, self::FOR_OPERATORS, true));
                 $status = $this->json($method, $path)->getStatusCode();
                 self::assertSame($isForAll, $status !== 403, "{$role->value}: {$name}: {$status}");
                 self::assertNotSame(401, $status, $name);

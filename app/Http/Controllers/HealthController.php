@@ -11,6 +11,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use NimbleJunction\Engine\Events\EventKind;
 use NimbleJunction\Engine\Events\EventLog;
+use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** How the installation is, for monitors, and for people who are logged in; what has happened in it. */
 final readonly class HealthController
@@ -58,6 +59,7 @@ final readonly class HealthController
 
     public function events(Request $request): JsonResponse
     {
+        self::forOperators($request);
         $asked = $request->validate(['kind' => 'string|max:20', 'text' => 'string|max:100', 'most' => 'integer|min:1|max:'.self::MOST_EVENTS]);
         $kind = EventKind::tryFrom((string) ($asked['kind'] ?? ''));
 
@@ -68,12 +70,20 @@ final readonly class HealthController
     }
 
     /** All that is kept, as JSON lines, the oldest first. */
-    public function download(): \Symfony\Component\HttpFoundation\StreamedResponse
+    public function download(Request $request): StreamedResponse
     {
+        self::forOperators($request);
+
         return response()->streamDownload(function (): void {
             foreach (array_reverse($this->events->files()) as $file) {
                 readfile($file);
             }
         }, 'events.jsonl', ['Content-Type' => 'application/jsonl']);
+    }
+
+    /** Who logged in, and from where, is not for everybody. */
+    private static function forOperators(Request $request): void
+    {
+        abort_unless($request->user()?->role->mayOperate() === true, 403, 'Viewers only look on: log in as operator or builder.');
     }
 }

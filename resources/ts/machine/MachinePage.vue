@@ -35,7 +35,7 @@ const lines = computed(() => {
   <div class="page">
     <div class="page-head"><h1>Machine</h1></div>
     <div class="both">
-      <EventList class="events" />
+      <EventList v-if="session.mayOperate" />
       <div class="side">
         <section class="panel" aria-label="How it is">
           <h2>How it is</h2>
