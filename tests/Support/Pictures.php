@@ -101,6 +101,7 @@ final readonly class Pictures
                 $this->chrome->driver->action()->moveToElement($this->chrome->find('[data-byte="5"]'))->perform();
             },
             'show' => fn() => $this->go('Show'),
+            'machine' => fn() => $this->go('Machine'),
             'timeline' => function (): void {
                 $this->go('Timeline');
                 $this->chrome->press('Song of the ferns', '[aria-label="timelines"]');
@@ -119,7 +120,6 @@ final readonly class Pictures
                 $this->chrome->untilText('form[aria-label="Control"]', 'Lantern');
             },
             'front-of-house' => fn() => $this->surface('front-of-house', 'Walk-in'),
-            'machine' => fn() => $this->go('Machine'),
             'guide' => function (): void {
                 $this->chrome->size(390, 844);
                 $this->surface('guide', 'Moss');
