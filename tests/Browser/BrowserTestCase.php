@@ -25,11 +25,17 @@ abstract class BrowserTestCase extends TestCase
         try {
             self::$chrome = new Chrome();
             self::$chrome->login(self::$demo, 'builder');
+            static::prepare();
         } catch (\Throwable $exception) {
             self::tearDownAfterClass();
 
             throw $exception;
         }
+    }
+
+    /** What the tests of a class need besides; where it fails, demo and browser end all the same. */
+    protected static function prepare(): void
+    {
     }
 
     public static function tearDownAfterClass(): void

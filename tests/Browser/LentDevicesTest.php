@@ -12,9 +12,8 @@ final class LentDevicesTest extends BrowserTestCase
     private const LEND = '[aria-label="Lend devices"]';
     private const OUT_THERE = '[aria-label="Found on the network"]';
 
-    public static function setUpBeforeClass(): void
+    protected static function prepare(): void
     {
-        parent::setUpBeforeClass();
         self::$chrome->before((string) file_get_contents(\dirname(__DIR__).'/Support/fake-devices.js'));
         self::$chrome->driver->navigate()->refresh();
         self::$chrome->find('main h1');

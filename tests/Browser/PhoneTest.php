@@ -15,9 +15,8 @@ final class PhoneTest extends BrowserTestCase
     private const SHEET = '.sheet.open';
     private const LEAST = 44;
 
-    public static function setUpBeforeClass(): void
+    protected static function prepare(): void
     {
-        parent::setUpBeforeClass();
         self::$chrome->size(390, 844);
     }
 

@@ -45,9 +45,8 @@ final class SurfacesTest extends BrowserTestCase
         ]]]];
     }
 
-    public static function setUpBeforeClass(): void
+    protected static function prepare(): void
     {
-        parent::setUpBeforeClass();
         // What breaks a link in these tests.
         self::$chrome->before('window.links = []; const Real = WebSocket; window.WebSocket = class extends Real { constructor(...all) { super(...all); window.links.push(this) } }');
         self::assertSame(200, self::$chrome->driver->executeAsyncScript(self::ADD, [self::pads()]));
