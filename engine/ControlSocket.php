@@ -41,8 +41,14 @@ final class ControlSocket
     /** @var array<int, Socket> those that have not said what they want, in the order in which they came */
     private array $waiting = [];
 
-    public function __construct(private readonly TakingOn $shows, private readonly People $people, private readonly Vitals $vitals, private readonly ShowMode $showMode, private readonly FaultLog $faults, private readonly string $path)
-    {
+    public function __construct(
+        private readonly TakingOn $shows,
+        private readonly People $people,
+        private readonly Vitals $vitals,
+        private readonly ShowMode $showMode,
+        private readonly FaultLog $faults,
+        private readonly string $path,
+    ) {
     }
 
     public function start(): void

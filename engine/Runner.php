@@ -56,9 +56,12 @@ final class Runner
     public function __construct(private readonly Settings $settings, private readonly \Closure $say)
     {
         $this->events = new EventLog($settings->directory);
-        $this->warnings = new Warnings(function (string $words) use ($say): void {
+        $this->warnings = new Warnings(function (string $words, string $about) use ($say): void {
             $say($words);
-            $this->events->note(EventKind::Fault, $words);
+            // An alarm of a port is written down with its port, by whoever raises it.
+            if (! str_starts_with($about, PortWatch::ALARM)) {
+                $this->events->note(EventKind::Fault, $words);
+            }
         });
         $this->faults = new FaultLog($settings->directory, $this->warnings);
         $this->lastGood = new LastGoodShow($settings->directory);
@@ -108,8 +111,24 @@ final class Runner
         );
         $lag = new LoopLag();
         $lag->start();
-        $vitals = new Vitals($engine, new PortReport($engine->junction, $engine->transports), $this->warnings, $this->faults, $descriptors, $lag, static fn(): int => $link?->count() ?? 0, $this->settings->version);
-        $control = $keeps ? new ControlSocket(new TakingOn($engine, $this->revision), $conversation->people, $vitals, $conversation->showMode, $this->faults, "{$directory}/engine.sock") : null;
+        $vitals = new Vitals(
+            $engine,
+            new PortReport($engine->junction, $engine->transports),
+            $this->warnings,
+            $this->faults,
+            $descriptors,
+            $lag,
+            static fn(): int => $link?->count() ?? 0,
+            $this->settings->version,
+        );
+        $control = $keeps ? new ControlSocket(
+            new TakingOn($engine, $this->revision),
+            $conversation->people,
+            $vitals,
+            $conversation->showMode,
+            $this->faults,
+            "{$directory}/engine.sock",
+        ) : null;
         $control?->start();
         $link?->start($this->settings->live);
         $this->watchPorts($engine);

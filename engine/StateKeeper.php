@@ -145,15 +145,21 @@ final class StateKeeper
     /** @return bool whether it is written where it is read first */
     private function keep(string $json, Rooms $rooms, int $now, bool $isLast): bool
     {
-        $isKept = $this->inMemory?->keep($json) ?? false;
-        if ($this->inMemory !== null && ! $isLast && ! $this->isDiskDue($now, $rooms)) {
+        if ($this->inMemory === null) {
+            return $this->file->keep($json);
+        }
+        $isKept = $this->inMemory->keep($json);
+        if (! $isLast && ! $this->isDiskDue($now, $rooms)) {
             return $isKept;
         }
         $this->onDiskAt = $now;
-        $this->onDisk = self::revisions([...$rooms->levels, ...$rooms->counts]);
-        $this->deedsOnDisk = self::revisions($rooms->deeds);
+        $isOnDisk = $this->file->keep($json);
+        if ($isOnDisk) {
+            $this->onDisk = self::revisions([...$rooms->levels, ...$rooms->counts]);
+            $this->deedsOnDisk = self::revisions($rooms->deeds);
+        }
 
-        return $this->file->keep($json) || $isKept;
+        return $isKept || $isOnDisk;
     }
 
     /** Only where the disk is not written anyway. */

@@ -34,6 +34,10 @@ final class ServiceDiscovery
     /** @var array<string, Service> by key */
     private array $found = [];
     private string $callback = '';
+    private string $problem = '';
+
+    /** @var list<Service>|null of others, as pages are told; null where that has to be looked at again */
+    private ?array $listed = null;
 
     /** @param \Closure(): Plan $plan the one in force */
     public function __construct(private readonly \Closure $plan)
@@ -58,6 +62,17 @@ final class ServiceDiscovery
     /** @return string why nothing is found or announced by name; '' where it is */
     public function problem(): string
     {
+        return $this->problem;
+    }
+
+    /** @return list<Service> of others, in the order of their names */
+    public function found(): array
+    {
+        return $this->listed ??= $this->others();
+    }
+
+    private static function whatIsMissing(): string
+    {
         return match (true) {
             ! is_executable(self::BROWSE) || ! is_executable(self::PUBLISH) => 'Network MIDI and OSC are neither found nor announced by name: this machine has no Avahi (apt-get install avahi-daemon avahi-utils). All else works.',
             ! file_exists(self::DAEMON) => 'Network MIDI and OSC are neither found nor announced by name: Avahi does not run on this machine (systemctl start avahi-daemon). All else works.',
@@ -65,22 +80,33 @@ final class ServiceDiscovery
         };
     }
 
-    /** @return list<Service> of others, in the order of their names */
-    public function found(): array
+    /** @return list<Service> */
+    private function others(): array
     {
-        $ours = array_map(static fn(Service $one): string => "{$one->type} {$one->port}", Offered::by(($this->plan)()));
-        $here = array_fill_keys(array_column(Adapters::all(), 'address'), true);
-        $others = array_filter($this->found, static fn(Service $one): bool => ! (isset($here[$one->address]) && \in_array("{$one->type} {$one->port}", $ours, true)));
-        // Somebody who is at two adapters is one find.
-        $others = array_values(array_column(array_map(static fn(Service $one): array => ["{$one->type} {$one->name} {$one->address} {$one->port}", $one], array_values($others)), 1, 0));
-        usort($others, static fn(Service $one, Service $other): int => [$one->name, $one->type, $one->address] <=> [$other->name, $other->type, $other->address]);
+        $ours = [];
+        foreach (Offered::by(($this->plan)()) as $service) {
+            foreach (array_column(Adapters::all(), 'address') as $here) {
+                $ours["{$service->type} {$here} {$service->port}"] = true;
+            }
+        }
+        $others = [];
+        foreach ($this->found as $one) {
+            if (! isset($ours["{$one->type} {$one->address} {$one->port}"])) {
+                // Somebody who is at two adapters is one find.
+                $others["{$one->name} {$one->type} {$one->address} {$one->port}"] = $one;
+            }
+        }
+        ksort($others);
 
-        return $others;
+        return array_values($others);
     }
 
     private function look(): void
     {
-        if ($this->problem() !== '') {
+        $this->problem = self::whatIsMissing();
+        // What of it is ours may have changed with the show, or with an adapter.
+        $this->listed = null;
+        if ($this->problem !== '') {
             foreach ([...$this->browsers, ...$this->announced] as $program) {
                 $program->end();
             }
@@ -124,6 +150,7 @@ final class ServiceDiscovery
         if ($read === null) {
             return;
         }
+        $this->listed = null;
         if ($read->isGone) {
             unset($this->found[$read->key]);
         } elseif ($read->service !== null && (isset($this->found[$read->key]) || \count($this->found) < self::MOST)) {

@@ -11,6 +11,9 @@ use NimbleJunction\Engine\Health\Warnings;
 /** Looks once a second how each port is: what is lost and found is written down, and what stays in trouble becomes an alarm. */
 final class PortWatch
 {
+    /** What its warnings are about begins so, before the port. */
+    public const ALARM = 'port ';
+
     /** A port that comes and goes all the time is written down so often in a minute, then counted. */
     private const MOST_OF_ONE = 10;
     /** So many looks in a row a port has to be unsteady or silent. */
@@ -121,7 +124,7 @@ final class PortWatch
             $this->alarmed[$id] = true;
             $words = "{$name} has been in trouble for {$this->alarmSeconds} s: it is {$state->value}.";
             $this->log->note(EventKind::Alarm, $words, port: $id);
-            $this->warnings->raise("port {$id}", $words);
+            $this->warnings->raise(self::ALARM.$id, $words);
             ($this->alarm)($words);
         }
     }
@@ -129,7 +132,7 @@ final class PortWatch
     private function calm(string $id): void
     {
         if (isset($this->alarmed[$id])) {
-            $this->warnings->clear("port {$id}");
+            $this->warnings->clear(self::ALARM.$id);
         }
         unset($this->troubledSince[$id], $this->alarmed[$id]);
     }

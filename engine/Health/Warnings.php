@@ -10,7 +10,7 @@ final class Warnings
     /** @var array<string, array{words: string, at: int}> by what it is about; at is seconds since 1970 */
     private array $warnings = [];
 
-    /** @param \Closure(string): void $say one line for whoever started the engine */
+    /** @param \Closure(string, string): void $say one line for whoever started the engine, and what it is about */
     public function __construct(private readonly \Closure $say)
     {
     }
@@ -25,7 +25,7 @@ final class Warnings
             return;
         }
         $this->warnings[$key] = ['words' => $words, 'at' => $this->warnings[$key]['at'] ?? time()];
-        ($this->say)($words);
+        ($this->say)($words, $key);
     }
 
     public function clear(string $key): void

@@ -86,7 +86,9 @@ final class EventLogTest extends TestCase
     public function testPortsAreLostFoundAndAlarmed(): void
     {
         $rig = new Rig();
-        $warnings = new Warnings(static function (): void {
+        $aboutAlarms = [];
+        $warnings = new Warnings(static function (string $words, string $about) use (&$aboutAlarms): void {
+            $aboutAlarms[] = $about;
         });
         $alarms = [];
         $watch = new PortWatch($rig->junction, $this->log, $warnings, 8, static function (string $words) use (&$alarms): void {
@@ -108,6 +110,8 @@ final class EventLogTest extends TestCase
         self::assertCount(1, $alarms, 'once, however long');
         self::assertStringContainsString('House desk has been in trouble for 8 s', $alarms[0]);
         self::assertSame(['port house'], array_column($warnings->all(), 'key'));
+        self::assertSame([PortWatch::ALARM.'house'], $aboutAlarms, 'told so that it is written down once');
+        self::assertCount(1, $this->log->read(50, ['alarm']));
         $seconds(5, true);
         self::assertSame([], $warnings->all());
         $words = array_reverse(array_map(static fn(array $one): string => "{$one['kind']}: {$one['words']}", $this->log->read(50, [], 'House')));

@@ -235,6 +235,22 @@ final class StateKeeperTest extends TestCase
         self::assertSame($kept, $later->level(1), 'an engine that ends in order has put all of it onto the disk');
     }
 
+    /** The disk takes nothing for a while: what somebody did is tried again, though it lies in memory. */
+    public function testADeedThatTheDiskDidNotTakeIsTriedAgain(): void
+    {
+        $rig = $this->rig();
+        $keeper = new StateKeeper($rig->junction, new StateFile("{$this->folder}/later/state"), new SentAway(), new StateFile("{$this->folder}/in-memory"));
+        $keeper->start();
+        $rig->junction->set($this->point('value:7'), 77, new Act('ada', 'Ada'), $rig->nanos());
+        $this->turn(1.3);
+        self::assertFileDoesNotExist("{$this->folder}/later/state");
+        self::assertFileExists("{$this->folder}/in-memory");
+        mkdir("{$this->folder}/later");
+        $this->runs(fn(): bool => is_file("{$this->folder}/later/state"), 'the deed on the disk, with nothing done since');
+        self::assertStringContainsString('77', (string) file_get_contents("{$this->folder}/later/state"));
+        $keeper->stop();
+    }
+
     private function turn(float $seconds): void
     {
         $suspension = EventLoop::getSuspension();

@@ -25,7 +25,7 @@ async function turn(): Promise<void> {
       <input
         v-model="code"
         class="inline-field"
-        type="password"
+        :type="isOn ? 'password' : 'text'"
         inputmode="numeric"
         autocomplete="off"
         maxlength="12"
