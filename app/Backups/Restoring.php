@@ -10,10 +10,13 @@ use App\Models\Show;
 use App\Models\User;
 use App\Shows\Backup;
 use App\Shows\PageCache;
+use App\Shows\ShowText;
 use App\Shows\Telling;
 use Illuminate\Contracts\Config\Repository;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Support\Facades\DB;
+use NimbleJunction\Core\Show\ShowReader;
+use NimbleJunction\Core\Show\ShowRefused;
 
 /**
  * Puts a backup back while everything runs: what is there now is kept first; then the rows of the backup take the place of
@@ -76,7 +79,19 @@ final readonly class Restoring
             throw new BackupRefused("It was made by version {$version}, which is newer than this one: upgrade this machine first.");
         }
         $this->console->call('migrate', ['--database' => self::CONNECTION, '--force' => true, '--quiet' => true]);
+        self::findSound();
         DB::purge(self::CONNECTION);
+    }
+
+    /** The engine would refuse a show that cannot run, and the one of before would be gone from the page. */
+    private static function findSound(): void
+    {
+        $show = Show::on(self::CONNECTION)->where('is_current', true)->first();
+        try {
+            $show === null || ShowReader::fromArray(ShowText::document($show));
+        } catch (ShowRefused $refused) {
+            throw new BackupRefused("The show that is open in it cannot run: {$refused->getMessage()} Take another one.");
+        }
     }
 
     private function replace(string $brought, bool $takesPeople): void

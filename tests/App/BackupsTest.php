@@ -140,15 +140,22 @@ final class BackupsTest extends AppTestCase
         $zip->open("{$this->data}/torn.zip");
         $zip->addFromString('shows.sqlite', str_repeat('torn', 5000));
         $zip->close();
+        copy($file, "{$this->data}/unsound.zip");
+        BackupFile::takeDatabase($file, "{$this->data}/unsound.sqlite");
+        (new \PDO("sqlite:{$this->data}/unsound.sqlite"))->exec("UPDATE show_parts SET definition = '{\"name\": 7}' WHERE kind = 'universes'");
+        $zip->open("{$this->data}/unsound.zip");
+        $zip->addFile("{$this->data}/unsound.sqlite", 'shows.sqlite');
+        $zip->close();
         foreach ([
+            'unsound' => 'The show that is open in it cannot run',
             'wrong' => 'is no backup that can be read',
             'other' => 'is no backup of this program',
             'none' => 'is no backup that can be read',
             'newer' => 'newer than this one: upgrade this machine first',
             'torn' => 'the backup is damaged',
         ] as $name => $words) {
-            self::assertSame(1, Artisan::call('junction:restore', ['file' => "{$this->data}/{$name}.zip", '--yes' => true]), $name);
-            self::assertStringContainsString($words, Artisan::output());
+            self::assertSame(1, Artisan::call('junction:restore', ['file' => "{$this->data}/{$name}.zip", '--yes' => true], $said = new BufferedOutput()), $name);
+            self::assertStringContainsString($words, $said->fetch());
         }
         self::assertSame([$count, 3], [Edit::query()->count(), User::query()->count()]);
         self::assertSame(1, Artisan::call('junction:backup', ['file' => '/proc/none/there.zip']));
