@@ -26,6 +26,19 @@ switch_to() {
   ln -sfn "$1" "$root/current.next"
   mv -T "$root/current.next" "$root/current"
 }
+# Its services, its site, its pool; and the web server and PHP are begun again as the engine is.
+put_services_of() {
+  local release=$1 unit
+  cp "$release/deploy/php-fpm.conf" /etc/php/8.2/fpm/pool.d/nimble-junction.conf
+  cp "$release/deploy/nginx.conf" /etc/nginx/sites-available/nimble-junction
+  mkdir -p /etc/systemd/system
+  cp "$release"/deploy/*.service "$release"/deploy/*.timer /etc/systemd/system/
+  [ -f "$release/deploy/begun-again.conf" ] || return 0
+  for unit in nginx php8.2-fpm; do
+    mkdir -p "/etc/systemd/system/$unit.service.d"
+    cp "$release/deploy/begun-again.conf" "/etc/systemd/system/$unit.service.d/nimble-junction.conf"
+  done
+}
 restart() {
   manager daemon-reload
   manager reload-or-restart php8.2-fpm

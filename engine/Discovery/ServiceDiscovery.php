@@ -18,7 +18,7 @@ use Revolt\EventLoop;
 final class ServiceDiscovery
 {
     private const LOOK_SECONDS = 2.0;
-    private const DAEMON = '/run/avahi-daemon/socket';
+    private const PID = '/run/avahi-daemon/pid';
     private const BROWSE = '/usr/bin/avahi-browse';
     private const PUBLISH = '/usr/bin/avahi-publish-service';
 
@@ -75,9 +75,17 @@ final class ServiceDiscovery
     {
         return match (true) {
             ! is_executable(self::BROWSE) || ! is_executable(self::PUBLISH) => 'Network MIDI and OSC are neither found nor announced by name: this machine has no Avahi (apt-get install avahi-daemon avahi-utils). All else works.',
-            ! file_exists(self::DAEMON) => 'Network MIDI and OSC are neither found nor announced by name: Avahi does not run on this machine (systemctl start avahi-daemon). All else works.',
+            ! self::daemonRuns() => 'Network MIDI and OSC are neither found nor announced by name: Avahi does not run on this machine (systemctl start avahi-daemon). All else works.',
             default => '',
         };
+    }
+
+    /** Its socket is there without it too: systemd holds that, and leaves it. Nor is it begun from here, where somebody has stopped it. */
+    private static function daemonRuns(): bool
+    {
+        $pid = (int) @file_get_contents(self::PID);
+
+        return $pid > 0 && trim((string) @file_get_contents("/proc/{$pid}/comm")) === 'avahi-daemon';
     }
 
     /** @return list<Service> */
@@ -137,7 +145,7 @@ final class ServiceDiscovery
         }
         foreach (array_diff_key($wanted, $this->announced) as $key => $service) {
             $this->announced[$key] = new Program(
-                [self::PUBLISH, '--no-fail', '--', mb_strcut($service->name, 0, 63), $service->type, (string) $service->port],
+                [self::PUBLISH, '--', mb_strcut($service->name, 0, 63), $service->type, (string) $service->port],
                 static function (): void {
                 },
             );

@@ -40,6 +40,8 @@ final class DiscoveryTest extends TestCase
         }
         $this->engine->stop();
         array_map(static fn(Background $one) => $one->stop(), array_reverse($this->running));
+        self::avahi('stop');
+        (new Process(['ip', 'link', 'delete', 'hall0']))->mustRun();
     }
 
     public function testWithoutAvahiAllElseWorksAndWithItEachFindsTheOther(): void
@@ -48,12 +50,7 @@ final class DiscoveryTest extends TestCase
         self::assertStringContainsString('Avahi does not run on this machine', $without['unnamed']);
         self::assertSame([], $without['services']);
 
-        (new Process(['sh', '-c', 'mkdir -p /run/dbus && dbus-uuidgen --ensure=/etc/machine-id']))->mustRun();
-        $this->running[] = new Background(['dbus-daemon', '--system', '--nofork', '--nopidfile']);
-        Background::until(static fn(): bool => file_exists('/run/dbus/system_bus_socket'), 'the system bus');
-        file_put_contents('/tmp/avahi.conf', "[server]\nallow-interfaces=hall0\nuse-ipv6=no\n");
-        $daemon = $this->running[] = new Background(['avahi-daemon', '--file=/tmp/avahi.conf', '--no-chroot', '--no-drop-root', '--no-rlimits']);
-        Background::until(static fn(): bool => file_exists('/run/avahi-daemon/socket'), 'Avahi');
+        self::avahi('start');
         // Somebody else on the network, and somebody who browses it.
         $other = $this->running[] = new Background(['avahi-publish-service', 'Fern; keys', '_apple-midi._udp', '5040']);
         $browser = $this->running[] = new Background(['stdbuf', '-oL', 'avahi-browse', '--parsable', '--resolve', '--no-db-lookup', '_apple-midi._udp']);
@@ -70,13 +67,20 @@ final class DiscoveryTest extends TestCase
         $other->stop();
         Background::until(fn(): bool => $this->finds()['services'] === [], 'who has gone being gone');
         self::assertNotSame([], self::publishers());
-        $daemon->stop();
+        self::avahi('stop');
         Background::until(fn(): bool => str_contains($this->finds()['unnamed'], 'does not run'), 'it being said that Avahi has ended');
         self::assertTrue($this->engine->process()->isRunning());
-        $this->running[] = new Background(['avahi-daemon', '--file=/tmp/avahi.conf', '--no-chroot', '--no-drop-root', '--no-rlimits']);
+        self::avahi('start');
         Background::until(static fn(): bool => \count(self::publishers()) === 2, 'ours being announced again, by itself');
         $this->engine->process()->signal(SIGKILL);
         Background::until(static fn(): bool => self::publishers() === [], 'nobody announcing what was killed');
+    }
+
+    /** The system's own, on the network of this test alone. */
+    private static function avahi(string $what): void
+    {
+        file_put_contents('/etc/avahi/avahi-daemon.conf', "[server]\nallow-interfaces=hall0\nuse-ipv6=no\n");
+        (new Process(['systemctl', $what, 'avahi-daemon.socket', 'avahi-daemon.service']))->mustRun();
     }
 
     /** @return list<string> ids of those that run (what has ended waits for this machine's first process for ever); names are cut to fifteen letters */

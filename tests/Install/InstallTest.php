@@ -11,21 +11,18 @@ use Symfony\Component\Process\Process;
 
 /**
  * A real installation: the readme's lines are followed on a machine of its own (tests/Support/machine), as root and as www-data,
- * with the nginx and PHP-FPM of the system, over TLS; then it is attacked, upgraded, and brought back.
+ * with the systemd, nginx and PHP-FPM of the system, over TLS; then it is attacked, upgraded, and brought back.
  */
 final class InstallTest extends TestCase
 {
     private const PASSWORD = 'fern-and-moss';
     private static InstalledMachine $machine;
 
-    public static function setUpBeforeClass(): void
-    {
-        self::$machine = new InstalledMachine();
-    }
-
     public static function tearDownAfterClass(): void
     {
-        self::$machine->stopAll();
+        if (isset(self::$machine)) {
+            self::$machine->services->stopAll();
+        }
     }
 
     protected function setUp(): void
@@ -37,7 +34,10 @@ final class InstallTest extends TestCase
 
     public function testTheReadmeIsFollowedLineByLine(): void
     {
-        $this->release('/srv');
+        self::$machine = new InstalledMachine();
+        $folder = InstalledMachine::release();
+        self::assertFileExists("{$folder}/nimble-junction-".self::version().'.tar.gz');
+        self::$machine->follow('sha256sum --check --quiet *.sha256 && cp *.tar.gz /srv', in: $folder);
         $lines = self::readme();
         self::assertStringStartsWith('sudo apt-get install ', $lines[0]);
         preg_match_all('/\s((?:php|nginx|openssl)[\w.-]*)/', $lines[0], $packages);
@@ -57,8 +57,7 @@ final class InstallTest extends TestCase
         self::assertStringContainsString('junction:user', $lines[3]);
         self::$machine->follow($lines[3], self::PASSWORD."\n".self::PASSWORD."\n");
         self::$machine->follow('nginx -t');
-        self::$machine->start('nginx', 'engine', 'php');
-        Background::until(static fn(): bool => self::$machine->ask('GET', 'http://127.0.0.1/health')->status === 200, 'all of it running');
+        self::$machine->untilWell('all of it running');
         self::assertStringContainsString('All is well.', self::$machine->follow($lines[4]));
     }
 
@@ -175,19 +174,18 @@ final class InstallTest extends TestCase
     public function testEachPartBeginsAgainAloneAndInAnyOrder(): void
     {
         foreach (['engine', 'php', 'nginx'] as $name) {
-            self::$machine->stop($name);
+            self::$machine->services->stop($name);
             if ($name === 'engine') {
                 self::assertSame(503, self::$machine->ask('GET', 'http://127.0.0.1/health')->status);
                 self::assertStringContainsString('No engine listens', (string) self::$machine->send('POST', 'https://10.0.0.5/api/live-check')->json()['problem']);
             }
-            self::$machine->start($name);
-            Background::until(static fn(): bool => self::$machine->ask('GET', 'http://127.0.0.1/health')->status === 200, "{$name} being back");
+            self::$machine->services->start($name);
+            self::$machine->untilWell("{$name} being back");
         }
-        self::$machine->stopAll();
-        self::$machine->start('engine');
-        self::$machine->service('engine')->untilSaid('The engine runs');
-        self::$machine->start('php', 'nginx');
-        Background::until(static fn(): bool => self::$machine->ask('GET', 'http://127.0.0.1/health')->status === 200, 'all being back');
+        self::$machine->services->stopAll();
+        self::$machine->services->start('engine');
+        self::$machine->services->start('php', 'nginx');
+        self::$machine->untilWell('all being back');
     }
 
     #[Depends('testEachPartBeginsAgainAloneAndInAnyOrder')]
@@ -201,14 +199,14 @@ final class InstallTest extends TestCase
         $said = self::$machine->follow('nimble-junction-99.0.0/deploy/install --yes');
         self::assertStringContainsString('This upgrades Nimble Junction '.self::version().' to 99.0.0', $said);
         self::assertStringContainsString('1 changes to the form of the database', $said);
-        $this->restart();
+        $this->isBack();
         self::assertSame('99.0.0', self::$machine->send('GET', 'https://10.0.0.5/api/machine')->json()['version']);
         self::assertSame(200, self::$machine->send('PATCH', 'https://10.0.0.5/api/show', ['name' => 'After it'])->status);
 
         $said = self::$machine->follow(InstalledMachine::ROOT.'/current/deploy/rollback', "y\n");
         self::assertStringContainsString('This goes back from Nimble Junction 99.0.0 to '.self::version(), $said);
         self::assertStringContainsString('What was edited since then is not in it', $said);
-        $this->restart();
+        $this->isBack();
         self::assertSame(self::version(), self::$machine->send('GET', 'https://10.0.0.5/api/machine')->json()['version']);
         self::assertSame('Before it', self::$machine->ask('GET', 'https://10.0.0.5/api/show')->json()['document']['name']);
         $aside = glob(InstalledMachine::ROOT.'/data/app/junction/shows.sqlite.of-99.0.0-*') ?: [];
@@ -219,7 +217,7 @@ final class InstallTest extends TestCase
         self::assertStringContainsString('There is no version before', $again->getErrorOutput());
     }
 
-    /** The technician's two pages, line by line; what a service manager would do is done for it. */
+    /** The technician's two pages, line by line. */
     #[Depends('testUpgradedAndBroughtBack')]
     public function testTheTechniciansPagesAreFollowedLineByLine(): void
     {
@@ -228,18 +226,12 @@ final class InstallTest extends TestCase
         self::assertGreaterThan(14, \count($lines));
         self::assertLessThanOrEqual(120, substr_count((string) file_get_contents(Background::root().'/docs/operation.md'), "\n"), 'two pages');
         foreach ($lines as $line) {
-            if (preg_match('/^sudo systemctl restart (\S+)$/', $line, $found) === 1) {
-                $name = ['nimble-junction-engine' => 'engine', 'php8.2-fpm' => 'php', 'nginx' => 'nginx'][$found[1]];
-                self::$machine->stop($name);
-                self::$machine->start($name);
-                Background::until(static fn(): bool => self::$machine->ask('GET', 'http://127.0.0.1/health')->status === 200, "{$name} being back");
-                continue;
-            }
             if (str_contains($line, 'rollback')) {
                 self::$machine->follow('nimble-junction-99.0.0/deploy/install --yes');
             }
             $said = self::$machine->follow($line, "y\n");
             match (true) {
+                str_contains($line, 'systemctl restart') => self::$machine->untilWell("{$line}: being back"),
                 str_contains($line, 'junction:status') => self::assertStringContainsString('All is well.', $said),
                 str_contains($line, '/health') => self::assertStringContainsString('"status":"well"', $said),
                 str_contains($line, 'events.jsonl') => self::assertStringContainsString('"kind":"login"', $said),
@@ -255,19 +247,9 @@ final class InstallTest extends TestCase
         self::assertSame(401, self::$machine->ask('GET', 'https://10.0.0.5/api/show')->status);
     }
 
-    private function release(string $folder): void
+    private function isBack(): void
     {
-        $made = new Process(['bin/release', $folder], Background::root(), null, null, 600);
-        $made->mustRun();
-        self::assertFileExists("{$folder}/nimble-junction-".self::version().'.tar.gz');
-        self::$machine->follow('sha256sum --check --quiet *.sha256', in: $folder);
-    }
-
-    private function restart(): void
-    {
-        self::$machine->stopAll();
-        self::$machine->start('nginx', 'engine', 'php');
-        Background::until(static fn(): bool => self::$machine->ask('GET', 'http://127.0.0.1/health')->status === 200, 'all being back');
+        self::$machine->untilWell('all being back');
         $this->login('10.0.0.5');
     }
 

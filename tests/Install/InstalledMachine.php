@@ -8,7 +8,7 @@ use NimbleJunction\Tests\Support\Background;
 use PHPUnit\Framework\Assert;
 use Symfony\Component\Process\Process;
 
-/** The program as readme installs it, with real nginx and PHP-FPM, and the engine by its unit's own command: what a service manager would do. */
+/** The program as readme installs it, with real systemd, nginx and PHP-FPM. */
 final class InstalledMachine
 {
     public const ROOT = '/srv/nimble-junction';
@@ -16,9 +16,25 @@ final class InstalledMachine
     /** What tests set for themselves is not there. */
     private const CLEAN = ['APP_ENV' => false, 'APP_KEY' => false, 'SESSION_DRIVER' => false, 'BCRYPT_ROUNDS' => false, 'CACHE_STORE' => false, 'JUNCTION_MACHINE' => false];
 
-    /** @var array<string, Background> by name */
-    private array $services = [];
+    public readonly Services $services;
     private string $cookies = '';
+
+    public function __construct()
+    {
+        $this->services = new Services();
+    }
+
+    /** @return string the folder with the archive, made once on each machine */
+    public static function release(): string
+    {
+        $folder = '/srv/release';
+        if (! is_dir($folder)) {
+            mkdir($folder);
+            (new Process(['bin/release', $folder], Background::root(), null, null, 600))->mustRun();
+        }
+
+        return $folder;
+    }
 
     /** Follows a line of the readme. @return string what it said */
     public function follow(string $line, string $typed = '', string $in = '/srv'): string
@@ -30,87 +46,6 @@ final class InstalledMachine
         Assert::assertSame(0, $process->getExitCode(), "{$line}\n{$said}");
 
         return $said;
-    }
-
-    /** What a service manager starts. */
-    public function start(string ...$names): void
-    {
-        foreach ($names as $name) {
-            $this->services[$name] = new Background(match ($name) {
-                'php' => ['php-fpm8.2', '--nodaemonize'],
-                'nginx' => ['nginx', '-g', 'daemon off;'],
-                default => $this->unit(),
-            }, ['RUNTIME_DIRECTORY' => '/run/nimble-junction', ...self::CLEAN], $name === 'engine' ? self::ROOT.'/current' : '/');
-        }
-    }
-
-    public function stop(string ...$names): void
-    {
-        foreach ($names as $name) {
-            $this->services[$name]->stop();
-            unset($this->services[$name]);
-        }
-    }
-
-    /** As a fault would, with all that belongs to it. */
-    public function kill(string $name): void
-    {
-        foreach ($this->tree($this->services[$name]->pid()) as $pid) {
-            posix_kill($pid, SIGKILL);
-        }
-        $this->services[$name]->stop();
-        unset($this->services[$name]);
-    }
-
-    /** @return list<int> a process and all that it has begun, itself first */
-    private function tree(int $pid): array
-    {
-        $children = array_filter(explode("\n", trim((string) shell_exec("pgrep -P {$pid}"))));
-
-        return [$pid, ...array_merge(...array_map(fn(string $child): array => $this->tree((int) $child), $children))];
-    }
-
-    /** What it holds alone, with its children. */
-    public function megabytes(string $name): float
-    {
-        $kilobytes = 0;
-        foreach ($this->tree($this->services[$name]->pid()) as $pid) {
-            $kilobytes += preg_match('/^RssAnon:\s+(\d+)/m', (string) @file_get_contents("/proc/{$pid}/status"), $found) === 1 ? (int) $found[1] : 0;
-        }
-
-        return $kilobytes / 1024;
-    }
-
-    /** @return list<string> engines that run beside the one that is meant to */
-    public function zombies(): array
-    {
-        $engines = array_filter(explode("\n", trim((string) shell_exec("pgrep --runstates S,R,D -f 'artisan junction:[e]ngine' | grep -v '^$'"))));
-
-        return \count($engines) <= 2 ? [] : array_values($engines);
-    }
-
-    public function stopAll(): void
-    {
-        $this->stop(...array_keys($this->services));
-    }
-
-    public function service(string $name): Background
-    {
-        return $this->services[$name];
-    }
-
-    /** @return list<string> the unit's command, as its user */
-    private function unit(): array
-    {
-        $unit = (string) file_get_contents('/etc/systemd/system/nimble-junction-engine.service');
-        $of = static fn(string $key): string => preg_match("/^{$key}=(.*)$/m", $unit, $found) === 1 ? $found[1] : '';
-        Assert::assertSame(self::ROOT.'/current', $of('WorkingDirectory'));
-        if (! is_dir('/run/nimble-junction')) {
-            mkdir('/run/nimble-junction', 0o700);
-            chown('/run/nimble-junction', $of('User'));
-        }
-
-        return ['runuser', '-u', $of('User'), '--', 'sh', '-c', "umask {$of('UMask')}; exec {$of('ExecStart')}"];
     }
 
     /** @return Answer what is answered; status 0 where nobody is there */
@@ -143,6 +78,12 @@ final class InstalledMachine
     public function send(string $method, string $url, array $body = []): Answer
     {
         return $this->ask($method, $url, json_encode($body, JSON_THROW_ON_ERROR));
+    }
+
+    /** Until the engine, PHP and the web server answer, all of them. */
+    public function untilWell(string $what): void
+    {
+        Background::until(fn(): bool => $this->ask('GET', 'http://127.0.0.1/health')->status === 200, $what);
     }
 
     public function cookies(): string

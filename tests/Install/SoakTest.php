@@ -9,16 +9,14 @@ use NimbleJunction\Tests\Support\Background;
 use NimbleJunction\Tests\Support\Udp;
 use PHPUnit\Framework\Attributes\Depends;
 use PHPUnit\Framework\TestCase;
-use Symfony\Component\Process\Process;
 
 /**
- * A season in short: a desk sends, people edit, and services are killed at random and begun again as a service manager does.
+ * A season in short: a desk sends, people edit, and services are killed at random, which systemd begins again.
  * JUNCTION_SOAK_SECONDS makes it longer.
  */
 final class SoakTest extends TestCase
 {
     private const SECONDS = 60;
-    private const BACK_AFTER = 0.2;
     private static InstalledMachine $machine;
 
     protected function setUp(): void
@@ -31,7 +29,7 @@ final class SoakTest extends TestCase
     public static function tearDownAfterClass(): void
     {
         if (isset(self::$machine)) {
-            self::$machine->stopAll();
+            self::$machine->services->stopAll();
         }
     }
 
@@ -39,9 +37,7 @@ final class SoakTest extends TestCase
     public function testItIsInstalledOverAnOlderOne(): void
     {
         self::$machine = new InstalledMachine();
-        $folder = '/srv/soak';
-        mkdir($folder);
-        (new Process(['bin/release', $folder], Background::root(), null, null, 600))->mustRun();
+        $folder = InstalledMachine::release();
         $root = InstalledMachine::ROOT;
         self::$machine->follow("rm -rf {$root} && mkdir -p {$root}/storage/app/junction {$root}/storage/framework/views && touch {$root}/storage/app/junction/shows.sqlite && echo 'APP_KEY=base64:'$(head -c 32 /dev/urandom | base64) >{$root}/.env");
         foreach (['migrate --force --quiet', 'db:seed --force --quiet'] as $words) {
@@ -52,8 +48,7 @@ final class SoakTest extends TestCase
         self::assertStringContainsString('"Fernhall Glasshouse, Night Walk"', self::$machine->follow("sudo -u www-data php {$root}/current/artisan junction:export"));
         self::assertSame(file_get_contents("{$root}/.env"), self::$machine->follow("grep ^APP_KEY= {$root}/env"));
         self::$machine->follow('sudo -u www-data php '.InstalledMachine::ROOT.'/current/artisan junction:user anna --role=builder --password=fern-and-moss');
-        self::$machine->start('nginx', 'php', 'engine');
-        Background::until(static fn(): bool => self::$machine->ask('GET', 'http://127.0.0.1/health')->status === 200, 'all of it running');
+        self::$machine->untilWell('all of it running');
         $this->login();
         $links = [['number' => 1, 'universe' => 'hall']];
         $imported = self::$machine->send('POST', 'https://10.0.0.5/api/show/import', [
@@ -74,7 +69,6 @@ final class SoakTest extends TestCase
         $desk = new Udp('127.90.0.11', 6454);
         $lamps = new Udp('127.90.0.3', 5568);
         $began = microtime(true);
-        $dead = [];
         $kills = ['engine' => 0, 'php' => 0, 'nginx' => 0];
         $edits = 0;
         $last = '';
@@ -93,19 +87,12 @@ final class SoakTest extends TestCase
                 $longest = max($longest, $heardAt === null ? 0.0 : microtime(true) - $heardAt);
                 $heardAt = microtime(true);
             }
-            foreach ($dead as $name => $at) {
-                if ($now >= $at + self::BACK_AFTER) {
-                    unset($dead[$name]);
-                    self::$machine->start($name);
-                }
-            }
             if ($now >= $killAt) {
                 $killAt = $now + mt_rand(20, 70) / 10;
                 $name = array_rand($kills);
-                if (! isset($dead[$name])) {
+                if (self::$machine->services->runs($name)) {
                     ++$kills[$name];
-                    self::$machine->kill($name);
-                    $dead[$name] = $now;
+                    self::$machine->services->kill($name);
                 }
             }
             if ($now >= $editAt) {
@@ -119,15 +106,10 @@ final class SoakTest extends TestCase
                 } elseif ($status === 401 || $status === 419) {
                     self::fail("Somebody who was logged in is not any more: {$status}");
                 }
-                if ($dead === [] && self::$machine->service('engine')->isRunning()) {
-                    $memory[] = self::$machine->megabytes('engine');
-                }
+                $memory[] = self::$machine->services->megabytes('engine');
             }
         }
-        foreach (array_keys($dead) as $name) {
-            self::$machine->start($name);
-        }
-        Background::until(static fn(): bool => self::$machine->ask('GET', 'http://127.0.0.1/health')->status === 200, 'all being back');
+        self::$machine->untilWell('all being back');
         $status = json_decode(self::$machine->follow('sudo -u www-data php '.InstalledMachine::ROOT.'/current/artisan junction:status --json || true'), true);
         $document = self::$machine->ask('GET', 'https://10.0.0.5/api/show')->json()['document'];
         fwrite(STDERR, sprintf("\nSoak: %d s, killed %s, edits %d, answers %s, frames %d, longest without one %.2f s, engine %.0f MB at most\n", $seconds, json_encode($kills), $edits, json_encode($statuses), $frames, $longest, max($memory ?: [0])));
@@ -137,7 +119,7 @@ final class SoakTest extends TestCase
         self::assertSame([], array_diff(array_keys($statuses), [0, 200, 502, 503, 504]), json_encode($statuses, JSON_THROW_ON_ERROR));
         self::assertSame([$last, $last], [$document['name'], $status['engine']['show']], 'what was answered is stored, and runs');
         self::assertSame(0, $status['engine']['faults']);
-        self::assertSame([], self::$machine->zombies(), 'nothing is left behind');
+        self::assertCount(1, self::$machine->services->processes('engine'), 'nothing is left behind');
         $desk->close();
         $lamps->close();
     }
