@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Engine;
 
-use NimbleJunction\Core\Plan\Identity;
 use NimbleJunction\Core\Show\ShowRefused;
 use NimbleJunction\Engine\Discovery\ServiceDiscovery;
 use NimbleJunction\Engine\Events\AlarmMail;
@@ -12,19 +11,16 @@ use NimbleJunction\Engine\Events\EventKind;
 use NimbleJunction\Engine\Events\EventLog;
 use NimbleJunction\Engine\Events\PortWatch;
 use NimbleJunction\Engine\Health\Compilation;
+use NimbleJunction\Engine\Health\CompilerWatch;
 use NimbleJunction\Engine\Health\FaultLog;
 use NimbleJunction\Engine\Health\LoopLag;
-use NimbleJunction\Engine\Health\SelfCheck;
 use NimbleJunction\Engine\Health\ServiceManager;
 use NimbleJunction\Engine\Health\Vitals;
 use NimbleJunction\Engine\Health\Warnings;
-use NimbleJunction\Engine\LiveLink\Gate;
 use NimbleJunction\Engine\LiveLink\Server;
 use NimbleJunction\Engine\Net\Descriptors;
-use NimbleJunction\Engine\Net\DeviceRules;
-use NimbleJunction\Engine\Net\Reach;
+use NimbleJunction\Engine\Shows\FirstShow;
 use NimbleJunction\Engine\Shows\LastGoodShow;
-use NimbleJunction\Engine\Shows\ShowLines;
 use NimbleJunction\Engine\Shows\TakingOn;
 use NimbleJunction\Engine\Tape\TapeFolder;
 use Revolt\EventLoop;
@@ -32,25 +28,12 @@ use Revolt\EventLoop;
 /** One engine process from start to end: adopts the show, opens its doors, runs the loop until told to stop. */
 final class Runner
 {
-    /** Between two rounds of the self-check: it must not keep what arrives waiting. */
-    private const CHECK_SECONDS = 0.02;
-
-    /** Bytes of a show that the self-check reads in one go, without keeping anything waiting. */
-    private const LONGEST_CHECKED = 128 * 1024;
-
     private readonly EventLog $events;
     private readonly Warnings $warnings;
     private readonly FaultLog $faults;
     private readonly LastGoodShow $lastGood;
 
-    /** The first show, for the self-check; '' where it is too long to be read again and again. */
-    private string $first = '';
-
-    /** The revision of the first show; 0 where it has none. */
-    private int $revision = 0;
-
-    /** What the compiled code got wrong; '' while nothing. */
-    private string $distrust = '';
+    private readonly CompilerWatch $compiler;
 
     /** @param \Closure(string): void $say one line for whoever started it */
     public function __construct(private readonly Settings $settings, private readonly \Closure $say)
@@ -65,6 +48,7 @@ final class Runner
         });
         $this->faults = new FaultLog($settings->directory, $this->warnings);
         $this->lastGood = new LastGoodShow($settings->directory);
+        $this->compiler = new CompilerWatch($this->warnings);
     }
 
     /**
@@ -80,12 +64,12 @@ final class Runner
         $keeps = $directory !== '';
         $lock = $keeps ? Lock::take($directory) : null;
         $engine = new Engine(
-            $this->identity(),
+            KeptIdentity::of($directory),
             $keeps ? new StateFile("{$directory}/engine-state", $this->warnings) : null,
             $keeps ? "{$directory}/cables" : '',
             $descriptors = new Descriptors($this->warnings),
             LocalZone::of(),
-            new Reach(new DeviceRules([...($keeps ? ["{$directory}/devices"] : []), ...$this->settings->deviceFolders]), $this->settings->forbidden),
+            $this->settings->reach,
             $keeps ? $this->inMemory() : null,
         );
         if ($keeps) {
@@ -99,16 +83,20 @@ final class Runner
                 );
             }
         });
-        $this->adoptFirst($engine, $read);
+        $first = FirstShow::takenOn($engine, $read, $this->lastGood, $this->warnings, $this->faults);
         $engine->start();
         $discovery = new ServiceDiscovery($engine->junction->plan(...));
         $discovery->start();
-        $conversation = new JunctionLink($engine, $this->warnings, $this->faults, $descriptors, ShowMode::kept($directory), $discovery);
-        $link = $this->settings->live === '' ? null : new Server(
-            new Gate($this->settings->secret, $this->settings->origins),
-            $conversation,
+        $conversation = new JunctionLink(
+            $engine,
+            $this->warnings,
+            $this->faults,
             $descriptors,
+            ShowMode::kept($directory),
+            $discovery,
         );
+        $door = $this->settings->door;
+        $link = $door->address === '' ? null : new Server($door->gate(), $conversation, $descriptors);
         $lag = new LoopLag();
         $lag->start();
         $vitals = new Vitals(
@@ -122,7 +110,7 @@ final class Runner
             $this->settings->version,
         );
         $control = $keeps ? new ControlSocket(
-            new TakingOn($engine, $this->revision),
+            new TakingOn($engine, $first->revision),
             $conversation->people,
             $vitals,
             $conversation->showMode,
@@ -130,30 +118,40 @@ final class Runner
             "{$directory}/engine.sock",
         ) : null;
         $control?->start();
-        $link?->start($this->settings->live);
+        $link?->start($door->address);
         $this->watchPorts($engine);
         $this->introduce($engine);
         $notify = new ServiceManager();
         $notify->ready("Runs \"{$engine->junction->plan()->name}\"");
-        $this->checkTheCompiler($end);
+        $this->compiler->start($first->checked(), function (string $wrong) use ($end): void {
+            ($this->say)("Compiled code computes wrong things ({$wrong}): the engine begins again without the compiler.");
+            $end->now();
+        });
         $end->suspend();
 
+        $distrust = $this->compiler->distrust();
         $notify->stopping();
         $discovery->stop();
         $link?->stop();
         $control?->stop();
-        $this->events->note(EventKind::Restart, $this->distrust === '' ? 'The engine ends.' : 'The engine begins again without the compiler.');
-        $engine->stop($this->distrust === '');
+        $this->events->note(
+            EventKind::Restart,
+            $distrust === '' ? 'The engine ends.' : 'The engine begins again without the compiler.',
+        );
+        $engine->stop($distrust === '');
         $lock?->release();
-        if ($this->distrust !== '') {
-            Compilation::beginAgainWithout($this->distrust);
+        if ($distrust !== '') {
+            Compilation::beginAgainWithout($distrust);
         }
     }
 
-    /** A folder in the machine's memory that a service manager has made for us, or that is named; another name for each data folder. */
+    /**
+     * A folder in the machine's memory that a service manager has made for us, or that is named; another name for each data
+     * folder.
+     */
     private function inMemory(): ?StateFile
     {
-        $folder = $this->settings->runtime;
+        $folder = $this->settings->memory;
 
         return $folder === '' || ! is_dir($folder) || ! is_writable($folder)
             ? null
@@ -163,8 +161,14 @@ final class Runner
     /** What is lost and found is written down; what stays lost is an alarm. */
     private function watchPorts(Engine $engine): void
     {
-        $mail = new AlarmMail($this->settings->alarmCommand);
-        $watch = new PortWatch($engine->junction, $this->events, $this->warnings, $this->settings->alarmSeconds, $mail->tell(...));
+        $mail = new AlarmMail($this->settings->alarms->command);
+        $watch = new PortWatch(
+            $engine->junction,
+            $this->events,
+            $this->warnings,
+            $this->settings->alarms->seconds,
+            $mail->tell(...),
+        );
         EventLoop::unreference(EventLoop::repeat(1.0, static function () use ($watch, $mail): void {
             $now = Engine::now();
             $watch->look($now);
@@ -187,44 +191,9 @@ final class Runner
         return $end;
     }
 
-    /**
-     * The stored show, or, when it cannot be read, the one that was running last.
-     *
-     * @param \Closure(): array{string, int} $read
-     *
-     * @throws ShowRefused
-     */
-    private function adoptFirst(Engine $engine, \Closure $read): void
-    {
-        try {
-            [$json, $revision] = $read();
-            $engine->adopt($json);
-            $this->revision = $revision;
-            $this->first = \strlen($json) > self::LONGEST_CHECKED ? '' : $json;
-
-            return;
-        } catch (ShowRefused $refused) {
-            $wrong = $refused->getMessage();
-        } catch (\Throwable $broken) {
-            $this->faults->note('reading the show', $broken);
-            $wrong = $broken->getMessage();
-        }
-        $last = $this->lastGood->read();
-        if ($last === []) {
-            throw $refused ?? ShowRefused::because(
-                [new \NimbleJunction\Core\Document\Fault('', $wrong, 'Import a sound show document.')],
-            );
-        }
-        $engine->adopt(json_encode(ShowLines::document($last), \JSON_THROW_ON_ERROR));
-        $this->warnings->raise('show', "The stored show cannot be read, so the one that ran last is running. What is wrong: {$wrong} Change that part, or import a show.");
-        $engine->whenAdopted(function (): void {
-            $this->warnings->clear('show');
-        });
-    }
-
     private function introduce(Engine $engine): void
     {
-        $live = $this->settings->live === '' ? '' : ", live link at {$this->settings->live}";
+        $live = $this->settings->door->address === '' ? '' : ", live link at {$this->settings->door->address}";
         $version = $this->settings->version === '' ? '' : " version {$this->settings->version},";
         $words = "The engine runs \"{$engine->junction->plan()->name}\"{$live};{$version} ".Compilation::words().'.';
         ($this->say)($words);
@@ -235,54 +204,5 @@ final class Runner
                 ($this->say)("{$engine->junction->plan()->portName($port)}: {$fault}");
             }
         }
-    }
-
-    /** In the first seconds, piece by piece: what the compiler makes must compute what it should. */
-    private function checkTheCompiler(Ending $end): void
-    {
-        if (Compilation::distrust() !== '') {
-            $this->warnings->raise(
-                'compiler',
-                'The engine runs without the compiler, at about half its speed, because compiled code computed wrong things: '.Compilation::distrust().'. Please report it, with the version of PHP: '.\PHP_VERSION.'.',
-            );
-        }
-        if (! Compilation::isOn()) {
-            return;
-        }
-        $check = SelfCheck::load($this->first);
-        EventLoop::unreference(EventLoop::repeat(self::CHECK_SECONDS, function (string $callback) use ($check, $end): void {
-            $wrong = $check->round();
-            if ($wrong !== '' || $check->isOver()) {
-                EventLoop::cancel($callback);
-            }
-            if ($wrong !== '' && $check->rounds() === 1) {
-                // Nothing is hot yet, so it is not the compiler: beginning again would not help.
-                $this->warnings->raise('check', "The engine's self-check does not come out as it should, before anything is compiled: {$wrong}. Is this a mixture of two versions? Install it anew.");
-
-                return;
-            }
-            $this->distrust = $wrong;
-            if ($this->distrust !== '') {
-                ($this->say)("Compiled code computes wrong things ({$this->distrust}): the engine begins again without the compiler.");
-                $end->now();
-            }
-        }));
-    }
-
-    /** The component identifier is made once and kept (ANSI E1.31-2018, 5.6). */
-    private function identity(): Identity
-    {
-        $file = "{$this->settings->directory}/identity";
-        $cid = $this->settings->directory !== '' && is_file($file)
-            ? (string) hex2bin(trim((string) file_get_contents($file)))
-            : '';
-        if (\strlen($cid) !== 16) {
-            $cid = random_bytes(16);
-            if ($this->settings->directory !== '') {
-                @file_put_contents($file, bin2hex($cid));
-            }
-        }
-
-        return new Identity($cid);
     }
 }

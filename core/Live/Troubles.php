@@ -24,4 +24,9 @@ final class Troubles
 
         return intdiv($now - $this->since[$port], 1_000_000_000);
     }
+
+    public function forget(string $port): void
+    {
+        unset($this->since[$port]);
+    }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Engine\Events;
 
 use NimbleJunction\Core\Junction;
+use NimbleJunction\Core\Live\Troubles;
 use NimbleJunction\Core\Port\State;
 use NimbleJunction\Engine\Health\Warnings;
 
@@ -26,8 +27,7 @@ final class PortWatch
     /** @var array<string, array{State, int}> as it was seen last, and for how many looks, by port */
     private array $seen = [];
 
-    /** @var array<string, int> since when, by port */
-    private array $troubledSince = [];
+    private readonly Troubles $troubles;
 
     /** @var array<string, true> by port */
     private array $alarmed = [];
@@ -49,6 +49,7 @@ final class PortWatch
         private readonly int $alarmSeconds,
         private readonly \Closure $alarm,
     ) {
+        $this->troubles = new Troubles();
     }
 
     public function look(int $now): void
@@ -68,6 +69,7 @@ final class PortWatch
         }
         foreach (array_diff_key($this->was, $plan->ports) as $id => $state) {
             unset($this->was[$id], $this->seen[$id], $this->noted[$id], $this->leftOut[$id]);
+            $this->troubles->forget((string) $id);
             $this->calm((string) $id);
         }
     }
@@ -95,7 +97,10 @@ final class PortWatch
         if ($line === null) {
             return;
         }
-        $recent = array_values(array_filter($this->noted[$id] ?? [], static fn(int $at): bool => $now - $at < self::MINUTE_NANOS));
+        $recent = array_values(array_filter(
+            $this->noted[$id] ?? [],
+            static fn(int $at): bool => $now - $at < self::MINUTE_NANOS,
+        ));
         if (\count($recent) >= self::MOST_OF_ONE) {
             $this->leftOut[$id] = ($this->leftOut[$id] ?? 0) + 1;
             $this->noted[$id] = $recent;
@@ -110,6 +115,7 @@ final class PortWatch
 
     private function alarm(string $id, string $name, State $state, int $now): void
     {
+        $seconds = $this->troubles->seconds($id, $state, $now);
         if (! $state->isTrouble()) {
             if (isset($this->alarmed[$id])) {
                 $this->log->note(EventKind::Found, "The alarm of {$name} is over.", port: $id);
@@ -118,9 +124,7 @@ final class PortWatch
 
             return;
         }
-        $this->troubledSince[$id] ??= $now;
-        $isDue = $this->alarmSeconds > 0 && $now - $this->troubledSince[$id] >= $this->alarmSeconds * 1_000_000_000;
-        if ($isDue && ! isset($this->alarmed[$id])) {
+        if ($this->alarmSeconds > 0 && $seconds >= $this->alarmSeconds && ! isset($this->alarmed[$id])) {
             $this->alarmed[$id] = true;
             $words = "{$name} has been in trouble for {$this->alarmSeconds} s: it is {$state->value}.";
             $this->log->note(EventKind::Alarm, $words, port: $id);
@@ -134,6 +138,6 @@ final class PortWatch
         if (isset($this->alarmed[$id])) {
             $this->warnings->clear(self::ALARM.$id);
         }
-        unset($this->troubledSince[$id], $this->alarmed[$id]);
+        unset($this->alarmed[$id]);
     }
 }

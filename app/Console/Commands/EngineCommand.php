@@ -10,6 +10,10 @@ use App\Shows\ShowStore;
 use Illuminate\Console\Command;
 use NimbleJunction\Core\Show\ShowRefused;
 use NimbleJunction\Engine\AlreadyRunning;
+use NimbleJunction\Engine\Events\Alarms;
+use NimbleJunction\Engine\LiveLink\Door;
+use NimbleJunction\Engine\Net\DeviceRules;
+use NimbleJunction\Engine\Net\Reach;
 use NimbleJunction\Engine\Runner;
 use NimbleJunction\Engine\Settings;
 
@@ -44,21 +48,25 @@ final class EngineCommand extends Command
 
             return self::INVALID;
         }
+        $mail = (string) config('junction.alarm_mail') === '' ? [] : [PHP_BINARY, base_path('artisan'), 'junction:alarm-mail'];
+        $folders = [...($directory === '' ? [] : ["{$directory}/devices"]), ...config('junction.devices')];
         $settings = new Settings(
             $directory,
-            $live === 'off' ? '' : $live,
-            Secret::derive((string) config('app.key')),
-            config('junction.origins'),
+            (string) config('junction.runtime'),
+            new Door(
+                $live === 'off' ? '' : $live,
+                Secret::derive((string) config('app.key')),
+                config('junction.origins'),
+            ),
+            new Reach(new DeviceRules($folders), config('junction.forbidden')),
+            new Alarms(max(0, (int) config('junction.alarm_seconds')), $mail),
             $seconds === null ? null : (float) $seconds,
             (string) config('junction.version'),
-            max(0, (int) config('junction.alarm_seconds')),
-            (string) config('junction.alarm_mail') === '' ? [] : [PHP_BINARY, base_path('artisan'), 'junction:alarm-mail'],
-            config('junction.devices'),
-            config('junction.forbidden'),
-            (string) config('junction.runtime'),
         );
         try {
-            $read = static fn(): array => $file === null ? app(ShowStore::class)->withRevision() : [(string) file_get_contents($file), 0];
+            $read = static fn(): array => $file === null
+                ? app(ShowStore::class)->withRevision()
+                : [(string) file_get_contents($file), 0];
             (new Runner($settings, fn(string $line) => $this->line($line)))->run($read);
         } catch (AlreadyRunning $running) {
             $this->error($running->getMessage());

@@ -47,24 +47,30 @@ final class BackupController
     /** Of those that are kept here. */
     public function restore(Request $request, Restoring $restoring, string $name): JsonResponse
     {
-        $wanted = new Wanted($request->boolean('users'), $request->boolean('tapes', true));
         $path = $this->backups()->path($name) ?? abort(404, 'There is no such backup.');
 
-        return response()->json(['done' => $this->orWords(static fn(): array => $restoring->restore($path, Machine::here(), $wanted))]);
+        return $this->putBack($request, $restoring, $path);
     }
 
     /** One that was brought along. */
     public function bring(Request $request, Restoring $restoring): JsonResponse
     {
-        $wanted = new Wanted($request->boolean('users'), $request->boolean('tapes', true));
         $file = config('junction.data').'/brought-'.bin2hex(random_bytes(4)).'.zip';
         try {
             file_put_contents($file, $request->getContent(true));
 
-            return response()->json(['done' => $this->orWords(static fn(): array => $restoring->restore($file, Machine::here(), $wanted))]);
+            return $this->putBack($request, $restoring, $file);
         } finally {
             @unlink($file);
         }
+    }
+
+    private function putBack(Request $request, Restoring $restoring, string $file): JsonResponse
+    {
+        $wanted = new Wanted($request->boolean('users'), $request->boolean('tapes', true));
+        $done = $this->orWords(static fn(): array => $restoring->restore($file, Machine::here(), $wanted));
+
+        return response()->json(['done' => $done]);
     }
 
     private function backups(): Backups
