@@ -27,7 +27,8 @@ final readonly class Attack implements Measurement
 
     public function title(): string
     {
-        return 'Attack: '.self::A_SECOND.' broken packets a second at Art-Net, sACN, OSC and network MIDI, for '.round($this->seconds / 60, 1).' minutes';
+        return 'Attack: '.self::A_SECOND.' broken packets a second at Art-Net, sACN, OSC and network MIDI, for '
+            .round($this->seconds / 60, 1).' minutes';
     }
 
     public function run(): iterable
@@ -35,7 +36,10 @@ final readonly class Attack implements Measurement
         $folder = sys_get_temp_dir().'/junction-attack-'.bin2hex(random_bytes(4));
         mkdir($folder);
         $show = new Show(self::document());
-        $engine = new Subject(['artisan', 'junction:engine', "--show={$show->file}", "--state={$folder}", '--for='.($this->seconds + 60)], 'The engine runs');
+        $engine = new Subject(
+            ['artisan', 'junction:engine', "--show={$show->file}", "--state={$folder}", '--for='.($this->seconds + 60)],
+            'The engine runs',
+        );
         $desk = stream_socket_server('udp://'.self::NET.'.11:6454', $code, $message, \STREAM_SERVER_BIND);
         $node = stream_socket_server('udp://'.self::NET.'.21:5568', $code, $message, \STREAM_SERVER_BIND);
         $attacker = stream_socket_server('udp://'.self::NET.'.66:0', $code, $message, \STREAM_SERVER_BIND);
@@ -70,7 +74,9 @@ final readonly class Attack implements Measurement
                 usleep(2000);
             }
             $end = $engine->ownMegabytes();
-            $faults = is_file("{$folder}/engine-faults.log") ? substr_count((string) file_get_contents("{$folder}/engine-faults.log"), ' while ') : 0;
+            $faults = is_file("{$folder}/engine-faults.log")
+                ? substr_count((string) file_get_contents("{$folder}/engine-faults.log"), ' while ')
+                : 0;
         } finally {
             $engine->stop();
             $show->delete();

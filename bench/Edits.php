@@ -33,9 +33,21 @@ final readonly class Edits implements Measurement
         file_put_contents($file, json_encode((new LargeShow(self::NET))->document(), JSON_THROW_ON_ERROR));
         $gaps = null;
         try {
-            (new Process([PHP_BINARY, 'artisan', 'junction:import', $file], \dirname(__DIR__), $demo->environment(), timeout: 120))->mustRun();
+            (new Process(
+                [PHP_BINARY, 'artisan', 'junction:import', $file],
+                \dirname(__DIR__),
+                $demo->environment(),
+                timeout: 120,
+            ))->mustRun();
             $builder = new Builder($demo);
-            $gaps = new Background([PHP_BINARY, __DIR__.'/Support/gaps.php', self::NET.'.3.1', self::NET.'.1.1', self::NET.'.2.31', '300']);
+            $gaps = new Background([
+                PHP_BINARY,
+                __DIR__.'/Support/gaps.php',
+                self::NET.'.3.1',
+                self::NET.'.1.1',
+                self::NET.'.2.31',
+                '300',
+            ]);
             $gaps->untilSaid('ready');
             $builder->edit('ports', 'port-3', 'The first one compiles');
             $phases = ['nothing' => [hrtime(true), $this->wait(4.0)]];
@@ -50,12 +62,22 @@ final readonly class Edits implements Measurement
                     $costs[] = ($builder->cpuSeconds() - $before) * 1000;
                 }
                 $phases[$list] = [$began, hrtime(true)];
-                yield Line::atMost("{$list}: processor of web server and engine together, mean", array_sum($costs) / self::ROUNDS, 150.0, ' ms');
+                yield Line::atMost(
+                    "{$list}: processor of web server and engine together, mean",
+                    array_sum($costs) / self::ROUNDS,
+                    150.0,
+                    ' ms',
+                );
                 yield Line::only("{$list}: from asking to the answer, median", Stopwatch::percentile($times, 0.5), ' ms');
                 yield Line::only("{$list}: the answer", $bytes / 1024, ' kB');
             }
             $began = hrtime(true);
-            (new Process([PHP_BINARY, 'artisan', 'junction:import', $file], \dirname(__DIR__), $demo->environment(), timeout: 120))->mustRun();
+            (new Process(
+                [PHP_BINARY, 'artisan', 'junction:import', $file],
+                \dirname(__DIR__),
+                $demo->environment(),
+                timeout: 120,
+            ))->mustRun();
             $phases['the whole show'] = [$began, $this->wait(1.0)];
         } finally {
             $said = $gaps?->output() ?? '';

@@ -32,7 +32,10 @@ final readonly class Flood implements Measurement
     public function run(): iterable
     {
         $show = new Show(self::document());
-        $engine = new Subject(['artisan', 'junction:engine', "--show={$show->file}", '--for='.(4 * $this->seconds + 60)], 'The engine runs');
+        $engine = new Subject(
+            ['artisan', 'junction:engine', "--show={$show->file}", '--for='.(4 * $this->seconds + 60)],
+            'The engine runs',
+        );
         try {
             $this->rate(1.0);
             $calm = $this->rate($this->seconds);

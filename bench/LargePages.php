@@ -50,7 +50,11 @@ final readonly class LargePages implements Measurement
                 yield Line::atLeast("{$page}: pictures a second while it scrolls", $this->scroll($chrome), 50.0, '');
             }
             self::import($demo, Patched::document(true));
-            yield Line::only('2,000 fixtures of 20 parameters: the first look, page /patch', $this->open($chrome, $demo, '/patch'), ' s');
+            yield Line::only(
+                '2,000 fixtures of 20 parameters: the first look, page /patch',
+                $this->open($chrome, $demo, '/patch'),
+                ' s',
+            );
             yield Line::atMost('the same: from its address to its first row', $this->open($chrome, $demo, '/patch'), 1.0, ' s');
             yield Line::atLeast('the same: pictures a second while it scrolls', $this->scroll($chrome), 50.0, '');
             $chrome->driver->get('about:blank');

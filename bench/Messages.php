@@ -37,7 +37,8 @@ final readonly class Messages implements Measurement
 
     public function title(): string
     {
-        return "Messages: {$this->rate} OSC messages a second through ".self::ROUTES.' routes'.($this->hasSteps ? ' of five steps, a page and the trace open' : '').', from one program to another';
+        return "Messages: {$this->rate} OSC messages a second through ".self::ROUTES.' routes'
+            .($this->hasSteps ? ' of five steps, a page and the trace open' : '').', from one program to another';
     }
 
     public function run(): iterable
@@ -50,7 +51,10 @@ final readonly class Messages implements Measurement
         );
         try {
             $page = $this->hasSteps ? new InUse(0) : null;
-            $engine = new Subject(['artisan', 'junction:engine', "--show={$show->file}", "--for={$time}", ...$page?->options() ?? []], 'The engine runs');
+            $engine = new Subject(
+                ['artisan', 'junction:engine', "--show={$show->file}", "--for={$time}", ...$page?->options() ?? []],
+                'The engine runs',
+            );
             $page?->open((float) $time);
             $this->pass(self::PORT, '.1');
             $ours = $floor = [];
@@ -140,7 +144,11 @@ final readonly class Messages implements Measurement
                 'name' => "Route {$i}",
                 'when' => ['kind' => 'osc', 'port' => 'in', 'address' => "/in/{$i}"],
                 'steps' => $steps,
-                'do' => [['kind' => 'send', 'port' => 'out', 'message' => ['kind' => 'osc', 'address' => "/out/{$i}", 'arguments' => [['kind' => 'int']]]]],
+                'do' => [[
+                    'kind' => 'send',
+                    'port' => 'out',
+                    'message' => ['kind' => 'osc', 'address' => "/out/{$i}", 'arguments' => [['kind' => 'int']]],
+                ]],
             ];
         }
 

@@ -40,7 +40,12 @@ final class Parameters implements Measurement
                 $ratios[] = $whole / $plain;
                 $times[] = $whole / 1000;
             }
-            yield Line::atMost("a frame by whole values against one byte by byte, {$what}", Stopwatch::percentile($ratios, 0.5), $aim, '×');
+            yield Line::atMost(
+                "a frame by whole values against one byte by byte, {$what}",
+                Stopwatch::percentile($ratios, 0.5),
+                $aim,
+                '×',
+            );
             yield Line::only("a frame by whole values here, {$what}", Stopwatch::percentile($times, 0.5), ' µs');
         }
     }

@@ -49,14 +49,24 @@ final class Patched implements Measurement
             $ratios[] = $with / $without;
             $times[] = $with / 1000;
         }
-        yield Line::atMost('a frame through the patched show against the same one unpatched', Stopwatch::percentile($ratios, 0.5), 1.2, '×');
+        yield Line::atMost(
+            'a frame through the patched show against the same one unpatched',
+            Stopwatch::percentile($ratios, 0.5),
+            1.2,
+            '×',
+        );
         yield Line::only('a frame through the patched show here', Stopwatch::percentile($times, 0.5), ' µs');
         yield from self::dimmed($frames);
         $type = self::type();
         $began = hrtime(true);
         $taken = FixtureTypes::fromXml($type);
         $millis = (hrtime(true) - $began) / 1e6;
-        yield Line::atMost('a fixture type of '.round(\strlen($type) / 1e6, 1).' MB, '.\count((array) ($taken->profile['modes'] ?? [])).' modes', $millis / 1000, 1, ' s');
+        yield Line::atMost(
+            'a fixture type of '.round(\strlen($type) / 1e6, 1).' MB, '.\count((array) ($taken->profile['modes'] ?? [])).' modes',
+            $millis / 1000,
+            1,
+            ' s',
+        );
     }
 
     /**
@@ -88,7 +98,11 @@ final class Patched implements Measurement
             $ratios[] = $half / $full;
             $times[] = $half / 1000;
         }
-        yield Line::only('a frame through 170 fixtures at half of their virtual intensity against the same at full', Stopwatch::percentile($ratios, 0.5), '×');
+        yield Line::only(
+            'a frame through 170 fixtures at half of their virtual intensity against the same at full',
+            Stopwatch::percentile($ratios, 0.5),
+            '×',
+        );
         yield Line::only('such a frame here', Stopwatch::percentile($times, 0.5), ' µs');
     }
 
@@ -121,7 +135,12 @@ final class Patched implements Measurement
             $times[] = (hrtime(true) - $began) / 1e6;
             $turns[] = (hrtime(true) - $compiled) / 1e6;
         }
-        yield Line::atMost('one fixture moved, all of the show read anew: compiled and adopted', Stopwatch::percentile($times, 0.5), 150, ' ms');
+        yield Line::atMost(
+            'one fixture moved, all of the show read anew: compiled and adopted',
+            Stopwatch::percentile($times, 0.5),
+            150,
+            ' ms',
+        );
         yield Line::atMost('of this the turn in which it is adopted', Stopwatch::percentile($turns, 0.5), 40, ' ms');
     }
 
@@ -140,7 +159,13 @@ final class Patched implements Measurement
 
         return static function (int $call) use ($junction, $frames, &$now): void {
             $now += 11_400_000;
-            $junction->arrived('art-net 127.0.0.1:6454', $call % 2 === 0 ? '127.0.0.11' : '127.0.0.12', 6454, $frames[$call % \count($frames)], $now);
+            $junction->arrived(
+                'art-net 127.0.0.1:6454',
+                $call % 2 === 0 ? '127.0.0.11' : '127.0.0.12',
+                6454,
+                $frames[$call % \count($frames)],
+                $now,
+            );
             $junction->wake($now);
         };
     }
@@ -174,15 +199,33 @@ final class Patched implements Measurement
     {
         $universes = range(0, self::UNIVERSES - 1);
         $link = static fn(int $i): array => ['number' => $i, 'universe' => "u{$i}"];
-        $parameters = array_map(static fn(int $i): array => ['name' => "parameter {$i}", 'default' => $i], range(1, self::PARAMETERS - 8));
-        $cells = [['id' => 'cell', 'name' => 'Cell', 'count' => 4, 'parameters' => [['name' => 'red', 'role' => 'red'], ['name' => 'green', 'role' => 'green']]]];
+        $parameters = array_map(
+            static fn(int $i): array => ['name' => "parameter {$i}", 'default' => $i],
+            range(1, self::PARAMETERS - 8),
+        );
+        $cells = [[
+            'id' => 'cell',
+            'name' => 'Cell',
+            'count' => 4,
+            'parameters' => [['name' => 'red', 'role' => 'red'], ['name' => 'green', 'role' => 'green']],
+        ]];
 
         return [
             'format' => 'nimble-junction/show', 'version' => 2, 'name' => 'Bench',
             'universes' => array_map(static fn(int $i): array => ['id' => "u{$i}", 'name' => "U {$i}"], $universes),
             'ports' => [
-                ['id' => 'in', 'name' => 'In', 'protocol' => 'art-net', 'receive' => ['address' => '127.0.0.1', 'feeds' => array_map($link, $universes)]],
-                ['id' => 'out', 'name' => 'Out', 'protocol' => 'art-net', 'send' => ['to' => ['127.0.0.16'], 'carries' => array_map($link, $universes)]],
+                [
+                    'id' => 'in',
+                    'name' => 'In',
+                    'protocol' => 'art-net',
+                    'receive' => ['address' => '127.0.0.1', 'feeds' => array_map($link, $universes)],
+                ],
+                [
+                    'id' => 'out',
+                    'name' => 'Out',
+                    'protocol' => 'art-net',
+                    'send' => ['to' => ['127.0.0.16'], 'carries' => array_map($link, $universes)],
+                ],
             ],
             ...($isPatched ? [
                 'profiles' => [['id' => 'bar', 'name' => 'Bar', 'parameters' => $parameters, 'cells' => $cells]],
@@ -202,7 +245,8 @@ final class Patched implements Measurement
     private static function type(): string
     {
         $channel = static fn(int $i): string => "<DMXChannel DMXBreak=\"1\" Offset=\"{$i}\" Geometry=\"Body\"><LogicalChannel Attribute=\"Control{$i}\">".implode('', array_map(static fn(int $k): string => '<ChannelFunction Name="Function '.$k.'" Attribute="Control'.$i.'" DMXFrom="'.(32 * $k).'/1" PhysicalFrom="0" PhysicalTo="1"><ChannelSet Name="Low" DMXFrom="'.(32 * $k).'/1"/><ChannelSet Name="High" DMXFrom="'.(32 * $k + 16).'/1"/></ChannelFunction>', range(0, 7))).'</LogicalChannel></DMXChannel>';
-        $mode = static fn(int $m): string => "<DMXMode Name=\"Mode {$m}\" Geometry=\"Body\"><DMXChannels>".implode('', array_map($channel, range(1, 100))).'</DMXChannels></DMXMode>';
+        $mode = static fn(int $m): string => "<DMXMode Name=\"Mode {$m}\" Geometry=\"Body\"><DMXChannels>"
+            .implode('', array_map($channel, range(1, 100))).'</DMXChannels></DMXMode>';
         $modes = '';
         for ($m = 1; \strlen($modes) < self::BIG; ++$m) {
             $modes .= $mode($m);

@@ -54,7 +54,12 @@ final class Programmes implements Measurement
         $this->press($junction, 'list:walk/go');
         yield Line::only('its Go, with all of it read for the first time', (hrtime(true) - $began) / 1e6, ' ms');
         $times = $this->frames($junction, self::FRAMES);
-        yield Line::atMost('10,000 parameters in one cross-fade: a frame, with its merging and its packets', Stopwatch::percentile($times, 0.5), 8, ' ms');
+        yield Line::atMost(
+            '10,000 parameters in one cross-fade: a frame, with its merging and its packets',
+            Stopwatch::percentile($times, 0.5),
+            8,
+            ' ms',
+        );
         yield Line::only('the same, 99 of 100', Stopwatch::percentile($times, 0.99), ' ms');
     }
 
@@ -81,7 +86,10 @@ final class Programmes implements Measurement
         ]], range(1, self::LISTS));
         $document['waves'] = array_map(static fn(int $n): array => [
             'id' => "wave-{$n}", 'name' => "Wave {$n}", 'size' => 20, 'rate' => 0.2, 'offset' => 360,
-            'on' => array_map(static fn(int $i): array => ['point' => 'fixture:f'.((13 * $n + $i) % $fixtures).'/p'.(1 + $n % 10)], range(0, 5)),
+            'on' => array_map(
+                static fn(int $i): array => ['point' => 'fixture:f'.((13 * $n + $i) % $fixtures).'/p'.(1 + $n % 10)],
+                range(0, 5),
+            ),
         ], range(1, self::WAVES));
         $document['masters'] = [['id' => 'grand', 'name' => 'Grand master', 'time' => 20]];
         $junction = self::junction($document);
@@ -120,7 +128,12 @@ final class Programmes implements Measurement
             $times[] = (hrtime(true) - $began) / 1e6;
             $junction->wake($this->now);
         }
-        yield Line::atMost('a look to its first frame, within the engine, 99 of 100', Stopwatch::percentile($times, 0.99), 5, ' ms');
+        yield Line::atMost(
+            'a look to its first frame, within the engine, 99 of 100',
+            Stopwatch::percentile($times, 0.99),
+            5,
+            ' ms',
+        );
     }
 
     /** @return float of one core, at 44 frames a second */
@@ -179,13 +192,22 @@ final class Programmes implements Measurement
         return [
             'format' => 'nimble-junction/show', 'version' => 2, 'name' => 'Bench', 'routes' => [],
             'universes' => array_map(static fn(int $i): array => ['id' => "u{$i}", 'name' => "U {$i}", 'merge' => 'slot'], $all),
-            'ports' => [['id' => 'out', 'name' => 'Out', 'protocol' => 'art-net', 'send' => ['to' => ['127.0.0.16'], 'carries' => array_map($link, $all)]]],
+            'ports' => [[
+                'id' => 'out',
+                'name' => 'Out',
+                'protocol' => 'art-net',
+                'send' => ['to' => ['127.0.0.16'], 'carries' => array_map($link, $all)],
+            ]],
             'profiles' => [['id' => 'bar', 'name' => 'Bar', 'parameters' => array_map(
                 static fn(int $k): array => ['name' => "p{$k}", 'kind' => $k === 1 ? 'intensity' : 'colour'],
                 range(1, $parameters),
             )]],
             'fixtures' => array_map(static fn(int $i): array => [
-                'id' => "f{$i}", 'name' => "Fixture {$i}", 'profile' => 'bar', 'universe' => 'u'.intdiv($i, $each), 'first' => 1 + $parameters * ($i % $each),
+                'id' => "f{$i}",
+                'name' => "Fixture {$i}",
+                'profile' => 'bar',
+                'universe' => 'u'.intdiv($i, $each),
+                'first' => 1 + $parameters * ($i % $each),
             ], range(0, $fixtures - 1)),
         ];
     }

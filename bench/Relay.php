@@ -50,7 +50,10 @@ final readonly class Relay implements Measurement
         $show = new Show(Show::through($this->universes, self::NET));
         $use = $this->isInUse ? new InUse($this->universes) : null;
         try {
-            $engine = new Subject(['artisan', 'junction:engine', "--show={$show->file}", "--for={$time}", ...$use?->options() ?? []], 'The engine runs');
+            $engine = new Subject(
+                ['artisan', 'junction:engine', "--show={$show->file}", "--for={$time}", ...$use?->options() ?? []],
+                'The engine runs',
+            );
             $use?->open((float) $time);
             // The compiler of hot paths has its work done before anything is timed.
             $this->measure($engine, '.1');

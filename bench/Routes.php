@@ -84,7 +84,12 @@ final class Routes implements Measurement
         for ($i = 0; $i < $routes; ++$i) {
             $universe = 'u'.intdiv($i, 512);
             $document['universes'][$universe] = ['id' => $universe, 'name' => $universe];
-            $document['routes'][] = ['id' => "r{$i}", 'name' => "Route {$i}", 'from' => ['kind' => 'message', 'port' => 'tablet', 'address' => "/fader/{$i}"], 'to' => ['kind' => 'slot', 'universe' => $universe, 'slot' => $i % 512 + 1]];
+            $document['routes'][] = [
+                'id' => "r{$i}",
+                'name' => "Route {$i}",
+                'from' => ['kind' => 'message', 'port' => 'tablet', 'address' => "/fader/{$i}"],
+                'to' => ['kind' => 'slot', 'universe' => $universe, 'slot' => $i % 512 + 1],
+            ];
         }
         $document['universes'] = array_values($document['universes']);
         $junction = new Junction();

@@ -9,7 +9,10 @@ use NimbleJunction\Bench\Support\Show;
 use NimbleJunction\Bench\Support\Subject;
 use NimbleJunction\Core\Wire\ArtNet\Dmx;
 
-/** An engine at work for a long time, with desks that come and go, rubbish, and a programme that hands play on: its memory stays as it is. */
+/**
+ * An engine at work for a long time, with desks that come and go, rubbish, and a programme that hands play on: its memory
+ * stays as it is.
+ */
 final readonly class Soak implements Measurement
 {
     private const NET = '127.79.2';
@@ -32,14 +35,26 @@ final readonly class Soak implements Measurement
 
     public function title(): string
     {
-        return 'Soak: '.self::UNIVERSES.' universes, desks that come and go, rubbish, a programme that runs and is played on, for '.round($this->seconds / 60, 1).' minutes';
+        return 'Soak: '.self::UNIVERSES.' universes, desks that come and go, rubbish, a programme that runs and is played on, for '
+            .round($this->seconds / 60, 1).' minutes';
     }
 
     public function run(): iterable
     {
         $show = new Show(Evening::over(Show::through(self::UNIVERSES, self::NET), self::NET.'.1'));
-        $engine = new Subject(['artisan', 'junction:engine', "--show={$show->file}", '--for='.($this->seconds + 120)], 'The engine runs');
-        $desks = array_map(static fn(string $end) => stream_socket_server('udp://'.self::NET."{$end}:6454", $code, $message, \STREAM_SERVER_BIND), ['.11', '.12', '.13']);
+        $engine = new Subject(
+            ['artisan', 'junction:engine', "--show={$show->file}", '--for='.($this->seconds + 120)],
+            'The engine runs',
+        );
+        $desks = array_map(
+            static fn(string $end) => stream_socket_server(
+                'udp://'.self::NET."{$end}:6454",
+                $code,
+                $message,
+                \STREAM_SERVER_BIND,
+            ),
+            ['.11', '.12', '.13'],
+        );
         $node = stream_socket_server('udp://'.self::NET.'.21:6454', $code, $message, \STREAM_SERVER_BIND);
         stream_set_blocking($node, false);
         $warm = null;
@@ -50,7 +65,8 @@ final readonly class Soak implements Measurement
         try {
             $begin = microtime(true);
             for ($turn = 0; ($now = microtime(true) - $begin) < $this->seconds; ++$turn) {
-                // The third desk is there for ten of every thirty seconds, the second goes through a minute's silence now and then.
+                // The third desk is there for ten of every thirty seconds, the second goes through a minute's silence now and
+                // then.
                 $here = array_filter([0 => true, 1 => fmod($now, 300) > 60, 2 => fmod($now, 30) < 10]);
                 foreach (array_keys($here) as $desk) {
                     for ($number = 0; $number < self::UNIVERSES; ++$number) {
@@ -65,7 +81,8 @@ final readonly class Soak implements Measurement
                     }
                 }
                 $turn % 20 === 0 && stream_socket_sendto($desks[0], random_bytes(random_int(1, 600)), 0, self::NET.'.1:6454');
-                $turn % self::TURNS_AN_ACT === 7 && stream_socket_sendto($desks[2], Evening::act($acts++), 0, self::NET.'.1:'.Evening::PORT);
+                $turn % self::TURNS_AN_ACT === 7
+                    && stream_socket_sendto($desks[2], Evening::act($acts++), 0, self::NET.'.1:'.Evening::PORT);
                 while (($datagram = stream_socket_recvfrom($node, 2048)) !== false) {
                     ++$heard;
                     // Behind the slots that desks move, only the programme does anything.

@@ -34,7 +34,10 @@ final readonly class Start implements Measurement
         $silence = $bare = [];
         try {
             for ($round = 0; $round < self::ROUNDS; ++$round) {
-                $engine = new Subject(['artisan', 'junction:engine', "--show={$show->file}", "--state={$folder}", '--for=60'], 'The engine runs');
+                $engine = new Subject(
+                    ['artisan', 'junction:engine', "--show={$show->file}", "--state={$folder}", '--for=60'],
+                    'The engine runs',
+                );
                 for ($number = 0; $number < $this->universes; ++$number) {
                     stream_socket_sendto(
                         $desk,

@@ -50,7 +50,10 @@ final readonly class Surfaces implements Measurement
     {
         $demo = new DemoStack(self::NET);
         $relayPort = Background::freePort();
-        $relay = new Process(['node', __DIR__.'/Support/surfaces.cjs', 'relay', (string) $relayPort, self::NET.'.22', '6454'], timeout: null);
+        $relay = new Process(
+            ['node', __DIR__.'/Support/surfaces.cjs', 'relay', (string) $relayPort, self::NET.'.22', '6454'],
+            timeout: null,
+        );
         $chrome = null;
         try {
             $file = "{$demo->data}/surfaces.json";
@@ -61,12 +64,28 @@ final readonly class Surfaces implements Measurement
             $chrome->login($demo, 'operator');
             $chrome->driver->get($demo->url('/s/bench'));
             $chrome->find('[data-control=bell]');
-            $ours = $this->presses($chrome, self::NET.'.21', 'const plate = document.querySelector("[data-control=bell] button"); plate.setPointerCapture = () => {}; window.press = (isDown) => plate.dispatchEvent(new PointerEvent(isDown ? "pointerdown" : "pointerup", { bubbles: true, pointerId: 1 }))');
-            $bare = $this->presses($chrome, self::NET.'.22', "window.bare = new WebSocket('ws://127.0.0.1:{$relayPort}'); window.press = (isDown) => window.bare.send(JSON.stringify({ value: isDown ? 1 : 0 }))");
+            $ours = $this->presses(
+                $chrome,
+                self::NET.'.21',
+                'const plate = document.querySelector("[data-control=bell] button"); plate.setPointerCapture = () => {}; window.press = (isDown) => plate.dispatchEvent(new PointerEvent(isDown ? "pointerdown" : "pointerup", { bubbles: true, pointerId: 1 }))',
+            );
+            $bare = $this->presses(
+                $chrome,
+                self::NET.'.22',
+                "window.bare = new WebSocket('ws://127.0.0.1:{$relayPort}'); window.press = (isDown) => window.bare.send(JSON.stringify({ value: isDown ? 1 : 0 }))",
+            );
             $still = $this->pictures($chrome);
-            $desk = new Process([PHP_BINARY, __DIR__.'/Support/moving.php', self::NET.'.31', self::NET.'.1', '1', (string) ($this->seconds + 10)], timeout: null);
+            $desk = new Process(
+                [PHP_BINARY, __DIR__.'/Support/moving.php', self::NET.'.31', self::NET.'.1', '1', (string) ($this->seconds + 10)],
+                timeout: null,
+            );
             $desk->start();
-            Background::until(static fn(): bool => $chrome->driver->executeScript('return document.querySelector("[data-control=m0] [role=slider]").ariaValueNow !== "0"'), 'the controls moving');
+            Background::until(
+                static fn(): bool => $chrome->driver->executeScript(
+                    'return document.querySelector("[data-control=m0] [role=slider]").ariaValueNow !== "0"',
+                ),
+                'the controls moving',
+            );
             $moving = $this->pictures($chrome);
             $desk->stop(2);
         } finally {
@@ -84,7 +103,10 @@ final readonly class Surfaces implements Measurement
     /** @return list<float> milliseconds, in rising order */
     private function presses(Chrome $chrome, string $node, string $script): array
     {
-        $hears = new Process([PHP_BINARY, __DIR__.'/Support/departures.php', $node, '6454', (string) (self::PRESSES * 0.1 + 6)], timeout: null);
+        $hears = new Process(
+            [PHP_BINARY, __DIR__.'/Support/departures.php', $node, '6454', (string) (self::PRESSES * 0.1 + 6)],
+            timeout: null,
+        );
         $hears->start();
         $chrome->driver->executeScript($script);
         $pressed = $chrome->driver->executeAsyncScript(
@@ -92,7 +114,10 @@ final readonly class Surfaces implements Measurement
             [self::PRESSES],
         );
         $hears->wait();
-        $left = array_map(static fn(string $line): array => array_map(floatval(...), explode(' ', $line)), array_filter(explode("\n", $hears->getOutput())));
+        $left = array_map(
+            static fn(string $line): array => array_map(floatval(...), explode(' ', $line)),
+            array_filter(explode("\n", $hears->getOutput())),
+        );
         $times = [];
         $place = 0;
         foreach ($pressed as [$at, $level]) {
@@ -124,14 +149,32 @@ final readonly class Surfaces implements Measurement
         $links = new Process(['node', __DIR__.'/Support/surfaces.cjs', 'open'], timeout: null);
         $engine = null;
         try {
-            $engine = new Subject(['artisan', 'junction:engine', "--show={$show->file}", '--for=120', "--live=127.0.0.1:{$live}"], 'The engine runs');
+            $engine = new Subject(
+                ['artisan', 'junction:engine', "--show={$show->file}", '--for=120', "--live=127.0.0.1:{$live}"],
+                'The engine runs',
+            );
             $secret = Secret::derive((string) getenv('APP_KEY'));
-            $urls = array_map(static fn(int $i): string => json_encode(['surface' => 'bench', 'url' => "ws://127.0.0.1:{$live}/?token=".urlencode(Token::sign('Bench', Role::Guest, $secret, time(), 'bench', "v{$i}"))], \JSON_THROW_ON_ERROR), $open === 0 ? [] : range(1, $open));
+            $urls = array_map(
+                static fn(int $i): string => json_encode(
+                    [
+                        'surface' => 'bench',
+                        'url' => "ws://127.0.0.1:{$live}/?token=".urlencode(Token::sign('Bench', Role::Guest, $secret, time(), 'bench', "v{$i}")),
+                    ],
+                    \JSON_THROW_ON_ERROR,
+                ),
+                $open === 0 ? [] : range(1, $open),
+            );
             $links->setInput(implode("\n", $urls));
             $open > 0 && $links->start();
-            $hears = new Process([PHP_BINARY, __DIR__.'/Support/departures.php', self::NET.'.21', '6454', (string) (2 * $this->seconds + 2)], timeout: null);
+            $hears = new Process(
+                [PHP_BINARY, __DIR__.'/Support/departures.php', self::NET.'.21', '6454', (string) (2 * $this->seconds + 2)],
+                timeout: null,
+            );
             $hears->start();
-            (new Process([PHP_BINARY, __DIR__.'/Support/moving.php', self::NET.'.31', self::NET.'.1', '1', (string) (2 * $this->seconds)], timeout: null))->mustRun();
+            (new Process(
+                [PHP_BINARY, __DIR__.'/Support/moving.php', self::NET.'.31', self::NET.'.1', '1', (string) (2 * $this->seconds)],
+                timeout: null,
+            ))->mustRun();
             $hears->wait();
             $open > 0 && $links->stop(2, SIGTERM);
         } finally {
@@ -153,17 +196,37 @@ final readonly class Surfaces implements Measurement
     /** @return array<string, mixed> */
     private static function show(): array
     {
-        $control = static fn(string $id, int $column, int $row, array $does): array => ['id' => $id, 'name' => $id, 'column' => $column, 'row' => $row, 'does' => $does];
-        $controls = [$control('bell', 1, 5, ['kind' => 'button', 'mode' => 'momentary', 'points' => [['point' => 'slot:press/1']]])];
+        $control = static fn(string $id, int $column, int $row, array $does): array => [
+            'id' => $id,
+            'name' => $id,
+            'column' => $column,
+            'row' => $row,
+            'does' => $does,
+        ];
+        $controls = [$control(
+            'bell',
+            1,
+            5,
+            ['kind' => 'button', 'mode' => 'momentary', 'points' => [['point' => 'slot:press/1']]],
+        )];
         for ($i = 0; $i < self::MOVING; ++$i) {
-            $controls[] = $control("m{$i}", $i % 10 + 1, intdiv($i, 10) + 1, ['kind' => 'fader', 'points' => [['point' => 'slot:u0/'.($i + 100)]]]);
+            $controls[] = $control(
+                "m{$i}",
+                $i % 10 + 1,
+                intdiv($i, 10) + 1,
+                ['kind' => 'fader', 'points' => [['point' => 'slot:u0/'.($i + 100)]]],
+            );
         }
         $parts = Show::through(1, self::NET);
         $parts['universes'][] = ['id' => 'press', 'name' => 'Press'];
         $parts['ports'][1]['send']['carries'][] = ['number' => 9, 'universe' => 'press'];
 
         return ['format' => 'nimble-junction/show', ...$parts, 'version' => 2, 'name' => 'Bench', 'surfaces' => [
-            ['id' => 'bench', 'name' => 'Bench', 'pages' => [['id' => 'p', 'name' => 'Page', 'columns' => 10, 'rows' => 5, 'controls' => $controls]]],
+            [
+                'id' => 'bench',
+                'name' => 'Bench',
+                'pages' => [['id' => 'p', 'name' => 'Page', 'columns' => 10, 'rows' => 5, 'controls' => $controls]],
+            ],
         ]];
     }
 }

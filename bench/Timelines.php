@@ -19,7 +19,10 @@ use NimbleJunction\Tests\Support\PseudoTerminal;
 use NimbleJunction\Tests\Support\Udp;
 use Symfony\Component\Process\Process;
 
-/** Timelines: what a hundred lines cost, how near triggers and quarter frames leave to their places, and how soon a long one is worked with. */
+/**
+ * Timelines: what a hundred lines cost, how near triggers and quarter frames leave to their places, and how soon a long one
+ * is worked with.
+ */
 final class Timelines implements Measurement
 {
     private const NET = '127.79.5';
@@ -38,7 +41,12 @@ final class Timelines implements Measurement
 
     public function run(): iterable
     {
-        yield Line::atMost('100 smooth lines of 16 bits at 44 Hz: of one core, beyond the same without them', 100 * $this->share(), 10, ' %');
+        yield Line::atMost(
+            '100 smooth lines of 16 bits at 44 Hz: of one core, beyond the same without them',
+            100 * $this->share(),
+            10,
+            ' %',
+        );
         yield from $this->triggers();
         yield from $this->page();
     }
@@ -50,19 +58,46 @@ final class Timelines implements Measurement
         $document = [
             'format' => 'nimble-junction/show', 'version' => 2, 'name' => 'Bench', 'routes' => [],
             'universes' => [['id' => 'u', 'name' => 'U', 'merge' => 'slot']],
-            'ports' => [['id' => 'out', 'name' => 'Out', 'protocol' => 'art-net', 'send' => ['to' => ['127.0.0.16'], 'carries' => [['number' => 1, 'universe' => 'u']]]]],
-            'profiles' => [['id' => 'fine', 'name' => 'Fine', 'parameters' => [['name' => 'level', 'kind' => 'other', 'slots' => 2]]]],
-            'fixtures' => array_map(static fn(int $i): array => ['id' => "f{$i}", 'name' => "F{$i}", 'profile' => 'fine', 'universe' => 'u', 'first' => 1 + 2 * $i], range(0, self::LINES - 1)),
+            'ports' => [[
+                'id' => 'out',
+                'name' => 'Out',
+                'protocol' => 'art-net',
+                'send' => ['to' => ['127.0.0.16'], 'carries' => [['number' => 1, 'universe' => 'u']]],
+            ]],
+            'profiles' => [[
+                'id' => 'fine',
+                'name' => 'Fine',
+                'parameters' => [['name' => 'level', 'kind' => 'other', 'slots' => 2]],
+            ]],
+            'fixtures' => array_map(
+                static fn(int $i): array => [
+                    'id' => "f{$i}",
+                    'name' => "F{$i}",
+                    'profile' => 'fine',
+                    'universe' => 'u',
+                    'first' => 1 + 2 * $i,
+                ],
+                range(0, self::LINES - 1),
+            ),
             'timelines' => [['id' => 'song', 'name' => 'Song', 'loop' => true, 'tracks' => array_map(static fn(int $i): array => [
-                'id' => "t{$i}", 'name' => "T{$i}", 'does' => ['kind' => 'levels', 'point' => "fixture:f{$i}/level", 'knots' => $knots],
+                'id' => "t{$i}",
+                'name' => "T{$i}",
+                'does' => ['kind' => 'levels', 'point' => "fixture:f{$i}/level", 'knots' => $knots],
             ], range(0, self::LINES - 1))]],
         ];
         $took = [];
-        foreach ([$document, [...$document, 'timelines' => [['id' => 'song', 'name' => 'Song', 'length' => 60, 'loop' => true]]]] as $one) {
+        foreach ([
+            $document,
+            [...$document, 'timelines' => [['id' => 'song', 'name' => 'Song', 'length' => 60, 'loop' => true]]],
+        ] as $one) {
             $junction = new Junction();
             $junction->adopt((new Compiler(new Identity('bench')))->compile(ShowReader::fromArray($one)), 0);
             $now = self::SECOND;
-            $junction->press(Reference::parse('timeline:song/play') ?? throw new \LogicException(), new Act('bench', 'Bench'), $now);
+            $junction->press(
+                Reference::parse('timeline:song/play') ?? throw new \LogicException(),
+                new Act('bench', 'Bench'),
+                $now,
+            );
             $began = hrtime(true);
             for ($i = 0; $i < self::FRAMES; ++$i) {
                 $now += self::FRAME_NANOS;
@@ -81,17 +116,45 @@ final class Timelines implements Measurement
     {
         $sink = new Udp(self::NET.'.30', 9000);
         $triggers = array_map(static fn(int $i): array => [
-            'id' => "t{$i}", 'at' => round(1 + $i * self::APART, 4), 'do' => [['kind' => 'send', 'port' => 'marks', 'message' => ['kind' => 'osc', 'address' => "/mark/{$i}"]]],
+            'id' => "t{$i}",
+            'at' => round(1 + $i * self::APART, 4),
+            'do' => [['kind' => 'send', 'port' => 'marks', 'message' => ['kind' => 'osc', 'address' => "/mark/{$i}"]]],
         ], range(0, self::TRIGGERS - 1));
         $parts = Show::through(self::UNIVERSES, self::NET);
-        $parts['ports'][] = ['id' => 'marks', 'name' => 'Marks', 'protocol' => 'osc', 'receive' => ['address' => self::NET.'.1', 'port' => 8000], 'send' => ['address' => self::NET.'.1', 'to' => [self::NET.'.30'], 'port' => 9000]];
+        $parts['ports'][] = [
+            'id' => 'marks',
+            'name' => 'Marks',
+            'protocol' => 'osc',
+            'receive' => ['address' => self::NET.'.1', 'port' => 8000],
+            'send' => ['address' => self::NET.'.1', 'to' => [self::NET.'.30'], 'port' => 9000],
+        ];
         $parts['version'] = 2;
-        $parts['timelines'] = [['id' => 'song', 'name' => 'Song', 'tracks' => [['id' => 'marks', 'name' => 'Marks', 'does' => ['kind' => 'triggers', 'triggers' => $triggers]]]]];
-        $parts['routes'][] = ['id' => 'play', 'name' => 'Play', 'when' => [['kind' => 'osc', 'port' => 'marks', 'address' => '/play']], 'do' => [['kind' => 'press', 'point' => 'timeline:song/play']]];
+        $parts['timelines'] = [[
+            'id' => 'song',
+            'name' => 'Song',
+            'tracks' => [['id' => 'marks', 'name' => 'Marks', 'does' => ['kind' => 'triggers', 'triggers' => $triggers]]],
+        ]];
+        $parts['routes'][] = [
+            'id' => 'play',
+            'name' => 'Play',
+            'when' => [['kind' => 'osc', 'port' => 'marks', 'address' => '/play']],
+            'do' => [['kind' => 'press', 'point' => 'timeline:song/play']],
+        ];
         $line = new PseudoTerminal();
-        $parts['ports'][] = ['id' => 'sync', 'name' => 'Sync', 'protocol' => 'midi', 'link' => ['kind' => 'device', 'device' => $line->path], 'send' => (object) []];
+        $parts['ports'][] = [
+            'id' => 'sync',
+            'name' => 'Sync',
+            'protocol' => 'midi',
+            'link' => ['kind' => 'device', 'device' => $line->path],
+            'send' => (object) [],
+        ];
         $parts['timecodes'] = [['id' => 'clock', 'name' => 'Clock', 'sends' => ['sync']]];
-        $parts['routes'][] = ['id' => 'tape', 'name' => 'Tape', 'when' => [['kind' => 'osc', 'port' => 'marks', 'address' => '/tape']], 'do' => [['kind' => 'press', 'point' => 'timecode:clock/start']]];
+        $parts['routes'][] = [
+            'id' => 'tape',
+            'name' => 'Tape',
+            'when' => [['kind' => 'osc', 'port' => 'marks', 'address' => '/tape']],
+            'do' => [['kind' => 'press', 'point' => 'timecode:clock/start']],
+        ];
         $show = new Show($parts);
         try {
             $_ENV['JUNCTION_DEVICES'] = '/dev/pts';
@@ -102,11 +165,20 @@ final class Timelines implements Measurement
                 $errors = $this->marks($sink);
                 $traffic?->stop();
                 if ($isBusy) {
-                    yield Line::atMost("trigger against its place, {$words}: 99 of 100", Stopwatch::percentile($errors, 0.99), 2.0, ' ms');
+                    yield Line::atMost(
+                        "trigger against its place, {$words}: 99 of 100",
+                        Stopwatch::percentile($errors, 0.99),
+                        2.0,
+                        ' ms',
+                    );
                     yield Line::only('the same, median', Stopwatch::percentile($errors, 0.5), ' ms');
                     yield from $this->pieces($sink, $line);
                 } else {
-                    yield Line::only("trigger against its place, {$words}: 99 of 100", Stopwatch::percentile($errors, 0.99), ' ms');
+                    yield Line::only(
+                        "trigger against its place, {$words}: 99 of 100",
+                        Stopwatch::percentile($errors, 0.99),
+                        ' ms',
+                    );
                 }
             }
         } finally {
@@ -137,13 +209,25 @@ final class Timelines implements Measurement
         $traffic->stop();
         $late = array_map(static fn(int $i): float => $at[$i] - $i * 0.01, array_keys($at));
         $errors = array_map(static fn(float $one): float => ($one - min($late)) * 1000.0, $late);
-        yield Line::only('quarter frames at a device file against their grid, while 64 universes run: median', Stopwatch::percentile($errors, 0.5), ' ms');
+        yield Line::only(
+            'quarter frames at a device file against their grid, while 64 universes run: median',
+            Stopwatch::percentile($errors, 0.5),
+            ' ms',
+        );
         yield Line::only('the same, 99 of 100, of '.\count($at), Stopwatch::percentile($errors, 0.99), ' ms');
     }
 
     private function flood(): Process
     {
-        $flood = new Process([PHP_BINARY, __DIR__.'/Support/flood64.php', self::NET, self::NET.'.1', (string) self::UNIVERSES, '44', '20']);
+        $flood = new Process([
+            PHP_BINARY,
+            __DIR__.'/Support/flood64.php',
+            self::NET,
+            self::NET.'.1',
+            (string) self::UNIVERSES,
+            '44',
+            '20',
+        ]);
         $flood->start();
 
         return $flood;
@@ -177,15 +261,42 @@ final class Timelines implements Measurement
         $demo = new DemoStack('127.82.1');
         $chrome = null;
         try {
-            $export = (new Process([PHP_BINARY, 'artisan', 'junction:export'], \dirname(__DIR__), $demo->environment(), timeout: 60))->mustRun()->getOutput();
+            $export = (new Process(
+                [PHP_BINARY, 'artisan', 'junction:export'],
+                \dirname(__DIR__),
+                $demo->environment(),
+                timeout: 60,
+            ))->mustRun()->getOutput();
             $document = json_decode($export, true, flags: JSON_THROW_ON_ERROR);
             $document['timelines'][] = ['id' => 'long', 'name' => 'Long', 'length' => 3600, 'tracks' => [...array_map(static fn(int $t): array => [
-                'id' => "m{$t}", 'name' => "Marks {$t}", 'does' => ['kind' => 'triggers', 'triggers' => array_map(static fn(int $i): array => ['id' => "t{$i}", 'at' => $i * 7 + $t, 'name' => "Mark {$i}"], range(0, 499))],
+                'id' => "m{$t}",
+                'name' => "Marks {$t}",
+                'does' => [
+                    'kind' => 'triggers',
+                    'triggers' => array_map(
+                        static fn(int $i): array => ['id' => "t{$i}", 'at' => $i * 7 + $t, 'name' => "Mark {$i}"],
+                        range(0, 499),
+                    ),
+                ],
             ], range(0, 4)), ...array_map(static fn(int $t): array => [
-                'id' => "l{$t}", 'name' => "Level {$t}", 'does' => ['kind' => 'levels', 'point' => 'fixture:lantern/level', 'knots' => array_map(static fn(int $i): array => ['at' => $i * 14 + $t, 'value' => ($i * 37) % 100], range(0, 249))],
+                'id' => "l{$t}",
+                'name' => "Level {$t}",
+                'does' => [
+                    'kind' => 'levels',
+                    'point' => 'fixture:lantern/level',
+                    'knots' => array_map(
+                        static fn(int $i): array => ['at' => $i * 14 + $t, 'value' => ($i * 37) % 100],
+                        range(0, 249),
+                    ),
+                ],
             ], range(0, 9))]];
             file_put_contents("{$demo->data}/long.json", json_encode($document, JSON_THROW_ON_ERROR));
-            (new Process([PHP_BINARY, 'artisan', 'junction:import', "{$demo->data}/long.json"], \dirname(__DIR__), $demo->environment(), timeout: 60))->mustRun();
+            (new Process(
+                [PHP_BINARY, 'artisan', 'junction:import', "{$demo->data}/long.json"],
+                \dirname(__DIR__),
+                $demo->environment(),
+                timeout: 60,
+            ))->mustRun();
             $chrome = new Chrome();
             $chrome->login($demo, 'builder');
             $chrome->driver->get($demo->url('/timeline'));
@@ -194,8 +305,16 @@ final class Timelines implements Measurement
             $chrome->driver->get($demo->url('/timeline-edit/long'));
             $chrome->find('.names li');
             $chrome->driver->executeScript('document.querySelector("canvas").focus()');
-            yield Line::atMost('a timeline of 5,000 items: from its address until it can be worked with', microtime(true) - $began, 1.0, ' s');
-            $pictures = array_map(fn(array $keys): float => $this->pictures($chrome, $keys), ['scrolling' => ['shiftKey' => true], 'zooming' => ['ctrlKey' => true]]);
+            yield Line::atMost(
+                'a timeline of 5,000 items: from its address until it can be worked with',
+                microtime(true) - $began,
+                1.0,
+                ' s',
+            );
+            $pictures = array_map(
+                fn(array $keys): float => $this->pictures($chrome, $keys),
+                ['scrolling' => ['shiftKey' => true], 'zooming' => ['ctrlKey' => true]],
+            );
             $chrome->driver->get('about:blank');
             $most = $this->pictures($chrome, []);
             yield Line::only('pictures a second of an empty page', $most, '');

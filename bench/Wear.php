@@ -8,7 +8,10 @@ use NimbleJunction\Bench\Support\Show;
 use NimbleJunction\Bench\Support\Subject;
 use Symfony\Component\Process\Process;
 
-/** What keeping the state for a restart writes, while all of 32 universes move: files that were written, counted as they are renamed into place. */
+/**
+ * What keeping the state for a restart writes, while all of 32 universes move: files that were written, counted as they are
+ * renamed into place.
+ */
 final class Wear implements Measurement
 {
     private const NET = '127.89.1';
@@ -39,14 +42,28 @@ final class Wear implements Measurement
         mkdir($folder);
         mkdir($memory);
         $_ENV['JUNCTION_RUNTIME'] = $hasMemory ? $memory : '';
-        $engine = new Subject(['artisan', 'junction:engine', "--show={$show->file}", "--state={$folder}", '--for='.(self::SECONDS + 30)], 'The engine runs');
-        $traffic = new Process([PHP_BINARY, __DIR__.'/Support/flood64.php', self::NET, self::NET.'.1', (string) self::UNIVERSES, '44', (string) (self::SECONDS + 5)]);
+        $engine = new Subject(
+            ['artisan', 'junction:engine', "--show={$show->file}", "--state={$folder}", '--for='.(self::SECONDS + 30)],
+            'The engine runs',
+        );
+        $traffic = new Process([
+            PHP_BINARY,
+            __DIR__.'/Support/flood64.php',
+            self::NET,
+            self::NET.'.1',
+            (string) self::UNIVERSES,
+            '44',
+            (string) (self::SECONDS + 5),
+        ]);
         $traffic->start();
         usleep(2_000_000);
         $written = ['disk' => 0, 'memory' => 0];
         $known = [];
         for ($until = microtime(true) + self::SECONDS; microtime(true) < $until; usleep(5000)) {
-            foreach (['disk' => "{$folder}/engine-state", 'memory' => (glob("{$memory}/state-*") ?: [''])[0]] as $where => $path) {
+            foreach ([
+                'disk' => "{$folder}/engine-state",
+                'memory' => (glob("{$memory}/state-*") ?: [''])[0],
+            ] as $where => $path) {
                 clearstatcache();
                 $stat = @stat($path);
                 $now = $stat === false ? '' : hash('xxh64', (string) @file_get_contents($path, length: 200));

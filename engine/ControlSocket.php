@@ -84,7 +84,9 @@ final class ControlSocket
             $line = $next();
             unset($this->waiting[spl_object_id($socket)]);
             if ($line !== null) {
-                $socket->write(json_encode($this->answer($line, $next), \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE)."\n");
+                $socket->write(
+                    json_encode($this->answer($line, $next), \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE)."\n",
+                );
             }
         } catch (CancelledException|StreamException) {
             // Whoever asked has gone, or never asked.
@@ -139,7 +141,10 @@ final class ControlSocket
                 'update' => $this->update($message, $next() ?? ''),
                 'status' => ['ok' => true, 'status' => $this->vitals->read(Engine::now())],
                 'show-mode' => $this->setShowMode(self::text($message, 'by')),
-                'expel' => ['ok' => true, 'closed' => $this->people->expel(self::text($message, 'user'), self::text($message, 'visit'))],
+                'expel' => [
+                    'ok' => true,
+                    'closed' => $this->people->expel(self::text($message, 'user'), self::text($message, 'visit')),
+                ],
                 default => self::unknown(),
             };
         } catch (ShowRefused $refused) {
@@ -176,7 +181,9 @@ final class ControlSocket
         if (! \is_string($document) && (! \is_int($count) || $count < 1 || $count > self::MOST_LINES)) {
             return self::unknown();
         }
-        $lines = \is_string($document) ? explode("\n", $document) : array_map(static fn(): string => $next() ?? '', range(1, \is_int($count) ? $count : 1));
+        $lines = \is_string($document)
+            ? explode("\n", $document)
+            : array_map(static fn(): string => $next() ?? '', range(1, \is_int($count) ? $count : 1));
         $this->shows->whole($lines, self::number($message, 'revision'));
 
         return ['ok' => true];

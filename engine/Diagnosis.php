@@ -63,7 +63,12 @@ final class Diagnosis
     {
         $port = $this->port;
         $receive = $port->receive;
-        if ($this->listeners === [] && $port->link->kind === LinkKind::Udp && $receive !== null && $port->protocol === Protocol::Osc) {
+        if (
+            $this->listeners === []
+            && $port->link->kind === LinkKind::Udp
+            && $receive !== null
+            && $port->protocol === Protocol::Osc
+        ) {
             foreach (array_unique([$port->send->port ?? 0, $receive->port - 1, $receive->port + 1]) as $number) {
                 $number > 0 && $number < 65536 && $this->listen($receive->address, $number);
             }
@@ -158,7 +163,10 @@ final class Diagnosis
         }
     }
 
-    /** Something has to be sent to a machine of our own networks before the system finds out whether it is there: an empty datagram, which every protocol leaves out. */
+    /**
+     * Something has to be sent to a machine of our own networks before the system finds out whether it is there: an empty
+     * datagram, which every protocol leaves out.
+     */
     private function wakeMachine(string $other): void
     {
         $number = $this->port->receive->port ?? 0;

@@ -156,7 +156,10 @@ final class Engine
         }
     }
 
-    /** @param \Closure(list<string>, bool): void $tell called with each show that was taken on, in lines, or the lines that were changed */
+    /**
+     * @param \Closure(list<string>, bool): void $tell called with each show that was taken on, in lines, or the lines that
+     * were changed
+     */
     public function whenAdopted(\Closure $tell): void
     {
         $this->adopted[] = $tell;

@@ -80,7 +80,12 @@ final class JunctionLink implements Conversation
             $client->answer(['type' => 'answer', 'id' => $id, 'ok' => false, 'error' => $refused->getMessage()]);
         } catch (\Throwable $fault) {
             $this->faults->note('carrying out a command of a page', $fault);
-            $client->answer(['type' => 'answer', 'id' => $id, 'ok' => false, 'error' => "The engine failed on this command ({$fault->getMessage()}): it is written down, and everything else goes on."]);
+            $client->answer([
+                'type' => 'answer',
+                'id' => $id,
+                'ok' => false,
+                'error' => "The engine failed on this command ({$fault->getMessage()}): it is written down, and everything else goes on.",
+            ]);
         }
     }
 
@@ -121,10 +126,21 @@ final class JunctionLink implements Conversation
             throw new CommandRefused('Guests use their surface, and nothing else.');
         }
         if ($this->showMode->isOn() && ! $order instanceof InShowMode) {
-            throw new CommandRefused("Show mode, by {$this->showMode->by}: only the live page and surfaces work. Unlock it with the code first.");
+            throw new CommandRefused(
+                "Show mode, by {$this->showMode->by}: only the live page and surfaces work. Unlock it with the code first.",
+            );
         }
         $view = $this->views[$client] ?? new PageView();
-        $reach = new Reach($client, $view, $this->engine, $this->lending, $this->checks, $this->topics, $this->people, $this->touching);
+        $reach = new Reach(
+            $client,
+            $view,
+            $this->engine,
+            $this->lending,
+            $this->checks,
+            $this->topics,
+            $this->people,
+            $this->touching,
+        );
 
         return $order->obey($reach)?->jsonSerialize() ?? [];
     }

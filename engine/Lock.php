@@ -18,13 +18,19 @@ final class Lock
         $path = "{$directory}/engine.lock";
         $file = @fopen($path, 'c+');
         if ($file === false) {
-            throw new AlreadyRunning("{$path} cannot be written: ".(error_get_last()['message'] ?? 'the system does not say why').'. Let the engine\'s user write to its data folder.');
+            throw new AlreadyRunning(
+                "{$path} cannot be written: ".(error_get_last()['message'] ?? 'the system does not say why')
+                    .'. Let the engine\'s user write to its data folder.',
+            );
         }
         if (! flock($file, \LOCK_EX | \LOCK_NB)) {
             $pid = trim((string) stream_get_contents($file));
             fclose($file);
 
-            throw new AlreadyRunning('Another engine'.($pid === '' ? '' : " (process {$pid})")." runs on {$directory}: end that one, or give this one a data folder of its own.");
+            throw new AlreadyRunning(
+                'Another engine'.($pid === '' ? '' : " (process {$pid})")
+                    ." runs on {$directory}: end that one, or give this one a data folder of its own.",
+            );
         }
         ftruncate($file, 0);
         fwrite($file, (string) getmypid());

@@ -84,7 +84,11 @@ final class Overheard
         $wanted = [];
         $adapters = null;
         foreach ($this->engine->show()->ports as $port) {
-            if (\count($wanted) < self::MOST && $this->mayBeCrossed($port) && ! $this->isRobbery($port, $adapters ??= Adapters::now())) {
+            if (
+                \count($wanted) < self::MOST
+                && $this->mayBeCrossed($port)
+                && ! $this->isRobbery($port, $adapters ??= Adapters::now())
+            ) {
                 $wanted[$port->id] = $port;
             }
         }

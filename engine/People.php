@@ -46,7 +46,11 @@ final class People
             $client->end(self::SENT_AWAY, 'sent away');
         }
         $this->numbers[$client] = ++$this->last;
-        $this->places[$this->last] = [$client, $client->token->surface === '' ? '' : "/s/{$client->token->surface}", Engine::now()];
+        $this->places[$this->last] = [
+            $client,
+            $client->token->surface === '' ? '' : "/s/{$client->token->surface}",
+            Engine::now(),
+        ];
     }
 
     public function left(Client $client): void

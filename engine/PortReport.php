@@ -24,8 +24,11 @@ final readonly class PortReport
 {
     private const LATELY_NANOS = 10_000_000_000;
 
-    public function __construct(private Junction $junction, private Transports $transports, private ?ServiceDiscovery $discovery = null)
-    {
+    public function __construct(
+        private Junction $junction,
+        private Transports $transports,
+        private ?ServiceDiscovery $discovery = null,
+    ) {
     }
 
     /** @return array<string, PortLife> by port */
@@ -91,7 +94,13 @@ final readonly class PortReport
         ), array_keys($lent), $lent);
 
         $services = array_map(
-            static fn(Service $one): FoundService => new FoundService($one->type, $one->protocol(), $one->name, $one->address, $one->port),
+            static fn(Service $one): FoundService => new FoundService(
+                $one->type,
+                $one->protocol(),
+                $one->name,
+                $one->address,
+                $one->port,
+            ),
             $this->discovery?->found() ?? [],
         );
 

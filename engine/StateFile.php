@@ -43,7 +43,8 @@ final class StateFile
             @rename($path, $aside);
             $this->warnings?->raise(
                 'state '.basename($path),
-                'The file with levels and holds from before the restart is broken: it was set aside as '.basename($aside).', and the one before it is used, if there is one. Was the machine switched off, or its disk full?',
+                'The file with levels and holds from before the restart is broken: it was set aside as '.basename($aside)
+                    .', and the one before it is used, if there is one. Was the machine switched off, or its disk full?',
             );
         }
 
@@ -72,7 +73,8 @@ final class StateFile
             @unlink($next);
             $this->warnings?->raise(
                 'disk',
-                'Levels and holds cannot be kept for a restart: '.dirname($this->path).' cannot be written. Is the disk full? The show goes on.',
+                'Levels and holds cannot be kept for a restart: '.dirname($this->path)
+                    .' cannot be written. Is the disk full? The show goes on.',
             );
 
             return false;

@@ -102,7 +102,8 @@ final class StateKeeper
         $since = $now - $this->writtenAt;
         $rooms = $this->rooms();
         $isDue = ($since >= self::DEEDS_SHARE * $this->cost && $this->hasChanged($rooms->deeds))
-            || ($since >= max(self::LEVELS_NANOS, self::SHARE * $this->cost) && ($this->hasChanged($rooms->levels) || $this->hasChanged($rooms->counts)))
+            || ($since >= max(self::LEVELS_NANOS, self::SHARE * $this->cost)
+                && ($this->hasChanged($rooms->levels) || $this->hasChanged($rooms->counts)))
             || $this->isDiskDue($now, $rooms);
         if ($isDue) {
             $this->write($now, ! $this->isWhole);

@@ -73,7 +73,13 @@ final class CueDesk implements Device
     public function state(): array
     {
         return [
-            'id' => $this->id, 'kind' => 'cue-desk', 'name' => $this->name, 'address' => "{$this->address}:{$this->port}", 'protocol' => 'OSC and MIDI Show Control', 'midi' => $this->link->spelled(), 'open' => $this->link->isOpen(),
+            'id' => $this->id,
+            'kind' => 'cue-desk',
+            'name' => $this->name,
+            'address' => "{$this->address}:{$this->port}",
+            'protocol' => 'OSC and MIDI Show Control',
+            'midi' => $this->link->spelled(),
+            'open' => $this->link->isOpen(),
             'device' => $this->device,
             'cues' => $this->cues,
             'at' => $this->at,
@@ -145,7 +151,11 @@ final class CueDesk implements Device
     private function typed(string $line): void
     {
         $said = match (true) {
-            preg_match('#^make cue (\d+(?:\.\d)?)(?: called "([^"]*)")?$#D', $line, $found) === 1 => $this->make($found[1], $found[2] ?? ''),
+            preg_match(
+                '#^make cue (\d+(?:\.\d)?)(?: called "([^"]*)")?$#D',
+                $line,
+                $found,
+            ) === 1 => $this->make($found[1], $found[2] ?? ''),
             preg_match('#^delete cue (\d+(?:\.\d)?)$#D', $line, $found) === 1 => $this->delete($found[1]),
             preg_match('#^go cue (\d+(?:\.\d)?)$#D', $line, $found) === 1 => $this->goTo($found[1]),
             default => "this desk does not know: {$line}",
@@ -167,7 +177,10 @@ final class CueDesk implements Device
 
     private function delete(string $number): string
     {
-        $left = array_values(array_filter($this->cues, static fn(array $cue): bool => (float) $cue['number'] !== (float) $number));
+        $left = array_values(array_filter(
+            $this->cues,
+            static fn(array $cue): bool => (float) $cue['number'] !== (float) $number,
+        ));
         if ($left === [] || \count($left) === \count($this->cues)) {
             return "there is no cue {$number}";
         }

@@ -100,7 +100,12 @@ final class MediaServer implements Device
     {
         match ($control) {
             'habit' => $this->habits->play($values),
-            'layer' => $this->layers[Values::whole($values, 'layer', 1, self::LAYERS) - 1][Values::word($values, 'parameter', self::PARAMETERS)] = Values::number($values, 'value', 0, 1),
+            'layer' => $this->layers[Values::whole(
+                $values,
+                'layer',
+                1,
+                self::LAYERS,
+            ) - 1][Values::word($values, 'parameter', self::PARAMETERS)] = Values::number($values, 'value', 0, 1),
             default => throw new \InvalidArgumentException("{$this->name} has no control \"{$control}\"."),
         };
     }

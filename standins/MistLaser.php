@@ -87,7 +87,12 @@ final class MistLaser implements Device
         );
 
         return [
-            'id' => $this->id, 'kind' => 'laser', 'name' => $this->name, 'address' => $this->address, 'protocol' => "sACN universe {$this->listensTo()}", 'first' => $this->first,
+            'id' => $this->id,
+            'kind' => 'laser',
+            'name' => $this->name,
+            'address' => $this->address,
+            'protocol' => "sACN universe {$this->listensTo()}",
+            'first' => $this->first,
             'alive' => $alive,
             'lit' => $alive && $levels['enable'] >= 128,
             'shape' => self::SHAPES[intdiv($levels['shape'], 64)],

@@ -110,7 +110,14 @@ final class PixelWall implements Device
                 fn(int $universe): NodePort => NodePort::output($this->portAddress + $universe & 15),
                 range(0, $this->universes() - 1),
             );
-            $reply = new PollReply($this->address, $this->name, $this->name, $outputs, $this->portAddress >> 8, $this->portAddress >> 4 & 15);
+            $reply = new PollReply(
+                $this->address,
+                $this->name,
+                $this->name,
+                $outputs,
+                $this->portAddress >> 8,
+                $this->portAddress >> 4 & 15,
+            );
             $this->socket?->send($reply->encode(), $from);
         } elseif ($packet instanceof Dmx) {
             $universe = $packet->portAddress - $this->portAddress;

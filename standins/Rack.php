@@ -40,6 +40,8 @@ final class Rack
     /** @param array<mixed> $values */
     public function play(string $device, string $control, array $values): void
     {
-        ($this->devices[$device] ?? throw new \InvalidArgumentException("There is no stand-in \"{$device}\"."))->play($control, $values);
+        ($this->devices[$device] ?? throw new \InvalidArgumentException(
+            "There is no stand-in \"{$device}\".",
+        ))->play($control, $values);
     }
 }

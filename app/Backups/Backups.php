@@ -36,7 +36,10 @@ final readonly class Backups
     /** @return list<array{name: string, bytes: int, at: int}> the newest first; at: seconds since 1970 */
     public function all(): array
     {
-        $files = array_filter(glob($this->machine->backups().'/*.zip') ?: [], static fn(string $file): bool => preg_match(self::NAME, basename($file)) === 1);
+        $files = array_filter(
+            glob($this->machine->backups().'/*.zip') ?: [],
+            static fn(string $file): bool => preg_match(self::NAME, basename($file)) === 1,
+        );
         rsort($files, \SORT_NATURAL);
 
         return array_map(static fn(string $file): array => [

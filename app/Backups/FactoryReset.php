@@ -12,7 +12,10 @@ use App\Shows\PageCache;
 use App\Shows\Telling;
 use Illuminate\Support\Facades\DB;
 
-/** Everything as it was when the program was new: a backup is made first, then shows, people, tapes and codes go, and an empty show runs. */
+/**
+ * Everything as it was when the program was new: a backup is made first, then shows, people, tapes and codes go, and an empty
+ * show runs.
+ */
 final readonly class FactoryReset
 {
     public function __construct(private Telling $telling, private EngineDoor $engine)
@@ -35,7 +38,9 @@ final readonly class FactoryReset
                 DB::table($table)->delete();
             }
 
-            return Show::query()->create(['name' => 'New show', 'is_current' => true, 'revision' => $revision, 'opened' => $revision])->refresh();
+            return Show::query()
+                ->create(['name' => 'New show', 'is_current' => true, 'revision' => $revision, 'opened' => $revision])
+                ->refresh();
         });
         array_map(unlink(...), glob("{$machine->tapes()}/*.{pcapng,json}", \GLOB_BRACE) ?: []);
         @unlink($machine->identity());

@@ -30,8 +30,12 @@ final readonly class Restoring
     private const PEOPLE = ['users', 'surface_codes'];
 
 
-    public function __construct(private Telling $telling, private EngineDoor $engine, private Kernel $console, private Repository $config)
-    {
+    public function __construct(
+        private Telling $telling,
+        private EngineDoor $engine,
+        private Kernel $console,
+        private Repository $config,
+    ) {
     }
 
     /**
@@ -68,15 +72,23 @@ final readonly class Restoring
     /** An older database is brought to our form; a newer one than ours is refused. */
     private function bringUpToDate(string $brought, string $version): void
     {
-        $known = array_map(static fn(string $file): string => basename($file, '.php'), glob(database_path('migrations/*.php')) ?: []);
-        $this->config->set('database.connections.'.self::CONNECTION, ['database' => $brought, 'journal_mode' => 'delete'] + (array) $this->config->get('database.connections.sqlite'));
+        $known = array_map(
+            static fn(string $file): string => basename($file, '.php'),
+            glob(database_path('migrations/*.php')) ?: [],
+        );
+        $this->config->set(
+            'database.connections.'.self::CONNECTION,
+            ['database' => $brought, 'journal_mode' => 'delete'] + (array) $this->config->get('database.connections.sqlite'),
+        );
         try {
             $its = DB::connection(self::CONNECTION)->table('migrations')->pluck('migration')->all();
         } catch (\Illuminate\Database\QueryException) {
             throw new BackupRefused('The database in it cannot be read: the backup is damaged. Take another one.');
         }
         if (array_diff($its, $known) !== []) {
-            throw new BackupRefused("It was made by version {$version}, which is newer than this one: upgrade this machine first.");
+            throw new BackupRefused(
+                "It was made by version {$version}, which is newer than this one: upgrade this machine first.",
+            );
         }
         $this->console->call('migrate', ['--database' => self::CONNECTION, '--force' => true, '--quiet' => true]);
         self::findSound();
@@ -112,7 +124,9 @@ final readonly class Restoring
                     User::query()->update(['logins' => $logins]);
                 }
                 if (DB::select('PRAGMA main.foreign_key_check') !== []) {
-                    throw new BackupRefused('The database in it does not hang together: the backup is damaged. Take another one.');
+                    throw new BackupRefused(
+                        'The database in it does not hang together: the backup is damaged. Take another one.',
+                    );
                 }
                 // To pages and engine it is another show that was opened: what they have of the one before is no part of it.
                 $next = max($revision, (int) Show::query()->max('revision')) + 1;
@@ -158,6 +172,8 @@ final readonly class Restoring
     {
         $show = Show::query()->where('is_current', true)->first();
 
-        return $show === null ? 'No show was open in it: open one.' : ($this->telling->whole($show) ?? "The engine runs \"{$show->name}\".");
+        return $show === null
+            ? 'No show was open in it: open one.'
+            : ($this->telling->whole($show) ?? "The engine runs \"{$show->name}\".");
     }
 }

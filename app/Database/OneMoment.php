@@ -6,7 +6,10 @@ namespace App\Database;
 
 use Illuminate\Support\Facades\DB;
 
-/** Several reads of one moment: what others write meanwhile is not seen, and they do not wait for it. Nothing is written within. */
+/**
+ * Several reads of one moment: what others write meanwhile is not seen, and they do not wait for it. Nothing is written
+ * within.
+ */
 final class OneMoment
 {
     /**

@@ -87,7 +87,13 @@ final class Archive
             $size = \is_array($stat) ? (int) $stat['size'] : 0;
             $packed = \is_array($stat) ? (int) $stat['comp_size'] : 0;
             $all += $size;
-            if ($name === '' || str_starts_with($name, '/') || str_contains($name, '\\') || \in_array('..', explode('/', $name), true) || preg_match('/^[A-Za-z]:/', $name) === 1) {
+            if (
+                $name === ''
+                || str_starts_with($name, '/')
+                || str_contains($name, '\\')
+                || \in_array('..', explode('/', $name), true)
+                || preg_match('/^[A-Za-z]:/', $name) === 1
+            ) {
                 throw new NotTaken(
                     'It names a file "'.mb_strimwidth(mb_scrub($name), 0, 60, '…').'", which lies outside of it.',
                     'Such an archive is not read.',

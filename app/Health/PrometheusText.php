@@ -20,8 +20,18 @@ final class PrometheusText
     public static function of(Health $health, ?array $engine): string
     {
         $text = new self();
-        $text->write('junction_engine_up', 'gauge', 'Whether the engine answers.', [[[], $engine === null || $engine === [] ? 0 : 1]]);
-        $text->write('junction_version_info', 'gauge', 'Versions of what runs.', [[['web' => $health->version(), 'engine' => (string) ($engine['version'] ?? '')], 1]]);
+        $text->write(
+            'junction_engine_up',
+            'gauge',
+            'Whether the engine answers.',
+            [[[], $engine === null || $engine === [] ? 0 : 1]],
+        );
+        $text->write(
+            'junction_version_info',
+            'gauge',
+            'Versions of what runs.',
+            [[['web' => $health->version(), 'engine' => (string) ($engine['version'] ?? '')], 1]],
+        );
         $text->write('junction_disk_free_bytes', 'gauge', 'Room where data is kept.', [[[], $health->room() ?? 0]]);
         foreach ([
             'startedAt' => ['junction_engine_start_time_seconds', 'When the engine began, in seconds since 1970.'],
@@ -29,13 +39,19 @@ final class PrometheusText
             'pages' => ['junction_pages', 'Pages that are open.'],
             'descriptors' => ['junction_engine_open_files', 'Open files and sockets of the engine.'],
             'memory' => ['junction_engine_memory_bytes', 'Memory of the engine.'],
-            'late' => ['junction_engine_late_seconds', 'The longest that anything had to wait for the engine in the last minute.'],
+            'late' => [
+                'junction_engine_late_seconds',
+                'The longest that anything had to wait for the engine in the last minute.',
+            ],
         ] as $key => [$name, $help]) {
             if (is_numeric($engine[$key] ?? null)) {
                 $text->write($name, 'gauge', $help, [[[], $engine[$key] + 0]]);
             }
         }
-        foreach (['faults' => ['junction_engine_faults_total', 'Faults of the program itself.'], 'adoptions' => ['junction_engine_shows_total', 'How often a show was taken on.']] as $key => [$name, $help]) {
+        foreach ([
+            'faults' => ['junction_engine_faults_total', 'Faults of the program itself.'],
+            'adoptions' => ['junction_engine_shows_total', 'How often a show was taken on.'],
+        ] as $key => [$name, $help]) {
             if (is_numeric($engine[$key] ?? null)) {
                 $text->write($name, 'counter', $help, [[[], $engine[$key] + 0]]);
             }
@@ -48,13 +64,22 @@ final class PrometheusText
     /** @param array<string, array<string, mixed>> $ports */
     private function ports(array $ports): void
     {
-        $labels = static fn(string $id, array $port): array => ['port' => $id, 'name' => (string) ($port['name'] ?? ''), 'protocol' => (string) ($port['protocol'] ?? '')];
+        $labels = static fn(string $id, array $port): array => [
+            'port' => $id,
+            'name' => (string) ($port['name'] ?? ''),
+            'protocol' => (string) ($port['protocol'] ?? ''),
+        ];
         $states = [];
         foreach ($ports as $id => $port) {
             $states[] = [[...$labels($id, $port), 'state' => (string) ($port['state'] ?? '')], 1];
         }
         $this->write('junction_port_state', 'gauge', 'In which state a port is.', $states);
-        foreach (['received' => 'Packets that came', 'sent' => 'Packets that left', 'lost' => 'Packets that never came', 'refused' => 'Packets that were refused'] as $key => $help) {
+        foreach ([
+            'received' => 'Packets that came',
+            'sent' => 'Packets that left',
+            'lost' => 'Packets that never came',
+            'refused' => 'Packets that were refused',
+        ] as $key => $help) {
             $samples = [];
             foreach ($ports as $id => $port) {
                 $samples[] = [$labels($id, $port), is_numeric($port[$key] ?? null) ? $port[$key] + 0 : 0];

@@ -49,7 +49,9 @@ final readonly class EditAnswer
      */
     public function after(Request $request, Edited $edited, array $more = []): JsonResponse
     {
-        $page = self::isBrief($request) ? $this->page->changes($edited->amendment, $edited->base, $edited->revision, $request->user()) : null;
+        $page = self::isBrief($request)
+            ? $this->page->changes($edited->amendment, $edited->base, $edited->revision, $request->user())
+            : null;
 
         return response()->json([...$page ?? $this->whole($request), 'notice' => $edited->notice, ...$more]);
     }

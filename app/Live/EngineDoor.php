@@ -58,7 +58,10 @@ final readonly class EngineDoor
         $this->ask(['do' => 'expel', 'user' => $user, 'visit' => $visit], []);
     }
 
-    /** @param string $by who locks all but the live page and surfaces; '' unlocks it. Where no engine runs, it is told at its start. */
+    /**
+     * @param string $by who locks all but the live page and surfaces; '' unlocks it. Where no engine runs, it is told at its
+     * start.
+     */
     public function showMode(string $by): void
     {
         $this->ask(['do' => 'show-mode', 'by' => $by], [], self::STATUS_SECONDS);

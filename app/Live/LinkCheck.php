@@ -35,7 +35,11 @@ final readonly class LinkCheck
             $answer === 0 => "The engine at {$this->listens} does not answer: it hangs. Its service manager begins it again; or do so by hand (systemctl restart nimble-junction-engine).",
             $answer === 101 => $this->unreached(),
             $answer === 503 => 'The engine has as many pages open as it takes: close some that nobody needs.',
-            $answer === 403 && $this->knock("http://{$host}", $host) === 101 => "The engine does not trust pages from {$origin}, because it is asked as {$host}. Have the web server pass the host on (proxy_set_header Host), or name the page in JUNCTION_ORIGINS and restart the engine.",
+            $answer === 403
+                && $this->knock(
+                    "http://{$host}",
+                    $host,
+                ) === 101 => "The engine does not trust pages from {$origin}, because it is asked as {$host}. Have the web server pass the host on (proxy_set_header Host), or name the page in JUNCTION_ORIGINS and restart the engine.",
             $answer === 403 => 'The engine was started with another APP_KEY than the web server has: restart both.',
             default => "What listens at {$this->listens} is not the engine: free that port, or set JUNCTION_LIVE to another one for both.",
         };

@@ -30,12 +30,37 @@ use NimbleJunction\Core\Edit\Amendment;
 final class Edit extends Model
 {
     /** All that is said of an edit but what it has changed. */
-    public const LINE = ['id', 'show_id', 'user_id', 'summary', 'kind', 'undone', 'base', 'revision', 'of_edit', 'point', 'joined', 'created_at'];
+    public const LINE = [
+        'id',
+        'show_id',
+        'user_id',
+        'summary',
+        'kind',
+        'undone',
+        'base',
+        'revision',
+        'of_edit',
+        'point',
+        'joined',
+        'created_at',
+    ];
     public const EDIT = 'edit';
     public const UNDO = 'undo';
     public const REDO = 'redo';
     public const BACK = 'back';
-    protected $fillable = ['user_id', 'summary', 'kind', 'amendment', 'base', 'revision', 'undone', 'of_edit', 'point', 'joined', 'bytes'];
+    protected $fillable = [
+        'user_id',
+        'summary',
+        'kind',
+        'amendment',
+        'base',
+        'revision',
+        'undone',
+        'of_edit',
+        'point',
+        'joined',
+        'bytes',
+    ];
 
     /** @return BelongsTo<User, $this> */
     public function user(): BelongsTo
@@ -57,13 +82,25 @@ final class Edit extends Model
     public static function standing(Show $show): Builder
     {
         /** @var Builder<self> $query */
-        $query = self::query()->where('show_id', $show->id)->whereIn('kind', [self::EDIT, self::BACK])->where('undone', false)->orderByDesc('revision')->orderByDesc('id');
+        $query = self::query()
+            ->where('show_id', $show->id)
+            ->whereIn('kind', [self::EDIT, self::BACK])
+            ->where('undone', false)
+            ->orderByDesc('revision')
+            ->orderByDesc('id');
 
         return $query;
     }
 
     protected function casts(): array
     {
-        return ['amendment' => AmendmentCast::class, 'undone' => 'boolean', 'revision' => 'integer', 'base' => 'integer', 'of_edit' => 'integer', 'joined' => 'integer'];
+        return [
+            'amendment' => AmendmentCast::class,
+            'undone' => 'boolean',
+            'revision' => 'integer',
+            'base' => 'integer',
+            'of_edit' => 'integer',
+            'joined' => 'integer',
+        ];
     }
 }

@@ -39,6 +39,13 @@ final class Show extends Model
 
     protected function casts(): array
     {
-        return ['is_current' => 'boolean', 'middle_c' => 'integer', 'revision' => 'integer', 'opened' => 'integer', 'archived_at' => 'datetime', 'deleted_at' => 'datetime'];
+        return [
+            'is_current' => 'boolean',
+            'middle_c' => 'integer',
+            'revision' => 'integer',
+            'opened' => 'integer',
+            'archived_at' => 'datetime',
+            'deleted_at' => 'datetime',
+        ];
     }
 }

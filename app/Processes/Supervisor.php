@@ -84,7 +84,9 @@ final class Supervisor
         foreach ($this->wards as $ward) {
             $ward->signal(SIGTERM);
         }
-        for ($until = microtime(true) + self::GRACE_SECONDS; microtime(true) < $until && $this->someAreThere(); usleep(self::LOOK_MICROS)) {
+        for ($until = microtime(true) + self::GRACE_SECONDS; microtime(true) < $until && $this->someAreThere(); usleep(
+            self::LOOK_MICROS,
+        )) {
             continue;
         }
         foreach ($this->wards as $ward) {

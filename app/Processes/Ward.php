@@ -55,7 +55,8 @@ final class Ward
             // Its children would hold the ports that the next one needs.
             $this->signal(SIGKILL);
 
-            return "{$this->name} ended with {$how}; it is started again".($this->pause() > 0 ? ' in '.round($this->pause(), 1).' s' : '').'.';
+            return "{$this->name} ended with {$how}; it is started again".($this->pause() > 0 ? ' in '.round($this->pause(), 1).' s' : '')
+                .'.';
         }
         if ($now >= $this->startAt && ! $this->isThere()) {
             $this->launch($now);

@@ -32,8 +32,21 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->bind('db.connector.sqlite', Connector::class);
-        $this->app->bind(ShowMode::class, static fn(Application $app): ShowMode => new ShowMode($app->make(EngineDoor::class), (string) config('junction.data')));
-        $this->app->bind(Health::class, static fn(Application $app): Health => new Health($app->make(EngineDoor::class), (string) config('junction.data'), (string) config('junction.version')));
+        $this->app->bind(
+            ShowMode::class,
+            static fn(Application $app): ShowMode => new ShowMode(
+                $app->make(EngineDoor::class),
+                (string) config('junction.data'),
+            ),
+        );
+        $this->app->bind(
+            Health::class,
+            static fn(Application $app): Health => new Health(
+                $app->make(EngineDoor::class),
+                (string) config('junction.data'),
+                (string) config('junction.version'),
+            ),
+        );
         $this->app->singleton(EventLog::class, static fn(): EventLog => new EventLog((string) config('junction.data')));
         $this->app->singleton(
             EngineDoor::class,

@@ -48,7 +48,9 @@ final class Affected
                 $affected->addNamed($list, ...array_filter([$change->was, $change->is]));
             }
         }
-        $affected->spread(array_intersect_key($amendment->parts, ['fixtures' => 0, 'profiles' => 0, 'pixels' => 0, 'offers' => 0]) !== []);
+        $affected->spread(
+            array_intersect_key($amendment->parts, ['fixtures' => 0, 'profiles' => 0, 'pixels' => 0, 'offers' => 0]) !== [],
+        );
 
         return $affected->around->isTooLarge ? null : $affected;
     }

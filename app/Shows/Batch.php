@@ -76,7 +76,11 @@ final class Batch
         $draft->read($this->list, $this->ids);
         $gone = array_filter($this->ids, fn(string $id): bool => $draft->entry($this->list, $id) === null);
         if ($gone !== []) {
-            throw self::refused('ids', 'there is no "'.implode('", "', $gone)."\" among the {$this->list}", 'Somebody may have deleted it meanwhile: look at the list again.');
+            throw self::refused(
+                'ids',
+                'there is no "'.implode('", "', $gone)."\" among the {$this->list}",
+                'Somebody may have deleted it meanwhile: look at the list again.',
+            );
         }
         match (true) {
             isset($this->asked['add']) => $this->add($draft),
@@ -150,7 +154,10 @@ final class Batch
     private function move(Draft $draft): void
     {
         $before = $this->asked['before'];
-        if (! $draft->move($this->list, $this->ids, \is_string($before) ? $before : null) || ($before !== null && ! \is_string($before))) {
+        if (
+            ! $draft->move($this->list, $this->ids, \is_string($before) ? $before : null)
+            || ($before !== null && ! \is_string($before))
+        ) {
             throw self::refused(
                 'before',
                 'there is no such part to put them before',

@@ -48,7 +48,10 @@ final readonly class Conflict
         if ($this->isGone()) {
             return "\"{$this->name}\" has been deleted meanwhile, by {$this->by}.";
         }
-        $words = array_map(static fn(array $one): string => "{$one['field']} was {$one['was']} and is {$one['is']}", $this->differences());
+        $words = array_map(
+            static fn(array $one): string => "{$one['field']} was {$one['was']} and is {$one['is']}",
+            $this->differences(),
+        );
 
         return "\"{$this->name}\" has been changed meanwhile, by {$this->by} ({$this->edit}): ".implode('; ', $words).'.';
     }

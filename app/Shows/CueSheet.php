@@ -58,7 +58,11 @@ final class CueSheet
         $unknown = array_diff($heads, array_keys($this->table->columns), ['']);
         if ($unknown !== [] || ! \in_array(self::NUMBER, $heads, true)) {
             $problem = $unknown === [] ? 'there is no column "number"' : 'there is no column "'.implode('", "', $unknown).'"';
-            throw ShowRefused::because([new Fault('row 1', $problem, 'Columns are: '.implode(', ', array_keys($this->table->columns)).'.')]);
+            throw ShowRefused::because([new Fault(
+                'row 1',
+                $problem,
+                'Columns are: '.implode(', ', array_keys($this->table->columns)).'.',
+            )]);
         }
         $cues = array_column($list['cues'] ?? [], null, self::NUMBER);
         $faults = [];
@@ -68,10 +72,17 @@ final class CueSheet
             if (trim(implode('', $row)) === '') {
                 continue;
             }
-            $cells = array_diff_key(array_combine($heads, array_pad(\array_slice($row, 0, \count($heads)), \count($heads), '')), ['' => 0]);
+            $cells = array_diff_key(
+                array_combine($heads, array_pad(\array_slice($row, 0, \count($heads)), \count($heads), '')),
+                ['' => 0],
+            );
             $cue = trim($cells[self::NUMBER]);
             if (isset($this->rows[$cue])) {
-                $faults[] = new Fault("row {$number}, column number", "cue {$cue} stands in row {$this->rows[$cue]} too", 'Give each cue one row.');
+                $faults[] = new Fault(
+                    "row {$number}, column number",
+                    "cue {$cue} stands in row {$this->rows[$cue]} too",
+                    'Give each cue one row.',
+                );
 
                 continue;
             }
@@ -166,7 +177,9 @@ final class CueSheet
                 }
                 $row = $this->rows[(string) ($cues[(int) $found[1]][self::NUMBER] ?? '')] ?? null;
 
-                return $row === null ? $fault : new Fault("row {$row}".($found[2] === '' ? '' : ", column {$found[2]}"), $fault->problem, $fault->allowed);
+                return $row === null
+                    ? $fault
+                    : new Fault("row {$row}".($found[2] === '' ? '' : ", column {$found[2]}"), $fault->problem, $fault->allowed);
             }, $refused->faults);
         }
     }
@@ -196,6 +209,9 @@ final class CueSheet
      */
     private function with(array $document, array $list): array
     {
-        return [...$document, 'lists' => array_map(fn(array $one): array => $one['id'] === $this->listId ? $list : $one, $document['lists'])];
+        return [
+            ...$document,
+            'lists' => array_map(fn(array $one): array => $one['id'] === $this->listId ? $list : $one, $document['lists']),
+        ];
     }
 }

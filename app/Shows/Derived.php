@@ -80,7 +80,10 @@ final readonly class Derived
 
         return [
             'numbering' => (object) array_intersect_key(Numbering::ofUniverses($this->show), $universes),
-            'nextFree' => (object) array_map(static fn(UniverseEntry $universe): ?int => $patch->nextFree($universe->id), $universes),
+            'nextFree' => (object) array_map(
+                static fn(UniverseEntry $universe): ?int => $patch->nextFree($universe->id),
+                $universes,
+            ),
         ];
     }
 
@@ -98,7 +101,10 @@ final readonly class Derived
         );
     }
 
-    /** @return list<array{name: string, address: string, netmask: string, broadcast: string}> the network adapters of this machine */
+    /**
+     * @return list<array{name: string, address: string, netmask: string, broadcast: string}> the network adapters of this
+     * machine
+     */
     public static function adapters(): array
     {
         return array_map(

@@ -70,7 +70,10 @@ final class Draft
     {
         $missing = array_values(array_diff($ids, array_map(strval(...), array_keys($this->stored[$list] ?? []))));
         foreach (array_chunk($missing, self::AT_ONCE) as $some) {
-            $this->stored[$list] = ($this->stored[$list] ?? []) + self::entries($this->rows($list)->whereIn('key', $some)) + array_fill_keys($some, null);
+            $this->stored[$list] = ($this->stored[$list] ?? []) + self::entries($this->rows($list)->whereIn(
+                'key',
+                $some,
+            )) + array_fill_keys($some, null);
         }
     }
 

@@ -21,8 +21,15 @@ final class EditLog
     /** The newest ones always stay by themselves. */
     private const NEVER_JOINED = 200;
 
-    public static function write(Show $show, Amendment $amendment, string $summary, ?User $user, int $base, string $kind = Edit::EDIT, ?int $of = null): Edit
-    {
+    public static function write(
+        Show $show,
+        Amendment $amendment,
+        string $summary,
+        ?User $user,
+        int $base,
+        string $kind = Edit::EDIT,
+        ?int $of = null,
+    ): Edit {
         /** @var Edit $edit */
         $edit = $show->edits()->create([
             'user_id' => $user?->id,
@@ -38,7 +45,10 @@ final class EditLog
         return $edit;
     }
 
-    /** Whether the edits say all that has happened since a revision: before the show was opened, a name may have changed without one. */
+    /**
+     * Whether the edits say all that has happened since a revision: before the show was opened, a name may have changed
+     * without one.
+     */
     public static function follows(Show $show, int $revision): bool
     {
         return $revision === $show->revision

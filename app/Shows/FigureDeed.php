@@ -42,7 +42,11 @@ final class FigureDeed
     {
         $parameters = $this->figure->parameters(ShowReader::fromArray($draft->document())->patch());
         if ($parameters === []) {
-            throw ShowRefused::because([new Fault('/of', "\"{$this->figure->of}\" has neither pan nor tilt", 'Name a group or a fixture whose profile says what pan and tilt are.')]);
+            throw ShowRefused::because([new Fault(
+                '/of',
+                "\"{$this->figure->of}\" has neither pan nor tilt",
+                'Name a group or a fixture whose profile says what pan and tilt are.',
+            )]);
         }
         $ids = new FreeIds('waves', $draft->ids('waves'));
         $this->ids = [];

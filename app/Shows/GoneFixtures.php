@@ -6,11 +6,19 @@ namespace App\Shows;
 
 use NimbleJunction\Core\Edit\Change;
 
-/** What only lists fixtures, pixel maps and offers forgets those that are deleted, in the same edit: who they shared slots with. */
+/**
+ * What only lists fixtures, pixel maps and offers forgets those that are deleted, in the same edit: who they shared slots
+ * with.
+ */
 final class GoneFixtures
 {
     /** The fields that list fixtures, by list. */
-    private const LISTING = ['fixtures' => 'sharesWith', 'groups' => 'members', 'pixels' => 'sharesWith', 'offers' => 'sharesWith'];
+    private const LISTING = [
+        'fixtures' => 'sharesWith',
+        'groups' => 'members',
+        'pixels' => 'sharesWith',
+        'offers' => 'sharesWith',
+    ];
 
     public static function forget(Draft $draft): void
     {

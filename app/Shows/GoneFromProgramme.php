@@ -7,11 +7,19 @@ namespace App\Shows;
 use NimbleJunction\Core\Edit\Change;
 use NimbleJunction\Core\Point\Reference;
 
-/** Looks, cues, waves and masters forget fixtures, groups and universes that are deleted, in the same edit: what they gave goes with them. */
+/**
+ * Looks, cues, waves and masters forget fixtures, groups and universes that are deleted, in the same edit: what they gave
+ * goes with them.
+ */
 final class GoneFromProgramme
 {
     /** Kinds of points that go with a part, by its list. */
-    private const POINTS = ['fixtures' => ['fixture', 'light'], 'groups' => ['group'], 'universes' => ['slot', 'hold'], 'values' => ['value']];
+    private const POINTS = [
+        'fixtures' => ['fixture', 'light'],
+        'groups' => ['group'],
+        'universes' => ['slot', 'hold'],
+        'values' => ['value'],
+    ];
 
     /** Lists of ids that masters have, by the list that they are ids of. */
     private const NAMED = ['fixtures', 'groups', 'universes', 'looks', 'lists'];
@@ -21,7 +29,10 @@ final class GoneFromProgramme
         $gone = [];
         foreach (array_unique([...array_keys(self::POINTS), ...self::NAMED]) as $list) {
             $changes = $draft->amendment()->parts[$list] ?? [];
-            $gone[$list] = array_map(strval(...), array_keys(array_filter($changes, static fn(Change $change): bool => $change->is === null)));
+            $gone[$list] = array_map(
+                strval(...),
+                array_keys(array_filter($changes, static fn(Change $change): bool => $change->is === null)),
+            );
         }
         if (array_filter($gone) === []) {
             return;
@@ -56,9 +67,14 @@ final class GoneFromProgramme
         if (! \is_array($values)) {
             return $part;
         }
-        $left = array_values(array_filter($values, static fn(mixed $value): bool => ! \is_array($value) || ! self::isGone($value['point'] ?? null, $gone)));
+        $left = array_values(array_filter(
+            $values,
+            static fn(mixed $value): bool => ! \is_array($value) || ! self::isGone($value['point'] ?? null, $gone),
+        ));
 
-        return \count($left) === \count($values) ? $part : [...array_diff_key($part, [$field => 0]), ...($left === [] ? [] : [$field => $left])];
+        return \count($left) === \count($values)
+            ? $part
+            : [...array_diff_key($part, [$field => 0]), ...($left === [] ? [] : [$field => $left])];
     }
 
     /**
@@ -73,7 +89,10 @@ final class GoneFromProgramme
 
         return ! \is_array($cues) ? $part : [
             ...$part,
-            'cues' => array_map(static fn(mixed $cue): mixed => \is_array($cue) ? self::withoutValues($cue, 'values', $gone) : $cue, $cues),
+            'cues' => array_map(
+                static fn(mixed $cue): mixed => \is_array($cue) ? self::withoutValues($cue, 'values', $gone) : $cue,
+                $cues,
+            ),
         ];
     }
 

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Shows;
 
-/** Timelines and the timetable forget points that are deleted, in the same edit: lines move nothing then, and moments do the rest of what they did. */
+/**
+ * Timelines and the timetable forget points that are deleted, in the same edit: lines move nothing then, and moments do the
+ * rest of what they did.
+ */
 final class GoneFromTimelines
 {
     public static function forget(Draft $draft): void
@@ -16,7 +19,9 @@ final class GoneFromTimelines
         $draft->read('occasions', $draft->ids('occasions'));
         foreach ($draft->ids('occasions') as $id) {
             $part = $draft->part('occasions', $id);
-            $left = $part === null || ! \is_array($part['do'] ?? null) ? $part : [...$part, 'do' => self::staying($part['do'], $isGone)];
+            $left = $part === null || ! \is_array($part['do'] ?? null)
+                ? $part
+                : [...$part, 'do' => self::staying($part['do'], $isGone)];
             if ($left !== null && $left !== $part) {
                 $draft->put('occasions', $id, $left);
             }
@@ -30,7 +35,10 @@ final class GoneFromTimelines
             $left = $part;
             foreach (['tracks' => self::track(...), 'takes' => self::take(...)] as $name => $of) {
                 if (\is_array($part[$name] ?? null)) {
-                    $left[$name] = array_map(static fn(mixed $one): mixed => \is_array($one) ? $of($one, $isGone) : $one, $part[$name]);
+                    $left[$name] = array_map(
+                        static fn(mixed $one): mixed => \is_array($one) ? $of($one, $isGone) : $one,
+                        $part[$name],
+                    );
                 }
             }
             if ($left !== $part) {
@@ -94,7 +102,9 @@ final class GoneFromTimelines
      */
     private static function staying(array $actions, \Closure $isGone): array
     {
-        $stays = static fn(mixed $action): bool => ! \is_array($action) || ! \is_string($action['point'] ?? null) || ! $isGone($action['point']);
+        $stays = static fn(mixed $action): bool => ! \is_array($action)
+            || ! \is_string($action['point'] ?? null)
+            || ! $isGone($action['point']);
 
         return array_values(array_filter($actions, $stays));
     }

@@ -35,7 +35,10 @@ final class GonePoints
     {
         $gone = [];
         foreach (self::KINDS as $list => $kinds) {
-            $changes = array_filter($draft->amendment()->parts[$list] ?? [], static fn(Change $change): bool => $change->is === null);
+            $changes = array_filter(
+                $draft->amendment()->parts[$list] ?? [],
+                static fn(Change $change): bool => $change->is === null,
+            );
             foreach (array_keys($changes) as $id) {
                 foreach ($kinds as $kind) {
                     $gone["{$kind}:{$id}"] = true;

@@ -68,7 +68,10 @@ final class History
     {
         $lines = [];
         foreach ($amendment->settings as $name => $one) {
-            $lines[] = ['what' => 'the show', 'differences' => Differences::between([$name => $one['was']], [$name => $one['is']])];
+            $lines[] = [
+                'what' => 'the show',
+                'differences' => Differences::between([$name => $one['was']], [$name => $one['is']]),
+            ];
         }
         foreach ($amendment->parts as $list => $changes) {
             foreach ($changes as $id => $change) {

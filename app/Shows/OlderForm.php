@@ -21,7 +21,9 @@ final class OlderForm extends \RuntimeException
     {
         $first = $conflicts[0];
         $words = implode(' ', array_map(static fn(Conflict $one): string => $one->words(), \array_slice($conflicts, 0, 3)));
-        $wayOut = $first->isGone() ? 'Undo brings it back.' : 'Save again to put yours in its place, or close the form and look at theirs.';
+        $wayOut = $first->isGone()
+            ? 'Undo brings it back.'
+            : 'Save again to put yours in its place, or close the form and look at theirs.';
 
         return new self("{$words} Nothing was stored. {$wayOut}", $first->differences(), $conflicts);
     }

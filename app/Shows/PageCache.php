@@ -54,7 +54,10 @@ final readonly class PageCache
         }
         $revision = (int) basename($file);
 
-        return EditLog::follows($show, $revision) && $show->edits()->where('revision', '>', $revision)->count() <= self::MOST_EDITS ? $file : null;
+        return EditLog::follows($show, $revision)
+            && $show->edits()->where('revision', '>', $revision)->count() <= self::MOST_EDITS
+            ? $file
+            : null;
     }
 
     /** A full disk keeps nobody from seeing the show. */

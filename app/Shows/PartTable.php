@@ -62,7 +62,11 @@ final class PartTable
                 continue;
             }
             if (trim(implode('', \array_slice($row, \count($heads)))) !== '') {
-                throw ShowRefused::because([new Fault("row {$number}", 'it has more cells than there are columns', 'Put a text with the separator in it into quotation marks.')]);
+                throw ShowRefused::because([new Fault(
+                    "row {$number}",
+                    'it has more cells than there are columns',
+                    'Put a text with the separator in it into quotation marks.',
+                )]);
             }
             $cells = array_combine($heads, array_pad(\array_slice($row, 0, \count($heads)), \count($heads), ''));
             $cells = $this->withIds(array_diff_key($cells, ['' => 0]), $document);
@@ -83,9 +87,13 @@ final class PartTable
         $faults = [];
         foreach ($refused->faults as $fault) {
             $names = explode('/', ltrim($fault->path, '/'));
-            $row = ($names[0] === $this->list ? $this->rows[$document[$this->list][(int) ($names[1] ?? -1)]['id'] ?? ''] ?? null : null);
+            $row = ($names[0] === $this->list
+                ? $this->rows[$document[$this->list][(int) ($names[1] ?? -1)]['id'] ?? ''] ?? null
+                : null);
             $column = implode('/', \array_slice($names, 2));
-            $faults[] = $row === null ? $fault : new Fault("row {$row}".($column === '' ? '' : ", column {$column}"), $fault->problem, $fault->allowed);
+            $faults[] = $row === null
+                ? $fault
+                : new Fault("row {$row}".($column === '' ? '' : ", column {$column}"), $fault->problem, $fault->allowed);
         }
 
         return ShowRefused::because($faults);
@@ -174,7 +182,11 @@ final class PartTable
     private function noteRow(string $id, int $row): void
     {
         if (isset($this->rows[$id])) {
-            throw ShowRefused::because([new Fault("row {$row}, column id", "\"{$id}\" stands in row {$this->rows[$id]} too", 'Give each row an id of its own, or leave the cell empty for a new one.')]);
+            throw ShowRefused::because([new Fault(
+                "row {$row}, column id",
+                "\"{$id}\" stands in row {$this->rows[$id]} too",
+                'Give each row an id of its own, or leave the cell empty for a new one.',
+            )]);
         }
         $this->rows[$id] = $row;
     }

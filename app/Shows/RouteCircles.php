@@ -92,8 +92,12 @@ final class RouteCircles
     /** @param list<string> $circle */
     private static function said(Draft $draft, array $circle): string
     {
-        $names = array_map(static fn(string $id): string => '"'.($draft->part('routes', $id)['name'] ?? $id).'"', [...$circle, $circle[0]]);
+        $names = array_map(
+            static fn(string $id): string => '"'.($draft->part('routes', $id)['name'] ?? $id).'"',
+            [...$circle, $circle[0]],
+        );
 
-        return implode(' sets off ', \array_slice($names, 0, 2)).implode('', array_map(static fn(string $name): string => ", which sets off {$name}", \array_slice($names, 2)));
+        return implode(' sets off ', \array_slice($names, 0, 2))
+            .implode('', array_map(static fn(string $name): string => ", which sets off {$name}", \array_slice($names, 2)));
     }
 }

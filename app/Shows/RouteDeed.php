@@ -27,8 +27,17 @@ final readonly class RouteDeed
     public function __construct(array $asked)
     {
         $ids = $asked['ids'] ?? null;
-        if (! \is_array($ids) || $ids === [] || \count($ids) > self::MOST || array_filter($ids, static fn(mixed $id): bool => ! \is_string($id)) !== []) {
-            throw ShowRefused::because([new Fault('/ids', 'they are no list of ids', 'Give from 1 to '.self::MOST.' ids of routes.')]);
+        if (
+            ! \is_array($ids)
+            || $ids === []
+            || \count($ids) > self::MOST
+            || array_filter($ids, static fn(mixed $id): bool => ! \is_string($id)) !== []
+        ) {
+            throw ShowRefused::because([new Fault(
+                '/ids',
+                'they are no list of ids',
+                'Give from 1 to '.self::MOST.' ids of routes.',
+            )]);
         }
         $this->ids = array_values(array_unique($ids));
         $this->rerouting = Reroutings::read(array_diff_key($asked, ['ids' => true]));

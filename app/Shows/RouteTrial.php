@@ -58,7 +58,11 @@ final readonly class RouteTrial
         $of = [];
         foreach ($faults as $fault) {
             if (str_starts_with("{$fault->path}/", $at)) {
-                $of[] = ['path' => substr($fault->path, \strlen($at)), 'problem' => $fault->problem, 'allowed' => $fault->allowed];
+                $of[] = [
+                    'path' => substr($fault->path, \strlen($at)),
+                    'problem' => $fault->problem,
+                    'allowed' => $fault->allowed,
+                ];
             }
         }
 

@@ -23,7 +23,10 @@ final class SceneIn
     /** @var array{fixtures: int, profiles: int, universes: int} how many were added */
     public array $added = ['fixtures' => 0, 'profiles' => 0, 'universes' => 0];
 
-    /** @var array<string, array{string, array<string, string>}|null> profile and its modes by name, by the file that a fixture names; null where it cannot be taken */
+    /**
+     * @var array<string, array{string, array<string, string>}|null> profile and its modes by name, by the file that a fixture
+     * names; null where it cannot be taken
+     */
     private array $types = [];
 
     /** @var array<int, string> our universe by its number in the scene */

@@ -64,7 +64,11 @@ final class SharedSlots
             }
         }
         $faults = [];
-        $unmeant = Overlaps::unmeant($show->patch(), array_values(array_unique($ids)), self::runs($show, [...$runs['pixels'], ...$runs['offers']]));
+        $unmeant = Overlaps::unmeant(
+            $show->patch(),
+            array_values(array_unique($ids)),
+            self::runs($show, [...$runs['pixels'], ...$runs['offers']]),
+        );
         // What was there before matters only where something is wrong now.
         $before = $unmeant === [] ? [] : self::before($draft, $show);
         foreach ($unmeant as [$one, $other, $first, $last]) {
@@ -79,7 +83,8 @@ final class SharedSlots
             $faults[] = new Fault(
                 "/{$list}/{$place}/first",
                 "\"{$one->name}\" would share {$slots} with \"{$other->name}\"",
-                ($next === null ? 'There is no room for it in this universe.' : "{$next} is the next free address.").' If it is meant, say that it shares slots on purpose.',
+                ($next === null ? 'There is no room for it in this universe.' : "{$next} is the next free address.")
+                    .' If it is meant, say that it shares slots on purpose.',
             );
         }
         if ($faults !== []) {
@@ -116,8 +121,12 @@ final class SharedSlots
     /** @return list<string> the two in one order */
     private static function pair(Fixture $one, Fixture $other): array
     {
-        // What has no profile is a pixel map or an offer, and no two of these are called alike; which profile a fixture has does not matter: it may be another one now.
-        $pair = array_map(static fn(Fixture $of): string => ($of->profileId === '' ? 'run ' : 'fixtures ').$of->id, [$one, $other]);
+        // What has no profile is a pixel map or an offer, and no two of these are called alike; which profile a fixture has
+        // does not matter: it may be another one now.
+        $pair = array_map(
+            static fn(Fixture $of): string => ($of->profileId === '' ? 'run ' : 'fixtures ').$of->id,
+            [$one, $other],
+        );
         sort($pair);
 
         return $pair;
@@ -164,7 +173,10 @@ final class SharedSlots
         $around = new Neighbourhood($was);
         foreach (['fixtures', ...self::RUNS] as $list) {
             $ids = array_map(strval(...), array_keys($after->list($list)));
-            $around->add($list, array_values(array_filter($ids, static fn(string $id): bool => $was->entry($list, $id) !== null)));
+            $around->add(
+                $list,
+                array_values(array_filter($ids, static fn(string $id): bool => $was->entry($list, $id) !== null)),
+            );
         }
         $around->addWhatIsNamed();
         $show = ShowReader::fromArray($around->document());

@@ -81,7 +81,10 @@ final readonly class ShowPage
         ];
     }
 
-    /** @return list<array{side: string, label: string, value: string}>|null what has to be set at the other end of a port; null when there is none */
+    /**
+     * @return list<array{side: string, label: string, value: string}>|null what has to be set at the other end of a port;
+     * null when there is none
+     */
     public function otherEnd(string $port): ?array
     {
         $around = new Neighbourhood(new Draft($this->shows->current()));

@@ -149,7 +149,9 @@ final readonly class ShowStore
                 return null;
             }
             if ($base !== null && $base < $edit->revision) {
-                throw new OlderForm("The last edit is another one now: {$edit->summary}, by {$edit->author()}. Nothing was undone. Press undo again to take that one back.");
+                throw new OlderForm(
+                    "The last edit is another one now: {$edit->summary}, by {$edit->author()}. Nothing was undone. Press undo again to take that one back.",
+                );
             }
             Undoing::join($draft, $edit, $edit->amendment->inverse());
             $edit->update(['undone' => true]);
@@ -180,7 +182,9 @@ final readonly class ShowStore
                 return null;
             }
             if ($base !== null && $base < $undo->revision) {
-                throw new OlderForm("The last edit is another one now: {$edit->summary}, by {$edit->author()}. Nothing was done again. Press redo again to do that one again.");
+                throw new OlderForm(
+                    "The last edit is another one now: {$edit->summary}, by {$edit->author()}. Nothing was done again. Press redo again to do that one again.",
+                );
             }
             Undoing::join($draft, $edit, $undo->amendment->inverse());
             $undo->update(['undone' => true]);

@@ -40,9 +40,17 @@ final class ShowText
      */
     public static function lines(Show $show): array
     {
-        $head = ['format' => ShowDocument::FORMAT, 'version' => ShowDocument::VERSION, 'name' => $show->name, 'middleC' => $show->middle_c ?? 4];
+        $head = [
+            'format' => ShowDocument::FORMAT,
+            'version' => ShowDocument::VERSION,
+            'name' => $show->name,
+            'middleC' => $show->middle_c ?? 4,
+        ];
         $lines = [json_encode($head, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR)];
-        foreach ($show->parts()->toBase()->orderBy('position')->orderBy('key')->get(['kind', 'definition'])->groupBy('kind') as $list => $rows) {
+        foreach ($show->parts()->toBase()->orderBy('position')->orderBy('key')->get([
+            'kind',
+            'definition',
+        ])->groupBy('kind') as $list => $rows) {
             foreach ($rows->chunk(self::IN_A_LINE) as $some) {
                 $lines[] = "{\"list\":\"{$list}\",\"parts\":[".str_replace("\n", ' ', $some->implode('definition', ',')).']}';
             }

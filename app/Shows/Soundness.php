@@ -55,7 +55,8 @@ final class Soundness
             $around->add($list, $ids);
             $around->addWhoNames($list, array_values(array_filter(
                 $ids,
-                static fn(string $id): bool => ! self::isOnlyRenamed($changes[$id]) && Neighbourhood::matters($list, $changes[$id]->was, $changes[$id]->is),
+                static fn(string $id): bool => ! self::isOnlyRenamed($changes[$id])
+                    && Neighbourhood::matters($list, $changes[$id]->was, $changes[$id]->is),
             )));
         }
         $around->addWhatIsNamed();

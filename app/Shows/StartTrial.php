@@ -55,7 +55,11 @@ final readonly class StartTrial
     private static function faults(array $faults): array
     {
         return array_map(
-            static fn(Fault $fault): array => ['path' => ltrim($fault->path, '/'), 'problem' => $fault->problem, 'allowed' => $fault->allowed],
+            static fn(Fault $fault): array => [
+                'path' => ltrim($fault->path, '/'),
+                'problem' => $fault->problem,
+                'allowed' => $fault->allowed,
+            ],
             $faults,
         );
     }

@@ -74,7 +74,9 @@ final readonly class Subject
         if ($this->list !== '') {
             $change = $since->parts[$this->list][$this->id] ?? null;
 
-            return $change === null || $change->was === null || ($change->is !== null && $change->was->part === $change->is->part) ? null : $change;
+            return $change === null || $change->was === null || ($change->is !== null && $change->was->part === $change->is->part)
+                ? null
+                : $change;
         }
         $now = ['name' => $show->name, 'middleC' => $show->middle_c];
         $was = [...$now, ...array_map(static fn(array $one): mixed => $one['was'], $since->settings)];

@@ -55,7 +55,8 @@ final readonly class Telling
     {
         $id = (string) $entry->part['id'];
         $key = $show->parts()->toBase()->where('kind', $list)->where(static function ($query) use ($entry, $id): void {
-            $query->where('position', '>', $entry->place)->orWhere(static fn($same) => $same->where('position', $entry->place)->where('key', '>', $id));
+            $query->where('position', '>', $entry->place)
+                ->orWhere(static fn($same) => $same->where('position', $entry->place)->where('key', '>', $id));
         })->orderBy('position')->orderBy('key')->value('key');
 
         return $key === null ? null : (string) $key;

@@ -55,11 +55,18 @@ final class TriggerTable
             if (trim(implode('', $row)) === '') {
                 continue;
             }
-            $cells = array_diff_key(array_combine($columns, array_pad(\array_slice($row, 0, \count($columns)), \count($columns), '')), ['' => 0]);
+            $cells = array_diff_key(
+                array_combine($columns, array_pad(\array_slice($row, 0, \count($columns)), \count($columns), '')),
+                ['' => 0],
+            );
             $named = trim($cells['id'] ?? '');
             $id = $named !== '' ? $named : $ids->forName($cells['name'] ?? '');
             if (isset($this->rows[$id])) {
-                $faults[] = new Fault("row {$number}, column id", "row {$this->rows[$id]} is \"{$id}\" too", 'Give each route one row.');
+                $faults[] = new Fault(
+                    "row {$number}, column id",
+                    "row {$this->rows[$id]} is \"{$id}\" too",
+                    'Give each route one row.',
+                );
 
                 continue;
             }
@@ -113,10 +120,14 @@ final class TriggerTable
         } catch (ShowRefused $refused) {
             return array_map(function (Fault $fault) use ($document): Fault {
                 $names = explode('/', ltrim($fault->path, '/'));
-                $row = $names[0] === 'routes' ? $this->rows[$document['routes'][(int) ($names[1] ?? -1)]['id'] ?? ''] ?? null : null;
+                $row = $names[0] === 'routes'
+                    ? $this->rows[$document['routes'][(int) ($names[1] ?? -1)]['id'] ?? ''] ?? null
+                    : null;
                 $column = TriggerSheet::columnOf(implode('/', \array_slice($names, 2)));
 
-                return $row === null ? $fault : new Fault("row {$row}".($column === '' ? '' : ", column {$column}"), $fault->problem, $fault->allowed);
+                return $row === null
+                    ? $fault
+                    : new Fault("row {$row}".($column === '' ? '' : ", column {$column}"), $fault->problem, $fault->allowed);
             }, $refused->faults);
         }
     }
@@ -131,7 +142,11 @@ final class TriggerTable
     {
         $columns = array_map(TriggerSheet::column(...), $row);
         if (! \in_array('id', $columns, true) && ! \in_array('name', $columns, true)) {
-            throw ShowRefused::because([new Fault('row 1', 'there is no column "id" and none "name"', 'The first row names the columns: '.implode(', ', self::sheet($document)->columns()).'.')]);
+            throw ShowRefused::because([new Fault(
+                'row 1',
+                'there is no column "id" and none "name"',
+                'The first row names the columns: '.implode(', ', self::sheet($document)->columns()).'.',
+            )]);
         }
         $known = implode(', ', self::sheet($document)->columns()).'; a column with an empty head is left out.';
         foreach ($row as $i => $head) {

@@ -24,7 +24,10 @@ final class Undoing
     public static function next(Show $show, ?User $user): ?Edit
     {
         /** @var Edit|null $edit */
-        $edit = Edit::standing($show)->where('user_id', $user?->id)->first(Edit::LINE) ?? Edit::standing($show)->first(Edit::LINE);
+        $edit = Edit::standing($show)
+            ->where('user_id', $user?->id)
+            ->first(Edit::LINE) ?? Edit::standing($show)
+            ->first(Edit::LINE);
         if ($edit === null || ! Edit::standing($show)->where('id', '>', $edit->id)->exists()) {
             // Nothing came later that could be in the way.
             return $edit;
@@ -46,7 +49,12 @@ final class Undoing
     public static function lastUndo(Show $show, ?User $user): ?Edit
     {
         /** @var Edit|null $undo */
-        $undo = $show->edits()->where('kind', Edit::UNDO)->where('undone', false)->where('user_id', $user?->id)->orderByDesc('revision')->first();
+        $undo = $show->edits()
+            ->where('kind', Edit::UNDO)
+            ->where('undone', false)
+            ->where('user_id', $user?->id)
+            ->orderByDesc('revision')
+            ->first();
         if ($undo === null || self::edit($undo) === null) {
             return null;
         }
@@ -73,7 +81,13 @@ final class Undoing
             foreach ($changes as $id => $change) {
                 $joined = Reconciled::of($change->was, $change->is, $draft->stored($list, (string) $id), true);
                 if ($joined->clashes !== []) {
-                    throw self::refused($draft->show, $edit, $list, (string) $id, self::name($draft->stored($list, (string) $id) ?? $change->was, (string) $id));
+                    throw self::refused(
+                        $draft->show,
+                        $edit,
+                        $list,
+                        (string) $id,
+                        self::name($draft->stored($list, (string) $id) ?? $change->was, (string) $id),
+                    );
                 }
                 $draft->set($list, (string) $id, $joined->entry);
             }
@@ -93,7 +107,10 @@ final class Undoing
             $draft->read($list, array_map(strval(...), array_keys($changes)));
             foreach ($changes as $id => $change) {
                 $now = $draft->stored($list, (string) $id);
-                if (! Entry::areSame($now, $change->was) && Reconciled::of($change->was, $change->is, $now, true)->clashes !== []) {
+                if (
+                    ! Entry::areSame($now, $change->was)
+                    && Reconciled::of($change->was, $change->is, $now, true)->clashes !== []
+                ) {
                     $other = EditLog::standingAfter($draft->show, $edit, $list, (string) $id);
                     if ($other !== null) {
                         return $other;
@@ -121,6 +138,8 @@ final class Undoing
         $who = $other === null ? '' : ", by {$other->author()} ({$other->summary})";
         $what = $other === null ? 'the edits after it' : 'that one';
 
-        return new OlderForm("\"{$name}\" has been changed since \"{$edit->summary}\"{$who}. Nothing was changed: undo {$what} first.");
+        return new OlderForm(
+            "\"{$name}\" has been changed since \"{$edit->summary}\"{$who}. Nothing was changed: undo {$what} first.",
+        );
     }
 }

@@ -72,7 +72,12 @@ final class StandInLink implements Conversation
         } catch (\Throwable $fault) {
             // A fault of the stand-in: said, and written where whoever started it looks.
             fwrite(STDERR, "A stand-in failed: {$fault}\n");
-            $client->answer(['type' => 'answer', 'id' => $id, 'ok' => false, 'error' => "The stand-in failed on this ({$fault->getMessage()})."]);
+            $client->answer([
+                'type' => 'answer',
+                'id' => $id,
+                'ok' => false,
+                'error' => "The stand-in failed on this ({$fault->getMessage()}).",
+            ]);
         }
     }
 }

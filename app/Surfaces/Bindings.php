@@ -63,7 +63,10 @@ final class Bindings
         }
         $actions = $control['do'] ?? null;
         if (\is_array($actions)) {
-            $control['do'] = array_values(array_filter($actions, fn(mixed $action): bool => ! \is_array($action) || ! $this->isGone($action['point'] ?? null)));
+            $control['do'] = array_values(array_filter(
+                $actions,
+                fn(mixed $action): bool => ! \is_array($action) || ! $this->isGone($action['point'] ?? null),
+            ));
         }
         $does = $control['does'] ?? null;
         if (! \is_array($does)) {
@@ -72,19 +75,28 @@ final class Bindings
         foreach (self::LISTS as $field) {
             $bindings = $does[$field] ?? null;
             if (\is_array($bindings)) {
-                $does[$field] = array_values(array_filter($bindings, fn(mixed $one): bool => ! \is_array($one) || ! $this->isGone($one['point'] ?? null)));
+                $does[$field] = array_values(array_filter(
+                    $bindings,
+                    fn(mixed $one): bool => ! \is_array($one) || ! $this->isGone($one['point'] ?? null),
+                ));
             }
         }
         foreach (['fixtures' => 'fixture', 'groups' => 'group'] as $field => $kind) {
             $ids = $does[$field] ?? null;
             if (\is_array($ids)) {
-                $does[$field] = array_values(array_filter($ids, fn(mixed $id): bool => ! \is_string($id) || ! $this->isGone("{$kind}:{$id}")));
+                $does[$field] = array_values(array_filter(
+                    $ids,
+                    fn(mixed $id): bool => ! \is_string($id) || ! $this->isGone("{$kind}:{$id}"),
+                ));
             }
         }
         $shows = $does['shows'] ?? null;
         $tempo = \is_string($does['tempo'] ?? null) ? "tempo:{$does['tempo']}" : null;
         $universe = \is_string($does['universe'] ?? null) ? "slot:{$does['universe']}/1" : null;
-        $lacks = $this->isGone($does['point'] ?? null) || $this->isGone(\is_array($shows) ? $shows['point'] ?? null : null) || $this->isGone($tempo) || $this->isGone($universe);
+        $lacks = $this->isGone($does['point'] ?? null)
+            || $this->isGone(\is_array($shows) ? $shows['point'] ?? null : null)
+            || $this->isGone($tempo)
+            || $this->isGone($universe);
         if ($lacks && \in_array($does['kind'] ?? '', self::NEED_POINT, true)) {
             return null;
         }

@@ -97,7 +97,14 @@ final readonly class Door
     /** @return list<string> ids of surfaces that have a code */
     public function coded(): array
     {
-        return array_values(SurfaceCode::query()->where('show_id', $this->shows->current()->id)->orderBy('surface')->pluck('surface')->map(strval(...))->all());
+        return array_values(
+            SurfaceCode::query()
+                ->where('show_id', $this->shows->current()->id)
+                ->orderBy('surface')
+                ->pluck('surface')
+                ->map(strval(...))
+                ->all(),
+        );
     }
 
     private function begin(string $id, string $stamp): string

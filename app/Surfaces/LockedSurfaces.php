@@ -19,7 +19,11 @@ final class LockedSurfaces
         foreach ($draft->amendment()->parts['surfaces'] ?? [] as $id => $change) {
             if (self::isTouched($change)) {
                 $place = (int) array_search((string) $id, $draft->ids('surfaces'), true);
-                $faults[] = new Fault("/surfaces/{$place}/pages", "the surface \"{$change->name((string) $id)}\" is locked", 'Unlock it first, where it is built; then change its pages, or delete it.');
+                $faults[] = new Fault(
+                    "/surfaces/{$place}/pages",
+                    "the surface \"{$change->name((string) $id)}\" is locked",
+                    'Unlock it first, where it is built; then change its pages, or delete it.',
+                );
             }
         }
         if ($faults !== []) {

@@ -30,8 +30,17 @@ final class SurfaceFile
     {
         $file = json_decode($text, true, 32);
         $surface = \is_array($file) ? $file['surface'] ?? null : null;
-        if (! \is_array($file) || ($file['format'] ?? null) !== self::FORMAT || ($file['version'] ?? null) !== 1 || ! \is_array($surface)) {
-            throw ShowRefused::because([new Fault('', 'this is no file of a surface', 'Choose one that was exported from the page of a surface.')]);
+        if (
+            ! \is_array($file)
+            || ($file['format'] ?? null) !== self::FORMAT
+            || ($file['version'] ?? null) !== 1
+            || ! \is_array($surface)
+        ) {
+            throw ShowRefused::because([new Fault(
+                '',
+                'this is no file of a surface',
+                'Choose one that was exported from the page of a surface.',
+            )]);
         }
         $this->surface = $surface;
     }

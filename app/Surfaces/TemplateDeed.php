@@ -36,13 +36,22 @@ final readonly class TemplateDeed
     public function apply(Draft $draft): void
     {
         $draft->read('surfaces', [$this->surface]);
-        $part = $draft->part('surfaces', $this->surface) ?? throw new PartMissing("There is no surface \"{$this->surface}\": it may have been deleted on another page.");
+        $part = $draft->part('surfaces', $this->surface) ?? throw new PartMissing(
+            "There is no surface \"{$this->surface}\": it may have been deleted on another page.",
+        );
         $pages = $this->template->pages(ShowReader::fromArray($draft->document()));
         if ($pages === []) {
-            throw ShowRefused::because([new Fault('', 'this show has nothing for that', 'Choose another template, or add what it is about first.')]);
+            throw ShowRefused::because([new Fault(
+                '',
+                'this show has nothing for that',
+                'Choose another template, or add what it is about first.',
+            )]);
         }
         $before = \is_array($part['pages'] ?? null) ? array_values($part['pages']) : [];
-        $controls = array_merge(...array_map(static fn(mixed $page): array => \is_array($page) && \is_array($page['controls'] ?? null) ? $page['controls'] : [], $before));
+        $controls = array_merge(...array_map(
+            static fn(mixed $page): array => \is_array($page) && \is_array($page['controls'] ?? null) ? $page['controls'] : [],
+            $before,
+        ));
         $pageIds = new FreeIds('pages', array_column($before, 'id'));
         $ids = new FreeIds('controls', array_column($controls, 'id'));
         foreach ($pages as $page) {

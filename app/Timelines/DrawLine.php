@@ -13,8 +13,12 @@ use NimbleJunction\Core\Timeline\Timeline;
 final class DrawLine extends TimelineDeed
 {
     /** @param list<array{float, float}> $samples time and value */
-    public function __construct(string $id, private readonly string $track, private readonly array $samples, private readonly float $tolerance)
-    {
+    public function __construct(
+        string $id,
+        private readonly string $track,
+        private readonly array $samples,
+        private readonly float $tolerance,
+    ) {
         parent::__construct($id);
     }
 

@@ -32,7 +32,10 @@ final class LayTake extends TimelineDeed
         $ids = new FreeIds('tracks', array_column(self::listOf($part, 'tracks'), 'id'));
         foreach ($fresh as $one) {
             $does = ['kind' => 'levels', 'point' => $one['point'], 'knots' => self::written($one['knots'])];
-            $part['tracks'] = [...self::listOf($part, 'tracks'), ['id' => $ids->forName(Str::slug($one['name']) ?: 'level'), 'name' => $one['name'], 'does' => $does]];
+            $part['tracks'] = [
+                ...self::listOf($part, 'tracks'),
+                ['id' => $ids->forName(Str::slug($one['name']) ?: 'level'), 'name' => $one['name'], 'does' => $does],
+            ];
         }
         $this->says = ['tracks' => \count($lines) + \count($fresh)];
 

@@ -17,8 +17,12 @@ final class LoopTake extends TimelineDeed
      * @param float $beats so many; 0 for as long as it took
      * @param string $look id of the one while which it runs; '' for none
      */
-    public function __construct(string $id, private readonly string $take, private readonly float $beats, private readonly string $look)
-    {
+    public function __construct(
+        string $id,
+        private readonly string $take,
+        private readonly float $beats,
+        private readonly string $look,
+    ) {
         parent::__construct($id);
     }
 
@@ -42,7 +46,12 @@ final class LoopTake extends TimelineDeed
         }
         $name = mb_substr("{$take->name}, {$timeline->name}", 0, 120);
         $tempo = $timeline->tempo !== '' ? $timeline->tempo : (string) array_key_first($show->tempos);
-        $made = $loop->timeline($name, $timeline->folder, $this->beats > 0.0 || $timeline->unit === 'beats' ? $tempo : '', $timeline->unit);
+        $made = $loop->timeline(
+            $name,
+            $timeline->folder,
+            $this->beats > 0.0 || $timeline->unit === 'beats' ? $tempo : '',
+            $timeline->unit,
+        );
         $id = (new FreeIds('timelines', $draft->ids('timelines')))->forName($name);
         $draft->put('timelines', $id, $made);
         if ($this->look !== '') {

@@ -13,7 +13,10 @@ use NimbleJunction\Core\Furnishing\MidiTracks;
 use NimbleJunction\Core\Show\Show;
 use NimbleJunction\Core\Timeline\Timeline;
 
-/** A MIDI file comes onto a timeline: its notes as triggers, or to be played again with its controllers, its markers as markers, its tempos as tempo map. */
+/**
+ * A MIDI file comes onto a timeline: its notes as triggers, or to be played again with its controllers, its markers as
+ * markers, its tempos as tempo map.
+ */
 final class MidiDeed extends TimelineDeed
 {
     /**
@@ -21,8 +24,13 @@ final class MidiDeed extends TimelineDeed
      * @param string $port id of the one at which they are played
      * @param bool $keepsTempo whether the timeline takes the tempos and the bars of the file
      */
-    public function __construct(string $id, private readonly string $bytes, private readonly bool $asNotes = false, private readonly string $port = '', private readonly bool $keepsTempo = false)
-    {
+    public function __construct(
+        string $id,
+        private readonly string $bytes,
+        private readonly bool $asNotes = false,
+        private readonly string $port = '',
+        private readonly bool $keepsTempo = false,
+    ) {
         parent::__construct($id);
     }
 
@@ -39,13 +47,22 @@ final class MidiDeed extends TimelineDeed
         $changes = $this->keepsTempo ? (new MidiTempo($source))->changes() : [];
         $notes = $this->asNotes ? $midi->notes($this->port) : $midi->triggers();
         $count = \count($controls);
-        $this->says = ['tracks' => 0, 'triggers' => 0, 'controls' => $this->asNotes ? $count : 0, 'left' => $this->asNotes ? 0 : $count, 'tempos' => \count($changes)];
+        $this->says = [
+            'tracks' => 0,
+            'triggers' => 0,
+            'controls' => $this->asNotes ? $count : 0,
+            'left' => $this->asNotes ? 0 : $count,
+            'tempos' => \count($changes),
+        ];
         $fresh = $this->asNotes ? [...$notes, ...$controls] : $notes;
         $tracks = $this->added(self::listOf($part, 'tracks'), $fresh);
         if ($fresh === [] && $changes === []) {
             throw $this->asNotes || $controls === []
                 ? self::refused('there are no notes in that file', 'Choose a file with notes in it.')
-                : self::refused('there are no notes in that file, only controllers', 'Take it in to be played again: controllers become levels then.');
+                : self::refused(
+                    'there are no notes in that file, only controllers',
+                    'Take it in to be played again: controllers become levels then.',
+                );
         }
         $markers = self::listOf($part, 'markers');
         $markerIds = new FreeIds('markers', array_column($markers, 'id'));
@@ -53,7 +70,12 @@ final class MidiDeed extends TimelineDeed
             $markers[] = ['id' => $markerIds->forName(Str::slug($marker['name']) ?: 'marker'), ...$marker];
         }
 
-        return [...$part, 'tracks' => $tracks, ...($markers === [] ? [] : ['markers' => $markers]), ...($changes === [] ? [] : ['changes' => $changes])];
+        return [
+            ...$part,
+            'tracks' => $tracks,
+            ...($markers === [] ? [] : ['markers' => $markers]),
+            ...($changes === [] ? [] : ['changes' => $changes]),
+        ];
     }
 
     /**

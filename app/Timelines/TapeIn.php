@@ -55,7 +55,8 @@ final class TapeIn
             foreach (Capture::frames($bytes) as $frame) {
                 $first ??= $frame->at;
                 $this->seconds = max($this->seconds, ($frame->at - $first) / 1e9);
-                $isWritten = $isWritten && self::put($file, $stream->packet("link {$frame->linkType}", $frame->linkType, $frame->at, $frame->bytes));
+                $isWritten = $isWritten
+                    && self::put($file, $stream->packet("link {$frame->linkType}", $frame->linkType, $frame->at, $frame->bytes));
                 ++$this->packets;
             }
         } catch (Malformed $malformed) {

@@ -27,7 +27,11 @@ final class ThinTrack extends TimelineDeed
     {
         $track = self::track($timeline, $this->track);
         [$knots, $off] = LevelLines::thinned($track, $this->tolerance);
-        $this->says = ['before' => $track->does instanceof LevelTrack ? \count($track->does->knots) : 0, 'after' => \count($knots), 'off' => round($off, 5)];
+        $this->says = [
+            'before' => $track->does instanceof LevelTrack ? \count($track->does->knots) : 0,
+            'after' => \count($knots),
+            'off' => round($off, 5),
+        ];
 
         return self::withLines($part, [$track->id => $knots]);
     }

@@ -40,7 +40,9 @@ abstract class TimelineDeed
     public function apply(Draft $draft): void
     {
         $draft->read('timelines', [$this->id]);
-        $part = $draft->part('timelines', $this->id) ?? throw new PartMissing("There is no timeline \"{$this->id}\": it may have been deleted on another page.");
+        $part = $draft->part('timelines', $this->id) ?? throw new PartMissing(
+            "There is no timeline \"{$this->id}\": it may have been deleted on another page.",
+        );
         $show = ShowReader::fromArray($draft->document());
         $draft->put('timelines', $this->id, $this->change($part, $show->timelines[$this->id], $show, $draft));
     }

@@ -36,7 +36,10 @@ final class LoginTries
         $now = time();
         DB::delete('DELETE FROM login_tries WHERE since < ?', [$now - 10 * self::SECONDS]);
         $name = mb_strtolower($name);
-        $counts = array_map(static fn(string $key): int => self::count($key, $now), ["both {$address} {$name}", "address {$address}", "name {$name}"]);
+        $counts = array_map(
+            static fn(string $key): int => self::count($key, $now),
+            ["both {$address} {$name}", "address {$address}", "name {$name}"],
+        );
 
         return $counts[0] <= self::OF_BOTH && $counts[1] <= self::OF_ADDRESS && $counts[2] <= self::OF_NAME;
     }
@@ -45,7 +48,16 @@ final class LoginTries
     public static function clear(string $name, string $address): void
     {
         $name = mb_strtolower($name);
-        rescue(static fn() => DB::delete('DELETE FROM login_tries WHERE key IN (?, ?)', array_map(static fn(string $key): string => hash('sha256', $key), ["both {$address} {$name}", "address {$address}"])), report: false);
+        rescue(
+            static fn() => DB::delete(
+                'DELETE FROM login_tries WHERE key IN (?, ?)',
+                array_map(
+                    static fn(string $key): string => hash('sha256', $key),
+                    ["both {$address} {$name}", "address {$address}"],
+                ),
+            ),
+            report: false,
+        );
     }
 
     private static function count(string $key, int $now): int

@@ -11,7 +11,10 @@ use NimbleJunction\Core\Document\Fault;
 use NimbleJunction\Core\Show\ShowRefused;
 use NimbleJunction\Engine\ShowMode as EnginesShowMode;
 
-/** While a show runs everything but the live page and surfaces can be locked with a code, for everybody. It stays so over a restart. */
+/**
+ * While a show runs everything but the live page and surfaces can be locked with a code, for everybody. It stays so over a
+ * restart.
+ */
 final readonly class ShowMode
 {
     /** Four digits at least, as they are typed in the dark. */
@@ -38,7 +41,11 @@ final readonly class ShowMode
         }
         $path = $this->path();
         $json = json_encode(['by' => $by, 'hash' => Hash::make($code), 'at' => time()], JSON_THROW_ON_ERROR);
-        if (@file_put_contents("{$path}.next", $json) !== \strlen($json) || ! @chmod("{$path}.next", 0o600) || ! @rename("{$path}.next", $path)) {
+        if (
+            @file_put_contents("{$path}.next", $json) !== \strlen($json)
+            || ! @chmod("{$path}.next", 0o600)
+            || ! @rename("{$path}.next", $path)
+        ) {
             throw self::refused('it cannot be written down', 'Is the disk full? Make room there, then try again.');
         }
         $this->engine->showMode($by);
@@ -50,7 +57,10 @@ final readonly class ShowMode
     {
         $kept = json_decode((string) @file_get_contents($this->path()), true);
         if (\is_array($kept) && ! Hash::check($code, (string) ($kept['hash'] ?? ''))) {
-            throw self::refused('that is not the code', 'Try again; whoever sits at the machine can unlock it without (junction:show-mode off).');
+            throw self::refused(
+                'that is not the code',
+                'Try again; whoever sits at the machine can unlock it without (junction:show-mode off).',
+            );
         }
         $this->end($by);
     }

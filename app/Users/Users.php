@@ -40,10 +40,18 @@ final readonly class Users
     {
         $name = trim($name);
         if ($name === '' || mb_strlen($name) > self::LONGEST_NAME || preg_match('/\p{C}/u', $name) !== 0) {
-            throw self::refused('name', 'it has no name, or a longer one than '.self::LONGEST_NAME.' letters', 'Give a name of 1 to '.self::LONGEST_NAME.' letters.');
+            throw self::refused(
+                'name',
+                'it has no name, or a longer one than '.self::LONGEST_NAME.' letters',
+                'Give a name of 1 to '.self::LONGEST_NAME.' letters.',
+            );
         }
         if (User::query()->where('name', $name)->exists()) {
-            throw self::refused('name', "there is somebody called \"{$name}\" already", 'Choose another name, or change who is there.');
+            throw self::refused(
+                'name',
+                "there is somebody called \"{$name}\" already",
+                'Choose another name, or change who is there.',
+            );
         }
 
         $user = User::query()->create(['name' => $name, 'role' => self::role($role), 'password' => self::password($password)]);
@@ -101,7 +109,11 @@ final readonly class Users
     private function keepABuilder(User $user): void
     {
         if (User::query()->where('role', Role::Builder)->whereKeyNot($user->id)->doesntExist()) {
-            throw self::refused('role', "\"{$user->name}\" is the only builder", 'Make somebody else a builder first, or nobody could change the show.');
+            throw self::refused(
+                'role',
+                "\"{$user->name}\" is the only builder",
+                'Make somebody else a builder first, or nobody could change the show.',
+            );
         }
     }
 
@@ -110,14 +122,20 @@ final readonly class Users
     {
         $role = Role::tryFrom($word);
 
-        return $role === null || $role === Role::Guest ? throw self::refused('role', "there is no role \"{$word}\"", 'Use '.self::ROLES.'.') : $role;
+        return $role === null || $role === Role::Guest
+            ? throw self::refused('role', "there is no role \"{$word}\"", 'Use '.self::ROLES.'.')
+            : $role;
     }
 
     /** @throws ShowRefused */
     private static function password(string $password): string
     {
         if (mb_strlen($password) < self::SHORTEST_PASSWORD || \strlen($password) > self::LONGEST_PASSWORD) {
-            throw self::refused('password', 'the password is too short, or too long', 'Use at least '.self::SHORTEST_PASSWORD.' characters, and at most '.self::LONGEST_PASSWORD.'.');
+            throw self::refused(
+                'password',
+                'the password is too short, or too long',
+                'Use at least '.self::SHORTEST_PASSWORD.' characters, and at most '.self::LONGEST_PASSWORD.'.',
+            );
         }
 
         return $password;

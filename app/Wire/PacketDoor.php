@@ -69,7 +69,11 @@ final readonly class PacketDoor
         $digits = preg_replace('/0x|[\s:,]/i', '', $hex) ?? '';
         $bad = strspn($digits, '0123456789abcdefABCDEF');
         if ($bad < \strlen($digits)) {
-            return ['error' => "\"{$digits[$bad]}\" is not a hexadecimal digit", 'offset' => intdiv($bad, 2), 'clause' => 'input'];
+            return [
+                'error' => "\"{$digits[$bad]}\" is not a hexadecimal digit",
+                'offset' => intdiv($bad, 2),
+                'clause' => 'input',
+            ];
         }
 
         return \strlen($digits) % 2 === 1

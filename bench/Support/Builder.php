@@ -28,7 +28,10 @@ final class Builder
     public function edit(string $list, string $id, string $name): int
     {
         $answer = $this->ask('POST', "/api/show/{$list}/batch", ['ids' => [$id], 'set' => ['name' => $name]]);
-        if (curl_getinfo($this->curl, CURLINFO_RESPONSE_CODE) !== 200 || (json_decode($answer, true)['notice'] ?? null) !== null) {
+        if (
+            curl_getinfo($this->curl, CURLINFO_RESPONSE_CODE) !== 200
+            || (json_decode($answer, true)['notice'] ?? null) !== null
+        ) {
             throw new \RuntimeException("It was not stored, or is not running: {$answer}");
         }
 
@@ -58,7 +61,12 @@ final class Builder
             CURLOPT_URL => $this->demo->url($path),
             CURLOPT_CUSTOMREQUEST => $method,
             CURLOPT_POSTFIELDS => $body === null ? null : json_encode($body, JSON_THROW_ON_ERROR),
-            CURLOPT_HTTPHEADER => ['Accept: application/json', 'Content-Type: application/json', 'X-Answer: changes', "X-XSRF-TOKEN: {$token}"],
+            CURLOPT_HTTPHEADER => [
+                'Accept: application/json',
+                'Content-Type: application/json',
+                'X-Answer: changes',
+                "X-XSRF-TOKEN: {$token}",
+            ],
         ]);
 
         return (string) curl_exec($this->curl);

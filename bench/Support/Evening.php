@@ -39,7 +39,12 @@ final class Evening
     {
         $universes = \count($show['universes']);
         $show['version'] = 2;
-        $show['ports'][] = ['id' => 'hands', 'name' => 'Hands', 'protocol' => 'osc', 'receive' => ['address' => $address, 'port' => self::PORT]];
+        $show['ports'][] = [
+            'id' => 'hands',
+            'name' => 'Hands',
+            'protocol' => 'osc',
+            'receive' => ['address' => $address, 'port' => self::PORT],
+        ];
         $show['profiles'] = [['id' => 'bar', 'name' => 'Bar', 'parameters' => array_map(
             static fn(int $k): array => ['name' => "p{$k}", 'kind' => $k === 1 ? 'intensity' : 'colour'],
             range(1, self::PARAMETERS),
@@ -54,7 +59,10 @@ final class Evening
             ...array_map(static fn(int $n): array => self::list("by-hand-{$n}", $n + self::LISTS, false), range(1, self::LISTS)),
         ];
         $show['waves'] = array_map(static fn(int $n): array => self::wave($n, $universes), range(1, self::WAVES));
-        $show['masters'] = [['id' => 'grand', 'name' => 'Grand master', 'time' => 5], ['id' => 'own', 'name' => 'Own', 'over' => 'programme']];
+        $show['masters'] = [
+            ['id' => 'grand', 'name' => 'Grand master', 'time' => 5],
+            ['id' => 'own', 'name' => 'Own', 'over' => 'programme'],
+        ];
         $show['tempos'] = [['id' => 'music', 'name' => 'Music', 'start' => 98.96]];
         $show['routes'] = self::routes();
 
@@ -81,7 +89,14 @@ final class Evening
             }
         }
 
-        return ['id' => "look-{$n}", 'name' => "Look {$n}", 'press' => 'toggle', 'fadeIn' => $n % 7, 'fadeOut' => $n % 3, 'values' => $values];
+        return [
+            'id' => "look-{$n}",
+            'name' => "Look {$n}",
+            'press' => 'toggle',
+            'fadeIn' => $n % 7,
+            'fadeOut' => $n % 3,
+            'values' => $values,
+        ];
     }
 
     /** @return array<string, mixed> */
@@ -90,19 +105,38 @@ final class Evening
         $follow = $runs ? ['begins' => true] : [];
         $next = $runs ? ['follow' => ['kind' => 'complete', 'seconds' => 0.5]] : [];
         $cue = static fn(int $number): array => [
-            'number' => (string) $number, 'up' => $number, 'down' => 1, 'look' => 'look-'.(1 + ($n + 9 * $number) % self::LOOKS), ...$next,
+            'number' => (string) $number,
+            'up' => $number,
+            'down' => 1,
+            'look' => 'look-'.(1 + ($n + 9 * $number) % self::LOOKS),
+            ...$next,
         ];
 
-        return ['id' => $id, 'name' => ucfirst($id), 'end' => 'loop', 'tracking' => $n % 2 === 0, ...$follow, 'cues' => array_map($cue, range(1, 5))];
+        return [
+            'id' => $id,
+            'name' => ucfirst($id),
+            'end' => 'loop',
+            'tracking' => $n % 2 === 0,
+            ...$follow,
+            'cues' => array_map($cue, range(1, 5)),
+        ];
     }
 
     /** @return array<string, mixed> */
     private static function wave(int $n, int $universes): array
     {
         return [
-            'id' => "wave-{$n}", 'name' => "Wave {$n}", 'shape' => ['sine', 'square', 'smooth', 'ramp-up'][$n % 4], 'mode' => ['add', 'multiply', 'replace'][$n % 3],
+            'id' => "wave-{$n}",
+            'name' => "Wave {$n}",
+            'shape' => ['sine', 'square', 'smooth', 'ramp-up'][$n % 4],
+            'mode' => ['add', 'multiply', 'replace'][$n % 3],
             'size' => 20, 'centre' => 40, 'rate' => 0.1 * $n, 'offset' => 360, 'begins' => true,
-            'on' => array_map(static fn(int $i): array => ['point' => 'fixture:f'.((13 * $n + $i) % ($universes * self::FIXTURES)).'/p'.(1 + $n % 10)], range(0, 5)),
+            'on' => array_map(
+                static fn(int $i): array => [
+                    'point' => 'fixture:f'.((13 * $n + $i) % ($universes * self::FIXTURES)).'/p'.(1 + $n % 10),
+                ],
+                range(0, 5),
+            ),
         ];
     }
 

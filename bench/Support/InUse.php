@@ -35,7 +35,9 @@ final class InUse
     public function open(float $seconds): void
     {
         $seen = min(self::MOST_SEEN, $this->universes);
-        $levels = $seen === 0 ? ['misses'] : ['sources:u0', ...array_map(static fn(int $number): string => "levels:u{$number}", range(0, $seen - 1))];
+        $levels = $seen === 0
+            ? ['misses']
+            : ['sources:u0', ...array_map(static fn(int $number): string => "levels:u{$number}", range(0, $seen - 1))];
         $this->page = new LiveLink(
             $this->live,
             Role::Viewer,

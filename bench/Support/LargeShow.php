@@ -74,8 +74,18 @@ final readonly class LargeShow
         }
 
         return $isReceiving
-            ? ['id' => "port-{$i}", 'name' => "Desk {$i}", 'protocol' => 'art-net', 'receive' => ['address' => $we, 'feeds' => $links]]
-            : ['id' => "port-{$i}", 'name' => "Node {$i}", 'protocol' => 'sacn', 'send' => ['address' => $we, 'to' => [$other], 'carries' => $links]];
+            ? [
+                'id' => "port-{$i}",
+                'name' => "Desk {$i}",
+                'protocol' => 'art-net',
+                'receive' => ['address' => $we, 'feeds' => $links],
+            ]
+            : [
+                'id' => "port-{$i}",
+                'name' => "Node {$i}",
+                'protocol' => 'sacn',
+                'send' => ['address' => $we, 'to' => [$other], 'carries' => $links],
+            ];
     }
 
     /** @return array<string, mixed> */

@@ -30,10 +30,23 @@ final readonly class Show
         $links = array_map(static fn(int $number): array => ['number' => $number, 'universe' => "u{$number}"], $numbers);
 
         return [
-            'universes' => array_map(static fn(int $number): array => ['id' => "u{$number}", 'name' => "Universe {$number}"], $numbers),
+            'universes' => array_map(
+                static fn(int $number): array => ['id' => "u{$number}", 'name' => "Universe {$number}"],
+                $numbers,
+            ),
             'ports' => [
-                ['id' => 'desks', 'name' => 'Desks', 'protocol' => 'art-net', 'receive' => ['address' => "{$net}.1", 'feeds' => $links]],
-                ['id' => 'node', 'name' => 'Node', 'protocol' => 'art-net', 'send' => ['address' => "{$net}.1", 'to' => ["{$net}.21"], 'carries' => $links]],
+                [
+                    'id' => 'desks',
+                    'name' => 'Desks',
+                    'protocol' => 'art-net',
+                    'receive' => ['address' => "{$net}.1", 'feeds' => $links],
+                ],
+                [
+                    'id' => 'node',
+                    'name' => 'Node',
+                    'protocol' => 'art-net',
+                    'send' => ['address' => "{$net}.1", 'to' => ["{$net}.21"], 'carries' => $links],
+                ],
             ],
         ];
     }

@@ -30,7 +30,10 @@ final class Subject
     /** Seconds of processor time so far, in user and in system. */
     public function cpuSeconds(): float
     {
-        $fields = explode(' ', substr((string) strrchr((string) file_get_contents("/proc/{$this->process->getPid()}/stat"), ')'), 2));
+        $fields = explode(
+            ' ',
+            substr((string) strrchr((string) file_get_contents("/proc/{$this->process->getPid()}/stat"), ')'), 2),
+        );
 
         return ((int) $fields[11] + (int) $fields[12]) / self::TICKS_A_SECOND;
     }

@@ -49,7 +49,13 @@ final readonly class Network
 
     public function spelled(): string
     {
-        return implode(', ', array_map(static fn(array $one): string => "{$one['address']} (netmask {$one['netmask']}, {$one['name']})", $this->adapters));
+        return implode(
+            ', ',
+            array_map(
+                static fn(array $one): string => "{$one['address']} (netmask {$one['netmask']}, {$one['name']})",
+                $this->adapters,
+            ),
+        );
     }
 
     /** The broadcast address of an adapter's network. */

@@ -70,7 +70,9 @@ final readonly class Scene
     {
         $more = \count($numbers) - 8;
 
-        return $numbers === [] ? 'none' : implode(', ', array_map($this->spell(...), \array_slice($numbers, 0, 8))).($more > 0 ? " and {$more} more" : '');
+        return $numbers === []
+            ? 'none'
+            : implode(', ', array_map($this->spell(...), \array_slice($numbers, 0, 8))).($more > 0 ? " and {$more} more" : '');
     }
 
     /**

@@ -16,7 +16,10 @@ use NimbleJunction\Core\Show\PortEntry;
 use NimbleJunction\Core\Show\Show;
 use NimbleJunction\Core\Universe\Universe;
 
-/** Why a fixture is dark: its level, its shutter, its colour; nobody who gives it anything; no way out; another one on its address. */
+/**
+ * Why a fixture is dark: its level, its shutter, its colour; nobody who gives it anything; no way out; another one on its
+ * address.
+ */
 final readonly class WhyDark
 {
     /**

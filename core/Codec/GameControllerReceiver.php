@@ -39,7 +39,14 @@ final readonly class GameControllerReceiver implements Receiver
                 throw Malformed::at(0, "\"{$list}\" is no object of at most ".self::MOST.' numbers', self::CLAUSE);
             }
             foreach ($changed as $number => $value) {
-                if (! \is_int($number) || $number < 0 || $number >= self::MOST || ! (\is_int($value) || \is_float($value)) || $value < $lowest || $value > 1) {
+                if (
+                    ! \is_int($number)
+                    || $number < 0
+                    || $number >= self::MOST
+                    || ! (\is_int($value) || \is_float($value))
+                    || $value < $lowest
+                    || $value > 1
+                ) {
                     throw Malformed::at(0, "{$list} {$number} is outside {$lowest} to 1", self::CLAUSE);
                 }
                 $value = $list === 'axes' ? $this->rested($number, (float) $value) : (float) $value;

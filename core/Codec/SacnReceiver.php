@@ -27,9 +27,19 @@ final readonly class SacnReceiver implements Receiver
         if (! $packet instanceof Data) {
             return [match (true) {
                 // ANSI E1.31-2018, 11.2: the pulse is for all data packets of its sender that name its address
-                $packet instanceof Synchronization => new SyncPulse("{$packet->cid}{$packet->address}", "a synchronization packet for universe {$packet->address}"),
+                $packet instanceof Synchronization => new SyncPulse(
+                    "{$packet->cid}{$packet->address}",
+                    "a synchronization packet for universe {$packet->address}",
+                ),
                 $packet instanceof Discovery && $packet->cid === $this->cid => new Remark('our own universe discovery'),
-                $packet instanceof Discovery => new Sighting(Protocol::Sacn, "sacn {$packet->cid}", $from, $packet->sourceName, $packet->universes, []),
+                $packet instanceof Discovery => new Sighting(
+                    Protocol::Sacn,
+                    "sacn {$packet->cid}",
+                    $from,
+                    $packet->sourceName,
+                    $packet->universes,
+                    [],
+                ),
                 default => new Remark("an extended packet of kind {$packet->vector}, which we leave alone"),
             }];
         }

@@ -62,7 +62,9 @@ final readonly class Desk implements Part, Checked
             Field::name(),
             Field::port('port', 'At port'),
             Field::word('way', 'It is sent lines by', self::WAYS, 'osc')->called(['osc' => 'OSC', 'sysex' => 'System Exclusive']),
-            Field::textOrNone('address', 'OSC address; empty for /line', 200)->shownFor('way', 'osc')->meaning('Values of the line stand in it in braces: /desk/cue/{cue}.'),
+            Field::textOrNone('address', 'OSC address; empty for /line', 200)
+                ->shownFor('way', 'osc')
+                ->meaning('Values of the line stand in it in braces: /desk/cue/{cue}.'),
             (new TextList('arguments', 'OSC arguments; none for the line', 20, 200))->shownFor('way', 'osc'),
             Field::text('bytes', 'Bytes between F0 and F7, with {line}', '7D {line}', 200)->shownFor('way', 'sysex'),
             Field::number('pause', 'Pause between lines (s)', 0.0, 60.0, 0.2),
@@ -78,7 +80,11 @@ final readonly class Desk implements Part, Checked
             $fields->fault('address', "it is {$this->address}", MessageAddress::RULE);
         }
         if ($this->way === 'sysex' && preg_match(self::HEX, $this->bytes) !== 1) {
-            $fields->fault('bytes', "it is {$this->bytes}", 'Use bytes from 00 to 7F in hexadecimal, with spaces between, and {line} once.');
+            $fields->fault(
+                'bytes',
+                "it is {$this->bytes}",
+                'Use bytes from 00 to 7F in hexadecimal, with spaces between, and {line} once.',
+            );
         }
     }
 
@@ -92,7 +98,11 @@ final readonly class Desk implements Part, Checked
     {
         $typed = Typed::of($line);
         if ($typed === [] || mb_strlen($line) > self::LONGEST_LINE) {
-            return new Misread(0, $typed === [] ? 'There is nothing in it' : 'It is longer than '.self::LONGEST_LINE.' letters', $this->begins());
+            return new Misread(
+                0,
+                $typed === [] ? 'There is nothing in it' : 'It is longer than '.self::LONGEST_LINE.' letters',
+                $this->begins(),
+            );
         }
         /** @var array<string, Understood> $found by the whole line */
         $found = [];
@@ -115,7 +125,11 @@ final readonly class Desk implements Part, Checked
 
         return match (true) {
             \count($exact) === 1 => reset($exact),
-            $found !== [] => new Misread(0, 'It could be '.implode(' or ', array_map(static fn(Understood $one): string => $one->line, \array_slice(array_values($found), 0, 4))), 'more letters of its words'),
+            $found !== [] => new Misread(
+                0,
+                'It could be '.implode(' or ', array_map(static fn(Understood $one): string => $one->line, \array_slice(array_values($found), 0, 4))),
+                'more letters of its words',
+            ),
             default => $this->misread($typed, $farthest, $expected, $line),
         };
     }
@@ -132,9 +146,17 @@ final readonly class Desk implements Part, Checked
             return new Misread(mb_strlen($line), 'More is needed', $allowed);
         }
         $problem = $allowed === '' ? "Nothing stands behind that: \"{$wrong->text}\"" : "\"{$wrong->text}\" cannot stand there";
-        $meant = self::nearest($wrong->text, array_merge(...array_map(static fn(Piece $piece): array => $piece->words(), $expected)));
+        $meant = self::nearest(
+            $wrong->text,
+            array_merge(...array_map(static fn(Piece $piece): array => $piece->words(), $expected)),
+        );
 
-        return new Misread($wrong->at, $problem, $allowed, $meant === '' ? '' : mb_substr($line, 0, $wrong->at).$meant.mb_substr($line, $wrong->at + mb_strlen($wrong->text)));
+        return new Misread(
+            $wrong->at,
+            $problem,
+            $allowed,
+            $meant === '' ? '' : mb_substr($line, 0, $wrong->at).$meant.mb_substr($line, $wrong->at + mb_strlen($wrong->text)),
+        );
     }
 
     /** @param list<string> $words */
@@ -154,14 +176,22 @@ final readonly class Desk implements Part, Checked
 
     private static function isSame(string $whole, string $line): bool
     {
-        $plain = static fn(string $text): array => array_map(static fn(Typed $one): string => mb_strtolower($one->text), Typed::of($text));
+        $plain = static fn(string $text): array => array_map(
+            static fn(Typed $one): string => mb_strtolower($one->text),
+            Typed::of($text),
+        );
 
         return $plain($whole) === $plain($line);
     }
 
     private function begins(): string
     {
-        $firsts = array_map(static fn(DeskForm $form): string => ($form->pattern->pieces[0] ?? null) instanceof Piece ? $form->pattern->pieces[0]->allowed() : '', $this->forms);
+        $firsts = array_map(
+            static fn(DeskForm $form): string => ($form->pattern->pieces[0] ?? null) instanceof Piece
+                ? $form->pattern->pieces[0]->allowed()
+                : '',
+            $this->forms,
+        );
 
         return implode(', ', array_unique(array_filter($firsts, static fn(string $first): bool => $first !== '')));
     }

@@ -48,7 +48,10 @@ final readonly class DeskForm implements Part, Checked
         preg_match_all('#\{([^{}]*)\}#', $this->sends, $found);
         $unknown = array_diff($found[1], [...$this->pattern->names(), 'line']);
         if ($unknown !== []) {
-            $known = implode(', ', array_map(static fn(string $name): string => "{{$name}}", [...$this->pattern->names(), 'line']));
+            $known = implode(
+                ', ',
+                array_map(static fn(string $name): string => "{{$name}}", [...$this->pattern->names(), 'line']),
+            );
             $fields->fault('sends', '{'.reset($unknown).'} is no value of it', "Use {$known}.");
         }
     }

@@ -30,7 +30,12 @@ final class DeskMessage
             return new Exclusive(new SystemExclusive((string) hex2bin($hex)));
         }
         $address = DeskForm::filled($desk->oscAddress(), $line, $names);
-        $arguments = $desk->arguments === [] ? [$sent] : array_map(static fn(string $one): int|float|string => self::typed(DeskForm::filled($one, $line, $names), $one), $desk->arguments);
+        $arguments = $desk->arguments === []
+            ? [$sent]
+            : array_map(
+                static fn(string $one): int|float|string => self::typed(DeskForm::filled($one, $line, $names), $one),
+                $desk->arguments,
+            );
 
         return Osc::of((string) preg_replace('#[\s\#*,?\[\]{}]#', '-', $address), $arguments);
     }

@@ -28,7 +28,12 @@ final class TimelineLines
                 '{number}' => (string) ($i + 1),
                 '{name}' => self::plain($due->moment->name === '' ? 'Trigger '.($i + 1) : $due->moment->name),
                 '{at}' => rtrim(rtrim(number_format($due->at, 3, '.', ''), '0'), '.'),
-                '{time}' => \sprintf('%d:%02d:%05.2f', intdiv((int) $due->at, 3600), intdiv((int) $due->at, 60) % 60, fmod($due->at, 60.0)),
+                '{time}' => \sprintf(
+                    '%d:%02d:%05.2f',
+                    intdiv((int) $due->at, 3600),
+                    intdiv((int) $due->at, 60) % 60,
+                    fmod($due->at, 60.0),
+                ),
                 '{track}' => self::plain($names[$due->ownerId] ?? ''),
             ];
             $lines[] = [$due->at, strtr($template, $gaps)];

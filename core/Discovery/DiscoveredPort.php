@@ -29,7 +29,11 @@ final class DiscoveredPort
         $protocol = Protocol::tryFrom(\is_string($find['protocol'] ?? null) ? $find['protocol'] : '');
         $name = \is_string($find['name'] ?? null) && trim($find['name']) !== '' ? mb_substr(trim($find['name']), 0, 80) : 'Found';
         $address = $find['address'] ?? null;
-        if ($protocol === null || ! \is_string($address) || filter_var($address, \FILTER_VALIDATE_IP, \FILTER_FLAG_IPV4) === false) {
+        if (
+            $protocol === null
+            || ! \is_string($address)
+            || filter_var($address, \FILTER_VALIDATE_IP, \FILTER_FLAG_IPV4) === false
+        ) {
             throw ShowRefused::because(
                 [new Fault('', 'what was found has no protocol or no address', 'Give "protocol", and "address" as IPv4.')],
             );
@@ -40,7 +44,12 @@ final class DiscoveredPort
             'receive' => [$find['gives'] ?? [], 'feeds'],
             'send' => [$find['takes'] ?? [], 'carries'],
         ] as $side => [$numbers, $list]) {
-            if (! \is_array($numbers) || ! array_is_list($numbers) || \count($numbers) > self::MOST_UNIVERSES || array_filter($numbers, \is_int(...)) !== $numbers) {
+            if (
+                ! \is_array($numbers)
+                || ! array_is_list($numbers)
+                || \count($numbers) > self::MOST_UNIVERSES
+                || array_filter($numbers, \is_int(...)) !== $numbers
+            ) {
                 throw ShowRefused::because(
                     [
                         new Fault(

@@ -37,7 +37,12 @@ final readonly class ServiceLine
         }
         $address = $fields[7] ?? '';
         $port = (int) ($fields[8] ?? 0);
-        if (\count($fields) < self::RESOLVED || filter_var($address, \FILTER_VALIDATE_IP, \FILTER_FLAG_IPV4) === false || $port < 1 || $port > 65535) {
+        if (
+            \count($fields) < self::RESOLVED
+            || filter_var($address, \FILTER_VALIDATE_IP, \FILTER_FLAG_IPV4) === false
+            || $port < 1
+            || $port > 65535
+        ) {
             return null;
         }
 
@@ -47,7 +52,11 @@ final readonly class ServiceLine
     /** As people read it. */
     private static function name(string $escaped): string
     {
-        $name = (string) preg_replace_callback('/\\\\(\d{3}|.)/s', static fn(array $found): string => \strlen($found[1]) === 3 ? \chr(min(255, (int) $found[1])) : $found[1], $escaped);
+        $name = (string) preg_replace_callback(
+            '/\\\\(\d{3}|.)/s',
+            static fn(array $found): string => \strlen($found[1]) === 3 ? \chr(min(255, (int) $found[1])) : $found[1],
+            $escaped,
+        );
         $name = (string) preg_replace('/\p{C}+/u', ' ', mb_scrub($name));
 
         return mb_substr(trim($name), 0, self::LONGEST_NAME);

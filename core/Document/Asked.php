@@ -26,7 +26,11 @@ final readonly class Asked
         $known = new Kinds(['asked' => $kinds]);
         $kind = $known->readOne(new Fields(['asked' => $asked], '', $faults), 'asked', 'asked', Reading::with($known));
         $found = array_map(
-            static fn(Fault $fault): Fault => new Fault((string) preg_replace('#^/asked#', '', $fault->path), $fault->problem, $fault->allowed),
+            static fn(Fault $fault): Fault => new Fault(
+                (string) preg_replace('#^/asked#', '', $fault->path),
+                $fault->problem,
+                $fault->allowed,
+            ),
             array_values($faults->getArrayCopy()),
         );
         if ($found === [] && $kind === null) {

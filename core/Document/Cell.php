@@ -81,7 +81,12 @@ enum Cell
         foreach ($value as $one) {
             $isPlain = \is_int($one)
                 || \is_float($one)
-                || (\is_string($one) && trim($one) === $one && $one !== '' && ! str_contains($one, ';') && ! str_starts_with($one, '[') && self::number($one) === null);
+                || (\is_string($one)
+                    && trim($one) === $one
+                    && $one !== ''
+                    && ! str_contains($one, ';')
+                    && ! str_starts_with($one, '[')
+                    && self::number($one) === null);
             if (! $isPlain) {
                 return null;
             }

@@ -8,7 +8,14 @@ namespace NimbleJunction\Core\Document;
 final class Patching
 {
     /** What each operation needs beside "path". */
-    private const NEEDS = ['add' => ['value'], 'remove' => [], 'replace' => ['value'], 'move' => ['from'], 'copy' => ['from'], 'test' => ['value']];
+    private const NEEDS = [
+        'add' => ['value'],
+        'remove' => [],
+        'replace' => ['value'],
+        'move' => ['from'],
+        'copy' => ['from'],
+        'test' => ['value'],
+    ];
 
     /**
      * @param array<mixed> $operations {"op": "replace", "path": "/name", "value": "…"}, one after the other
@@ -18,7 +25,9 @@ final class Patching
     public static function apply(mixed $document, array $operations): mixed
     {
         if (! array_is_list($operations)) {
-            throw new \UnexpectedValueException('A patch is a list of operations: [{"op": "replace", "path": "/name", "value": "…"}].');
+            throw new \UnexpectedValueException(
+                'A patch is a list of operations: [{"op": "replace", "path": "/name", "value": "…"}].',
+            );
         }
         foreach ($operations as $i => $operation) {
             try {
@@ -53,7 +62,9 @@ final class Patching
             'replace' => $path->replaced($document, $value),
             'copy' => $path->added($document, self::pointer($operation, 'from')->of($document)),
             'move' => self::moved($document, self::pointer($operation, 'from'), $path),
-            default => self::same($path->of($document), $value) ? $document : throw new \UnexpectedValueException("What is at {$path->text()} is not what was tested for."),
+            default => self::same($path->of($document), $value)
+                ? $document
+                : throw new \UnexpectedValueException("What is at {$path->text()} is not what was tested for."),
         };
     }
 
@@ -70,7 +81,9 @@ final class Patching
     private static function same(mixed $one, mixed $other): bool
     {
         if (! \is_array($one) || ! \is_array($other)) {
-            return (\is_int($one) || \is_float($one)) && (\is_int($other) || \is_float($other)) ? (float) $one === (float) $other : $one === $other;
+            return (\is_int($one) || \is_float($one)) && (\is_int($other) || \is_float($other))
+                ? (float) $one === (float) $other
+                : $one === $other;
         }
         if (\count($one) !== \count($other) || array_is_list($one) !== array_is_list($other)) {
             return false;
@@ -89,6 +102,8 @@ final class Patching
     {
         $text = $operation[$name] ?? null;
 
-        return Pointer::parse(\is_string($text) ? $text : throw new \UnexpectedValueException("\"{$name}\" must be a JSON Pointer."));
+        return Pointer::parse(
+            \is_string($text) ? $text : throw new \UnexpectedValueException("\"{$name}\" must be a JSON Pointer."),
+        );
     }
 }

@@ -22,15 +22,23 @@ final readonly class Pointer
             return new self([]);
         }
         if ($text[0] !== '/' || preg_match('/~(?![01])/', $text) === 1) {
-            throw new \UnexpectedValueException("\"{$text}\" is no JSON Pointer. Begin with \"/\", like /ports/0/name; \"~\" is written ~0, and \"/\" within a name ~1.");
+            throw new \UnexpectedValueException(
+                "\"{$text}\" is no JSON Pointer. Begin with \"/\", like /ports/0/name; \"~\" is written ~0, and \"/\" within a name ~1.",
+            );
         }
 
-        return new self(array_map(static fn(string $name): string => strtr($name, ['~1' => '/', '~0' => '~']), explode('/', substr($text, 1))));
+        return new self(array_map(
+            static fn(string $name): string => strtr($name, ['~1' => '/', '~0' => '~']),
+            explode('/', substr($text, 1)),
+        ));
     }
 
     public function text(): string
     {
-        return implode('', array_map(static fn(string $name): string => '/'.strtr($name, ['~' => '~0', '/' => '~1']), $this->names));
+        return implode(
+            '',
+            array_map(static fn(string $name): string => '/'.strtr($name, ['~' => '~0', '/' => '~1']), $this->names),
+        );
     }
 
     /** @throws \UnexpectedValueException when nothing is there */
@@ -57,7 +65,11 @@ final readonly class Pointer
 
                 return $around;
             }
-            $at = $name === '-' ? \count($around) : (self::isIndex($name) && (int) $name === \count($around) ? (int) $name : $this->key($around, $name, \count($this->names) - 1));
+            $at = $name === '-'
+                ? \count($around)
+                : (self::isIndex($name) && (int) $name === \count($around)
+                    ? (int) $name
+                    : $this->key($around, $name, \count($this->names) - 1));
             array_splice($around, (int) $at, 0, [$value]);
 
             return $around;

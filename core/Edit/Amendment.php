@@ -62,7 +62,10 @@ final readonly class Amendment
     {
         $settings = $this->settings;
         foreach ($next->settings as $name => $one) {
-            $settings[$name] = ['was' => \array_key_exists($name, $settings) ? $settings[$name]['was'] : $one['was'], 'is' => $one['is']];
+            $settings[$name] = [
+                'was' => \array_key_exists($name, $settings) ? $settings[$name]['was'] : $one['was'],
+                'is' => $one['is'],
+            ];
         }
         $parts = $this->parts;
         foreach ($next->parts as $list => $changes) {
@@ -85,7 +88,10 @@ final readonly class Amendment
             }
         }
 
-        return ['settings' => (object) $this->settings, 'parts' => (object) array_map(static fn(array $list): object => (object) $list, $parts)];
+        return [
+            'settings' => (object) $this->settings,
+            'parts' => (object) array_map(static fn(array $list): object => (object) $list, $parts),
+        ];
     }
 
     /**
@@ -107,7 +113,10 @@ final readonly class Amendment
                 if (! \is_array($pair) || \count($pair) !== 2) {
                     throw new \UnexpectedValueException("What becomes of \"{$id}\" is not said.");
                 }
-                $parts[(string) $list][(string) $id] = new Change(Entry::fromArray($pair[0] ?? null), Entry::fromArray($pair[1] ?? null));
+                $parts[(string) $list][(string) $id] = new Change(
+                    Entry::fromArray($pair[0] ?? null),
+                    Entry::fromArray($pair[1] ?? null),
+                );
             }
         }
 

@@ -39,7 +39,13 @@ final readonly class Contents
             }
         }
 
-        return new self([...self::SETTINGS, ...array_filter(array_intersect_key($document, self::SETTINGS), static fn(mixed $value): bool => $value !== null)], $lists);
+        return new self(
+            [
+                ...self::SETTINGS,
+                ...array_filter(array_intersect_key($document, self::SETTINGS), static fn(mixed $value): bool => $value !== null),
+            ],
+            $lists,
+        );
     }
 
     /** @return array<string, mixed> */
@@ -75,6 +81,9 @@ final readonly class Contents
             }
         }
 
-        return new self([...$this->settings, ...array_map(static fn(array $one): mixed => $one['is'], $amendment->settings)], $lists);
+        return new self(
+            [...$this->settings, ...array_map(static fn(array $one): mixed => $one['is'], $amendment->settings)],
+            $lists,
+        );
     }
 }

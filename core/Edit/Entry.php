@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Edit;
 
-/** One part of a show with its place: entries of a list stand in the order of their places, and of their ids where these are the same. */
+/**
+ * One part of a show with its place: entries of a list stand in the order of their places, and of their ids where these are
+ * the same.
+ */
 final readonly class Entry
 {
     /** @param array<mixed> $part as it stands in the document, with its fields in their order */

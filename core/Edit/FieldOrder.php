@@ -38,7 +38,13 @@ final class FieldOrder
             };
         }
         if (! array_is_list($part)) {
-            uksort($part, static fn(int|string $a, int|string $b): int => [$ranks[$a] ?? \PHP_INT_MAX, (string) $a] <=> [$ranks[$b] ?? \PHP_INT_MAX, (string) $b]);
+            uksort(
+                $part,
+                static fn(int|string $a, int|string $b): int => [
+                    $ranks[$a] ?? \PHP_INT_MAX,
+                    (string) $a,
+                ] <=> [$ranks[$b] ?? \PHP_INT_MAX, (string) $b],
+            );
         }
 
         return $part;

@@ -55,7 +55,14 @@ final readonly class Reconciled
     {
         $joined = [];
         foreach (array_keys($was + $mine + $theirs) as $key) {
-            $value = self::value($was[$key] ?? null, $mine[$key] ?? null, $theirs[$key] ?? null, "{$path}{$key}", $clashes, $isStrict);
+            $value = self::value(
+                $was[$key] ?? null,
+                $mine[$key] ?? null,
+                $theirs[$key] ?? null,
+                "{$path}{$key}",
+                $clashes,
+                $isStrict,
+            );
             if ($value !== null) {
                 $joined[$key] = $value;
             }

@@ -33,10 +33,19 @@ final readonly class Update
         $parts = [];
         foreach ($amendment->parts as $list => $changes) {
             // From the last to the first: what the others stand before is there then.
-            uasort($changes, static fn(Change $a, Change $b): int => [$b->is->place ?? 0, $b->is->part['id'] ?? ''] <=> [$a->is->place ?? 0, $a->is->part['id'] ?? '']);
+            uasort(
+                $changes,
+                static fn(Change $a, Change $b): int => [
+                    $b->is->place ?? 0,
+                    $b->is->part['id'] ?? '',
+                ] <=> [$a->is->place ?? 0, $a->is->part['id'] ?? ''],
+            );
             foreach ($changes as $id => $change) {
                 $isPlaced = $change->is !== null && $change->was?->place !== $change->is->place;
-                $parts[$list][$id] = ['part' => $change->is?->part, ...($isPlaced ? ['before' => $behind($list, $change->is)] : [])];
+                $parts[$list][$id] = [
+                    'part' => $change->is?->part,
+                    ...($isPlaced ? ['before' => $behind($list, $change->is)] : []),
+                ];
             }
         }
 
@@ -46,7 +55,10 @@ final readonly class Update
     /** @return array<string, mixed> for JSON */
     public function toArray(): array
     {
-        return ['settings' => (object) $this->settings, 'parts' => (object) array_map(static fn(array $list): object => (object) $list, $this->parts)];
+        return [
+            'settings' => (object) $this->settings,
+            'parts' => (object) array_map(static fn(array $list): object => (object) $list, $this->parts),
+        ];
     }
 
     /**
@@ -69,7 +81,10 @@ final readonly class Update
                 if (($part !== null && ! \is_array($part)) || ($before !== null && ! \is_string($before))) {
                     throw new \UnexpectedValueException("What becomes of \"{$id}\" is not said.");
                 }
-                $read[(string) $list][(string) $id] = ['part' => $part, ...(\array_key_exists('before', $one) ? ['before' => $before] : [])];
+                $read[(string) $list][(string) $id] = [
+                    'part' => $part,
+                    ...(\array_key_exists('before', $one) ? ['before' => $before] : []),
+                ];
             }
         }
 
@@ -85,7 +100,11 @@ final readonly class Update
     {
         $lists = [];
         foreach (array_keys(Show::LISTS) as $list) {
-            $lists[$list] = $this->list($show->list($list), $list, fn(string $id, array $part): Part => self::read($list, $id, $part));
+            $lists[$list] = $this->list(
+                $show->list($list),
+                $list,
+                fn(string $id, array $part): Part => self::read($list, $id, $part),
+            );
         }
         $name = $this->settings['name'] ?? $show->name;
         $middleC = $this->settings['middleC'] ?? $show->middleC;
@@ -132,7 +151,9 @@ final readonly class Update
                 continue;
             }
             unset($parts[$id]);
-            $at = ($one['before'] ?? null) === null ? false : array_search((string) $one['before'], array_map(strval(...), array_keys($parts)), true);
+            $at = ($one['before'] ?? null) === null
+                ? false
+                : array_search((string) $one['before'], array_map(strval(...), array_keys($parts)), true);
             $parts = $at === false
                 ? $parts + [$id => $part]
                 : \array_slice($parts, 0, $at, true) + [$id => $part] + \array_slice($parts, $at, null, true);

@@ -20,12 +20,19 @@ use NimbleJunction\Core\Programme\Times;
 use NimbleJunction\Core\Universe\AsIf;
 use NimbleJunction\Core\Universe\Universe;
 
-/** What would leave if a look were recalled, or a cue went, with its fades over, and nothing else changed: it is seen, and not sent. */
+/**
+ * What would leave if a look were recalled, or a cue went, with its fades over, and nothing else changed: it is seen, and not
+ * sent.
+ */
 final readonly class Foresight
 {
     /** @param array<string, Universe> $universes by id */
-    public function __construct(private Plan $plan, private array $universes, private LiveProgramme $programme, private Points $points)
-    {
+    public function __construct(
+        private Plan $plan,
+        private array $universes,
+        private LiveProgramme $programme,
+        private Points $points,
+    ) {
     }
 
     /** @return list<Foreseen> */
@@ -100,7 +107,14 @@ final readonly class Foresight
             $asIf = self::asIf($universe, $playback, $playback->strips()[$id] ?? null, $ending);
             [$now, $then] = [$universe->wayOut()->heldIn($universe->merged()), $universe->wayOut()->heldIn($asIf->merged)];
             foreach ($ones as $key => $lane) {
-                $seen[] = new Foreseen((string) $key, $lane->valueIn($now), $lane->valueIn($then), ($targets[$key] ?? null)?->value, $lane, $asIf);
+                $seen[] = new Foreseen(
+                    (string) $key,
+                    $lane->valueIn($now),
+                    $lane->valueIn($then),
+                    ($targets[$key] ?? null)?->value,
+                    $lane,
+                    $asIf,
+                );
             }
         }
 
@@ -157,7 +171,12 @@ final readonly class Foresight
         $others = array_filter($values, static fn(PointValue $one): bool => ! $one->isGiven());
 
         return array_values(array_map(
-            fn(PointValue $one): Foreseen => new Foreseen($one->point->text(), $this->points->read($one->point), $one->value, $one->value),
+            fn(PointValue $one): Foreseen => new Foreseen(
+                $one->point->text(),
+                $this->points->read($one->point),
+                $one->value,
+                $one->value,
+            ),
             $others,
         ));
     }

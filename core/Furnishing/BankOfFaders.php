@@ -52,7 +52,13 @@ final readonly class BankOfFaders implements Template
             }
             $laying->nextRow();
             foreach ($bank as [$id, $name, $point, $button]) {
-                $laying->add("{$id}-button", $name, 1, 1, ['kind' => 'button', 'mode' => 'momentary', ...self::bound($button === '' ? $point : $button)]);
+                $laying->add(
+                    "{$id}-button",
+                    $name,
+                    1,
+                    1,
+                    ['kind' => 'button', 'mode' => 'momentary', ...self::bound($button === '' ? $point : $button)],
+                );
             }
         }
 

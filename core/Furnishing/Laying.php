@@ -34,7 +34,13 @@ final class Laying
             $this->high = 0;
         }
         $place = ['column' => $this->column, 'row' => $this->row, 'width' => $width, 'height' => $height];
-        $this->controls[\count($this->controls) - 1][] = ['id' => $id, 'name' => mb_substr($name, 0, 60), ...$place, 'does' => $does, ...$more];
+        $this->controls[\count($this->controls) - 1][] = [
+            'id' => $id,
+            'name' => mb_substr($name, 0, 60),
+            ...$place,
+            'does' => $does,
+            ...$more,
+        ];
         $this->column += $width;
         $this->high = max($this->high, $height);
     }

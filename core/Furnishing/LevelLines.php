@@ -17,7 +17,10 @@ use NimbleJunction\Core\Timeline\Timeline;
 use NimbleJunction\Core\Timeline\Track;
 use NimbleJunction\Core\Words\ShowWording;
 
-/** What is done to the levels of a timeline as a whole: takes are laid on them, they are drawn by hand, and told by fewer points. */
+/**
+ * What is done to the levels of a timeline as a whole: takes are laid on them, they are drawn by hand, and told by fewer
+ * points.
+ */
 final readonly class LevelLines
 {
     private const DIGITS = 5;
@@ -42,11 +45,20 @@ final readonly class LevelLines
                 continue;
             }
             if ($track !== null) {
-                $lines[$track->id] = Laying::over($lines[$track->id] ?? self::knots($track), $lane->knots, $lane->from, $lane->to);
+                $lines[$track->id] = Laying::over(
+                    $lines[$track->id] ?? self::knots($track),
+                    $lane->knots,
+                    $lane->from,
+                    $lane->to,
+                );
 
                 continue;
             }
-            $fresh[$point] ??= ['name' => mb_substr((new ShowWording($this->show))->point($point), 0, 60), 'point' => $point, 'knots' => []];
+            $fresh[$point] ??= [
+                'name' => mb_substr((new ShowWording($this->show))->point($point), 0, 60),
+                'point' => $point,
+                'knots' => [],
+            ];
             $fresh[$point]['knots'] = Laying::over($fresh[$point]['knots'], $lane->knots, $lane->from, $lane->to);
         }
 
@@ -90,13 +102,18 @@ final readonly class LevelLines
         }
         array_push($kept, ...self::straight($run, $tolerance));
 
-        return [$kept, Thinning::off(array_map(static fn(Knot $knot): array => [$knot->at, $knot->value], $all), new Line($kept))];
+        return [
+            $kept,
+            Thinning::off(array_map(static fn(Knot $knot): array => [$knot->at, $knot->value], $all), new Line($kept)),
+        ];
     }
 
     /** @return list<array{float, float, string}> named ranges of what has steps: from, to, name; none for what travels */
     private function ranges(?Reference $point): array
     {
-        return $point?->kind === 'fixture' ? $this->show->patch()->find($point->id, $point->part)?->placed->parameter->namedRanges() ?? [] : [];
+        return $point?->kind === 'fixture'
+            ? $this->show->patch()->find($point->id, $point->part)?->placed->parameter->namedRanges() ?? []
+            : [];
     }
 
     /**

@@ -47,7 +47,14 @@ final readonly class LooksOfList implements Template
         }
         $laying = new Laying($list === null ? 'Looks' : $list->name, $this->columns, 6);
         foreach ($looks as $id => $look) {
-            $laying->add((string) $id, $look->name, 1, 1, ['kind' => 'button', 'points' => [['point' => "look:{$id}"]]], ['text' => '{name}', 'showsValue' => false]);
+            $laying->add(
+                (string) $id,
+                $look->name,
+                1,
+                1,
+                ['kind' => 'button', 'points' => [['point' => "look:{$id}"]]],
+                ['text' => '{name}', 'showsValue' => false],
+            );
         }
 
         return $laying->pages();

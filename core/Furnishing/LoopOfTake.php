@@ -23,7 +23,9 @@ final readonly class LoopOfTake
     /** @return float how long the take is, in the unit in which it was recorded */
     public function length(): float
     {
-        return $this->take->lanes === [] ? 0.0 : max(array_map(static fn(TakeLane $lane): float => $lane->to, $this->take->lanes)) - $this->begins();
+        return $this->take->lanes === []
+            ? 0.0
+            : max(array_map(static fn(TakeLane $lane): float => $lane->to, $this->take->lanes)) - $this->begins();
     }
 
     /** @return array<string, mixed> fields of a timeline */
@@ -34,7 +36,12 @@ final readonly class LoopOfTake
         foreach ($this->take->lanes as $lane) {
             $point = $lane->point?->text() ?? '';
             foreach ($point === '' ? [] : $lane->knots as $knot) {
-                $lines[$point][] = (new Knot(round(($knot->at - $this->begins()) * $stretch, self::DIGITS), $knot->value, $knot->to, $knot->bend))->written();
+                $lines[$point][] = (new Knot(
+                    round(($knot->at - $this->begins()) * $stretch, self::DIGITS),
+                    $knot->value,
+                    $knot->to,
+                    $knot->bend,
+                ))->written();
             }
         }
         $tracks = [];

@@ -75,7 +75,10 @@ final readonly class MidiExport
     /** @return list<array{int, Event}> */
     private function notes(NoteTrack $track): array
     {
-        return array_merge(...array_map(fn(PlayedNote $one): array => $this->note($one->at, $one->long, $track->channel, $one->note, $one->velocity), $track->notes));
+        return array_merge(...array_map(
+            fn(PlayedNote $one): array => $this->note($one->at, $one->long, $track->channel, $one->note, $one->velocity),
+            $track->notes,
+        ));
     }
 
     /** @return list<array{int, Event}> */
@@ -152,7 +155,14 @@ final readonly class MidiExport
     private static function track(string $name, array $events): Track
     {
         $places = array_keys($events);
-        usort($places, static fn(int $a, int $b): int => [$events[$a][0], self::rank($events[$a][1]), $a] <=> [$events[$b][0], self::rank($events[$b][1]), $b]);
+        usort(
+            $places,
+            static fn(int $a, int $b): int => [
+                $events[$a][0],
+                self::rank($events[$a][1]),
+                $a,
+            ] <=> [$events[$b][0], self::rank($events[$b][1]), $b],
+        );
         $done = [Event::meta(0, Event::TRACK_NAME, $name)];
         $tick = 0;
         foreach ($places as $place) {

@@ -33,10 +33,18 @@ final readonly class MidiSource
         try {
             $this->file = File::decode($bytes);
         } catch (Malformed $malformed) {
-            throw ShowRefused::because([new Fault('', "this is no MIDI file: {$malformed->getMessage()}", 'Choose a Standard MIDI File of format 0 or 1, as sequencers export them.')]);
+            throw ShowRefused::because([new Fault(
+                '',
+                "this is no MIDI file: {$malformed->getMessage()}",
+                'Choose a Standard MIDI File of format 0 or 1, as sequencers export them.',
+            )]);
         }
         if ($inBeats && $this->file->division->framesPerSecond !== null) {
-            throw ShowRefused::because([new Fault('', 'the file counts frames, and the timeline beats', 'Let the timeline go by seconds, or export the file by ticks a quarter note.')]);
+            throw ShowRefused::because([new Fault(
+                '',
+                'the file counts frames, and the timeline beats',
+                'Let the timeline go by seconds, or export the file by ticks a quarter note.',
+            )]);
         }
         $this->map = $this->file->tempoMap();
     }
@@ -100,7 +108,9 @@ final readonly class MidiSource
 
     private static function text(Event $event): string
     {
-        $text = mb_check_encoding($event->bytes, 'UTF-8') ? $event->bytes : mb_convert_encoding($event->bytes, 'UTF-8', 'ISO-8859-1');
+        $text = mb_check_encoding($event->bytes, 'UTF-8')
+            ? $event->bytes
+            : mb_convert_encoding($event->bytes, 'UTF-8', 'ISO-8859-1');
 
         return mb_substr(trim((string) preg_replace('/\p{C}+/u', ' ', (string) $text)), 0, self::LONGEST_NAME);
     }

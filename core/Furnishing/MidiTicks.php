@@ -31,8 +31,15 @@ final readonly class MidiTicks
         $changes = $timeline->changes;
         usort($changes, static fn(TempoChange $one, TempoChange $other): int => $one->at <=> $other->at);
         $tempo = $timeline->unit === 'beats' ? $show->tempos[$timeline->tempo] ?? array_values($show->tempos)[0] ?? null : null;
-        $first = $changes[0] ?? new TempoChange(0.0, $tempo === null ? self::USUAL : max(TempoChange::SLOWEST, $tempo->start), $tempo->bar ?? 4);
-        $this->changes = [new TempoChange(0.0, $first->bpm, $first->bar), ...array_filter($changes, static fn(TempoChange $one): bool => $one->at > 0.0)];
+        $first = $changes[0] ?? new TempoChange(
+            0.0,
+            $tempo === null ? self::USUAL : max(TempoChange::SLOWEST, $tempo->start),
+            $tempo->bar ?? 4,
+        );
+        $this->changes = [
+            new TempoChange(0.0, $first->bpm, $first->bar),
+            ...array_filter($changes, static fn(TempoChange $one): bool => $one->at > 0.0),
+        ];
         $this->map = new TempoMap($this->changes, $timeline->unit === 'beats');
     }
 

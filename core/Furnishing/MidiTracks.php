@@ -38,7 +38,10 @@ final readonly class MidiTracks
      */
     public function triggers(): array
     {
-        return $this->tracks(fn(Track $track): array => [['kind' => 'triggers', 'triggers' => $this->triggersOf($track)]], 'triggers');
+        return $this->tracks(
+            fn(Track $track): array => [['kind' => 'triggers', 'triggers' => $this->triggersOf($track)]],
+            'triggers',
+        );
     }
 
     /**
@@ -53,7 +56,12 @@ final readonly class MidiTracks
         return $this->tracks(function (Track $track) use ($port): array {
             $does = [];
             foreach ($this->notesOf($track) as $channel => $notes) {
-                $does[] = ['kind' => 'notes', ...($port === '' ? [] : ['port' => $port]), 'channel' => $channel, 'notes' => $notes];
+                $does[] = [
+                    'kind' => 'notes',
+                    ...($port === '' ? [] : ['port' => $port]),
+                    'channel' => $channel,
+                    'notes' => $notes,
+                ];
             }
 
             return $does;
@@ -76,7 +84,11 @@ final readonly class MidiTracks
             $name = MidiSource::name($track) ?: 'MIDI '.($i + 1);
             foreach ($this->linesOf($track) as $part => $knots) {
                 if (\count($knots) > LevelTrack::MOST) {
-                    throw ShowRefused::because([new Fault('', 'a controller of it has '.\count($knots).' values', 'A level of a timeline has at most '.LevelTrack::MOST.' points.')]);
+                    throw ShowRefused::because([new Fault(
+                        '',
+                        'a controller of it has '.\count($knots).' values',
+                        'A level of a timeline has at most '.LevelTrack::MOST.' points.',
+                    )]);
                 }
                 $said = MidiControl::parse((string) $part)?->said() ?? '';
                 $does = ['kind' => 'levels', ...($port === '' ? [] : ['point' => "midi:{$port}/{$part}"]), 'knots' => $knots];
@@ -87,7 +99,10 @@ final readonly class MidiTracks
         return $tracks;
     }
 
-    /** @return array<string, non-empty-list<array{at: float, value: int, to: string}>> by controller, like "1/7"; what is said again is left out */
+    /**
+     * @return array<string, non-empty-list<array{at: float, value: int, to: string}>> by controller, like "1/7"; what is said
+     * again is left out
+     */
     private function linesOf(Track $track): array
     {
         $lines = [];
@@ -115,7 +130,11 @@ final readonly class MidiTracks
             foreach ($of($track) as $does) {
                 $count = \is_array($does[$list] ?? null) ? \count($does[$list]) : 0;
                 if ($count > self::MOST) {
-                    throw ShowRefused::because([new Fault('', "a track of it has {$count} notes", 'A track of a timeline has at most '.self::MOST.' of them.')]);
+                    throw ShowRefused::because([new Fault(
+                        '',
+                        "a track of it has {$count} notes",
+                        'A track of a timeline has at most '.self::MOST.' of them.',
+                    )]);
                 }
                 if ($count > 0) {
                     $tracks[] = ['name' => MidiSource::name($track) ?: 'MIDI '.($i + 1), 'does' => $does];
@@ -144,7 +163,10 @@ final readonly class MidiTracks
                 'id' => 'n'.(\count($triggers) + 1),
                 'at' => $this->source->at($tick),
                 'name' => mb_substr($agreed === '' ? Pitch::name($note, $this->show->middleC) : $agreed, 0, 60),
-                'do' => array_map(static fn(string $route): array => ['kind' => 'press', 'point' => "route:{$route}"], $known[$bytes]),
+                'do' => array_map(
+                    static fn(string $route): array => ['kind' => 'press', 'point' => "route:{$route}"],
+                    $known[$bytes],
+                ),
             ];
         }
 
@@ -191,7 +213,11 @@ final readonly class MidiTracks
             foreach ($entry->route->triggers ?? [] as $trigger) {
                 $port = ((array) $trigger)['port'] ?? null;
                 $event = \is_string($port) ? new Heard($port, $note) : null;
-                if ($event !== null && array_intersect($trigger->keys(), $event->keys()) !== [] && $trigger->take($event) instanceof Taken) {
+                if (
+                    $event !== null
+                    && array_intersect($trigger->keys(), $event->keys()) !== []
+                    && $trigger->take($event) instanceof Taken
+                ) {
                     $ids[(string) $id] = true;
                 }
             }

@@ -11,7 +11,10 @@ use NimbleJunction\Core\Patch\Placed;
 use NimbleJunction\Core\Patch\Role;
 use NimbleJunction\Core\Show\Show;
 
-/** A page for a fixture, as its profile has it: a fader for its level, a pad for pan and tilt, a selector for what has named ranges, knobs for the rest. */
+/**
+ * A page for a fixture, as its profile has it: a fader for its level, a pad for pan and tilt, a selector for what has named
+ * ranges, knobs for the rest.
+ */
 final readonly class PageOfFixture implements Template
 {
     public function __construct(public string $fixture)
@@ -45,11 +48,18 @@ final readonly class PageOfFixture implements Template
         $tilt = self::having($footprint, Role::Tilt);
         $isPad = $pan !== '' && $tilt !== '';
         if ($isPad) {
-            $laying->add('position', "{$fixture->name} position", 3, 3, ['kind' => 'pad', 'across' => $this->bound($pan), 'up' => $this->bound($tilt)]);
+            $laying->add(
+                'position',
+                "{$fixture->name} position",
+                3,
+                3,
+                ['kind' => 'pad', 'across' => $this->bound($pan), 'up' => $this->bound($tilt)],
+            );
         }
         $rest = array_filter(
             $footprint->byKey,
-            static fn(Placed $placed, int|string $key): bool => ! $placed->parameter->neverDriven && ! ($isPad && \in_array((string) $key, [$pan, $tilt], true)),
+            static fn(Placed $placed, int|string $key): bool => ! $placed->parameter->neverDriven
+                && ! ($isPad && \in_array((string) $key, [$pan, $tilt], true)),
             \ARRAY_FILTER_USE_BOTH,
         );
         // What is as high as the pad stands beside it, then the rest.

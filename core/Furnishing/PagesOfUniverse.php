@@ -38,7 +38,14 @@ final readonly class PagesOfUniverse implements Template
         }
         $laying = new Laying($universe->name, 16, 12);
         for ($slot = 1; $slot <= Patch::SLOTS; ++$slot) {
-            $laying->add("slot-{$slot}", (string) $slot, 1, 3, ['kind' => 'fader', 'points' => [['point' => "slot:{$this->universe}/{$slot}"]]], ['size' => 'small']);
+            $laying->add(
+                "slot-{$slot}",
+                (string) $slot,
+                1,
+                3,
+                ['kind' => 'fader', 'points' => [['point' => "slot:{$this->universe}/{$slot}"]]],
+                ['size' => 'small'],
+            );
         }
 
         return $laying->pages();

@@ -28,7 +28,9 @@ final class Templates
     {
         $read = Asked::of(self::ALL, $asked);
         if (! $read->kind instanceof Template) {
-            throw ShowRefused::because($read->faults === [] ? [new Fault('', 'it names no template', 'Give a kind.')] : $read->faults);
+            throw ShowRefused::because(
+                $read->faults === [] ? [new Fault('', 'it names no template', 'Give a kind.')] : $read->faults,
+            );
         }
 
         return $read->kind;

@@ -73,7 +73,8 @@ final class ChannelReader
         $starts = [];
         foreach ($this->channel->all('LogicalChannel', 'ChannelFunction') as $function) {
             if ($function->get('ModeMaster') !== '') {
-                $this->left[] = '"'.$function->get('Name').'" of '.$function->get('Attribute', 'a channel').' depends on '.$function->get('ModeMaster').', which is not looked at';
+                $this->left[] = '"'.$function->get('Name').'" of '.$function->get('Attribute', 'a channel').' depends on '
+                    .$function->get('ModeMaster').', which is not looked at';
             }
             $starts[] = [$function, DmxValue::read($function->get('DMXFrom', '0/1'), $this->bytes) ?? 0];
         }
@@ -121,7 +122,8 @@ final class ChannelReader
             );
         }
         if (\count($ranges) > self::MOST_RANGES) {
-            $this->left[] = 'ranges after the first '.self::MOST_RANGES.' of '.($this->channel->first('LogicalChannel')?->get('Attribute') ?? 'a channel');
+            $this->left[] = 'ranges after the first '.self::MOST_RANGES.' of '
+                .($this->channel->first('LogicalChannel')?->get('Attribute') ?? 'a channel');
         }
 
         return \array_slice($ranges, 0, self::MOST_RANGES);

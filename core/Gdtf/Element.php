@@ -88,7 +88,9 @@ final class Element
             }
             if (++$count > self::MOST || $reader->depth > self::DEEPEST) {
                 throw new NotTaken(
-                    $count > self::MOST ? 'Its description has more than '.self::MOST.' nodes.' : 'Its description is nested deeper than '.self::DEEPEST.'.',
+                    $count > self::MOST
+                        ? 'Its description has more than '.self::MOST.' nodes.'
+                        : 'Its description is nested deeper than '.self::DEEPEST.'.',
                     'So large a one is not read.',
                 );
             }

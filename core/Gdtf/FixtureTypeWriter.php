@@ -276,7 +276,9 @@ final class FixtureTypeWriter
     /** A range with a measure is a function of its own, and the measure is said by its attribute. */
     private static function attributeOf(Parameter $parameter, NamedRange $range): string
     {
-        return $range->unit === '' ? self::attribute($parameter) : self::attribute($parameter).Attributes::physicalUnit($range->unit);
+        return $range->unit === ''
+            ? self::attribute($parameter)
+            : self::attribute($parameter).Attributes::physicalUnit($range->unit);
     }
 
     /** @return list<Parameter> of all modes and cells */

@@ -41,7 +41,10 @@ final class ModeReader
         foreach ($this->mode->all('DMXChannels', 'DMXChannel') as $channel) {
             $offsets = self::offsets($channel->get('Offset'));
             $break = $channel->get('DMXBreak', '1');
-            if ($offsets === [] && Attributes::role($channel->first('LogicalChannel')?->get('Attribute') ?? '') === Role::Dimmer) {
+            if (
+                $offsets === []
+                && Attributes::role($channel->first('LogicalChannel')?->get('Attribute') ?? '') === Role::Dimmer
+            ) {
                 $dimmer = self::called($channel);
 
                 continue;

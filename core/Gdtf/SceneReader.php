@@ -97,7 +97,12 @@ final class SceneReader
     /** @return int|null counted through from 1; null where none is given. "1125" and "3.101" are the same */
     private static function absolute(string $text): ?int
     {
-        if (preg_match('/^(\d{1,5})\.(\d{1,3})$/D', $text, $found) === 1 && (int) $found[1] >= 1 && (int) $found[2] >= 1 && (int) $found[2] <= 512) {
+        if (
+            preg_match('/^(\d{1,5})\.(\d{1,3})$/D', $text, $found) === 1
+            && (int) $found[1] >= 1
+            && (int) $found[2] >= 1
+            && (int) $found[2] <= 512
+        ) {
             return ((int) $found[1] - 1) * 512 + (int) $found[2];
         }
 

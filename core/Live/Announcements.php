@@ -35,7 +35,9 @@ final class Announcements
         $due = [];
         foreach ($announcements as $announcement) {
             $old = $before[$announcement->key] ?? null;
-            $due[$announcement->key] = $old !== null && $old->packets === $announcement->packets && $old->everyNanos === $announcement->everyNanos
+            $due[$announcement->key] = $old !== null
+                && $old->packets === $announcement->packets
+                && $old->everyNanos === $announcement->everyNanos
                 ? $this->due[$announcement->key]
                 : $now;
         }
@@ -56,7 +58,13 @@ final class Announcements
             $activity = ($this->activity)($one->portId);
             foreach ($one->exit?->destinations($activity->messageFrom) ?? $one->destinations as $destination) {
                 foreach ($one->packets as $packet) {
-                    $packets[] = new OutgoingPacket($destination->via, $destination->address, $destination->port, $packet, $one->portId);
+                    $packets[] = new OutgoingPacket(
+                        $destination->via,
+                        $destination->address,
+                        $destination->port,
+                        $packet,
+                        $one->portId,
+                    );
                     $activity->said($now);
                 }
             }

@@ -117,7 +117,9 @@ final class Assemblers
         }
         $time = $assembler->push($message->data);
 
-        return $time === null ? null : $this->placed($portId, $from, new TimeCode(Protocol::Midi, $time->now, false, way: $time->direction));
+        return $time === null
+            ? null
+            : $this->placed($portId, $from, new TimeCode(Protocol::Midi, $time->now, false, way: $time->direction));
     }
 
     private function beat(string $portId, string $from, Clock|SongPosition $message): ?Message

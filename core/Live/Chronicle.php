@@ -33,7 +33,13 @@ final readonly class Chronicle
         $words = $event->fields()['point'] ?? $event->keys()[0];
         $values = ['event' => trim(strtr((string) $words, ['*' => ''])), 'route' => $listener->route->name];
 
-        return $this->trace->begin(Kind::Message, "event {$event->keys()[0]}", '', new Said('{event}: "{route}" looks at it', $values), $now);
+        return $this->trace->begin(
+            Kind::Message,
+            "event {$event->keys()[0]}",
+            '',
+            new Said('{event}: "{route}" looks at it', $values),
+            $now,
+        );
     }
 
     /** What a route was to do later begins. */
@@ -46,7 +52,13 @@ final readonly class Chronicle
 
     public function pressed(Route $route, int $now): TraceEvent
     {
-        return $this->trace->begin(Kind::Message, "pressed {$route->id}", '', new Said('"{route}" is pressed', ['route' => $route->name]), $now);
+        return $this->trace->begin(
+            Kind::Message,
+            "pressed {$route->id}",
+            '',
+            new Said('"{route}" is pressed', ['route' => $route->name]),
+            $now,
+        );
     }
 
     public function tried(Route $route, float $value, string $by, int $now): TraceEvent

@@ -43,7 +43,16 @@ final class Course
     /** The same, once it is there. */
     public function staying(): self
     {
-        return new self($this->reference, $this->act, $this->to ?? $this->from, $this->to, $this->begin, 0.0, $this->endsAt, $this->out);
+        return new self(
+            $this->reference,
+            $this->act,
+            $this->to ?? $this->from,
+            $this->to,
+            $this->begin,
+            0.0,
+            $this->endsAt,
+            $this->out,
+        );
     }
 
     /** @return float 0 to 1: how far it is */

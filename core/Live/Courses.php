@@ -58,7 +58,16 @@ final class Courses implements Room
             $from = $terms->fade > 0.0 && is_numeric($from) && \count($this->running) < self::MOST ? (float) $from : $value;
             $refusal = $this->points->set($member, $from, $act, $now);
             $endsAt = $terms->after > 0.0 ? $now + (int) round(($terms->fade + $terms->after) * self::NANOS) : \PHP_INT_MAX;
-            $course = new Course($member, $act, $from, $value, $now, $from === $value ? 0.0 : $terms->fade, $endsAt, $this->outOf($terms));
+            $course = new Course(
+                $member,
+                $act,
+                $from,
+                $value,
+                $now,
+                $from === $value ? 0.0 : $terms->fade,
+                $endsAt,
+                $this->outOf($terms),
+            );
             unset($this->running[$course->key()]);
             if ($refusal === '' && ($course->seconds > 0.0 || $endsAt !== \PHP_INT_MAX)) {
                 $this->running[$course->key()] = $course;
@@ -217,7 +226,12 @@ final class Courses implements Room
         }
         $value = $course->from + $course->share($now) * ($to - $course->from);
         $act = $course->act;
-        $this->points->set($course->reference, $value, new Act($act->owner, $act->name, $act->priority, $act->isHighest, true), $now);
+        $this->points->set(
+            $course->reference,
+            $value,
+            new Act($act->owner, $act->name, $act->priority, $act->isHighest, true),
+            $now,
+        );
     }
 
     private function look(?int $now = null): void
@@ -225,7 +239,10 @@ final class Courses implements Room
         $this->dueAt = \PHP_INT_MAX;
         foreach ($this->running as $course) {
             $isMoving = $now === null || $course->share($now) < 1.0;
-            $this->dueAt = min($this->dueAt, $isMoving && $course->seconds > 0.0 ? ($now ?? $course->begin) + self::STEP_NANOS : $course->endsAt);
+            $this->dueAt = min(
+                $this->dueAt,
+                $isMoving && $course->seconds > 0.0 ? ($now ?? $course->begin) + self::STEP_NANOS : $course->endsAt,
+            );
         }
     }
 }

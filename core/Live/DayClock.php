@@ -46,7 +46,10 @@ final class DayClock
         return $this->ahead === null ? null : intdiv($this->ahead + $now, self::NANOS) % self::DAY_SECONDS;
     }
 
-    /** @return string the minute that has begun, like "19:30"; '' for none. Where the clock was set on, those between are left out. */
+    /**
+     * @return string the minute that has begun, like "19:30"; '' for none. Where the clock was set on, those between are left
+     * out.
+     */
     public function begun(int $now): string
     {
         if ($this->dueAt > $now) {

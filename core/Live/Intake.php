@@ -104,7 +104,11 @@ final class Intake
         }
         $changed = false;
         $priority = $mapping->priorityOf($frame->priority, $from);
-        if ($priority !== $source->priority || $mapping->lastResort !== $source->lastResort || $frame->preview !== $source->preview) {
+        if (
+            $priority !== $source->priority
+            || $mapping->lastResort !== $source->lastResort
+            || $frame->preview !== $source->preview
+        ) {
             $was = SourceTrace::leaders($universe);
             $before = $source->priority;
             $changed = $universe->rank($source, $priority, $now, $mapping->lastResort, $frame->preview);
@@ -233,7 +237,12 @@ final class Intake
         if ($lowest === null) {
             return false;
         }
-        $this->lose($universe, $lowest, "gave way to {$newcomer->name}, which has a higher priority: ".Universe::MOST_SOURCES.' sources are as many as are merged', $now);
+        $this->lose(
+            $universe,
+            $lowest,
+            "gave way to {$newcomer->name}, which has a higher priority: ".Universe::MOST_SOURCES.' sources are as many as are merged',
+            $now,
+        );
 
         return true;
     }

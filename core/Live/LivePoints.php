@@ -94,7 +94,14 @@ final class LivePoints
         });
         $this->passages = new Passages($this->all, $routing->firings);
         $sending = new Sending($trace, $activities);
-        $this->midi = new MidiControls($sending, fn(Reference $reference, int|float|string|null $value, int|float|string|null $before) => $this->runner->happened(new PointChanged($reference, $value, $before)));
+        $this->midi = new MidiControls(
+            $sending,
+            fn(
+                Reference $reference,
+                int|float|string|null $value,
+                int|float|string|null $before,
+            ) => $this->runner->happened(new PointChanged($reference, $value, $before)),
+        );
         $this->runner = new Runner(
             $trace,
             $this->all,
@@ -109,14 +116,29 @@ final class LivePoints
         );
         $this->folders = new Folders($routing);
         $this->routes = new Routes(fn(): Runner => $this->runner, $changes, $routing);
-        $this->programme = new LiveProgramme($universes, $changes, $this->all, $sending, fn(): Runner => $this->runner, fn(Event $event) => $this->runner->happened($event));
+        $this->programme = new LiveProgramme(
+            $universes,
+            $changes,
+            $this->all,
+            $sending,
+            fn(): Runner => $this->runner,
+            fn(Event $event) => $this->runner->happened($event),
+        );
         $this->controls = new Controls(
             $this->all,
-            fn(Reference $reference, int|float|string|null $value, int|float|string|null $before) => $this->runner->happened(new PointChanged($reference, $value, $before)),
+            fn(
+                Reference $reference,
+                int|float|string|null $value,
+                int|float|string|null $before,
+            ) => $this->runner->happened(new PointChanged($reference, $value, $before)),
             fn(Reference $reference) => $this->runner->pressed($reference),
         );
         $this->panels = new PanelPages(
-            fn(Reference $reference, int $page, int $before) => $this->runner->happened(new PointChanged($reference, $page, $before)),
+            fn(
+                Reference $reference,
+                int $page,
+                int $before,
+            ) => $this->runner->happened(new PointChanged($reference, $page, $before)),
             function (array $routes): void {
                 foreach ($routes as $route) {
                     $this->runner->showings->forget($route);

@@ -27,7 +27,15 @@ final readonly class Memory
         $this->rooms = new Rooms(
             [$universes, $routing, $activities],
             [$outputs, $routing->firings, $this->outages, $points->passages, $points->runner->courses, $points->runner->showings],
-            [$this->held, $points->values, $points->controls, $points->panels, $routing->switches, $points->ports->switches, ...$points->programme->rooms()],
+            [
+                $this->held,
+                $points->values,
+                $points->controls,
+                $points->panels,
+                $routing->switches,
+                $points->ports->switches,
+                ...$points->programme->rooms(),
+            ],
         );
     }
 

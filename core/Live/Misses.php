@@ -31,7 +31,10 @@ final class Misses
         unset($this->unanswered[$key]);
         $isOld = $known === null || $now - $known->at > self::LATELY_NANOS;
         $this->unanswered[$key] = new Unanswered($portId, $message, $from, $isOld ? 1 : $known->count + 1, $now);
-        while (($first = reset($this->unanswered)) !== false && (\count($this->unanswered) > self::MOST || $now - $first->at > self::LATELY_NANOS)) {
+        while (
+            ($first = reset($this->unanswered)) !== false
+            && (\count($this->unanswered) > self::MOST || $now - $first->at > self::LATELY_NANOS)
+        ) {
             unset($this->unanswered[array_key_first($this->unanswered)]);
         }
     }
@@ -42,7 +45,10 @@ final class Misses
         unset($this->near[$route->id]);
         $isOld = $known === null || $now - $known->at > self::LATELY_NANOS;
         $this->near[$route->id] = new NearlyTaken($route, $event, $missed, $isOld ? 1 : $known->count + 1, $now);
-        while (($first = reset($this->near)) !== false && (\count($this->near) > self::MOST || $now - $first->at > self::LATELY_NANOS)) {
+        while (
+            ($first = reset($this->near)) !== false
+            && (\count($this->near) > self::MOST || $now - $first->at > self::LATELY_NANOS)
+        ) {
             unset($this->near[array_key_first($this->near)]);
         }
     }
@@ -56,7 +62,10 @@ final class Misses
     /** @param array<string, Route> $routes by id: what others nearly took, and those that were otherwise then, is forgotten */
     public function keep(array $routes): void
     {
-        $this->near = array_filter($this->near, static fn(NearlyTaken $one): bool => ($routes[$one->route->id] ?? null) === $one->route);
+        $this->near = array_filter(
+            $this->near,
+            static fn(NearlyTaken $one): bool => ($routes[$one->route->id] ?? null) === $one->route,
+        );
     }
 
     /** @return list<Unanswered> of the last minute, the latest first */
@@ -70,6 +79,9 @@ final class Misses
     /** @return array<string, NearlyTaken> of the last minute, by route, the latest first */
     public function nearly(int $now): array
     {
-        return array_reverse(array_filter($this->near, static fn(NearlyTaken $one): bool => $now - $one->at <= self::LATELY_NANOS), true);
+        return array_reverse(
+            array_filter($this->near, static fn(NearlyTaken $one): bool => $now - $one->at <= self::LATELY_NANOS),
+            true,
+        );
     }
 }

@@ -30,12 +30,19 @@ final class NearMiss
                 $route = $routes[0]->route;
                 if ($address === $message->address()) {
                     if ((string) $routePort !== $portId) {
-                        return ['route' => $route, 'why' => "listens for this address on {$plan->portName((string) $routePort)}, it came in on {$plan->portName($portId)}"];
+                        return [
+                            'route' => $route,
+                            'why' => "listens for this address on {$plan->portName((string) $routePort)}, it came in on {$plan->portName($portId)}",
+                        ];
                     }
 
                     continue;
                 }
-                if ((string) $routePort !== $portId || abs(\strlen($address) - \strlen($message->address())) > 3 || \strlen($address) > 120) {
+                if (
+                    (string) $routePort !== $portId
+                    || abs(\strlen($address) - \strlen($message->address())) > 3
+                    || \strlen($address) > 120
+                ) {
                     continue;
                 }
                 $distance = strcasecmp($address, $message->address()) === 0 ? 0 : levenshtein($address, $message->address());

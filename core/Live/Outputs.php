@@ -182,7 +182,13 @@ final class Outputs implements Room
                 $packet[$exit->syncCounterAt] = \chr($this->syncCounter[$key] = ($this->syncCounter[$key] ?? -1) + 1 & 255);
             }
             foreach ($exit->syncDestinations as $destination) {
-                $leaving[] = new OutgoingPacket($destination->via, $destination->address, $destination->port, $packet, $exit->portId);
+                $leaving[] = new OutgoingPacket(
+                    $destination->via,
+                    $destination->address,
+                    $destination->port,
+                    $packet,
+                    $exit->portId,
+                );
             }
         }
         $this->toSync = [];
@@ -227,7 +233,10 @@ final class Outputs implements Room
         foreach ($running as $key => $output) {
             $stay = $destinations[$key] ?? [];
             $gone = array_values(
-                array_filter($output->exit->destinations, static fn(Destination $destination): bool => ! \in_array($destination, $stay, false)),
+                array_filter(
+                    $output->exit->destinations,
+                    static fn(Destination $destination): bool => ! \in_array($destination, $stay, false),
+                ),
             );
             foreach ($gone === [] ? [] : $output->farewell() as $bytes) {
                 $this->leave($output, $bytes, $now, $gone);
@@ -248,7 +257,13 @@ final class Outputs implements Room
         $exit = $output->exit;
         $activity = ($this->activity)($exit->portId);
         foreach ($destinations as $destination) {
-            $this->leaving[] = new OutgoingPacket($destination->via, $destination->address, $destination->port, $bytes, $exit->portId);
+            $this->leaving[] = new OutgoingPacket(
+                $destination->via,
+                $destination->address,
+                $destination->port,
+                $bytes,
+                $exit->portId,
+            );
             $activity->said($now);
         }
     }

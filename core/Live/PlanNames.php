@@ -41,7 +41,9 @@ final readonly class PlanNames implements Names
 
         return match ($point?->kind) {
             'fixture' => $patch->find($point->id, $point->part)?->name() ?? $reference,
-            'group' => isset($patch->groups->groups[$point->id]) ? "{$patch->groups->groups[$point->id]->name}, {$point->part}" : $reference,
+            'group' => isset($patch->groups->groups[$point->id])
+                ? "{$patch->groups->groups[$point->id]->name}, {$point->part}"
+                : $reference,
             'light' => isset($patch->fixtures[$point->id]) ? "the light of {$patch->fixtures[$point->id]->name}" : $reference,
             'pixels' => $this->plan->pixels->said($point->id, $point->part),
             'dot' => $this->plan->pixels->saidOfDot($point->id, $point->part),

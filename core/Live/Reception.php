@@ -132,7 +132,14 @@ final class Reception
                 '{from} sends {number} to {endpoint}, and no port listens to it',
                 ['from' => $from, 'number' => $name, 'endpoint' => $endpoint->spelled()],
             );
-            $this->trace->note(Kind::Port, "unclaimed {$endpoint->key} {$name}", $endpoint->portIds[0] ?? '', Step::Unmatched, $said, $now);
+            $this->trace->note(
+                Kind::Port,
+                "unclaimed {$endpoint->key} {$name}",
+                $endpoint->portIds[0] ?? '',
+                Step::Unmatched,
+                $said,
+                $now,
+            );
         }
     }
 
@@ -186,9 +193,22 @@ final class Reception
                 'clause' => $malformed->clause,
             ];
             $title = new Said('{port} refused a packet from {from}: {reason}', $values);
-            $event = $this->trace->begin(Kind::Refused, "refused {$portId} {$malformed->clause} {$malformed->offset}", $portId, $title, $now);
+            $event = $this->trace->begin(
+                Kind::Refused,
+                "refused {$portId} {$malformed->clause} {$malformed->offset}",
+                $portId,
+                $title,
+                $now,
+            );
             if ($event->count === 1 || $event->hops === []) {
-                $this->trace->hop($event, Step::Heard, new BytesHeard($portId, \strlen($bytes), $from), substr($bytes, 0, 64), null, $from);
+                $this->trace->hop(
+                    $event,
+                    Step::Heard,
+                    new BytesHeard($portId, \strlen($bytes), $from),
+                    substr($bytes, 0, 64),
+                    null,
+                    $from,
+                );
                 $this->trace->hop($event, Step::Refused, new Said('{reason}, at byte {offset} ({clause})', $values));
             }
         }

@@ -22,7 +22,10 @@ final class Repatched
     /** @var list<array{Placement, Placement}> every parameter that has other slots: where it was, and where it is */
     private array $moved = [];
 
-    /** @var list<array{Contribution, ?int, Placement, int}> what owners give to parameters that have moved: with its priority, the new place, its value there */
+    /**
+     * @var list<array{Contribution, ?int, Placement, int}> what owners give to parameters that have moved: with its priority,
+     * the new place, its value there
+     */
     private array $given = [];
 
     /** @var array<string, array<string, array<int, true>>> slots that were left by that, by universe and owner */
@@ -107,7 +110,8 @@ final class Repatched
     {
         foreach ($this->given as [$contribution, $priority, $is, $value]) {
             $universe = $universes[$is->universeId] ?? null;
-            $universe?->layers()->set($contribution->owner, $contribution->name, $is->levels($value), $priority, $contribution->isSet);
+            $universe?->layers()
+                ->set($contribution->owner, $contribution->name, $is->levels($value), $priority, $contribution->isSet);
         }
         foreach ($this->held as [$is, $holds]) {
             ($universes[$is->universeId] ?? null)?->hold(...$holds);
@@ -119,7 +123,10 @@ final class Repatched
     {
         foreach ($before->maps as $id => $map) {
             $now = $after->maps[$id] ?? null;
-            if ($now === null || ($now->wiring == $map->wiring && $now->universes === $map->universes && $now->order === $map->order)) {
+            if (
+                $now === null
+                || ($now->wiring == $map->wiring && $now->universes === $map->universes && $now->order === $map->order)
+            ) {
                 continue;
             }
             $places = [];

@@ -50,7 +50,10 @@ final class Rounds
         }
         $isSame = ($this->values[$routeId] ?? null) === $bytes;
         $this->values[$routeId] = $bytes;
-        $isNext = $other !== $routeId && $now - $at <= self::WITHIN_NANOS && $isSame && ($this->row < 2 || $this->before === $routeId);
+        $isNext = $other !== $routeId
+            && $now - $at <= self::WITHIN_NANOS
+            && $isSame
+            && ($this->row < 2 || $this->before === $routeId);
         $this->row = $isNext ? $this->row + 1 : 0;
         $this->before = $other;
         $this->last = [$routeId, $now];

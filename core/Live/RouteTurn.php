@@ -161,7 +161,10 @@ final readonly class RouteTurn implements Turn
             return;
         }
         $why = $read instanceof Misread ? lcfirst($read->words()) : "there is no desk \"{$desk}\"";
-        $said = new Said('"{route}" does not type "{line}": {why}', ['route' => $this->route->name, 'line' => $line, 'why' => $why]);
+        $said = new Said(
+            '"{route}" does not type "{line}": {why}',
+            ['route' => $this->route->name, 'line' => $line, 'why' => $why],
+        );
         $this->trace->hop($this->record, Step::Refused, $said, '', $this->route->id);
     }
 

@@ -230,7 +230,13 @@ final class Routing implements Room
             'message' => $message,
             'route' => $route->name,
         ];
-        $event = $this->trace->begin(Kind::Feedback, "feedback {$route->id}", $route->portId, new Said('{universe} slot {slot} is {level}: {port} is told', $values), $now);
+        $event = $this->trace->begin(
+            Kind::Feedback,
+            "feedback {$route->id}",
+            $route->portId,
+            new Said('{universe} slot {slot} is {level}: {port} is told', $values),
+            $now,
+        );
         $this->trace->hop($event, Step::Changed, new Said('slot {slot} of {universe} is {level}', $values));
         $this->trace->hop($event, Step::Matched, new Said('"{route}" makes it {message}', $values), '', $route->id);
         $packets = [];

@@ -42,15 +42,12 @@ use NimbleJunction\Core\Trace\Untaken;
  */
 final class Runner
 {
-    public const DEEPEST = 16;
-    public const MOST_EFFECTS = 2000;
-
     private Plan $plan;
 
     /** @var list<Cause> events that this turn still has to deal with */
     private array $waiting = [];
 
-    private int $effects = 0;
+    private readonly TurnWork $work;
 
     /** How deep in a chain of routes it is what happens now, and the record that tells of its root. */
     private int $depth = 0;
@@ -77,6 +74,7 @@ final class Runner
         public readonly Showings $showings,
     ) {
         $this->plan = Plan::empty();
+        $this->work = new TurnWork();
         $this->misses = new Misses();
         $this->chronicle = new Chronicle($trace);
     }
@@ -99,7 +97,13 @@ final class Runner
     public function heard(string $portId, Message $message, string $from, string $bytes, int $now, bool $isShown = false): void
     {
         $event = new Heard($portId, $message, $from);
-        $record = $this->trace->begin(Kind::Message, "message {$portId} {$message->address()}", $portId, new MessageAt($portId, $message), $now);
+        $record = $this->trace->begin(
+            Kind::Message,
+            "message {$portId} {$message->address()}",
+            $portId,
+            new MessageAt($portId, $message),
+            $now,
+        );
         $this->trace->hop($record, Hop::Heard, new BytesHeard($portId, \strlen($bytes), $from), $bytes, null, $from);
         $this->trace->hop($record, Hop::Decoded, new Decoded($message));
         $this->sending->heard($portId, $message, $bytes, $now);
@@ -134,7 +138,7 @@ final class Runner
     public function pressed(Reference $point): void
     {
         $what = PressedTrigger::what($point);
-        if ($this->depth <= self::DEEPEST && $this->plan->index->waitsFor($what)) {
+        if ($this->depth <= TurnWork::DEEPEST && $this->plan->index->waitsFor($what)) {
             $this->happened(new Occurred($what, ['point' => $point->text()]));
         }
     }
@@ -142,7 +146,9 @@ final class Runner
     /** When the junction must be woken for what waits here. */
     public function dueAt(): int
     {
-        return $this->waiting === [] && $this->sending->isEmpty() ? min($this->passages->dueAt, $this->passages->clock->dueAt, $this->courses->dueAt, $this->showings->dueAt) : 0;
+        return $this->waiting === [] && $this->sending->isEmpty()
+            ? min($this->passages->dueAt, $this->passages->clock->dueAt, $this->courses->dueAt, $this->showings->dueAt)
+            : 0;
     }
 
     /** What was to go on later and is due now goes on; a minute of the day may have begun. */
@@ -254,7 +260,7 @@ final class Runner
     public function take(int $now): array
     {
         $this->showings->tell($this->switches, $now);
-        $this->effects = 0;
+        $this->work->begin();
         $this->depth = 0;
         $this->root = null;
         $this->isGoingOn = false;
@@ -276,9 +282,16 @@ final class Runner
             }
             $isLookedAt = true;
             $isItsControl = $listener->route->back !== null && $listener->trigger === $listener->route->triggers[0];
-            if ($isItsControl && $cause->event instanceof Heard && $this->showings->isEcho($listener->route, $cause->event->message, $now)) {
+            if (
+                $isItsControl
+                && $cause->event instanceof Heard
+                && $this->showings->isEcho($listener->route, $cause->event->message, $now)
+            ) {
                 $this->hasActed = true;
-                $this->chronicle->echoed($this->root ??= $this->chronicle->begin($cause->event, $listener, $now), $listener->route);
+                $this->chronicle->echoed(
+                    $this->root ??= $this->chronicle->begin($cause->event, $listener, $now),
+                    $listener->route,
+                );
 
                 continue;
             }
@@ -369,16 +382,12 @@ final class Runner
     /** Whether this turn may still do something; if not, the trace says whose doing it was. */
     public function mayAct(Route $route, int $depth, TraceEvent $record): bool
     {
-        ++$this->effects;
-        if ($depth < self::DEEPEST && $this->effects <= self::MOST_EFFECTS) {
-            return true;
-        }
-        if ($depth >= self::DEEPEST || $this->effects === self::MOST_EFFECTS + 1) {
-            $why = 'routes that call each other go '.self::DEEPEST.' deep, and do '.self::MOST_EFFECTS.' things in one turn';
+        $why = $this->work->refusal($depth);
+        if ($why !== null && $why !== '') {
             $this->chronicle->cut($record, $route, $why);
         }
 
-        return false;
+        return $why === null;
     }
 
     private function miss(TraceEvent $record, Route $route, Missed $missed, Event $event, int $now): void

@@ -12,7 +12,10 @@ final class Showing
     /** Time without a message from the control after which no hand is on it. Our own choice. */
     public const HAND_RESTS_NANOS = 300_000_000;
 
-    /** Texts and colours beside it are told no more often: eight displays on one cable of MIDI have no room for more. Our own choice. */
+    /**
+     * Texts and colours beside it are told no more often: eight displays on one cable of MIDI have no room for more. Our own
+     * choice.
+     */
     private const BESIDES_NANOS = 100_000_000;
 
     /** @var string|null bytes of the message that it shows; null where that is not known */
@@ -92,7 +95,9 @@ final class Showing
 
         return max(
             $now,
-            $this->heardAt === null || $this->route->back?->isWhatItSends() !== true ? $now : $this->heardAt + self::HAND_RESTS_NANOS,
+            $this->heardAt === null || $this->route->back?->isWhatItSends() !== true
+                ? $now
+                : $this->heardAt + self::HAND_RESTS_NANOS,
             $this->sentAt === null ? $now : $this->sentAt + $gap,
         );
     }

@@ -92,7 +92,9 @@ final class Showings implements Room
         }
         $bytes = $this->sending->written($this->ports[$route->id], $message);
         $isFader = $route->back?->isWhatItSends() === true;
-        $isLately = $showing->sentAt !== null && $now - $showing->sentAt < self::ECHO_NANOS && $showing->heardAt < $showing->sentAt;
+        $isLately = $showing->sentAt !== null
+            && $now - $showing->sentAt < self::ECHO_NANOS
+            && $showing->heardAt < $showing->sentAt;
         $isHalf = $isLately && self::isCoarseHalf($message, $showing->value);
         if ($isFader && ($isHalf || $showing->wasTold($bytes, $now, self::ECHO_NANOS))) {
             ++$showing->echoes;
@@ -150,7 +152,9 @@ final class Showings implements Room
             $againAt = $again === null || $showing->sentAt === null ? \PHP_INT_MAX : $showing->sentAt + (int) round($again * 1e9);
             if (isset($this->pending[$id]) || $againAt <= $now) {
                 $this->look($showing, $againAt <= $now, $switches, $now);
-                $againAt = $again === null || $showing->sentAt === null ? \PHP_INT_MAX : $showing->sentAt + (int) round($again * 1e9);
+                $againAt = $again === null || $showing->sentAt === null
+                    ? \PHP_INT_MAX
+                    : $showing->sentAt + (int) round($again * 1e9);
             }
             $this->dueAt = min($this->dueAt, $againAt);
         }

@@ -69,7 +69,14 @@ final readonly class SourceTrace
         $words = $gives
             ? '{name} gives single slots of {universe} priorities of their own'
             : '{name} no longer gives single slots of {universe} priorities of their own';
-        $this->trace->note(Kind::Source, "slots {$universe->id} {$source->key}", $source->portId, Step::Changed, new Said($words, self::values($universe, $source)), $now);
+        $this->trace->note(
+            Kind::Source,
+            "slots {$universe->id} {$source->key}",
+            $source->portId,
+            Step::Changed,
+            new Said($words, self::values($universe, $source)),
+            $now,
+        );
     }
 
     /**
@@ -99,7 +106,10 @@ final readonly class SourceTrace
 
     public static function leaders(Universe $universe): string
     {
-        $names = array_map(static fn(Source $source): string => "{$source->name} (priority {$source->priority})", $universe->control()->senders);
+        $names = array_map(
+            static fn(Source $source): string => "{$source->name} (priority {$source->priority})",
+            $universe->control()->senders,
+        );
 
         return implode(' and ', $names);
     }

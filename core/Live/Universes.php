@@ -111,7 +111,9 @@ final class Universes implements Room
      */
     public function dim(Universe $intensities): ?Universe
     {
-        $universe = Intensities::areAt($intensities->id) ? $this->universes[Intensities::universe($intensities->id)] ?? null : null;
+        $universe = Intensities::areAt($intensities->id)
+            ? $this->universes[Intensities::universe($intensities->id)] ?? null
+            : null;
         $universe?->wayOut()->dim($intensities->levels, $intensities->wayOut()->holds());
 
         return $universe?->lay() === true ? $universe : null;
@@ -154,7 +156,8 @@ final class Universes implements Room
         }
         $coarse = $universe->rules()->wide->coarse($slot) + 1;
 
-        return 'slot '.($slot + 1)." is a finer part of {$parameter}: give the route its coarsest slot, {$coarse}, which sets all of it";
+        return 'slot '.($slot + 1)
+            ." is a finer part of {$parameter}: give the route its coarsest slot, {$coarse}, which sets all of it";
     }
 
     /** A copy brings what leaves elsewhere; it counts when the universe is settled. */
@@ -313,7 +316,8 @@ final class Universes implements Room
                     }
                 }
                 if ($mask !== Bytes::$none) {
-                    $universe->layers()->give($owner, $this->nameOf($owner), $levels, $mask, $layer->priority, $contribution->isSet);
+                    $universe->layers()
+                        ->give($owner, $this->nameOf($owner), $levels, $mask, $layer->priority, $contribution->isSet);
                 } elseif (! isset($copies[$owner])) {
                     $universe->layers()->end($owner);
                 }

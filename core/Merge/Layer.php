@@ -21,16 +21,26 @@ final class Layer extends Contributor
     /** @var array<int, list<string>> owners of a slot that has several, by slot; the one that changed it last is last */
     private array $shared = [];
 
-    /** @var array<int, array<string, list<string>>> who had changed a slot after an owner, when another of the layer took it: by slot and owner */
+    /**
+     * @var array<int, array<string, list<string>>> who had changed a slot after an owner, when another of the layer took it:
+     * by slot and owner
+     */
     private array $ceded = [];
 
     /**
      * @param int|null $priority 0 to 200; null joins whoever is in control
      * @param string $latest 512 bytes: 255 in the slots where the latest takes precedence
      */
-    public function __construct(public readonly ?int $priority, private Merger $merger, private string $latest, private WideParameters $wide)
-    {
-        parent::__construct($priority === null ? 'own' : "own {$priority}", $priority === null ? 'our own' : "our own, priority {$priority}");
+    public function __construct(
+        public readonly ?int $priority,
+        private Merger $merger,
+        private string $latest,
+        private WideParameters $wide,
+    ) {
+        parent::__construct(
+            $priority === null ? 'own' : "own {$priority}",
+            $priority === null ? 'our own' : "our own, priority {$priority}",
+        );
         $this->mask = Bytes::$none;
     }
 
@@ -186,7 +196,10 @@ final class Layer extends Contributor
         return $this->shared;
     }
 
-    /** @return array<string, list<string>> keys of others who had changed a slot after an owner, when another owner acted: by owner */
+    /**
+     * @return array<string, list<string>> keys of others who had changed a slot after an owner, when another owner acted: by
+     * owner
+     */
     public function cededAt(int $slot): array
     {
         return $this->ceded[$slot] ?? [];

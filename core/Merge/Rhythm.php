@@ -48,7 +48,10 @@ final class Rhythm
     private int $longestTen = 0;
     private int $longestTenBefore = 0;
 
-    /** @var array{float, float, float, float, float} the worst jitter: in the ten seconds of now, before, in the half minute of now, before, ever */
+    /**
+     * @var array{float, float, float, float, float} the worst jitter: in the ten seconds of now, before, in the half minute
+     * of now, before, ever
+     */
     private array $jitters = [0.0, 0.0, 0.0, 0.0, 0.0];
     private int $regular = 0;
     private int $regularBefore = 0;
@@ -121,7 +124,10 @@ final class Rhythm
         return $this->jitter / 1e6;
     }
 
-    /** @return array{float, float, float} the worst jitter of the last ten to twenty seconds, of the last minute, and ever, in milliseconds */
+    /**
+     * @return array{float, float, float} the worst jitter of the last ten to twenty seconds, of the last minute, and ever, in
+     * milliseconds
+     */
     public function jittersMillis(): array
     {
         [$ten, $tenBefore, $half, $halfBefore, $ever] = $this->jitters;
@@ -184,7 +190,8 @@ final class Rhythm
     {
         $loss = $this->loss();
         // Said until it is clearly over: around the limit it would come and go.
-        $this->isLosing = $this->counts[1] + $this->counts[3] > 1 && $loss >= ($this->isLosing ? self::LOSING_PART / 2 : self::LOSING_PART);
+        $this->isLosing = $this->counts[1] + $this->counts[3] > 1
+            && $loss >= ($this->isLosing ? self::LOSING_PART / 2 : self::LOSING_PART);
         if ($this->isLosing) {
             return 'losing '.number_format($loss * 100, 1, '.', '').' % (last 10 s)';
         }

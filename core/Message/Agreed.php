@@ -41,6 +41,8 @@ final readonly class Agreed
     {
         $midi = MidiAddress::parse($address);
 
-        return $midi === null ? null : $midi->spelled($middleC).($midi->kind === 'note' ? $this->of($midi->number, $midi->channel) : '');
+        return $midi === null
+            ? null
+            : $midi->spelled($middleC).($midi->kind === 'note' ? $this->of($midi->number, $midi->channel) : '');
     }
 }

@@ -40,7 +40,8 @@ final readonly class Controller extends Message implements Encodable
 
     public function spelled(int $middleC = 4): string
     {
-        return "controller {$this->controller} on channel {$this->channel}".($this->bits === 7 ? '' : ' in 14 bits')." at {$this->value}";
+        return "controller {$this->controller} on channel {$this->channel}".($this->bits === 7 ? '' : ' in 14 bits')
+            ." at {$this->value}";
     }
 
     public function encode(): string

@@ -45,7 +45,8 @@ final readonly class MachineControl extends Message implements Encodable
     {
         $target = $this->control->target === null ? '' : " to {$this->control->target->spelled()}";
 
-        return "machine control: {$this->command()}{$target}, ".($this->control->device === 127 ? 'everyone' : "device {$this->control->device}");
+        return "machine control: {$this->command()}{$target}, "
+            .($this->control->device === 127 ? 'everyone' : "device {$this->control->device}");
     }
 
     public function encode(): string

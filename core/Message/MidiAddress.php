@@ -74,8 +74,9 @@ final readonly class MidiAddress
     }
 
     /** The message of this address with this value, held at the highest that it can have. */
-    public function message(int|float $value): Note|Controller|KeyPressure|Program|Pressure|Bend|NumberedParameter|SongPosition|SongSelect|Clock
-    {
+    public function message(
+        int|float $value,
+    ): Note|Controller|KeyPressure|Program|Pressure|Bend|NumberedParameter|SongPosition|SongSelect|Clock {
         $value = (int) max(0, min($this->highest(), round($value)));
 
         return match ($this->kind) {

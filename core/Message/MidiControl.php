@@ -16,7 +16,15 @@ final readonly class MidiControl
     private const HIGHEST = 127;
 
     /** Controllers that everybody has on some knob (MIDI 1.0 Detailed Specification, table of controllers, from memory). */
-    private const NAMES = [1 => 'modulation', 2 => 'breath', 4 => 'foot', 7 => 'volume', 10 => 'pan', 11 => 'expression', 64 => 'sustain'];
+    private const NAMES = [
+        1 => 'modulation',
+        2 => 'breath',
+        4 => 'foot',
+        7 => 'volume',
+        10 => 'pan',
+        11 => 'expression',
+        64 => 'sustain',
+    ];
 
     /** @param int|string $what number of a controller, "bend" or "pressure" */
     private function __construct(public int $channel, public int|string $what)
@@ -52,7 +60,11 @@ final readonly class MidiControl
     /** @return list<string> parts that are offered to choose from, of one channel */
     public static function usual(int $channel): array
     {
-        return [...array_map(static fn(int $number): string => "{$channel}/{$number}", array_keys(self::NAMES)), "{$channel}/bend", "{$channel}/pressure"];
+        return [
+            ...array_map(static fn(int $number): string => "{$channel}/{$number}", array_keys(self::NAMES)),
+            "{$channel}/bend",
+            "{$channel}/pressure",
+        ];
     }
 
     public function part(): string

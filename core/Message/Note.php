@@ -38,7 +38,8 @@ final readonly class Note extends Message implements Encodable
 
     public function spelled(int $middleC = 4): string
     {
-        return Pitch::spelled($this->note, $middleC)." on channel {$this->channel}".($this->velocity === 0 ? ' ends' : ", velocity {$this->velocity}");
+        return Pitch::spelled($this->note, $middleC)." on channel {$this->channel}"
+            .($this->velocity === 0 ? ' ends' : ", velocity {$this->velocity}");
     }
 
     public function encode(): string

@@ -79,7 +79,9 @@ final readonly class Osc extends Message
     {
         $parts = [$this->packet->address];
         foreach ($this->arguments() as $argument) {
-            $parts[] = \is_string($argument) ? "\"{$argument}\"" : (string) (\is_float($argument) ? round($argument, 4) : $argument);
+            $parts[] = \is_string($argument)
+                ? "\"{$argument}\""
+                : (string) (\is_float($argument) ? round($argument, 4) : $argument);
         }
 
         return implode(' ', $parts);

@@ -16,8 +16,13 @@ final readonly class TimeCode extends Message implements Encodable
      * @param Time|null $before what the same sender said before; null where nothing is known
      * @param int $way 1 forwards, -1 backwards, where the pieces say so; 0 where only times do
      */
-    public function __construct(Protocol $protocol, public Time $time, public bool $isJump, public ?Time $before = null, public int $way = 0)
-    {
+    public function __construct(
+        Protocol $protocol,
+        public Time $time,
+        public bool $isJump,
+        public ?Time $before = null,
+        public int $way = 0,
+    ) {
         parent::__construct($protocol);
     }
 

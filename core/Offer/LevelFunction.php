@@ -50,7 +50,9 @@ final readonly class LevelFunction extends Ranged
             Field::point(),
             Field::number('low', 'It is, at the first value', -1e9, 1e9, 0.0),
             Field::number('high', 'It is, at the last value', -1e9, 1e9, 100.0),
-            Field::flag('whole', 'Whole numbers only', false)->meaning('For switches, which are 0 or 1, and for numbers of cues.'),
+            Field::flag('whole', 'Whole numbers only', false)->meaning(
+                'For switches, which are 0 or 1, and for numbers of cues.',
+            ),
             ...self::rangeFields(0),
         ];
     }

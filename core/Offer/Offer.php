@@ -83,13 +83,23 @@ final readonly class Offer implements Part, Checked
             Field::id(),
             Field::name(),
             Field::flag('enabled', 'Enabled', true),
-            (new Id('universe', 'At slots of universe', 'universe', false))->meaning('One that arrives from the desk; without it, nothing is offered at slots.'),
+            (new Id('universe', 'At slots of universe', 'universe', false))->meaning(
+                'One that arrives from the desk; without it, nothing is offered at slots.',
+            ),
             Field::whole('first', 'First slot', 1, Patch::SLOTS, 1),
             Field::portOrNone('oscPort', 'By OSC, at port'),
-            Field::pattern('oscAddress', 'Addresses begin with', MessageAddress::PATTERN, MessageAddress::RULE, false)->meaning('Without it, a slash and its id.'),
+            Field::pattern(
+                'oscAddress',
+                'Addresses begin with',
+                MessageAddress::PATTERN,
+                MessageAddress::RULE,
+                false,
+            )->meaning('Without it, a slash and its id.'),
             Field::portOrNone('midiPort', 'By MIDI, at port'),
             Field::whole('channel', 'MIDI channel', 1, 16, 1),
-            Field::whole('number', 'First controller or note', 0, 127, 0)->meaning('The others follow in their order: controllers for what follows a value, notes for what is pressed.'),
+            Field::whole('number', 'First controller or note', 0, 127, 0)->meaning(
+                'The others follow in their order: controllers for what follows a value, notes for what is pressed.',
+            ),
             Field::flag('tells', 'OSC and MIDI are told what becomes of levels', false),
             Field::objects('parameters', 'Parameters', OfferedParameter::class, Patch::SLOTS, 1),
             new Ids('sharesWith', 'Shares slots on purpose with', 'fixture', 64),
@@ -103,7 +113,11 @@ final readonly class Offer implements Part, Checked
             $fields->fault('universe', 'nobody could reach it', 'Give a universe, a port for OSC or a port for MIDI.');
         }
         if ($this->universe !== '' && ! $this->hasRoom()) {
-            $fields->fault('first', "it takes {$this->width()} slots and would end at ".($this->first + $this->width() - 1), 'A universe ends at 512: begin lower, or offer less.');
+            $fields->fault(
+                'first',
+                "it takes {$this->width()} slots and would end at ".($this->first + $this->width() - 1),
+                'A universe ends at 512: begin lower, or offer less.',
+            );
         }
         if ($this->parameters === []) {
             $fields->fault('parameters', 'there is none', 'Offer at least one parameter.');
@@ -119,7 +133,11 @@ final readonly class Offer implements Part, Checked
         $addresses = [];
         foreach ($ways->all as $way) {
             if (isset($addresses[$way->address])) {
-                $fields->fault("parameters/{$way->place}/functions/{$way->nth}/name", "another one of this parameter would have the address {$way->address} too", 'Call each otherwise.');
+                $fields->fault(
+                    "parameters/{$way->place}/functions/{$way->nth}/name",
+                    "another one of this parameter would have the address {$way->address} too",
+                    'Call each otherwise.',
+                );
             }
             $addresses[$way->address] = true;
         }

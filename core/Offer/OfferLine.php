@@ -32,6 +32,15 @@ final readonly class OfferLine
     /** @return list<string> as they stand in a table */
     public function cells(): array
     {
-        return [$this->slots, $this->parameter, $this->bits, $this->values, $this->does, $this->address, $this->argument, $this->midi];
+        return [
+            $this->slots,
+            $this->parameter,
+            $this->bits,
+            $this->values,
+            $this->does,
+            $this->address,
+            $this->argument,
+            $this->midi,
+        ];
     }
 }

@@ -19,7 +19,14 @@ final readonly class OfferRun implements Run
 
     public function __construct(private Offer $offer)
     {
-        $this->fixture = new Fixture($offer->id, $offer->name, '', $offer->universe, $offer->first, sharesWith: $offer->sharesWith);
+        $this->fixture = new Fixture(
+            $offer->id,
+            $offer->name,
+            '',
+            $offer->universe,
+            $offer->first,
+            sharesWith: $offer->sharesWith,
+        );
         $placed = [];
         $at = 1;
         foreach ($offer->parameters as $one) {

@@ -75,7 +75,12 @@ final readonly class OfferSheet
             $ranges[$line->id][] = new NamedRange(self::unlike($line->does, $ranges[$line->id] ?? []), $line->first, $line->last);
         }
         $parameters = array_map(
-            static fn(OfferedParameter $one): Parameter => new Parameter($one->name, $one->width, id: $one->id, ranges: $ranges[$one->id] ?? []),
+            static fn(OfferedParameter $one): Parameter => new Parameter(
+                $one->name,
+                $one->width,
+                id: $one->id,
+                ranges: $ranges[$one->id] ?? [],
+            ),
             $this->offer->parameters,
         );
 
@@ -150,7 +155,9 @@ final readonly class OfferSheet
 
     private function slots(OfferedParameter $parameter): string
     {
-        $slots = $this->offer->universe === '' ? [] : array_map(static fn(int $slot): int => $slot + 1, $this->offer->slots($parameter->id));
+        $slots = $this->offer->universe === ''
+            ? []
+            : array_map(static fn(int $slot): int => $slot + 1, $this->offer->slots($parameter->id));
 
         return implode('–', $slots);
     }

@@ -42,7 +42,13 @@ final readonly class OfferedParameter implements Part, Checked
     {
         return [
             Field::name('Parameter', 60),
-            Field::pattern('id', 'Called by addresses', '#^[a-z0-9][a-z0-9-]{0,59}$#D', 'Use small letters, digits and hyphens.', false)
+            Field::pattern(
+                'id',
+                'Called by addresses',
+                '#^[a-z0-9][a-z0-9-]{0,59}$#D',
+                'Use small letters, digits and hyphens.',
+                false,
+            )
                 ->meaning('What points and OSC addresses call it; without it, its name in small letters.'),
             Field::word('bits', 'Bits', ['8', '16'], '8'),
             Field::parts('functions', 'What its values do', 'offeredFunction'),
@@ -58,14 +64,26 @@ final readonly class OfferedParameter implements Part, Checked
         foreach ($this->functions as $i => $function) {
             $last = $function->last($this->highest);
             if ($last < $function->first()) {
-                $fields->fault("functions/{$i}/last", "it is {$last}, and begins at {$function->first()}", 'A run ends where it begins, or above.');
+                $fields->fault(
+                    "functions/{$i}/last",
+                    "it is {$last}, and begins at {$function->first()}",
+                    'A run ends where it begins, or above.',
+                );
             }
             if ($last > $this->highest || $function->first() > $this->highest) {
-                $fields->fault("functions/{$i}/first", "it goes from {$function->first()} to {$last}", "In {$this->bits} bits values go from 0 to {$this->highest}.");
+                $fields->fault(
+                    "functions/{$i}/first",
+                    "it goes from {$function->first()} to {$last}",
+                    "In {$this->bits} bits values go from 0 to {$this->highest}.",
+                );
             }
             foreach ($taken as [$from, $to]) {
                 if ($function->first() <= $to && $last >= $from) {
-                    $fields->fault("functions/{$i}/first", "values {$function->first()} to {$last} are also among {$from} to {$to} of another one", 'Let the runs of values follow each other.');
+                    $fields->fault(
+                        "functions/{$i}/first",
+                        "values {$function->first()} to {$last} are also among {$from} to {$to} of another one",
+                        'Let the runs of values follow each other.',
+                    );
                 }
             }
             $taken[] = [$function->first(), $last];

@@ -54,7 +54,10 @@ final readonly class OfferedTrigger implements Trigger
             return null;
         }
 
-        return new Taken($this->entered ? 1.0 : (float) $event->value, $this->entered ? 'takes that it came there' : 'takes its value');
+        return new Taken(
+            $this->entered ? 1.0 : (float) $event->value,
+            $this->entered ? 'takes that it came there' : 'takes its value',
+        );
     }
 
     public function sample(): Event

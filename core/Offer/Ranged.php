@@ -17,15 +17,21 @@ abstract readonly class Ranged implements OfferedFunction
      * @param int|null $last highest value; null for the highest of the parameter
      * @param string $name '' for none
      */
-    public function __construct(public Reference $point, public int $first = 0, public ?int $last = null, public string $name = '')
-    {
+    public function __construct(
+        public Reference $point,
+        public int $first = 0,
+        public ?int $last = null,
+        public string $name = '',
+    ) {
     }
 
     /** @return list<Field> */
     protected static function rangeFields(int $first): array
     {
         return [
-            Field::whole('first', 'From value', 0, self::HIGHEST, $first)->meaning('In as many bits as the parameter has: 0 to 255, or 0 to 65535.'),
+            Field::whole('first', 'From value', 0, self::HIGHEST, $first)->meaning(
+                'In as many bits as the parameter has: 0 to 255, or 0 to 65535.',
+            ),
             Field::whole('last', 'To value', 0, self::HIGHEST, null, false)->meaning('Without it, up to the highest.'),
             Field::textOrNone('name', 'Called', 60),
         ];

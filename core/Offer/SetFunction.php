@@ -12,8 +12,13 @@ use NimbleJunction\Core\Route\Wording;
 /** A point is set to one value as the run of values is entered. */
 final readonly class SetFunction extends Ranged
 {
-    public function __construct(Reference $point, public int|float|string $value = 1, int $first = 0, ?int $last = null, string $name = '')
-    {
+    public function __construct(
+        Reference $point,
+        public int|float|string $value = 1,
+        int $first = 0,
+        ?int $last = null,
+        string $name = '',
+    ) {
         parent::__construct($point, $first, $last, $name);
     }
 

@@ -24,7 +24,12 @@ final class Suggested
         $functions = match (true) {
             $point->kind === PointKind::Choice && $point->choices !== [] => self::choices($point),
             $point->kind === PointKind::Switch && $point->isSet => [self::level($reference, 0.0, 1.0, true)],
-            $point->isSet && \in_array($point->kind, [PointKind::Level, PointKind::Number], true) => [self::level($reference, $point->low, $point->high, false)],
+            $point->isSet
+                && \in_array(
+                    $point->kind,
+                    [PointKind::Level, PointKind::Number],
+                    true,
+                ) => [self::level($reference, $point->low, $point->high, false)],
             default => [['kind' => PressFunction::kind(), 'point' => $reference, 'first' => PressFunction::USUAL]],
         };
 
@@ -34,7 +39,13 @@ final class Suggested
     /** @return array<string, mixed> */
     private static function level(string $reference, float $low, float $high, bool $whole): array
     {
-        return ['kind' => LevelFunction::kind(), 'point' => $reference, 'low' => $low, 'high' => $high, ...($whole ? ['whole' => true] : [])];
+        return [
+            'kind' => LevelFunction::kind(),
+            'point' => $reference,
+            'low' => $low,
+            'high' => $high,
+            ...($whole ? ['whole' => true] : []),
+        ];
     }
 
     /** @return list<array<string, mixed>> equal runs of values, 0 changes nothing */

@@ -60,22 +60,42 @@ final readonly class Ways
             $name = "{$this->offer->name}, {$way->parameter->name}";
             $point = $this->offer->universe === '' ? null : Reference::parse("offer:{$this->offer->id}/{$way->parameter->id}");
             if ($point !== null) {
-                $trigger = new OfferedTrigger($point, $way->function->first(), $way->function->last($way->parameter->highest), $way->function->isPressed());
-                $routes[] = $this->route("{$id}.slots", $name, $trigger, $way, $way->function->fromSlots($way->parameter->highest));
+                $trigger = new OfferedTrigger(
+                    $point,
+                    $way->function->first(),
+                    $way->function->last($way->parameter->highest),
+                    $way->function->isPressed(),
+                );
+                $routes[] = $this->route(
+                    "{$id}.slots",
+                    $name,
+                    $trigger,
+                    $way,
+                    $way->function->fromSlots($way->parameter->highest),
+                );
             }
             if ($this->offer->oscPort !== '') {
                 $trigger = new OscTrigger($this->offer->oscPort, $way->address);
                 $routes[] = $this->route("{$id}.osc", $name, $trigger, $way, $way->function->fromOsc());
             }
             if ($this->offer->midiPort !== '' && $way->number <= self::HIGHEST_NUMBER) {
-                $routes[] = $this->route("{$id}.midi", $name, $this->midi($way), $way, $way->function->fromController($way->highestOfController()));
+                $routes[] = $this->route(
+                    "{$id}.midi",
+                    $name,
+                    $this->midi($way),
+                    $way,
+                    $way->function->fromController($way->highestOfController()),
+                );
             }
         }
 
         return $routes;
     }
 
-    /** @return list<array{int, int, string, string}> places of parameter and function, what is wrong with their numbers in MIDI, and what is allowed */
+    /**
+     * @return list<array{int, int, string, string}> places of parameter and function, what is wrong with their numbers in
+     * MIDI, and what is allowed
+     */
     public function problems(): array
     {
         $problems = [];
@@ -88,9 +108,19 @@ final readonly class Ways
         foreach ($this->all as $way) {
             $other = $way->isNote() ? null : $finer[$way->number] ?? null;
             if ($way->number > self::HIGHEST_NUMBER) {
-                $problems[] = [$way->place, $way->nth, "it would have number {$way->number} in MIDI", 'Numbers end at 127: begin lower, or make two offers on two channels.'];
+                $problems[] = [
+                    $way->place,
+                    $way->nth,
+                    "it would have number {$way->number} in MIDI",
+                    'Numbers end at 127: begin lower, or make two offers on two channels.',
+                ];
             } elseif ($other !== null) {
-                $problems[] = [$way->place, $way->nth, "it would have controller {$way->number}, where the finer part of \"{$other->parameter->name}\" comes", 'Begin with another number, or make that one 8 bits.'];
+                $problems[] = [
+                    $way->place,
+                    $way->nth,
+                    "it would have controller {$way->number}, where the finer part of \"{$other->parameter->name}\" comes",
+                    'Begin with another number, or make that one 8 bits.',
+                ];
             }
         }
 

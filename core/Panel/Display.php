@@ -25,8 +25,12 @@ final readonly class Display implements Part, Checked
      * @param string $before bytes between F0 and the text, in hexadecimal
      * @param int $length characters that it has
      */
-    public function __construct(public string $shows = 'name', public string $address = '', public string $before = '', public int $length = 7)
-    {
+    public function __construct(
+        public string $shows = 'name',
+        public string $address = '',
+        public string $before = '',
+        public int $length = 7,
+    ) {
     }
 
     public static function label(): string
@@ -39,7 +43,13 @@ final readonly class Display implements Part, Checked
         return [
             Field::word('shows', 'Shows', self::SHOWS, 'name'),
             Field::pattern('address', 'By OSC, at address', MessageAddress::PATTERN, MessageAddress::RULE, false),
-            Field::pattern('before', 'By System Exclusive: bytes after F0, before the text', self::HEX, 'Write bytes below 80 in hexadecimal, like 7d 01 00.', false),
+            Field::pattern(
+                'before',
+                'By System Exclusive: bytes after F0, before the text',
+                self::HEX,
+                'Write bytes below 80 in hexadecimal, like 7d 01 00.',
+                false,
+            ),
             Field::whole('length', 'Characters', 1, 128, 7),
         ];
     }
@@ -47,7 +57,11 @@ final readonly class Display implements Part, Checked
     public function check(Fields $fields): void
     {
         if ($this->address === '' && $this->before === '') {
-            $fields->fault('address', 'nobody could write on it', 'Give an OSC address, or the bytes of a System Exclusive message.');
+            $fields->fault(
+                'address',
+                'nobody could write on it',
+                'Give an OSC address, or the bytes of a System Exclusive message.',
+            );
         }
     }
 
@@ -63,6 +77,8 @@ final readonly class Display implements Part, Checked
         }
         $plain = (string) preg_replace('/[^\x20-\x7E]/u', '?', mb_substr($text, 0, $this->length));
 
-        return new Exclusive(new SystemExclusive((string) hex2bin((string) preg_replace('/\s+/', '', $this->before)).str_pad($plain, $this->length)));
+        return new Exclusive(new SystemExclusive(
+            (string) hex2bin((string) preg_replace('/\s+/', '', $this->before)).str_pad($plain, $this->length),
+        ));
     }
 }

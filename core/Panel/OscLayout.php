@@ -51,7 +51,15 @@ final readonly class OscLayout
         $refresh = Reference::parse("panel:{$this->panel->id}/refresh");
         if ($refresh !== null) {
             $id = "panel.{$this->panel->id}.osc-refresh";
-            $routes[$id] = new Route($id, "{$this->panel->name}, refresh", $this->panel->enabled, [new OscTrigger($this->panel->oscPort, "{$this->beginning()}/refresh", takes: 'message')], [], [], [new PressAction($refresh)]);
+            $routes[$id] = new Route(
+                $id,
+                "{$this->panel->name}, refresh",
+                $this->panel->enabled,
+                [new OscTrigger($this->panel->oscPort, "{$this->beginning()}/refresh", takes: 'message')],
+                [],
+                [],
+                [new PressAction($refresh)],
+            );
         }
 
         return $routes;
@@ -66,7 +74,13 @@ final readonly class OscLayout
                 foreach ($this->parts($control) as $part => $kind) {
                     $address = $this->address($control, $part);
                     $isPressed = $kind === PointKind::Press;
-                    $lines[] = [$address, $isPressed ? 'to us' : 'both', $isPressed ? '1 presses it' : ($kind === PointKind::Switch ? '0 or 1' : '0 to 1'), $control->name, $page->name];
+                    $lines[] = [
+                        $address,
+                        $isPressed ? 'to us' : 'both',
+                        $isPressed ? '1 presses it' : ($kind === PointKind::Switch ? '0 or 1' : '0 to 1'),
+                        $control->name,
+                        $page->name,
+                    ];
                     foreach ($isPressed ? [] : ['name' => 'its name', 'colour' => 'its colour, as #rrggbb', 'text' => 'its value, in words'] as $what => $words) {
                         $lines[] = ["{$address}/{$what}", 'from us', "a text: {$words}", $control->name, $page->name];
                     }
@@ -80,7 +94,10 @@ final readonly class OscLayout
     /** @return array<string, PointKind> what of a control has an address, by name */
     private function parts(Control $control): array
     {
-        return array_filter($control->parts(), static fn(PointKind $kind): bool => \in_array($kind, [PointKind::Level, PointKind::Switch, PointKind::Press], true));
+        return array_filter(
+            $control->parts(),
+            static fn(PointKind $kind): bool => \in_array($kind, [PointKind::Level, PointKind::Switch, PointKind::Press], true),
+        );
     }
 
     private function address(Control $control, string $part): string
@@ -115,7 +132,9 @@ final readonly class OscLayout
             $conditions,
             $steps,
             [$action],
-            $kind === PointKind::Press ? null : new PanelBack($inner, $point, null, 0.0, $control->points(), $display, $name, $text, "{$address}/name"),
+            $kind === PointKind::Press
+                ? null
+                : new PanelBack($inner, $point, null, 0.0, $control->points(), $display, $name, $text, "{$address}/name"),
         );
     }
 

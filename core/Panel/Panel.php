@@ -11,7 +11,10 @@ use NimbleJunction\Core\Document\Fields;
 use NimbleJunction\Core\Document\Part;
 use NimbleJunction\Core\Message\MessageAddress;
 
-/** A panel with faders, buttons and encoders, that moves the controls of a surface: its twin on the screen has the same pages and values. */
+/**
+ * A panel with faders, buttons and encoders, that moves the controls of a surface: its twin on the screen has the same pages
+ * and values.
+ */
 final readonly class Panel implements Part, Checked
 {
     public const MOST = 100;
@@ -57,8 +60,16 @@ final readonly class Panel implements Part, Checked
             new Id('surface', 'Moves the controls of surface', 'surface', true),
             Field::flag('enabled', 'Enabled', true),
             Field::objects('parts', 'Faders, buttons, encoders', PanelPart::class, self::MOST_PARTS),
-            Field::portOrNone('oscPort', 'All controls by OSC, at port')->meaning('For a tablet program of any maker: names, values and colours are told, and all of it again at /refresh.'),
-            Field::pattern('oscAddress', 'Addresses begin with', MessageAddress::PATTERN, MessageAddress::RULE, false)->meaning('Without it, a slash and the id of the surface.'),
+            Field::portOrNone('oscPort', 'All controls by OSC, at port')->meaning(
+                'For a tablet program of any maker: names, values and colours are told, and all of it again at /refresh.',
+            ),
+            Field::pattern(
+                'oscAddress',
+                'Addresses begin with',
+                MessageAddress::PATTERN,
+                MessageAddress::RULE,
+                false,
+            )->meaning('Without it, a slash and the id of the surface.'),
             Field::textOrNone('note', 'Note', 1000)->rare(),
         ];
     }

@@ -84,9 +84,13 @@ final readonly class PanelBack implements Back
             return [];
         }
         $isKnown = $before !== null && ($this->display?->shows === 'name' || $before === $value);
-        $shown = $this->display === null || $isKnown ? [] : [$this->display->message((string) $readings->read($this->name), (string) $readings->read($this->text))];
+        $shown = $this->display === null || $isKnown
+            ? []
+            : [$this->display->message((string) $readings->read($this->name), (string) $readings->read($this->text))];
 
-        $called = $before === null && $this->nameAddress !== '' ? [Osc::of($this->nameAddress, [(string) $readings->read($this->name)])] : [];
+        $called = $before === null && $this->nameAddress !== ''
+            ? [Osc::of($this->nameAddress, [(string) $readings->read($this->name)])]
+            : [];
 
         return [...$called, ...$this->inner?->alongside($route, $value, $before, $readings) ?? [], ...$shown];
     }

@@ -47,7 +47,11 @@ final readonly class PanelPart implements Part, Checked
     public function check(Fields $fields): void
     {
         if ($this->does?->isTold() === true && ! ($this->when instanceof Showing && $this->when->shows(0.0) !== null)) {
-            $fields->fault('does', 'what it says is no single control that could show anything', 'Wait for one channel and one number, or say that it has no motor and no lamp.');
+            $fields->fault(
+                'does',
+                'what it says is no single control that could show anything',
+                'Wait for one channel and one number, or say that it has no motor and no lamp.',
+            );
         }
     }
 

@@ -16,7 +16,10 @@ use NimbleJunction\Core\Surface\Grip;
 use NimbleJunction\Core\Surface\Page;
 use NimbleJunction\Core\Surface\Surface;
 
-/** All panels of a show, and the ordinary routes that they are when they run: one for each part and each control that it moves. */
+/**
+ * All panels of a show, and the ordinary routes that they are when they run: one for each part and each control that it
+ * moves.
+ */
 final readonly class Panels
 {
     public const PARTS = ['page', 'next', 'back', 'refresh'];
@@ -68,13 +71,18 @@ final readonly class Panels
 
     public function has(Reference $reference): bool
     {
-        return $reference->kind === 'panel' && isset($this->panels[$reference->id]) && \in_array($reference->part, self::PARTS, true);
+        return $reference->kind === 'panel'
+            && isset($this->panels[$reference->id])
+            && \in_array($reference->part, self::PARTS, true);
     }
 
     /** @return list<string> ids of the routes of a panel */
     public function routesOf(string $id): array
     {
-        return array_values(array_filter(array_map(strval(...), array_keys($this->routes)), static fn(string $route): bool => str_starts_with($route, "panel.{$id}.")));
+        return array_values(array_filter(
+            array_map(strval(...), array_keys($this->routes)),
+            static fn(string $route): bool => str_starts_with($route, "panel.{$id}."),
+        ));
     }
 
     /** A part that moves a control, while the panel is on its page. */
@@ -88,7 +96,16 @@ final readonly class Panels
         $name = Reference::parse($place.'/'.Control::NAME);
         $turned = Reference::parse("panel:{$panel->id}/page");
         $action = $point === null || $kind === null ? null : $part?->does?->action($point, $kind, $control);
-        if ($part?->when === null || $part->does === null || $point === null || $kind === null || $text === null || $name === null || $turned === null || $action === null) {
+        if (
+            $part?->when === null
+            || $part->does === null
+            || $point === null
+            || $kind === null
+            || $text === null
+            || $name === null
+            || $turned === null
+            || $action === null
+        ) {
             return null;
         }
         $inner = $part->does->back($point, $kind, $control);
@@ -117,7 +134,15 @@ final readonly class Panels
             return null;
         }
 
-        return new Route("panel.{$panel->id}.{$part->id}", "{$panel->name}, {$part->id}", $panel->enabled, [$part->when], [new LeastCondition(0.001)], [], [new PressAction($point)]);
+        return new Route(
+            "panel.{$panel->id}.{$part->id}",
+            "{$panel->name}, {$part->id}",
+            $panel->enabled,
+            [$part->when],
+            [new LeastCondition(0.001)],
+            [],
+            [new PressAction($point)],
+        );
     }
 
     /** Whether a part of a panel can move what it is to move. */

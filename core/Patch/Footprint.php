@@ -130,7 +130,9 @@ final readonly class Footprint
             $named[$one->key] = true;
             foreach ($one->slots as $slot) {
                 if (isset($taken[$slot])) {
-                    $at = $one->parameter->at === [] && str_starts_with($one->path, 'cells/') ? explode('/parameters', $one->path)[0].'/at' : "{$one->path}/at";
+                    $at = $one->parameter->at === [] && str_starts_with($one->path, 'cells/')
+                        ? explode('/parameters', $one->path)[0].'/at'
+                        : "{$one->path}/at";
                     $fields->fault(
                         $at,
                         "slot {$slot} belongs to \"{$taken[$slot]}\" already",

@@ -19,9 +19,27 @@ final class Library
     {
         return [
             self::profile('dimmer', 'Dimmer', 'One level', [self::DIMMER]),
-            self::profile('rgb', 'RGB', 'Three colours, and a virtual intensity', self::roles('red', 'green', 'blue'), ['virtualIntensity' => true]),
-            self::profile('rgbw', 'RGBW', 'Four colours, and a virtual intensity', self::roles('red', 'green', 'blue', 'white'), ['virtualIntensity' => true]),
-            self::profile('rgba', 'RGBA', 'Red, green, blue and amber, and a virtual intensity', self::roles('red', 'green', 'blue', 'amber'), ['virtualIntensity' => true]),
+            self::profile(
+                'rgb',
+                'RGB',
+                'Three colours, and a virtual intensity',
+                self::roles('red', 'green', 'blue'),
+                ['virtualIntensity' => true],
+            ),
+            self::profile(
+                'rgbw',
+                'RGBW',
+                'Four colours, and a virtual intensity',
+                self::roles('red', 'green', 'blue', 'white'),
+                ['virtualIntensity' => true],
+            ),
+            self::profile(
+                'rgba',
+                'RGBA',
+                'Red, green, blue and amber, and a virtual intensity',
+                self::roles('red', 'green', 'blue', 'amber'),
+                ['virtualIntensity' => true],
+            ),
             self::profile(
                 'dimmer-rgb',
                 'Dimmer and RGB',

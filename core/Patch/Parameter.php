@@ -91,7 +91,9 @@ final readonly class Parameter implements Part, Checked
 
         return [
             Field::name('Parameter', 60),
-            Field::textOrNone('id', 'Called by points', 60)->meaning('What points call it where that is not its name: it may be renamed then.'),
+            Field::textOrNone('id', 'Called by points', 60)->meaning(
+                'What points call it where that is not its name: it may be renamed then.',
+            ),
             Field::whole('slots', 'Slots', 1, self::WIDEST, null, false)->meaning(
                 'How many slots it takes, the coarsest first; without it, as many as are named.',
             ),
@@ -209,7 +211,11 @@ final readonly class Parameter implements Part, Checked
     public function namedRanges(): array
     {
         return array_map(
-            fn(NamedRange $range): array => [$this->inUnit($this->share($range->first)), $this->inUnit($this->share($range->last)), $range->name],
+            fn(NamedRange $range): array => [
+                $this->inUnit($this->share($range->first)),
+                $this->inUnit($this->share($range->last)),
+                $range->name,
+            ],
             $this->ranges,
         );
     }

@@ -20,8 +20,12 @@ final readonly class Patch
      * @param array<string, Fixture> $fixtures by id; each with a profile that is there
      * @param list<Run> $runs what else listens
      */
-    public function __construct(public array $profiles, public array $fixtures, public Groups $groups = new Groups(), array $runs = [])
-    {
+    public function __construct(
+        public array $profiles,
+        public array $fixtures,
+        public Groups $groups = new Groups(),
+        array $runs = [],
+    ) {
         $byUniverse = [];
         foreach ($fixtures as $fixture) {
             $byUniverse[$fixture->universeId][] = $fixture;
@@ -232,7 +236,9 @@ final readonly class Patch
     public function find(string $fixtureId, string $parameter): ?Placement
     {
         $fixture = $this->fixtures[$fixtureId] ?? null;
-        $placed = $fixture === null || ! isset($this->profiles[$fixture->profileId]) ? null : $this->footprint($fixture)->find($parameter);
+        $placed = $fixture === null || ! isset($this->profiles[$fixture->profileId])
+            ? null
+            : $this->footprint($fixture)->find($parameter);
 
         return $fixture === null || $placed === null ? null : new Placement($fixture, $placed);
     }
@@ -276,7 +282,9 @@ final readonly class Patch
 
         return array_values(array_filter(
             $this->listening($fixture->universeId),
-            fn(Fixture $other): bool => ! self::isSame($other, $fixture) && $other->first <= $last && $fixture->first <= $this->lastSlot($other),
+            fn(Fixture $other): bool => ! self::isSame($other, $fixture)
+                && $other->first <= $last
+                && $fixture->first <= $this->lastSlot($other),
         ));
     }
 

@@ -62,7 +62,11 @@ final readonly class Profile implements Part, Checked
             return;
         }
         if ($this->parameters !== [] || $this->cells !== [] || $this->virtualIntensity) {
-            $fields->fault('parameters', 'there are modes as well', 'Give parameters, cells and a virtual intensity to the modes, or have no modes.');
+            $fields->fault(
+                'parameters',
+                'there are modes as well',
+                'Give parameters, cells and a virtual intensity to the modes, or have no modes.',
+            );
         }
         $named = [];
         foreach ($this->modes as $i => $mode) {

@@ -22,7 +22,9 @@ final class Deeds
     {
         $read = Asked::of(self::ALL, $asked);
         if (! $read->kind instanceof Deed) {
-            throw ShowRefused::because($read->faults === [] ? [new Fault('', 'it says nothing to do', 'Give a kind.')] : $read->faults);
+            throw ShowRefused::because(
+                $read->faults === [] ? [new Fault('', 'it says nothing to do', 'Give a kind.')] : $read->faults,
+            );
         }
 
         return $read->kind;

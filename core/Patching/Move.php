@@ -10,7 +10,10 @@ use NimbleJunction\Core\Patch\Fixture;
 use NimbleJunction\Core\Show\Show;
 use NimbleJunction\Core\Signal\Frame;
 
-/** Fixtures go to other addresses: the first to the one that is named, the others with the distances that they have, or one after the other. */
+/**
+ * Fixtures go to other addresses: the first to the one that is named, the others with the distances that they have, or one
+ * after the other.
+ */
 final readonly class Move implements Deed
 {
     /**

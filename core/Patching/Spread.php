@@ -46,7 +46,9 @@ final class Spread
                     throw Refusal::of(
                         'count',
                         'number '.($i + 1).' would end at slot '.($first + $slots - 1).', and a universe has 512',
-                        $fit > 0 ? "{$fit} fit: patch so many, or let them go on in the next universe." : 'Begin at '.(self::SLOTS - $slots + 1).' or below.',
+                        $fit > 0
+                            ? "{$fit} fit: patch so many, or let them go on in the next universe."
+                            : 'Begin at '.(self::SLOTS - $slots + 1).' or below.',
                     );
                 }
                 ++$place;

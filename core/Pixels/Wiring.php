@@ -16,7 +16,10 @@ final readonly class Wiring
     private int $inFirst;
     private int $inEach;
 
-    /** @var list<array{int, int}> pixels of the map before a gap, from 0, and pixels that all gaps up to it leave out; in order */
+    /**
+     * @var list<array{int, int}> pixels of the map before a gap, from 0, and pixels that all gaps up to it leave out; in
+     * order
+     */
     private array $gaps;
 
     /**

@@ -52,7 +52,10 @@ final readonly class Announcing
             $port->id,
             self::POLL_NANOS,
             [(new Poll(Poll::REPLY_ON_CHANGE))->encode()],
-            array_map(static fn(string $to): Destination => new Destination($via, $to, ArtNet::UDP_PORT), $port->receive->polled()),
+            array_map(
+                static fn(string $to): Destination => new Destination($via, $to, ArtNet::UDP_PORT),
+                $port->receive->polled(),
+            ),
         );
     }
 
@@ -104,7 +107,13 @@ final readonly class Announcing
         $announcements = [];
         foreach ($byTarget as $key => $one) {
             $pages = Discovery::pages($this->identity->cid, $one['name'], $one['numbers']);
-            $announcements[] = new Announcement("discovery {$key}", $one['portId'], Discovery::INTERVAL_NANOS, array_map(static fn(Discovery $page): string => $page->encode(), $pages), [$one['target']]);
+            $announcements[] = new Announcement(
+                "discovery {$key}",
+                $one['portId'],
+                Discovery::INTERVAL_NANOS,
+                array_map(static fn(Discovery $page): string => $page->encode(), $pages),
+                [$one['target']],
+            );
         }
 
         return $announcements;

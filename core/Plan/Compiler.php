@@ -77,8 +77,20 @@ final readonly class Compiler
         $messageExits = $exits->messageExits();
 
         $was = $before?->origin?->show;
-        $areRoutesTheSame = $before !== null && $was?->routes === $show->routes && $was->offers === $show->offers && $was->looks === $show->looks && $was->lists === $show->lists && $was->waves === $show->waves && $was->surfaces === $show->surfaces && $was->panels === $show->panels && $was->timelines === $show->timelines && $was->occasions === $show->occasions;
-        $isPatchTheSame = $was?->fixtures === $show->fixtures && $was->profiles === $show->profiles && $was->groups === $show->groups && $was->pixels === $show->pixels;
+        $areRoutesTheSame = $before !== null
+            && $was?->routes === $show->routes
+            && $was->offers === $show->offers
+            && $was->looks === $show->looks
+            && $was->lists === $show->lists
+            && $was->waves === $show->waves
+            && $was->surfaces === $show->surfaces
+            && $was->panels === $show->panels
+            && $was->timelines === $show->timelines
+            && $was->occasions === $show->occasions;
+        $isPatchTheSame = $was?->fixtures === $show->fixtures
+            && $was->profiles === $show->profiles
+            && $was->groups === $show->groups
+            && $was->pixels === $show->pixels;
         $universes = [];
         $masterings = new Masterings($patch, $show->masters);
         foreach ($show->universes as $id => $universe) {
@@ -113,7 +125,9 @@ final readonly class Compiler
             $patch,
             $show->values,
             $origin,
-            $areRoutesTheSame && $isPatchTheSame ? $before->routeSlots : RouteSlots::of($routes, $patch, $show->pixels(), $between),
+            $areRoutesTheSame && $isPatchTheSame
+                ? $before->routeSlots
+                : RouteSlots::of($routes, $patch, $show->pixels(), $between),
             $show->pixels(),
             $show->offered(),
             $show->programme(),
@@ -135,8 +149,13 @@ final readonly class Compiler
     private static function lanes(Show $show, array $universes, ?Plan $before, \Closure $between): Lanes
     {
         $rules = array_map(static fn(array $one): Rules => $one['rules'], $universes);
-        $raw = array_map(static fn(): bool => true, array_filter($show->universes, static fn(UniverseEntry $universe): bool => $universe->rawLights));
-        $lanes = $before !== null && $before->lanes->areOf($show->patch(), $rules, $raw) ? $before->lanes : new Lanes($show->patch(), $rules, $raw);
+        $raw = array_map(
+            static fn(): bool => true,
+            array_filter($show->universes, static fn(UniverseEntry $universe): bool => $universe->rawLights),
+        );
+        $lanes = $before !== null && $before->lanes->areOf($show->patch(), $rules, $raw)
+            ? $before->lanes
+            : new Lanes($show->patch(), $rules, $raw);
         foreach ($show->programme()->values() as $values) {
             $between();
             $lanes->prepare($values);

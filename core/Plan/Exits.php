@@ -77,7 +77,10 @@ final readonly class Exits
     private function timeExits(): array
     {
         $exits = [];
-        foreach (array_merge(...array_values(array_map(static fn(TimecodeEntry $one): array => $one->sends, $this->show->timecodes))) as $id) {
+        foreach (array_merge(...array_values(array_map(
+            static fn(TimecodeEntry $one): array => $one->sends,
+            $this->show->timecodes,
+        ))) as $id) {
             $port = $this->show->ports[$id] ?? null;
             if ($port?->send !== null && $port->sends() && $port->protocol === Protocol::ArtNet) {
                 $exits[$id] = new MessageExit(new ArtNetTimeWriter(), $this->destinations($port, $port->send));
@@ -98,7 +101,11 @@ final readonly class Exits
         if ($port->link->kind !== LinkKind::Udp) {
             // What goes to whom is the link's own affair: a device has one other end, a session or a TCP listener those that are
             // connected.
-            return [new Destination($via, $port->link->device !== '' ? $port->link->device : $this->endpoints[$via]->spelled(), 0)];
+            return [new Destination(
+                $via,
+                $port->link->device !== '' ? $port->link->device : $this->endpoints[$via]->spelled(),
+                0,
+            )];
         }
         $group = $number === null ? null : $send->group($number);
         if ($group !== null) {
@@ -163,7 +170,8 @@ final readonly class Exits
             return Entrances::key($port);
         }
         $listening = match (true) {
-            $port->protocol === Protocol::Osc && $port->receive !== null => "osc {$port->receive->address}:{$port->receive->port}",
+            $port->protocol === Protocol::Osc
+                && $port->receive !== null => "osc {$port->receive->address}:{$port->receive->port}",
             $port->protocol === Protocol::ArtNet => "art-net {$send->address}:{$send->port}",
             default => '',
         };

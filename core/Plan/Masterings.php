@@ -53,12 +53,18 @@ final class Masterings
                 }
                 $taken += array_fill_keys($placement->slots, true);
                 if ($placed->parameter->kind === ParameterKind::Intensity && ! $placed->parameter->neverDriven) {
-                    $lights[] = new Light($placement->slots, $placed->parameter->value(0.0), $this->over($universeId, $fixture->id));
+                    $lights[] = new Light(
+                        $placement->slots,
+                        $placed->parameter->value(0.0),
+                        $this->over($universeId, $fixture->id),
+                    );
                 }
             }
         }
         foreach ($isRaw ? array_diff(range(0, Patch::SLOTS - self::ONE_SLOT), array_keys($taken)) : [] as $slot) {
-            $lights[] = $this->patch->at($universeId, $slot + 1) === [] ? new Light([$slot], 0, $this->over($universeId, '')) : null;
+            $lights[] = $this->patch->at($universeId, $slot + 1) === []
+                ? new Light([$slot], 0, $this->over($universeId, ''))
+                : null;
         }
 
         return $this->mastering(array_values(array_filter($lights)));
@@ -76,7 +82,9 @@ final class Masterings
     /** @param list<Light> $lights */
     private function mastering(array $lights): ?Mastering
     {
-        return $lights === [] ? null : new Mastering($lights, array_map(static fn(Master $master): string => $master->name, $this->masters));
+        return $lights === []
+            ? null
+            : new Mastering($lights, array_map(static fn(Master $master): string => $master->name, $this->masters));
     }
 
     /** @return list<string> ids */

@@ -42,7 +42,10 @@ final readonly class RouteIndex
     {
         $gone = $before === null ? [] : self::missing($before->routes, $routes);
         $new = $before === null ? $routes : self::missing($routes, $before->routes);
-        if ($before !== null && (\count($new) > self::FEW || \count($gone) > self::FEW || ! self::isOrderKept($before->routes, $routes))) {
+        if (
+            $before !== null
+            && (\count($new) > self::FEW || \count($gone) > self::FEW || ! self::isOrderKept($before->routes, $routes))
+        ) {
             [$before, $gone, $new] = [null, [], $routes];
         }
         $listeners = $before->listeners ?? [];
@@ -158,7 +161,10 @@ final readonly class RouteIndex
         }
         $references = array_map(Reference::parse(...), array_map(strval(...), array_keys($this->listeners['*point'] ?? [])));
 
-        return array_values(array_filter([...$references, ...array_values(array_diff_key($shown, $this->listeners['*point'] ?? []))]));
+        return array_values(array_filter([
+            ...$references,
+            ...array_values(array_diff_key($shown, $this->listeners['*point'] ?? [])),
+        ]));
     }
 
     /**

@@ -16,7 +16,10 @@ use NimbleJunction\Core\Route\Route;
 /** Which slots each route sets, as far as it is switched on in the show. */
 final class RouteSlots
 {
-    /** @var \WeakMap<Route, array<string, array<int, true>>>|null slots of a route by universe: it never changes, and lives on in the next plan */
+    /**
+     * @var \WeakMap<Route, array<string, array<int, true>>>|null slots of a route by universe: it never changes, and lives on
+     * in the next plan
+     */
     private static ?\WeakMap $known = null;
 
     /** @var \WeakMap<Route, list<Reference>>|null points that it sets, whatever the patch */
@@ -36,7 +39,12 @@ final class RouteSlots
      */
     public static function of(array $routes, Patch $patch, Pixels $pixels, \Closure $between): array
     {
-        if (self::$known === null || self::$patch?->profiles !== $patch->profiles || self::$patch->groups->groups !== $patch->groups->groups || self::$pixels?->maps !== $pixels->maps) {
+        if (
+            self::$known === null
+            || self::$patch?->profiles !== $patch->profiles
+            || self::$patch->groups->groups !== $patch->groups->groups
+            || self::$pixels?->maps !== $pixels->maps
+        ) {
             self::$known = new \WeakMap();
         }
         $moved = self::moved(self::$patch->fixtures ?? [], $patch->fixtures);

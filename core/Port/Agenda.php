@@ -43,7 +43,8 @@ final class Agenda
             return '';
         }
         if ($at - $now > self::FURTHEST_NANOS) {
-            return 'its time tag is '.round(($at - $now) / 1e9).' s ahead, and at most '.intdiv(self::FURTHEST_NANOS, 1_000_000_000).' s are waited for: do the clocks of the two machines agree?';
+            return 'its time tag is '.round(($at - $now) / 1e9).' s ahead, and at most '.intdiv(self::FURTHEST_NANOS, 1_000_000_000)
+                .' s are waited for: do the clocks of the two machines agree?';
         }
         if (\count($this->waiting) >= self::MOST) {
             return self::MOST.' messages wait for their time already';

@@ -175,7 +175,8 @@ final class Streams
         $usual = $stream->rhythm->usual();
         $often = $usual > 0 ? ', usually at most '.self::seconds($usual).' s' : '';
 
-        return 'silent for '.self::seconds($stream->rhythm->silence($now))." s{$often}; lost after ".self::seconds($stream->lostAfter).' s';
+        return 'silent for '.self::seconds($stream->rhythm->silence($now))." s{$often}; lost after ".self::seconds($stream->lostAfter)
+            .' s';
     }
 
     /** @param non-empty-list<Stream> $some */
@@ -183,7 +184,8 @@ final class Streams
     {
         $first = $some[0];
 
-        return \count($some)." of {$all} {$word}: {$first->name} into {$first->universe}, last heard ".self::seconds($first->rhythm->silence($now)).' s ago';
+        return \count($some)." of {$all} {$word}: {$first->name} into {$first->universe}, last heard "
+            .self::seconds($first->rhythm->silence($now)).' s ago';
     }
 
     private static function seconds(int $nanos): string

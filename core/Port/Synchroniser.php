@@ -41,7 +41,12 @@ final class Synchroniser
     {
         $place = "{$endpointKey} {$frame->number} {$frame->source}";
         // A sender that ends or gives priorities is not kept waiting, and one that never synchronised is not either.
-        if (! isset($this->until[$frame->sync]) || $this->until[$frame->sync] <= $now || $frame->ended || $frame->startCode !== 0) {
+        if (
+            ! isset($this->until[$frame->sync])
+            || $this->until[$frame->sync] <= $now
+            || $frame->ended
+            || $frame->startCode !== 0
+        ) {
             return false;
         }
         if ($this->until[$frame->sync] === self::LOST && $frame->freeRuns) {

@@ -52,7 +52,9 @@ final class Preview implements Readings
         $taken = $trigger?->take($sample);
         $fields = ($taken instanceof Taken ? $taken->names : []) + $sample->fields();
         $event = new Occurred('preview', $fields);
-        $this->as = $sample instanceof Heard ? $sample->message->spelled($wording->middleC()) : ($trigger?->words($wording) ?? '');
+        $this->as = $sample instanceof Heard
+            ? $sample->message->spelled($wording->middleC())
+            : ($trigger?->words($wording) ?? '');
         $this->value = $value ?? ($taken instanceof Taken ? $taken->value : 1.0);
         $passing = new Passing(0, $event, $route, new Minds(), $this);
         $steps = [];
@@ -120,10 +122,16 @@ final class Preview implements Readings
             'as' => $this->as,
             'value' => $this->value,
             'steps' => array_map(
-                static fn(array $step): array => ['words' => $step[0], 'value' => $step[1] === null ? null : Template::number($step[1])],
+                static fn(array $step): array => [
+                    'words' => $step[0],
+                    'value' => $step[1] === null ? null : Template::number($step[1]),
+                ],
                 $this->steps,
             ),
-            'lines' => array_map(static fn(Line $line): array => ['words' => $line->words, 'bytes' => $line->bytes], $this->lines),
+            'lines' => array_map(
+                static fn(Line $line): array => ['words' => $line->words, 'bytes' => $line->bytes],
+                $this->lines,
+            ),
             'names' => $this->names,
             'unknown' => $this->unknown,
         ];

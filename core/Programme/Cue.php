@@ -63,7 +63,9 @@ final readonly class Cue implements Part
             Field::textOrNone('note', 'Note for the operator', 500),
             Field::objects('values', 'Values, besides those of the look', PointValue::class, 20000)->rare(),
             Field::objects('kinds', 'Times by kind', KindTime::class, 6)->rare(),
-            Field::flag('assert', 'Assert', false)->meaning('In a tracking list: it takes again what goes on from earlier cues, from whoever has it now.')->rare(),
+            Field::flag('assert', 'Assert', false)
+                ->meaning('In a tracking list: it takes again what goes on from earlier cues, from whoever has it now.')
+                ->rare(),
             Field::flag('block', 'Block', false)->meaning('In a tracking list: nothing goes on from earlier cues.')->rare(),
             Field::parts('do', 'Besides, at its go', 'action')->rare(),
         ];

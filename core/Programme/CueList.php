@@ -69,7 +69,12 @@ final readonly class CueList implements Part, Checked
         }
         foreach ($cues as $cue) {
             if ($cue->do !== []) {
-                $route = WhenTrigger::route("list.{$id}.{$cue->number}", "{$name}, cue {$cue->number}", $this->gone($cue), $cue->do);
+                $route = WhenTrigger::route(
+                    "list.{$id}.{$cue->number}",
+                    "{$name}, cue {$cue->number}",
+                    $this->gone($cue),
+                    $cue->do,
+                );
                 $routes[$route->id] = $route;
             }
             if ($cue->follow instanceof TimecodeFollow) {
@@ -161,7 +166,11 @@ final readonly class CueList implements Part, Checked
         $before = null;
         foreach ($this->cues as $i => $cue) {
             if ($before !== null && Cue::compare($before, $cue->number) >= 0) {
-                $fields->fault("cues/{$i}/number", "{$cue->number} comes after {$before}", 'Cues stand in the order of their numbers, each number once.');
+                $fields->fault(
+                    "cues/{$i}/number",
+                    "{$cue->number} comes after {$before}",
+                    'Cues stand in the order of their numbers, each number once.',
+                );
             }
             $before = $cue->number;
         }

@@ -36,7 +36,10 @@ final class FollowText
         return ($follow['kind'] ?? '') === 'after' ? $text : 'c'.($seconds > 0.0 ? "+{$text}" : '');
     }
 
-    /** @return array{kind: string, seconds?: float, beats?: int, at?: string, port?: string}|false|null as it stands in the document; null for by hand, false where it is none of these */
+    /**
+     * @return array{kind: string, seconds?: float, beats?: int, at?: string, port?: string}|false|null as it stands in the
+     * document; null for by hand, false where it is none of these
+     */
     public static function read(string $text): array|false|null
     {
         if (trim($text) === '') {
@@ -53,7 +56,9 @@ final class FollowText
         }
         $seconds = ($found[2] ?? '') === '' ? null : (float) strtr($found[2], ',', '.');
 
-        return ($found[1] ?? '') === '' ? ['kind' => 'after', 'seconds' => $seconds ?? 0.0] : ['kind' => 'complete'] + ($seconds === null ? [] : ['seconds' => $seconds]);
+        return ($found[1] ?? '') === ''
+            ? ['kind' => 'after', 'seconds' => $seconds ?? 0.0]
+            : ['kind' => 'complete'] + ($seconds === null ? [] : ['seconds' => $seconds]);
     }
 
     /** @param array<mixed> $follow */

@@ -38,16 +38,24 @@ final readonly class Gathering
             if ($fixtures !== [] && ! \in_array($fixture->id, $fixtures, true)) {
                 continue;
             }
-            $placements = array_map(static fn($placed): Placement => new Placement($fixture, $placed), $this->patch->footprint($fixture)->placed);
+            $placements = array_map(
+                static fn($placed): Placement => new Placement($fixture, $placed),
+                $this->patch->footprint($fixture)->placed,
+            );
             if ($onlyLit && $this->isDark($placements)) {
                 continue;
             }
             foreach ($placements as $placement) {
                 $parameter = $placement->placed->parameter;
-                $isMeant = ($kinds === [] || \in_array($parameter->kind, $kinds, true)) && ! $parameter->neverDriven && $this->counts($placement);
+                $isMeant = ($kinds === [] || \in_array($parameter->kind, $kinds, true))
+                    && ! $parameter->neverDriven
+                    && $this->counts($placement);
                 $reference = $isMeant ? Reference::parse("fixture:{$fixture->id}/{$placement->placed->key}") : null;
                 if ($reference !== null) {
-                    $values[] = new PointValue($reference, self::exact($parameter, $placement->valueIn($this->levels[$placement->universeId])));
+                    $values[] = new PointValue(
+                        $reference,
+                        self::exact($parameter, $placement->valueIn($this->levels[$placement->universeId])),
+                    );
                 }
             }
         }
@@ -83,7 +91,10 @@ final readonly class Gathering
             }
             $values = array_unique(array_map(static fn(PointValue $one): string => (string) $one->value, $found));
             if ($found !== [] && \count($found) === \count($members) && \count($values) === 1) {
-                $byPoint = [$value->point->text() => new PointValue($value->point, reset($found)->value)] + array_diff_key($byPoint, $found);
+                $byPoint = [$value->point->text() => new PointValue(
+                    $value->point,
+                    reset($found)->value,
+                )] + array_diff_key($byPoint, $found);
             }
         }
 
@@ -93,7 +104,10 @@ final readonly class Gathering
     /** @param list<Placement> $placements of one fixture */
     private function isDark(array $placements): bool
     {
-        $intensities = array_filter($placements, static fn(Placement $one): bool => $one->placed->parameter->kind === ParameterKind::Intensity);
+        $intensities = array_filter(
+            $placements,
+            static fn(Placement $one): bool => $one->placed->parameter->kind === ParameterKind::Intensity,
+        );
         foreach ($intensities as $one) {
             $levels = $this->levels[$one->universeId] ?? '';
             if ($levels !== '' && $one->valueIn($levels) !== $one->placed->parameter->value(0.0)) {

@@ -29,7 +29,14 @@ final class KeptPlayback
                 'left' => $one->at - $at,
                 'up' => $one->times->up,
                 'down' => $one->times->down,
-                'kinds' => array_map(static fn(KindTime $kind): array => ['kind' => $kind->kind->value, 'fade' => $kind->fade, 'jumps' => $kind->jumps], $one->times->kinds),
+                'kinds' => array_map(
+                    static fn(KindTime $kind): array => [
+                        'kind' => $kind->kind->value,
+                        'fade' => $kind->fade,
+                        'jumps' => $kind->jumps,
+                    ],
+                    $one->times->kinds,
+                ),
                 'to' => array_map(static fn(Target $target): int => $target->value, $one->targets),
             ], $playback->waiting()),
         ];
@@ -44,13 +51,9 @@ final class KeptPlayback
         $passed = (int) ($away * $playback->clock->rate());
         foreach (\array_slice($stored->list('lanes'), 0, self::MOST, true) as $key => $kept) {
             $lane = $lanes->lane((string) $key);
-            if ($lane === null || ! \is_array($kept) || ! \in_array(\count($kept), [2, 7], true)) {
-                continue;
-            }
-            // One that stands is said in two numbers.
-            [$to, $below, $from, $gone, $nanos, $leaves, $isWhole] = [...array_values($kept), ...(\count($kept) === 2 ? [array_values($kept)[0], 0, 0, false, false] : [])];
-            if (\is_int($from) && \is_int($to) && \is_int($below) && \is_int($gone) && \is_int($nanos) && $nanos >= 0 && $gone >= 0 && $gone <= \PHP_INT_MAX - $passed) {
-                $playback->strip($lane->universeId)->resume($lane, $from, $to, $below, $gone + $passed, $at, $nanos, $leaves === true, $isWhole === true);
+            $way = KeptLane::fromArray($kept)?->after($passed);
+            if ($lane !== null && $way !== null) {
+                $playback->strip($lane->universeId)->resume($lane, $way, $at);
             }
         }
         foreach ($stored->parts('waiting', self::MOST) as $one) {
@@ -62,7 +65,11 @@ final class KeptPlayback
                 }
             }
             $left = $one->whole('left', \PHP_INT_MIN + $passed, (int) (Times::LONGEST * 4e9)) ?? 0;
-            $playback->wait(new Waiting($at + $left - $passed, $targets, new Times(self::seconds($one->scalar('up')), self::seconds($one->scalar('down')), kinds: self::kinds($one))));
+            $playback->wait(new Waiting(
+                $at + $left - $passed,
+                $targets,
+                new Times(self::seconds($one->scalar('up')), self::seconds($one->scalar('down')), kinds: self::kinds($one)),
+            ));
         }
     }
 

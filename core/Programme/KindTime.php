@@ -35,7 +35,9 @@ final readonly class KindTime implements Part
             Field::choice('kind', 'Kind', ParameterKind::class),
             Field::number('fade', 'Fade (s); empty for that of the whole', 0.0, Times::LONGEST, null, false),
             Field::number('delay', 'Delay (s)', 0.0, Times::LONGEST, 0.0),
-            Field::flag('jumps', 'Jumps', false)->meaning('It goes there at once when its delay is over: a wheel, a gobo, a mode.'),
+            Field::flag('jumps', 'Jumps', false)->meaning(
+                'It goes there at once when its delay is over: a wheel, a gobo, a mode.',
+            ),
         ];
     }
 }

@@ -24,8 +24,11 @@ final class Lanes
      * @param array<string, Rules> $rules by universe
      * @param array<string, true> $raw universes whose slots are intensities where nothing is known to listen
      */
-    public function __construct(private readonly Patch $patch = new Patch([], []), private readonly array $rules = [], private readonly array $raw = [])
-    {
+    public function __construct(
+        private readonly Patch $patch = new Patch([], []),
+        private readonly array $rules = [],
+        private readonly array $raw = [],
+    ) {
         $this->known = new \WeakMap();
     }
 
@@ -123,7 +126,9 @@ final class Lanes
         $placement = $this->patch->find($fixture, $parameter);
         $latest = $placement === null ? '' : $this->latest($placement->universeId);
 
-        return $placement === null || $latest === '' || $placement->placed->parameter->neverDriven ? null : Lane::ofParameter($key, $placement, $latest);
+        return $placement === null || $latest === '' || $placement->placed->parameter->neverDriven
+            ? null
+            : Lane::ofParameter($key, $placement, $latest);
     }
 
     /** A slot of a parameter is that parameter: what is given by two names is one. */
@@ -135,7 +140,11 @@ final class Lanes
             return null;
         }
         foreach ($this->patch->at($reference->id, $slot + 1) as [$fixture, $placed]) {
-            if (! $placed->isVirtual && isset($this->patch->fixtures[$fixture->id]) && $this->patch->find($fixture->id, $placed->key)?->slots[0] === $slot) {
+            if (
+                ! $placed->isVirtual
+                && isset($this->patch->fixtures[$fixture->id])
+                && $this->patch->find($fixture->id, $placed->key)?->slots[0] === $slot
+            ) {
                 return $this->lane("fixture:{$fixture->id}/{$placed->key}");
             }
         }

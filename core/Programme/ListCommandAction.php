@@ -71,7 +71,11 @@ final readonly class ListCommandAction implements Action
             ShowCommand::GoOff, ShowCommand::Reset => $this->press('release', $turn),
             ShowCommand::AllOff => $this->to('master:'.Master::BLACKOUT, 1, $turn),
             ShowCommand::Restore => $this->to('master:'.Master::BLACKOUT, 0, $turn),
-            ShowCommand::Set => $this->to('programme:'.Programme::CONTROL.$control->control, 100 * ($control->value ?? 0) / Control::HIGHEST, $turn),
+            ShowCommand::Set => $this->to(
+                'programme:'.Programme::CONTROL.$control->control,
+                100 * ($control->value ?? 0) / Control::HIGHEST,
+                $turn,
+            ),
             default => null,
         };
     }

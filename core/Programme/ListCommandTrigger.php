@@ -73,7 +73,13 @@ final readonly class ListCommandTrigger implements Trigger
     {
         $isMeant = $this->number !== '' && Cue::compare($macro, $this->number) === 0;
 
-        return $isMeant ? $taken : new Missed($this->number === '' ? "has no number, and macro {$macro} is fired" : "is list {$this->number}, and macro {$macro} is fired");
+        return $isMeant
+            ? $taken
+            : new Missed(
+                $this->number === ''
+                    ? "has no number, and macro {$macro} is fired"
+                    : "is list {$this->number}, and macro {$macro} is fired",
+            );
     }
 
     public function sample(): Event

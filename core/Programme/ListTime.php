@@ -20,7 +20,10 @@ final readonly class ListTime
 
     public static function parse(string $text): ?self
     {
-        if (preg_match(self::PATTERN, trim($text), $found) !== 1 || ($found[1] !== self::NEXT && preg_match(Cue::PATTERN, $found[1]) !== 1)) {
+        if (
+            preg_match(self::PATTERN, trim($text), $found) !== 1
+            || ($found[1] !== self::NEXT && preg_match(Cue::PATTERN, $found[1]) !== 1)
+        ) {
             return null;
         }
         $seconds = isset($found[2]) ? min(Times::LONGEST, (float) $found[2]) : null;

@@ -86,7 +86,11 @@ final readonly class Master implements Part, Checked
             $fields->fault('id', 'it is "blackout"', 'Blackout is there always: give this one another id.');
         }
         if ($this->low > $this->high) {
-            $fields->fault('high', 'it is '.self::percent($this->high).', and the minimum is '.self::percent($this->low), 'The maximum lies above the minimum.');
+            $fields->fault(
+                'high',
+                'it is '.self::percent($this->high).', and the minimum is '.self::percent($this->low),
+                'The maximum lies above the minimum.',
+            );
         }
         if (! \in_array($this->over, [Over::All, Over::Programme], true) && $this->chosen() === []) {
             $fields->fault($this->over->value, 'there is none', 'Choose what it is over.');

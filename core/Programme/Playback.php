@@ -256,7 +256,10 @@ final class Playback
         }
     }
 
-    /** @return array<string, string> slots that it has taken since this was last asked, by universe: 512 bytes, 255 in these slots */
+    /**
+     * @return array<string, string> slots that it has taken since this was last asked, by universe: 512 bytes, 255 in these
+     * slots
+     */
     public function claimed(): array
     {
         $claimed = $this->claimed;
@@ -278,7 +281,10 @@ final class Playback
     /** @return list<string> keys of all lanes that it gives, or of those alone that stay */
     public function keys(bool $onlyStaying = false): array
     {
-        return array_merge(...array_values(array_map(static fn(Strip $strip): array => $strip->keys($onlyStaying), $this->strips)));
+        return array_merge(...array_values(array_map(
+            static fn(Strip $strip): array => $strip->keys($onlyStaying),
+            $this->strips,
+        )));
     }
 
     /** @return int|null where a lane goes, or is; null where it is given nothing, or goes out */

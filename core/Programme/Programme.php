@@ -12,7 +12,22 @@ use NimbleJunction\Core\Route\Route;
 final readonly class Programme
 {
     public const LOOK_PARTS = ['', 'active', 'pressed'];
-    public const LIST_PARTS = ['', 'cue', 'running', 'follows', 'rate', 'go', 'back', 'pause', 'resume', 'stop', 'release', 'load', 'now', 'next'];
+    public const LIST_PARTS = [
+        '',
+        'cue',
+        'running',
+        'follows',
+        'rate',
+        'go',
+        'back',
+        'pause',
+        'resume',
+        'stop',
+        'release',
+        'load',
+        'now',
+        'next',
+    ];
     public const WAVE_PARTS = ['', 'rate', 'size', 'centre', 'phase', 'restart'];
     public const TEMPO_PARTS = ['', 'beat', 'bar', 'running', 'nudge', 'tap', 'align', 'double', 'half'];
     public const MASTER_PARTS = ['', 'flash', 'solo', 'zero', 'full', 'reset'];
@@ -43,9 +58,18 @@ final readonly class Programme
         public array $waves = [],
         public array $tempos = [],
     ) {
-        $routes = array_map(static fn(Look $look): array => $look->route === null ? [] : [$look->route->id => $look->route], array_values($looks));
+        $routes = array_map(
+            static fn(Look $look): array => $look->route === null ? [] : [$look->route->id => $look->route],
+            array_values($looks),
+        );
         array_push($routes, ...array_map(static fn(CueList $list): array => $list->routes, array_values($lists)));
-        array_push($routes, ...array_map(static fn(Wave $wave): array => $wave->beginning === null ? [] : [$wave->beginning->id => $wave->beginning], array_values($waves)));
+        array_push(
+            $routes,
+            ...array_map(
+                static fn(Wave $wave): array => $wave->beginning === null ? [] : [$wave->beginning->id => $wave->beginning],
+                array_values($waves),
+            ),
+        );
         $routes = array_merge(...$routes);
         $this->routes = $routes;
     }
@@ -68,7 +92,9 @@ final readonly class Programme
     {
         [$kind, $id] = [...explode(' ', $owner, 2), ''];
 
-        return ($kind === 'look' && isset($this->looks[$id])) || ($kind === 'list' && isset($this->lists[$id])) || ($kind === 'wave' && isset($this->waves[$id]));
+        return ($kind === 'look' && isset($this->looks[$id]))
+            || ($kind === 'list' && isset($this->lists[$id]))
+            || ($kind === 'wave' && isset($this->waves[$id]));
     }
 
     public function has(Reference $reference): bool
@@ -92,7 +118,9 @@ final readonly class Programme
         $name = match ($reference->kind) {
             'look' => isset($this->looks[$reference->id]) ? "look {$this->looks[$reference->id]->name}" : '',
             'list' => isset($this->lists[$reference->id]) ? "list {$this->lists[$reference->id]->name}" : '',
-            'master' => $reference->id === Master::BLACKOUT ? 'blackout' : (isset($this->masters[$reference->id]) ? "master {$this->masters[$reference->id]->name}" : ''),
+            'master' => $reference->id === Master::BLACKOUT
+                ? 'blackout'
+                : (isset($this->masters[$reference->id]) ? "master {$this->masters[$reference->id]->name}" : ''),
             'wave' => isset($this->waves[$reference->id]) ? "wave {$this->waves[$reference->id]->name}" : '',
             'tempo' => isset($this->tempos[$reference->id]) ? "tempo {$this->tempos[$reference->id]->name}" : '',
             'programme' => $reference->id === self::FADE ? 'the common fade time' : 'release all looks and lists',

@@ -54,7 +54,7 @@ final class Strip
     /** Whether it gives something else than when that was asked last. */
     private bool $isOtherwise = true;
 
-    /** Until when, on the playback's clock, it gives what it gives now: a slow fade takes many frames from one level to the next. */
+    /** Until when, on the playback's clock, it gives what it gives now: a slow fade takes many frames to its next level. */
     private int $sameUntil = 0;
 
     private float $scale = 1.0;
@@ -82,14 +82,9 @@ final class Strip
             $this->drop($number);
         }
         if (! $isKnown) {
-            $number = $this->next++;
-            $this->numbers[$lane->key] = $number;
-            $this->isOtherwise = true;
-            $this->below[$number] = $lane->valueIn($merged);
-            $this->levels = $lane->laidIn($this->levels, $from ?? ($lane->isBeside() ? $lane->zero : $this->below[$number]));
-            foreach ($lane->slots as $slot) {
-                $this->mask[$slot] = "\xFF";
-            }
+            $below = $lane->valueIn($merged);
+            $number = $this->admit($lane, $from ?? ($lane->isBeside() ? $lane->zero : $below));
+            $this->below[$number] = $below;
         }
         $this->lanes[$number] = $lane;
         $this->sameUntil = 0;
@@ -104,7 +99,7 @@ final class Strip
         }
     }
 
-    /** A lane goes, to what is there without it; unknown ones are left, and so are those that go already, and are gone no later. */
+    /** A lane goes, to what is there without it; unknown ones are left, and those that go already and are gone no later. */
     public function leave(string $key, int $at, Times $times): void
     {
         $number = $this->numbers[$key] ?? null;
@@ -112,7 +107,10 @@ final class Strip
             return;
         }
         $lane = $this->lanes[$number];
-        if (isset($this->leaving[$number]) && $this->begin[$number] + $this->nanos[$number] <= $at + $times->nanosOf($lane->kind, false)) {
+        if (
+            isset($this->leaving[$number])
+            && $this->begin[$number] + $this->nanos[$number] <= $at + $times->nanosOf($lane->kind, false)
+        ) {
             return;
         }
         $this->sameUntil = 0;
@@ -254,7 +252,7 @@ final class Strip
             $from = $this->from[$number];
             $value = (int) ($from + $share * ($goal - $from) + 0.5);
             if ($until > $soon) {
-                $until = min($until, $share < 1.0 ? self::nextAt($value, $from, $goal, $nanos) + $this->begin[$number] : $at);
+                $until = min($until, $share < 1.0 ? Slope::nextAt($value, $from, $goal, $nanos) + $this->begin[$number] : $at);
             }
             $slots = $lane->slots;
             if (\count($slots) === 1) {
@@ -282,23 +280,29 @@ final class Strip
         return $levels;
     }
 
-    /** @return array<string, array{int, int}|array{int, int, int, int, int, bool, bool}> lane by lane: of one that stands to and below; else to, below, from, nanoseconds gone and in all, whether it goes, whether it is whole */
+    /** @return array<string, array{int, int}|array{int, int, int, int, int, bool, bool}> lane by lane (KeptLane) */
     public function kept(int $at): array
     {
-        $kept = [];
         foreach ($this->lanes as $number => $lane) {
-            $kept[$lane->key] = isset($this->moving[$number]) || isset($this->whole[$number]) ? [
-                $this->to[$number],
-                $this->below[$number],
-                $this->from[$number],
-                $at - $this->begin[$number],
-                $this->nanos[$number],
-                isset($this->leaving[$number]),
-                isset($this->whole[$number]),
-            ] : [$this->to[$number], $this->below[$number]];
+            $kept[$lane->key] = isset($this->moving[$number]) || isset($this->whole[$number])
+                ? $this->way($number, $at)->toArray()
+                : [$this->to[$number], $this->below[$number]];
         }
 
-        return $kept;
+        return $kept ?? [];
+    }
+
+    private function way(int $number, int $at): KeptLane
+    {
+        return new KeptLane(
+            $this->to[$number],
+            $this->below[$number],
+            $this->from[$number],
+            $at - $this->begin[$number],
+            $this->nanos[$number],
+            isset($this->leaving[$number]),
+            isset($this->whole[$number]),
+        );
     }
 
     /** A lane of the same key lies elsewhere now: it goes on there, as far as it was, if that has as many bits. */
@@ -308,13 +312,13 @@ final class Strip
         if ($number === null) {
             return;
         }
-        [$from, $to, $below, $begin, $nanos] = [$this->from[$number], $this->to[$number], $this->below[$number], $this->begin[$number], $this->nanos[$number]];
-        [$isWhole, $leaves] = [isset($this->whole[$number]), isset($this->leaving[$number])];
+        $begin = $this->begin[$number];
+        $way = $this->way($number, $begin);
         $now = $this->lanes[$number]->valueIn($this->levels);
         $isFitting = $this->lanes[$number]->highest === $lane->highest;
         $this->drop($number);
-        if ($isFitting && ! $leaves) {
-            $strip->resume($lane, $from, $to, $below, 0, $begin, $nanos, false, $isWhole);
+        if ($isFitting && ! $way->leaves) {
+            $strip->resume($lane, $way, $begin);
             $strip->levels = $lane->laidIn($strip->levels, $now);
             $strip->isOtherwise = true;
         }
@@ -333,39 +337,36 @@ final class Strip
      *
      * @param int $at on the playback's clock
      */
-    public function resume(Lane $lane, int $from, int $to, int $below, int $gone, int $at, int $nanos, bool $leaves, bool $isWhole): void
+    public function resume(Lane $lane, KeptLane $kept, int $at): void
     {
-        $number = $this->next++;
-        $this->numbers[$lane->key] = $number;
+        $from = max(0, min($lane->highest, $kept->from));
+        $number = $this->admit($lane, $from);
         $this->lanes[$number] = $lane;
-        $this->from[$number] = max(0, min($lane->highest, $from));
-        $this->to[$number] = max(0, min($lane->highest, $to));
-        $this->below[$number] = max(0, min($lane->highest, $below));
-        $this->begin[$number] = $at - $gone;
-        $this->nanos[$number] = $nanos;
-        $this->moving[$number] = $this->isOtherwise = true;
+        $this->from[$number] = $from;
+        $this->to[$number] = max(0, min($lane->highest, $kept->to));
+        $this->below[$number] = max(0, min($lane->highest, $kept->below));
+        $this->begin[$number] = $at - $kept->gone;
+        $this->nanos[$number] = $kept->nanos;
+        $this->moving[$number] = true;
         $this->sameUntil = 0;
-        if ($leaves) {
+        if ($kept->leaves) {
             $this->leaving[$number] = true;
         }
-        if ($isWhole) {
+        if ($kept->isWhole) {
             $this->whole[$number] = true;
-        }
-        $this->levels = $lane->laidIn($this->levels, $this->from[$number]);
-        foreach ($lane->slots as $slot) {
-            $this->mask[$slot] = "\xFF";
         }
     }
 
-    /** @return int nanoseconds after its beginning at which a lane that gives $value gives another one; at the latest when it is there */
-    private static function nextAt(int $value, int $from, float $goal, int $nanos): int
+    /** @return int the number of a lane that it has not had, and gives from now on */
+    private function admit(Lane $lane, int $value): int
     {
-        if ($goal === (float) $from) {
-            return $nanos;
+        $this->isOtherwise = true;
+        $this->levels = $lane->laidIn($this->levels, $value);
+        foreach ($lane->slots as $slot) {
+            $this->mask[$slot] = "\xFF";
         }
-        $next = $goal > $from ? $value + 0.5 : $value - 0.5;
 
-        return (int) min($nanos, ($next - $from) / ($goal - $from) * $nanos);
+        return $this->numbers[$lane->key] = $this->next++;
     }
 
     private function goal(int $number, Lane $lane): float
@@ -375,7 +376,9 @@ final class Strip
             return $lane->zero + ($to - $lane->zero) * $this->scale;
         }
 
-        return $this->reach >= 1.0 || isset($this->whole[$number]) ? (float) $to : $this->below[$number] + ($to - $this->below[$number]) * $this->reach;
+        return $this->reach >= 1.0 || isset($this->whole[$number])
+            ? (float) $to
+            : $this->below[$number] + ($to - $this->below[$number]) * $this->reach;
     }
 
     private function without(Lane $lane, string $below): int
@@ -391,6 +394,7 @@ final class Strip
             $this->mask[$slot] = $this->levels[$slot] = "\0";
         }
         unset($this->numbers[$lane->key], $this->lanes[$number], $this->from[$number], $this->to[$number], $this->below[$number]);
-        unset($this->begin[$number], $this->nanos[$number], $this->whole[$number], $this->moving[$number], $this->leaving[$number]);
+        unset($this->begin[$number], $this->nanos[$number]);
+        unset($this->whole[$number], $this->moving[$number], $this->leaving[$number]);
     }
 }

@@ -46,7 +46,10 @@ final class Taps
         $sorted = $this->intervals;
         sort($sorted);
         $middle = $sorted[intdiv(\count($sorted), 2)];
-        $kept = array_values(array_filter($this->intervals, static fn(int $one): bool => abs($one - $middle) <= self::OUTLIER * $middle));
+        $kept = array_values(array_filter(
+            $this->intervals,
+            static fn(int $one): bool => abs($one - $middle) <= self::OUTLIER * $middle,
+        ));
 
         return $kept === [] ? [$middle] : $kept;
     }

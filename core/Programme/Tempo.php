@@ -8,7 +8,10 @@ use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Document\Field\Ids;
 use NimbleJunction\Core\Document\Part;
 
-/** How fast the music is, and where its beat. It comes from the best source that is alive: clocks in their order, messages, a hand. */
+/**
+ * How fast the music is, and where its beat. It comes from the best source that is alive: clocks in their order, messages, a
+ * hand.
+ */
 final readonly class Tempo implements Part
 {
     public const MOST = 16;

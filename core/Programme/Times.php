@@ -19,8 +19,12 @@ final readonly class Times
      * @param float $delay seconds before it begins
      * @param list<KindTime> $kinds
      */
-    public function __construct(public float $up = 0.0, public float $down = 0.0, public float $delay = 0.0, public array $kinds = [])
-    {
+    public function __construct(
+        public float $up = 0.0,
+        public float $down = 0.0,
+        public float $delay = 0.0,
+        public array $kinds = [],
+    ) {
     }
 
     /** @return int nanoseconds before a kind of parameters begins */
@@ -51,7 +55,12 @@ final readonly class Times
     {
         $longest = (int) round((max($this->up, $this->down) + $this->delay) * self::NANOS);
         foreach ($this->kinds as $own) {
-            $longest = max($longest, (int) round(($this->delay + $own->delay + ($own->jumps ? 0.0 : $own->fade ?? max($this->up, $this->down))) * self::NANOS));
+            $longest = max(
+                $longest,
+                (int) round(
+                    ($this->delay + $own->delay + ($own->jumps ? 0.0 : $own->fade ?? max($this->up, $this->down))) * self::NANOS,
+                ),
+            );
         }
 
         return $longest;

@@ -25,7 +25,11 @@ final readonly class Arrival implements Move
     {
         $portId = $fields->id('port');
         if ($portId !== '' && ! isset($stage->show->ports[$portId])) {
-            $fields->fault('port', "there is no port \"{$portId}\" in the show", 'Known are: '.implode(', ', array_keys($stage->show->ports)).'.');
+            $fields->fault(
+                'port',
+                "there is no port \"{$portId}\" in the show",
+                'Known are: '.implode(', ', array_keys($stage->show->ports)).'.',
+            );
         }
         $hex = $fields->matching('hex', '/^(?:[0-9a-fA-F]{2})*+$/D', 'Give pairs of hexadecimal digits, without blanks.');
         if (\strlen($hex) > self::LONGEST_HEX) {

@@ -27,7 +27,9 @@ final readonly class ClockSet implements Move
         );
         $moment = $text === '' ? false : \DateTimeImmutable::createFromFormat(\DATE_RFC3339, $text);
 
-        return $moment === false ? new self(0, new \DateTimeZone('UTC')) : new self($moment->getTimestamp(), $moment->getTimezone());
+        return $moment === false
+            ? new self(0, new \DateTimeZone('UTC'))
+            : new self($moment->getTimestamp(), $moment->getTimezone());
     }
 
     public function play(Stage $stage, int $now): array

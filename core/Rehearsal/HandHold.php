@@ -49,7 +49,12 @@ final readonly class HandHold implements Move
         $value = $fields->has('value') ? $fields->within('value', $low, $high, $low) : null;
         $unlock = $fields->flag('unlock', false);
         if ($isSlot) {
-            if (! isset($stage->show->universes[$id]) || preg_match('/^\d{1,3}$/D', $part) !== 1 || (int) $part < 1 || (int) $part > 512) {
+            if (
+                ! isset($stage->show->universes[$id])
+                || preg_match('/^\d{1,3}$/D', $part) !== 1
+                || (int) $part < 1
+                || (int) $part > 512
+            ) {
                 $fields->fault(
                     'hold',
                     "there is no {$reference} in the show",

@@ -42,7 +42,11 @@ final class ScriptReader
             $number = $i + 1;
             $object = json_decode($line, true, 64);
             if (! \is_array($object) || ($object !== [] && array_is_list($object))) {
-                $faults[] = new Fault("/{$number}", 'it is no JSON object', 'Each line is one object, like {"at": 1.5, "port": "house-desk", "hex": "…"}.');
+                $faults[] = new Fault(
+                    "/{$number}",
+                    'it is no JSON object',
+                    'Each line is one object, like {"at": 1.5, "port": "house-desk", "hex": "…"}.',
+                );
 
                 continue;
             }

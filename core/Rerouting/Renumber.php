@@ -12,7 +12,12 @@ final readonly class Renumber implements Rerouting
 {
     /** Kinds of parts, and their fields, by what is counted. */
     private const FIELDS = [
-        'note' => ['note' => ['note', 'last'], 'note-on' => ['note', 'last'], 'note-off' => ['note', 'last'], 'key-pressure' => ['note']],
+        'note' => [
+            'note' => ['note', 'last'],
+            'note-on' => ['note', 'last'],
+            'note-off' => ['note', 'last'],
+            'key-pressure' => ['note'],
+        ],
         'controller' => ['controller' => ['controller'], 'relative' => ['controller'], 'buttons' => ['up', 'down']],
         'program' => ['program' => ['program']],
     ];

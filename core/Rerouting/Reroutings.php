@@ -22,7 +22,9 @@ final class Reroutings
     {
         $read = Asked::of(self::ALL, $asked);
         if (! $read->kind instanceof Rerouting) {
-            throw ShowRefused::because($read->faults === [] ? [new Fault('', 'it says nothing to do', 'Give a kind.')] : $read->faults);
+            throw ShowRefused::because(
+                $read->faults === [] ? [new Fault('', 'it says nothing to do', 'Give a kind.')] : $read->faults,
+            );
         }
 
         return $read->kind;

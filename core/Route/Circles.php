@@ -42,7 +42,10 @@ final readonly class Circles
         $after = [];
         foreach ($routes as $route) {
             $deeds = array_map(static fn(string $key): array => $listening[$key] ?? [], self::deeds($route));
-            $run = array_filter(self::run($route), static fn(string $id): bool => isset($routes[$id]) && self::isFree($routes[$id]));
+            $run = array_filter(
+                self::run($route),
+                static fn(string $id): bool => isset($routes[$id]) && self::isFree($routes[$id]),
+            );
             $after[$route->id] = array_values(array_unique([...$run, ...array_merge(...$deeds)]));
         }
         $this->after = $after;
@@ -93,7 +96,9 @@ final readonly class Circles
 
     private static function waitsForDeeds(Trigger $trigger): bool
     {
-        return $trigger instanceof FiredTrigger || $trigger instanceof PressedTrigger || ($trigger instanceof PointTrigger && $trigger->is === null);
+        return $trigger instanceof FiredTrigger
+            || $trigger instanceof PressedTrigger
+            || ($trigger instanceof PointTrigger && $trigger->is === null);
     }
 
     /** @return list<string> keys of what surely happens when a route acts */

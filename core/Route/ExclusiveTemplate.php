@@ -53,8 +53,13 @@ final readonly class ExclusiveTemplate
         return match (true) {
             $this->problem !== '' => $this->problem,
             str_contains(implode('', $bytes), '?') => '"?" stands for no byte that could be sent',
-            ($this->pieces[0][0] ?? '') !== 'f0' || $bytes[\count($bytes) - 1] !== 'f7' || ($this->pieces[\count($this->pieces) - 1][0] ?? '') !== 'f7' => 'it does not run from F0 to F7',
-            array_filter($inside, static fn(string $byte): bool => $byte >= '80') !== [] => 'between F0 and F7 are bytes up to 7F only',
+            ($this->pieces[0][0] ?? '') !== 'f0'
+                || $bytes[\count($bytes) - 1] !== 'f7'
+                || ($this->pieces[\count($this->pieces) - 1][0] ?? '') !== 'f7' => 'it does not run from F0 to F7',
+            array_filter(
+                $inside,
+                static fn(string $byte): bool => $byte >= '80',
+            ) !== [] => 'between F0 and F7 are bytes up to 7F only',
             default => '',
         };
     }
@@ -80,7 +85,8 @@ final readonly class ExclusiveTemplate
             if ($width === 'byte') {
                 $byte = substr($hex, $at, 2);
                 if (! self::fits($what, $byte)) {
-                    return 'waits for '.strtoupper($what).' as byte '.($at / 2 + 1).', '.($byte === '' ? 'it is shorter' : 'it is '.strtoupper($byte));
+                    return 'waits for '.strtoupper($what).' as byte '.($at / 2 + 1).', '
+                        .($byte === '' ? 'it is shorter' : 'it is '.strtoupper($byte));
                 }
                 $at += 2;
 
@@ -148,7 +154,11 @@ final readonly class ExclusiveTemplate
     {
         [$next, $width] = $this->pieces[$piece + 1] ?? ['f7', 'byte'];
         $end = $at;
-        while ($end < \strlen($hex) && substr($hex, $end, 2) !== 'f7' && ! ($width === 'byte' && self::fits($next, substr($hex, $end, 2)))) {
+        while (
+            $end < \strlen($hex)
+            && substr($hex, $end, 2) !== 'f7'
+            && ! ($width === 'byte' && self::fits($next, substr($hex, $end, 2)))
+        ) {
             $end += 2;
         }
 

@@ -69,7 +69,9 @@ final class Feedback
     {
         $scale = $this->route->scale;
 
-        return md5("{$this->route->portId} {$this->route->address} {$scale->fromLow} {$scale->fromHigh} {$scale->toLow} {$scale->toHigh} ".(int) $this->route->asFloat);
+        return md5(
+            "{$this->route->portId} {$this->route->address} {$scale->fromLow} {$scale->fromHigh} {$scale->toLow} {$scale->toHigh} ".(int) $this->route->asFloat,
+        );
     }
 
     public function heard(int $level, int $now): void

@@ -148,7 +148,9 @@ final class Formula
             $words,
         );
 
-        return preg_match('/around position (\d+)/', $message, $found) === 1 ? "{$words}, at character {$found[1]}" : (string) $words;
+        return preg_match('/around position (\d+)/', $message, $found) === 1
+            ? "{$words}, at character {$found[1]}"
+            : (string) $words;
     }
 
     private static function language(): ExpressionLanguage

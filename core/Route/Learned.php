@@ -45,7 +45,10 @@ final class Learned
             $message instanceof Bend => self::onChannel('pitch bend', 'bend', $message->channel),
             $message instanceof Pressure => self::onChannel('channel pressure', 'pressure', $message->channel),
             $message instanceof KeyPressure => [
-                ['the pressure of this key', ['kind' => 'key-pressure', 'channel' => $message->channel, 'note' => $message->note]],
+                [
+                    'the pressure of this key',
+                    ['kind' => 'key-pressure', 'channel' => $message->channel, 'note' => $message->note],
+                ],
                 ['the pressure of any key', ['kind' => 'key-pressure', 'channel' => $message->channel]],
             ],
             $message instanceof NumberedParameter => [
@@ -55,17 +58,26 @@ final class Learned
             $message instanceof ShowControl => self::showControl($message),
             $message instanceof MachineControl => [
                 ['this command for any device', ['kind' => 'mmc', 'command' => $message->command()]],
-                ['this command for this device', ['kind' => 'mmc', 'command' => $message->command(), 'device' => $message->control->device]],
+                [
+                    'this command for this device',
+                    ['kind' => 'mmc', 'command' => $message->command(), 'device' => $message->control->device],
+                ],
             ],
             $message instanceof Exclusive => self::exclusive($message),
-            $message instanceof TimeCode => [['when time code comes to this time', ['kind' => 'timecode', 'at' => $message->time->spelled()]]],
+            $message instanceof TimeCode => [[
+                'when time code comes to this time',
+                ['kind' => 'timecode', 'at' => $message->time->spelled()],
+            ]],
             $message instanceof Clock => [['this', ['kind' => 'clock', 'event' => $message->event()]]],
             $message instanceof Osc => self::osc($message, $argument),
             default => [['this address at any value', ['kind' => 'message', 'address' => $message->address()]]],
         };
 
         return array_map(
-            static fn(array $way): array => ['words' => $way[0], 'part' => ['kind' => $way[1]['kind'], 'port' => $port] + $way[1]],
+            static fn(array $way): array => [
+                'words' => $way[0],
+                'part' => ['kind' => $way[1]['kind'], 'port' => $port] + $way[1],
+            ],
             $ways,
         );
     }
@@ -99,7 +111,10 @@ final class Learned
             ['this controller on any channel', ['kind' => 'controller', 'controller' => $controller->controller, ...$bits]],
         ];
         if ($bits === []) {
-            $ways[] = ['an endless encoder, two\'s complement', ['kind' => 'relative', ...$that, 'encoding' => 'twos-complement']];
+            $ways[] = [
+                'an endless encoder, two\'s complement',
+                ['kind' => 'relative', ...$that, 'encoding' => 'twos-complement'],
+            ];
             $ways[] = ['an endless encoder, around 64', ['kind' => 'relative', ...$that, 'encoding' => 'offset-64']];
             $ways[] = ['an endless encoder, with a sign bit', ['kind' => 'relative', ...$that, 'encoding' => 'sign-bit']];
         }
@@ -119,7 +134,11 @@ final class Learned
     /** @return array<string, mixed> */
     private static function parameter(NumberedParameter $message): array
     {
-        return ['kind' => $message->isRegistered ? 'rpn' : 'nrpn', 'channel' => $message->channel, 'parameter' => $message->parameter];
+        return [
+            'kind' => $message->isRegistered ? 'rpn' : 'nrpn',
+            'channel' => $message->channel,
+            'parameter' => $message->parameter,
+        ];
     }
 
     /** @return non-empty-list<array{string, array<string, mixed>}> */
@@ -128,7 +147,9 @@ final class Learned
         $control = $message->control;
         $command = ['kind' => 'msc', 'command' => $message->command()];
         $cue = array_filter(['cue' => $control->cue, 'list' => $control->list, 'path' => $control->path], is_string(...));
-        $device = $control->device < 112 ? ['device' => $control->device] : ($control->device < 127 ? ['group' => $control->device - 111] : []);
+        $device = $control->device < 112
+            ? ['device' => $control->device]
+            : ($control->device < 127 ? ['group' => $control->device - 111] : []);
         $ways = [];
         if ($cue !== []) {
             $ways[] = ['this command for this cue, for any device', $command + $cue];
@@ -162,7 +183,8 @@ final class Learned
         $at = $argument === 1 ? [] : ['argument' => $argument];
         $ways = match (true) {
             $is === null => [['this address', [...$that, 'takes' => 'message']]],
-            \is_string($is) && is_numeric($is) => [['this address, by the number in its text', [...$that, 'takes' => 'text', ...$at]]],
+            \is_string($is)
+                && is_numeric($is) => [['this address, by the number in its text', [...$that, 'takes' => 'text', ...$at]]],
             \is_string($is) => [
                 ['this address with any text', [...$that, 'takes' => 'text', ...$at]],
                 ["exactly this: with \"{$is}\"", [...$that, 'is' => $is, ...$at]],
@@ -174,7 +196,10 @@ final class Learned
         };
         $named = preg_replace('#(?<=/)\d+(?=/|$)#', '{number}', $message->address(), 1, $count);
         if ($count === 1) {
-            $ways[] = ['this address with any number in it', ['kind' => 'osc', 'address' => $named, ...array_diff_key($ways[0][1], ['kind' => 1, 'address' => 1])]];
+            $ways[] = [
+                'this address with any number in it',
+                ['kind' => 'osc', 'address' => $named, ...array_diff_key($ways[0][1], ['kind' => 1, 'address' => 1])],
+            ];
         }
 
         return $ways;

@@ -64,7 +64,14 @@ final readonly class Analysis
         }
         $often = self::number($arrivals);
         if ($intervals === [] || $steps === []) {
-            return new self($arrivals, 0.0, 0.0, 0.0, 0.0, ($steps === [] ? 'Steady' : 'It changed once')." at {$points[$count - 1][1]}: it arrives {$often} times a second.");
+            return new self(
+                $arrivals,
+                0.0,
+                0.0,
+                0.0,
+                0.0,
+                ($steps === [] ? 'Steady' : 'It changed once')." at {$points[$count - 1][1]}: it arrives {$often} times a second.",
+            );
         }
         $every = self::median($intervals);
         $jitter = array_sum(array_map(static fn(float $one): float => abs($one - $every), $intervals)) / \count($intervals);
@@ -73,8 +80,10 @@ final readonly class Analysis
         $steady = $jitter < max(4.0, $every * 0.15) ? 'evenly' : 'unevenly';
         $how = "{$steady} (± ".self::number($jitter).' ms)';
         $words = $changes >= $arrivals * self::MOSTLY
-            ? 'It changes nearly every time it arrives, '.self::number($changes)." times a second, {$how}, in steps of ".self::number($step).'.'
-            : 'Steps of '.self::number($step).' every '.self::number($every).' ms: the sender updates this '.self::number($changes)." times a second, {$how}, though it arrives {$often} times a second.";
+            ? 'It changes nearly every time it arrives, '.self::number($changes)." times a second, {$how}, in steps of ".self::number($step)
+                .'.'
+            : 'Steps of '.self::number($step).' every '.self::number($every).' ms: the sender updates this '.self::number($changes)
+                ." times a second, {$how}, though it arrives {$often} times a second.";
 
         return new self($arrivals, $changes, $step, $every, $jitter, $words);
     }

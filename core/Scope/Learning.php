@@ -62,7 +62,10 @@ final class Learning
         }
         $this->askedAt[$portId] = $now;
         $candidates = array_values($this->open[$portId]);
-        usort($candidates, static fn(Candidate $a, Candidate $b): int => [round($b->score(), 1), $b->at] <=> [round($a->score(), 1), $a->at]);
+        usort(
+            $candidates,
+            static fn(Candidate $a, Candidate $b): int => [round($b->score(), 1), $b->at] <=> [round($a->score(), 1), $a->at],
+        );
 
         return $candidates;
     }

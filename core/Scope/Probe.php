@@ -26,7 +26,10 @@ final class Probe
     public function arrived(float $value, int $now): void
     {
         $this->points[$this->number++] = [$now, $value];
-        while ($this->first < $this->number && ($this->points[$this->first][0] < $now - self::NANOS || $this->number - $this->first > self::MOST_POINTS)) {
+        while (
+            $this->first < $this->number
+            && ($this->points[$this->first][0] < $now - self::NANOS || $this->number - $this->first > self::MOST_POINTS)
+        ) {
             unset($this->points[$this->first++]);
         }
     }

@@ -59,7 +59,13 @@ final class SlotLearning
         if (\count($candidates) > $this->most) {
             return [];
         }
-        usort($candidates, static fn(SlotCandidate $a, SlotCandidate $b): int => [$b->movement->score(), $b->at] <=> [$a->movement->score(), $a->at]);
+        usort(
+            $candidates,
+            static fn(
+                SlotCandidate $a,
+                SlotCandidate $b,
+            ): int => [$b->movement->score(), $b->at] <=> [$a->movement->score(), $a->at],
+        );
 
         return $candidates;
     }

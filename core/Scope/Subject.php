@@ -53,6 +53,8 @@ final readonly class Subject
             return "point:{$this->point->text()}";
         }
 
-        return $this->isSlot() ? "slot:{$this->holder}:".($this->place + 1) : "message:{$this->holder}:{$this->place}:{$this->address}";
+        return $this->isSlot()
+            ? "slot:{$this->holder}:".($this->place + 1)
+            : "message:{$this->holder}:{$this->place}:{$this->address}";
     }
 }

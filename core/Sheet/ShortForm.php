@@ -10,7 +10,13 @@ use NimbleJunction\Core\Message\MidiAddress;
 final class ShortForm
 {
     /** The field that the number of a MIDI address is. */
-    private const NUMBERS = ['note' => 'note', 'key-pressure' => 'note', 'controller' => 'controller', 'rpn' => 'parameter', 'nrpn' => 'parameter'];
+    private const NUMBERS = [
+        'note' => 'note',
+        'key-pressure' => 'note',
+        'controller' => 'controller',
+        'rpn' => 'parameter',
+        'nrpn' => 'parameter',
+    ];
 
     /**
      * @param array<mixed> $route

@@ -30,7 +30,14 @@ final readonly class TriggerSheet
     ];
 
     /** Columns that are fields of the trigger of the same name, and whether they are whole numbers. */
-    private const FIELDS = ['channel' => true, 'address' => false, 'command' => false, 'cue' => false, 'list' => false, 'device' => true];
+    private const FIELDS = [
+        'channel' => true,
+        'address' => false,
+        'command' => false,
+        'cue' => false,
+        'list' => false,
+        'device' => true,
+    ];
 
     /** Columns that are fields of the route. */
     private const OWN = ['name', 'folder', 'note'];
@@ -43,20 +50,53 @@ final readonly class TriggerSheet
     /** @return list<string> */
     public function columns(): array
     {
-        return ['id', 'name', 'folder', 'enabled', 'port', 'when', 'channel', 'number', self::NOTE_NAME." (middle C = C{$this->middleC})", 'address', 'command', 'cue', 'list', 'device', 'does', 'point', 'to', 'note'];
+        return [
+            'id',
+            'name',
+            'folder',
+            'enabled',
+            'port',
+            'when',
+            'channel',
+            'number',
+            self::NOTE_NAME." (middle C = C{$this->middleC})",
+            'address',
+            'command',
+            'cue',
+            'list',
+            'device',
+            'does',
+            'point',
+            'to',
+            'note',
+        ];
     }
 
     /** @return int|null the octave of middle C that the head of a column names */
     public static function convention(string $head): ?int
     {
-        return preg_match('/^'.self::NOTE_NAME.'\s*\(middle C\s*=\s*C(-?\d)\)$/Di', trim($head), $found) === 1 ? (int) $found[1] : null;
+        return preg_match('/^'.self::NOTE_NAME.'\s*\(middle C\s*=\s*C(-?\d)\)$/Di', trim($head), $found) === 1
+            ? (int) $found[1]
+            : null;
     }
 
     /** @return string the column that a head is; '' for none */
     public static function column(string $head): string
     {
         $head = strtolower(trim($head));
-        $known = ['id', 'folder', 'enabled', 'port', 'when', 'number', 'does', 'point', 'to', ...self::OWN, ...array_keys(self::FIELDS)];
+        $known = [
+            'id',
+            'folder',
+            'enabled',
+            'port',
+            'when',
+            'number',
+            'does',
+            'point',
+            'to',
+            ...self::OWN,
+            ...array_keys(self::FIELDS),
+        ];
 
         return str_starts_with($head, self::NOTE_NAME) ? self::NOTE_NAME : (\in_array($head, $known, true) ? $head : '');
     }
@@ -121,7 +161,9 @@ final readonly class TriggerSheet
         $route = $before ?? [];
         $faults = [];
         foreach (self::OWN as $name) {
-            $route = isset($cells[$name]) ? self::with($route, $name, trim($cells[$name]) === '' ? null : trim($cells[$name])) : $route;
+            $route = isset($cells[$name])
+                ? self::with($route, $name, trim($cells[$name]) === '' ? null : trim($cells[$name]))
+                : $route;
         }
         if (isset($cells['enabled'])) {
             $isOff = \in_array(strtolower(trim($cells['enabled'])), ['no', 'off', '0', 'false'], true);
@@ -240,7 +282,14 @@ final readonly class TriggerSheet
     {
         $kind = trim($cells['does'] ?? self::text($do['kind'] ?? ''));
         if (! \in_array($kind, ['set', 'press'], true)) {
-            return [$do, [new Fault('does', $kind === '' ? 'it is empty' : "it is \"{$kind}\"", 'Use "set" or "press", and name a point.')]];
+            return [
+                $do,
+                [new Fault(
+                    'does',
+                    $kind === '' ? 'it is empty' : "it is \"{$kind}\"",
+                    'Use "set" or "press", and name a point.',
+                )],
+            ];
         }
         $do = ($do['kind'] ?? '') === $kind ? $do : ['kind' => $kind];
         $do = isset($cells['point']) ? self::with($do, 'point', trim($cells['point'])) : $do;
@@ -263,7 +312,10 @@ final readonly class TriggerSheet
     /** @return string the id of a port that is named by it, or by its name */
     private function port(string $asked): string
     {
-        $named = array_keys(array_filter($this->ports, static fn(string $name): bool => mb_strtolower($name) === mb_strtolower($asked)));
+        $named = array_keys(array_filter(
+            $this->ports,
+            static fn(string $name): bool => mb_strtolower($name) === mb_strtolower($asked),
+        ));
 
         return ! isset($this->ports[$asked]) && \count($named) === 1 ? (string) $named[0] : $asked;
     }

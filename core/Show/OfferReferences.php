@@ -28,18 +28,30 @@ final readonly class OfferReferences
             foreach ($parameter->functions as $k => $function) {
                 foreach ($function->points() as $field => $point) {
                     if (! PointNames::isThere($this->show, $point)) {
-                        $faults[] = new Fault("{$path}/parameters/{$i}/functions/{$k}/{$field}", "there is no point \"{$point->text()}\"", Reference::RULE);
+                        $faults[] = new Fault(
+                            "{$path}/parameters/{$i}/functions/{$k}/{$field}",
+                            "there is no point \"{$point->text()}\"",
+                            Reference::RULE,
+                        );
                     }
                 }
             }
         }
         foreach ($offer->sharesWith as $k => $id) {
             if (! isset($this->show->fixtures[$id]) && ! isset($this->show->pixels[$id]) && ! isset($this->show->offers[$id])) {
-                $faults[] = new Fault("{$path}/sharesWith/{$k}", "there is no fixture, no pixel map and no offer \"{$id}\"", 'Name the id of one that shares slots with this one.');
+                $faults[] = new Fault(
+                    "{$path}/sharesWith/{$k}",
+                    "there is no fixture, no pixel map and no offer \"{$id}\"",
+                    'Name the id of one that shares slots with this one.',
+                );
             }
         }
         if (isset($this->show->pixels[$offer->id])) {
-            $faults[] = new Fault("{$path}/id", "a pixel map is called \"{$offer->id}\" too", 'Both stand in the patch: give one of them another id.');
+            $faults[] = new Fault(
+                "{$path}/id",
+                "a pixel map is called \"{$offer->id}\" too",
+                'Both stand in the patch: give one of them another id.',
+            );
         }
 
         return $faults;
@@ -63,10 +75,23 @@ final readonly class OfferReferences
 
         return match (true) {
             $id === '' => [],
-            $port === null => [new Fault($path, "there is no port \"{$id}\"", "Name the id of a port that speaks {$protocol->spelled()}.")],
-            $port->protocol !== $protocol => [new Fault($path, "\"{$port->name}\" is {$port->protocol->spelled()}", "Name the id of a port that speaks {$protocol->spelled()}.")],
+            $port === null => [new Fault(
+                $path,
+                "there is no port \"{$id}\"",
+                "Name the id of a port that speaks {$protocol->spelled()}.",
+            )],
+            $port->protocol !== $protocol => [new Fault(
+                $path,
+                "\"{$port->name}\" is {$port->protocol->spelled()}",
+                "Name the id of a port that speaks {$protocol->spelled()}.",
+            )],
             $port->receive === null => [new Fault($path, "\"{$port->name}\" does not receive", 'Give the port that side first.')],
-            $tells && $port->send === null => [new Fault($path, "\"{$port->name}\" does not send", 'Give the port that side first, or tell it nothing.')],
+            $tells
+                && $port->send === null => [new Fault(
+                    $path,
+                    "\"{$port->name}\" does not send",
+                    'Give the port that side first, or tell it nothing.',
+                )],
             default => [],
         };
     }

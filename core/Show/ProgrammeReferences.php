@@ -39,8 +39,16 @@ final readonly class ProgrammeReferences
         $faults = match (true) {
             $list->mscPort === '' => [],
             $port === null => [$this->missing("{$path}/mscPort", 'port', $list->mscPort, $this->show->ports)],
-            $port->protocol !== Protocol::Midi => [new Fault("{$path}/mscPort", "\"{$port->name}\" is {$port->protocol->spelled()}", 'Name the id of a port that speaks MIDI.')],
-            $port->receive === null => [new Fault("{$path}/mscPort", "\"{$port->name}\" does not receive", 'Give the port that side first.')],
+            $port->protocol !== Protocol::Midi => [new Fault(
+                "{$path}/mscPort",
+                "\"{$port->name}\" is {$port->protocol->spelled()}",
+                'Name the id of a port that speaks MIDI.',
+            )],
+            $port->receive === null => [new Fault(
+                "{$path}/mscPort",
+                "\"{$port->name}\" does not receive",
+                'Give the port that side first.',
+            )],
             default => [],
         };
         foreach ($list->cues as $i => $cue) {
@@ -52,9 +60,16 @@ final readonly class ProgrammeReferences
                 $faults[] = $this->missing("{$path}/cues/{$i}/follow/tempo", 'tempo', $tempo, $this->show->tempos);
             }
             if ($cue->follow instanceof TimecodeFollow) {
-                array_push($faults, ...(new RouteReferences($this->show))->ofPart($cue->follow->trigger(), "{$path}/cues/{$i}/follow"));
+                array_push(
+                    $faults,
+                    ...(new RouteReferences($this->show))->ofPart($cue->follow->trigger(), "{$path}/cues/{$i}/follow"),
+                );
             }
-            array_push($faults, ...$this->ofValues($cue->values, "{$path}/cues/{$i}/values"), ...$this->ofActions($cue->do, "{$path}/cues/{$i}/do"));
+            array_push(
+                $faults,
+                ...$this->ofValues($cue->values, "{$path}/cues/{$i}/values"),
+                ...$this->ofActions($cue->do, "{$path}/cues/{$i}/do"),
+            );
         }
 
         return $faults;
@@ -95,7 +110,11 @@ final readonly class ProgrammeReferences
         if ($wave->tempo !== '' && ! isset($this->show->tempos[$wave->tempo])) {
             $faults[] = $this->missing("{$path}/tempo", 'tempo', $wave->tempo, $this->show->tempos);
         } elseif ($wave->unit === 'beats' && $this->show->tempos === []) {
-            $faults[] = new Fault("{$path}/unit", 'there is no tempo yet', 'Add a tempo first, or give the rate in turns a second.');
+            $faults[] = new Fault(
+                "{$path}/unit",
+                'there is no tempo yet',
+                'Add a tempo first, or give the rate in turns a second.',
+            );
         }
 
         return $faults;
@@ -108,10 +127,16 @@ final readonly class ProgrammeReferences
         foreach (['clocks' => $tempo->clocks, 'sends' => $tempo->sends] as $field => $ports) {
             foreach ($ports as $i => $id) {
                 $port = $this->show->ports[$id] ?? null;
-                $isFit = $port !== null && $port->protocol === Protocol::Midi && ($field === 'clocks' ? $port->receive : $port->send) !== null;
+                $isFit = $port !== null
+                    && $port->protocol === Protocol::Midi
+                    && ($field === 'clocks' ? $port->receive : $port->send) !== null;
                 if (! $isFit) {
                     $does = $field === 'clocks' ? 'receives' : 'sends';
-                    $faults[] = new Fault("{$path}/{$field}/{$i}", "\"{$id}\" is no MIDI port that {$does}", "Name the id of a MIDI port that {$does}.");
+                    $faults[] = new Fault(
+                        "{$path}/{$field}/{$i}",
+                        "\"{$id}\" is no MIDI port that {$does}",
+                        "Name the id of a MIDI port that {$does}.",
+                    );
                 }
             }
         }

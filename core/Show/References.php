@@ -129,7 +129,11 @@ final readonly class References
                 "\"{$port->name}\" does not ".($ends->fromMessage ? 'receive' : 'send'),
                 'Give the port that side first.',
             );
-        } elseif ($port->protocol === Protocol::Midi && ! $ends->fromMessage && ! MidiAddress::canBeSent($ends->message->address)) {
+        } elseif (
+            $port->protocol === Protocol::Midi
+            && ! $ends->fromMessage
+            && ! MidiAddress::canBeSent($ends->message->address)
+        ) {
             $this->fault(
                 "/routes/{$i}/{$message}/address",
                 "\"{$ends->message->address}\" is no MIDI message that can be sent",
@@ -263,7 +267,11 @@ final readonly class References
             $port = $this->show->ports[$desk->port] ?? null;
             if ($port?->send === null || $port->protocol !== DeskMessage::protocol($desk)) {
                 $what = DeskMessage::protocol($desk)->spelled();
-                $this->fault("/desks/{$i}/port", "\"{$desk->port}\" is no {$what} port that sends", "Name the id of a port that speaks {$what}, and sends.");
+                $this->fault(
+                    "/desks/{$i}/port",
+                    "\"{$desk->port}\" is no {$what} port that sends",
+                    "Name the id of a port that speaks {$what}, and sends.",
+                );
             }
         }
         foreach (array_values($this->show->occasions) as $i => $occasion) {

@@ -58,7 +58,17 @@ final readonly class RouteEntry implements Part, Checked, Constrained
     ) {
         $this->ends = self::ends($from, $to);
         $this->route = match (true) {
-            $this->ends === null => new Route($id, $name, $enabled, $when, $if, $steps, $do, $back instanceof Back ? $back : null, $folder),
+            $this->ends === null => new Route(
+                $id,
+                $name,
+                $enabled,
+                $when,
+                $if,
+                $steps,
+                $do,
+                $back instanceof Back ? $back : null,
+                $folder,
+            ),
             $this->ends->fromMessage => self::asItRuns($id, $name, $enabled, $this->ends, $folder),
             default => null,
         };
@@ -81,7 +91,9 @@ final readonly class RouteEntry implements Part, Checked, Constrained
             Field::parts('if', 'If', 'condition'),
             Field::parts('steps', 'Steps', 'step'),
             Field::parts('do', 'Do', 'action'),
-            (new PartOfKind('back', 'Feedback', 'back', false))->meaning('What the control is told of what it drives: a motor, a lamp, a page.'),
+            (new PartOfKind('back', 'Feedback', 'back', false))->meaning(
+                'What the control is told of what it drives: a motor, a lamp, a page.',
+            ),
             new PartOfKind('from', 'From', 'fromEnd', false),
             new PartOfKind('to', 'To', 'toEnd', false),
         ];

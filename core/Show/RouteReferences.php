@@ -96,7 +96,9 @@ final readonly class RouteReferences
         }
         $read = $action->isPlain() ? $desk->read($action->line) : null;
 
-        return $read instanceof Misread ? [new Fault("{$path}/line", "{$desk->name} does not take it: ".lcfirst($read->problem), $read->words())] : [];
+        return $read instanceof Misread
+            ? [new Fault("{$path}/line", "{$desk->name} does not take it: ".lcfirst($read->problem), $read->words())]
+            : [];
     }
 
     /** @return list<Fault> */
@@ -119,7 +121,13 @@ final readonly class RouteReferences
             return [new Fault($path, "\"{$port->name}\" does not send", 'Give the port that side first.')];
         }
 
-        return $port->protocol === $protocol ? [] : [new Fault($path, "\"{$port->name}\" is {$port->protocol->spelled()}, the message is {$protocol->spelled()}", "Name a port that speaks {$protocol->spelled()}.")];
+        return $port->protocol === $protocol
+            ? []
+            : [new Fault(
+                $path,
+                "\"{$port->name}\" is {$port->protocol->spelled()}, the message is {$protocol->spelled()}",
+                "Name a port that speaks {$protocol->spelled()}.",
+            )];
     }
 
     /** @return list<Fault> */

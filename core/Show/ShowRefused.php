@@ -23,6 +23,10 @@ final class ShowRefused extends \RuntimeException
 
     public static function notJson(string $why): self
     {
-        return new self([new Fault('', "it is not JSON ({$why})", 'Give a file that was exported from here, or one that follows schema/show.schema.json.')]);
+        return new self([new Fault(
+            '',
+            "it is not JSON ({$why})",
+            'Give a file that was exported from here, or one that follows schema/show.schema.json.',
+        )]);
     }
 }

@@ -36,7 +36,10 @@ final class ShowTables
     {
         $tables = [];
         foreach (ShowReader::kinds()->kinds as $name => $classes) {
-            $rows = array_map(static fn(string $class): string => "| `{$class::kind()}` | {$class::label()} | ".self::names($class).' |', $classes);
+            $rows = array_map(
+                static fn(string $class): string => "| `{$class::kind()}` | {$class::label()} | ".self::names($class).' |',
+                $classes,
+            );
             $tables[] = '### '.self::HEADINGS[$name]."\n\n| kind | what | fields |\n|---|---|---|\n".implode("\n", $rows);
         }
 
@@ -71,7 +74,10 @@ final class ShowTables
     /** @param class-string<Part> $class */
     private static function names(string $class): string
     {
-        $names = array_map(static fn(Field $field): string => "`{$field->name}`".($field->isNeeded ? '' : ' (may be left out)'), Reading::fieldsOf($class));
+        $names = array_map(
+            static fn(Field $field): string => "`{$field->name}`".($field->isNeeded ? '' : ' (may be left out)'),
+            Reading::fieldsOf($class),
+        );
 
         return $names === [] ? '–' : implode(', ', $names);
     }

@@ -29,13 +29,28 @@ final readonly class SurfaceReferences
     /** @return list<Fault> */
     public function ofPanel(Panel $panel, string $path): array
     {
-        $faults = isset($this->show->surfaces[$panel->surface]) ? [] : [new Fault("{$path}/surface", "there is no surface \"{$panel->surface}\"", 'Name the id of a surface of this show.')];
+        $faults = isset($this->show->surfaces[$panel->surface])
+            ? []
+            : [new Fault(
+                "{$path}/surface",
+                "there is no surface \"{$panel->surface}\"",
+                'Name the id of a surface of this show.',
+            )];
         $port = $this->show->ports[$panel->oscPort] ?? null;
         if ($panel->oscPort !== '' && ($port?->protocol !== Protocol::Osc || $port->receive === null || $port->send === null)) {
-            $faults[] = new Fault("{$path}/oscPort", "\"{$panel->oscPort}\" is no OSC port that receives and sends", 'Name the id of a port that speaks OSC both ways.');
+            $faults[] = new Fault(
+                "{$path}/oscPort",
+                "\"{$panel->oscPort}\" is no OSC port that receives and sends",
+                'Name the id of a port that speaks OSC both ways.',
+            );
         }
         foreach ($panel->parts as $i => $part) {
-            array_push($faults, ...($part->when === null ? [] : (new RouteReferences($this->show))->ofPart($part->when, "{$path}/parts/{$i}/when")));
+            array_push(
+                $faults,
+                ...($part->when === null
+                    ? []
+                    : (new RouteReferences($this->show))->ofPart($part->when, "{$path}/parts/{$i}/when")),
+            );
         }
 
         return $faults;
@@ -60,7 +75,11 @@ final readonly class SurfaceReferences
                     $at = "{$path}/pages/{$i}/controls/{$k}/hardware/{$n}";
                     // A surface that comes in before its panel names what will be there.
                     if ($part !== null && ! Panels::fits($part, $control, $grip->moves)) {
-                        $faults[] = new Fault($at, "\"{$part->id}\" cannot move that of \"{$control->name}\"", 'A fader moves what has a level, a button what is pressed; a pad has across and up.');
+                        $faults[] = new Fault(
+                            $at,
+                            "\"{$part->id}\" cannot move that of \"{$control->name}\"",
+                            'A fader moves what has a level, a button what is pressed; a pad has across and up.',
+                        );
                     }
                 }
             }
@@ -87,7 +106,11 @@ final readonly class SurfaceReferences
             };
             foreach ($field->type() === 'ids' && $known !== null && \is_array($value) ? $value : [] as $i => $id) {
                 if (\is_string($id) && ! isset($known[$id])) {
-                    $faults[] = new Fault("{$path}/{$field->name}/{$i}", "there is no such part \"{$id}\"", 'Name ids of this show.');
+                    $faults[] = new Fault(
+                        "{$path}/{$field->name}/{$i}",
+                        "there is no such part \"{$id}\"",
+                        'Name ids of this show.',
+                    );
                 }
             }
             array_push($faults, ...$this->ofValue($value, "{$path}/{$field->name}"));
@@ -100,7 +123,9 @@ final readonly class SurfaceReferences
     private function ofValue(mixed $value, string $path): array
     {
         if ($value instanceof Reference) {
-            return PointNames::isThere($this->show, $value) ? [] : [new Fault($path, "there is no point \"{$value->text()}\"", Reference::RULE)];
+            return PointNames::isThere($this->show, $value)
+                ? []
+                : [new Fault($path, "there is no point \"{$value->text()}\"", Reference::RULE)];
         }
         if ($value instanceof Action) {
             return (new RouteReferences($this->show))->ofPart($value, $path);

@@ -148,7 +148,11 @@ final class SwappedSlots
             $copy['repeat'] ?? 1,
             $copy['limit'] ?? Frame::SLOTS,
         ];
-        if (! \is_string($universe) || ! isset($this->swaps[$universe]) || array_filter($numbers, self::isSlot(...)) !== $numbers) {
+        if (
+            ! \is_string($universe)
+            || ! isset($this->swaps[$universe])
+            || array_filter($numbers, self::isSlot(...)) !== $numbers
+        ) {
             return [$copy];
         }
         [$first, $count, $at, $repeat, $limit] = $numbers;

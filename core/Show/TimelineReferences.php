@@ -29,7 +29,11 @@ final readonly class TimelineReferences
         if ($timeline->tempo !== '' && ! isset($this->show->tempos[$timeline->tempo])) {
             $faults[] = $this->missing("{$path}/tempo", 'tempo', $timeline->tempo, array_keys($this->show->tempos));
         } elseif ($timeline->unit === 'beats' && $timeline->changes === [] && $this->show->tempos === []) {
-            $faults[] = new Fault("{$path}/unit", 'there is no tempo yet', 'Add a tempo first, give it a tempo map, or let it go by seconds.');
+            $faults[] = new Fault(
+                "{$path}/unit",
+                'there is no tempo yet',
+                'Add a tempo first, give it a tempo map, or let it go by seconds.',
+            );
         }
         if ($timeline->timecode !== '' && ! isset($this->show->timecodes[$timeline->timecode])) {
             $faults[] = $this->missing("{$path}/timecode", 'time code', $timeline->timecode, array_keys($this->show->timecodes));
@@ -37,10 +41,18 @@ final readonly class TimelineReferences
         foreach ($timeline->tracks as $i => $track) {
             $point = $track->does instanceof LevelTrack ? $track->does->point : null;
             if ($point !== null && ! PointNames::isThere($this->show, $point)) {
-                $faults[] = new Fault("{$path}/tracks/{$i}/does/point", "there is no point \"{$point->text()}\"", Reference::RULE);
+                $faults[] = new Fault(
+                    "{$path}/tracks/{$i}/does/point",
+                    "there is no point \"{$point->text()}\"",
+                    Reference::RULE,
+                );
             }
             if ($point?->kind === 'timeline') {
-                $faults[] = new Fault("{$path}/tracks/{$i}/does/point", 'it is a timeline', 'A level moves other points; let a trigger start a timeline.');
+                $faults[] = new Fault(
+                    "{$path}/tracks/{$i}/does/point",
+                    'it is a timeline',
+                    'A level moves other points; let a trigger start a timeline.',
+                );
             }
             if ($track->does instanceof NoteTrack) {
                 array_push($faults, ...$this->ofNotes($track->does, "{$path}/tracks/{$i}/does/port"));
@@ -54,14 +66,21 @@ final readonly class TimelineReferences
             }
             foreach ($track->does?->moments() ?? [] as $k => $moment) {
                 foreach ($moment->do as $n => $action) {
-                    array_push($faults, ...(new RouteReferences($this->show))->ofPart($action, "{$path}/tracks/{$i}/does/triggers/{$k}/do/{$n}"));
+                    array_push(
+                        $faults,
+                        ...(new RouteReferences($this->show))->ofPart($action, "{$path}/tracks/{$i}/does/triggers/{$k}/do/{$n}"),
+                    );
                 }
             }
         }
         foreach ($timeline->takes as $i => $take) {
             foreach ($take->lanes as $k => $lane) {
                 if ($lane->point !== null && ! PointNames::isThere($this->show, $lane->point)) {
-                    $faults[] = new Fault("{$path}/takes/{$i}/lanes/{$k}/point", "there is no point \"{$lane->point->text()}\"", Reference::RULE);
+                    $faults[] = new Fault(
+                        "{$path}/takes/{$i}/lanes/{$k}/point",
+                        "there is no point \"{$lane->point->text()}\"",
+                        Reference::RULE,
+                    );
                 }
             }
         }
@@ -82,9 +101,17 @@ final readonly class TimelineReferences
             } elseif ($clip->plays->kind === 'timeline') {
                 $other = $this->show->timelines[$clip->plays->id];
                 if ($other->unit !== $timeline->unit) {
-                    $faults[] = new Fault("{$path}/{$i}/plays", "it goes by {$other->unit}, and this one by {$timeline->unit}", 'Let both go by the same.');
+                    $faults[] = new Fault(
+                        "{$path}/{$i}/plays",
+                        "it goes by {$other->unit}, and this one by {$timeline->unit}",
+                        'Let both go by the same.',
+                    );
                 } elseif ($this->holds($other, $timeline->id, [])) {
-                    $faults[] = new Fault("{$path}/{$i}/plays", 'it is this timeline, or has it within', 'A timeline cannot be a clip of itself.');
+                    $faults[] = new Fault(
+                        "{$path}/{$i}/plays",
+                        'it is this timeline, or has it within',
+                        'A timeline cannot be a clip of itself.',
+                    );
                 }
             }
         }
@@ -128,14 +155,22 @@ final readonly class TimelineReferences
         foreach ($timecode->from as $i => $id) {
             $port = $this->show->ports[$id] ?? null;
             if ($port?->receive === null || ! \in_array($port->protocol, self::SAY_TIMES, true)) {
-                $faults[] = new Fault("{$path}/from/{$i}", "\"{$id}\" is no port that receives time code", 'Name the id of a MIDI, an Art-Net or an OSC port that receives.');
+                $faults[] = new Fault(
+                    "{$path}/from/{$i}",
+                    "\"{$id}\" is no port that receives time code",
+                    'Name the id of a MIDI, an Art-Net or an OSC port that receives.',
+                );
             }
         }
 
         foreach ($timecode->sends as $i => $id) {
             $port = $this->show->ports[$id] ?? null;
             if ($port?->send === null || ! \in_array($port->protocol, self::SAY_TIMES, true)) {
-                $faults[] = new Fault("{$path}/sends/{$i}", "\"{$id}\" is no port that sends time code", 'Name the id of a MIDI, an Art-Net or an OSC port that sends.');
+                $faults[] = new Fault(
+                    "{$path}/sends/{$i}",
+                    "\"{$id}\" is no port that sends time code",
+                    'Name the id of a MIDI, an Art-Net or an OSC port that sends.',
+                );
             }
         }
 

@@ -63,7 +63,29 @@ final class Upgrades
     {
         $upgraded = [];
         foreach ($document as $name => $value) {
-            $isNew = \in_array($name, ['copies', 'groups', 'values', 'pixels', 'notes', 'offers', 'looks', 'lists', 'masters', 'waves', 'tempos', 'surfaces', 'panels', 'timelines', 'timecodes', 'occasions', 'desks'], true);
+            $isNew = \in_array(
+                $name,
+                [
+                    'copies',
+                    'groups',
+                    'values',
+                    'pixels',
+                    'notes',
+                    'offers',
+                    'looks',
+                    'lists',
+                    'masters',
+                    'waves',
+                    'tempos',
+                    'surfaces',
+                    'panels',
+                    'timelines',
+                    'timecodes',
+                    'occasions',
+                    'desks',
+                ],
+                true,
+            );
             $upgraded[$isNew ? $name.self::NOT_YET : self::RENAMED[$name] ?? $name] = $value;
         }
         $upgraded['version'] = 2;

@@ -70,7 +70,9 @@ final readonly class ValueEntry implements Part, Checked
                 null,
                 false,
             )->only('type', 'number')->meaning('What it is at first.'),
-            Field::textOrNone('start', 'At first', self::LONGEST)->only('type', 'choice', 'text')->meaning('What it is at first.'),
+            Field::textOrNone('start', 'At first', self::LONGEST)
+                ->only('type', 'choice', 'text')
+                ->meaning('What it is at first.'),
             Field::flag('kept', 'Kept over a restart', true)->meaning('Whether it is what it was after a restart.'),
         ];
     }

@@ -53,7 +53,13 @@ final readonly class FaderBank implements Start
     public function routes(): array
     {
         return Several::routes($this->name, $this->count, fn(int $i): array => [
-            'when' => ['kind' => 'controller', 'port' => $this->port, 'channel' => $this->channel, 'controller' => $this->first + $i, 'bits' => $this->bits],
+            'when' => [
+                'kind' => 'controller',
+                'port' => $this->port,
+                'channel' => $this->channel,
+                'controller' => $this->first + $i,
+                'bits' => $this->bits,
+            ],
             'steps' => [['kind' => 'scale', 'from' => [0, $this->bits === 14 ? 16383 : 127], 'to' => $this->range]],
             'do' => [['kind' => 'set', 'point' => Several::filled($this->target, $this->begins + $i)]],
             ...($this->motors ? ['back' => ['kind' => 'value']] : []),

@@ -50,7 +50,11 @@ final readonly class GoNotes implements Start
             'name' => $this->name,
             'when' => ['kind' => 'note-on', 'port' => $this->port, 'note' => $this->note],
             'steps' => [['kind' => 'cycle', 'values' => $this->cues, 'order' => 'up']],
-            'do' => [['kind' => 'send', 'port' => $this->to, 'message' => ['kind' => 'msc', 'command' => 'go', 'cue' => '{value}', ...$list]]],
+            'do' => [[
+                'kind' => 'send',
+                'port' => $this->to,
+                'message' => ['kind' => 'msc', 'command' => 'go', 'cue' => '{value}', ...$list],
+            ]],
         ]];
     }
 }

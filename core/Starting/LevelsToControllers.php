@@ -48,7 +48,11 @@ final readonly class LevelsToControllers implements Start
         return Several::routes($this->name, $this->count, fn(int $i): array => [
             'when' => ['kind' => 'slot', 'point' => "slot:{$this->universe}/".($this->first + $i)],
             'steps' => [['kind' => 'scale', 'from' => [0, 255], 'to' => [0, 127]]],
-            'do' => [['kind' => 'send', 'port' => $this->to, 'message' => ['kind' => 'controller', 'channel' => $this->channel, 'controller' => $this->controller + $i]]],
+            'do' => [[
+                'kind' => 'send',
+                'port' => $this->to,
+                'message' => ['kind' => 'controller', 'channel' => $this->channel, 'controller' => $this->controller + $i],
+            ]],
         ]);
     }
 }

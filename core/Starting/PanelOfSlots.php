@@ -47,7 +47,11 @@ final readonly class PanelOfSlots implements Start
     {
         return Several::routes($this->name, $this->count, fn(int $i): array => [
             'when' => ['kind' => 'slot', 'point' => "arriving:{$this->universe}/".($this->first + $i), 'rises' => 128],
-            'do' => [$this->does === 'press' ? ['kind' => 'press', 'point' => Several::filled($this->target, $this->begins + $i)] : ['kind' => 'set', 'point' => Several::filled($this->target, $this->begins + $i), 'value' => 255]],
+            'do' => [
+                $this->does === 'press'
+                    ? ['kind' => 'press', 'point' => Several::filled($this->target, $this->begins + $i)]
+                    : ['kind' => 'set', 'point' => Several::filled($this->target, $this->begins + $i), 'value' => 255],
+            ],
         ]);
     }
 }

@@ -34,7 +34,12 @@ final readonly class ShowControlAndOsc implements Start
             Field::text('name', 'Name', 'Go', 100),
             Field::port('port', 'Show control is on'),
             Field::port('to', 'OSC is on'),
-            Field::pattern('address', 'OSC address; {cue} stands for the cue', '#^/[^\\x00-\\x20\\#]*\\{cue\\}[^\\x00-\\x20\\#]*$#D', 'Begin with "/", and have {cue} in it.'),
+            Field::pattern(
+                'address',
+                'OSC address; {cue} stands for the cue',
+                '#^/[^\\x00-\\x20\\#]*\\{cue\\}[^\\x00-\\x20\\#]*$#D',
+                'Begin with "/", and have {cue} in it.',
+            ),
             Field::flag('back', 'And back', true),
         ];
     }
@@ -50,7 +55,11 @@ final readonly class ShowControlAndOsc implements Start
         $back = [
             'name' => "{$this->name} from OSC",
             'when' => ['kind' => 'osc', 'port' => $this->to, 'address' => $this->address, 'takes' => 'message'],
-            'do' => [['kind' => 'send', 'port' => $this->port, 'message' => ['kind' => 'msc', 'command' => 'go', 'cue' => '{cue}']]],
+            'do' => [[
+                'kind' => 'send',
+                'port' => $this->port,
+                'message' => ['kind' => 'msc', 'command' => 'go', 'cue' => '{cue}'],
+            ]],
         ];
 
         return $this->back ? [$there, $back] : [$there];

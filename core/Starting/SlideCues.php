@@ -54,7 +54,12 @@ final readonly class SlideCues implements Start
             $cue = $this->begins + $i;
             $message = $this->as === 'osc'
                 ? ['kind' => 'osc', 'address' => Several::filled($this->address, $cue)]
-                : ['kind' => 'msc', 'command' => 'go', 'cue' => (string) $cue, ...($this->list === '' ? [] : ['list' => $this->list])];
+                : [
+                    'kind' => 'msc',
+                    'command' => 'go',
+                    'cue' => (string) $cue,
+                    ...($this->list === '' ? [] : ['list' => $this->list]),
+                ];
             $routes[] = [
                 'name' => "{$this->name} {$cue}",
                 'when' => ['kind' => 'note-on', 'port' => $this->port, 'note' => $this->first + $i],

@@ -51,7 +51,15 @@ final readonly class SpareUniverse implements Start
         return Several::routes($this->name, $this->count, fn(int $i): array => [
             'when' => ['kind' => 'slot', 'point' => "arriving:{$this->universe}/".($this->first + $i)],
             'steps' => [['kind' => 'scale', 'from' => [0, 255], 'to' => $this->range]],
-            'do' => [['kind' => 'send', 'port' => $this->to, 'message' => ['kind' => 'osc', 'address' => Several::filled($this->address, $this->begins + $i), 'arguments' => [['kind' => 'float']]]]],
+            'do' => [[
+                'kind' => 'send',
+                'port' => $this->to,
+                'message' => [
+                    'kind' => 'osc',
+                    'address' => Several::filled($this->address, $this->begins + $i),
+                    'arguments' => [['kind' => 'float']],
+                ],
+            ]],
         ]);
     }
 }

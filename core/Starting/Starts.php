@@ -34,7 +34,9 @@ final class Starts
     {
         $read = Asked::of(self::ALL, $asked);
         if (! $read->kind instanceof Start) {
-            throw ShowRefused::because($read->faults === [] ? [new Fault('', 'it says nothing to begin from', 'Give a kind.')] : $read->faults);
+            throw ShowRefused::because(
+                $read->faults === [] ? [new Fault('', 'it says nothing to begin from', 'Give a kind.')] : $read->faults,
+            );
         }
 
         return $read->kind;

@@ -24,8 +24,12 @@ final readonly class Binding implements Part, Checked
      * @param float|null $low where the control is at its lower end, in the point's unit; null for the point's own minimum
      * @param float|null $high the same at its upper end; it may lie below: then the control is turned round
      */
-    public function __construct(?Reference $point, public ?float $low = null, public ?float $high = null, public Curve $curve = Curve::Linear)
-    {
+    public function __construct(
+        ?Reference $point,
+        public ?float $low = null,
+        public ?float $high = null,
+        public Curve $curve = Curve::Linear,
+    ) {
         $this->point = $point ?? Reference::parse(self::NOWHERE) ?? throw new \LogicException(self::NOWHERE);
     }
 
@@ -38,7 +42,9 @@ final readonly class Binding implements Part, Checked
     {
         return [
             Field::point(),
-            Field::number('low', 'Minimum', -1e9, 1e9, null, false)->meaning('In the unit of the point; empty for the point\'s own. A minimum above the maximum turns the control round.'),
+            Field::number('low', 'Minimum', -1e9, 1e9, null, false)->meaning(
+                'In the unit of the point; empty for the point\'s own. A minimum above the maximum turns the control round.',
+            ),
             Field::number('high', 'Maximum', -1e9, 1e9, null, false),
             Field::choice('curve', 'Curve', Curve::class, Curve::Linear)->rare(),
         ];
@@ -50,7 +56,11 @@ final readonly class Binding implements Part, Checked
             $fields->fault('high', "both ends are {$this->low}", 'Let minimum and maximum differ.');
         }
         if ($this->point->kind === 'surface') {
-            $fields->fault('point', 'it is a control of a surface', 'Controls stay together by moving the same point: name what that one moves.');
+            $fields->fault(
+                'point',
+                'it is a control of a surface',
+                'Controls stay together by moving the same point: name what that one moves.',
+            );
         }
     }
 

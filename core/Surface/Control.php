@@ -30,7 +30,33 @@ final readonly class Control implements Part, Checked
     /** What its name is read as, with that in it. */
     public const NAME = 'name';
 
-    public const ICONS = ['none', 'bell', 'camera', 'clock', 'door', 'down', 'eye', 'fire', 'light', 'lock', 'microphone', 'moon', 'music', 'next', 'pause', 'person', 'play', 'power', 'previous', 'star', 'stop', 'sun', 'up', 'warning', 'water'];
+    public const ICONS = [
+        'none',
+        'bell',
+        'camera',
+        'clock',
+        'door',
+        'down',
+        'eye',
+        'fire',
+        'light',
+        'lock',
+        'microphone',
+        'moon',
+        'music',
+        'next',
+        'pause',
+        'person',
+        'play',
+        'power',
+        'previous',
+        'star',
+        'stop',
+        'sun',
+        'up',
+        'warning',
+        'water',
+    ];
 
     private const SIZES = ['small', 'medium', 'large', 'huge'];
 
@@ -90,13 +116,21 @@ final readonly class Control implements Part, Checked
             Field::name('Name', 60),
             Field::part('does', 'Control', 'controlKind'),
             ...Box::fields(),
-            Field::textOrNone('text', 'Text on it; empty for its name', 200)->meaning('{value} stands for its value, {name} for the name of what it moves, as it is called now.'),
+            Field::textOrNone('text', 'Text on it; empty for its name', 200)->meaning(
+                '{value} stands for its value, {name} for the name of what it moves, as it is called now.',
+            ),
             Field::word('icon', 'Icon', self::ICONS, 'none')->rare(),
             Field::word('size', 'Size of its text', self::SIZES, 'medium'),
             Field::flag('showsValue', 'Its value is shown', true),
             Field::pattern('colour', 'Colour when on', self::COLOUR, self::COLOUR_RULE, false)->rare(),
             Field::pattern('ground', 'Colour when off', self::COLOUR, self::COLOUR_RULE, false)->rare(),
-            Field::pattern('ink', 'Colour of its text; empty for what is read best', self::COLOUR, self::COLOUR_RULE, false)->rare(),
+            Field::pattern(
+                'ink',
+                'Colour of its text; empty for what is read best',
+                self::COLOUR,
+                self::COLOUR_RULE,
+                false,
+            )->rare(),
             Field::textOrNone('unit', 'Unit; empty for that of the point', 20)->rare(),
             Field::pointOrNone('visible', 'Visible only while this point is on')->rare(),
             Field::pointOrNone('enabled', 'Can be moved only while this point is on')->rare(),
@@ -115,7 +149,11 @@ final readonly class Control implements Part, Checked
             $contrast = Contrast::between($this->ink, $under);
             if ($contrast < Contrast::LEAST) {
                 $ratio = number_format($contrast, 1);
-                $fields->fault($field, "text of {$this->ink} on {$under} has a contrast of {$ratio} : 1", 'From 4.5 : 1 on it can be read: choose others, or leave the text\'s colour empty.');
+                $fields->fault(
+                    $field,
+                    "text of {$this->ink} on {$under} has a contrast of {$ratio} : 1",
+                    'From 4.5 : 1 on it can be read: choose others, or leave the text\'s colour empty.',
+                );
             }
         }
     }

@@ -22,7 +22,11 @@ final readonly class Grid
     {
         foreach ($boxes as $i => $box) {
             if ($box->lastColumn() > $this->columns || $box->lastRow() > $this->rows) {
-                $fields->fault("{$list}/{$i}", "\"{$names[$i]}\" ends at column {$box->lastColumn()}, row {$box->lastRow()}", "The page has {$this->columns} columns and {$this->rows} rows: make it smaller, or give the page more.");
+                $fields->fault(
+                    "{$list}/{$i}",
+                    "\"{$names[$i]}\" ends at column {$box->lastColumn()}, row {$box->lastRow()}",
+                    "The page has {$this->columns} columns and {$this->rows} rows: make it smaller, or give the page more.",
+                );
             }
             foreach (\array_slice($boxes, 0, $i) as $k => $other) {
                 if ($box->overlaps($other)) {

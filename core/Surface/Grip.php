@@ -26,8 +26,19 @@ final readonly class Grip implements Part
     public static function fields(): array
     {
         return [
-            Field::pattern('part', 'Part of the panel', '#^[a-z0-9][a-z0-9-]{0,59}$#D', 'Name the id of a part of a panel, like fader-1.'),
-            Field::pattern('moves', 'Moves of it; empty for itself', '#^[a-z]{1,10}$#D', 'Name what it has: across, up, turn.', false)->meaning('A pad has across and up, an endless knob turn.'),
+            Field::pattern(
+                'part',
+                'Part of the panel',
+                '#^[a-z0-9][a-z0-9-]{0,59}$#D',
+                'Name the id of a part of a panel, like fader-1.',
+            ),
+            Field::pattern(
+                'moves',
+                'Moves of it; empty for itself',
+                '#^[a-z]{1,10}$#D',
+                'Name what it has: across, up, turn.',
+                false,
+            )->meaning('A pad has across and up, an endless knob turn.'),
         ];
     }
 }

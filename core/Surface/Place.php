@@ -11,8 +11,13 @@ use NimbleJunction\Core\Document\Part;
 final readonly class Place implements Part
 {
     /** @param string $control id of the control; one that the page does not have counts for nothing */
-    public function __construct(public string $control, public int $column = 1, public int $row = 1, public int $width = 1, public int $height = 1)
-    {
+    public function __construct(
+        public string $control,
+        public int $column = 1,
+        public int $row = 1,
+        public int $width = 1,
+        public int $height = 1,
+    ) {
     }
 
     public static function label(): string

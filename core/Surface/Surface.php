@@ -57,7 +57,12 @@ final readonly class Surface implements Part, Checked
             Field::id(),
             Field::name(),
             Field::textOrNone('folder', 'Folder', 60),
-            Field::choice('entry', 'Who may use it, besides the people of the show', Entry::class, Entry::Code)->called(Entry::TITLES),
+            Field::choice(
+                'entry',
+                'Who may use it, besides the people of the show',
+                Entry::class,
+                Entry::Code,
+            )->called(Entry::TITLES),
             Field::networks('networks', 'Networks', 16)->shownFor('entry', Entry::Network->value),
             Field::flag('kiosk', 'Kiosk: no way out without the pass code', false),
             Field::flag('locked', 'Locked: its pages stay as they are', false),
@@ -76,7 +81,11 @@ final readonly class Surface implements Part, Checked
             $pages[$page->id] = true;
             foreach ($page->controls as $k => $control) {
                 if (isset($controls[$control->id])) {
-                    $fields->fault("pages/{$i}/controls/{$k}/id", "\"{$control->id}\" is used twice", 'Every control of a surface has an id of its own, on whichever page.');
+                    $fields->fault(
+                        "pages/{$i}/controls/{$k}/id",
+                        "\"{$control->id}\" is used twice",
+                        'Every control of a surface has an id of its own, on whichever page.',
+                    );
                 }
                 $controls[$control->id] = true;
             }

@@ -80,7 +80,10 @@ final readonly class Surfaces
         }
         $points = $control->does instanceof Gives ? $control->does->given($patch) : $control->points();
 
-        return array_values(array_filter($points, static fn(Reference $point): bool => \in_array($point->kind, self::GIVEN, true)));
+        return array_values(array_filter(
+            $points,
+            static fn(Reference $point): bool => \in_array($point->kind, self::GIVEN, true),
+        ));
     }
 
     /** What its moves do besides is an ordinary route, that is set off by each of them. */
@@ -98,6 +101,14 @@ final readonly class Surfaces
             }
         }
 
-        return new Route("surface.{$surface->id}.{$control->id}", "{$surface->name}, {$control->name}", true, $triggers, [], [], $control->do);
+        return new Route(
+            "surface.{$surface->id}.{$control->id}",
+            "{$surface->name}, {$control->name}",
+            true,
+            $triggers,
+            [],
+            [],
+            $control->do,
+        );
     }
 }

@@ -9,7 +9,10 @@ use NimbleJunction\Core\Document\Field;
 use NimbleJunction\Core\Document\Fields;
 use NimbleJunction\Core\Document\Part;
 
-/** A layout of its own for screens of the other orientation: the same controls on another grid. What has no place there takes the first free one. */
+/**
+ * A layout of its own for screens of the other orientation: the same controls on another grid. What has no place there takes
+ * the first free one.
+ */
 final readonly class Turned implements Part, Checked
 {
     /** @param list<Place> $places none on the same fields as another one */

@@ -41,7 +41,8 @@ final readonly class Done
         if ($point->kind === 'list' && self::subject($point)->part === '') {
             $isPlace = \in_array($point->part, self::PLACES, true);
 
-            return $isPlace && ($this->action instanceof PressAction ? $point->part === 'release' : is_numeric($this->action->value));
+            return $isPlace
+                && ($this->action instanceof PressAction ? $point->part === 'release' : is_numeric($this->action->value));
         }
 
         return $this->action instanceof SetAction && $point->part !== 'restart';
@@ -65,6 +66,8 @@ final readonly class Done
     /** Whether it brings a look, or leaves it there. */
     public function isLookOn(): bool
     {
-        return $this->action instanceof SetAction && self::subject($this->action->point)->kind === 'look' && (float) $this->action->value > 0.0;
+        return $this->action instanceof SetAction
+            && self::subject($this->action->point)->kind === 'look'
+            && (float) $this->action->value > 0.0;
     }
 }

@@ -42,7 +42,9 @@ final readonly class Moment implements Part
             Field::parts('do', 'It does', 'action'),
             Field::pattern('colour', 'Colour; empty for that of the track', Control::COLOUR, Control::COLOUR_RULE, false)->rare(),
             Field::flag('isPassing', 'A jump across it sets it off too', false)->rare()
-                ->meaning('After a jump, points stand where they would be in any case. Messages and presses are sent again only where this is on.'),
+                ->meaning(
+                    'After a jump, points stand where they would be in any case. Messages and presses are sent again only where this is on.',
+                ),
         ];
     }
 }

@@ -19,9 +19,15 @@ interface Pace
     /** @param float $rate 1 as it is written; 0 to stand */
     public function run(float $rate, int $now): void;
 
-    /** @return int nanoseconds of the junction's clock from one place to another, as fast as it goes now; while it stands, as it is written */
+    /**
+     * @return int nanoseconds of the junction's clock from one place to another, as fast as it goes now; while it stands, as
+     * it is written
+     */
     public function nanos(float $from, float $to): int;
 
-    /** @return float the place that it comes to so many nanoseconds after another one, as fast as it goes now; before it where they are below 0 */
+    /**
+     * @return float the place that it comes to so many nanoseconds after another one, as fast as it goes now; before it where
+     * they are below 0
+     */
     public function later(float $at, int $nanos): float;
 }

@@ -107,7 +107,10 @@ final class Past
         $isFade = $done->action->point->kind === 'list' || ($done->action instanceof SetAction && $done->action->goesOn());
         $first = match (true) {
             $isFade => $words[\count($words) - self::MOST_FADES] ?? 0,
-            self::isLevel($done->action->point) => max([0, ...array_filter($words, fn(int $place): bool => $before[$place]->at < $this->at - self::RECENT)]),
+            self::isLevel($done->action->point) => max([
+                0,
+                ...array_filter($words, fn(int $place): bool => $before[$place]->at < $this->at - self::RECENT),
+            ]),
             default => \PHP_INT_MAX,
         };
 

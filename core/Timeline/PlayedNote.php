@@ -16,8 +16,13 @@ final readonly class PlayedNote implements Part
      * @param int $velocity 1 to 127
      * @param float $long in the timeline's unit
      */
-    public function __construct(public string $id, public float $at, public int $note, public int $velocity = 100, public float $long = 0.25)
-    {
+    public function __construct(
+        public string $id,
+        public float $at,
+        public int $note,
+        public int $velocity = 100,
+        public float $long = 0.25,
+    ) {
     }
 
     public static function label(): string

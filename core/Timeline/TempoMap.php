@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Timeline;
 
-/** Beats and seconds of a timeline whose tempo changes. Its first tempo counts before its place too. Exact but for what floats round. */
+/**
+ * Beats and seconds of a timeline whose tempo changes. Its first tempo counts before its place too. Exact but for what floats
+ * round.
+ */
 final readonly class TempoMap
 {
     /** @var list<array{float, float, float}> seconds, beat, beats a second from there on; rising */

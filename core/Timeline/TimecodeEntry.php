@@ -11,7 +11,10 @@ use NimbleJunction\Core\Message\MessageAddress;
 use NimbleJunction\Core\Route\Trigger\TimecodeTrigger;
 use NimbleJunction\Core\Wire\FrameRate;
 
-/** Time code of the show: it comes from the best source that is alive, goes on for a while when that is lost, and is passed on. */
+/**
+ * Time code of the show: it comes from the best source that is alive, goes on for a while when that is lost, and is passed
+ * on.
+ */
 final readonly class TimecodeEntry implements Part
 {
     public const MOST = 16;
@@ -21,7 +24,11 @@ final readonly class TimecodeEntry implements Part
     private const OSC = '/timecode';
     private const OSC_SAYS = ['seconds', 'text'];
     private const LOST = ['stop', 'frames', 'on'];
-    private const TITLES = ['stop' => 'it stops at once', 'frames' => 'it goes on for some frames, then it stops', 'on' => 'it goes on by itself'];
+    private const TITLES = [
+        'stop' => 'it stops at once',
+        'frames' => 'it goes on for some frames, then it stops',
+        'on' => 'it goes on by itself',
+    ];
 
     /**
      * @param list<string> $from ids of ports whose time code leads, the best one first
@@ -75,15 +82,27 @@ final readonly class TimecodeEntry implements Part
         return [
             Field::id(),
             Field::name(),
-            (new Ids('from', 'Follows ports, the best one first', 'port', 16))->meaning('MIDI time code, Art-Net time code, or a time by OSC: the first of them that is alive leads.'),
+            (new Ids('from', 'Follows ports, the best one first', 'port', 16))->meaning(
+                'MIDI time code, Art-Net time code, or a time by OSC: the first of them that is alive leads.',
+            ),
             Field::number('offset', 'Offset (s)', -86_400.0, 86_400.0, 0.0)->meaning('Added to what arrives.'),
             Field::word('lost', 'When it stops arriving', self::LOST, 'frames')->called(self::TITLES),
             Field::whole('frames', 'Frames', 1, 3000, 10)->shownFor('lost', 'frames'),
             Field::word('rate', 'Frames a second, of our own and of what is sent; 29.97 is drop frame', self::RATES, '25'),
-            (new Ids('sends', 'Sends it to ports', 'port', 16))->meaning('Whoever leads, at the rate above: by MIDI in quarter frames, a jump is a full frame; by Art-Net and OSC every frame.'),
+            (new Ids('sends', 'Sends it to ports', 'port', 16))->meaning(
+                'Whoever leads, at the rate above: by MIDI in quarter frames, a jump is a full frame; by Art-Net and OSC every frame.',
+            ),
             Field::flag('mmc', 'MMC of these ports starts, stops and locates it', false),
-            Field::pattern('osc', 'OSC address of times; empty for /timecode', MessageAddress::PATTERN, MessageAddress::RULE, false)->rare(),
-            Field::word('oscSays', 'By OSC it says', self::OSC_SAYS, 'seconds')->called(['seconds' => 'seconds since midnight', 'text' => 'a text, like 01:00:00:00'])->rare(),
+            Field::pattern(
+                'osc',
+                'OSC address of times; empty for /timecode',
+                MessageAddress::PATTERN,
+                MessageAddress::RULE,
+                false,
+            )->rare(),
+            Field::word('oscSays', 'By OSC it says', self::OSC_SAYS, 'seconds')
+                ->called(['seconds' => 'seconds since midnight', 'text' => 'a text, like 01:00:00:00'])
+                ->rare(),
             Field::textOrNone('note', 'Note', 1000)->rare(),
         ];
     }

@@ -72,15 +72,23 @@ final readonly class Timeline implements Part, Checked
             Field::id(),
             Field::name(),
             Field::textOrNone('folder', 'Folder', 60),
-            Field::word('unit', 'It goes by', self::UNITS, 'seconds')->called(['seconds' => 'seconds', 'beats' => 'beats of a tempo']),
+            Field::word('unit', 'It goes by', self::UNITS, 'seconds')->called([
+                'seconds' => 'seconds',
+                'beats' => 'beats of a tempo',
+            ]),
             (new Id('tempo', 'Tempo; empty for the first one', 'tempo', false))->shownFor('unit', 'beats'),
             Field::number('length', 'Length; 0 for as far as its tracks go', 0.0, self::LONGEST, 0.0),
             Field::flag('loop', 'At its end it begins again', false),
-            Field::word('end', 'At its end levels', self::ENDS, 'hold')->called(['hold' => 'stay where they are', 'release' => 'go, to what is there without it']),
+            Field::word('end', 'At its end levels', self::ENDS, 'hold')->called([
+                'hold' => 'stay where they are',
+                'release' => 'go, to what is there without it',
+            ]),
             (new Id('timecode', 'Follows time code; empty for none', 'timecode', false)),
             Field::pattern('startsAt', 'Time code at its beginning', TimecodeEntry::PATTERN, TimecodeEntry::RULE, false),
             Field::objects('changes', 'Tempo map', TempoChange::class, TempoChange::MOST)
-                ->meaning('Where its tempo and its bars change. By seconds it says where beats are; by beats it says how fast they go, and the tempo above does not.'),
+                ->meaning(
+                    'Where its tempo and its bars change. By seconds it says where beats are; by beats it says how fast they go, and the tempo above does not.',
+                ),
             Field::textOrNone('group', 'Group of which one plays at a time', 60)->rare(),
             Field::whole('priority', 'Priority; empty to join whoever is in control', 0, 200, null, false)->rare(),
             Field::objects('tracks', 'Tracks', Track::class, self::MOST_TRACKS),
@@ -96,17 +104,29 @@ final readonly class Timeline implements Part, Checked
             $known = [];
             foreach ($parts as $i => $part) {
                 if (isset($known[$part->id])) {
-                    $fields->fault("{$list}/{$i}/id", "\"{$part->id}\" is used twice", 'Every one of a timeline has an id of its own.');
+                    $fields->fault(
+                        "{$list}/{$i}/id",
+                        "\"{$part->id}\" is used twice",
+                        'Every one of a timeline has an id of its own.',
+                    );
                 }
                 $known[$part->id] = true;
             }
         }
         $places = array_map(static fn(TempoChange $one): string => (string) $one->at, $this->changes);
         foreach (array_diff_key($places, array_unique($places)) as $i => $at) {
-            $fields->fault("changes/{$i}/at", "there is another change at {$at}", 'At one place the tempo changes once: put it elsewhere, or delete one of them.');
+            $fields->fault(
+                "changes/{$i}/at",
+                "there is another change at {$at}",
+                'At one place the tempo changes once: put it elsewhere, or delete one of them.',
+            );
         }
         if ($this->timecode !== '' && $this->unit === 'beats') {
-            $fields->fault('timecode', 'it goes by beats', 'What follows time code goes by seconds: choose those, or let it follow none.');
+            $fields->fault(
+                'timecode',
+                'it goes by beats',
+                'What follows time code goes by seconds: choose those, or let it follow none.',
+            );
         }
     }
 
@@ -125,6 +145,9 @@ final readonly class Timeline implements Part, Checked
     /** What happens when it comes to a moment. */
     public function reached(Track $track, Moment $moment): Occurred
     {
-        return new Occurred("reached {$this->id} {$track->id} {$moment->id}", ['at' => $moment->at, 'point' => "timeline:{$this->id}"]);
+        return new Occurred(
+            "reached {$this->id} {$track->id} {$moment->id}",
+            ['at' => $moment->at, 'point' => "timeline:{$this->id}"],
+        );
     }
 }

@@ -10,7 +10,21 @@ use NimbleJunction\Core\Route\Route;
 /** All timelines and time codes of a show, and what they are when they run. */
 final readonly class Timelines
 {
-    public const PARTS = ['', 'position', 'rate', 'running', 'loop', 'section', 'play', 'pause', 'stop', 'next', 'previous', 'record', 'round'];
+    public const PARTS = [
+        '',
+        'position',
+        'rate',
+        'running',
+        'loop',
+        'section',
+        'play',
+        'pause',
+        'stop',
+        'next',
+        'previous',
+        'record',
+        'round',
+    ];
     public const TIMECODE_PARTS = ['', 'seconds', 'running', 'speed', 'start', 'stop'];
 
     /** @var array<string, Route> by id: what happens at moments, and who owns what tracks give */

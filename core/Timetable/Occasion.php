@@ -16,7 +16,15 @@ use NimbleJunction\Core\Route\Action;
 final readonly class Occasion implements Part, Checked
 {
     public const MOST = 1000;
-    public const DAYS = ['mon' => 'Monday', 'tue' => 'Tuesday', 'wed' => 'Wednesday', 'thu' => 'Thursday', 'fri' => 'Friday', 'sat' => 'Saturday', 'sun' => 'Sunday'];
+    public const DAYS = [
+        'mon' => 'Monday',
+        'tue' => 'Tuesday',
+        'wed' => 'Wednesday',
+        'thu' => 'Thursday',
+        'fri' => 'Friday',
+        'sat' => 'Saturday',
+        'sun' => 'Sunday',
+    ];
     private const MISSED = ['skip' => 'it is left out', 'do' => 'it is made up for'];
     private const DATE = '#^\d{4}-\d\d-\d\d$#D';
     private const DATES = '#^\d{4}-\d\d-\d\d(?:/\d{4}-\d\d-\d\d)?$#D';
@@ -68,9 +76,16 @@ final readonly class Occasion implements Part, Checked
             (new Words('days', 'On; none for every day', array_keys(self::DAYS), self::DAYS)),
             Field::pattern('from', 'First date; empty for none', self::DATE, self::DATE_RULE, false),
             Field::pattern('until', 'Last date; empty for none', self::DATE, self::DATE_RULE, false),
-            (new TextList('except', 'Not on these dates', 400, 30))->meaning('Dates, or spans of dates with a slash between: 2026-12-24/2027-01-01.'),
+            (new TextList('except', 'Not on these dates', 400, 30))->meaning(
+                'Dates, or spans of dates with a slash between: 2026-12-24/2027-01-01.',
+            ),
             Field::parts('do', 'It does', 'action'),
-            Field::word('missed', 'When nothing ran at its moment, as in a power cut', array_keys(self::MISSED), 'skip')->called(self::MISSED),
+            Field::word(
+                'missed',
+                'When nothing ran at its moment, as in a power cut',
+                array_keys(self::MISSED),
+                'skip',
+            )->called(self::MISSED),
             Field::number('within', 'Hours in which it is made up for', 0.01, 168.0, 12.0)->shownFor('missed', 'do'),
             Field::textOrNone('note', 'Note', 1000)->rare(),
         ];
@@ -89,7 +104,11 @@ final readonly class Occasion implements Part, Checked
         foreach ($this->except as $i => $span) {
             [$first, $last] = self::span($span);
             if (preg_match(self::DATES, $span) !== 1 || ! self::isDate($first) || ! self::isDate($last) || $last < $first) {
-                $fields->fault("except/{$i}", "\"{$span}\" is no date", 'Use a date like 2026-12-24, or a span like 2026-12-24/2027-01-01.');
+                $fields->fault(
+                    "except/{$i}",
+                    "\"{$span}\" is no date",
+                    'Use a date like 2026-12-24, or a span like 2026-12-24/2027-01-01.',
+                );
             }
         }
     }
@@ -125,7 +144,9 @@ final readonly class Occasion implements Part, Checked
             $days === [] || \count($days) === \count(self::DAYS) ? 'every day' : implode(', ', $days),
             $this->from === '' ? '' : "from {$this->from}",
             $this->until === '' ? '' : "until {$this->until}",
-            $this->except === [] ? '' : 'not on '.implode(', ', \array_slice($this->except, 0, 3)).(\count($this->except) > 3 ? ' and more' : ''),
+            $this->except === []
+                ? ''
+                : 'not on '.implode(', ', \array_slice($this->except, 0, 3)).(\count($this->except) > 3 ? ' and more' : ''),
         ];
 
         return implode(', ', array_filter($parts, static fn(string $part): bool => $part !== ''));

@@ -43,7 +43,9 @@ final readonly class Sun
         $at = (float) $noon;
         for ($round = 0; $round < self::ROUNDS; ++$round) {
             [$declination, $ahead] = self::where($at);
-            $cosine = (sin(deg2rad($height)) - sin(deg2rad($this->latitude)) * sin($declination)) / (cos(deg2rad($this->latitude)) * cos($declination));
+            $cosine = (sin(deg2rad($height)) - sin(deg2rad(
+                $this->latitude,
+            )) * sin($declination)) / (cos(deg2rad($this->latitude)) * cos($declination));
             if (abs($cosine) > 1.0) {
                 return null;
             }

@@ -28,7 +28,16 @@ final readonly class Timetable
             $route = self::routeId((string) $id);
             $when = new WhenTrigger(self::came((string) $id));
             // Of two occasions the later one has what both set, and nothing is left lying below.
-            $routes[$route] = new Route($route, "Timetable: {$occasion->name}", true, [$when], [], [], $occasion->do, ownedBy: self::OWNER);
+            $routes[$route] = new Route(
+                $route,
+                "Timetable: {$occasion->name}",
+                true,
+                [$when],
+                [],
+                [],
+                $occasion->do,
+                ownedBy: self::OWNER,
+            );
         }
         $this->routes = $routes;
     }

@@ -9,7 +9,10 @@ use NimbleJunction\Core\Signal\Message;
 /** A fact that is a sentence with gaps, and what belongs into them: "{port} heard {bytes} bytes from {from}". */
 final readonly class Said implements Fact
 {
-    /** @param array<string, int|string|Message> $values by the name of their gap; ids for {port} and {universe}, a reference for {point}, "universe first last" for {run} */
+    /**
+     * @param array<string, int|string|Message> $values by the name of their gap; ids for {port} and {universe}, a reference
+     * for {point}, "universe first last" for {run}
+     */
     public function __construct(private string $sentence, private array $values = [])
     {
     }

@@ -13,7 +13,10 @@ final class Way
     /** @return string "0.5 → 127.5 → 128"; '' where no step was on its way */
     public function words(): string
     {
-        $spelled = array_map(static fn(float $value): string => rtrim(rtrim(number_format($value, 4, '.', ''), '0'), '.'), $this->values);
+        $spelled = array_map(
+            static fn(float $value): string => rtrim(rtrim(number_format($value, 4, '.', ''), '0'), '.'),
+            $this->values,
+        );
 
         return \count($spelled) < 2 ? '' : implode(' → ', $spelled);
     }

@@ -7,7 +7,10 @@ namespace NimbleJunction\Core\Universe;
 use NimbleJunction\Core\Merge\Control;
 use NimbleJunction\Core\Merge\Merger;
 
-/** A universe as it would be if somebody of ours gave it something else, and nothing besides changed: it is looked at, and nothing is sent. */
+/**
+ * A universe as it would be if somebody of ours gave it something else, and nothing besides changed: it is looked at, and
+ * nothing is sent.
+ */
 final readonly class AsIf
 {
     /** @var string 512 bytes: what would be asked for, before the way out */
@@ -44,7 +47,10 @@ final readonly class AsIf
             $layers->claim($owner, $mask);
         }
         $this->control = Control::among($universe->sources(), $layers->all(), $rules->chosen, $rules->wide);
-        $this->merged = $this->control->merge($this->merger, $universe->kept->below($this->control->hasSenders(), $rules->defaults));
+        $this->merged = $this->control->merge(
+            $this->merger,
+            $universe->kept->below($this->control->hasSenders(), $rules->defaults),
+        );
         $contributors = [...array_values($universe->sources()), ...$layers->all()];
         $this->explanation = new Explanation($rules, $this->merger, $this->control, $contributors, $universe->kept);
     }

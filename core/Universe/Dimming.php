@@ -17,7 +17,10 @@ final class Dimming
     /** From so many lights on that are scaled alike a table costs less than each of them. */
     private const MANY = 8;
 
-    /** @var array<int, list<list<int>>> slots of the lights that are scaled, the coarsest first, by the coarsest slot of the intensity */
+    /**
+     * @var array<int, list<list<int>>> slots of the lights that are scaled, the coarsest first, by the coarsest slot of the
+     * intensity
+     */
     private array $lights = [];
 
     /** @var array<int, array{list<int>, string}> slots of each intensity, and its fixture's name */
@@ -29,7 +32,10 @@ final class Dimming
     /** @var array<int, float> those of them that are held by hand, and full ones that are */
     private array $held = [];
 
-    /** @var list<array{string, string}> lights of one slot that are scaled alike: what each of 256 levels becomes, and 512 bytes, 255 in their slots */
+    /**
+     * @var list<array{string, string}> lights of one slot that are scaled alike: what each of 256 levels becomes, and 512
+     * bytes, 255 in their slots
+     */
     private array $tables = [];
 
     /** @var list<array{list<int>, float}> all other lights that are scaled, and by how much */

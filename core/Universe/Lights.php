@@ -28,7 +28,10 @@ final class Lights
     public function __construct(public readonly array $masters, array $lights)
     {
         $isPlain = static fn(Light $light): bool => $light->zero === 0 && \count($light->slots) === 1;
-        $this->mask = Bytes::mask(array_map(static fn(Light $light): int => $light->slots[0], array_values(array_filter($lights, $isPlain))));
+        $this->mask = Bytes::mask(array_map(
+            static fn(Light $light): int => $light->slots[0],
+            array_values(array_filter($lights, $isPlain)),
+        ));
         $this->others = array_values(array_filter($lights, static fn(Light $light): bool => ! $isPlain($light)));
     }
 
@@ -95,7 +98,11 @@ final class Lights
             foreach ($light->slots as $slot) {
                 $value = $value << 8 | \ord($levels[$slot]);
             }
-            $levels = WideParameters::lay($levels, $light->slots, (int) round($light->zero + ($value - $light->zero) * $this->share));
+            $levels = WideParameters::lay(
+                $levels,
+                $light->slots,
+                (int) round($light->zero + ($value - $light->zero) * $this->share),
+            );
         }
 
         return $levels;

@@ -31,7 +31,10 @@ final class Mastering
         foreach ($lights as $light) {
             $byMasters[implode(' ', $light->masters)][] = $light;
         }
-        $this->groups = array_map(static fn(array $ones): Lights => new Lights($ones[0]->masters, $ones), array_values($byMasters));
+        $this->groups = array_map(
+            static fn(array $ones): Lights => new Lights($ones[0]->masters, $ones),
+            array_values($byMasters),
+        );
     }
 
     /**
@@ -93,7 +96,10 @@ final class Mastering
                 return 'Dark, because '.implode(' and ', array_map($this->name(...), $this->alone)).' is alone.';
             }
             $taking = array_filter($group->masters, fn(string $id): bool => ($this->shares[$id] ?? 1.0) < 1.0);
-            $said = array_map(fn(string $id): string => $this->name($id).' '.self::percent($this->shares[$id] ?? 1.0), array_values($taking));
+            $said = array_map(
+                fn(string $id): string => $this->name($id).' '.self::percent($this->shares[$id] ?? 1.0),
+                array_values($taking),
+            );
 
             return 'Scaled to '.self::percent($group->share()).' by '.implode(' and ', $said).'.';
         }

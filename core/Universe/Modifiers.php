@@ -38,7 +38,11 @@ final class Modifiers
             foreach ($ones as $one) {
                 $value = $one->zero + ($value - $one->zero) * $one->factor + $one->add;
             }
-            $levels = WideParameters::lay($levels, $first->slots, (int) floor(max(0.0, min((float) $first->highest, $value)) + 0.5));
+            $levels = WideParameters::lay(
+                $levels,
+                $first->slots,
+                (int) floor(max(0.0, min((float) $first->highest, $value)) + 0.5),
+            );
         }
 
         return $levels;

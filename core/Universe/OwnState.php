@@ -37,7 +37,10 @@ final class OwnState
                 'slot' => $slot,
                 'owners' => $owners,
                 // Keys of senders are bytes.
-                'after' => array_map(static fn(array $keys): array => array_map(base64_encode(...), $keys), $layer->cededAt($slot)),
+                'after' => array_map(
+                    static fn(array $keys): array => array_map(base64_encode(...), $keys),
+                    $layer->cededAt($slot),
+                ),
             ], array_keys($layer->sharing()), $layer->sharing()),
         ], $layers->all());
     }
@@ -91,7 +94,10 @@ final class OwnState
     {
         $after = [];
         foreach (\array_slice($stored->names(), 0, self::MOST_OWNERS) as $owner) {
-            $after[$owner] = array_values(array_filter(array_map(base64_decode(...), $stored->texts($owner, Universe::MOST_SOURCES))));
+            $after[$owner] = array_values(array_filter(array_map(
+                base64_decode(...),
+                $stored->texts($owner, Universe::MOST_SOURCES),
+            )));
         }
 
         return $after;

@@ -13,10 +13,9 @@ use NimbleJunction\Core\Merge\Merger;
 use NimbleJunction\Core\Merge\Source;
 
 /**
- * The levels of one universe: its senders and what is ours, the rules that merge those in control, what is done
- * to them on the way out, and what is held by hand above that. When the last sender goes, its levels stay, fade,
- * or are no longer sent. A sender's frame is merged at once; what is ours is gathered by its layers, and merged
- * once, by settle().
+ * The levels of one universe: its senders and what is ours, the rules that merge those in control, what is done to them on the way
+ * out, and what is held by hand above that. When the last sender goes, its levels stay, fade, or are no longer sent. A sender's
+ * frame is merged at once; what is ours is gathered by its layers, and merged once, by settle().
  */
 final class Universe
 {
@@ -339,7 +338,9 @@ final class Universe
     /** Who gives a slot its level, and why, in words: every stage that did something. $slot is 0 to 511. */
     public function explain(int $slot): string
     {
-        return (new Explanation($this->rules, $this->merger, $this->control, $this->contributors(), $this->kept))->stages($slot, $this->merged, $this->wayOut);
+        $explanation = new Explanation($this->rules, $this->merger, $this->control, $this->contributors(), $this->kept);
+
+        return $explanation->stages($slot, $this->merged, $this->wayOut);
     }
 
     /**

@@ -28,6 +28,8 @@ final class OutOfRange extends \InvalidArgumentException
 
     public static function dropped(int $minute, int $frame): self
     {
-        return new self("Frame {$frame} of minute {$minute} does not exist: drop frame leaves out frames 0 and 1 of each minute that is not a multiple of ten.");
+        return new self(
+            "Frame {$frame} of minute {$minute} does not exist: drop frame leaves out frames 0 and 1 of each minute that is not a multiple of ten.",
+        );
     }
 }

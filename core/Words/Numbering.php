@@ -30,7 +30,8 @@ final class Numbering
     public static function of(Protocol $protocol, int $number): string
     {
         return match ($protocol) {
-            Protocol::ArtNet => 'Art-Net '.PortAddress::of($number)->spelled()." (port-address {$number} from 0; number ".($number + 1).' on a desk that counts from 1)',
+            Protocol::ArtNet => 'Art-Net '.PortAddress::of($number)->spelled()." (port-address {$number} from 0; number ".($number + 1)
+                .' on a desk that counts from 1)',
             Protocol::Sacn => "sACN universe {$number} (counted from 1)",
             default => 'DMX line',
         };

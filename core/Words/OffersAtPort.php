@@ -24,9 +24,19 @@ final class OffersAtPort
         foreach ($show->offers as $offer) {
             $label = "Offer \"{$offer->name}\"";
             $values = match (true) {
-                $offer->oscPort === $port->id => self::said($offer, $show, static fn(OfferLine $line): string => $line->address === '' ? '' : "{$line->address}, {$line->argument}"),
-                $offer->midiPort === $port->id => self::said($offer, $show, static fn(OfferLine $line): string => $line->midi === '' ? '' : "{$line->midi}, channel {$offer->channel}"),
-                \in_array($offer->universe, $fed, true) => ["to patch as a fixture of {$offer->width()} slots at {$offer->first} in {$show->universes[$offer->universe]->name}"],
+                $offer->oscPort === $port->id => self::said(
+                    $offer,
+                    $show,
+                    static fn(OfferLine $line): string => $line->address === '' ? '' : "{$line->address}, {$line->argument}",
+                ),
+                $offer->midiPort === $port->id => self::said(
+                    $offer,
+                    $show,
+                    static fn(OfferLine $line): string => $line->midi === '' ? '' : "{$line->midi}, channel {$offer->channel}",
+                ),
+                \in_array($offer->universe, $fed, true) => [
+                    "to patch as a fixture of {$offer->width()} slots at {$offer->first} in {$show->universes[$offer->universe]->name}",
+                ],
                 default => [],
             };
             foreach (\array_slice($values, 0, self::MOST_LINES) as $value) {

@@ -168,7 +168,8 @@ final class OtherEnd
             if ($ends !== null && ! $ends->fromMessage && $ends->message->port === $port->id) {
                 $lines[] = [
                     "Message of \"{$route->name}\"",
-                    self::message($ends->message, $show).($osc ? " {$ends->message->type}" : '')." from {$ends->message->low} to {$ends->message->high}",
+                    self::message($ends->message, $show).($osc ? " {$ends->message->type}" : '')
+                        ." from {$ends->message->low} to {$ends->message->high}",
                 ];
             }
             foreach ($ends === null ? Sentence::messagesAt($route, $port, $show, false) : [] as $words) {

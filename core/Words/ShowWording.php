@@ -38,7 +38,9 @@ final readonly class ShowWording implements Wording
             'slot' => $this->slot($point->id, (int) $point->part),
             'arriving' => 'what arrives at slot '.$point->part.' of '.($show->universes[$point->id]->name ?? $point->id),
             'hold' => 'the hold on '.$this->slot($point->id, (int) $point->part),
-            'fixture' => $show->patch()->find($point->id, $point->part)?->name() ?? ($show->fixtures[$point->id]->name ?? $point->id).", {$point->part}",
+            'fixture' => $show->patch()
+                ->find($point->id, $point->part)
+                ?->name() ?? ($show->fixtures[$point->id]->name ?? $point->id).", {$point->part}",
             'group' => ($show->groups[$point->id]->name ?? $point->id).", {$point->part}",
             'light' => 'the light of '.($show->fixtures[$point->id]->name ?? $point->id),
             'pixels' => $show->pixels()->said($point->id, $point->part),

@@ -91,7 +91,10 @@ final readonly class TypedAddress
         return array_values(array_unique($words));
     }
 
-    /** The number that others know a universe by, counted from 1: the first that it has on a network, or its place in the list. */
+    /**
+     * The number that others know a universe by, counted from 1: the first that it has on a network, or its place in the
+     * list.
+     */
     public static function number(string $universe, Show $show): int
     {
         foreach (self::wires($show) as [$id, $protocol, $number]) {

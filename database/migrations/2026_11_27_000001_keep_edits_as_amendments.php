@@ -103,7 +103,10 @@ return new class () extends Migration {
         $lists = [];
         foreach (DB::table('show_parts')->where('show_id', $show)->orderBy('position')->get() as $part) {
             $definition = json_decode($part->definition, true);
-            $lists[$part->kind][$part->key] = new \NimbleJunction\Core\Edit\Entry((int) $part->position, is_array($definition) ? $definition : []);
+            $lists[$part->kind][$part->key] = new \NimbleJunction\Core\Edit\Entry(
+                (int) $part->position,
+                is_array($definition) ? $definition : [],
+            );
         }
         $row = DB::table('shows')->find($show);
 

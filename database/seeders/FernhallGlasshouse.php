@@ -144,7 +144,11 @@ final class FernhallGlasshouse
                 ]],
             ]],
             ['id' => 'balcony-node', 'name' => 'Balcony node', 'protocol' => 'sacn', 'send' => [
-                'address' => $we, 'to' => ["{$loopback}.14"], 'port' => 5568, 'priority' => 100, 'sourceName' => 'Fernhall junction',
+                'address' => $we,
+                'to' => ["{$loopback}.14"],
+                'port' => 5568,
+                'priority' => 100,
+                'sourceName' => 'Fernhall junction',
                 'carries' => [['number' => 7, 'universe' => 'palm-house'], ['number' => 8, 'universe' => 'fern-gallery']],
             ]],
             ['id' => 'canopy-levels', 'name' => 'Canopy levels', 'protocol' => 'art-net', 'send' => [
@@ -334,7 +338,14 @@ final class FernhallGlasshouse
     private static function fixtures(): array
     {
         $number = 0;
-        $fixture = static function (string $id, string $name, string $profile, string $universe, int $first, string $mark = '') use (&$number): array {
+        $fixture = static function (
+            string $id,
+            string $name,
+            string $profile,
+            string $universe,
+            int $first,
+            string $mark = '',
+        ) use (&$number): array {
             return [
                 'id' => $id,
                 'name' => $name,
@@ -356,7 +367,13 @@ final class FernhallGlasshouse
             $fixture('layer-3', 'Layer 3', 'media-layer', 'canopy', 13),
             $fixture('laser', 'Pond laser', 'mist-laser', 'lily-pond', 1),
             ...array_map(
-                static fn(int $i): array => $fixture(FernhallProgramme::LAMPS[$i], 'Walk lamp '.($i + 1), 'dimmer', 'pond-wall-2', 401 + $i),
+                static fn(int $i): array => $fixture(
+                    FernhallProgramme::LAMPS[$i],
+                    'Walk lamp '.($i + 1),
+                    'dimmer',
+                    'pond-wall-2',
+                    401 + $i,
+                ),
                 array_keys(FernhallProgramme::LAMPS),
             ),
         ];

@@ -16,16 +16,45 @@ final class FernhallProgramme
         return [
             self::look('walk-in', 'Walk-in', ['fixture:lantern/level' => 60, 'fixture:doors/level' => 80], 'Palm House', 4, 3),
             self::look('talk', 'Talk', ['fixture:lantern/level' => 25, 'fixture:doors/level' => 0], 'Palm House', 3, 3),
-            self::look('interval', 'Interval', ['fixture:lantern/level' => 100, 'fixture:doors/level' => 100], 'Palm House', 5, 3),
+            self::look(
+                'interval',
+                'Interval',
+                ['fixture:lantern/level' => 100, 'fixture:doors/level' => 100],
+                'Palm House',
+                5,
+                3,
+            ),
             self::look('moss', 'Moss', [
-                'group:ferns/level' => 70, 'group:ferns/colour' => 50, 'fixture:fern-left/pan' => -40, 'fixture:fern-right/pan' => 40, 'group:ferns/tilt' => 20,
+                'group:ferns/level' => 70,
+                'group:ferns/colour' => 50,
+                'fixture:fern-left/pan' => -40,
+                'fixture:fern-right/pan' => 40,
+                'group:ferns/tilt' => 20,
             ], 'Ferns', 3, 2),
             self::look('dusk', 'Dusk', [
-                'group:ferns/level' => 40, 'group:ferns/colour' => 85, 'fixture:fern-left/pan' => -90, 'fixture:fern-right/pan' => 90, 'group:ferns/tilt' => -15,
+                'group:ferns/level' => 40,
+                'group:ferns/colour' => 85,
+                'fixture:fern-left/pan' => -90,
+                'fixture:fern-right/pan' => 90,
+                'group:ferns/tilt' => -15,
             ], 'Ferns', 6, 2),
             self::look('roof', 'Glass roof', ['fixture:layer-1/opacity' => 75, 'fixture:layer-1/size' => 50], '', 4, 4),
-            self::look('path-even', 'Path, even', array_fill_keys(self::path(0, 2, 4), 55) + array_fill_keys(self::path(1, 3, 5), 20), '', 8, 8),
-            self::look('path-odd', 'Path, odd', array_fill_keys(self::path(1, 3, 5), 55) + array_fill_keys(self::path(0, 2, 4), 20), '', 8, 8),
+            self::look(
+                'path-even',
+                'Path, even',
+                array_fill_keys(self::path(0, 2, 4), 55) + array_fill_keys(self::path(1, 3, 5), 20),
+                '',
+                8,
+                8,
+            ),
+            self::look(
+                'path-odd',
+                'Path, odd',
+                array_fill_keys(self::path(1, 3, 5), 55) + array_fill_keys(self::path(0, 2, 4), 20),
+                '',
+                8,
+                8,
+            ),
         ];
     }
 
@@ -56,7 +85,14 @@ final class FernhallProgramme
     {
         return [
             ['id' => 'grand', 'name' => 'Grand master', 'over' => 'all', 'time' => 8],
-            ['id' => 'ferns', 'name' => 'Fern Gallery', 'over' => 'groups', 'groups' => ['ferns'], 'curve' => 'square', 'time' => 3],
+            [
+                'id' => 'ferns',
+                'name' => 'Fern Gallery',
+                'over' => 'groups',
+                'groups' => ['ferns'],
+                'curve' => 'square',
+                'time' => 3,
+            ],
             ['id' => 'path', 'name' => 'Path', 'over' => 'lists', 'lists' => ['path'], 'start' => 80, 'time' => 5],
             ['id' => 'own', 'name' => 'Looks and lists', 'over' => 'programme', 'time' => 5],
         ];
@@ -67,15 +103,37 @@ final class FernhallProgramme
     {
         return [
             [
-                'id' => 'breath', 'name' => 'Breath', 'shape' => 'sine', 'mode' => 'add', 'size' => 12, 'unit' => 'hertz', 'rate' => 0.08,
-                'on' => [['point' => 'group:walk-lamps/level']], 'offset' => 180, 'begins' => true, 'note' => 'The path breathes, slowly.',
+                'id' => 'breath',
+                'name' => 'Breath',
+                'shape' => 'sine',
+                'mode' => 'add',
+                'size' => 12,
+                'unit' => 'hertz',
+                'rate' => 0.08,
+                'on' => [['point' => 'group:walk-lamps/level']],
+                'offset' => 180,
+                'begins' => true,
+                'note' => 'The path breathes, slowly.',
             ],
             [
-                'id' => 'pond', 'name' => 'Pond', 'shape' => 'smooth', 'mode' => 'add', 'size' => 30, 'unit' => 'hertz', 'rate' => 0.2,
+                'id' => 'pond',
+                'name' => 'Pond',
+                'shape' => 'smooth',
+                'mode' => 'add',
+                'size' => 30,
+                'unit' => 'hertz',
+                'rate' => 0.2,
                 'on' => [['point' => 'fixture:laser/across'], ['point' => 'fixture:laser/up']], 'offset' => 120, 'seed' => 7,
             ],
             [
-                'id' => 'pulse', 'name' => 'Pulse', 'shape' => 'ramp-down', 'mode' => 'multiply', 'centre' => 75, 'size' => 25, 'unit' => 'beats', 'rate' => 1,
+                'id' => 'pulse',
+                'name' => 'Pulse',
+                'shape' => 'ramp-down',
+                'mode' => 'multiply',
+                'centre' => 75,
+                'size' => 25,
+                'unit' => 'beats',
+                'rate' => 1,
                 'on' => [['point' => 'group:ferns/level']],
             ],
         ];
@@ -96,7 +154,11 @@ final class FernhallProgramme
     {
         return [
             'id' => $id, 'name' => $name, ...($set === '' ? [] : ['set' => $set]), 'fadeIn' => $in, 'fadeOut' => $out,
-            'values' => array_map(static fn(string $point, float|int $value): array => ['point' => $point, 'value' => $value], array_keys($values), $values),
+            'values' => array_map(
+                static fn(string $point, float|int $value): array => ['point' => $point, 'value' => $value],
+                array_keys($values),
+                $values,
+            ),
         ];
     }
 

@@ -54,7 +54,12 @@ final class FernhallTimelines
         }
 
         return [
-            'id' => 'fern-song', 'name' => 'Song of the ferns', 'folder' => 'Night Walk', 'length' => 60, 'timecode' => 'tape', 'startsAt' => '00:00:20:00',
+            'id' => 'fern-song',
+            'name' => 'Song of the ferns',
+            'folder' => 'Night Walk',
+            'length' => 60,
+            'timecode' => 'tape',
+            'startsAt' => '00:00:20:00',
             // A bar begins where the break does; for the last verse it slows down.
             'changes' => [['at' => 0.897, 'bpm' => 98.96, 'bar' => 4], ['at' => 44.551, 'bpm' => 90, 'bar' => 4]],
             'tracks' => [
@@ -68,12 +73,22 @@ final class FernhallTimelines
                     self::at('end', 58.0, 'End', 'look:moss', 0),
                 ]]],
                 ['id' => 'ferns', 'name' => 'Fern Gallery', 'does' => ['kind' => 'levels', 'point' => 'group:ferns/level', 'knots' => [
-                    ['at' => 2, 'value' => 0, 'to' => 'smooth'], ['at' => 12, 'value' => 70], ['at' => 28, 'value' => 55, 'to' => 'bent', 'bend' => -0.7], ['at' => 30, 'value' => 0],
+                    ['at' => 2, 'value' => 0, 'to' => 'smooth'],
+                    ['at' => 12, 'value' => 70],
+                    ['at' => 28, 'value' => 55, 'to' => 'bent', 'bend' => -0.7],
+                    ['at' => 30, 'value' => 0],
                     ['at' => 40, 'value' => 0, 'to' => 'smooth'], ['at' => 46, 'value' => 90], ['at' => 60, 'value' => 10],
                 ]]],
-                ['id' => 'lantern', 'name' => 'Lantern', 'does' => ['kind' => 'levels', 'point' => 'fixture:lantern/level', 'knots' => $strobe]],
+                [
+                    'id' => 'lantern',
+                    'name' => 'Lantern',
+                    'does' => ['kind' => 'levels', 'point' => 'fixture:lantern/level', 'knots' => $strobe],
+                ],
                 ['id' => 'across', 'name' => 'Laser across', 'does' => ['kind' => 'levels', 'point' => 'fixture:laser/across', 'knots' => [
-                    ['at' => 5, 'value' => 50, 'to' => 'smooth'], ['at' => 15, 'value' => 80, 'to' => 'smooth'], ['at' => 25, 'value' => 20, 'to' => 'smooth'], ['at' => 35, 'value' => 50],
+                    ['at' => 5, 'value' => 50, 'to' => 'smooth'],
+                    ['at' => 15, 'value' => 80, 'to' => 'smooth'],
+                    ['at' => 25, 'value' => 20, 'to' => 'smooth'],
+                    ['at' => 35, 'value' => 50],
                 ]]],
             ],
             'markers' => [
@@ -91,7 +106,9 @@ final class FernhallTimelines
         return [
             'id' => 'before-doors', 'name' => 'Before the doors', 'folder' => 'Night Walk', 'loop' => true, 'length' => 90,
             'tracks' => [['id' => 'path', 'name' => 'Path', 'does' => ['kind' => 'levels', 'point' => 'master:path', 'knots' => [
-                ['at' => 0, 'value' => 40, 'to' => 'smooth'], ['at' => 45, 'value' => 80, 'to' => 'smooth'], ['at' => 90, 'value' => 40],
+                ['at' => 0, 'value' => 40, 'to' => 'smooth'],
+                ['at' => 45, 'value' => 80, 'to' => 'smooth'],
+                ['at' => 90, 'value' => 40],
             ]]]],
         ];
     }
@@ -99,6 +116,11 @@ final class FernhallTimelines
     /** @return array<string, mixed> */
     private static function at(string $id, float $at, string $name, string $point, int $value, int $fade = 0): array
     {
-        return ['id' => $id, 'at' => $at, 'name' => $name, 'do' => [['kind' => 'set', 'point' => $point, 'value' => $value, ...($fade > 0 ? ['fade' => $fade] : [])]]];
+        return [
+            'id' => $id,
+            'at' => $at,
+            'name' => $name,
+            'do' => [['kind' => 'set', 'point' => $point, 'value' => $value, ...($fade > 0 ? ['fade' => $fade] : [])]],
+        ];
     }
 }

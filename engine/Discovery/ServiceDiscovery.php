@@ -74,13 +74,19 @@ final class ServiceDiscovery
     private static function whatIsMissing(): string
     {
         return match (true) {
-            ! is_executable(self::BROWSE) || ! is_executable(self::PUBLISH) => 'Network MIDI and OSC are neither found nor announced by name: this machine has no Avahi (apt-get install avahi-daemon avahi-utils). All else works.',
+            ! is_executable(self::BROWSE)
+                || ! is_executable(
+                    self::PUBLISH,
+                ) => 'Network MIDI and OSC are neither found nor announced by name: this machine has no Avahi (apt-get install avahi-daemon avahi-utils). All else works.',
             ! self::daemonRuns() => 'Network MIDI and OSC are neither found nor announced by name: Avahi does not run on this machine (systemctl start avahi-daemon). All else works.',
             default => '',
         };
     }
 
-    /** Its socket is there without it too: systemd holds that, and leaves it. Nor is it begun from here, where somebody has stopped it. */
+    /**
+     * Its socket is there without it too: systemd holds that, and leaves it. Nor is it begun from here, where somebody has
+     * stopped it.
+     */
     private static function daemonRuns(): bool
     {
         $pid = (int) @file_get_contents(self::PID);
@@ -125,7 +131,10 @@ final class ServiceDiscovery
         foreach (Service::TYPES as $type) {
             if (! isset($this->browsers[$type]) || ! $this->browsers[$type]->isRunning()) {
                 ($this->browsers[$type] ?? null)?->end();
-                $this->browsers[$type] = new Program([self::BROWSE, '--parsable', '--resolve', '--no-db-lookup', $type], $this->heard(...));
+                $this->browsers[$type] = new Program(
+                    [self::BROWSE, '--parsable', '--resolve', '--no-db-lookup', $type],
+                    $this->heard(...),
+                );
             }
         }
         $this->announce();

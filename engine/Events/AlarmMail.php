@@ -53,7 +53,11 @@ final class AlarmMail
         fwrite($text, implode("\n", $this->waiting)."\n");
         rewind($text);
         $this->waiting = [];
-        $this->running = @proc_open($this->command, [0 => $text, 1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes) ?: null;
+        $this->running = @proc_open(
+            $this->command,
+            [0 => $text, 1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']],
+            $pipes,
+        ) ?: null;
         fclose($text);
     }
 }

@@ -34,7 +34,11 @@ final class EventLog
         if ($this->directory === '') {
             return false;
         }
-        $event = ['at' => self::now(), 'kind' => $kind->value, 'words' => mb_strimwidth(mb_scrub($words), 0, self::LONGEST_WORDS, '…')];
+        $event = [
+            'at' => self::now(),
+            'kind' => $kind->value,
+            'words' => mb_strimwidth(mb_scrub($words), 0, self::LONGEST_WORDS, '…'),
+        ];
         if ($by !== '') {
             $event['by'] = mb_scrub($by);
         }
@@ -140,6 +144,9 @@ final class EventLog
 
     private static function now(): string
     {
-        return (new \DateTimeImmutable('now', \NimbleJunction\Engine\LocalZone::of()))->format(\DateTimeInterface::RFC3339_EXTENDED);
+        return (new \DateTimeImmutable(
+            'now',
+            \NimbleJunction\Engine\LocalZone::of(),
+        ))->format(\DateTimeInterface::RFC3339_EXTENDED);
     }
 }

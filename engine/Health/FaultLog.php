@@ -39,7 +39,10 @@ final class FaultLog
         }
         $often = $this->count === 1 ? 'A fault' : "{$this->count} faults";
         $log = $this->directory === '' ? '' : ' Please report it with '.self::FILE.' from the data folder.';
-        $this->warnings->raise('faults', "{$often} in the program itself, the newest while {$where}: {$fault->getMessage()} ({$place}). The engine goes on.{$log}");
+        $this->warnings->raise(
+            'faults',
+            "{$often} in the program itself, the newest while {$where}: {$fault->getMessage()} ({$place}). The engine goes on.{$log}",
+        );
     }
 
     private function write(string $where, \Throwable $fault): void

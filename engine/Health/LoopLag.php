@@ -29,7 +29,11 @@ final class LoopLag
     public function note(int $nanos, int $second): void
     {
         if (! isset($this->worst[$second])) {
-            $this->worst = array_filter($this->worst, static fn(int $at): bool => $at > $second - self::WINDOW_SECONDS, \ARRAY_FILTER_USE_KEY);
+            $this->worst = array_filter(
+                $this->worst,
+                static fn(int $at): bool => $at > $second - self::WINDOW_SECONDS,
+                \ARRAY_FILTER_USE_KEY,
+            );
         }
         $this->worst[$second] = max($nanos, $this->worst[$second] ?? 0);
     }

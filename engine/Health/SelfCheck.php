@@ -76,7 +76,9 @@ final class SelfCheck
         ++$this->rounds;
         try {
             $digest = $this->digest();
-            $wrong = $digest === $this->expected ? $this->readAgain() : "what leaves has the digest {$digest} instead of {$this->expected}";
+            $wrong = $digest === $this->expected
+                ? $this->readAgain()
+                : "what leaves has the digest {$digest} instead of {$this->expected}";
         } catch (\Throwable $broken) {
             $wrong = $broken->getMessage();
         }

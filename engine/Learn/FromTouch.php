@@ -52,7 +52,10 @@ final readonly class FromTouch implements Source
                 }
             }
         }
-        usort($moving, static fn(array $a, array $b): int => [$b[1]->movement->score(), $b[1]->at] <=> [$a[1]->movement->score(), $a[1]->at]);
+        usort(
+            $moving,
+            static fn(array $a, array $b): int => [$b[1]->movement->score(), $b[1]->at] <=> [$a[1]->movement->score(), $a[1]->at],
+        );
 
         return $moving;
     }
@@ -62,7 +65,9 @@ final readonly class FromTouch implements Source
     {
         $slot = $point->slot();
 
-        return $slot !== null && \in_array($point->kind, ['slot', 'hold'], true) ? $this->atSlot($point->id, $slot + 1) : $point->text();
+        return $slot !== null && \in_array($point->kind, ['slot', 'hold'], true)
+            ? $this->atSlot($point->id, $slot + 1)
+            : $point->text();
     }
 
     /** @param int $slot 1 to 512 */

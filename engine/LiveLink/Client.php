@@ -29,8 +29,12 @@ final class Client
     private bool $closed = false;
     private bool $ending = false;
 
-    public function __construct(private readonly Socket $socket, public readonly Token $token, public readonly int $openedAt, public readonly string $address = '')
-    {
+    public function __construct(
+        private readonly Socket $socket,
+        public readonly Token $token,
+        public readonly int $openedAt,
+        public readonly string $address = '',
+    ) {
     }
 
     public function isBusy(): bool

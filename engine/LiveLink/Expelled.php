@@ -33,7 +33,10 @@ final class Expelled
 
     public function is(Token $token): bool
     {
-        $at = max($token->role === Role::Guest ? 0 : $this->users[$token->user] ?? 0, $token->visit === '' ? 0 : $this->visits[$token->visit] ?? 0);
+        $at = max(
+            $token->role === Role::Guest ? 0 : $this->users[$token->user] ?? 0,
+            $token->visit === '' ? 0 : $this->visits[$token->visit] ?? 0,
+        );
 
         return $token->signedAt() <= $at;
     }

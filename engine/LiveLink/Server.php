@@ -209,12 +209,16 @@ final class Server
     private function isFull(Token $token): bool
     {
         $guests = array_filter($this->clients, static fn(Client $client): bool => $client->token->role === Role::Guest);
-        $theirs = array_filter($this->clients, static fn(Client $client): bool => $client->token->user === $token->user && $client->token->role !== Role::Guest);
+        $theirs = array_filter(
+            $this->clients,
+            static fn(Client $client): bool => $client->token->user === $token->user && $client->token->role !== Role::Guest,
+        );
         if ($token->role !== Role::Guest && \count($theirs) >= self::MOST_OF_ONE) {
             return true;
         }
 
-        return \count($this->clients) >= self::MOST_CLIENTS || ($token->role === Role::Guest && \count($guests) >= self::MOST_GUESTS);
+        return \count($this->clients) >= self::MOST_CLIENTS
+            || ($token->role === Role::Guest && \count($guests) >= self::MOST_GUESTS);
     }
 
     /** @throws ProtocolError */

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Engine\LiveLink;
 
-/** A short-lived word that a browser shows at the live link: who it is, what it may, until when. It is good for one link, and signed with HMAC-SHA256. */
+/**
+ * A short-lived word that a browser shows at the live link: who it is, what it may, until when. It is good for one link, and
+ * signed with HMAC-SHA256.
+ */
 final readonly class Token
 {
     public const LIFETIME_SECONDS = 60;
@@ -31,8 +34,14 @@ final readonly class Token
     }
 
     /** @param int $time seconds since 1970 */
-    public static function sign(string $user, Role $role, string $secret, int $time, string $surface = '', string $visit = ''): string
-    {
+    public static function sign(
+        string $user,
+        Role $role,
+        string $secret,
+        int $time,
+        string $surface = '',
+        string $visit = '',
+    ): string {
         $fields = [$user, $role->value, $time + self::LIFETIME_SECONDS, $surface, $visit, bin2hex(random_bytes(8))];
         $body = rtrim(strtr(base64_encode(json_encode($fields, \JSON_THROW_ON_ERROR)), '+/', '-_'), '=');
 

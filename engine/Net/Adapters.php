@@ -33,7 +33,8 @@ final readonly class Adapters
     {
         $words = [];
         foreach ($this->adapters as $adapter) {
-            $words[] = "{$adapter->name} {$adapter->index()} ".implode(' ', array_keys($adapter->addresses)).($adapter->isUp ? ' up' : '').($adapter->isUp && $adapter->hasLink() ? ' linked' : '');
+            $words[] = "{$adapter->name} {$adapter->index()} ".implode(' ', array_keys($adapter->addresses)).($adapter->isUp ? ' up' : '')
+                .($adapter->isUp && $adapter->hasLink() ? ' linked' : '');
         }
 
         return implode('; ', $words);

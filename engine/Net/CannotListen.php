@@ -17,7 +17,9 @@ final class CannotListen extends \RuntimeException
         [$address, $port] = explode(':', $where, 2) + ['', ''];
         $holder = ctype_digit($port) ? Holder::of($address, (int) $port, 'tcp') : '';
 
-        return new self("{$where} cannot be listened at: {$why}. ".($holder === '' ? 'Is another program there already?' : "It is in use by {$holder}: close that program, or choose another port."));
+        return new self(
+            "{$where} cannot be listened at: {$why}. ".($holder === '' ? 'Is another program there already?' : "It is in use by {$holder}: close that program, or choose another port."),
+        );
     }
 
     public static function because(string $address, int $port, int $code): self

@@ -43,7 +43,10 @@ final class Descriptors
     public function letIn(string $where): bool
     {
         if ($this->open() >= self::MOST_FROM_OUTSIDE) {
-            $this->warnings?->raise('descriptors', "More connections come in than there is room for ({$this->counted} files and sockets are open): a new one at {$where} was closed at once. Who opens so many?");
+            $this->warnings?->raise(
+                'descriptors',
+                "More connections come in than there is room for ({$this->counted} files and sockets are open): a new one at {$where} was closed at once. Who opens so many?",
+            );
 
             return false;
         }
@@ -59,7 +62,9 @@ final class Descriptors
     public function take(string $where): void
     {
         if ($this->open() >= self::MOST) {
-            throw new CannotListen("{$where} cannot be opened: this engine has {$this->counted} files and sockets open, and cannot wait on more. Use fewer addresses, or a second junction.");
+            throw new CannotListen(
+                "{$where} cannot be opened: this engine has {$this->counted} files and sockets open, and cannot wait on more. Use fewer addresses, or a second junction.",
+            );
         }
         ++$this->counted;
     }

@@ -41,9 +41,12 @@ final readonly class DeviceRules
 
         return match (true) {
             $type === false => "{$path} is not there: plug the device in, or choose another path. It is tried again every two seconds.",
-            $type !== 'char' && $type !== 'fifo' => "{$path} is neither a character device nor a FIFO: choose the path of a MIDI or serial device.",
+            $type !== 'char'
+                && $type !== 'fifo' => "{$path} is neither a character device nor a FIFO: choose the path of a MIDI or serial device.",
             $type === 'fifo' && ! $isInFolder => $this->outside($path),
-            $type === 'char' && ! $isInFolder && ! self::isMidiOrSerial($path) => "{$path} is neither for MIDI nor a serial line: choose such a device.",
+            $type === 'char'
+                && ! $isInFolder
+                && ! self::isMidiOrSerial($path) => "{$path} is neither for MIDI nor a serial line: choose such a device.",
             default => '',
         };
     }

@@ -76,7 +76,10 @@ final class Gathering
     private function hasRoomFor(string $who): bool
     {
         $address = strstr("{$who}:", ':', true);
-        $fromThere = \count(array_filter(array_keys($this->streams), static fn(string $one): bool => str_starts_with($one, "{$address}:")));
+        $fromThere = \count(array_filter(
+            array_keys($this->streams),
+            static fn(string $one): bool => str_starts_with($one, "{$address}:"),
+        ));
 
         return \count($this->streams) < self::MOST
             && $fromThere < self::MOST_OF_ONE
@@ -89,7 +92,13 @@ final class Gathering
         if (isset($this->streams[$who]) || isset($this->calls[$who])) {
             return;
         }
-        $stream = @stream_socket_client("tcp://{$who}", $code, $message, self::CALL_SECONDS, \STREAM_CLIENT_CONNECT | \STREAM_CLIENT_ASYNC_CONNECT);
+        $stream = @stream_socket_client(
+            "tcp://{$who}",
+            $code,
+            $message,
+            self::CALL_SECONDS,
+            \STREAM_CLIENT_CONNECT | \STREAM_CLIENT_ASYNC_CONNECT,
+        );
         if ($stream === false) {
             ($this->changed)("{$who} does not answer: {$message}");
 

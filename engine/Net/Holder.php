@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Engine\Net;
 
-/** Which program of this machine has a UDP or TCP port, as far as the system lets us see. Source: proc(5), /proc/net/udp and tcp. */
+/**
+ * Which program of this machine has a UDP or TCP port, as far as the system lets us see. Source: proc(5), /proc/net/udp and
+ * tcp.
+ */
 final class Holder
 {
     /** Looking at more programs than this would take longer than a lamp may wait. */
@@ -38,7 +41,11 @@ final class Holder
         foreach (@file("/proc/net/{$table}") ?: [] as $line) {
             $fields = preg_split('/\s+/', trim($line)) ?: [];
             [$hex, $number] = explode(':', $fields[1] ?? '', 2) + ['', ''];
-            if (! ctype_xdigit($number) || hexdec($number) !== $port || ($table === 'tcp' && ($fields[3] ?? '') !== self::LISTENS)) {
+            if (
+                ! ctype_xdigit($number)
+                || hexdec($number) !== $port
+                || ($table === 'tcp' && ($fields[3] ?? '') !== self::LISTENS)
+            ) {
                 continue;
             }
             $theirs = implode('.', array_map(hexdec(...), array_reverse(str_split($hex, 2))));

@@ -36,22 +36,31 @@ final readonly class Place
         $adapter = $adapters->find($where);
         if ($adapter === null) {
             throw new CannotListen(filter_var($where, \FILTER_VALIDATE_IP) === false
-                ? "There is no network adapter {$where}: plug it in, or choose another. There are ".implode(', ', array_keys($adapters->adapters)).'.'
+                ? "There is no network adapter {$where}: plug it in, or choose another. There are "
+                    .implode(', ', array_keys($adapters->adapters)).'.'
                 : "{$where} is not an address of this machine: choose one of its adapters, or 0.0.0.0 for all.");
         }
         if (! $adapter->isUp) {
-            throw new CannotListen("The network adapter {$adapter->name} is switched off: switch it on. Until then nothing is received or sent there.");
+            throw new CannotListen(
+                "The network adapter {$adapter->name} is switched off: switch it on. Until then nothing is received or sent there.",
+            );
         }
         if ($adapter->isLoopback()) {
             return new self($where === $adapter->name ? '127.0.0.1' : $where, null, $where);
         }
         $isNamed = $where === $adapter->name;
         if ($isNamed && $adapter->addresses === []) {
-            throw new CannotListen("The network adapter {$where} has no IPv4 address yet: give it one, or wait for its DHCP server.");
+            throw new CannotListen(
+                "The network adapter {$where} has no IPv4 address yet: give it one, or wait for its DHCP server.",
+            );
         }
         $address = $isNamed ? self::EVERYWHERE : $where;
 
-        return new self($address, $adapter, "{$where} {$adapter->name} {$adapter->index()} ".implode(' ', array_keys($adapter->addresses)));
+        return new self(
+            $address,
+            $adapter,
+            "{$where} {$adapter->name} {$adapter->index()} ".implode(' ', array_keys($adapter->addresses)),
+        );
     }
 
     /** One address for what cannot keep to an adapter (a TCP door, a session): its own, or the first one of the adapter. */

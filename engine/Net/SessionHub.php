@@ -99,7 +99,10 @@ final class SessionHub
         return $open === [] ? 'no session is open' : '';
     }
 
-    /** Once clocks have been compared: half of a round trip, and how unevenly packets come; in steps, so that pages are not told all the time. */
+    /**
+     * Once clocks have been compared: half of a round trip, and how unevenly packets come; in steps, so that pages are not
+     * told all the time.
+     */
     private static function figures(Session $session): string
     {
         if ($session->clocks()->offset() === null) {
@@ -107,7 +110,9 @@ final class SessionHub
         }
         $latency = $session->clocks()->latency() / 10.0;
         $jitter = $session->jitter();
-        $step = static fn(float $millis): string => $millis < 10.0 ? number_format(round($millis * 2.0) / 2.0, 1) : (string) (int) round($millis, -1);
+        $step = static fn(float $millis): string => $millis < 10.0
+            ? number_format(round($millis * 2.0) / 2.0, 1)
+            : (string) (int) round($millis, -1);
 
         return ", latency {$step($latency)} ms, jitter {$step($jitter)} ms";
     }
@@ -118,7 +123,8 @@ final class SessionHub
         $names = [];
         foreach ($this->sessions as $who => $session) {
             if ($session->state() === SessionState::Open) {
-                $names[] = ($session->peerName() === '' ? 'a session' : $session->peerName()).' at '.($this->peers[$who][0] ?? '').self::figures($session);
+                $names[] = ($session->peerName() === '' ? 'a session' : $session->peerName()).' at '.($this->peers[$who][0] ?? '')
+                    .self::figures($session);
             }
         }
 

@@ -89,6 +89,7 @@ final class TcpLinks implements Transport
     /** @param list<string> $peers */
     private static function missing(array $peers, Gathering $gathering): string
     {
-        return 'Not connected to '.implode(', ', array_diff($peers, $gathering->who())).': it is tried again every two seconds. Is the program there running, and does it listen at that TCP port?';
+        return 'Not connected to '.implode(', ', array_diff($peers, $gathering->who()))
+            .': it is tried again every two seconds. Is the program there running, and does it listen at that TCP port?';
     }
 }

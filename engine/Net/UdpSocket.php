@@ -48,7 +48,10 @@ final class UdpSocket
         socket_set_option($socket, \SOL_SOCKET, \SO_RCVBUF, self::RECEIVE_BUFFER);
         // Groups that other programs of this machine have joined are none of ours.
         socket_set_option($socket, \IPPROTO_IP, self::IP_MULTICAST_ALL, 0);
-        if (($device !== '' && ! @socket_set_option($socket, \SOL_SOCKET, \SO_BINDTODEVICE, $device)) || ! @socket_bind($socket, $address, $port)) {
+        if (
+            ($device !== '' && ! @socket_set_option($socket, \SOL_SOCKET, \SO_BINDTODEVICE, $device))
+            || ! @socket_bind($socket, $address, $port)
+        ) {
             $code = socket_last_error($socket);
             socket_close($socket);
 
@@ -161,7 +164,11 @@ final class UdpSocket
             )) {
                 $where = $adapter === 0 ? '' : " on {$adapter}";
 
-                throw CannotListen::at($group, 0, "the group cannot be joined{$where}: ".socket_strerror(socket_last_error($this->socket)).'. Does the adapter carry multicast?');
+                throw CannotListen::at(
+                    $group,
+                    0,
+                    "the group cannot be joined{$where}: ".socket_strerror(socket_last_error($this->socket)).'. Does the adapter carry multicast?',
+                );
             }
             $this->groups[$group] = true;
         }

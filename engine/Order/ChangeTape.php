@@ -13,8 +13,15 @@ use NimbleJunction\Engine\Tape\TapeLabel;
 /** A tape is called otherwise, cut, thrown away, or a part of it has a name; or its file is new, and looked for. */
 final readonly class ChangeTape implements Order
 {
-    public function __construct(private string $tape, private string $name, private ?float $from, private ?float $to, private bool $removes, private string $part, private string $forgets)
-    {
+    public function __construct(
+        private string $tape,
+        private string $name,
+        private ?float $from,
+        private ?float $to,
+        private bool $removes,
+        private string $part,
+        private string $forgets,
+    ) {
     }
 
     public static function kind(): string

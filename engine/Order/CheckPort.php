@@ -47,10 +47,13 @@ final readonly class CheckPort implements Order
 
     public function obey(Reach $reach): Said
     {
-        $port = $reach->engine->show()->ports[$this->port] ?? throw new CommandRefused("There is no port \"{$this->port}\" in the show.");
+        $port = $reach->engine->show()->ports[$this->port]
+            ?? throw new CommandRefused("There is no port \"{$this->port}\" in the show.");
         $other = trim($this->other);
         if ($other !== '' && filter_var($other, \FILTER_VALIDATE_IP, \FILTER_FLAG_IPV4) === false) {
-            throw new CommandRefused("\"{$other}\" is no IPv4 address: four numbers from 0 to 255 with points between, like 192.168.1.10.");
+            throw new CommandRefused(
+                "\"{$other}\" is no IPv4 address: four numbers from 0 to 255 with points between, like 192.168.1.10.",
+            );
         }
 
         return $reach->checks->of($port, $other);

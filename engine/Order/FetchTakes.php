@@ -53,7 +53,10 @@ final readonly class FetchTakes implements Order
         return new RecordedTakes(
             $recorder->plan->timeline ?? '',
             array_map(
-                fn(RecordedPass $pass): RecordedTake => new RecordedTake(array_map(self::lane(...), $pass->lanes($this->tolerance / 100.0))),
+                fn(RecordedPass $pass): RecordedTake => new RecordedTake(array_map(
+                    self::lane(...),
+                    $pass->lanes($this->tolerance / 100.0),
+                )),
                 $recorder->passes,
             ),
         );
@@ -65,7 +68,10 @@ final readonly class FetchTakes implements Order
             $lane->from,
             $lane->to,
             $lane->point?->text() ?? '',
-            array_map(static fn(Knot $knot): RecordedKnot => new RecordedKnot($knot->at, $knot->value, $knot->to->value), $lane->knots),
+            array_map(
+                static fn(Knot $knot): RecordedKnot => new RecordedKnot($knot->at, $knot->value, $knot->to->value),
+                $lane->knots,
+            ),
             $lane->samples,
             $lane->off,
         );

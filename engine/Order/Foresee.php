@@ -70,7 +70,10 @@ final readonly class Foresee implements Order
         $telling = [...array_values($moving), ...array_values($missing)];
 
         return new Foreseen(
-            array_map(static fn(CoreForeseen $one): ForeseenPoint => self::said($one, $junction), \array_slice($telling, 0, self::MOST)),
+            array_map(
+                static fn(CoreForeseen $one): ForeseenPoint => self::said($one, $junction),
+                \array_slice($telling, 0, self::MOST),
+            ),
             \count($all) - \count($telling),
             max(0, \count($telling) - self::MOST),
         );
@@ -86,7 +89,9 @@ final readonly class Foresee implements Order
         $foresight = new Foresight($junction->plan(), $junction->universes(), $junction->programme, $junction->points());
         $programme = $junction->plan()->programme;
         if ($this->look !== '') {
-            return $foresight->look($programme->looks[$this->look] ?? throw new CommandRefused("There is no look \"{$this->look}\" in the show."));
+            return $foresight->look(
+                $programme->looks[$this->look] ?? throw new CommandRefused("There is no look \"{$this->look}\" in the show."),
+            );
         }
         if ($this->list === '') {
             return $foresight->values($this->values);
@@ -94,7 +99,10 @@ final readonly class Foresee implements Order
         $list = $programme->lists[$this->list] ?? throw new CommandRefused("There is no cue list \"{$this->list}\" in the show.");
         $place = $this->cue === '' ? $junction->programme->lists->nextOf($list->id) : $list->place($this->cue);
 
-        return $foresight->cue($list, $place ?? throw new CommandRefused($this->cue === '' ? 'There is no next cue.' : "The list has no cue {$this->cue}."));
+        return $foresight->cue(
+            $list,
+            $place ?? throw new CommandRefused($this->cue === '' ? 'There is no next cue.' : "The list has no cue {$this->cue}."),
+        );
     }
 
     private static function said(CoreForeseen $one, Junction $junction): ForeseenPoint

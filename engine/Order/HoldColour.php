@@ -67,7 +67,8 @@ final readonly class HoldColour implements Order
             }
         }
         foreach ($this->pixels as $id) {
-            $map = $reach->engine->show()->pixels[$id] ?? throw new CommandRefused("There is no pixel map \"{$id}\" in the show.");
+            $map = $reach->engine->show()->pixels[$id]
+                ?? throw new CommandRefused("There is no pixel map \"{$id}\" in the show.");
             $values = $mix->values(Footprint::of($map->order->parameters()));
             foreach ($reach->engine->show()->pixels()->placements($id, '') as $placement) {
                 $together->add($placement, $values[$placement->placed->parameter->key] ?? 0);

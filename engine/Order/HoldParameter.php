@@ -61,7 +61,9 @@ final readonly class HoldParameter implements Order
         $placement = $reach->parameter($this->fixture, $this->parameter);
         $parameter = $placement->placed->parameter;
         if ($parameter->neverDriven && ! $this->unlock) {
-            throw new CommandRefused("{$placement->name()} is never driven, as its profile says. Unlock it to reach it this once.");
+            throw new CommandRefused(
+                "{$placement->name()} is never driven, as its profile says. Unlock it to reach it this once.",
+            );
         }
         $levels = [];
         foreach ($placement->levels($parameter->value($this->value)) as $slot => $level) {

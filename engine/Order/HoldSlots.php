@@ -68,7 +68,9 @@ final readonly class HoldSlots implements Order
             \ARRAY_FILTER_USE_KEY,
         );
         if ($levels === []) {
-            throw new CommandRefused("Slot {$this->slot} of {$universe->id} is never driven, as the profile there says. Unlock its parameter to reach it this once.");
+            throw new CommandRefused(
+                "Slot {$this->slot} of {$universe->id} is never driven, as the profile there says. Unlock its parameter to reach it this once.",
+            );
         }
         $reach->engine->hold($universe->id, $levels, $reach->by(), $this->seconds);
 

@@ -73,7 +73,9 @@ final readonly class Reach
     /** @throws CommandRefused */
     public function deck(): TapeDeck
     {
-        return $this->engine->tapes ?? throw new CommandRefused('This engine keeps nothing: it was started without a data folder.');
+        return $this->engine->tapes ?? throw new CommandRefused(
+            'This engine keeps nothing: it was started without a data folder.',
+        );
     }
 
     /**

@@ -83,7 +83,10 @@ final readonly class RecordTake implements Order
             $this->latency,
             $this->still,
         );
-        $reach->done($reach->engine->run(static fn(LiveProgramme $programme, int $now): string => $programme->recorder->start($plan, $now)));
+        $reach->done($reach->engine->run(static fn(LiveProgramme $programme, int $now): string => $programme->recorder->start(
+            $plan,
+            $now,
+        )));
 
         return null;
     }

@@ -49,7 +49,11 @@ final readonly class RecordTape implements Order
     public function obey(Reach $reach): ?Said
     {
         $deck = $reach->deck();
-        $reach->done($this->ends ? $deck->endRecording() : $deck->record($this->name === '' ? 'Tape '.date('Y-m-d H:i') : $this->name, $this->ports));
+        $reach->done(
+            $this->ends
+                ? $deck->endRecording()
+                : $deck->record($this->name === '' ? 'Tape '.date('Y-m-d H:i') : $this->name, $this->ports),
+        );
 
         return null;
     }

@@ -34,7 +34,9 @@ final readonly class RenderLines implements Order
         return [
             new Id('desk', 'Desk', 'desk', true),
             new Id('timeline', 'Timeline', 'timeline', true),
-            Field::text('template', 'Line of each trigger', null, 300)->meaning('{number} from 1, {name}, {at} in the unit of the timeline, {time} as h:mm:ss.ss, {track}'),
+            Field::text('template', 'Line of each trigger', null, 300)->meaning(
+                '{number} from 1, {name}, {at} in the unit of the timeline, {time} as h:mm:ss.ss, {track}',
+            ),
         ];
     }
 
@@ -52,7 +54,8 @@ final readonly class RenderLines implements Order
     {
         $plan = $reach->engine->junction->plan();
         $desk = $plan->desks[$this->desk] ?? throw new CommandRefused("There is no desk \"{$this->desk}\" in the show.");
-        $timeline = $plan->timelines->timelines[$this->timeline] ?? throw new CommandRefused("There is no timeline \"{$this->timeline}\" in the show.");
+        $timeline = $plan->timelines->timelines[$this->timeline]
+            ?? throw new CommandRefused("There is no timeline \"{$this->timeline}\" in the show.");
 
         return new LineVerdicts(array_map(
             static fn(array $one): LineVerdict => LineVerdict::of($desk, $one[1], $one[0]),

@@ -46,7 +46,12 @@ final readonly class SendLines implements Order
 
     public function obey(Reach $reach): ?Said
     {
-        $reach->done($reach->engine->run(fn(LiveProgramme $programme, int $now): string => $programme->deskRun->start($this->desk, $this->lines, $reach->by(), $now)));
+        $reach->done($reach->engine->run(fn(LiveProgramme $programme, int $now): string => $programme->deskRun->start(
+            $this->desk,
+            $this->lines,
+            $reach->by(),
+            $now,
+        )));
 
         return null;
     }

@@ -55,7 +55,11 @@ final readonly class SetPoint implements Order, InShowMode
                 'fixture' => $point->id,
                 'parameter' => $point->part,
                 'value' => is_numeric($this->value)
-                    ? $reach->engine->show()->patch()->find($point->id, $point->part)?->placed->parameter->shareOf((float) $this->value) ?? 0.0
+                    ? $reach->engine->show()->patch()->find(
+                        $point->id,
+                        $point->part,
+                    )?->placed->parameter->shareOf((float) $this->value)
+                        ?? 0.0
                     : $this->value,
             ],
             'slot' => ['do' => 'hold', 'universe' => $point->id, 'slot' => (int) $point->part, 'level' => $this->value],

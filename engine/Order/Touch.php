@@ -17,8 +17,12 @@ use NimbleJunction\Engine\Said\Said;
 /** A control of a surface is moved, or pressed where no value is given. */
 final readonly class Touch implements Order, ForGuests, InShowMode
 {
-    public function __construct(private string $surface, private string $control, private string $part = '', private int|float|string|null $value = null)
-    {
+    public function __construct(
+        private string $surface,
+        private string $control,
+        private string $part = '',
+        private int|float|string|null $value = null,
+    ) {
     }
 
     public static function kind(): string
@@ -56,7 +60,11 @@ final readonly class Touch implements Order, ForGuests, InShowMode
     {
         $token = $reach->client->token;
         if (! $token->role->mayOperate() && ! ($token->role === Role::Guest && $token->surface === $this->surface)) {
-            throw new CommandRefused($token->role === Role::Guest ? 'This control is not of your surface.' : 'Viewers cannot move controls: log in as operator or builder.');
+            throw new CommandRefused(
+                $token->role === Role::Guest
+                    ? 'This control is not of your surface.'
+                    : 'Viewers cannot move controls: log in as operator or builder.',
+            );
         }
         if (! $reach->touching->mayTouch($reach->client, Engine::now())) {
             throw new CommandRefused('Too many touches within a second.');

@@ -50,9 +50,14 @@ final readonly class TypeLine implements Order
 
     public function obey(Reach $reach): Said
     {
-        $desk = $reach->engine->junction->plan()->desks[$this->desk] ?? throw new CommandRefused("There is no desk \"{$this->desk}\" in the show.");
+        $desk = $reach->engine->junction->plan()->desks[$this->desk]
+            ?? throw new CommandRefused("There is no desk \"{$this->desk}\" in the show.");
         if ($this->sends) {
-            $reach->done($reach->engine->run(fn(LiveProgramme $programme): string => $programme->deskRun->typeOnce($this->desk, $this->line, $reach->by())));
+            $reach->done($reach->engine->run(fn(LiveProgramme $programme): string => $programme->deskRun->typeOnce(
+                $this->desk,
+                $this->line,
+                $reach->by(),
+            )));
         }
 
         return LineVerdict::of($desk, $this->line, null);

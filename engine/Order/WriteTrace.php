@@ -38,7 +38,14 @@ final readonly class WriteTrace implements Order, InShowMode
     {
         return [
             Field::word('format', 'Format', [self::JSON_LINES, self::PCAPNG]),
-            (new NumberList('events', 'Events', self::MOST, 0, PHP_INT_MAX, false))->meaning('Serial numbers of the events; none for all.'),
+            (new NumberList(
+                'events',
+                'Events',
+                self::MOST,
+                0,
+                PHP_INT_MAX,
+                false,
+            ))->meaning('Serial numbers of the events; none for all.'),
         ];
     }
 

@@ -8,7 +8,12 @@ namespace NimbleJunction\Engine\Said;
 final readonly class FoundService extends Said
 {
     /** @param string $type "_apple-midi._udp", "_osc._udp" or "_osc._tcp" */
-    public function __construct(public string $type, public string $protocol, public string $name, public string $address, public int $port)
-    {
+    public function __construct(
+        public string $type,
+        public string $protocol,
+        public string $name,
+        public string $address,
+        public int $port,
+    ) {
     }
 }

@@ -12,7 +12,12 @@ final readonly class OccasionLife extends Said
      * @param float|null $next when it comes next, in seconds since 1970
      * @param float|null $last when it came last
      */
-    public function __construct(public string $id, public string $words, public bool $isOn, public ?float $next, public ?float $last)
-    {
+    public function __construct(
+        public string $id,
+        public string $words,
+        public bool $isOn,
+        public ?float $next,
+        public ?float $last,
+    ) {
     }
 }

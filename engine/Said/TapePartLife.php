@@ -12,7 +12,12 @@ final readonly class TapePartLife extends Said
      * @param float $to where it ends; 0 for the end of the tape
      * @param bool $isPlayed whether it plays now
      */
-    public function __construct(public string $id, public string $name, public float $from, public float $to, public bool $isPlayed)
-    {
+    public function __construct(
+        public string $id,
+        public string $name,
+        public float $from,
+        public float $to,
+        public bool $isPlayed,
+    ) {
     }
 }

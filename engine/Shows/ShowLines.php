@@ -38,7 +38,11 @@ final class ShowLines
             }
             $piece = json_decode($line, true, 64);
             if (! \is_array($piece)) {
-                throw ShowRefused::because([new Fault('', 'line '.($number + 2).' is no JSON', 'A part of the stored show is broken: change it, or import a show.')]);
+                throw ShowRefused::because([new Fault(
+                    '',
+                    'line '.($number + 2).' is no JSON',
+                    'A part of the stored show is broken: change it, or import a show.',
+                )]);
             }
             $document = self::with($document, $piece);
         }

@@ -50,7 +50,10 @@ final class Moment
         if (! isset($this->written[$revision])) {
             $news = array_filter($this->lives, static fn(array $one): bool => $one[2] > $revision);
             $message = new ControlsNews($this->surface, array_map(static fn(array $one): ControlLife => $one[0], $news));
-            $this->written[$revision] = json_encode($message, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE);
+            $this->written[$revision] = json_encode(
+                $message,
+                \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE,
+            );
         }
 
         return $this->written[$revision];

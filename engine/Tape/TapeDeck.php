@@ -43,8 +43,12 @@ final class TapeDeck implements Deck
      * @param \Closure(string, string, int, string): void $arrives endpoint, address, port, bytes
      * @param \Closure(): void $arrived some has arrived
      */
-    public function __construct(private readonly TapeFolder $folder, private readonly \Closure $plan, private readonly \Closure $arrives, private readonly \Closure $arrived)
-    {
+    public function __construct(
+        private readonly TapeFolder $folder,
+        private readonly \Closure $plan,
+        private readonly \Closure $arrives,
+        private readonly \Closure $arrived,
+    ) {
     }
 
     /** @return array<string, TapeLabel> by id, the newest first */
@@ -146,7 +150,12 @@ final class TapeDeck implements Deck
         }
         $this->halt($id);
         $this->played[$id] = $part;
-        $this->players[$id] = new TapePlayer($this->folder->path($id), $label->at($part), fn(string $interface, Frame $frame) => $this->arrive($id, $interface, $frame), fn() => $this->halt($id));
+        $this->players[$id] = new TapePlayer(
+            $this->folder->path($id),
+            $label->at($part),
+            fn(string $interface, Frame $frame) => $this->arrive($id, $interface, $frame),
+            fn() => $this->halt($id),
+        );
 
         return '';
     }
@@ -207,7 +216,14 @@ final class TapeDeck implements Deck
         $recorder = $this->recorder;
         if ($recorder !== null) {
             $label = $this->folder->label($this->recording);
-            $this->folder->write(new TapeLabel($label->id, $label->name, $label->made, $label->bytes, $recorder->seconds(), $recorder->packets));
+            $this->folder->write(new TapeLabel(
+                $label->id,
+                $label->name,
+                $label->made,
+                $label->bytes,
+                $recorder->seconds(),
+                $recorder->packets,
+            ));
         }
         $this->lookAgain();
     }

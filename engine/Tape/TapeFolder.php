@@ -68,7 +68,10 @@ final readonly class TapeFolder
     public function write(TapeLabel $label): void
     {
         $path = "{$this->folder}/{$label->id}.json";
-        if (@file_put_contents("{$path}.new", json_encode($label->kept(), \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE)) !== false) {
+        if (@file_put_contents(
+            "{$path}.new",
+            json_encode($label->kept(), \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE),
+        ) !== false) {
             @rename("{$path}.new", $path);
         }
     }

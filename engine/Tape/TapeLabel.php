@@ -35,7 +35,9 @@ final readonly class TapeLabel
     /** @param array<mixed> $kept read with suspicion: the file may be anybody's */
     public static function read(string $id, array $kept, int $made, int $bytes): self
     {
-        $number = static fn(string $name): float => \is_int($kept[$name] ?? null) || \is_float($kept[$name] ?? null) ? max(0.0, (float) $kept[$name]) : 0.0;
+        $number = static fn(string $name): float => \is_int($kept[$name] ?? null) || \is_float($kept[$name] ?? null)
+            ? max(0.0, (float) $kept[$name])
+            : 0.0;
         $name = \is_string($kept['name'] ?? null) ? mb_substr($kept['name'], 0, self::LONGEST_NAME) : '';
         $parts = [];
         foreach (\is_array($kept['parts'] ?? null) ? \array_slice($kept['parts'], 0, TapePart::MOST) : [] as $one) {
@@ -43,7 +45,18 @@ final readonly class TapeLabel
             $parts = $part === null ? $parts : [...$parts, $part->id => $part];
         }
 
-        return new self($id, $name === '' ? $id : $name, $made, $bytes, $number('seconds'), (int) $number('packets'), $number('from'), $number('to'), ($kept['loops'] ?? false) === true, $parts);
+        return new self(
+            $id,
+            $name === '' ? $id : $name,
+            $made,
+            $bytes,
+            $number('seconds'),
+            (int) $number('packets'),
+            $number('from'),
+            $number('to'),
+            ($kept['loops'] ?? false) === true,
+            $parts,
+        );
     }
 
     /** @return array<string, mixed> */
@@ -51,7 +64,15 @@ final readonly class TapeLabel
     {
         $parts = array_map(static fn(TapePart $part): array => $part->kept(), array_values($this->parts));
 
-        return ['name' => $this->name, 'seconds' => $this->seconds, 'packets' => $this->packets, 'from' => $this->from, 'to' => $this->to, 'loops' => $this->loops, 'parts' => $parts];
+        return [
+            'name' => $this->name,
+            'seconds' => $this->seconds,
+            'packets' => $this->packets,
+            'from' => $this->from,
+            'to' => $this->to,
+            'loops' => $this->loops,
+            'parts' => $parts,
+        ];
     }
 
     public function called(string $name): self
@@ -99,8 +120,13 @@ final readonly class TapeLabel
     }
 
     /** @param array<string, TapePart>|null $parts */
-    private function but(?string $name = null, ?float $from = null, ?float $to = null, ?bool $loops = null, ?array $parts = null): self
-    {
+    private function but(
+        ?string $name = null,
+        ?float $from = null,
+        ?float $to = null,
+        ?bool $loops = null,
+        ?array $parts = null,
+    ): self {
         return new self(
             $this->id,
             $name ?? $this->name,

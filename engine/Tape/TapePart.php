@@ -24,7 +24,13 @@ final readonly class TapePart
         $name = \is_array($kept) ? $kept['name'] ?? null : null;
         $from = \is_array($kept) ? $kept['from'] ?? null : null;
         $to = \is_array($kept) ? $kept['to'] ?? null : null;
-        if (! \is_string($id) || preg_match('#^[a-z0-9-]{1,60}$#D', $id) !== 1 || ! \is_string($name) || ! is_numeric($from) || ! is_numeric($to)) {
+        if (
+            ! \is_string($id)
+            || preg_match('#^[a-z0-9-]{1,60}$#D', $id) !== 1
+            || ! \is_string($name)
+            || ! is_numeric($from)
+            || ! is_numeric($to)
+        ) {
             return null;
         }
 

@@ -74,8 +74,16 @@ final class TapeRecorder
         $isDatagram = $endpoint->kind === LinkKind::Udp && filter_var($address, \FILTER_VALIDATE_IP, \FILTER_FLAG_IPV4) !== false;
         if ($isDatagram) {
             // Whose address it went to the socket does not say: that of the endpoint, or everybody's.
-            $ours = filter_var($endpoint->address, \FILTER_VALIDATE_IP, \FILTER_FLAG_IPV4) !== false && $endpoint->address !== '0.0.0.0' ? $endpoint->address : '255.255.255.255';
-            $this->waiting .= $this->stream->packet(self::NETWORK, Frame::RAW, $at, RawIpv4::packet(new Datagram($at, $address, $port, $ours, $endpoint->port, $bytes)));
+            $ours = filter_var($endpoint->address, \FILTER_VALIDATE_IP, \FILTER_FLAG_IPV4) !== false
+                && $endpoint->address !== '0.0.0.0'
+                ? $endpoint->address
+                : '255.255.255.255';
+            $this->waiting .= $this->stream->packet(
+                self::NETWORK,
+                Frame::RAW,
+                $at,
+                RawIpv4::packet(new Datagram($at, $address, $port, $ours, $endpoint->port, $bytes)),
+            );
         } else {
             $this->waiting .= $this->stream->packet($ids[0], Frame::PRIVATE_USE, $at, $bytes);
         }

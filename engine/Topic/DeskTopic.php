@@ -43,7 +43,10 @@ final readonly class DeskTopic implements Topic
     {
         $run = $this->junction->programme->deskRun;
         if ($view->isNew('desk', "{$run->desk} {$run->count} {$run->sent}")) {
-            $said = array_map(static fn(array $one): DeskWords => new DeskWords($one[0], $one[1]), \array_slice($run->said, -self::SHOWN));
+            $said = array_map(
+                static fn(array $one): DeskWords => new DeskWords($one[0], $one[1]),
+                \array_slice($run->said, -self::SHOWN),
+            );
             $client->tell(new DeskNews($run->desk, \count($run->lines), $run->sent, $run->isRunning, $run->why, $said));
         }
     }

@@ -69,7 +69,14 @@ final readonly class MissesTopic implements Topic
     {
         $relax = $one->missed->relax === [] ? null : new Relax($one->missed->part, $one->missed->relax);
 
-        return new NearLine($one->route->id, $one->what($middleC), $one->missed->reason, $one->count, Engine::millis($one->at), $relax);
+        return new NearLine(
+            $one->route->id,
+            $one->what($middleC),
+            $one->missed->reason,
+            $one->count,
+            Engine::millis($one->at),
+            $relax,
+        );
     }
 
     private static function line(Unanswered $one, Names $names, int $middleC): UnansweredLine

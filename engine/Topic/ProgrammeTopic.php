@@ -64,7 +64,16 @@ final readonly class ProgrammeTopic implements Topic
             $programme->masters->isDark() ? $this->leftLit() : 0,
             $programme->common->seconds(),
         );
-        $said = [$news->looks, $news->lists, $news->masters, $news->waves, $news->tempos, $news->blackout, $news->leftLit, $news->fadeTime];
+        $said = [
+            $news->looks,
+            $news->lists,
+            $news->masters,
+            $news->waves,
+            $news->tempos,
+            $news->blackout,
+            $news->leftLit,
+            $news->fadeTime,
+        ];
         if ($view->isNew('programme', json_encode($said, \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE))) {
             $client->tell($news);
         }
@@ -115,18 +124,39 @@ final readonly class ProgrammeTopic implements Topic
 
     private function wave(LiveWave $live): WaveLife
     {
-        return new WaveLife($live->wave->id, $live->isOn, $live->base('rate'), $live->base('size'), $live->base('centre'), $live->base('phase'));
+        return new WaveLife(
+            $live->wave->id,
+            $live->isOn,
+            $live->base('rate'),
+            $live->base('size'),
+            $live->base('centre'),
+            $live->base('phase'),
+        );
     }
 
     private function tempo(LiveTempo $live, int $now): TempoLife
     {
         $zero = $live->clock->runs() ? round(Engine::millis($live->clock->when(0.0))) : null;
 
-        return new TempoLife($live->tempo->id, round($live->clock->bpm(), 4), $live->source($now), $live->leader, $live->isCarriedOn, $zero);
+        return new TempoLife(
+            $live->tempo->id,
+            round($live->clock->bpm(), 4),
+            $live->source($now),
+            $live->leader,
+            $live->isCarriedOn,
+            $zero,
+        );
     }
 
     private function master(LiveMaster $live): MasterLife
     {
-        return new MasterLife($live->master->id, round($live->level, 2), round($live->share(), 4), $live->to, $live->flashes, $live->isAlone);
+        return new MasterLife(
+            $live->master->id,
+            round($live->level, 2),
+            round($live->share(), 4),
+            $live->to,
+            $live->flashes,
+            $live->isAlone,
+        );
     }
 }

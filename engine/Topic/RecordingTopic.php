@@ -42,7 +42,11 @@ final readonly class RecordingTopic implements Topic
     public function show(Client $client, PageView $view, string $subject, int $now): void
     {
         $recorder = $this->junction->programme->recorder;
-        $armed = static fn(RecordedPoint $one): ArmedPoint => new ArmedPoint($one->reference->text(), $one->point->name, $one->open !== null);
+        $armed = static fn(RecordedPoint $one): ArmedPoint => new ArmedPoint(
+            $one->reference->text(),
+            $one->point->name,
+            $one->open !== null,
+        );
         $news = new RecordingNews(
             Engine::millis($now),
             $recorder->state,
@@ -52,7 +56,10 @@ final readonly class RecordingTopic implements Topic
             \count($recorder->passes),
             $recorder->why,
         );
-        $seen = json_encode([$news->state, $news->timeline, $news->points, $news->passes, $news->why, $recorder->startsAt], \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE);
+        $seen = json_encode(
+            [$news->state, $news->timeline, $news->points, $news->passes, $news->why, $recorder->startsAt],
+            \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE,
+        );
         if ($view->isNew('recording', $seen)) {
             $client->tell($news);
         }

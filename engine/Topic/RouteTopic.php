@@ -51,7 +51,13 @@ final readonly class RouteTopic implements Topic
             $this->junction->routes->showings->echoes($subject),
             $this->junction->routes->rounds->partner($subject, $now) ?? '',
         );
-        if ($view->isNew("route:{$subject}", json_encode([$news->firedAt, $news->fired, $news->near, $news->echoes, $news->round], \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE))) {
+        if ($view->isNew(
+            "route:{$subject}",
+            json_encode(
+                [$news->firedAt, $news->fired, $news->near, $news->echoes, $news->round],
+                \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE,
+            ),
+        )) {
             $client->tell($news);
         }
     }

@@ -118,7 +118,10 @@ final class StatusTopic implements Topic
                 $this->warnings->all(),
             ),
             $this->descriptors->open(),
-            array_map(strval(...), array_keys(array_filter($junction->routes->switches->all(), static fn(bool $isOn): bool => ! $isOn))),
+            array_map(
+                strval(...),
+                array_keys(array_filter($junction->routes->switches->all(), static fn(bool $isOn): bool => ! $isOn)),
+            ),
             $junction->routes->switches->alone(),
             $this->showMode->by,
         );

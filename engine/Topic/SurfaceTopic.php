@@ -102,7 +102,14 @@ final class SurfaceTopic implements Topic, ForGuests
             $isSeen = $control->visible === null || $controls->isOn($control->visible);
             $canMove = $isSeen && ($control->enabled === null || $controls->isOn($control->enabled));
             $at = array_map(static fn(?float $one): ?float => $one === null ? null : round($one, 4), $shown->at ?? []);
-            $lives[(string) $id] = new ControlLife($at, $shown->text ?? '', $shown->isOn ?? false, $isSeen, $canMove, $controls->othersName($control));
+            $lives[(string) $id] = new ControlLife(
+                $at,
+                $shown->text ?? '',
+                $shown->isOn ?? false,
+                $isSeen,
+                $canMove,
+                $controls->othersName($control),
+            );
         }
 
         return $lives;
@@ -123,7 +130,13 @@ final class SurfaceTopic implements Topic, ForGuests
 
     private static function turned(Turned $turned): SurfaceTurned
     {
-        $place = static fn(Place $one): SurfacePlace => new SurfacePlace($one->control, $one->column, $one->row, $one->width, $one->height);
+        $place = static fn(Place $one): SurfacePlace => new SurfacePlace(
+            $one->control,
+            $one->column,
+            $one->row,
+            $one->width,
+            $one->height,
+        );
 
         return new SurfaceTurned($turned->columns, $turned->rows, array_map($place, $turned->places));
     }

@@ -68,7 +68,13 @@ final readonly class TapesTopic implements Topic
             $recorder->why ?? '',
             array_values(array_map($life, $deck->labels())),
         );
-        if ($view->isNew('tapes', json_encode([$news->recording, $news->seconds, $news->packets, $news->why, $news->tapes], \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE))) {
+        if ($view->isNew(
+            'tapes',
+            json_encode(
+                [$news->recording, $news->seconds, $news->packets, $news->why, $news->tapes],
+                \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE,
+            ),
+        )) {
             $client->tell($news);
         }
     }
@@ -80,6 +86,15 @@ final readonly class TapesTopic implements Topic
      */
     private static function parts(TapeLabel $label, string $played): array
     {
-        return array_map(static fn(TapePart $part): TapePartLife => new TapePartLife($part->id, $part->name, $part->from, $part->to, $part->id === $played), array_values($label->parts));
+        return array_map(
+            static fn(TapePart $part): TapePartLife => new TapePartLife(
+                $part->id,
+                $part->name,
+                $part->from,
+                $part->to,
+                $part->id === $played,
+            ),
+            array_values($label->parts),
+        );
     }
 }

@@ -52,10 +52,19 @@ final readonly class TimelinesTopic implements Topic
         $programme = $this->junction->programme;
         $news = new TimelinesNews(
             Engine::millis($now),
-            array_values(array_map(static fn(LiveTimeline $live): TimelineLife => self::timeline($live, $now), $programme->timelines->live())),
-            array_values(array_map(static fn(LiveTimecode $live): TimecodeLife => self::timecode($live, $now), $programme->timecodes->live())),
+            array_values(array_map(
+                static fn(LiveTimeline $live): TimelineLife => self::timeline($live, $now),
+                $programme->timelines->live(),
+            )),
+            array_values(array_map(
+                static fn(LiveTimecode $live): TimecodeLife => self::timecode($live, $now),
+                $programme->timecodes->live(),
+            )),
         );
-        if ($view->isNew('timelines', json_encode([$news->timelines, $news->timecodes], \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE))) {
+        if ($view->isNew(
+            'timelines',
+            json_encode([$news->timelines, $news->timecodes], \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE),
+        )) {
             $client->tell($news);
         }
     }
@@ -82,6 +91,14 @@ final readonly class TimelinesTopic implements Topic
 
     private static function timecode(LiveTimecode $live, int $now): TimecodeLife
     {
-        return new TimecodeLife($live->timecode->id, $live->spelled($now), $live->rate->spelled(), $live->leader, $live->isRunning, $live->isCarriedOn, $live->isOwn ? $live->ownSpeed : $live->speed);
+        return new TimecodeLife(
+            $live->timecode->id,
+            $live->spelled($now),
+            $live->rate->spelled(),
+            $live->leader,
+            $live->isRunning,
+            $live->isCarriedOn,
+            $live->isOwn ? $live->ownSpeed : $live->speed,
+        );
     }
 }

@@ -48,8 +48,18 @@ final readonly class TimetableTopic implements Topic
             $lives[] = new OccasionLife($id, $occasions[$id]->words(), $live->isOn($id), $live->nextOf($id), $live->lastOf($id));
         }
         // The page's own clock goes on: only what is otherwise is told.
-        if ($view->isNew('timetable', json_encode([$lives, $live->zone()->getName(), $live->knowsTime()], \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE))) {
-            $client->tell(new TimetableNews($live->knowsTime() ? (float) $live->unix($now) : null, $live->zone()->getName(), $lives));
+        if ($view->isNew(
+            'timetable',
+            json_encode(
+                [$lives, $live->zone()->getName(), $live->knowsTime()],
+                \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE,
+            ),
+        )) {
+            $client->tell(new TimetableNews(
+                $live->knowsTime() ? (float) $live->unix($now) : null,
+                $live->zone()->getName(),
+                $lives,
+            ));
         }
     }
 }

@@ -18,7 +18,9 @@ final class Datagrams
     {
         $socket = @stream_socket_server("udp://{$address}:{$port}", $code, $message, \STREAM_SERVER_BIND);
         if ($socket === false) {
-            throw new \RuntimeException("A stand-in cannot use UDP {$address}:{$port}: {$message}. End the program that has it, or choose other loopback addresses.");
+            throw new \RuntimeException(
+                "A stand-in cannot use UDP {$address}:{$port}: {$message}. End the program that has it, or choose other loopback addresses.",
+            );
         }
         stream_set_blocking($socket, false);
         $this->socket = $socket;

@@ -52,7 +52,10 @@ final class BackupsTest extends AppTestCase
         self::assertSame($edits, Edit::query()->count(), 'with its history');
         self::assertSame(['builder', 'operator', 'viewer'], User::query()->orderBy('name')->pluck('name')->all());
         self::assertGreaterThan(1, User::query()->where('name', 'builder')->firstOrFail()->logins, 'everybody logs in again');
-        self::assertSame([str_repeat('ab', 16), 'a tape'], [trim((string) file_get_contents("{$this->data}/identity")), (string) file_get_contents("{$this->data}/tapes/night.pcapng")]);
+        self::assertSame(
+            [str_repeat('ab', 16), 'a tape'],
+            [trim((string) file_get_contents("{$this->data}/identity")), (string) file_get_contents("{$this->data}/tapes/night.pcapng")],
+        );
         self::assertSame('builder', Edit::query()->whereNotNull('user_id')->firstOrFail()->author());
         $this->app['auth']->forgetGuards();
         $this->flushSession();
@@ -69,11 +72,18 @@ final class BackupsTest extends AppTestCase
         $bytes = (string) file_get_contents($file);
         BackupFile::takeDatabase($file, "{$this->data}/looked-at.sqlite");
         $hash = (string) User::query()->where('name', 'builder')->value('password');
-        self::assertStringNotContainsString($hash, (string) file_get_contents("{$this->data}/looked-at.sqlite"), 'also not in what was deleted');
+        self::assertStringNotContainsString(
+            $hash,
+            (string) file_get_contents("{$this->data}/looked-at.sqlite"),
+            'also not in what was deleted',
+        );
         self::assertStringNotContainsString('of a code', (string) file_get_contents("{$this->data}/looked-at.sqlite"));
         self::assertStringNotContainsString('night.pcapng', $bytes);
         $logins = User::query()->pluck('logins', 'name')->all();
-        self::assertStringContainsString('people and their passwords stay as they are here', $this->does('junction:restore', ['file' => $file, '--yes' => true]));
+        self::assertStringContainsString(
+            'people and their passwords stay as they are here',
+            $this->does('junction:restore', ['file' => $file, '--yes' => true]),
+        );
         self::assertSame($logins, User::query()->pluck('logins', 'name')->all());
         self::assertNotSame(0, SurfaceCode::query()->where('surface', 'rope')->count(), 'codes of here stay too');
     }
@@ -82,7 +92,9 @@ final class BackupsTest extends AppTestCase
     public function testADatabaseOfAnOlderFormIsBackedUpAndPutBackInTheNewOne(): void
     {
         $db = new \PDO("sqlite:{$this->data}/shows.sqlite", null, null, [\PDO::ATTR_ERRMODE => \PDO::ERRMODE_EXCEPTION]);
-        $db->exec("DROP TABLE login_tries; DROP TABLE surface_codes; ALTER TABLE users DROP COLUMN logins; DELETE FROM migrations WHERE migration LIKE '2026_11_28%' OR migration LIKE '2026_11_29%'");
+        $db->exec(
+            "DROP TABLE login_tries; DROP TABLE surface_codes; ALTER TABLE users DROP COLUMN logins; DELETE FROM migrations WHERE migration LIKE '2026_11_28%' OR migration LIKE '2026_11_29%'",
+        );
         foreach ([[], ['--without-users' => true]] as $options) {
             $file = $this->backup($options);
         }
@@ -132,7 +144,9 @@ final class BackupsTest extends AppTestCase
         $zip->close();
         copy($file, "{$this->data}/newer.zip");
         BackupFile::takeDatabase($file, "{$this->data}/newer.sqlite");
-        (new \PDO("sqlite:{$this->data}/newer.sqlite"))->exec("INSERT INTO migrations (migration, batch) VALUES ('2099_01_01_000001_of_tomorrow', 9)");
+        (new \PDO("sqlite:{$this->data}/newer.sqlite"))->exec(
+            "INSERT INTO migrations (migration, batch) VALUES ('2099_01_01_000001_of_tomorrow', 9)",
+        );
         $zip->open("{$this->data}/newer.zip");
         $zip->addFile("{$this->data}/newer.sqlite", 'shows.sqlite');
         $zip->close();
@@ -142,7 +156,9 @@ final class BackupsTest extends AppTestCase
         $zip->close();
         copy($file, "{$this->data}/unsound.zip");
         BackupFile::takeDatabase($file, "{$this->data}/unsound.sqlite");
-        (new \PDO("sqlite:{$this->data}/unsound.sqlite"))->exec("UPDATE show_parts SET definition = '{\"name\": 7}' WHERE kind = 'universes'");
+        (new \PDO("sqlite:{$this->data}/unsound.sqlite"))->exec(
+            "UPDATE show_parts SET definition = '{\"name\": 7}' WHERE kind = 'universes'",
+        );
         $zip->open("{$this->data}/unsound.zip");
         $zip->addFile("{$this->data}/unsound.sqlite", 'shows.sqlite');
         $zip->close();
@@ -154,7 +170,11 @@ final class BackupsTest extends AppTestCase
             'newer' => 'newer than this one: upgrade this machine first',
             'torn' => 'the backup is damaged',
         ] as $name => $words) {
-            self::assertSame(1, Artisan::call('junction:restore', ['file' => "{$this->data}/{$name}.zip", '--yes' => true], $said = new BufferedOutput()), $name);
+            self::assertSame(
+                1,
+                Artisan::call('junction:restore', ['file' => "{$this->data}/{$name}.zip", '--yes' => true], $said = new BufferedOutput()),
+                $name,
+            );
             self::assertStringContainsString($words, $said->fetch());
         }
         self::assertSame([$count, 3], [Edit::query()->count(), User::query()->count()]);
@@ -203,7 +223,12 @@ final class BackupsTest extends AppTestCase
         $this->patchJson('/api/show', ['name' => 'Another evening'])->assertOk();
         $this->call('POST', '/api/backups/brought', server: ['HTTP_ACCEPT' => 'application/json'], content: $bytes)->assertOk();
         self::assertNotSame('Another evening', Show::query()->where('is_current', true)->firstOrFail()->name);
-        self::assertStringContainsString('is no backup', (string) $this->call('POST', '/api/backups/brought', server: ['HTTP_ACCEPT' => 'application/json'], content: 'x')->assertStatus(422)->json('message'));
+        self::assertStringContainsString(
+            'is no backup',
+            (string) $this->call('POST', '/api/backups/brought', server: ['HTTP_ACCEPT' => 'application/json'], content: 'x')
+                ->assertStatus(422)
+                ->json('message'),
+        );
         self::assertSame([], glob("{$this->data}/brought-*") ?: []);
     }
 

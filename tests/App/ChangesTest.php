@@ -127,17 +127,27 @@ final class ChangesTest extends AppTestCase
         Event::listen(TransactionCommitted::class, function () use (&$isOther): void {
             if ($isOther) {
                 $isOther = false;
-                app(ShowStore::class)->amend('add look "Other"', null, static fn(Draft $draft) => $draft->put('looks', 'other', ['name' => 'Other']));
+                app(ShowStore::class)->amend(
+                    'add look "Other"',
+                    null,
+                    static fn(Draft $draft) => $draft->put('looks', 'other', ['name' => 'Other']),
+                );
             }
         });
         $answer = $this->postJson('/api/show/looks', ['name' => 'Mine'], ['X-Answer' => 'changes'])->assertSuccessful();
         self::assertFalse($isOther, 'the other one was in between');
-        self::assertSame([$base, $base + 1, ['mine']], [$answer->json('base'), $answer->json('revision'), array_keys($answer->json('changes.parts.looks'))]);
+        self::assertSame(
+            [$base, $base + 1, ['mine']],
+            [$answer->json('base'), $answer->json('revision'), array_keys($answer->json('changes.parts.looks'))],
+        );
         $rest = $this->getJson('/api/show/changes?since='.($base + 1))->assertOk();
         self::assertSame([$base + 2, ['other']], [$rest->json('revision'), array_keys($rest->json('changes.parts.looks'))]);
     }
 
-    /** What is read is of one moment, also where somebody writes by another connection meanwhile; and whoever writes does not wait for it. */
+    /**
+     * What is read is of one moment, also where somebody writes by another connection meanwhile; and whoever writes does not wait for
+     * it.
+     */
     public function testAPageIsOfOneMoment(): void
     {
         $before = app(ShowStore::class)->current()->revision;

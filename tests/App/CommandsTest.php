@@ -81,10 +81,15 @@ final class CommandsTest extends AppTestCase
     public function testAShowGoesOutAndInAgainByCommand(): void
     {
         $file = "{$this->data}/out.json";
-        $this->artisan('junction:export', ['file' => $file])->expectsOutputToContain('"Fernhall Glasshouse, Night Walk" is in')->assertSuccessful();
+        $this->artisan('junction:export', ['file' => $file])
+            ->expectsOutputToContain('"Fernhall Glasshouse, Night Walk" is in')
+            ->assertSuccessful();
         $document = json_decode((string) file_get_contents($file), true, flags: JSON_THROW_ON_ERROR);
         file_put_contents($file, json_encode([...$document, 'name' => 'Dress rehearsal', 'routes' => []], JSON_THROW_ON_ERROR));
-        $this->artisan('junction:import', ['file' => $file])->expectsOutputToContain('"Dress rehearsal" is the current show.')->expectsOutputToContain('The engine is not running')->assertSuccessful();
+        $this->artisan('junction:import', ['file' => $file])
+            ->expectsOutputToContain('"Dress rehearsal" is the current show.')
+            ->expectsOutputToContain('The engine is not running')
+            ->assertSuccessful();
         $shows = app(ShowStore::class);
         self::assertSame(['Dress rehearsal', []], [$shows->current()->name, $shows->document()['routes']]);
         self::assertSame('import "Dress rehearsal"', $shows->undo()?->summary);
@@ -105,7 +110,13 @@ final class CommandsTest extends AppTestCase
             null,
             120,
         );
-        $process = $rehearse(["--show={$folder}/show.json", "--input={$folder}/in.jsonl", "--input={$folder}/in.jsonl", '--points=slot:palm/5', '--until=2']);
+        $process = $rehearse([
+            "--show={$folder}/show.json",
+            "--input={$folder}/in.jsonl",
+            "--input={$folder}/in.jsonl",
+            '--points=slot:palm/5',
+            '--until=2',
+        ]);
         $process->mustRun();
         $lines = array_map(
             static fn(string $line): array => json_decode($line, true, flags: JSON_THROW_ON_ERROR),
@@ -144,14 +155,26 @@ final class CommandsTest extends AppTestCase
         (new StateFile("{$this->data}/engine-state"))->write($before->junction->rooms()->state($begin));
         $script = "{$this->data}/in.jsonl";
         file_put_contents($script, '');
-        $options = ['--show' => $file, '--input' => [$script], '--state' => "{$this->data}/engine-state", '--until' => '3', '--points' => 'slot:palm/7'];
+        $options = [
+            '--show' => $file,
+            '--input' => [$script],
+            '--state' => "{$this->data}/engine-state",
+            '--until' => '3',
+            '--points' => 'slot:palm/7',
+        ];
         self::assertSame(0, Artisan::call('junction:rehearse', $options));
         preg_match_all('/"at":([\d.]+),"point":"slot:palm\/7","value":(\d+)/', Artisan::output(), $found);
         self::assertSame(['99', '0'], $found[2], 'it is held, and a second later no longer');
         self::assertSame('1', $found[1][1]);
 
         file_put_contents("{$this->data}/engine-state", '{}', FILE_APPEND);
-        $refused = new Process([PHP_BINARY, 'artisan', 'junction:rehearse', "--show={$file}", "--input={$script}", "--state={$this->data}/engine-state"], Background::root(), null, null, 120);
+        $refused = new Process(
+            [PHP_BINARY, 'artisan', 'junction:rehearse', "--show={$file}", "--input={$script}", "--state={$this->data}/engine-state"],
+            Background::root(),
+            null,
+            null,
+            120,
+        );
         self::assertSame(1, $refused->run());
         self::assertStringContainsString("is no whole file of an engine's state", $refused->getErrorOutput());
         self::assertFileExists("{$this->data}/engine-state", 'and is left alone');

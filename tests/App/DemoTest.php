@@ -18,7 +18,10 @@ final class DemoTest extends TestCase
         try {
             $second = new Process(['bin/demo', "--port={$demo->port}"], Background::root(), $demo->environment(), null, 180);
             self::assertSame(1, $second->run());
-            self::assertStringContainsString("TCP port {$demo->port} at 127.0.0.1, wanted for the web page, cannot be used", $second->getOutput());
+            self::assertStringContainsString(
+                "TCP port {$demo->port} at 127.0.0.1, wanted for the web page, cannot be used",
+                $second->getOutput(),
+            );
             self::assertStringContainsString('choose another with --port', $second->getOutput());
             self::assertGreaterThanOrEqual(4, \count($this->processesOf($demo)));
             $demo->signal(SIGTERM);

@@ -12,7 +12,12 @@ final class DesksApiTest extends AppTestCase
     public function testADeskIsAddedAndWhatIsWrongIsSaid(): void
     {
         $this->as(Role::Builder);
-        $desk = ['name' => 'Encore', 'port' => 'cue-desk', 'address' => '/encore/{cue}', 'forms' => [['line' => 'fire {cue: 1-99}', 'sends' => 'F{cue}']]];
+        $desk = [
+            'name' => 'Encore',
+            'port' => 'cue-desk',
+            'address' => '/encore/{cue}',
+            'forms' => [['line' => 'fire {cue: 1-99}', 'sends' => 'F{cue}']],
+        ];
         $this->postJson('/api/show/desks', $desk)->assertOk()->assertJsonPath('id', 'encore');
         foreach ([
             [['port' => 'house-desk'], 'port'],
@@ -27,17 +32,26 @@ final class DesksApiTest extends AppTestCase
             $faults = $this->postJson('/api/show/desks', [...$desk, 'name' => 'Wrong', ...$changes])->assertStatus(422)->json('faults');
             self::assertStringContainsString($path, implode(' ', array_column($faults, 'path')), json_encode($faults, JSON_THROW_ON_ERROR));
         }
-        $this->postJson('/api/show/desks', [...$desk, 'name' => 'By MIDI', 'way' => 'sysex', 'bytes' => '7D 01 {line}', 'port' => 'cue-desk-midi'])->assertOk();
+        $this->postJson(
+            '/api/show/desks',
+            [...$desk, 'name' => 'By MIDI', 'way' => 'sysex', 'bytes' => '7D 01 {line}', 'port' => 'cue-desk-midi'],
+        )->assertOk();
         $this->as(Role::Operator)->deleteJson('/api/show/desks/encore')->assertStatus(403);
     }
 
     public function testARouteTypesOnlyWhatItsDeskTakes(): void
     {
         $this->as(Role::Builder);
-        $route = static fn(string $line, string $desk = 'cue-desk'): array => ['name' => "Type {$line}", 'when' => [['kind' => 'osc', 'port' => 'guides-tablet', 'address' => '/type']], 'do' => [['kind' => 'line', 'desk' => $desk, 'line' => $line]]];
+        $route = static fn(string $line, string $desk = 'cue-desk'): array => [
+            'name' => "Type {$line}",
+            'when' => [['kind' => 'osc', 'port' => 'guides-tablet', 'address' => '/type']],
+            'do' => [['kind' => 'line', 'desk' => $desk, 'line' => $line]],
+        ];
         $this->postJson('/api/show/routes', $route('go cue 4'))->assertOk();
         $this->postJson('/api/show/routes', $route('go cue {value}'))->assertOk();
-        $this->postJson('/api/show/routes', $route('go cue four'))->assertStatus(422)->assertJsonPath('faults.0.problem', 'Cue desk lines does not take it: "four" cannot stand there');
+        $this->postJson('/api/show/routes', $route('go cue four'))
+            ->assertStatus(422)
+            ->assertJsonPath('faults.0.problem', 'Cue desk lines does not take it: "four" cannot stand there');
         $this->postJson('/api/show/routes', $route('go cue 4', 'gone'))->assertStatus(422);
         $this->deleteJson('/api/show/desks/cue-desk')->assertStatus(422);
     }

@@ -32,7 +32,10 @@ final class HealthApiTest extends AppTestCase
         $answer = $this->get('/health')->assertStatus(503);
         self::assertSame(['status' => 'down', 'engine' => false], $answer->json());
         self::assertSame([], $answer->headers->getCookies(), 'monitors leave no sessions behind');
-        self::assertSame([2, 'No engine runs.'], [Artisan::call('junction:status', outputBuffer: $said = new BufferedOutput()), trim(explode("\n", $said->fetch())[1])]);
+        self::assertSame(
+            [2, 'No engine runs.'],
+            [Artisan::call('junction:status', outputBuffer: $said = new BufferedOutput()), trim(explode("\n", $said->fetch())[1])],
+        );
         self::assertStringContainsString("junction_engine_up 0\n", (string) $this->get('/metrics')->assertOk()->getContent());
     }
 
@@ -43,7 +46,10 @@ final class HealthApiTest extends AppTestCase
         self::assertContains($this->get('/health')->assertOk()->json('status'), ['well', 'troubled']);
         self::assertContains(Artisan::call('junction:status', ['--json' => true], $said = new BufferedOutput()), [0, 1]);
         $status = json_decode($said->fetch(), true, flags: JSON_THROW_ON_ERROR);
-        self::assertSame([trim((string) file_get_contents(base_path('VERSION'))), 'Fernhall Glasshouse, Night Walk'], [$status['engine']['version'], $status['engine']['show']]);
+        self::assertSame(
+            [trim((string) file_get_contents(base_path('VERSION'))), 'Fernhall Glasshouse, Night Walk'],
+            [$status['engine']['version'], $status['engine']['show']],
+        );
         self::assertEqualsWithDelta(microtime(true), $status['engine']['startedAt'], 60);
         $this->metrics((string) $this->get('/metrics')->assertOk()->assertHeader('Content-Type', PrometheusText::MEDIA_TYPE)->getContent());
         $machine = $this->as(Role::Viewer)->getJson('/api/machine')->assertOk();
@@ -96,7 +102,12 @@ final class HealthApiTest extends AppTestCase
 
     public function testFiguresAreForThisMachineAndThoseWhoKnowTheWord(): void
     {
-        $from = fn(string $address, array $headers = []): int => $this->call('GET', '/metrics', server: ['REMOTE_ADDR' => $address, ...$headers])->status();
+        $from = fn(string $address, array $headers = []): int => $this->call(
+            'GET',
+            '/metrics',
+            server: ['REMOTE_ADDR' => $address, ...$headers],
+        )
+            ->status();
         self::assertSame([200, 200, 403], [$from('127.0.0.1'), $from('::1'), $from('10.0.0.9')]);
         self::assertSame(403, $from('10.0.0.9', ['HTTP_AUTHORIZATION' => 'Bearer ']));
         config(['junction.metrics_token' => 'moss-and-fern']);
@@ -117,7 +128,10 @@ final class HealthApiTest extends AppTestCase
         self::assertSame('login: builder logged out.', $lines[0]);
         self::assertSame('people: Ada may log in as viewer.', $lines[1]);
         self::assertStringStartsWith('edit: ', $lines[2]);
-        self::assertSame(['login: builder logged in at 127.0.0.1.', 'login: Somebody at 127.0.0.1 gave a wrong name or password.'], \array_slice($lines, 3, 2));
+        self::assertSame(
+            ['login: builder logged in at 127.0.0.1.', 'login: Somebody at 127.0.0.1 gave a wrong name or password.'],
+            \array_slice($lines, 3, 2),
+        );
         self::assertStringNotContainsString('night-walk', implode($lines));
         $this->app['auth']->forgetGuards();
         $this->flushSession();
@@ -127,7 +141,10 @@ final class HealthApiTest extends AppTestCase
         $this->app['auth']->forgetGuards();
         $this->flushSession();
         $this->as(Role::Operator);
-        self::assertSame(['Ada may log in as viewer.'], array_column($this->getJson('/api/events?kind=people')->assertOk()->json('events'), 'words'));
+        self::assertSame(
+            ['Ada may log in as viewer.'],
+            array_column($this->getJson('/api/events?kind=people')->assertOk()->json('events'), 'words'),
+        );
         self::assertCount(1, $this->getJson('/api/events?text=ADA&most=5')->json('events'));
         $this->getJson('/api/events?most=100000')->assertStatus(422);
         $file = explode("\n", trim($this->get('/api/events/file')->assertOk()->streamedContent()));
@@ -145,7 +162,12 @@ final class HealthApiTest extends AppTestCase
         $server = new Background([PHP_BINARY, \dirname(__DIR__).'/Support/mail-server.php', (string) $port, "{$this->data}/mail"]);
         try {
             $server->untilSaid('listening');
-            $mailer = new Process([PHP_BINARY, 'artisan', 'junction:alarm-mail'], base_path(), ['JUNCTION_DATA' => $this->data, 'JUNCTION_ALARM_MAIL' => 'night-watch@fernhall.example', 'MAIL_HOST' => '127.0.0.1', 'MAIL_PORT' => (string) $port, 'MAIL_MAILER' => 'smtp', 'APP_KEY' => (string) config('app.key')], "Tablet has been in trouble for 10 s: it is lost.\n");
+            $mailer = new Process(
+                [PHP_BINARY, 'artisan', 'junction:alarm-mail'],
+                base_path(),
+                ['JUNCTION_DATA' => $this->data, 'JUNCTION_ALARM_MAIL' => 'night-watch@fernhall.example', 'MAIL_HOST' => '127.0.0.1', 'MAIL_PORT' => (string) $port, 'MAIL_MAILER' => 'smtp', 'APP_KEY' => (string) config('app.key')],
+                "Tablet has been in trouble for 10 s: it is lost.\n",
+            );
             self::assertSame(0, $mailer->run(), $mailer->getErrorOutput().$mailer->getOutput());
             $mail = (string) file_get_contents("{$this->data}/mail");
             self::assertStringContainsString('RCPT TO:<night-watch@fernhall.example>', $mail);
@@ -158,7 +180,10 @@ final class HealthApiTest extends AppTestCase
     /** @param array<string, string> $environment */
     private function start(array $environment = []): void
     {
-        $this->engine = new Background(['bin/engine-php', 'artisan', 'junction:engine', '--live=off', '--for=120'], ['JUNCTION_DATA' => $this->data, 'JUNCTION_LOOPBACK' => '127.79.3', 'APP_KEY' => (string) config('app.key'), 'DB_DATABASE' => '', ...$environment]);
+        $this->engine = new Background(
+            ['bin/engine-php', 'artisan', 'junction:engine', '--live=off', '--for=120'],
+            ['JUNCTION_DATA' => $this->data, 'JUNCTION_LOOPBACK' => '127.79.3', 'APP_KEY' => (string) config('app.key'), 'DB_DATABASE' => '', ...$environment],
+        );
         $this->engine->untilSaid('runs "Fernhall Glasshouse, Night Walk"');
         Background::until(fn(): bool => file_exists("{$this->data}/engine.sock"), 'the control socket');
     }
@@ -174,7 +199,10 @@ final class HealthApiTest extends AppTestCase
                 self::assertArrayNotHasKey($found[1], $types);
                 $types[$found[1]] = $found[2];
             } elseif (! str_starts_with($line, '# HELP ')) {
-                self::assertMatchesRegularExpression('/^[a-z_]+(\{[a-z]+="([^"\\\\]|\\\\[\\\\"n])*"(,[a-z]+="([^"\\\\]|\\\\[\\\\"n])*")*\})? -?\d+(\.\d+)?(E[+-]?\d+)?$/D', $line);
+                self::assertMatchesRegularExpression(
+                    '/^[a-z_]+(\{[a-z]+="([^"\\\\]|\\\\[\\\\"n])*"(,[a-z]+="([^"\\\\]|\\\\[\\\\"n])*")*\})? -?\d+(\.\d+)?(E[+-]?\d+)?$/D',
+                    $line,
+                );
                 preg_match('/^[a-z_]+/', $line, $name);
                 self::assertArrayHasKey($name[0], $types);
                 self::assertSame($types[$name[0]] === 'counter', str_ends_with($name[0], '_total'), $name[0]);
@@ -184,6 +212,9 @@ final class HealthApiTest extends AppTestCase
         }
         self::assertSame('gauge', $types['junction_port_state'] ?? '');
         self::assertStringContainsString("junction_engine_up 1\n", $text);
-        self::assertMatchesRegularExpression('/junction_port_received_packets_total\{port="house-desk",name="[^"]+",protocol="art-net"\} \d+/', $text);
+        self::assertMatchesRegularExpression(
+            '/junction_port_received_packets_total\{port="house-desk",name="[^"]+",protocol="art-net"\} \d+/',
+            $text,
+        );
     }
 }

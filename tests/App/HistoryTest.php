@@ -18,7 +18,8 @@ final class HistoryTest extends AppTestCase
     {
         $this->as(Role::Builder);
         $port = array_column(app(ShowStore::class)->document()['ports'], null, 'id')['house-desk'];
-        $this->putJson('/api/show/ports/house-desk', [...$port, 'name' => 'Desk', 'receive' => [...$port['receive'], 'priority' => 120]])->assertOk();
+        $this->putJson('/api/show/ports/house-desk', [...$port, 'name' => 'Desk', 'receive' => [...$port['receive'], 'priority' => 120]])
+            ->assertOk();
         $this->deleteJson('/api/show/ports/lily-laser')->assertOk();
         $this->postJson('/api/show/universes', ['name' => 'Roof'])->assertOk();
         $this->postJson('/api/show/ports/batch', ['ids' => ['guest-desk'], 'before' => 'house-desk'])->assertOk();
@@ -28,7 +29,10 @@ final class HistoryTest extends AppTestCase
             ['undo: move 1 port', 'move 1 port', 'add universe "Roof"', 'delete port "lily-laser"', 'change port "Desk"'],
             array_column($history->json('edits'), 'what'),
         );
-        self::assertSame(['builder', 'undo', false], [$history->json('edits.0.by'), $history->json('edits.0.kind'), $history->json('more')]);
+        self::assertSame(
+            ['builder', 'undo', false],
+            [$history->json('edits.0.by'), $history->json('edits.0.kind'), $history->json('more')],
+        );
         self::assertTrue($history->json('edits.1.undone'));
         $difference = fn(int $i): array => $this->getJson("/api/show/history/{$history->json("edits.{$i}.id")}")->assertOk()->json();
         self::assertSame([['what' => 'port "Desk"', 'differences' => [
@@ -54,7 +58,9 @@ final class HistoryTest extends AppTestCase
         }
         $edits = array_column($this->getJson('/api/show/history')->json('edits'), null, 'what');
         $two = $edits['add universe "Of Two"']['id'];
-        $this->patchJson("/api/show/history/{$two}", ['point' => '  Before the rehearsal '])->assertOk()->assertJsonPath('point', 'Before the rehearsal');
+        $this->patchJson("/api/show/history/{$two}", ['point' => '  Before the rehearsal '])
+            ->assertOk()
+            ->assertJsonPath('point', 'Before the rehearsal');
         $way = $this->getJson("/api/show/history/{$two}/way-back")->assertOk()->json('lines');
         self::assertSame(['the show', 'universe "Of Three" deleted', 'universe "Of Four" deleted'], array_column($way, 'what'));
         self::assertSame([['field' => 'name', 'was' => '"Four"', 'is' => '"Two"']], $way[0]['differences']);
@@ -72,7 +78,11 @@ final class HistoryTest extends AppTestCase
         $this->as(Role::Builder);
         $documents = [];
         for ($i = 0; $i < 320; ++$i) {
-            app(ShowStore::class)->amend("edit {$i}", null, static fn($draft) => $draft->put('universes', 'canopy', ['name' => str_repeat('N', 60).$i]));
+            app(ShowStore::class)->amend(
+                "edit {$i}",
+                null,
+                static fn($draft) => $draft->put('universes', 'canopy', ['name' => str_repeat('N', 60).$i]),
+            );
             $documents[app(ShowStore::class)->current()->revision] = app(ShowStore::class)->json();
         }
         $show = app(ShowStore::class)->current();

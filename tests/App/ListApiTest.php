@@ -112,7 +112,12 @@ final class ListApiTest extends AppTestCase
         $this->as(Role::Builder);
         $seen = $this->getJson('/api/show')->json('revision');
         $this->postJson('/api/show/ports/batch', ['ids' => ['house-desk'], 'set' => ['name' => 'Theirs']])->assertOk();
-        $send = fn(string $csv) => $this->call('POST', '/api/show/ports/table', server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json', 'HTTP_X_BASE_REVISION' => (string) $seen], content: $csv);
+        $send = fn(string $csv) => $this->call(
+            'POST',
+            '/api/show/ports/table',
+            server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json', 'HTTP_X_BASE_REVISION' => (string) $seen],
+            content: $csv,
+        );
         $send("id,name\nhouse-desk,Mine\n")->assertConflict()->assertJsonPath('conflicts.0.fields.0.theirs', 'Theirs');
         $send("id,name\nguest-desk,Mine\n")->assertOk();
         self::assertSame(['Theirs', 'Mine'], [$this->ports()['house-desk']['name'], $this->ports()['guest-desk']['name']]);
@@ -215,7 +220,12 @@ final class ListApiTest extends AppTestCase
 
     private function upload(string $list, string $csv, string $query = ''): TestResponse
     {
-        return $this->call('POST', "/api/show/{$list}/table{$query}", server: ['CONTENT_TYPE' => 'text/csv', 'HTTP_ACCEPT' => 'application/json'], content: $csv);
+        return $this->call(
+            'POST',
+            "/api/show/{$list}/table{$query}",
+            server: ['CONTENT_TYPE' => 'text/csv', 'HTTP_ACCEPT' => 'application/json'],
+            content: $csv,
+        );
     }
 
     /** A table of somebody else's, with other names of columns, and names where ours has ids. */

@@ -12,10 +12,29 @@ use NimbleJunction\Engine\LiveLink\Role;
 final class MatrixApiTest extends AppTestCase
 {
     /** Without having logged in. */
-    private const OPEN = ['GET api/session', 'POST api/session', 'DELETE api/session', 'GET api/surfaces/{id}/entry', 'POST api/surfaces/{id}/entry', 'DELETE api/surfaces/{id}/entry', 'POST api/surfaces/{id}/way-out', 'POST api/surfaces/{id}/token'];
+    private const OPEN = [
+        'GET api/session',
+        'POST api/session',
+        'DELETE api/session',
+        'GET api/surfaces/{id}/entry',
+        'POST api/surfaces/{id}/entry',
+        'DELETE api/surfaces/{id}/entry',
+        'POST api/surfaces/{id}/way-out',
+        'POST api/surfaces/{id}/token',
+    ];
 
     /** What changes nothing that is stored, for whoever has logged in. */
-    private const FOR_ALL = ['POST api/live-token', 'POST api/live-check', 'POST api/formula', 'POST api/show/pixels/layout', 'POST api/show/routes/starting', 'POST api/show/routes/preview', 'POST api/packets/decode', 'POST api/packets/encode', 'PUT api/session/password'];
+    private const FOR_ALL = [
+        'POST api/live-token',
+        'POST api/live-check',
+        'POST api/formula',
+        'POST api/show/pixels/layout',
+        'POST api/show/routes/starting',
+        'POST api/show/routes/preview',
+        'POST api/packets/decode',
+        'POST api/packets/encode',
+        'PUT api/session/password',
+    ];
 
     /** What whoever runs the show may do besides. */
     private const FOR_OPERATORS = ['POST api/show-mode', 'DELETE api/show-mode', 'GET api/events', 'GET api/events/file'];
@@ -40,7 +59,9 @@ final class MatrixApiTest extends AppTestCase
                 if (\in_array($name, self::OPEN, true)) {
                     continue;
                 }
-                $isForAll = ($method === 'GET' && ! \in_array($name, [...self::BUILDERS_READ, ...self::FOR_OPERATORS], true)) || \in_array($name, self::FOR_ALL, true) || ($role === Role::Operator && \in_array($name, self::FOR_OPERATORS, true));
+                $isForAll = ($method === 'GET' && ! \in_array($name, [...self::BUILDERS_READ, ...self::FOR_OPERATORS], true))
+                    || \in_array($name, self::FOR_ALL, true)
+                    || ($role === Role::Operator && \in_array($name, self::FOR_OPERATORS, true));
                 $status = $this->json($method, $path)->getStatusCode();
                 self::assertSame($isForAll, $status !== 403, "{$role->value}: {$name}: {$status}");
                 self::assertNotSame(401, $status, $name);
@@ -50,7 +71,10 @@ final class MatrixApiTest extends AppTestCase
 
     public function testWhatStandsHereIsThere(): void
     {
-        self::assertSame([], array_diff([...self::OPEN, ...self::FOR_ALL, ...self::FOR_OPERATORS, ...self::BUILDERS_READ], array_keys($this->addresses())));
+        self::assertSame(
+            [],
+            array_diff([...self::OPEN, ...self::FOR_ALL, ...self::FOR_OPERATORS, ...self::BUILDERS_READ], array_keys($this->addresses())),
+        );
     }
 
     /** @return array<string, array{string, string}> by "METHOD address", each with something in its blanks */

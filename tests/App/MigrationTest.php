@@ -79,11 +79,20 @@ final class MigrationTest extends AppTestCase
         $show = DB::table('shows')->where('is_current', true)->first();
         $document = $this->documentOf($show);
         $renamed = [...$document, 'name' => 'Day Walk'];
-        $without = [...$renamed, 'ports' => array_values(array_filter($renamed['ports'], static fn(array $port): bool => $port['id'] !== 'lily-laser'))];
+        $without = [
+            ...$renamed,
+            'ports' => array_values(array_filter($renamed['ports'], static fn(array $port): bool => $port['id'] !== 'lily-laser')),
+        ];
         // Renamed, a port deleted, and that undone: so it stands now.
         DB::table('shows')->where('id', $show->id)->update(['name' => 'Day Walk', 'revision' => 4]);
         $user = DB::table('users')->where('role', 'builder')->value('id');
-        $edit = static fn(string $summary, array $before, int $revision, bool $undone, ?int $tookBack = null): int => DB::table('edits')->insertGetId([
+        $edit = static fn(
+            string $summary,
+            array $before,
+            int $revision,
+            bool $undone,
+            ?int $tookBack = null,
+        ): int => DB::table('edits')->insertGetId([
             'show_id' => $show->id, 'user_id' => $user, 'summary' => $summary, 'before' => json_encode($before, JSON_THROW_ON_ERROR),
             'revision' => $revision, 'undone' => $undone, 'took_back' => $tookBack, 'created_at' => now(), 'updated_at' => now(),
         ]);
@@ -95,7 +104,10 @@ final class MigrationTest extends AppTestCase
         $builder = \App\Models\User::query()->findOrFail($user);
         $plain = static fn(array $one): array => Contents::ofDocument($one)->document();
         self::assertSame($plain($renamed), $store->document());
-        self::assertSame(['rename the show to "Day Walk"', 'delete port "lily-laser"'], [$store->lastEdit($builder)?->summary, $store->lastUndone($builder)?->summary]);
+        self::assertSame(
+            ['rename the show to "Day Walk"', 'delete port "lily-laser"'],
+            [$store->lastEdit($builder)?->summary, $store->lastUndone($builder)?->summary],
+        );
         $store->redo($builder);
         self::assertSame($plain($without), $store->document());
         $store->undo($builder);
@@ -111,7 +123,12 @@ final class MigrationTest extends AppTestCase
     {
         $document = ['format' => 'nimble-junction/show', 'version' => 2, 'name' => $show->name, 'middleC' => (int) $show->middle_c];
         foreach (array_keys(Show::LISTS) as $list) {
-            $rows = DB::table('show_parts')->where('show_id', $show->id)->where('kind', $list)->orderBy('position')->pluck('definition')->all();
+            $rows = DB::table('show_parts')
+                ->where('show_id', $show->id)
+                ->where('kind', $list)
+                ->orderBy('position')
+                ->pluck('definition')
+                ->all();
             $document[$list] = array_map(static fn(string $row): array => json_decode($row, true, flags: JSON_THROW_ON_ERROR), $rows);
         }
 

@@ -52,8 +52,14 @@ final class OffersApiTest extends AppTestCase
         $this->as(Role::Builder);
         $this->postJson('/api/show/offers', self::OFFER)->assertOk();
         $sheet = $this->getJson('/api/show/offers/walk/sheet?json=1')->assertOk();
-        self::assertSame(['Fern Gallery, slots 301 to 303', "OSC at Guide's tablet", 'MIDI at Lectern panel, channel 3'], $sheet->json('heads'));
-        $lines = array_map(static fn(array $line): array => [$line['slots'], $line['values'], $line['address'], $line['midi'], $line['does']], $sheet->json('lines'));
+        self::assertSame(
+            ['Fern Gallery, slots 301 to 303', "OSC at Guide's tablet", 'MIDI at Lectern panel, channel 3'],
+            $sheet->json('heads'),
+        );
+        $lines = array_map(
+            static fn(array $line): array => [$line['slots'], $line['values'], $line['address'], $line['midi'], $line['does']],
+            $sheet->json('lines'),
+        );
         self::assertSame([
             ['301–302', '0', '', '', 'no change'],
             ['301–302', '1–65535', '/walk/size', 'controller 20 and 52, 14 bits', 'Pond laser, size from 0 to 100'],
@@ -63,7 +69,10 @@ final class OffersApiTest extends AppTestCase
             ['303', '128–255', '/walk/house/2', 'note 22 (A#0)', 'press "House open"'],
         ], $lines);
         $csv = $this->get('/api/show/offers/walk/sheet')->assertOk()->assertHeader('Content-Type', 'text/csv; charset=utf-8');
-        self::assertStringContainsString("\r\n303,House,8,10–20,\"Close: set \"\"House open\"\" to 0\",/walk/house/close,", (string) $csv->getContent());
+        self::assertStringContainsString(
+            "\r\n303,House,8,10–20,\"Close: set \"\"House open\"\" to 0\",/walk/house/close,",
+            (string) $csv->getContent(),
+        );
         $this->getJson('/api/show/offers/none/sheet?json=1')->assertNotFound();
         $end = (string) $this->getJson('/api/show/ports/guides-tablet/other-end')->assertOk()->getContent();
         self::assertStringContainsString('Size: \/walk\/size, number from 0 to 100', $end);
@@ -77,7 +86,10 @@ final class OffersApiTest extends AppTestCase
         self::assertSame('Walk', $read['name']);
         self::assertSame(['size', 'house'], array_map(strtolower(...), array_column($read['parameters'], 'name')));
         self::assertSame(2, $read['parameters'][0]['slots'] ?? \count($read['parameters'][0]['at'] ?? []));
-        $ranges = array_map(static fn(array $range): array => [$range['name'], $range['first'], $range['last']], $read['parameters'][1]['ranges']);
+        $ranges = array_map(
+            static fn(array $range): array => [$range['name'], $range['first'], $range['last']],
+            $read['parameters'][1]['ranges'],
+        );
         self::assertSame([
             ['no change', 0, 9],
             ['Close: set "House open" to 0', 10, 20],

@@ -143,7 +143,10 @@ final class PatchApiTest extends AppTestCase
     public function testAddressesAndTheLibrary(): void
     {
         $this->as(Role::Viewer);
-        $this->getJson('/api/show/address?text=0:0:2/101')->assertOk()->assertJsonPath('ways.0.universe', 'fern-gallery')->assertJsonPath('ways.0.slot', 101);
+        $this->getJson('/api/show/address?text=0:0:2/101')
+            ->assertOk()
+            ->assertJsonPath('ways.0.universe', 'fern-gallery')
+            ->assertJsonPath('ways.0.slot', 101);
         $this->getJson('/api/show/address?text=7&here=canopy')->assertOk()->assertJsonPath('ways.0.universe', 'canopy');
         $this->getJson('/api/show/address?text=nowhere')->assertOk()->assertJsonPath('ways', []);
         $this->getJson('/api/show/address')->assertStatus(422);

@@ -62,9 +62,16 @@ final class PixelsApiTest extends AppTestCase
     {
         $this->as(Role::Builder);
         $show = $this->getJson('/api/show')->json('document');
-        $lamp = static fn(string $id, int $first): array => ['id' => $id, 'name' => $id, 'profile' => 'dimmer', 'universe' => 'fern-gallery', 'first' => $first];
+        $lamp = static fn(string $id, int $first): array => [
+            'id' => $id,
+            'name' => $id,
+            'profile' => 'dimmer',
+            'universe' => 'fern-gallery',
+            'first' => $first,
+        ];
         array_push($show['fixtures'], $lamp('one', 401), $lamp('other', 401));
-        $this->call('POST', '/api/show/import', [], [], [], ['CONTENT_TYPE' => 'application/json'], (string) json_encode($show))->assertOk();
+        $this->call('POST', '/api/show/import', [], [], [], ['CONTENT_TYPE' => 'application/json'], (string) json_encode($show))
+            ->assertOk();
         $changed = [...array_diff_key($lamp('one', 401), ['id' => 0]), 'profile' => 'media-layer'];
         $this->putJson('/api/show/fixtures/one', $changed)->assertOk();
         $this->putJson('/api/show/fixtures/one', [...$changed, 'first' => 5])->assertStatus(422);
@@ -85,7 +92,8 @@ final class PixelsApiTest extends AppTestCase
         );
         self::assertSame(['pond-wall-1', 'pond-wall-2'], $answer->json('routeEnds.pond-red.sets'));
         $this->deleteJson('/api/show/pixels/pond-wall')->assertStatus(422);
-        $this->postJson('/api/show/routes', [...$route, 'do' => [['kind' => 'set', 'point' => 'pixels:pond-wall/241/red', 'value' => 50]]])->assertStatus(422);
+        $this->postJson('/api/show/routes', [...$route, 'do' => [['kind' => 'set', 'point' => 'pixels:pond-wall/241/red', 'value' => 50]]])
+            ->assertStatus(422);
     }
 
     public function testEveryExistingListOfTheShowTravelsAsATableToo(): void

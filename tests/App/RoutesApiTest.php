@@ -24,7 +24,9 @@ final class RoutesApiTest extends AppTestCase
     public function testWhatARouteWouldDoIsSaidBeforeItIsKept(): void
     {
         $this->as(Role::Viewer);
-        $answer = $this->postJson('/api/show/routes/preview', ['route' => self::CUE, 'value' => 127])->assertOk()->assertJsonPath('faults', []);
+        $answer = $this->postJson('/api/show/routes/preview', ['route' => self::CUE, 'value' => 127])
+            ->assertOk()
+            ->assertJsonPath('faults', []);
         self::assertSame(127, $answer->json('preview.value'));
         self::assertSame('1', $answer->json('preview.steps.0.value'));
         self::assertSame(
@@ -57,7 +59,8 @@ final class RoutesApiTest extends AppTestCase
         $id = $this->postJson('/api/show/routes', self::CUE)->assertOk()->json('id');
         $this->postJson('/api/show/routes/deed', ['kind' => 'renumber', 'ids' => [$id, 'doors'], 'what' => 'note', 'by' => 12])->assertOk();
         self::assertSame([62, '/note/1/61'], [$this->route($id)['when']['note'], $this->route('doors')['from']['address']]);
-        $refused = $this->postJson('/api/show/routes/deed', ['kind' => 'renumber', 'ids' => [$id], 'what' => 'note', 'by' => 100])->assertStatus(422);
+        $refused = $this->postJson('/api/show/routes/deed', ['kind' => 'renumber', 'ids' => [$id], 'what' => 'note', 'by' => 100])
+            ->assertStatus(422);
         self::assertStringContainsString('when/note', $refused->json('faults.0.path'));
         $this->postJson('/api/show/routes/deed', ['kind' => 'channel', 'ids' => ['doors'], 'to' => 7])->assertOk();
         self::assertSame('/note/7/61', $this->route('doors')['from']['address']);
@@ -93,7 +96,10 @@ final class RoutesApiTest extends AppTestCase
         self::assertSame(self::CUE['do'][0]['kind'], $first['do'][0]['kind'], 'what has no column stays');
         self::assertCount(3, $first['do']);
         $second = $this->route('interval');
-        self::assertSame(['kind' => 'note-on', 'port' => 'talk-slides', 'note' => 22], array_intersect_key($second['when'], ['kind' => 1, 'port' => 1, 'note' => 1]));
+        self::assertSame(
+            ['kind' => 'note-on', 'port' => 'talk-slides', 'note' => 22],
+            array_intersect_key($second['when'], ['kind' => 1, 'port' => 1, 'note' => 1]),
+        );
         self::assertSame([['kind' => 'set', 'point' => 'slot:palm-house/9', 'value' => 200]], $second['do']);
     }
 
@@ -114,7 +120,11 @@ final class RoutesApiTest extends AppTestCase
         self::assertStringStartsWith('When note 49 (C#3) on channel 1 "Doors open" arrives', $answer->json('sentences.doors'));
         self::assertStringStartsWith('When note 50 (D3) "Interval" on arrives', $this->getJson('/api/show')->json("sentences.{$id}"));
         $this->putJson("/api/show/routes/{$id}", [...self::CUE, 'name' => 'Other'])->assertOk();
-        self::assertStringStartsWith('When note 50 (D3) "Interval" on arrives', $this->getJson('/api/show')->json("sentences.{$id}"), 'after a small edit too');
+        self::assertStringStartsWith(
+            'When note 50 (D3) "Interval" on arrives',
+            $this->getJson('/api/show')->json("sentences.{$id}"),
+            'after a small edit too',
+        );
         $this->postJson('/api/show/notes', ['name' => 'Nothing', 'note' => 200])->assertStatus(422);
         $this->deleteJson('/api/show/notes/interval')->assertOk();
         self::assertStringStartsWith('When note 50 (D3) on arrives', $this->getJson('/api/show')->json("sentences.{$id}"));
@@ -136,8 +146,14 @@ final class RoutesApiTest extends AppTestCase
         self::assertSame('C3 is note 48, and the number is 60', $faults[0]['problem']);
         self::assertNull($this->getJson('/api/show')->collect('document.routes')->firstWhere('name', 'One'), 'nothing of it is stored');
         self::assertSame('there is no column "nr"', $this->sheet("name,nr\na,b\n")->assertStatus(422)->json('faults.0.problem'));
-        self::assertSame('the column "port" is there twice', $this->sheet("name,port,port\na,b,c\n")->assertStatus(422)->json('faults.0.problem'));
-        self::assertSame('row 2 is "doors" too', $this->sheet("id,number\ndoors,50\ndoors,51\n")->assertStatus(422)->json('faults.0.problem'));
+        self::assertSame(
+            'the column "port" is there twice',
+            $this->sheet("name,port,port\na,b,c\n")->assertStatus(422)->json('faults.0.problem'),
+        );
+        self::assertSame(
+            'row 2 is "doors" too',
+            $this->sheet("id,number\ndoors,50\ndoors,51\n")->assertStatus(422)->json('faults.0.problem'),
+        );
         $this->sheet("id,number,\ndoors,50,a remark\n")->assertOk();
         $this->sheet("who,what\na,b\n")->assertStatus(422);
         $this->sheet('')->assertStatus(422);
@@ -145,7 +161,12 @@ final class RoutesApiTest extends AppTestCase
 
     private function sheet(string $csv, bool $isTried = false): TestResponse
     {
-        return $this->call('POST', '/api/show/routes/sheet'.($isTried ? '?try=1' : ''), server: ['CONTENT_TYPE' => 'text/csv', 'HTTP_ACCEPT' => 'application/json'], content: $csv);
+        return $this->call(
+            'POST',
+            '/api/show/routes/sheet'.($isTried ? '?try=1' : ''),
+            server: ['CONTENT_TYPE' => 'text/csv', 'HTTP_ACCEPT' => 'application/json'],
+            content: $csv,
+        );
     }
 
     /** @return array<string, mixed> */
@@ -158,12 +179,25 @@ final class RoutesApiTest extends AppTestCase
     {
         $this->as(Role::Builder);
         $comes = ['kind' => 'osc', 'port' => 'guides-tablet', 'address' => '/round'];
-        $this->postJson('/api/show/routes', ['name' => 'There', 'when' => [$comes], 'do' => [['kind' => 'press', 'point' => 'value:house-open']]])->assertOk();
-        $back = ['name' => 'Back', 'when' => [['kind' => 'fired', 'point' => 'route:there']], 'do' => [['kind' => 'press', 'point' => 'route:there']]];
+        $this->postJson(
+            '/api/show/routes',
+            ['name' => 'There', 'when' => [$comes], 'do' => [['kind' => 'press', 'point' => 'value:house-open']]],
+        )->assertOk();
+        $back = [
+            'name' => 'Back',
+            'when' => [['kind' => 'fired', 'point' => 'route:there']],
+            'do' => [['kind' => 'press', 'point' => 'route:there']],
+        ];
         $refused = $this->postJson('/api/show/routes', $back)->assertStatus(422);
-        self::assertSame('it sets itself off without end: "Back" sets off "There", which sets off "Back"', $refused->json('faults.0.problem'));
+        self::assertSame(
+            'it sets itself off without end: "Back" sets off "There", which sets off "Back"',
+            $refused->json('faults.0.problem'),
+        );
         self::assertSame('/routes/13/do', $refused->json('faults.0.path'));
         $this->postJson('/api/show/routes', [...$back, 'steps' => [['kind' => 'delay', 'seconds' => 1]]])->assertOk();
-        $this->putJson('/api/show/routes/there', ['name' => 'There', 'when' => [$comes], 'do' => [['kind' => 'press', 'point' => 'route:there']]])->assertStatus(422);
+        $this->putJson(
+            '/api/show/routes/there',
+            ['name' => 'There', 'when' => [$comes], 'do' => [['kind' => 'press', 'point' => 'route:there']]],
+        )->assertStatus(422);
     }
 }

@@ -57,7 +57,12 @@ final class SessionApiTest extends AppTestCase
         $this->postJson(
             '/api/session',
             ['name' => 'viewer', 'password' => 'night-walk'],
-        )->assertOk()->assertJsonPath('user', ['name' => 'viewer', 'role' => 'viewer', 'version' => trim((string) file_get_contents(base_path('VERSION')))]);
+        )
+            ->assertOk()
+            ->assertJsonPath(
+                'user',
+                ['name' => 'viewer', 'role' => 'viewer', 'version' => trim((string) file_get_contents(base_path('VERSION')))],
+            );
         $this->getJson('/api/session')->assertJsonPath('user.name', 'viewer');
         $this->deleteJson('/api/session')->assertOk()->assertJsonPath('user', null);
         $this->app['auth']->forgetGuards();
@@ -91,13 +96,22 @@ final class SessionApiTest extends AppTestCase
             self::assertStringNotContainsString('script-src', $policy, 'scripts are ours alone, and none stands in a page');
             self::assertStringContainsString("connect-src 'self' ws://127.0.0.1:8080 ws://127.0.0.1:8082;", $policy);
             self::assertStringContainsString("frame-ancestors 'none'", $policy);
-            self::assertSame(['nosniff', 'DENY', 'same-origin'], [$headers->get('X-Content-Type-Options'), $headers->get('X-Frame-Options'), $headers->get('Referrer-Policy')]);
+            self::assertSame(
+                ['nosniff', 'DENY', 'same-origin'],
+                [$headers->get('X-Content-Type-Options'), $headers->get('X-Frame-Options'), $headers->get('Referrer-Policy')],
+            );
         }
         foreach (['/', '/s/guide'] as $path) {
-            self::assertDoesNotMatchRegularExpression('#<script(?![^>]*\ssrc=)|\son\w+=|javascript:#i', (string) $this->get($path)->getContent());
+            self::assertDoesNotMatchRegularExpression(
+                '#<script(?![^>]*\ssrc=)|\son\w+=|javascript:#i',
+                (string) $this->get($path)->getContent(),
+            );
         }
         config(['junction.live_url' => 'wss://junction.example/live', 'junction.stand_ins' => '']);
-        self::assertStringContainsString("connect-src 'self' wss://junction.example;", (string) $this->get('/')->headers->get('Content-Security-Policy'));
+        self::assertStringContainsString(
+            "connect-src 'self' wss://junction.example;",
+            (string) $this->get('/')->headers->get('Content-Security-Policy'),
+        );
     }
 
     public function testTheAddressesOfThePageAreThePage(): void

@@ -154,7 +154,13 @@ final class SettingsApiTest extends AppTestCase
         );
         self::assertGreaterThanOrEqual(
             5,
-            min(array_map(count(...), array_diff_key($kinds, ['option' => 0, 'back' => 0, 'fromEnd' => 0, 'toEnd' => 0, 'layout' => 0, 'follow' => 0, 'offeredFunction' => 0, 'handle' => 0, 'trackKind' => 0, 'dayMoment' => 0]))),
+            min(array_map(
+                count(...),
+                array_diff_key(
+                    $kinds,
+                    ['option' => 0, 'back' => 0, 'fromEnd' => 0, 'toEnd' => 0, 'layout' => 0, 'follow' => 0, 'offeredFunction' => 0, 'handle' => 0, 'trackKind' => 0, 'dayMoment' => 0],
+                ),
+            )),
         );
         self::assertSame(
             ['port', 'universe', 'state'][0],
@@ -190,7 +196,12 @@ final class SettingsApiTest extends AppTestCase
         self::assertStringStartsWith('something is missing at the end', $wrong->json('problem'));
         self::assertStringContainsString('point("fixture:lantern/level")', $wrong->json('allowed'));
         $this->postJson('/api/formula', ['text' => str_repeat('1+', 300).'1'])->assertStatus(422);
-        $route = ['name' => 'R', 'when' => ['kind' => 'started'], 'steps' => [['kind' => 'formula', 'text' => 'valeu']], 'do' => [['kind' => 'press', 'point' => 'value:house-open']]];
+        $route = [
+            'name' => 'R',
+            'when' => ['kind' => 'started'],
+            'steps' => [['kind' => 'formula', 'text' => 'valeu']],
+            'do' => [['kind' => 'press', 'point' => 'value:house-open']],
+        ];
         $refused = $this->postJson('/api/show/routes', $route)->assertStatus(422);
         self::assertSame('/routes/12/steps/0/text', $refused->json('faults.0.path'));
     }

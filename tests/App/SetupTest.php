@@ -68,7 +68,10 @@ final class SetupTest extends TestCase
         );
         try {
             // While it sets up, and once it runs.
-            Background::until(static fn(): bool => str_contains((string) @file_get_contents("/proc/{$background->pid()}/environ"), 'JUNCTION_SIGNALS'), 'The demo beginning');
+            Background::until(
+                static fn(): bool => str_contains((string) @file_get_contents("/proc/{$background->pid()}/environ"), 'JUNCTION_SIGNALS'),
+                'The demo beginning',
+            );
             $background->signal(SIGINT);
             Background::until(static fn(): bool => ! $background->isRunning(), 'The demo ending');
             $background = new Background(

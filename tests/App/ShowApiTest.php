@@ -104,11 +104,17 @@ final class ShowApiTest extends AppTestCase
             'There is nothing to do again: nothing was undone, or something was changed since.',
         );
         foreach ([2, 1, 0] as $back) {
-            $this->postJson('/api/show/undo')->assertOk()->assertJsonPath('redo', "rename the show to \"{$names[$back]}\"")->assertJsonPath('redoBy', 'builder');
+            $this->postJson('/api/show/undo')
+                ->assertOk()
+                ->assertJsonPath('redo', "rename the show to \"{$names[$back]}\"")
+                ->assertJsonPath('redoBy', 'builder');
             self::assertSame($documents[$back], app(ShowStore::class)->document());
         }
         foreach ([1, 2, 3] as $on) {
-            $this->postJson('/api/show/redo')->assertOk()->assertJsonPath('redone', "rename the show to \"{$names[$on - 1]}\"")->assertJsonPath('undo', "rename the show to \"{$names[$on - 1]}\"");
+            $this->postJson('/api/show/redo')
+                ->assertOk()
+                ->assertJsonPath('redone', "rename the show to \"{$names[$on - 1]}\"")
+                ->assertJsonPath('undo', "rename the show to \"{$names[$on - 1]}\"");
             self::assertSame($documents[$on], app(ShowStore::class)->document());
         }
         $this->postJson('/api/show/redo')->assertConflict();

@@ -29,7 +29,17 @@ final class ShowModeTest extends AppTestCase
 
         $this->as(Role::Builder);
         $before = $this->getJson('/api/show')->assertOk()->json('document');
-        foreach ([['PATCH', '/api/show', ['name' => 'x']], ['DELETE', '/api/show/ports/house-desk', []], ['POST', '/api/show/undo', []], ['POST', '/api/show/import', []], ['POST', '/api/users', []], ['POST', '/api/backups', []], ['POST', '/api/backups/brought', []], ['POST', '/api/shows', []], ['POST', '/api/show/ports/batch', []]] as [$method, $path, $body]) {
+        foreach ([
+            ['PATCH', '/api/show', ['name' => 'x']],
+            ['DELETE', '/api/show/ports/house-desk', []],
+            ['POST', '/api/show/undo', []],
+            ['POST', '/api/show/import', []],
+            ['POST', '/api/users', []],
+            ['POST', '/api/backups', []],
+            ['POST', '/api/backups/brought', []],
+            ['POST', '/api/shows', []],
+            ['POST', '/api/show/ports/batch', []],
+        ] as [$method, $path, $body]) {
             $answer = $this->json($method, $path, $body)->assertStatus(423);
             self::assertStringContainsString('Show mode, by operator', (string) $answer->json('message'), $path);
         }
@@ -40,13 +50,19 @@ final class ShowModeTest extends AppTestCase
         $this->as(Role::Builder)->deleteJson('/api/show-mode', ['code' => '2604'])->assertOk()->assertJsonPath('showMode', '');
         $this->patchJson('/api/show', ['name' => 'Unlocked'])->assertOk();
         $words = array_column($this->getJson('/api/events?kind=people')->json('events'), 'words');
-        self::assertSame(['Show mode is over, by builder.', 'Show mode: everything but the live page and surfaces is locked, by operator.'], $words);
+        self::assertSame(
+            ['Show mode is over, by builder.', 'Show mode: everything but the live page and surfaces is locked, by operator.'],
+            $words,
+        );
     }
 
     public function testCodesCannotBeTriedOneAfterTheOther(): void
     {
         $this->as(Role::Operator)->postJson('/api/show-mode', ['code' => '2604'])->assertOk();
-        $statuses = array_map(fn(int $i): int => $this->deleteJson('/api/show-mode', ['code' => (string) (1000 + $i)])->status(), range(1, 15));
+        $statuses = array_map(
+            fn(int $i): int => $this->deleteJson('/api/show-mode', ['code' => (string) (1000 + $i)])->status(),
+            range(1, 15),
+        );
         self::assertSame(429, end($statuses));
         self::assertSame(0, Artisan::call('junction:show-mode', ['turn' => 'off']));
         self::assertSame('', ShowMode::kept($this->data)->by, 'whoever sits at the machine needs no code');
@@ -56,7 +72,10 @@ final class ShowModeTest extends AppTestCase
     public function testTheEngineRunsTheShowAndNothingElse(): void
     {
         $live = Background::freePort();
-        $engine = new Background(['bin/engine-php', 'artisan', 'junction:engine', "--live=127.0.0.1:{$live}", '--for=120'], ['JUNCTION_DATA' => $this->data, 'APP_KEY' => (string) config('app.key')]);
+        $engine = new Background(
+            ['bin/engine-php', 'artisan', 'junction:engine', "--live=127.0.0.1:{$live}", '--for=120'],
+            ['JUNCTION_DATA' => $this->data, 'APP_KEY' => (string) config('app.key')],
+        );
         try {
             $engine->untilSaid('The engine runs');
             $commands = [

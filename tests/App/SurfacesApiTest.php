@@ -27,7 +27,14 @@ final class SurfacesApiTest extends AppTestCase
             $this->postJson("/api/surfaces/{$other}/token")->assertStatus(403);
             $this->getJson("/api/surfaces/{$other}/entry")->assertExactJson(['entry' => 'closed', 'name' => '']);
         }
-        foreach ([['post', '/api/live-token'], ['get', '/api/show'], ['get', '/api/kinds'], ['get', '/api/surfaces/coded'], ['put', '/api/surfaces/guide/code'], ['post', '/api/show/surfaces']] as [$method, $path]) {
+        foreach ([
+            ['post', '/api/live-token'],
+            ['get', '/api/show'],
+            ['get', '/api/kinds'],
+            ['get', '/api/surfaces/coded'],
+            ['put', '/api/surfaces/guide/code'],
+            ['post', '/api/show/surfaces'],
+        ] as [$method, $path]) {
             $this->json($method, $path)->assertStatus(401);
         }
         $this->deleteJson('/api/surfaces/guide/entry')->assertOk();
@@ -39,7 +46,9 @@ final class SurfacesApiTest extends AppTestCase
         for ($i = 0; $i < 5; ++$i) {
             $this->enter("000{$i}")->assertStatus(422);
         }
-        $this->enter(FernhallSurfaces::CODE)->assertStatus(429)->assertJsonPath('message', 'Too many wrong codes: wait a minute, then try again.');
+        $this->enter(FernhallSurfaces::CODE)
+            ->assertStatus(429)
+            ->assertJsonPath('message', 'Too many wrong codes: wait a minute, then try again.');
         $this->travel(61)->seconds();
         $this->enter(FernhallSurfaces::CODE)->assertOk();
     }
@@ -47,11 +56,17 @@ final class SurfacesApiTest extends AppTestCase
     public function testWhoTriesFromManyAddressesIsHeldUpToo(): void
     {
         for ($i = 0; $i < 60; ++$i) {
-            $this->withServerVariables(['REMOTE_ADDR' => '10.0.'.intdiv($i, 4).'.'.($i % 4 + 1)])->postJson('/api/surfaces/guide/entry', ['code' => "9{$i}99"])->assertStatus(422);
+            $this->withServerVariables(['REMOTE_ADDR' => '10.0.'.intdiv($i, 4).'.'.($i % 4 + 1)])
+                ->postJson('/api/surfaces/guide/entry', ['code' => "9{$i}99"])
+                ->assertStatus(422);
         }
-        $this->withServerVariables(['REMOTE_ADDR' => '10.9.9.9'])->postJson('/api/surfaces/guide/entry', ['code' => FernhallSurfaces::CODE])->assertStatus(429);
+        $this->withServerVariables(['REMOTE_ADDR' => '10.9.9.9'])
+            ->postJson('/api/surfaces/guide/entry', ['code' => FernhallSurfaces::CODE])
+            ->assertStatus(429);
         $this->travel(61)->seconds();
-        $this->withServerVariables(['REMOTE_ADDR' => '10.9.9.9'])->postJson('/api/surfaces/guide/entry', ['code' => FernhallSurfaces::CODE])->assertOk();
+        $this->withServerVariables(['REMOTE_ADDR' => '10.9.9.9'])
+            ->postJson('/api/surfaces/guide/entry', ['code' => FernhallSurfaces::CODE])
+            ->assertOk();
     }
 
     public function testNobodyIsMadeAGuestByCommand(): void
@@ -59,8 +74,17 @@ final class SurfacesApiTest extends AppTestCase
         $this->artisan('junction:user', ['name' => 'eve', '--role' => 'guest', '--password' => 'long-enough'])->assertFailed();
         self::assertSame(3, DB::table('users')->count());
         foreach (['guest', 'builder'] as $role) {
-            $token = Token::sign('eve', Role::from($role), Secret::derive((string) config('app.key')), time(), $role === 'builder' ? 'guide' : '');
-            self::assertNull(Token::verify($token, Secret::derive((string) config('app.key')), time()), "{$role}: a guest has a surface, and nobody else has one");
+            $token = Token::sign(
+                'eve',
+                Role::from($role),
+                Secret::derive((string) config('app.key')),
+                time(),
+                $role === 'builder' ? 'guide' : '',
+            );
+            self::assertNull(
+                Token::verify($token, Secret::derive((string) config('app.key')), time()),
+                "{$role}: a guest has a surface, and nobody else has one",
+            );
         }
     }
 
@@ -76,11 +100,18 @@ final class SurfacesApiTest extends AppTestCase
     public function testAnotherCodePutsOutWhoeverCameInByTheOneBefore(): void
     {
         $this->enter(FernhallSurfaces::CODE)->assertOk();
-        $this->as(Role::Builder)->putJson('/api/surfaces/guide/code', ['code' => '12'])->assertStatus(422)->assertJsonPath('message', 'A pass code has 4 to 12 digits.');
+        $this->as(Role::Builder)
+            ->putJson('/api/surfaces/guide/code', ['code' => '12'])
+            ->assertStatus(422)
+            ->assertJsonPath('message', 'A pass code has 4 to 12 digits.');
         $this->putJson('/api/surfaces/gone/code', ['code' => '1234'])->assertStatus(404);
         $this->putJson('/api/surfaces/guide/code', ['code' => '80001'])->assertOk()->assertJsonPath('surfaces', ['door', 'guide']);
         self::assertStringNotContainsString('80001', (string) DB::table('surface_codes')->value('hash'));
-        self::assertStringNotContainsString('hash', (string) json_encode($this->getJson('/api/show')->json('document.surfaces')), 'it is in no document');
+        self::assertStringNotContainsString(
+            'hash',
+            (string) json_encode($this->getJson('/api/show')->json('document.surfaces')),
+            'it is in no document',
+        );
         auth()->logout();
         $this->postJson('/api/surfaces/guide/token')->assertStatus(403);
         $this->as(Role::Builder)->putJson('/api/surfaces/guide/code', ['code' => ''])->assertJsonPath('surfaces', ['door']);
@@ -107,7 +138,9 @@ final class SurfacesApiTest extends AppTestCase
         session()->flush();
         self::assertSame($visit, $this->token('guide')?->visit);
         // The same words, but not sealed by us.
-        $this->withUnencryptedCookie('surface-guide', (string) $cookie?->getValue())->postJson('/api/surfaces/guide/token')->assertStatus(403);
+        $this->withUnencryptedCookie('surface-guide', (string) $cookie?->getValue())
+            ->postJson('/api/surfaces/guide/token')
+            ->assertStatus(403);
     }
 
     public function testWhoWasSentAwayFromAnOpenNetworkDoesNotWalkInAgain(): void
@@ -147,8 +180,12 @@ final class SurfacesApiTest extends AppTestCase
     public function testATableOfAddressesIsThereForATabletProgram(): void
     {
         $this->as(Role::Builder);
-        $this->postJson('/api/show/panels', ['name' => 'Pad', 'surface' => 'guide', 'oscPort' => 'guides-tablet', 'oscAddress' => '/walk'])->assertOk();
-        self::assertStringContainsString('/walk/ferns,both,"0 to 1","Fern Gallery",Walk', (string) $this->get('/api/show/panels/pad/addresses')->assertOk()->getContent());
+        $this->postJson('/api/show/panels', ['name' => 'Pad', 'surface' => 'guide', 'oscPort' => 'guides-tablet', 'oscAddress' => '/walk'])
+            ->assertOk();
+        self::assertStringContainsString(
+            '/walk/ferns,both,"0 to 1","Fern Gallery",Walk',
+            (string) $this->get('/api/show/panels/pad/addresses')->assertOk()->getContent(),
+        );
         $this->getJson('/api/show/panels/pad/addresses?json=1')->assertJsonPath('columns.0', 'Address');
         $this->getJson('/api/show/panels/gone/addresses')->assertStatus(404);
         $this->postJson('/api/show/panels', ['name' => 'Wrong', 'surface' => 'guide', 'oscPort' => 'lectern'])->assertStatus(422);
@@ -177,11 +214,17 @@ final class SurfacesApiTest extends AppTestCase
             $added = \array_slice($this->pages('guide'), \count($before));
             $controls = array_merge(...array_column($added, 'controls'));
             self::assertNotSame([], $controls, json_encode($template, JSON_THROW_ON_ERROR));
-            self::assertTrue($count === null || $count === \count($controls), json_encode($template, JSON_THROW_ON_ERROR).\count($controls));
+            self::assertTrue(
+                $count === null || $count === \count($controls),
+                json_encode($template, JSON_THROW_ON_ERROR).\count($controls),
+            );
             $this->postJson('/api/show/undo')->assertOk();
             self::assertSame($before, $this->pages('guide'));
         }
-        self::assertSame(['faders', 'looks', 'fixture', 'universe', 'panel'], array_map(static fn(string $class): string => $class::kind(), Templates::ALL));
+        self::assertSame(
+            ['faders', 'looks', 'fixture', 'universe', 'panel'],
+            array_map(static fn(string $class): string => $class::kind(), Templates::ALL),
+        );
         $this->postJson('/api/show/surfaces/guide/template', ['kind' => 'fixture', 'fixture' => 'gone'])->assertStatus(422);
         $this->postJson('/api/show/surfaces/guide/template', ['kind' => 'nothing'])->assertStatus(422);
         $this->postJson('/api/show/surfaces/gone/template', ['kind' => 'looks'])->assertStatus(404);
@@ -199,7 +242,8 @@ final class SurfacesApiTest extends AppTestCase
         $taken = collect($this->getJson('/api/show')->json('document.surfaces'))->firstWhere('id', 'guide-2');
         self::assertSame(7, \count($taken['pages'][0]['controls']));
         foreach (['', '[]', '{"format": "nimble-junction/show"}', 'x'] as $wrong) {
-            $this->call('POST', '/api/show/surfaces/file', server: ['HTTP_ACCEPT' => 'application/json'], content: $wrong)->assertStatus(422);
+            $this->call('POST', '/api/show/surfaces/file', server: ['HTTP_ACCEPT' => 'application/json'], content: $wrong)
+                ->assertStatus(422);
         }
     }
 
@@ -225,12 +269,19 @@ final class SurfacesApiTest extends AppTestCase
         unset($surface['id']);
         $put = fn(array $changes) => $this->putJson('/api/show/surfaces/guide', [...$surface, ...$changes]);
         $put(['locked' => true])->assertOk();
-        $put(['locked' => true, 'pages' => []])->assertStatus(422)->assertJsonPath('faults.0.path', '/surfaces/0/pages')->assertJsonPath('faults.0.problem', 'the surface "Guide" is locked');
+        $put(['locked' => true, 'pages' => []])
+            ->assertStatus(422)
+            ->assertJsonPath('faults.0.path', '/surfaces/0/pages')
+            ->assertJsonPath('faults.0.problem', 'the surface "Guide" is locked');
         $this->postJson('/api/show/surfaces/guide/template', ['kind' => 'looks'])->assertStatus(422);
         $this->deleteJson('/api/show/surfaces/guide')->assertStatus(422);
         $put(['locked' => true, 'name' => 'Guides'])->assertOk();
         $this->deleteJson('/api/show/values/from-guide')->assertOk();
-        self::assertArrayNotHasKey('point', collect($this->pages('guide')[0]['controls'])->firstWhere('id', 'call')['does'], 'what is deleted elsewhere is forgotten all the same');
+        self::assertArrayNotHasKey(
+            'point',
+            collect($this->pages('guide')[0]['controls'])->firstWhere('id', 'call')['does'],
+            'what is deleted elsewhere is forgotten all the same',
+        );
         $put(['pages' => []])->assertOk();
     }
 
@@ -250,7 +301,12 @@ final class SurfacesApiTest extends AppTestCase
             [[[...$control, 'ink' => '#777777', 'colour' => '#888888']], 'pages/0/controls/0/colour'],
             [[[...$control, 'ink' => 'white']], 'pages/0/controls/0/ink'],
         ] as [$controls, $path]) {
-            $faults = $this->postJson('/api/show/surfaces', ['name' => 'Wrong', 'pages' => [['id' => 'p', 'name' => 'P', 'controls' => $controls]]])->assertStatus(422)->json('faults');
+            $faults = $this->postJson(
+                '/api/show/surfaces',
+                ['name' => 'Wrong', 'pages' => [['id' => 'p', 'name' => 'P', 'controls' => $controls]]],
+            )
+                ->assertStatus(422)
+                ->json('faults');
             self::assertStringEndsWith($path, implode(' ', array_column($faults, 'path')), json_encode($faults, JSON_THROW_ON_ERROR));
         }
         $this->postJson('/api/show/surfaces', ['name' => 'Wrong', 'entry' => 'network'])->assertStatus(422);
@@ -260,11 +316,17 @@ final class SurfacesApiTest extends AppTestCase
             [[['control' => 'a'], ['control' => 'a', 'row' => 2]], 'places/1/control'],
         ] as [$places, $path]) {
             $turned = ['columns' => 2, 'rows' => 2, 'places' => $places];
-            $faults = $this->postJson('/api/show/surfaces', ['name' => 'Wrong', 'pages' => [['id' => 'p', 'name' => 'P', 'controls' => [$control], 'turned' => $turned]]])->assertStatus(422)->json('faults');
+            $faults = $this->postJson(
+                '/api/show/surfaces',
+                ['name' => 'Wrong', 'pages' => [['id' => 'p', 'name' => 'P', 'controls' => [$control], 'turned' => $turned]]],
+            )->assertStatus(422)->json('faults');
             self::assertStringEndsWith("pages/0/turned/{$path}", $faults[0]['path']);
         }
         $turned['places'] = [['control' => 'gone', 'row' => 2], ['control' => 'a']];
-        $this->postJson('/api/show/surfaces', ['name' => 'Right', 'pages' => [['id' => 'p', 'name' => 'P', 'controls' => [$control], 'turned' => $turned]]])->assertOk();
+        $this->postJson(
+            '/api/show/surfaces',
+            ['name' => 'Right', 'pages' => [['id' => 'p', 'name' => 'P', 'controls' => [$control], 'turned' => $turned]]],
+        )->assertOk();
     }
 
     /** What a browser would keep of the answers, and send with the next request. */

@@ -37,12 +37,27 @@ final class TapesApiTest extends AppTestCase
     public function testACaptureComesInAndGoesOutInBothFormats(): void
     {
         $this->as(Role::Builder);
-        $datagrams = array_map(static fn(int $i): Datagram => new Datagram(1_700_000_000_000_000_000 + $i * 250_000_000, '10.0.0.5', 6454, '10.0.0.1', 6454, "packet {$i}"), range(0, 4));
-        $this->send('Monday, desk', Pcap::write($datagrams))->assertOk()->assertJson(['id' => 'monday-desk', 'packets' => 5, 'seconds' => 1]);
+        $datagrams = array_map(
+            static fn(int $i): Datagram => new Datagram(
+                1_700_000_000_000_000_000 + $i * 250_000_000,
+                '10.0.0.5',
+                6454,
+                '10.0.0.1',
+                6454,
+                "packet {$i}",
+            ),
+            range(0, 4),
+        );
+        $this->send('Monday, desk', Pcap::write($datagrams))
+            ->assertOk()
+            ->assertJson(['id' => 'monday-desk', 'packets' => 5, 'seconds' => 1]);
         $label = (new TapeFolder("{$this->tapes}/tapes"))->label('monday-desk');
         self::assertEquals(['Monday, desk', 1.0, 5], [$label->name, $label->seconds, $label->packets]);
         $out = $this->get('/api/tapes/monday-desk')->assertOk()->baseResponse;
-        $is = array_map(static fn(Datagram $one): string => $one->payload, iterator_to_array(Capture::datagrams((string) file_get_contents($out->getFile()->getPathname())), false));
+        $is = array_map(
+            static fn(Datagram $one): string => $one->payload,
+            iterator_to_array(Capture::datagrams((string) file_get_contents($out->getFile()->getPathname())), false),
+        );
         self::assertSame(['packet 0', 'packet 1', 'packet 2', 'packet 3', 'packet 4'], $is);
         $pcap = $this->get('/api/tapes/monday-desk?form=pcap')->assertOk()->getContent();
         // Microseconds are what the older format has.
@@ -68,6 +83,11 @@ final class TapesApiTest extends AppTestCase
 
     private function send(string $name, string $bytes): TestResponse
     {
-        return $this->call('POST', '/api/tapes?name='.rawurlencode($name), server: ['HTTP_ACCEPT' => 'application/json', 'CONTENT_TYPE' => 'application/octet-stream'], content: $bytes);
+        return $this->call(
+            'POST',
+            '/api/tapes?name='.rawurlencode($name),
+            server: ['HTTP_ACCEPT' => 'application/json', 'CONTENT_TYPE' => 'application/octet-stream'],
+            content: $bytes,
+        );
     }
 }

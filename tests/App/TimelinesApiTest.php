@@ -17,7 +17,11 @@ final class TimelinesApiTest extends AppTestCase
     public function testATimelineIsAddedChangedAndTakenBack(): void
     {
         $this->as(Role::Builder);
-        $track = ['id' => 'line', 'name' => 'Line', 'does' => ['kind' => 'levels', 'point' => 'fixture:lantern/level', 'knots' => [['at' => 1, 'value' => 20, 'to' => 'smooth']]]];
+        $track = [
+            'id' => 'line',
+            'name' => 'Line',
+            'does' => ['kind' => 'levels', 'point' => 'fixture:lantern/level', 'knots' => [['at' => 1, 'value' => 20, 'to' => 'smooth']]],
+        ];
         $id = $this->postJson('/api/show/timelines', ['name' => 'Encore', 'tracks' => [$track]])->assertOk()->json('id');
         self::assertSame('encore', $id);
         $this->putJson('/api/show/timelines/encore', ['name' => 'Encore', 'tracks' => []])->assertOk();
@@ -42,7 +46,9 @@ final class TimelinesApiTest extends AppTestCase
         self::assertEquals([$press], $this->track('encore', 'marks')['does']['triggers'][0]['do'], 'all else that it does stays');
         $this->postJson('/api/show/undo')->assertOk();
         self::assertSame('value:lamp', $this->track('encore', 'line')['does']['point']);
-        $this->deleteJson('/api/show/timecodes/tape')->assertStatus(422)->assertJsonPath('faults.0.problem', 'there is no time code "tape"');
+        $this->deleteJson('/api/show/timecodes/tape')
+            ->assertStatus(422)
+            ->assertJsonPath('faults.0.problem', 'there is no time code "tape"');
     }
 
     public function testNotesOfAMidiFileBecomeTriggersThatPressTheRoutesTheyWouldSetOff(): void
@@ -50,7 +56,12 @@ final class TimelinesApiTest extends AppTestCase
         $this->as(Role::Builder);
         $this->postJson('/api/show/notes', ['name' => 'First beat', 'note' => 36, 'channel' => 10])->assertOk();
         $file = (new File(1, Division::perQuarter(480), [
-            new Track([Event::tempo(0, 500000), Event::meta(480, Event::MARKER, 'Verse'), Event::tempo(480, 1000000), Event::meta(0, Event::END_OF_TRACK)]),
+            new Track([
+                Event::tempo(0, 500000),
+                Event::meta(480, Event::MARKER, 'Verse'),
+                Event::tempo(480, 1000000),
+                Event::meta(0, Event::END_OF_TRACK),
+            ]),
             new Track([
                 Event::meta(0, Event::TRACK_NAME, 'Kicks'),
                 Event::channel(0, "\x99\x24\x64"), Event::channel(240, "\x99\x24\x00"),
@@ -58,7 +69,12 @@ final class TimelinesApiTest extends AppTestCase
                 Event::channel(0, "\x99\x24\x64"), Event::channel(240, "\x89\x24\x40"), Event::meta(0, Event::END_OF_TRACK),
             ]),
         ]))->encode();
-        $send = fn(string $id, string $bytes) => $this->call('POST', "/api/show/timelines/{$id}/midi", server: ['HTTP_ACCEPT' => 'application/json', 'CONTENT_TYPE' => 'application/octet-stream'], content: $bytes);
+        $send = fn(string $id, string $bytes) => $this->call(
+            'POST',
+            "/api/show/timelines/{$id}/midi",
+            server: ['HTTP_ACCEPT' => 'application/json', 'CONTENT_TYPE' => 'application/octet-stream'],
+            content: $bytes,
+        );
         $send('before-doors', $file)->assertOk()->assertJsonPath('tracks', 1)->assertJsonPath('triggers', 3);
         $track = $this->track('before-doors', 'kicks');
         // The times of these notes by @tonejs/midi, which knows nothing of ours.
@@ -67,12 +83,23 @@ final class TimelinesApiTest extends AppTestCase
         sort($theirs);
         self::assertEqualsWithDelta($theirs, array_column($track['does']['triggers'], 'at'), 0.001);
         self::assertSame(['First beat', 'C4', 'First beat'], array_column($track['does']['triggers'], 'name'));
-        self::assertSame([['kind' => 'press', 'point' => 'route:kick']], array_map(static fn(array $one): array => ['kind' => $one['kind'], 'point' => $one['point']], $track['does']['triggers'][0]['do']));
+        self::assertSame(
+            [['kind' => 'press', 'point' => 'route:kick']],
+            array_map(
+                static fn(array $one): array => ['kind' => $one['kind'], 'point' => $one['point']],
+                $track['does']['triggers'][0]['do'],
+            ),
+        );
         self::assertSame([], $track['does']['triggers'][1]['do']);
         self::assertEquals([['id' => 'verse', 'at' => 0.5, 'name' => 'Verse']], $this->timeline('before-doors')['markers']);
         $this->postJson('/api/show/undo')->assertOk();
         self::assertCount(1, $this->timeline('before-doors')['tracks']);
-        foreach (['', 'MThd', '{}', (new File(0, Division::perQuarter(96), [new Track([Event::meta(0, Event::END_OF_TRACK)])]))->encode()] as $wrong) {
+        foreach ([
+            '',
+            'MThd',
+            '{}',
+            (new File(0, Division::perQuarter(96), [new Track([Event::meta(0, Event::END_OF_TRACK)])]))->encode(),
+        ] as $wrong) {
             $send('before-doors', $wrong)->assertStatus(422);
         }
         $send('gone', $file)->assertStatus(404);
@@ -84,16 +111,28 @@ final class TimelinesApiTest extends AppTestCase
     {
         $this->as(Role::Builder);
         $file = (new File(1, Division::perQuarter(480), [new Track([
-            Event::meta(0, Event::TRACK_NAME, 'Organ'), Event::channel(960, "\x91\x3c\x64"), Event::channel(480, "\x81\x3c\x40"), Event::channel(0, "\x92\x40\x20"), Event::meta(0, Event::END_OF_TRACK),
+            Event::meta(0, Event::TRACK_NAME, 'Organ'),
+            Event::channel(960, "\x91\x3c\x64"),
+            Event::channel(480, "\x81\x3c\x40"),
+            Event::channel(0, "\x92\x40\x20"),
+            Event::meta(0, Event::END_OF_TRACK),
         ])]))->encode();
-        $send = fn(string $query) => $this->call('POST', "/api/show/timelines/before-doors/midi?{$query}", server: ['HTTP_ACCEPT' => 'application/json', 'CONTENT_TYPE' => 'application/octet-stream'], content: $file);
+        $send = fn(string $query) => $this->call(
+            'POST',
+            "/api/show/timelines/before-doors/midi?{$query}",
+            server: ['HTTP_ACCEPT' => 'application/json', 'CONTENT_TYPE' => 'application/octet-stream'],
+            content: $file,
+        );
         $send('as=notes&port=lectern')->assertOk()->assertJsonPath('tracks', 2)->assertJsonPath('triggers', 2);
         self::assertEquals(
             ['kind' => 'notes', 'port' => 'lectern', 'channel' => 2, 'notes' => [['id' => 'n1', 'at' => 1, 'note' => 60, 'velocity' => 100, 'long' => 0.5]]],
             $this->track('before-doors', 'organ')['does'],
         );
         $send('as=notes&port=house-desk')->assertStatus(422);
-        $out = (string) $this->get('/api/show/timelines/before-doors/midi')->assertOk()->assertHeader('Content-Type', 'audio/midi')->getContent();
+        $out = (string) $this->get('/api/show/timelines/before-doors/midi')
+            ->assertOk()
+            ->assertHeader('Content-Type', 'audio/midi')
+            ->getContent();
         [$read] = NodeOracle::ask([['ask' => 'tonejs read', 'bytes' => bin2hex($out)]]);
         self::assertEqualsWithDelta([1.0, 1.5], array_column($read['notes'], 'time'), 0.001);
         $this->get('/api/show/timelines/gone/midi')->assertNotFound();
@@ -106,12 +145,23 @@ final class TimelinesApiTest extends AppTestCase
             new Track([Event::tempo(0, 500000), Event::tempo(960, 600000), Event::meta(0, Event::END_OF_TRACK)]),
             new Track([Event::channel(0, "\xb0\x0b\x40"), Event::channel(960, "\xb0\x0b\x60"), Event::meta(0, Event::END_OF_TRACK)]),
         ]))->encode();
-        $send = fn(string $query) => $this->call('POST', "/api/show/timelines/before-doors/midi?{$query}", server: ['HTTP_ACCEPT' => 'application/json', 'CONTENT_TYPE' => 'application/octet-stream'], content: $file);
+        $send = fn(string $query) => $this->call(
+            'POST',
+            "/api/show/timelines/before-doors/midi?{$query}",
+            server: ['HTTP_ACCEPT' => 'application/json', 'CONTENT_TYPE' => 'application/octet-stream'],
+            content: $file,
+        );
         $send('as=triggers')->assertStatus(422)->assertJsonPath('faults.0.problem', 'there are no notes in that file, only controllers');
         $send('as=triggers&tempo=1')->assertOk()->assertJsonPath('tempos', 2)->assertJsonPath('left', 1)->assertJsonPath('tracks', 0);
-        self::assertEquals([['at' => 0, 'bpm' => 120, 'bar' => 4], ['at' => 1, 'bpm' => 100, 'bar' => 4]], $this->timeline('before-doors')['changes']);
+        self::assertEquals(
+            [['at' => 0, 'bpm' => 120, 'bar' => 4], ['at' => 1, 'bpm' => 100, 'bar' => 4]],
+            $this->timeline('before-doors')['changes'],
+        );
         $send('as=notes&port=lectern')->assertOk()->assertJsonPath('controls', 1)->assertJsonPath('tempos', 0);
-        self::assertSame('midi:lectern/1/11', $this->track('before-doors', 'midi-2-controller-11-expression-on-channel-1')['does']['point']);
+        self::assertSame(
+            'midi:lectern/1/11',
+            $this->track('before-doors', 'midi-2-controller-11-expression-on-channel-1')['does']['point'],
+        );
         self::assertCount(2, $this->timeline('before-doors')['changes'], 'what was not asked for stays');
         $this->deleteJson('/api/show/ports/lectern');
         $this->getJson('/api/show')->assertOk();

@@ -67,7 +67,10 @@ final class TwoPeopleTest extends AppTestCase
         self::assertSame(['House desk', 'Ben was here'], $this->names());
         $this->postJson('/api/show/redo')->assertOk()->assertJsonPath('undoBy', 'Ada');
         $this->postJson('/api/show/undo')->assertOk();
-        $this->postJson('/api/show/undo')->assertOk()->assertJsonPath('undoneBy', 'Ben')->assertJsonPath('undone', 'change port "Ben was here"');
+        $this->postJson('/api/show/undo')
+            ->assertOk()
+            ->assertJsonPath('undoneBy', 'Ben')
+            ->assertJsonPath('undone', 'change port "Ben was here"');
         self::assertSame(['House desk', 'Guest desk'], $this->names());
         $this->actingAs($this->ben)->getJson('/api/show')->assertJsonPath('redo', null);
     }
@@ -108,8 +111,15 @@ final class TwoPeopleTest extends AppTestCase
             ],
             $conflict['fields'],
         );
-        self::assertSame(['Theirs', false, 120], [$conflict['joined']['name'], $conflict['joined']['enabled'], $conflict['joined']['receive']['priority']]);
-        $this->putJson('/api/show/ports/house-desk', [...$conflict['joined'], 'name' => 'Both'], ['X-Base-Revision' => (string) ($seen->json('revision') + 1)])->assertOk();
+        self::assertSame(
+            ['Theirs', false, 120],
+            [$conflict['joined']['name'], $conflict['joined']['enabled'], $conflict['joined']['receive']['priority']],
+        );
+        $this->putJson(
+            '/api/show/ports/house-desk',
+            [...$conflict['joined'], 'name' => 'Both'],
+            ['X-Base-Revision' => (string) ($seen->json('revision') + 1)],
+        )->assertOk();
         self::assertSame('Both', $this->names()[0]);
     }
 
@@ -124,7 +134,10 @@ final class TwoPeopleTest extends AppTestCase
 
         return match (mt_rand(0, 9)) {
             0, 1 => $this->putJson("/api/show/{$list}/{$id}", [...$part, 'name' => "Name {$step}"]),
-            2 => $this->putJson("/api/show/{$list}/{$id}", \array_key_exists('enabled', $part) ? array_diff_key($part, ['enabled' => 0]) : ['enabled' => false, ...$part]),
+            2 => $this->putJson(
+                "/api/show/{$list}/{$id}",
+                \array_key_exists('enabled', $part) ? array_diff_key($part, ['enabled' => 0]) : ['enabled' => false, ...$part],
+            ),
             3 => $this->postJson("/api/show/{$list}", [...array_diff_key($part, ['id' => 0]), 'name' => "New {$step}"]),
             4 => $this->deleteJson("/api/show/{$list}/{$id}"),
             5 => $this->postJson("/api/show/{$list}/batch", ['ids' => [$id], 'before' => $other === $id ? null : $other]),

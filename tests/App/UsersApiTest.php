@@ -19,13 +19,24 @@ final class UsersApiTest extends AppTestCase
     public function testABuilderAddsChangesAndRemovesPeople(): void
     {
         $this->as(Role::Builder);
-        $names = fn(string $method, string $path, array $body = []): array => array_column($this->json($method, $path, $body)->assertOk()->json('users'), 'role', 'name');
+        $names = fn(string $method, string $path, array $body = []): array => array_column(
+            $this->json($method, $path, $body)->assertOk()->json('users'),
+            'role',
+            'name',
+        );
         self::assertSame(['builder' => 'builder', 'operator' => 'operator', 'viewer' => 'viewer'], $names('GET', '/api/users'));
-        self::assertSame('operator', $names('POST', '/api/users', ['name' => 'Ada ', 'role' => 'operator', 'password' => 'fern-and-moss'])['Ada']);
+        self::assertSame(
+            'operator',
+            $names('POST', '/api/users', ['name' => 'Ada ', 'role' => 'operator', 'password' => 'fern-and-moss'])['Ada'],
+        );
         $ada = User::query()->where('name', 'Ada')->firstOrFail();
         self::assertSame('viewer', $names('PATCH', "/api/users/{$ada->id}", ['role' => 'viewer'])['Ada']);
         self::assertTrue(Hash::check('fern-and-moss', $ada->refresh()->password), 'another role is no other password');
-        self::assertSame('viewer', $names('PATCH', "/api/users/{$ada->id}", ['password' => 'moss-and-fern'])['Ada'], 'nor the other way round');
+        self::assertSame(
+            'viewer',
+            $names('PATCH', "/api/users/{$ada->id}", ['password' => 'moss-and-fern'])['Ada'],
+            'nor the other way round',
+        );
         self::assertTrue(Hash::check('moss-and-fern', $ada->refresh()->password));
         self::assertArrayNotHasKey('Ada', $names('DELETE', "/api/users/{$ada->id}"));
         $this->deleteJson("/api/users/{$ada->id}")->assertNotFound();
@@ -57,8 +68,15 @@ final class UsersApiTest extends AppTestCase
             $this->as($role);
         }
         $id = User::query()->where('name', 'viewer')->firstOrFail()->id;
-        foreach ([['GET', '/api/users'], ['POST', '/api/users'], ['PATCH', "/api/users/{$id}"], ['DELETE', "/api/users/{$id}"], ['DELETE', "/api/users/{$id}/logins"]] as [$method, $path]) {
-            $this->json($method, $path, ['name' => 'Eve', 'role' => 'builder', 'password' => 'long-enough'])->assertStatus($role === null ? 401 : 403);
+        foreach ([
+            ['GET', '/api/users'],
+            ['POST', '/api/users'],
+            ['PATCH', "/api/users/{$id}"],
+            ['DELETE', "/api/users/{$id}"],
+            ['DELETE', "/api/users/{$id}/logins"],
+        ] as [$method, $path]) {
+            $this->json($method, $path, ['name' => 'Eve', 'role' => 'builder', 'password' => 'long-enough'])
+                ->assertStatus($role === null ? 401 : 403);
         }
         self::assertSame(Role::Viewer, User::query()->findOrFail($id)->role);
     }
@@ -104,21 +122,31 @@ final class UsersApiTest extends AppTestCase
 
     public function testAtTheMachineARoleStaysWhereOnlyAPasswordIsSetAndTheOtherWayRound(): void
     {
-        $this->artisan('junction:user', ['name' => 'viewer', '--password' => 'night-walk-2'])->expectsOutputToContain('viewer may log in as viewer.')->assertSuccessful();
+        $this->artisan('junction:user', ['name' => 'viewer', '--password' => 'night-walk-2'])
+            ->expectsOutputToContain('viewer may log in as viewer.')
+            ->assertSuccessful();
         $viewer = User::query()->where('name', 'viewer')->firstOrFail();
         self::assertSame([Role::Viewer, true], [$viewer->role, Hash::check('night-walk-2', $viewer->password)]);
         $this->artisan('junction:user', ['name' => 'viewer', '--role' => 'operator'])->assertSuccessful();
         self::assertSame([Role::Operator, true], [$viewer->refresh()->role, Hash::check('night-walk-2', $viewer->password)]);
         // Somebody has lost theirs.
-        $this->artisan('junction:user', ['name' => 'viewer', '--ask-password' => true])->expectsQuestion('Another password; empty to leave it', 'fern-and-moss')->assertSuccessful();
+        $this->artisan('junction:user', ['name' => 'viewer', '--ask-password' => true])
+            ->expectsQuestion('Another password; empty to leave it', 'fern-and-moss')
+            ->assertSuccessful();
         self::assertTrue(Hash::check('fern-and-moss', $viewer->refresh()->password));
         $logins = $viewer->logins;
-        $this->artisan('junction:user', ['name' => 'viewer', '--log-out' => true])->expectsOutputToContain('logged out everywhere')->assertSuccessful();
+        $this->artisan('junction:user', ['name' => 'viewer', '--log-out' => true])
+            ->expectsOutputToContain('logged out everywhere')
+            ->assertSuccessful();
         self::assertSame($logins + 1, $viewer->refresh()->logins);
-        $this->artisan('junction:user')->expectsTable(['Name', 'Role'], [['builder', 'builder'], ['operator', 'operator'], ['viewer', 'operator']])->assertSuccessful();
+        $this->artisan('junction:user')
+            ->expectsTable(['Name', 'Role'], [['builder', 'builder'], ['operator', 'operator'], ['viewer', 'operator']])
+            ->assertSuccessful();
         $this->artisan('junction:user', ['name' => 'viewer', '--remove' => true])->assertSuccessful();
         $this->artisan('junction:user', ['name' => 'viewer', '--remove' => true])->assertExitCode(2);
-        $this->artisan('junction:user', ['name' => 'builder', '--remove' => true])->expectsOutputToContain('the only builder')->assertExitCode(2);
+        $this->artisan('junction:user', ['name' => 'builder', '--remove' => true])
+            ->expectsOutputToContain('the only builder')
+            ->assertExitCode(2);
     }
 
     public function testTriesAreCountedByNameAndByAddressAlsoWhereTheyAreManyAtOnce(): void
@@ -158,15 +186,24 @@ final class UsersApiTest extends AppTestCase
         $operator = User::query()->where('name', 'operator')->firstOrFail();
         $this->app->make(Users::class)->setPassword($operator, 'my-own-words');
         $demo = new DemoPassword($this->app->make(Users::class), $this->data);
-        $check = static fn(string $name, string $password): bool => Hash::check($password, User::query()->where('name', $name)->firstOrFail()->password);
+        $check = static fn(string $name, string $password): bool => Hash::check(
+            $password,
+            User::query()->where('name', $name)->firstOrFail()->password,
+        );
         self::assertSame('night-walk', $demo->at('127.0.0.1'));
         $secret = $demo->at('0.0.0.0');
         self::assertMatchesRegularExpression('/^[a-z0-9]{12}$/', $secret);
-        self::assertSame([true, false, true, false], [$check('builder', $secret), $check('builder', 'night-walk'), $check('operator', 'my-own-words'), $check('operator', $secret)]);
+        self::assertSame(
+            [true, false, true, false],
+            [$check('builder', $secret), $check('builder', 'night-walk'), $check('operator', 'my-own-words'), $check('operator', $secret)],
+        );
         self::assertSame($secret, $demo->at('10.0.0.5'), 'the same when it starts again');
         self::assertSame('0600', substr(sprintf('%o', fileperms("{$this->data}/demo-password")), -4));
         self::assertSame('night-walk', $demo->at('localhost'));
-        self::assertSame([true, false, true], [$check('builder', 'night-walk'), $check('viewer', $secret), $check('operator', 'my-own-words')]);
+        self::assertSame(
+            [true, false, true],
+            [$check('builder', 'night-walk'), $check('viewer', $secret), $check('operator', 'my-own-words')],
+        );
     }
 
     private function login(string $name, string $password): \Illuminate\Testing\TestResponse

@@ -30,7 +30,10 @@ final class BuildSurfaceTest extends BrowserTestCase
         $this->pick('Fader');
         $this->field('Name', 'Level');
         $this->pick('Moss');
-        $this->untilScript('return [...document.querySelectorAll(".grip")].map((one) => one.getAttribute("aria-label")).join()', 'Moss, button,Level, fader');
+        $this->untilScript(
+            'return [...document.querySelectorAll(".grip")].map((one) => one.getAttribute("aria-label")).join()',
+            'Moss, button,Level, fader',
+        );
         self::$chrome->press('Try it', '.page-head');
         foreach ([true, false, true] as $isOn) {
             $this->untilScript('return document.querySelector("[data-control=button] .plate").classList.contains("on")', $isOn);
@@ -66,7 +69,9 @@ final class BuildSurfaceTest extends BrowserTestCase
     {
         self::$chrome->driver->get(self::$demo->url('/surfaces-build/guide/pond'));
         $this->pick('Drift rate');
-        [$x, $y] = self::$chrome->driver->executeScript('const box = document.querySelector("[aria-label^=\"Drift rate\"]").getBoundingClientRect(); return [box.x + box.width / 2, box.y + box.height / 2]');
+        [$x, $y] = self::$chrome->driver->executeScript(
+            'const box = document.querySelector("[aria-label^=\"Drift rate\"]").getBoundingClientRect(); return [box.x + box.width / 2, box.y + box.height / 2]',
+        );
         $field = self::$chrome->driver->executeScript('return document.querySelector(".screen .grid").getBoundingClientRect().height / 7');
         self::$chrome->press('Notes', '.kinds');
         $this->sees('[role=alert]', 'There is no room on this page');
@@ -146,7 +151,10 @@ final class BuildSurfaceTest extends BrowserTestCase
 
     private function place(string $control, string $column, string $row): void
     {
-        $this->untilScript("const style = document.querySelector('[data-control=\"{$control}\"]')?.style; return style ? `\${style.gridColumn}, \${style.gridRow}` : ''", "{$column}, {$row}");
+        $this->untilScript(
+            "const style = document.querySelector('[data-control=\"{$control}\"]')?.style; return style ? `\${style.gridColumn}, \${style.gridRow}` : ''",
+            "{$column}, {$row}",
+        );
     }
 
     private function drag(string $css, float $x, float $y, float $toX, float $toY): void

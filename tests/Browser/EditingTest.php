@@ -54,10 +54,17 @@ final class EditingTest extends BrowserTestCase
         $rows = self::$chrome->driver->executeScript(
             'return [...document.querySelectorAll("[aria-label=\'Both values\'] tbody tr")].map((row) => [...row.children].map((cell) => cell.textContent.trim()).join(" | "))',
         );
-        self::assertEqualsCanonicalizing(['name | Guest desk | Theirs | Mine', 'receive, lastResort | not there | true | not there'], $rows);
+        self::assertEqualsCanonicalizing(
+            ['name | Guest desk | Theirs | Mine', 'receive, lastResort | not there | true | not there'],
+            $rows,
+        );
         self::$chrome->press('Save what is chosen', '[aria-label="Both values"]');
         $this->sees('.row-button[aria-current="true"]', 'Mine');
-        self::assertSame(['"Mine"', 'true'], [$this->command('get', '/ports/guest-desk/name'), $this->command('get', '/ports/guest-desk/receive/lastResort')], 'mine where both have changed it, theirs where only they have');
+        self::assertSame(
+            ['"Mine"', 'true'],
+            [$this->command('get', '/ports/guest-desk/name'), $this->command('get', '/ports/guest-desk/receive/lastResort')],
+            'mine where both have changed it, theirs where only they have',
+        );
     }
 
     public function testOthersAreSeenWithWhereTheyAre(): void
@@ -65,7 +72,12 @@ final class EditingTest extends BrowserTestCase
         $key = (string) getenv('APP_KEY');
         putenv('APP_KEY='.self::$demo->environment()['APP_KEY']);
         $this->go('Ports');
-        $ada = new LiveLink(self::$demo->port + 1, Role::Operator, [['do' => 'stand', 'place' => 'Ports: Change House desk'], ['do' => 'subscribe', 'topics' => ['present']]], 8);
+        $ada = new LiveLink(
+            self::$demo->port + 1,
+            Role::Operator,
+            [['do' => 'stand', 'place' => 'Ports: Change House desk'], ['do' => 'subscribe', 'topics' => ['present']]],
+            8,
+        );
         try {
             $this->sees('header.strip .people', 'Ada: Ports: Change House desk');
             self::$chrome->press('House desk', '.page');
@@ -111,7 +123,13 @@ final class EditingTest extends BrowserTestCase
 
     private function command(string ...$words): string
     {
-        $ask = new Process([PHP_BINARY, 'artisan', 'junction:show', ...$words, '--as=operator'], Background::root(), self::$demo->environment(), null, 120);
+        $ask = new Process(
+            [PHP_BINARY, 'artisan', 'junction:show', ...$words, '--as=operator'],
+            Background::root(),
+            self::$demo->environment(),
+            null,
+            120,
+        );
 
         return trim($ask->mustRun()->getOutput());
     }

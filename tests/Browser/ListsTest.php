@@ -50,7 +50,10 @@ final class ListsTest extends BrowserTestCase
         self::$chrome->press('Set it on 2 ports', self::BAR);
         $this->sees('aside.panel', 'House desk');
         // Only what is stored is the last step.
-        $this->untilScript('const asked = new XMLHttpRequest(); asked.open("GET", "/api/show", false); asked.send(); return asked.responseText.includes("127.77.0.99")', true);
+        $this->untilScript(
+            'const asked = new XMLHttpRequest(); asked.open("GET", "/api/show", false); asked.send(); return asked.responseText.includes("127.77.0.99")',
+            true,
+        );
         self::$chrome->press('Select none', self::BAR);
         $this->undo('change 2 ports: allow');
         $this->undo('change 2 ports: enabled');

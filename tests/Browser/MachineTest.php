@@ -14,7 +14,10 @@ final class MachineTest extends BrowserTestCase
         $this->sees('[aria-label="What has happened"]', 'builder logged in');
         $this->sees('[aria-label="How it is"]', trim((string) file_get_contents(\dirname(__DIR__, 2).'/VERSION')));
         $this->select('select[aria-label="Kind of event"]', 'login');
-        $this->untilScript('return [...document.querySelectorAll("[aria-label=\'What has happened\'] td:nth-child(2)")].every((one) => one.textContent.trim() === "Login")', true);
+        $this->untilScript(
+            'return [...document.querySelectorAll("[aria-label=\'What has happened\'] td:nth-child(2)")].every((one) => one.textContent.trim() === "Login")',
+            true,
+        );
         self::$chrome->fill('input[aria-label="Find in the events"]', 'no such thing');
         $this->sees('[aria-label="What has happened"]', 'Nothing like this has happened yet.');
         self::$chrome->press('Make one now', '[aria-label="Backups"]');

@@ -29,7 +29,10 @@ final class OffersTest extends BrowserTestCase
         $this->untilScript('return document.querySelectorAll("form .parameter").length', 1);
         self::$chrome->press('Add a spare slot', self::FORM);
         self::$chrome->press('↓', self::FORM);
-        $this->untilScript('return [...document.querySelectorAll("form .parameter .line input")].map((one) => one.value).join("; ")', 'Spare 2; Lantern, level');
+        $this->untilScript(
+            'return [...document.querySelectorAll("form .parameter .line input")].map((one) => one.value).join("; ")',
+            'Spare 2; Lantern, level',
+        );
         self::$chrome->press('Add the offer', self::FORM);
         $this->sees('aside.panel', '/pond/lantern-level');
         $this->sees('aside.panel', 'Lily Pond, slots 13 to 14');

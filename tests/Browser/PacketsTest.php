@@ -82,7 +82,10 @@ final class PacketsTest extends BrowserTestCase
     private function point(string $css, string $lit, string $words): void
     {
         Background::until(static function () use ($css, $lit, $words): bool {
-            self::$chrome->driver->action()->moveToElement(self::$chrome->find('main h1'))->moveToElement(self::$chrome->find($css))->perform();
+            self::$chrome->driver->action()
+                ->moveToElement(self::$chrome->find('main h1'))
+                ->moveToElement(self::$chrome->find($css))
+                ->perform();
             $text = self::$chrome->driver->executeScript('return document.querySelector(arguments[0])?.textContent ?? ""', [$lit]);
 
             return str_contains((string) $text, $words);

@@ -49,6 +49,11 @@ final class PeopleTest extends BrowserTestCase
 
     private function user(string $name, string ...$options): void
     {
-        (new Process([PHP_BINARY, 'artisan', 'junction:user', $name, ...$options], Background::root(), self::$demo->environment(), timeout: 60))->mustRun();
+        (new Process(
+            [PHP_BINARY, 'artisan', 'junction:user', $name, ...$options],
+            Background::root(),
+            self::$demo->environment(),
+            timeout: 60,
+        ))->mustRun();
     }
 }

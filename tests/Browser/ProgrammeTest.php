@@ -72,7 +72,10 @@ final class ProgrammeTest extends BrowserTestCase
         // Ctrl+Enter: a new cue between 3 and 4, named, with its time; the table says what is wrong.
         self::$chrome->find(self::BOARD.' [data-cell="3 name"]')->click();
         $this->key(WebDriverKeys::CONTROL.WebDriverKeys::ENTER.WebDriverKeys::NULL);
-        $this->untilScript('return document.activeElement?.dataset.cell + " " + document.querySelectorAll("[data-cue]").length', '4 name 6');
+        $this->untilScript(
+            'return document.activeElement?.dataset.cell + " " + document.querySelectorAll("[data-cue]").length',
+            '4 name 6',
+        );
         $this->key('Coffee'.WebDriverKeys::TAB);
         $this->untilScript('return document.querySelector("[data-cue=\\"3.5\\"] [data-cell=\\"4 name\\"]")?.value', 'Coffee');
         self::$chrome->find(self::BOARD.' [data-cell="4 up"]')->click();
@@ -114,7 +117,10 @@ final class ProgrammeTest extends BrowserTestCase
         $this->undo('add route "Lectern to the grand master"');
     }
 
-    /** Six taps half a second apart are 120 BPM; how far a busy machine may put them off is the tolerance. The tempo shows rounded, and exact in its field. */
+    /**
+     * Six taps half a second apart are 120 BPM; how far a busy machine may put them off is the tolerance. The tempo shows rounded, and
+     * exact in its field.
+     */
     public function testATempoIsTappedAndTyped(): void
     {
         $this->go('Programme');
@@ -128,7 +134,10 @@ final class ProgrammeTest extends BrowserTestCase
                 document.querySelector("aside.panel .tap").dispatchEvent(new PointerEvent("pointerdown", { bubbles: true }));
                 if (++taps === 6) { clearInterval(timer); done(); }
             }, 500);');
-        $this->untilScript('const bpm = Number(document.querySelector("aside.panel .bpm").textContent); return bpm > 108 && bpm < 132', true);
+        $this->untilScript(
+            'const bpm = Number(document.querySelector("aside.panel .bpm").textContent); return bpm > 108 && bpm < 132',
+            true,
+        );
         self::$chrome->press('Half', 'aside.panel');
         $this->untilScript('const bpm = Number(document.querySelector("aside.panel .bpm").textContent); return bpm > 54 && bpm < 66', true);
         foreach (['81.37' => '81', '128' => '128', '98.96' => '99'] as $typed => $shown) {
@@ -160,7 +169,11 @@ final class ProgrammeTest extends BrowserTestCase
         $this->sees('[aria-label="Wrong"]', 'Blackout is on');
         self::$chrome->press('Blackout is on: light again', '.masters');
         $this->untilScript('return document.querySelector("[aria-label=Wrong]").textContent.includes("Blackout")', false);
-        self::assertSame([], self::$chrome->driver->findElements(\Facebook\WebDriver\WebDriverBy::cssSelector('main input:not([type=number])')), 'nothing can be edited');
+        self::assertSame(
+            [],
+            self::$chrome->driver->findElements(\Facebook\WebDriver\WebDriverBy::cssSelector('main input:not([type=number])')),
+            'nothing can be edited',
+        );
         $small = self::$chrome->driver->executeScript(
             'return [...document.querySelectorAll(".live button:not(.small-button), .live [role=slider]")].filter((one) => one.getBoundingClientRect().height < 44).length',
         );

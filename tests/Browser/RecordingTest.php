@@ -28,9 +28,17 @@ final class RecordingTest extends BrowserTestCase
         // As long as it takes until the page has seen that it is written.
         Background::until(function () use ($stick, &$sent): ?bool {
             $value = 0.5 + 0.4 * sin(++$sent / 4);
-            $stick->send((new Message('/stick', [Argument::of($value)]))->encode(), self::$demo->loopback.'.1:'.FernhallGlasshouse::OUR_OSC_PORT);
+            $stick->send(
+                (new Message('/stick', [Argument::of($value)]))->encode(),
+                self::$demo->loopback.'.1:'.FernhallGlasshouse::OUR_OSC_PORT,
+            );
 
-            return $sent > 8 && self::$chrome->driver->executeScript('return document.querySelector("[aria-label=Takes]").textContent.includes("written now")') ? true : null;
+            return $sent > 8
+                && self::$chrome->driver->executeScript(
+                    'return document.querySelector("[aria-label=Takes]").textContent.includes("written now")',
+                )
+                ? true
+                : null;
         }, 'the page saying that it is written');
         self::$chrome->press('Stop and keep', '[aria-label=Takes]');
         $this->sees('[aria-label=Takes]', 'A take is kept:');
@@ -69,9 +77,15 @@ final class RecordingTest extends BrowserTestCase
         $this->sees('.empty', 'No tape yet.');
         self::$chrome->fill('[aria-label="Name of the tape"]', 'House, short');
         self::$chrome->press('Record', '[aria-label=Record]');
-        $this->untilScript('return Number(/, (\d+) packets/.exec(document.querySelector("[aria-label=Record] [role=status]").textContent)?.[1] ?? 0) > 60', true);
+        $this->untilScript(
+            'return Number(/, (\d+) packets/.exec(document.querySelector("[aria-label=Record] [role=status]").textContent)?.[1] ?? 0) > 60',
+            true,
+        );
         self::$chrome->press('End', '[aria-label=Record]');
-        $this->untilScript('return document.querySelector("[aria-label=Tapes] [aria-label=\'Name of House, short\']")?.value', 'House, short');
+        $this->untilScript(
+            'return document.querySelector("[aria-label=Tapes] [aria-label=\'Name of House, short\']")?.value',
+            'House, short',
+        );
         self::$chrome->press('Loop', '[aria-label=Tapes]');
         self::$chrome->press('Play', '[aria-label=Tapes]');
         $this->sees('[aria-label=Tapes]', 'plays:');

@@ -56,7 +56,9 @@ final class RoutesTest extends BrowserTestCase
     public function testANearMissIsReadAndTheRouteLetTakeIt(): void
     {
         $this->go('Routes');
-        self::$chrome->driver->get(self::$demo->url('/routes?add=1&when='.rawurlencode((string) json_encode(['kind' => 'osc', 'port' => 'guides-tablet', 'address' => '/curtain']))));
+        self::$chrome->driver->get(self::$demo->url(
+            '/routes?add=1&when='.rawurlencode((string) json_encode(['kind' => 'osc', 'port' => 'guides-tablet', 'address' => '/curtain'])),
+        ));
         $this->field('Name', 'Curtain');
         self::$chrome->press('Add', 'section[aria-label="And only if"]');
         $this->choose('And only if, 1', 'The value is at least');
@@ -74,10 +76,15 @@ final class RoutesTest extends BrowserTestCase
         self::$chrome->press('Take this too', '[aria-label="Nearly taken"]');
         $this->sees('[aria-label="Nearly taken"]', 'No route has nearly taken anything.');
         $this->says('/curtain', 64.0);
-        $this->untilScript('return document.querySelector("[aria-label=\'Came and did nothing\']").textContent.includes("/curtain")', false);
+        $this->untilScript(
+            'return document.querySelector("[aria-label=\'Came and did nothing\']").textContent.includes("/curtain")',
+            false,
+        );
         $this->says('/nobody/knows', 1.0);
         $this->sees('[aria-label="Came and did nothing"]', '/nobody/knows');
-        self::$chrome->driver->executeScript('[...document.querySelectorAll("[aria-label=\'Came and did nothing\'] article")].find((one) => one.textContent.includes("/nobody/knows")).querySelector("button").click()');
+        self::$chrome->driver->executeScript(
+            '[...document.querySelectorAll("[aria-label=\'Came and did nothing\'] article")].find((one) => one.textContent.includes("/nobody/knows")).querySelector("button").click()',
+        );
         $this->untilScript('return [...document.querySelectorAll("form input")].some((one) => one.value === "/nobody/knows")', true);
         $this->go('Routes');
         self::$chrome->press('Curtain', '[aria-label="routes"]');
@@ -115,7 +122,9 @@ final class RoutesTest extends BrowserTestCase
     public function testACurveIsDrawnAndATriggerIsLearnedAnewInItsPlace(): void
     {
         $this->go('Routes');
-        self::$chrome->driver->get(self::$demo->url('/routes?add=1&when='.rawurlencode((string) json_encode(['kind' => 'osc', 'port' => 'guides-tablet', 'address' => '/palm/lantern']))));
+        self::$chrome->driver->get(self::$demo->url(
+            '/routes?add=1&when='.rawurlencode((string) json_encode(['kind' => 'osc', 'port' => 'guides-tablet', 'address' => '/palm/lantern'])),
+        ));
         $this->field('Name', 'Drawn');
         $this->sees('form', 'Another route listens to this: Guide\'s fader to the lantern');
         self::$chrome->driver->executeScript('document.querySelector("[aria-label=\'When any of these: learn 1 anew\']").click()');
@@ -127,8 +136,12 @@ final class RoutesTest extends BrowserTestCase
         self::$chrome->press('Add', 'section[aria-label="What becomes of the value"]');
         $this->choose('What becomes of the value, 1', 'By a table of points');
         $this->field('In and out, in pairs: 0, 0, 128, 40, 255, 255', '0, 0, 100, 50, 200, 100');
-        self::$chrome->find('[aria-label="Point 2"]')->sendKeys([WebDriverKeys::ARROW_UP, WebDriverKeys::ARROW_UP, WebDriverKeys::ARROW_RIGHT]);
-        $this->untilScript('return [...document.querySelectorAll("form input")].some((one) => one.value === "0, 0, 102, 52, 200, 100")', true);
+        self::$chrome->find('[aria-label="Point 2"]')
+            ->sendKeys([WebDriverKeys::ARROW_UP, WebDriverKeys::ARROW_UP, WebDriverKeys::ARROW_RIGHT]);
+        $this->untilScript(
+            'return [...document.querySelectorAll("form input")].some((one) => one.value === "0, 0, 102, 52, 200, 100")',
+            true,
+        );
         self::$chrome->find('[aria-label="Point 2"]')->sendKeys(WebDriverKeys::DELETE);
         $this->untilScript('return [...document.querySelectorAll("form input")].some((one) => one.value === "0, 0, 200, 100")', true);
         $this->leave();
@@ -151,7 +164,11 @@ final class RoutesTest extends BrowserTestCase
         $csv = "name,port,when,number,note name (middle C = C4),does,point\nOne,talk-slides,note,60,C3,set,slot:palm-house/1\nTwo,nobody,note,61,,set,slot:palm-house/2\nThree,talk-slides,note,x,,set,slot:palm-house/3\n";
         $take = 'const area = document.querySelector("textarea"); area.value = arguments[0]; area.dispatchEvent(new Event("change"))';
         self::$chrome->driver->executeScript($take, [$csv]);
-        foreach (['row 2, column note name: C3 is note 48', 'row 3, column port: there is no port "nobody"', 'row 4, column number: it is "x"'] as $words) {
+        foreach ([
+            'row 2, column note name: C3 is note 48',
+            'row 3, column port: there is no port "nobody"',
+            'row 4, column number: it is "x"',
+        ] as $words) {
             $this->sees('[aria-label="Read a sheet"] [role=alert]', $words);
         }
         self::$chrome->driver->executeScript($take, ["name,port,when,number,does,point\nOne,Talk slides,note,60,set,slot:palm-house/1\n"]);
@@ -190,7 +207,10 @@ final class RoutesTest extends BrowserTestCase
             $type('add a route');
             $this->sees('#found [aria-selected=true]', 'Add a route');
             $press(WebDriverKeys::ENTER);
-            $this->untilScript('return document.querySelector("main form label[for=\'" + document.activeElement.id + "\']")?.textContent', 'Name');
+            $this->untilScript(
+                'return document.querySelector("main form label[for=\'" + document.activeElement.id + "\']")?.textContent',
+                'Name',
+            );
             $type("K{$i}");
             $tabTo('OSC address');
             $type("/k/{$i}");

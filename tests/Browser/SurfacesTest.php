@@ -48,7 +48,9 @@ final class SurfacesTest extends BrowserTestCase
     protected static function prepare(): void
     {
         // What breaks a link in these tests.
-        self::$chrome->before('window.links = []; const Real = WebSocket; window.WebSocket = class extends Real { constructor(...all) { super(...all); window.links.push(this) } }');
+        self::$chrome->before(
+            'window.links = []; const Real = WebSocket; window.WebSocket = class extends Real { constructor(...all) { super(...all); window.links.push(this) } }',
+        );
         self::assertSame(200, self::$chrome->driver->executeAsyncScript(self::ADD, [self::pads()]));
         self::$chrome->logout();
         self::$chrome->size(390, 844);
@@ -83,7 +85,11 @@ final class SurfacesTest extends BrowserTestCase
         $this->touch('touchEnd', []);
         $this->sees('[data-control="ferns"] .value', '80 %');
         $this->sees('[data-control="lantern"] .value', '100 %');
-        self::assertSame('100', self::$chrome->find('[data-control="ferns"] [role=slider]')->getAttribute('aria-valuenow'), 'its maximum is 80 %');
+        self::assertSame(
+            '100',
+            self::$chrome->find('[data-control="ferns"] [role=slider]')->getAttribute('aria-valuenow'),
+            'its maximum is 80 %',
+        );
     }
 
     public function testTwoPadsOfTwoPagesAreReachedByASwipeAndMovedWithinTheirSquare(): void
@@ -106,14 +112,22 @@ final class SurfacesTest extends BrowserTestCase
     public function testWhatIsPressedWhileTheLinkIsLostIsRefusedAndTheValuesAreRightWhenItIsBack(): void
     {
         $this->atGuide();
-        self::$chrome->driver->executeScript('window.Kept = window.WebSocket; window.WebSocket = class { constructor() { throw new Error("asleep") } }; links.at(-1).close()');
+        self::$chrome->driver->executeScript(
+            'window.Kept = window.WebSocket; window.WebSocket = class { constructor() { throw new Error("asleep") } }; links.at(-1).close()',
+        );
         $this->sees('header', 'not connected');
         $this->sees('[role=alert]', 'Not connected: what you touch is not sent.');
-        $before = self::$chrome->driver->executeScript('return document.querySelector("[data-control=dusk] .plate").classList.contains("on")');
+        $before = self::$chrome->driver->executeScript(
+            'return document.querySelector("[data-control=dusk] .plate").classList.contains("on")',
+        );
         $this->press('dusk');
         self::$chrome->driver->executeScript('window.WebSocket = window.Kept; dispatchEvent(new Event("online"))');
         $this->sees('header', 'live');
-        self::assertSame($before, self::$chrome->driver->executeScript('return document.querySelector("[data-control=dusk] .plate").classList.contains("on")'), 'it is not sent late');
+        self::assertSame(
+            $before,
+            self::$chrome->driver->executeScript('return document.querySelector("[data-control=dusk] .plate").classList.contains("on")'),
+            'it is not sent late',
+        );
         $this->press('dusk');
         $this->untilScript('return document.querySelector("[data-control=dusk] .plate").classList.contains("on")', ! $before);
     }
@@ -121,7 +135,9 @@ final class SurfacesTest extends BrowserTestCase
     public function testEveryControlIsReachedByKeysAndSaysWhatItIs(): void
     {
         $this->atGuide();
-        $roles = self::$chrome->driver->executeScript('return [...document.querySelectorAll("[data-control] :is(button, [role=slider], input)")].map((one) => [one.getAttribute("role") ?? one.tagName, one.tabIndex, one.getAttribute("aria-label") ?? one.textContent.trim()])');
+        $roles = self::$chrome->driver->executeScript(
+            'return [...document.querySelectorAll("[data-control] :is(button, [role=slider], input)")].map((one) => [one.getAttribute("role") ?? one.tagName, one.tabIndex, one.getAttribute("aria-label") ?? one.textContent.trim()])',
+        );
         self::assertGreaterThanOrEqual(7, \count($roles));
         foreach ($roles as [$role, $index, $name]) {
             self::assertSame(0, $index, "{$role} {$name}");
@@ -235,7 +251,11 @@ final class SurfacesTest extends BrowserTestCase
         $this->sees('header', 'live');
         $boxes = array_map(fn(string $id): array => $this->box($id, '.field'), ['laser', 'ferns']);
         $at = static fn(array $shares): array => array_map(
-            static fn(array $box, array $share, int $i): array => ['x' => $box[0] + $share[0] * $box[2], 'y' => $box[1] + (1 - $share[1]) * $box[3], 'id' => $i],
+            static fn(array $box, array $share, int $i): array => [
+                'x' => $box[0] + $share[0] * $box[2],
+                'y' => $box[1] + (1 - $share[1]) * $box[3],
+                'id' => $i,
+            ],
             $boxes,
             $shares,
             [0, 1],
@@ -270,9 +290,15 @@ final class SurfacesTest extends BrowserTestCase
     /** A finger rests on it for so long: the page's own clock is what ends it. */
     private function hold(string $css, int $milliseconds): void
     {
-        $box = self::$chrome->driver->executeScript('const box = document.querySelector(arguments[0]).getBoundingClientRect(); return [box.x + box.width / 2, box.y + box.height / 2]', [self::$chrome->find($css) ? $css : '']);
+        $box = self::$chrome->driver->executeScript(
+            'const box = document.querySelector(arguments[0]).getBoundingClientRect(); return [box.x + box.width / 2, box.y + box.height / 2]',
+            [self::$chrome->find($css) ? $css : ''],
+        );
         $this->touch('touchStart', [['x' => $box[0], 'y' => $box[1], 'id' => 0]]);
-        self::$chrome->driver->executeAsyncScript('const done = arguments[arguments.length - 1]; setTimeout(done, arguments[0])', [$milliseconds]);
+        self::$chrome->driver->executeAsyncScript(
+            'const done = arguments[arguments.length - 1]; setTimeout(done, arguments[0])',
+            [$milliseconds],
+        );
         $this->touch('touchEnd', []);
     }
 
@@ -282,7 +308,10 @@ final class SurfacesTest extends BrowserTestCase
         $css = "[data-control=\"{$control}\"] {$within}";
         self::$chrome->find($css);
 
-        return self::$chrome->driver->executeScript('const box = document.querySelector(arguments[0]).getBoundingClientRect(); return [box.x, box.y, box.width, box.height]', [$css]);
+        return self::$chrome->driver->executeScript(
+            'const box = document.querySelector(arguments[0]).getBoundingClientRect(); return [box.x, box.y, box.width, box.height]',
+            [$css],
+        );
     }
 
     /** @param list<array{x: float, y: float, id: int}> $points */

@@ -44,7 +44,10 @@ final class TimelineTest extends BrowserTestCase
         $this->twice(0.25, 1, 0.9);
         $this->sees('form[aria-label="Point of the line"]', 'Value');
         $this->twice(0.5, 1, 0.1);
-        $this->untilScript('return document.querySelector("canvas + p").textContent.startsWith("point at 9") || document.querySelector("canvas + p").textContent.startsWith("point at 100")', true);
+        $this->untilScript(
+            'return document.querySelector("canvas + p").textContent.startsWith("point at 9") || document.querySelector("canvas + p").textContent.startsWith("point at 100")',
+            true,
+        );
         self::$chrome->find('canvas')->sendKeys([WebDriverKeys::SHIFT, WebDriverKeys::ARROW_RIGHT, WebDriverKeys::NULL]);
         // Played from before the doors: the look comes on, the lantern is on its way.
         self::$chrome->fill('input[aria-label^="Place"]', '6.5'.WebDriverKeys::ENTER);
@@ -56,7 +59,10 @@ final class TimelineTest extends BrowserTestCase
         $this->sees('.page-head [role=status]', 'standing');
         self::$chrome->driver->get(self::$demo->url('/live'));
         $this->sees('[aria-label=Running]', 'Rope song');
-        $this->untilScript('return [...document.querySelectorAll(".plates button")].find((one) => one.textContent.includes("Moss"))?.getAttribute("aria-pressed")', 'true');
+        $this->untilScript(
+            'return [...document.querySelectorAll(".plates button")].find((one) => one.textContent.includes("Moss"))?.getAttribute("aria-pressed")',
+            'true',
+        );
         // Back before the doors it is as it was then.
         self::$chrome->driver->navigate()->back();
         // Where it stands is known once the link is there again.
@@ -64,7 +70,10 @@ final class TimelineTest extends BrowserTestCase
         self::$chrome->fill('input[aria-label^="Place"]', '1'.WebDriverKeys::ENTER);
         $this->untilScript('return document.querySelector("input[aria-label^=Place]").value', '1.00');
         self::$chrome->driver->get(self::$demo->url('/live'));
-        $this->untilScript('return [...document.querySelectorAll(".plates button")].find((one) => one.textContent.includes("Moss"))?.getAttribute("aria-pressed")', 'false');
+        $this->untilScript(
+            'return [...document.querySelectorAll(".plates button")].find((one) => one.textContent.includes("Moss"))?.getAttribute("aria-pressed")',
+            'false',
+        );
     }
 
     public function testMarksAreChosenMovedCopiedAndTakenAwayByKeysAndTakenBack(): void
@@ -98,7 +107,12 @@ final class TimelineTest extends BrowserTestCase
     {
         $path = sys_get_temp_dir().'/junction-test-'.bin2hex(random_bytes(6)).'.mid';
         file_put_contents($path, (new File(0, Division::perQuarter(480), [new Track([
-            Event::meta(0, Event::TRACK_NAME, 'Cues'), Event::tempo(0, 500_000), Event::meta(0, Event::TIME_SIGNATURE, "\x03\x02\x18\x08"), Event::channel(480, "\x99\x24\x64"), Event::channel(960, "\x99\x26\x64"), Event::meta(0, Event::END_OF_TRACK),
+            Event::meta(0, Event::TRACK_NAME, 'Cues'),
+            Event::tempo(0, 500_000),
+            Event::meta(0, Event::TIME_SIGNATURE, "\x03\x02\x18\x08"),
+            Event::channel(480, "\x99\x24\x64"),
+            Event::channel(960, "\x99\x26\x64"),
+            Event::meta(0, Event::END_OF_TRACK),
         ])]))->encode());
         try {
             self::$chrome->driver->get(self::$demo->url('/timeline-edit/before-doors'));
@@ -133,7 +147,8 @@ final class TimelineTest extends BrowserTestCase
         $this->sees('form[aria-label=Note]', 'Velocity');
         $said = 'return document.querySelector("canvas + p").textContent.split(",")[0]';
         $this->untilScript($said, 'note 60');
-        self::$chrome->find('canvas')->sendKeys([WebDriverKeys::SHIFT, WebDriverKeys::ARROW_UP, WebDriverKeys::ARROW_UP, WebDriverKeys::NULL]);
+        self::$chrome->find('canvas')
+            ->sendKeys([WebDriverKeys::SHIFT, WebDriverKeys::ARROW_UP, WebDriverKeys::ARROW_UP, WebDriverKeys::NULL]);
         $this->untilScript($said, 'note 62');
         self::$chrome->find('canvas')->sendKeys(WebDriverKeys::DELETE);
         $this->untilScript('return document.querySelector("canvas + p").textContent', '');
@@ -144,7 +159,11 @@ final class TimelineTest extends BrowserTestCase
         $path = sys_get_temp_dir().'/junction-test-'.bin2hex(random_bytes(6)).'.wav';
         // Two seconds of a tone (RIFF WAVE of PCM, from memory).
         $samples = implode('', array_map(static fn(int $i): string => pack('v', (int) (20000 * sin($i / 5)) & 0xFFFF), range(0, 15999)));
-        file_put_contents($path, 'RIFF'.pack('V', 36 + \strlen($samples)).'WAVEfmt '.pack('VvvVVvv', 16, 1, 1, 8000, 16000, 2, 16).'data'.pack('V', \strlen($samples)).$samples);
+        file_put_contents(
+            $path,
+            'RIFF'.pack('V', 36 + \strlen($samples)).'WAVEfmt '.pack('VvvVVvv', 16, 1, 1, 8000, 16000, 2, 16).'data'.pack('V', \strlen($samples))
+                .$samples,
+        );
         try {
             self::$chrome->driver->get(self::$demo->url('/timeline-edit/before-doors'));
             self::$chrome->find('canvas');
@@ -203,7 +222,10 @@ final class TimelineTest extends BrowserTestCase
         self::$chrome->press('Do it now', 'aside.panel');
         self::$chrome->driver->get(self::$demo->url('/live'));
         $this->sees('[aria-label=Next]', 'By itself: Keys, in 3');
-        $this->untilScript('return [...document.querySelectorAll(".plates button")].find((one) => one.textContent.includes("Moss"))?.getAttribute("aria-pressed")', 'true');
+        $this->untilScript(
+            'return [...document.querySelectorAll(".plates button")].find((one) => one.textContent.includes("Moss"))?.getAttribute("aria-pressed")',
+            'true',
+        );
         // Loaded anew: what the browser kept of the page has no link yet.
         self::$chrome->driver->get(self::$demo->url('/timeline-day/keys'));
         $this->sees('aside.panel', 'It has not come yet.');

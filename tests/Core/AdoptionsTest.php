@@ -41,7 +41,9 @@ final class AdoptionsTest extends TestCase
                 (new Dmx(1, Rig::levels([1 => $level, 500 => 3])))->encode(),
                 $now,
             );
-            $show = ShowReader::fromJson($edit % 2 === 0 ? $json : json_encode([...$document, 'name' => "Edit {$edit}"], JSON_THROW_ON_ERROR));
+            $show = ShowReader::fromJson(
+                $edit % 2 === 0 ? $json : json_encode([...$document, 'name' => "Edit {$edit}"], JSON_THROW_ON_ERROR),
+            );
             if ($edit % 2 === 0 && serialize($show) !== $first) {
                 self::fail("Reading {$edit} came out otherwise than the first.");
             }

@@ -97,7 +97,11 @@ final class ArchitectureTest extends TestCase
         foreach (glob(self::root().'/core/Wire/*', GLOB_ONLYDIR) ?: [] as $folder) {
             $own = basename($folder);
             foreach (self::files("core/Wire/{$own}", 'php') as $path => $text) {
-                self::assertDoesNotMatchRegularExpression("/^use NimbleJunction\\\\Core\\\\Wire\\\\(?!({$own}|Layout)\\\\)\\w+\\\\/m", $text, $path);
+                self::assertDoesNotMatchRegularExpression(
+                    "/^use NimbleJunction\\\\Core\\\\Wire\\\\(?!({$own}|Layout)\\\\)\\w+\\\\/m",
+                    $text,
+                    $path,
+                );
             }
         }
     }
@@ -161,7 +165,10 @@ final class ArchitectureTest extends TestCase
     /** @return iterable<string, string> text by path */
     private static function files(string $folder, string $extension): iterable
     {
-        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(self::root()."/{$folder}", \FilesystemIterator::SKIP_DOTS)) as $file) {
+        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(
+            self::root()."/{$folder}",
+            \FilesystemIterator::SKIP_DOTS,
+        )) as $file) {
             if ($file->getExtension() === $extension) {
                 yield $file->getPathname() => (string) file_get_contents($file->getPathname());
             }

@@ -16,7 +16,10 @@ final class CadenceTest extends TestCase
     public function testAChangeLeavesAtOnceThroughEveryOutput(): void
     {
         $left = (new Rig(['routes' => []]))->artNet([1 => 9]);
-        self::assertSame(['127.0.0.14:5568', '127.0.0.16:6454'], array_map(static fn(OutgoingPacket $packet): string => "{$packet->address}:{$packet->port}", $left));
+        self::assertSame(
+            ['127.0.0.14:5568', '127.0.0.16:6454'],
+            array_map(static fn(OutgoingPacket $packet): string => "{$packet->address}:{$packet->port}", $left),
+        );
         self::assertSame("\x09", $left[0]->bytes[126]);
         self::assertSame("\x09", $left[1]->bytes[18]);
     }
@@ -57,7 +60,10 @@ final class CadenceTest extends TestCase
                 $counts[$address][] = \count(self::times($left, $address));
             }
         }
-        self::assertSame(['127.0.0.14' => [7, 150], '127.0.0.16' => [5, 150]], array_map(static fn(array $two): array => [$two[0], (int) round($two[1], -1)], $counts));
+        self::assertSame(
+            ['127.0.0.14' => [7, 150], '127.0.0.16' => [5, 150]],
+            array_map(static fn(array $two): array => [$two[0], (int) round($two[1], -1)], $counts),
+        );
         self::assertSame('30 frames a second, whether levels change or not', Cadence::of(Protocol::Sacn, 30, true)->words());
         self::assertSame('at most 44 frames a second; unchanged levels 3 times, then every 0.9 s', Cadence::of(Protocol::Sacn)->words());
         self::assertSame('at most 30 frames a second; unchanged levels every 1 s', Cadence::of(Protocol::ArtNet, 30)->words());

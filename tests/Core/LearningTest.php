@@ -125,7 +125,10 @@ final class LearningTest extends TestCase
             $rig->sacn([5 => 10 + 10 * $i, 9 => 7 + $i % 2], sequence: $i);
             $rig->pass(0.02);
         }
-        $found = array_map(static fn(SlotCandidate $one): array => [$one->slot + 1, $one->movement->low, $one->movement->high], $slots->candidates('palm', $levels(), $rig->nanos()));
+        $found = array_map(
+            static fn(SlotCandidate $one): array => [$one->slot + 1, $one->movement->low, $one->movement->high],
+            $slots->candidates('palm', $levels(), $rig->nanos()),
+        );
         self::assertSame([[5, 10.0, 200.0], [9, 7.0, 8.0]], $found);
         $rig->pass(4.0);
         self::assertSame([], $slots->candidates('palm', $levels(), $rig->nanos()), 'nobody has asked for a while');
@@ -173,7 +176,13 @@ final class LearningTest extends TestCase
     {
         $cable = ['id' => 'p', 'name' => 'P', 'protocol' => 'midi', 'link' => ['kind' => 'cable', 'device' => 'p'], 'receive' => []];
         $tablet = ['id' => 'p', 'name' => 'P', 'protocol' => 'osc', 'receive' => ['port' => 8000]];
-        foreach ([...array_column(iterator_to_array(self::ways()), 0), new Program(1, 5), new Bend(2, 100), new Controller(1, 7, 3), new Controller(1, 7, 300, 14)] as $message) {
+        foreach ([
+            ...array_column(iterator_to_array(self::ways()), 0),
+            new Program(1, 5),
+            new Bend(2, 100),
+            new Controller(1, 7, 3),
+            new Controller(1, 7, 300, 14),
+        ] as $message) {
             foreach (Learned::ways('p', $message) as $way) {
                 $show = ShowReader::fromArray([...Rig::document(), 'ports' => [$message instanceof Osc ? $tablet : $cable], 'universes' => [['id' => 'palm', 'name' => 'Palm']], 'routes' => [
                     ['id' => 'r', 'name' => 'R', 'when' => $way['part'], 'do' => [['kind' => 'set', 'point' => 'slot:palm/1']]],

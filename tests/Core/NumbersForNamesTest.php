@@ -155,7 +155,20 @@ final class NumbersForNamesTest extends TestCase
             self::assertSame($rig->junction->universes()[$id]->levels, $again->junction->universes()[$id]->levels);
         }
         $read = fn(Rig $of, string $point): mixed => $of->junction->points()->read($this->point($point));
-        foreach (['value:1', 'fixture:1/1', 'hold:2/9', 'hold:1/7', 'route:1/enabled', 'route:3/fired', 'offer:2/1', 'look:1', 'list:1', 'master:1', 'wave:1', 'tempo:1'] as $point) {
+        foreach ([
+            'value:1',
+            'fixture:1/1',
+            'hold:2/9',
+            'hold:1/7',
+            'route:1/enabled',
+            'route:3/fired',
+            'offer:2/1',
+            'look:1',
+            'list:1',
+            'master:1',
+            'wave:1',
+            'tempo:1',
+        ] as $point) {
             self::assertSame($read($rig, $point), $read($again, $point), $point);
         }
         $this->look($again);

@@ -129,7 +129,12 @@ final class OscHabitsTest extends TestCase
     {
         $routes = [];
         foreach (['/lamp/a', '/lamp/b', '/lamp/c', '/lamp/spot', '/laser/a'] as $i => $address) {
-            $routes[] = ['id' => "route-{$i}", 'name' => "Route {$i}", 'from' => ['kind' => 'message', 'port' => 'tablet', 'address' => $address], 'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => $i + 1]];
+            $routes[] = [
+                'id' => "route-{$i}",
+                'name' => "Route {$i}",
+                'from' => ['kind' => 'message', 'port' => 'tablet', 'address' => $address],
+                'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => $i + 1],
+            ];
         }
 
         return new Rig(['routes' => $routes]);

@@ -36,7 +36,10 @@ final class QuestionsTest extends TestCase
     private const NOW = 100 * self::SECOND;
     private const LAN = [['name' => 'eth0', 'address' => '192.168.1.10', 'netmask' => '255.255.255.0']];
 
-    /** @return iterable<string, array{Observed, string, string, string}> what is seen, the other end, the state, the beginning of the words */
+    /**
+     * @return iterable<string, array{Observed, string, string, string}> what is seen, the other end, the state, the beginning of the
+     * words
+     */
     public static function silences(): iterable
     {
         $silent = new Activity();

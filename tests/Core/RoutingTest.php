@@ -31,7 +31,15 @@ final class RoutingTest extends TestCase
     /** One call is one turn: no frame carries half an event, copies of what it changed included. */
     public function testAMessageThatThreeRoutesTakeLeavesAsOneFrame(): void
     {
-        $routes = array_map(static fn(int $slot): array => ['id' => "r{$slot}", 'name' => "Route {$slot}", 'from' => ['kind' => 'message', 'port' => 'tablet', 'address' => '/all'], 'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => $slot]], [1, 2, 3]);
+        $routes = array_map(
+            static fn(int $slot): array => [
+                'id' => "r{$slot}",
+                'name' => "Route {$slot}",
+                'from' => ['kind' => 'message', 'port' => 'tablet', 'address' => '/all'],
+                'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => $slot],
+            ],
+            [1, 2, 3],
+        );
         $universes = [['id' => 'palm', 'name' => 'Palm House'], ['id' => 'roof', 'name' => 'Roof']];
         $ports = Rig::port(
             'net',
@@ -160,7 +168,12 @@ final class RoutingTest extends TestCase
     {
         $document = Rig::document();
         for ($i = 0; $i < 2000; ++$i) {
-            $document['routes'][] = ['id' => "r{$i}", 'name' => "R {$i}", 'from' => ['kind' => 'message', 'port' => 'tablet', 'address' => "/many/{$i}"], 'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => $i % 512 + 1]];
+            $document['routes'][] = [
+                'id' => "r{$i}",
+                'name' => "R {$i}",
+                'from' => ['kind' => 'message', 'port' => 'tablet', 'address' => "/many/{$i}"],
+                'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => $i % 512 + 1],
+            ];
         }
         $rig = new Rig($document);
         $rig->osc('/many/1999', 1.0);

@@ -87,14 +87,35 @@ final class SoakTest extends TestCase
 
     private static function programme(): Evening
     {
-        $values = static fn(int $i): array => Evening::values(['fixture:a/level' => 10 * $i, 'fixture:h/pan' => 15 * $i, 'fixture:c/level' => 12 * $i]);
-        $cue = static fn(string $number, string $look, array $more = []): array => ['number' => $number, 'look' => $look, 'up' => 2, 'down' => 3, ...$more];
+        $values = static fn(int $i): array => Evening::values([
+            'fixture:a/level' => 10 * $i,
+            'fixture:h/pan' => 15 * $i,
+            'fixture:c/level' => 12 * $i,
+        ]);
+        $cue = static fn(string $number, string $look, array $more = []): array => [
+            'number' => $number,
+            'look' => $look,
+            'up' => 2,
+            'down' => 3,
+            ...$more,
+        ];
 
         return new Evening([
-            'looks' => array_map(static fn(int $i): array => ['id' => "look-{$i}", 'name' => "Look {$i}", 'fadeIn' => $i % 4, 'fadeOut' => 1, 'values' => $values($i), ...($i < 4 ? ['set' => 'room'] : [])], range(1, 6)),
+            'looks' => array_map(
+                static fn(int $i): array => [
+                    'id' => "look-{$i}",
+                    'name' => "Look {$i}",
+                    'fadeIn' => $i % 4,
+                    'fadeOut' => 1,
+                    'values' => $values($i),
+                    ...($i < 4 ? ['set' => 'room'] : []),
+                ],
+                range(1, 6),
+            ),
             'lists' => [
                 ['id' => 'loop', 'name' => 'Loop', 'end' => 'loop', 'tracking' => true, 'begins' => true, 'cues' => [
-                    $cue('1', 'look-1', ['follow' => ['kind' => 'complete']]), $cue('2', 'look-2', ['follow' => ['kind' => 'after', 'seconds' => 4]]),
+                    $cue('1', 'look-1', ['follow' => ['kind' => 'complete']]),
+                    $cue('2', 'look-2', ['follow' => ['kind' => 'after', 'seconds' => 4]]),
                     $cue('3', 'look-3', ['follow' => ['kind' => 'beat', 'beats' => 3]]),
                 ]],
                 ['id' => 'hand', 'name' => 'Hand', 'end' => 'bounce', 'cues' => [$cue('1', 'look-4'), $cue('2', 'look-5', ['delay' => 1]), $cue('2.5', 'look-6')]],

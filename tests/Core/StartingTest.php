@@ -13,7 +13,10 @@ use PHPUnit\Framework\TestCase;
 /** What routes can begin from: each makes ordinary routes, and they do what they say. */
 final class StartingTest extends TestCase
 {
-    /** @return iterable<string, array{array<string, mixed>, int, string, string, string}> what is asked for, how many routes, bytes that arrive, the end of what left or "slot level" */
+    /**
+     * @return iterable<string, array{array<string, mixed>, int, string, string, string}> what is asked for, how many routes, bytes that
+     * arrive, the end of what left or "slot level"
+     */
     public static function starts(): iterable
     {
         $go = 'f07f7f02010132f7';
@@ -55,7 +58,13 @@ final class StartingTest extends TestCase
         foreach (explode(' ', $what) as $one) {
             $packets = match ($where) {
                 'dmx' => [...$rig->sacn([(int) $one => 0]), ...$rig->sacn([(int) $one => 255])],
-                'tablet' => $rig->junction->arrived($this->endpoint($rig, 'tablet'), '127.0.0.15', 9000, (string) hex2bin($one), $rig->nanos()),
+                'tablet' => $rig->junction->arrived(
+                    $this->endpoint($rig, 'tablet'),
+                    '127.0.0.15',
+                    9000,
+                    (string) hex2bin($one),
+                    $rig->nanos(),
+                ),
                 default => $rig->junction->arrived('midi cable lectern', 'cable lectern', 0, (string) hex2bin($one), $rig->nanos()),
             };
             foreach ($packets as $packet) {
@@ -77,7 +86,11 @@ final class StartingTest extends TestCase
 
     public function testWhatIsMissingIsNamed(): void
     {
-        foreach ([[[], 'kind'], [['kind' => 'go-notes'], 'port'], [['kind' => 'fader-bank', 'port' => 'p', 'count' => 900], 'count']] as [$asked, $field]) {
+        foreach ([
+            [[], 'kind'],
+            [['kind' => 'go-notes'], 'port'],
+            [['kind' => 'fader-bank', 'port' => 'p', 'count' => 900], 'count'],
+        ] as [$asked, $field]) {
             try {
                 Starts::read($asked);
                 self::fail("{$field} is wrong");
@@ -89,6 +102,9 @@ final class StartingTest extends TestCase
 
     private function endpoint(Rig $rig, string $port): string
     {
-        return (string) array_key_first(array_filter($rig->junction->plan()->endpoints, static fn($one): bool => \in_array($port, $one->portIds, true)));
+        return (string) array_key_first(array_filter(
+            $rig->junction->plan()->endpoints,
+            static fn($one): bool => \in_array($port, $one->portIds, true),
+        ));
     }
 }

@@ -47,7 +47,10 @@ final class TimetableEdgesTest extends TestCase
             $occasion = new Occasion('o', 'O', when: new AtTime($time), days: $days);
             $found = [];
             $end = self::unix('2027-12-31T23:59:59+01:00');
-            for ($at = $occasion->next(self::unix('2026-12-31T23:59:59+01:00'), $zone); $at !== null && $at <= $end; $at = $occasion->next($at, $zone)) {
+            for ($at = $occasion->next(
+                self::unix('2026-12-31T23:59:59+01:00'),
+                $zone,
+            ); $at !== null && $at <= $end; $at = $occasion->next($at, $zone)) {
                 $found[] = (new \DateTimeImmutable("@{$at}"))->setTimezone($zone)->format('Y-m-d D');
             }
             // Counted by the calendar alone.
@@ -71,13 +74,22 @@ final class TimetableEdgesTest extends TestCase
             $sets = (int) (new AtSun('sunset', 52.5, 13.4))->on($day);
             $dusk = (int) (new AtSun('dusk', 52.5, 13.4))->on($day);
             $clock = $rises - (int) $day->getTimestamp();
-            self::assertTrue($before === 0 || $clock > $before || $day->format('m-d') === '10-25' || $day->format('m-d') === '10-26', $day->format('c'));
+            self::assertTrue(
+                $before === 0 || $clock > $before || $day->format('m-d') === '10-25' || $day->format('m-d') === '10-26',
+                $day->format('c'),
+            );
             self::assertTrue($dawn < $rises && $rises < $sets && $sets < $dusk, $day->format('c'));
             // Civil twilight lasts 30 to 45 minutes there.
-            self::assertTrue($rises - $dawn > 1800 && $rises - $dawn < 2700 && $dusk - $sets > 1800 && $dusk - $sets < 2700, $day->format('c'));
+            self::assertTrue(
+                $rises - $dawn > 1800 && $rises - $dawn < 2700 && $dusk - $sets > 1800 && $dusk - $sets < 2700,
+                $day->format('c'),
+            );
             $before = $clock;
         }
-        self::assertNull((new AtSun('sunrise', 78.2, 15.6))->on(new \DateTimeImmutable('2026-12-21', $zone)), 'in Svalbard it does not rise');
+        self::assertNull(
+            (new AtSun('sunrise', 78.2, 15.6))->on(new \DateTimeImmutable('2026-12-21', $zone)),
+            'in Svalbard it does not rise',
+        );
     }
 
     public function testAClockThatIsSetBackALittleLetsNothingComeTwiceAndAWrongOneIsForgotten(): void
@@ -165,7 +177,10 @@ final class TimetableEdgesTest extends TestCase
         $evening->press('occasion:one/enabled');
         $again = $evening->restarted(5.0);
         self::clock($again, '2026-11-27T12:00:05+01:00');
-        self::assertSame([0, 1, 'Two'], [$again->read('occasion:one/enabled'), $again->read('occasion:two/enabled'), $again->read('timetable:next')]);
+        self::assertSame(
+            [0, 1, 'Two'],
+            [$again->read('occasion:one/enabled'), $again->read('occasion:two/enabled'), $again->read('timetable:next')],
+        );
         $again->rig->pass(20);
         self::assertSame(1.0, (float) $again->read('value:count'));
         $again->press('occasion:one/enabled');
@@ -195,6 +210,11 @@ final class TimetableEdgesTest extends TestCase
     /** @return array<string, mixed> */
     private static function occasion(string $id, string $at): array
     {
-        return ['id' => $id, 'name' => ucfirst($id), 'when' => ['kind' => 'time', 'at' => $at], 'do' => [['kind' => 'press', 'point' => 'route:more']]];
+        return [
+            'id' => $id,
+            'name' => ucfirst($id),
+            'when' => ['kind' => 'time', 'at' => $at],
+            'do' => [['kind' => 'press', 'point' => 'route:more']],
+        ];
     }
 }

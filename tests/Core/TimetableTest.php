@@ -36,12 +36,20 @@ final class TimetableTest extends TestCase
             $day = new \DateTimeImmutable($date, new \DateTimeZone($zone));
             foreach (['sunrise' => $rises, 'sunset' => $sets] as $event => $at) {
                 $is = (new AtSun($event, $latitude, $longitude))->on($day);
-                self::assertEqualsWithDelta((new \DateTimeImmutable("{$date} {$at}", new \DateTimeZone($zone)))->getTimestamp(), (int) $is, 120, "{$event} {$zone} {$date}");
+                self::assertEqualsWithDelta(
+                    (new \DateTimeImmutable("{$date} {$at}", new \DateTimeZone($zone)))->getTimestamp(),
+                    (int) $is,
+                    120,
+                    "{$event} {$zone} {$date}",
+                );
             }
         }
         $midsummer = new \DateTimeImmutable('2024-06-21', new \DateTimeZone('Europe/Oslo'));
         self::assertNull((new AtSun('sunset', 69.65, 18.96))->on($midsummer), 'in Tromsø the sun stays up');
-        self::assertSame(-1800, (new AtSun('sunset', 52.5, 13.4, -30.0))->on($midsummer) - (new AtSun('sunset', 52.5, 13.4))->on($midsummer));
+        self::assertSame(
+            -1800,
+            (new AtSun('sunset', 52.5, 13.4, -30.0))->on($midsummer) - (new AtSun('sunset', 52.5, 13.4))->on($midsummer),
+        );
     }
 
     /** The low-precision position of the sun of the Astronomical Almanac (page C5; from memory), for random places and days. */
@@ -56,7 +64,12 @@ final class TimetableTest extends TestCase
             $day = (new \DateTimeImmutable('2026-01-01', $zone))->modify('+'.mt_rand(0, 364).' days');
             foreach (['sunrise' => -1, 'sunset' => 1] as $event => $side) {
                 $is = (int) (new AtSun($event, $latitude, $longitude))->on($day);
-                self::assertEqualsWithDelta(self::sunAt($day, $latitude, $longitude, $side), $is, 120, "{$event} at {$latitude}, {$longitude} on {$day->format('c')}");
+                self::assertEqualsWithDelta(
+                    self::sunAt($day, $latitude, $longitude, $side),
+                    $is,
+                    120,
+                    "{$event} at {$latitude}, {$longitude} on {$day->format('c')}",
+                );
             }
         }
     }
@@ -66,7 +79,10 @@ final class TimetableTest extends TestCase
         $zone = new \DateTimeZone('Europe/Berlin');
         $from = (new \DateTimeImmutable(self::NOON))->getTimestamp();
         $dates = static function (array $fields, int $count = 3) use ($from, $zone): array {
-            $occasion = ShowReader::fromArray([...Rig::document(), 'occasions' => [self::occasion('one', '19:30', [], $fields)]])->occasions['one'];
+            $occasion = ShowReader::fromArray([
+                ...Rig::document(),
+                'occasions' => [self::occasion('one', '19:30', [], $fields)],
+            ])->occasions['one'];
             $found = [];
             for ($at = $occasion->next($from, $zone); $at !== null && \count($found) < $count; $at = $occasion->next($at, $zone)) {
                 $found[] = (new \DateTimeImmutable("@{$at}"))->setTimezone($zone)->format('D Y-m-d H:i:s');
@@ -75,22 +91,41 @@ final class TimetableTest extends TestCase
             return $found;
         };
         self::assertSame(['Fri 2026-11-27 19:30:00', 'Sat 2026-11-28 19:30:00'], $dates([], 2));
-        self::assertSame(['Mon 2026-11-30 19:30:00', 'Wed 2026-12-02 19:30:00', 'Mon 2026-12-07 19:30:00'], $dates(['days' => ['wed', 'mon']]));
-        self::assertSame(['Thu 2026-12-24 19:30:00'], $dates(['from' => '2026-12-24', 'until' => '2026-12-25', 'except' => ['2026-12-25']]));
-        self::assertSame(['Fri 2026-11-27 19:30:00', 'Sun 2026-11-29 19:30:00'], $dates(['except' => ['2026-11-28', '2026-11-30/2027-01-06']], 2));
+        self::assertSame(
+            ['Mon 2026-11-30 19:30:00', 'Wed 2026-12-02 19:30:00', 'Mon 2026-12-07 19:30:00'],
+            $dates(['days' => ['wed', 'mon']]),
+        );
+        self::assertSame(
+            ['Thu 2026-12-24 19:30:00'],
+            $dates(['from' => '2026-12-24', 'until' => '2026-12-25', 'except' => ['2026-12-25']]),
+        );
+        self::assertSame(
+            ['Fri 2026-11-27 19:30:00', 'Sun 2026-11-29 19:30:00'],
+            $dates(['except' => ['2026-11-28', '2026-11-30/2027-01-06']], 2),
+        );
         self::assertSame([], $dates(['until' => '2026-11-26']));
         self::assertSame(['Sun 2027-02-28 19:30:00'], $dates(['days' => ['sun'], 'from' => '2027-02-27'], 1));
         // The night in which clocks are put on: 02:30 is left out, and an hour later. The one in which they are put back: it comes once.
-        self::assertSame(['Sun 2027-03-28 03:30:00', 'Mon 2027-03-29 02:30:00'], $dates(['when' => ['kind' => 'time', 'at' => '02:30'], 'from' => '2027-03-28'], 2));
+        self::assertSame(
+            ['Sun 2027-03-28 03:30:00', 'Mon 2027-03-29 02:30:00'],
+            $dates(['when' => ['kind' => 'time', 'at' => '02:30'], 'from' => '2027-03-28'], 2),
+        );
         self::assertCount(2, $dates(['when' => ['kind' => 'time', 'at' => '02:30'], 'from' => '2027-10-31', 'until' => '2027-11-01']));
     }
 
     public function testItComesAtItsSecondOnceAndWhatIsNextIsSaid(): void
     {
         $evening = self::evening([self::occasion('doors', '12:00:30', ['/doors']), self::occasion('dusk', '12:01', ['/dusk', '/lamps'])]);
-        self::assertSame(['', null], [$evening->read('timetable:next'), $evening->read('timetable:next/in')], 'nobody has said what time it is');
+        self::assertSame(
+            ['', null],
+            [$evening->read('timetable:next'), $evening->read('timetable:next/in')],
+            'nobody has said what time it is',
+        );
         self::clock($evening, self::NOON);
-        self::assertSame(['Doors', 30, '2026-11-27 12:00:30'], [$evening->read('timetable:next'), $evening->read('timetable:next/in'), $evening->read('timetable:next/at')]);
+        self::assertSame(
+            ['Doors', 30, '2026-11-27 12:00:30'],
+            [$evening->read('timetable:next'), $evening->read('timetable:next/in'), $evening->read('timetable:next/at')],
+        );
         $left = $evening->rig->pass(29.9);
         self::assertSame([], self::sent($left));
         $left = $evening->rig->pass(0.2);
@@ -100,10 +135,21 @@ final class TimetableTest extends TestCase
         self::clock($evening, '2026-11-27T12:00:29+01:00');
         self::assertSame(['/dusk', '/lamps'], self::sent($evening->rig->pass(60)));
         self::assertSame(['Doors', '2026-11-28 12:00:30'], [$evening->read('timetable:next'), $evening->read('timetable:next/at')]);
-        [$refused, $packets] = $evening->rig->junction->press(Evening::point('occasion:dusk'), new Act('person', 'Ada'), $evening->rig->nanos());
-        self::assertSame(['', ['/dusk', '/lamps']], [$refused, self::sent(array_map(static fn(OutgoingPacket $one): array => [0.0, $one], $packets))], 'somebody lets it happen now');
+        [$refused, $packets] = $evening->rig->junction->press(
+            Evening::point('occasion:dusk'),
+            new Act('person', 'Ada'),
+            $evening->rig->nanos(),
+        );
+        self::assertSame(
+            ['', ['/dusk', '/lamps']],
+            [$refused, self::sent(array_map(static fn(OutgoingPacket $one): array => [0.0, $one], $packets))],
+            'somebody lets it happen now',
+        );
         $evening->press('occasion:doors/enabled');
-        self::assertSame([0, 'Dusk', ''], [$evening->read('occasion:doors/enabled'), $evening->read('timetable:next'), $evening->read('occasion:doors/at')]);
+        self::assertSame(
+            [0, 'Dusk', ''],
+            [$evening->read('occasion:doors/enabled'), $evening->read('timetable:next'), $evening->read('occasion:doors/at')],
+        );
         self::assertNotSame('', $evening->set('timetable:next', 1));
     }
 
@@ -118,7 +164,11 @@ final class TimetableTest extends TestCase
         $evening = $make();
         self::clock($evening, '2026-11-27T12:59:50+01:00');
         self::assertSame(['/late'], self::sent($evening->rig->pass(15)));
-        $state = json_decode(json_encode($evening->rig->junction->rooms()->state($evening->rig->nanos()), JSON_THROW_ON_ERROR), true, flags: JSON_THROW_ON_ERROR);
+        $state = json_decode(
+            json_encode($evening->rig->junction->rooms()->state($evening->rig->nanos()), JSON_THROW_ON_ERROR),
+            true,
+            flags: JSON_THROW_ON_ERROR,
+        );
         // Dark from 13:00:05 until 20:00.
         foreach (['the clock is known after what was kept', 'the clock is known before'] as $order => $words) {
             $again = $make();
@@ -137,7 +187,11 @@ final class TimetableTest extends TestCase
         $evening = $make();
         self::clock($evening, self::NOON);
         self::clock($evening, '2026-11-27T18:45:00+01:00');
-        self::assertSame(['/late', '/before', '/made'], self::sent($evening->rig->pass(1.0)), 'each within its hours, in the order of time');
+        self::assertSame(
+            ['/late', '/before', '/made'],
+            self::sent($evening->rig->pass(1.0)),
+            'each within its hours, in the order of time',
+        );
     }
 
     public function testWhatIsWrongIsSaid(): void
@@ -158,7 +212,10 @@ final class TimetableTest extends TestCase
                 self::assertStringContainsString("/occasions/0/{$path}", $refused->getMessage());
             }
         }
-        self::assertSame('30 min before sunset, Monday, until 2026-12-01', (new Occasion('a', 'A', when: new AtSun('sunset', 50, 10, -30.0), days: ['mon'], until: '2026-12-01'))->words());
+        self::assertSame(
+            '30 min before sunset, Monday, until 2026-12-01',
+            (new Occasion('a', 'A', when: new AtSun('sunset', 50, 10, -30.0), days: ['mon'], until: '2026-12-01'))->words(),
+        );
     }
 
     /** @return float seconds since 1970 */
@@ -175,7 +232,9 @@ final class TimetableTest extends TestCase
             $declination = asin(sin($tilt) * sin($along));
             $equation = fmod($mean - $ascension + 540.0, 360.0);
             $equation = fmod($equation + 360.0, 360.0) - 180.0;
-            $hour = rad2deg(acos((sin(deg2rad(-0.8333)) - sin(deg2rad($latitude)) * sin($declination)) / (cos(deg2rad($latitude)) * cos($declination))));
+            $hour = rad2deg(acos((sin(deg2rad(-0.8333)) - sin(deg2rad($latitude)) * sin($declination)) / (cos(deg2rad(
+                $latitude,
+            )) * cos($declination))));
             $midnight = $day->getTimestamp() + $day->getOffset();
             // In universal time, on the day that is meant here.
             $at = $midnight + (720 - 4 * ($longitude + $equation) + $side * 4 * $hour) * 60;
@@ -193,7 +252,11 @@ final class TimetableTest extends TestCase
     private static function clock(Evening $evening, string $time): void
     {
         $moment = new \DateTimeImmutable($time);
-        $evening->rig->junction->setClock($moment->getTimestamp() * 1_000_000_000, $evening->rig->nanos(), new \DateTimeZone('Europe/Berlin'));
+        $evening->rig->junction->setClock(
+            $moment->getTimestamp() * 1_000_000_000,
+            $evening->rig->nanos(),
+            new \DateTimeZone('Europe/Berlin'),
+        );
     }
 
     /**
@@ -204,7 +267,14 @@ final class TimetableTest extends TestCase
      */
     private static function occasion(string $id, string $at, array $says = [], array $fields = []): array
     {
-        $do = array_map(static fn(string $address): array => ['kind' => 'send', 'port' => 'tablet', 'message' => ['kind' => 'osc', 'address' => $address]], $says);
+        $do = array_map(
+            static fn(string $address): array => [
+                'kind' => 'send',
+                'port' => 'tablet',
+                'message' => ['kind' => 'osc', 'address' => $address],
+            ],
+            $says,
+        );
 
         return ['id' => $id, 'name' => ucfirst($id), 'when' => ['kind' => 'time', 'at' => $at], 'do' => $do, ...$fields];
     }

@@ -101,7 +101,11 @@ final class TraceExportTest extends TestCase
             file_put_contents("{$folder}/trace.pcapng", $file);
             $fields = ['frame.time_epoch', 'frame.interface_name', 'ip.src', 'udp.srcport', 'ip.dst', 'udp.dstport', 'frame.comment'];
             $asked = array_merge(...array_map(static fn(string $field): array => ['-e', $field], $fields));
-            $run = new Process(['tshark', '-n', '-r', "{$folder}/trace.pcapng", '-T', 'fields', '-E', 'separator=|', ...$asked], null, ['HOME' => $folder]);
+            $run = new Process(
+                ['tshark', '-n', '-r', "{$folder}/trace.pcapng", '-T', 'fields', '-E', 'separator=|', ...$asked],
+                null,
+                ['HOME' => $folder],
+            );
 
             return array_values(array_filter(explode("\n", $run->mustRun()->getOutput()), static fn(string $line): bool => $line !== ''));
         } finally {

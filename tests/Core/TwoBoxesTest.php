@@ -61,7 +61,10 @@ final class TwoBoxesTest extends TestCase
         self::assertSame([Finding::RIGHT, 'Longest gap 25 ms, nothing lost in the last minute.'], [$steady()->state, $steady()->words]);
         $frames(800, 0.025, 0.2);
         self::assertSame(Finding::WRONG, $steady()->state);
-        self::assertMatchesRegularExpression('/losing \d+\.\d % \(last 10 s\)\. \(longest gap \d+ ms, \d+(\.\d)? % lost in the last minute\)$/', $steady()->words);
+        self::assertMatchesRegularExpression(
+            '/losing \d+\.\d % \(last 10 s\)\. \(longest gap \d+ ms, \d+(\.\d)? % lost in the last minute\)$/',
+            $steady()->words,
+        );
         $frames(1000, 0.025, 0.0);
         self::assertSame(Finding::OPEN, $steady()->state, 'it is over, and was within this minute');
         $slow = new Rig();
@@ -281,6 +284,8 @@ final class TwoBoxesTest extends TestCase
                 return $finding;
             }
         }
-        self::fail("\"{$question}\" was not asked: ".implode(', ', array_map(static fn(Finding $one): string => $one->question, $findings)));
+        self::fail(
+            "\"{$question}\" was not asked: ".implode(', ', array_map(static fn(Finding $one): string => $one->question, $findings)),
+        );
     }
 }

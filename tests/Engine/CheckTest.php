@@ -33,7 +33,13 @@ final class CheckTest extends TestCase
 
     public function testASwappedPortIsRememberedFromBeforeTheCheckWasOpened(): void
     {
-        $this->begin([['id' => 'tablet', 'name' => 'Tablet', 'protocol' => 'osc', 'receive' => ['address' => self::NET.'.1', 'port' => 8000], 'send' => ['to' => [self::NET.'.5'], 'port' => 9000]]]);
+        $this->begin([[
+            'id' => 'tablet',
+            'name' => 'Tablet',
+            'protocol' => 'osc',
+            'receive' => ['address' => self::NET.'.1', 'port' => 8000],
+            'send' => ['to' => [self::NET.'.5'], 'port' => 9000],
+        ]]);
         Background::until(static fn(): bool => UdpSocket::isTaken(self::NET.'.1', 9000), 'The crossed number being listened at');
         $tablet = new Udp(self::NET.'.5');
         $tablet->send("/fader\0\0,i\0\0\0\0\0\x07", self::NET.'.1:9000');
@@ -60,14 +66,26 @@ final class CheckTest extends TestCase
 
     public function testTheProgramThatHasThePortIsNamed(): void
     {
-        $other = new Process(['php', '-r', '$s = stream_socket_server("udp://'.self::NET.'.1:8123", $c, $m, STREAM_SERVER_BIND); echo "there"; sleep(60);']);
+        $other = new Process([
+            'php',
+            '-r',
+            '$s = stream_socket_server("udp://'.self::NET.'.1:8123", $c, $m, STREAM_SERVER_BIND); echo "there"; sleep(60);',
+        ]);
         $other->start();
         try {
             $other->waitUntil(static fn(string $type, string $output): bool => str_contains($output, 'there'));
             self::assertSame("php (process {$other->getPid()})", Holder::of(self::NET.'.1', 8123));
             self::assertSame('', Holder::of(self::NET.'.2', 8123), 'another address is not in the way');
-            $this->begin([['id' => 'tablet', 'name' => 'Tablet', 'protocol' => 'osc', 'receive' => ['address' => self::NET.'.1', 'port' => 8123]]]);
-            self::assertStringContainsString("is in use by php (process {$other->getPid()}): close that program", $this->check('tablet', '')['Is the port open?']['words']);
+            $this->begin([[
+                'id' => 'tablet',
+                'name' => 'Tablet',
+                'protocol' => 'osc',
+                'receive' => ['address' => self::NET.'.1', 'port' => 8123],
+            ]]);
+            self::assertStringContainsString(
+                "is in use by php (process {$other->getPid()}): close that program",
+                $this->check('tablet', '')['Is the port open?']['words'],
+            );
         } finally {
             $other->stop(1);
         }
@@ -78,7 +96,10 @@ final class CheckTest extends TestCase
         $engine = new Engine(new Identity(str_repeat('J', 16)));
         $engine->adopt(json_encode(EngineProcess::document(self::NET), JSON_THROW_ON_ERROR));
         try {
-            $key = (string) array_key_first(array_filter($engine->junction->plan()->endpoints, static fn(object $one): bool => $one->port === 6454));
+            $key = (string) array_key_first(array_filter(
+                $engine->junction->plan()->endpoints,
+                static fn(object $one): bool => $one->port === 6454,
+            ));
             $now = Engine::now();
             $engine->junction->arrived($key, self::NET.'.11', 6454, (new Dmx(5, 'abcd'))->encode(), $now);
             $report = new PortReport($engine->junction, $engine->transports);
@@ -95,8 +116,18 @@ final class CheckTest extends TestCase
     {
         $folder = sys_get_temp_dir().'/junction-counters-'.bin2hex(random_bytes(6));
         mkdir($folder);
-        $write = static function (int $received, int $delivered, int $unheard, int $wrongWay, int $fragments = 0, int $whole = 0) use ($folder): void {
-            file_put_contents("{$folder}/snmp", "Ip: InReceives InHdrErrors InDelivers ReasmReqds ReasmOKs\nIp: {$received} 1 {$delivered} {$fragments} {$whole}\nUdp: InDatagrams NoPorts InErrors\nUdp: 50 {$unheard} 0\n");
+        $write = static function (
+            int $received,
+            int $delivered,
+            int $unheard,
+            int $wrongWay,
+            int $fragments = 0,
+            int $whole = 0,
+        ) use ($folder): void {
+            file_put_contents(
+                "{$folder}/snmp",
+                "Ip: InReceives InHdrErrors InDelivers ReasmReqds ReasmOKs\nIp: {$received} 1 {$delivered} {$fragments} {$whole}\nUdp: InDatagrams NoPorts InErrors\nUdp: 50 {$unheard} 0\n",
+            );
             file_put_contents("{$folder}/netstat", "TcpExt: SyncookiesSent IPReversePathFilter\nTcpExt: 0 {$wrongWay}\n");
         };
         try {
@@ -122,7 +153,13 @@ final class CheckTest extends TestCase
     private function begin(array $ports): void
     {
         $this->live = Background::freePort();
-        $document = ['format' => 'nimble-junction/show', 'version' => 2, 'name' => 'Check', 'universes' => [['id' => 'palm', 'name' => 'Palm House']], 'ports' => $ports];
+        $document = [
+            'format' => 'nimble-junction/show',
+            'version' => 2,
+            'name' => 'Check',
+            'universes' => [['id' => 'palm', 'name' => 'Palm House']],
+            'ports' => $ports,
+        ];
         $this->engine = new EngineProcess($document, ['--for=170', "--live=127.0.0.1:{$this->live}"]);
     }
 

@@ -13,7 +13,10 @@ use NimbleJunction\Tests\Support\LiveLink;
 use NimbleJunction\Tests\Support\Udp;
 use PHPUnit\Framework\TestCase;
 
-/** Lines for a desk by real packets: typed, rendered from a timeline, sent with a pause between, answered; and what is not taken is not sent. */
+/**
+ * Lines for a desk by real packets: typed, rendered from a timeline, sent with a pause between, answered; and what is not taken is not
+ * sent.
+ */
 final class DeskLinkTest extends TestCase
 {
     private const NET = '127.78.48';
@@ -46,7 +49,12 @@ final class DeskLinkTest extends TestCase
                 $desk->send((new Message('/said', [Argument::of("taken {$i}")]))->encode(), self::NET.'.1:8021');
             }
             $heard = $link->heard();
-            $viewed = (new LiveLink($live, Role::Viewer, [['do' => 'send-lines', 'desk' => 'lines', 'lines' => ['go cue 1']], ['do' => 'stop-lines']], 0.3))->heard();
+            $viewed = (new LiveLink(
+                $live,
+                Role::Viewer,
+                [['do' => 'send-lines', 'desk' => 'lines', 'lines' => ['go cue 1']], ['do' => 'stop-lines']],
+                0.3,
+            ))->heard();
         } finally {
             $engine->stop();
         }
@@ -56,7 +64,10 @@ final class DeskLinkTest extends TestCase
         $verdicts = array_values(array_filter($answers, static fn(array $one): bool => isset($one['whole'])));
         self::assertEquals([true, 'go cue 3', 'G3'], [$verdicts[0]['isRight'], $verdicts[0]['whole'], $verdicts[0]['sends']]);
         $rendered = array_values(array_filter($answers, static fn(array $one): bool => isset($one['lines'])));
-        self::assertSame(['make cue 1 called "Moss at 1"', "make cue 2 called \"Say 'Doors' at 2\""], array_column($rendered[0]['lines'], 'sends'));
+        self::assertSame(
+            ['make cue 1 called "Moss at 1"', "make cue 2 called \"Say 'Doors' at 2\""],
+            array_column($rendered[0]['lines'], 'sends'),
+        );
         self::assertSame([false, false], array_column($rendered[1]['lines'], 'isRight'));
         $errors = implode(' ', array_column($answers, 'error'));
         foreach (['"12" cannot stand there', 'Line 2 is not sent, and none of the others', 'no desk "gone"'] as $words) {
@@ -64,7 +75,10 @@ final class DeskLinkTest extends TestCase
         }
         $last = end($heard['desk']);
         self::assertEquals([2, 2, false, ''], [$last['count'], $last['sent'], $last['isRunning'], $last['why']]);
-        self::assertSame([[true, 'make cue 1 called "Moss"'], [false, '/said "taken 1"'], [true, 'G2'], [false, '/said "taken 2"']], array_map(static fn(array $one): array => [$one['isOurs'], $one['words']], $last['said']));
+        self::assertSame(
+            [[true, 'make cue 1 called "Moss"'], [false, '/said "taken 1"'], [true, 'G2'], [false, '/said "taken 2"']],
+            array_map(static fn(array $one): array => [$one['isOurs'], $one['words']], $last['said']),
+        );
         self::assertCount(2, array_column($viewed['answer'], 'error'));
     }
 }

@@ -39,7 +39,23 @@ final class DeviceRulesTest extends TestCase
         $words = static fn(string $path): string => 'IT'.substr($rules->refusal($path), \strlen($path));
         $refusal = $words('/etc/shadow');
         self::assertStringContainsString('IT may not be opened: choose a MIDI device', $refusal);
-        foreach (['/etc/none', '/dev/urandom', '/dev/zero', '/dev/mem', '/dev/tty', '/dev/tty0', '/dev/pts/0', '/root/x', "{$this->folder}/elsewhere", "{$this->folder}/devices/../elsewhere", 'devices/midi', '/dev/snd/../urandom', '/dev/ttyUSB0/../urandom', '', "/dev/snd/midiC0D0\n"] as $path) {
+        foreach ([
+            '/etc/none',
+            '/dev/urandom',
+            '/dev/zero',
+            '/dev/mem',
+            '/dev/tty',
+            '/dev/tty0',
+            '/dev/pts/0',
+            '/root/x',
+            "{$this->folder}/elsewhere",
+            "{$this->folder}/devices/../elsewhere",
+            'devices/midi',
+            '/dev/snd/../urandom',
+            '/dev/ttyUSB0/../urandom',
+            '',
+            "/dev/snd/midiC0D0\n",
+        ] as $path) {
             self::assertSame($refusal, $words($path), $path);
         }
     }
@@ -61,7 +77,10 @@ final class DeviceRulesTest extends TestCase
         }
         self::assertTrue((new Reach())->mayCall('10.0.0.9:80'));
         $kept = new Reach(forbidden: ['10.0.0.0/8', '192.168.1.7']);
-        self::assertSame([false, false, true, true], array_map($kept->mayCall(...), ['10.200.3.4:22', '192.168.1.7:1', '192.168.1.8:1', '127.0.0.1:8000']));
+        self::assertSame(
+            [false, false, true, true],
+            array_map($kept->mayCall(...), ['10.200.3.4:22', '192.168.1.7:1', '192.168.1.8:1', '127.0.0.1:8000']),
+        );
     }
 
     /** Random bytes without end, as fast as the machine gives them: levels leave at their pace all the same. */
@@ -69,10 +88,32 @@ final class DeviceRulesTest extends TestCase
     {
         symlink('/dev/urandom', "{$this->folder}/devices/pours");
         $document = EngineProcess::document(self::NET);
-        $document['ports'][] = ['id' => 'pours', 'name' => 'Pours', 'protocol' => 'midi', 'link' => ['kind' => 'device', 'device' => "{$this->folder}/devices/pours"], 'receive' => (object) []];
-        $document['ports'][] = ['id' => 'file', 'name' => 'File', 'protocol' => 'midi', 'link' => ['kind' => 'device', 'device' => '/dev/zero'], 'receive' => (object) []];
-        $document['ports'][] = ['id' => 'call', 'name' => 'Call', 'protocol' => 'osc', 'link' => ['kind' => 'tcp'], 'send' => ['to' => ['127.66.0.1'], 'port' => 22]];
-        $this->engine = new EngineProcess($document, ['--for=170', "--state={$this->folder}"], environment: ['JUNCTION_FORBIDDEN_NETWORKS' => '127.66.0.0/16 rubbish']);
+        $document['ports'][] = [
+            'id' => 'pours',
+            'name' => 'Pours',
+            'protocol' => 'midi',
+            'link' => ['kind' => 'device', 'device' => "{$this->folder}/devices/pours"],
+            'receive' => (object) [],
+        ];
+        $document['ports'][] = [
+            'id' => 'file',
+            'name' => 'File',
+            'protocol' => 'midi',
+            'link' => ['kind' => 'device', 'device' => '/dev/zero'],
+            'receive' => (object) [],
+        ];
+        $document['ports'][] = [
+            'id' => 'call',
+            'name' => 'Call',
+            'protocol' => 'osc',
+            'link' => ['kind' => 'tcp'],
+            'send' => ['to' => ['127.66.0.1'], 'port' => 22],
+        ];
+        $this->engine = new EngineProcess(
+            $document,
+            ['--for=170', "--state={$this->folder}"],
+            environment: ['JUNCTION_FORBIDDEN_NETWORKS' => '127.66.0.0/16 rubbish'],
+        );
         $this->engine->process()->untilSaid('/dev/zero may not be opened');
         $this->engine->process()->untilSaid('127.66.0.1:22 may not be called');
         $desk = new Udp(self::NET.'.11', 6454);
@@ -98,8 +139,19 @@ final class DeviceRulesTest extends TestCase
         $fifo = "{$this->folder}/devices/out";
         posix_mkfifo($fifo, 0o600);
         $document = EngineProcess::document(self::NET);
-        $document['ports'][] = ['id' => 'out-midi', 'name' => 'Out', 'protocol' => 'midi', 'link' => ['kind' => 'device', 'device' => $fifo], 'send' => (object) []];
-        $document['routes'][] = ['id' => 'note', 'name' => 'Note', 'when' => ['kind' => 'osc', 'port' => 'tablet', 'address' => '/note'], 'do' => [['kind' => 'send', 'port' => 'out-midi', 'message' => ['kind' => 'note', 'channel' => 1, 'note' => 60, 'velocity' => 100]]]];
+        $document['ports'][] = [
+            'id' => 'out-midi',
+            'name' => 'Out',
+            'protocol' => 'midi',
+            'link' => ['kind' => 'device', 'device' => $fifo],
+            'send' => (object) [],
+        ];
+        $document['routes'][] = [
+            'id' => 'note',
+            'name' => 'Note',
+            'when' => ['kind' => 'osc', 'port' => 'tablet', 'address' => '/note'],
+            'do' => [['kind' => 'send', 'port' => 'out-midi', 'message' => ['kind' => 'note', 'channel' => 1, 'note' => 60, 'velocity' => 100]]],
+        ];
         $this->engine = new EngineProcess($document, ['--for=170', "--state={$this->folder}"]);
         $tablet = new Udp(self::NET.'.12');
         $reader = fopen($fifo, 'r+n');

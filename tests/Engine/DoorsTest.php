@@ -67,11 +67,20 @@ final class DoorsTest extends TestCase
     public function testOnlyOurOwnPagesComeIn(string $origin, string $host, array $others, bool $isLetIn): void
     {
         $token = Token::sign('anna', Role::Viewer, self::SECRET, 1000);
-        $handshake = Handshake::read("GET /?token={$token} HTTP/1.1\r\nHost: {$host}\r\nOrigin: {$origin}\r\nUpgrade: websocket\r\nConnection: Upgrade\r\nSec-WebSocket-Key: ".base64_encode(str_repeat('k', 16))."\r\nSec-WebSocket-Version: 13");
+        $handshake = Handshake::read(
+            "GET /?token={$token} HTTP/1.1\r\nHost: {$host}\r\nOrigin: {$origin}\r\nUpgrade: websocket\r\nConnection: Upgrade\r\nSec-WebSocket-Key: "
+                .base64_encode(str_repeat('k', 16))."\r\nSec-WebSocket-Version: 13",
+        );
         self::assertNotNull($handshake);
-        $asProtocol = Handshake::read("GET /live HTTP/1.1\r\nHost: {$host}\r\nOrigin: {$origin}\r\nUpgrade: websocket\r\nConnection: Upgrade\r\nSec-WebSocket-Protocol: junction, {$token}\r\nSec-WebSocket-Key: ".base64_encode(str_repeat('k', 16))."\r\nSec-WebSocket-Version: 13");
+        $asProtocol = Handshake::read(
+            "GET /live HTTP/1.1\r\nHost: {$host}\r\nOrigin: {$origin}\r\nUpgrade: websocket\r\nConnection: Upgrade\r\nSec-WebSocket-Protocol: junction, {$token}\r\nSec-WebSocket-Key: ".base64_encode(str_repeat('k', 16))."\r\nSec-WebSocket-Version: 13",
+        );
         self::assertSame($isLetIn, $asProtocol !== null && (new Gate(self::SECRET, $others))->admit($asProtocol, 1000) !== null);
-        self::assertStringContainsString("Sec-WebSocket-Protocol: junction\r\n", (string) $asProtocol?->accept(), 'the one of those offered that is no secret');
+        self::assertStringContainsString(
+            "Sec-WebSocket-Protocol: junction\r\n",
+            (string) $asProtocol?->accept(),
+            'the one of those offered that is no secret',
+        );
         self::assertStringNotContainsString('-Protocol', $handshake->accept());
         self::assertSame($isLetIn, (new Gate(self::SECRET, $others))->admit($handshake, 1000) !== null);
     }
@@ -91,7 +100,11 @@ final class DoorsTest extends TestCase
         $warnings = new Warnings(static function (string $words) use (&$said): void {
             $said[] = $words;
         });
-        self::assertSame(['universes' => ['palm' => 1]], (new StateFile("{$this->folder}/state", $warnings))->read()['state'], 'one that was cut is told from a whole one, and the older one is used');
+        self::assertSame(
+            ['universes' => ['palm' => 1]],
+            (new StateFile("{$this->folder}/state", $warnings))->read()['state'],
+            'one that was cut is told from a whole one, and the older one is used',
+        );
         self::assertStringContainsString('is broken: it was set aside as state.broken-', $said[0]);
         self::assertCount(1, glob("{$this->folder}/state.broken-*") ?: []);
         file_put_contents("{$this->folder}/state", '{"universes": {');
@@ -111,7 +124,10 @@ final class DoorsTest extends TestCase
         try {
             $desk->send((new Dmx(1, Rig::levels([1 => 201, 2 => 55])))->encode(), '127.78.21.1:6454');
             $line->until(static fn(string $bytes): bool => substr($bytes, 1, 2) === "\xC9\x37");
-            Background::until(fn(): bool => str_contains((string) @file_get_contents("{$this->folder}/engine-state"), base64_encode("\xC9\x37\0")), 'The state being kept');
+            Background::until(
+                fn(): bool => str_contains((string) @file_get_contents("{$this->folder}/engine-state"), base64_encode("\xC9\x37\0")),
+                'The state being kept',
+            );
             $engine->process()->signal(SIGKILL);
             Background::until(static fn(): bool => ! $engine->process()->isRunning(), 'The engine being dead');
             $line->collect(0.05);

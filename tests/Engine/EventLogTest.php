@@ -54,7 +54,17 @@ final class EventLogTest extends TestCase
     public function testManyWriteAtOnceAndNoLineIsTorn(): void
     {
         $script = 'require $argv[1]; $log = new NimbleJunction\Engine\Events\EventLog($argv[2]); for ($i = 0; $i < 400; ++$i) { $log->note(NimbleJunction\Engine\Events\EventKind::Edit, $argv[3].":".$i.str_repeat(" long", 60)); }';
-        $writers = array_map(fn(int $i): Process => new Process([PHP_BINARY, '-r', $script, Background::root().'/vendor/autoload.php', $this->folder, "w{$i}"]), range(1, 4));
+        $writers = array_map(
+            fn(int $i): Process => new Process([
+                PHP_BINARY,
+                '-r',
+                $script,
+                Background::root().'/vendor/autoload.php',
+                $this->folder,
+                "w{$i}",
+            ]),
+            range(1, 4),
+        );
         array_map(static fn(Process $one) => $one->start(), $writers);
         array_map(static fn(Process $one) => $one->wait(), $writers);
         $lines = file("{$this->folder}/".EventLog::FILE) ?: [];
@@ -114,7 +124,10 @@ final class EventLogTest extends TestCase
         self::assertCount(1, $this->log->read(50, ['alarm']));
         $seconds(5, true);
         self::assertSame([], $warnings->all());
-        $words = array_reverse(array_map(static fn(array $one): string => "{$one['kind']}: {$one['words']}", $this->log->read(50, [], 'House')));
+        $words = array_reverse(array_map(
+            static fn(array $one): string => "{$one['kind']}: {$one['words']}",
+            $this->log->read(50, [], 'House'),
+        ));
         self::assertSame('found: House desk is heard for the first time.', $words[0]);
         self::assertContains('lost: House desk is lost.', $words);
         self::assertContains('found: House desk is there again.', $words);

@@ -35,7 +35,12 @@ final class LearnSourcesTest extends TestCase
         $rig->junction->set($open, 1, new Act('anna', 'anna'), $rig->nanos());
         $rig->junction->hold('palm', [new Hold(49, 255, 'anna', $rig->nanos() + 1_000_000_000)], $rig->nanos());
         $rig->junction->hold('palm', [new Hold(22, 255, 'anna', $rig->nanos() + 1_000_000_000)], $rig->nanos());
-        $expected = ['fixture:head/level' => 'Head, level', 'slot:palm/50' => 'Palm House, slot 50', 'value:open' => 'House open', 'fixture:head/pan' => 'Head, pan'];
+        $expected = [
+            'fixture:head/level' => 'Head, level',
+            'slot:palm/50' => 'Palm House, slot 50',
+            'value:open' => 'House open',
+            'fixture:head/pan' => 'Head, pan',
+        ];
         self::assertSame($expected, self::lines($source, $rig), 'what was touched last stands first');
         $rig->pass(70);
         self::assertSame([], self::lines($source, $rig), 'a minute later nobody means it any more');
@@ -86,7 +91,12 @@ final class LearnSourcesTest extends TestCase
         $document = EngineProcess::document('127.78.44');
         $document['values'][] = ['id' => 'mood', 'name' => 'Mood', 'type' => 'choice', 'choices' => ['calm', 'wild', 'dark']];
         $document['ports'][] = Rig::CABLE;
-        $note = static fn(string $id, array $when): array => ['id' => $id, 'name' => ucfirst($id), 'when' => ['port' => 'lectern', ...$when], 'do' => [['kind' => 'press', 'point' => 'value:open']]];
+        $note = static fn(string $id, array $when): array => [
+            'id' => $id,
+            'name' => ucfirst($id),
+            'when' => ['port' => 'lectern', ...$when],
+            'do' => [['kind' => 'press', 'point' => 'value:open']],
+        ];
         $document['routes'][] = $note('third', ['kind' => 'note', 'channel' => 3, 'note' => 49]);
         $document['routes'][] = $note('others', ['kind' => 'note', 'channel' => 3, 'note' => 50]);
         $live = Background::freePort();
@@ -110,7 +120,10 @@ final class LearnSourcesTest extends TestCase
         }
         self::assertSame(['slot:palm/9', 'value:open'], array_column(end($heard['learn'])['candidates'], 'address'));
         $listening = array_column($heard['answer'], 'routes');
-        self::assertSame([[['id' => 'in', 'name' => 'In', 'enabled' => true]], [], [['id' => 'third', 'name' => 'Third', 'enabled' => true]]], $listening);
+        self::assertSame(
+            [[['id' => 'in', 'name' => 'In', 'enabled' => true]], [], [['id' => 'third', 'name' => 'Third', 'enabled' => true]]],
+            $listening,
+        );
         $errors = array_values(array_filter(array_column($heard['answer'], 'error')));
         self::assertStringContainsString('"trigger/address": it is missing.', $errors[0]);
         self::assertStringContainsString('There is no point value:none', $errors[1]);
@@ -119,7 +132,10 @@ final class LearnSourcesTest extends TestCase
             static fn(array $one): array => [$one['first'], $one['last'], $one['value']],
             $parts[0]['functions'],
         ));
-        self::assertSame(['name' => 'House open', 'bits' => '8', 'functions' => [['kind' => 'level', 'point' => 'value:open', 'low' => 0, 'high' => 1, 'whole' => true]]], $parts[1]);
+        self::assertSame(
+            ['name' => 'House open', 'bits' => '8', 'functions' => [['kind' => 'level', 'point' => 'value:open', 'low' => 0, 'high' => 1, 'whole' => true]]],
+            $parts[1],
+        );
         self::assertEquals(['kind' => 'level', 'point' => 'slot:palm/9', 'low' => 0, 'high' => 255], $parts[2]['functions'][0]);
     }
 

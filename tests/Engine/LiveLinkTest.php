@@ -271,8 +271,14 @@ final class LiveLinkTest extends TestCase
             self::assertSame(403, self::heard($client)['status']);
         }
         $check = new LinkCheck("127.0.0.1:{$this->port}", Secret::derive((string) getenv('APP_KEY')), '/live');
-        self::assertStringContainsString('The engine is well, but /live on this web server does not lead to it', $check->words('http://hall.example', 'hall.example:8443'));
-        self::assertStringContainsString('does not trust pages from https://hall.example, because it is asked as 127.0.0.1', $check->words('https://hall.example', '127.0.0.1'));
+        self::assertStringContainsString(
+            'The engine is well, but /live on this web server does not lead to it',
+            $check->words('http://hall.example', 'hall.example:8443'),
+        );
+        self::assertStringContainsString(
+            'does not trust pages from https://hall.example, because it is asked as 127.0.0.1',
+            $check->words('https://hall.example', '127.0.0.1'),
+        );
         $other = new LinkCheck("127.0.0.1:{$this->port}", 'another secret', '/live');
         self::assertStringContainsString('another APP_KEY', $other->words('http://hall.example', 'hall.example'));
         foreach (['/' => 403, '/live' => 403, '/lives' => 404, '/live/x' => 404, '//' => 404] as $path => $status) {
@@ -312,7 +318,13 @@ final class LiveLinkTest extends TestCase
         );
         $payload = json_encode(['do' => 'subscribe', 'topics' => $topics], JSON_THROW_ON_ERROR);
         fwrite($slow, "\x81".\chr(0xFE).pack('n', \strlen($payload))."\0\0\0\0{$payload}");
-        $memory = fn(): int => preg_match('/RssAnon:\s+(\d+)/', (string) file_get_contents("/proc/{$this->engine->process()->pid()}/status"), $found) === 1 ? (int) $found[1] : 0;
+        $memory = fn(): int => preg_match(
+            '/RssAnon:\s+(\d+)/',
+            (string) file_get_contents("/proc/{$this->engine->process()->pid()}/status"),
+            $found,
+        ) === 1
+            ? (int) $found[1]
+            : 0;
         $before = $memory();
         $client = $this->open(Role::Viewer, [['do' => 'subscribe', 'topics' => ['levels:palm']]], 4);
         $client->start();
@@ -335,7 +347,10 @@ final class LiveLinkTest extends TestCase
     {
         $socket = stream_socket_client("tcp://127.0.0.1:{$this->port}");
         self::assertIsResource($socket);
-        fwrite($socket, "GET {$path}?token=x HTTP/1.1\r\nHost: a\r\nOrigin: http://a\r\nUpgrade: websocket\r\nConnection: Upgrade\r\nSec-WebSocket-Version: 13\r\nSec-WebSocket-Key: ".base64_encode(str_repeat('k', 16))."\r\n\r\n");
+        fwrite(
+            $socket,
+            "GET {$path}?token=x HTTP/1.1\r\nHost: a\r\nOrigin: http://a\r\nUpgrade: websocket\r\nConnection: Upgrade\r\nSec-WebSocket-Version: 13\r\nSec-WebSocket-Key: ".base64_encode(str_repeat('k', 16))."\r\n\r\n",
+        );
 
         return (int) substr((string) fgets($socket), 9, 3);
     }

@@ -56,7 +56,13 @@ final class MatrixTest extends TestCase
 
     private const TOPICS = [
         'status' => '', 'minutes' => '', 'finds' => '', 'trace' => '', 'levels' => 'palm', 'sources' => 'palm', 'scope' => 'slot:palm:1',
-        'points' => 'value:open', 'present' => '', 'outages' => 'desk', 'learn' => 'desk', 'misses' => '', 'route' => 'in', 'programme' => '',
+        'points' => 'value:open',
+        'present' => '',
+        'outages' => 'desk',
+        'learn' => 'desk',
+        'misses' => '',
+        'route' => 'in',
+        'programme' => '',
         'surface' => 'rope', 'timelines' => '', 'recording' => '', 'timetable' => '', 'desk' => '', 'tapes' => '',
     ];
 
@@ -67,7 +73,10 @@ final class MatrixTest extends TestCase
     {
         self::$port = Background::freePort();
         $document = EngineProcess::document('127.78.71');
-        $document['surfaces'] = [['id' => 'rope', 'name' => 'Rope', 'pages' => [['id' => 'one', 'name' => 'One']]], ['id' => 'other', 'name' => 'Other', 'pages' => [['id' => 'one', 'name' => 'One']]]];
+        $document['surfaces'] = [
+            ['id' => 'rope', 'name' => 'Rope', 'pages' => [['id' => 'one', 'name' => 'One']]],
+            ['id' => 'other', 'name' => 'Other', 'pages' => [['id' => 'one', 'name' => 'One']]],
+        ];
         self::$engine = new EngineProcess($document, ['--for=170', '--live=127.0.0.1:'.self::$port]);
     }
 
@@ -106,9 +115,16 @@ final class MatrixTest extends TestCase
 
     public function testRoleByTopic(): void
     {
-        $topics = array_map(static fn(string $name, string $subject): string => $subject === '' ? $name : "{$name}:{$subject}", array_keys(self::TOPICS), self::TOPICS);
+        $topics = array_map(
+            static fn(string $name, string $subject): string => $subject === '' ? $name : "{$name}:{$subject}",
+            array_keys(self::TOPICS),
+            self::TOPICS,
+        );
         foreach ([Role::Builder, Role::Operator, Role::Viewer, Role::Guest] as $role) {
-            $answers = $this->ask($role, array_map(static fn(string $topic): array => ['do' => 'subscribe', 'topics' => [$topic]], $topics));
+            $answers = $this->ask(
+                $role,
+                array_map(static fn(string $topic): array => ['do' => 'subscribe', 'topics' => [$topic]], $topics),
+            );
             foreach ($topics as $i => $topic) {
                 $mayFollow = $role !== Role::Guest || $topic === 'surface:rope';
                 self::assertSame($mayFollow, $answers[$i]['ok'], "{$role->value}: {$topic}: ".($answers[$i]['error'] ?? ''));
@@ -119,12 +135,33 @@ final class MatrixTest extends TestCase
 
     public function testSubjectsThatNoShowCanHaveAreRefused(): void
     {
-        $wrong = ['levels:', 'levels:Palm House', 'levels:'.str_repeat('a', 120), "learn:a\0b", 'route:../x', 'status:x', 'sources:', 'outages:<b>', 'points:nothing', 'points:', 'surface:X', 'scope:', 'nothing', ''];
-        $answers = $this->ask(Role::Builder, array_map(static fn(string $topic): array => ['do' => 'subscribe', 'topics' => [$topic]], $wrong));
+        $wrong = [
+            'levels:',
+            'levels:Palm House',
+            'levels:'.str_repeat('a', 120),
+            "learn:a\0b",
+            'route:../x',
+            'status:x',
+            'sources:',
+            'outages:<b>',
+            'points:nothing',
+            'points:',
+            'surface:X',
+            'scope:',
+            'nothing',
+            '',
+        ];
+        $answers = $this->ask(
+            Role::Builder,
+            array_map(static fn(string $topic): array => ['do' => 'subscribe', 'topics' => [$topic]], $wrong),
+        );
         foreach ($wrong as $i => $topic) {
             self::assertFalse($answers[$i]['ok'], $topic);
         }
-        $strange = $this->ask(Role::Builder, [['do' => 'subscribe', 'topics' => 'status'], ['do' => 'subscribe', 'topics' => [7]], ['do' => 'subscribe', 'topics' => [], 'more' => 1], ['do' => ['hold']], ['do' => 'HOLD'], [], ['do' => 'set', 'point' => [], 'value' => 1]]);
+        $strange = $this->ask(
+            Role::Builder,
+            [['do' => 'subscribe', 'topics' => 'status'], ['do' => 'subscribe', 'topics' => [7]], ['do' => 'subscribe', 'topics' => [], 'more' => 1], ['do' => ['hold']], ['do' => 'HOLD'], [], ['do' => 'set', 'point' => [], 'value' => 1]],
+        );
         foreach ($strange as $answer) {
             self::assertFalse($answer['ok']);
         }
@@ -137,9 +174,29 @@ final class MatrixTest extends TestCase
      */
     private function ask(Role $role, array $commands): array
     {
-        $token = Token::sign('Ada', $role, Secret::derive((string) getenv('APP_KEY')), time(), $role === Role::Guest ? 'rope' : '', 'visit');
-        $question = ['url' => 'ws://127.0.0.1:'.self::$port.'/live', 'protocols' => ['junction', $token], 'origin' => 'http://127.0.0.1:1', 'commands' => $commands, 'seconds' => 0.2, 'answersAlone' => true];
-        $process = new Process(['node', __DIR__.'/../Support/live.cjs'], Background::root(), null, json_encode($question, JSON_THROW_ON_ERROR), 90);
+        $token = Token::sign(
+            'Ada',
+            $role,
+            Secret::derive((string) getenv('APP_KEY')),
+            time(),
+            $role === Role::Guest ? 'rope' : '',
+            'visit',
+        );
+        $question = [
+            'url' => 'ws://127.0.0.1:'.self::$port.'/live',
+            'protocols' => ['junction', $token],
+            'origin' => 'http://127.0.0.1:1',
+            'commands' => $commands,
+            'seconds' => 0.2,
+            'answersAlone' => true,
+        ];
+        $process = new Process(
+            ['node', __DIR__.'/../Support/live.cjs'],
+            Background::root(),
+            null,
+            json_encode($question, JSON_THROW_ON_ERROR),
+            90,
+        );
         $process->mustRun();
         $heard = json_decode($process->getOutput(), true, flags: JSON_THROW_ON_ERROR);
         $answers = array_column(array_filter($heard['json'], static fn(array $one): bool => $one['type'] === 'answer'), null, 'id');

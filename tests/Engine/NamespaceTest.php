@@ -204,7 +204,13 @@ final class NamespaceTest extends TestCase
             $say = fn(string $to, int $at, string $what) => socket_sendto($out, $what, strlen($what), 0, $to, $at);
             $hear = fn(): ?string => @socket_recvfrom($in, $heard, 2000, 0, $from, $at) ? $heard : null;
             PHP;
-        $peer = new Process(['ip', 'netns', 'exec', $this->name, PHP_BINARY, '-r', "{$begin}\n{$script}", $address, (string) $port, base64_encode($bytes)], null, null, null, 180);
+        $peer = new Process(
+            ['ip', 'netns', 'exec', $this->name, PHP_BINARY, '-r', "{$begin}\n{$script}", $address, (string) $port, base64_encode($bytes)],
+            null,
+            null,
+            null,
+            180,
+        );
         $peer->run();
         self::assertSame('', $peer->getErrorOutput(), (string) $this->engine?->process()->output());
 

@@ -137,7 +137,11 @@ final class PatchOrdersTest extends TestCase
     public function testAVirtualIntensityIsHeldByNameAndLetGoByName(): void
     {
         $order = ['do' => 'set', 'point' => 'fixture:par/intensity', 'value' => 50];
-        $heard = $this->heard([['do' => 'release'], $order, ['do' => 'subscribe', 'topics' => ['status', 'points:fixture:par/intensity/leaves']]]);
+        $heard = $this->heard([
+            ['do' => 'release'],
+            $order,
+            ['do' => 'subscribe', 'topics' => ['status', 'points:fixture:par/intensity/leaves']],
+        ]);
         $holds = end($heard['status'])['holds'];
         self::assertSame(['palm:intensity', 'palm:intensity'], array_column($holds, 'universe'));
         self::assertSame([128, 0], array_column($holds, 'level'), '32,768 of 65,535');

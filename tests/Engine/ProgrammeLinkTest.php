@@ -25,7 +25,10 @@ final class ProgrammeLinkTest extends TestCase
         $evening->rig->sacn([2 => 50]);
         $evening->rig->junction->hold('palm', [new Hold(0, 99, 'anna', $evening->rig->nanos() + 1_000_000_000)], $evening->rig->nanos());
         $there = new WhatIsThere($evening->rig->junction->plan()->patch, $evening->rig->junction->universes());
-        $of = static fn(array $values): array => array_map(static fn(PointValue $one): string => "{$one->point->text()} {$one->value}", $values);
+        $of = static fn(array $values): array => array_map(
+            static fn(PointValue $one): string => "{$one->point->text()} {$one->value}",
+            $values,
+        );
         $all = $there->leaves()->values();
         self::assertCount(7, $all, 'six parameters, and a slot that nothing is known of');
         self::assertSame('slot:palm/100 33', $of($all)[6]);
@@ -35,7 +38,10 @@ final class ProgrammeLinkTest extends TestCase
         )]]]);
         $again->press('look:kept');
         self::assertSame([99, 50, 123, 45, 200, 0, 9, 0, 33], [...$again->levels(), $again->rig->level(100)]);
-        self::assertSame(['fixture:h/pan', 'fixture:h/red', 'fixture:h/wheel'], array_map(static fn(PointValue $one): string => $one->point->text(), $there->leaves()->values(['h'])));
+        self::assertSame(
+            ['fixture:h/pan', 'fixture:h/red', 'fixture:h/wheel'],
+            array_map(static fn(PointValue $one): string => $one->point->text(), $there->leaves()->values(['h'])),
+        );
         self::assertSame(['fixture:h/red 3.5'], $of($there->leaves()->values([], [ParameterKind::Colour])));
         self::assertSame(['fixture:a/level 39'], $of($there->holds()->values()));
         self::assertContains('fixture:b/level 19.6', $of($there->sentAt('guest')->values()));
@@ -43,7 +49,10 @@ final class ProgrammeLinkTest extends TestCase
         self::assertNotContains('fixture:a/level 0', $of($there->sentAt('guest')->values(onlyLit: true)));
         $level = static fn(string $id, float $value): PointValue => new PointValue(Evening::point("fixture:{$id}/level"), $value);
         $named = [new PointValue(Evening::point('group:all/level'), 1)];
-        self::assertSame(['group:all/level 40'], $of($there->leaves()->asNamed([$level('a', 40.0), $level('b', 40.0), $level('c', 40.0)], $named)));
+        self::assertSame(
+            ['group:all/level 40'],
+            $of($there->leaves()->asNamed([$level('a', 40.0), $level('b', 40.0), $level('c', 40.0)], $named)),
+        );
         self::assertCount(3, $there->leaves()->asNamed([$level('a', 40.0), $level('b', 41.0), $level('c', 40.0)], $named));
     }
 
@@ -82,14 +91,24 @@ final class ProgrammeLinkTest extends TestCase
         self::assertEquals([98.96, 'hand', ''], [$news['tempos'][0]['bpm'], $news['tempos'][0]['source'], $news['tempos'][0]['leader']]);
         self::assertEquals(['doors', 100], [$news['looks'][0]['id'], $news['looks'][0]['level']]);
         self::assertSame(['1', '2', 'running'], [$news['lists'][0]['cue'], $news['lists'][0]['next'], $news['lists'][0]['state']]);
-        self::assertEquals([50, 0.5, true, true], [$news['masters'][0]['level'], $news['masters'][0]['share'], $news['waves'][0]['isOn'], $news['blackout']]);
+        self::assertEquals(
+            [50, 0.5, true, true],
+            [$news['masters'][0]['level'], $news['masters'][0]['share'], $news['waves'][0]['isOn'], $news['blackout']],
+        );
         self::assertSame(1, $news['leftLit'], 'slot 100 is raised, and nobody knows what listens there');
         $gathered = array_values(array_filter(array_column($heard['answer'], 'values')))[0];
-        self::assertEquals(['fixture:a/level', 40, 'A, level', 'intensity'], array_values(array_slice($gathered[0], 0, 4)), 'what is asked for, before masters');
+        self::assertEquals(
+            ['fixture:a/level', 40, 'A, level', 'intensity'],
+            array_values(array_slice($gathered[0], 0, 4)),
+            'what is asked for, before masters',
+        );
         self::assertSame(255, end($heard['point'])['value']);
         self::assertContains('There is nothing in it that could be held.', array_column($heard['answer'], 'error'));
         [$draft, $next] = array_values(array_filter($heard['answer'], static fn(array $one): bool => isset($one['points'])));
-        self::assertEquals([['fixture:b/level', 0, 60, true], 1], [[$draft['points'][0]['point'], $draft['points'][0]['now'], $draft['points'][0]['then'], $draft['points'][0]['isAsWanted']], $draft['same']]);
+        self::assertEquals(
+            [['fixture:b/level', 0, 60, true], 1],
+            [[$draft['points'][0]['point'], $draft['points'][0]['now'], $draft['points'][0]['then'], $draft['points'][0]['isAsWanted']], $draft['same']],
+        );
         self::assertSame([[], 1], [$next['points'], $next['same']], 'the next cue is the same look: all stays as it is');
         self::assertContains('There is no look "moss" in the show.', array_column($heard['answer'], 'error'));
     }

@@ -38,7 +38,12 @@ final class RealEveningsTest extends TestCase
         self::$folder = new StateFolder();
         self::$live = Background::freePort();
         $net = self::NET;
-        self::$ends = ['desk' => new Udp("{$net}.5", 9000), 'tablet' => new Udp("{$net}.6", 9001), 'node' => new Udp("{$net}.3", 5568), 'house' => new Udp("{$net}.11", 5568)];
+        self::$ends = [
+            'desk' => new Udp("{$net}.5", 9000),
+            'tablet' => new Udp("{$net}.6", 9001),
+            'node' => new Udp("{$net}.3", 5568),
+            'house' => new Udp("{$net}.11", 5568),
+        ];
         self::$engine = self::$folder->engine(self::document(), ['--live=127.0.0.1:'.self::$live]);
         foreach (['slides', 'lectern'] as $name) {
             $path = self::$folder->path."/cables/{$name}.midi";
@@ -83,7 +88,10 @@ final class RealEveningsTest extends TestCase
         self::$ends['tablet']->until(static fn(string $bytes): bool => $bytes === self::osc('/lamp', Argument::float(0.0)));
         self::$ends['tablet']->send(self::osc('/lamp', Argument::float(0.2)), self::NET.'.1:8000');
         $this->untilLevels([5 => 51]);
-        $back = array_filter(array_column(self::$ends['tablet']->collect(0.5), 1), static fn(string $bytes): bool => str_starts_with($bytes, '/lamp') && $bytes !== self::osc('/lamp', Argument::float(0.2)));
+        $back = array_filter(
+            array_column(self::$ends['tablet']->collect(0.5), 1),
+            static fn(string $bytes): bool => str_starts_with($bytes, '/lamp') && $bytes !== self::osc('/lamp', Argument::float(0.2)),
+        );
         self::assertSame([], $back);
         $this->desk([5 => 255]);
         self::$ends['tablet']->until(static fn(string $bytes): bool => $bytes === self::osc('/lamp', Argument::float(1.0)));
@@ -94,7 +102,10 @@ final class RealEveningsTest extends TestCase
     {
         $this->desk([100 => 0]);
         $this->desk([100 => 255]);
-        self::assertSame(self::osc('/layer/1/opacity', Argument::float(1.0)), $this->atDesk('/layer/1/opacity', self::osc('/layer/1/opacity', Argument::float(1.0))));
+        self::assertSame(
+            self::osc('/layer/1/opacity', Argument::float(1.0)),
+            $this->atDesk('/layer/1/opacity', self::osc('/layer/1/opacity', Argument::float(1.0))),
+        );
     }
 
     public function testAStickIsPanAndTiltInSixteenBits(): void
@@ -134,7 +145,9 @@ final class RealEveningsTest extends TestCase
 
     private function atDesk(string $address, ?string $bytes = null): string
     {
-        return self::$ends['desk']->until(static fn(string $one): bool => $bytes === null ? str_starts_with($one, $address) : $one === $bytes);
+        return self::$ends['desk']->until(
+            static fn(string $one): bool => $bytes === null ? str_starts_with($one, $address) : $one === $bytes,
+        );
     }
 
     /** @return string what came out of the lectern's cable, up to these bytes */
@@ -154,7 +167,10 @@ final class RealEveningsTest extends TestCase
     private function desk(array $slots): void
     {
         static $sequence = 0;
-        self::$ends['house']->send((new Data('house-----------', 1, Rig::levels($slots), ++$sequence & 255))->encode(), self::NET.'.1:5568');
+        self::$ends['house']->send(
+            (new Data('house-----------', 1, Rig::levels($slots), ++$sequence & 255))->encode(),
+            self::NET.'.1:5568',
+        );
     }
 
     /** @param array<int, int> $levels by slot of what leaves */
@@ -176,9 +192,24 @@ final class RealEveningsTest extends TestCase
     private static function document(): array
     {
         $net = self::NET;
-        $osc = static fn(string $address, array $arguments = []): array => ['kind' => 'send', 'port' => 'desk', 'message' => ['kind' => 'osc', 'address' => $address, 'arguments' => $arguments]];
-        $cable = static fn(string $id): array => ['id' => $id, 'name' => ucfirst($id), 'protocol' => 'midi', 'link' => ['kind' => 'cable', 'device' => $id], 'receive' => ['enabled' => true], 'send' => ['enabled' => true]];
-        $scale = static fn(int|float $from, int|float $until, int|float $low, int|float $high): array => ['kind' => 'scale', 'from' => [$from, $until], 'to' => [$low, $high]];
+        $osc = static fn(string $address, array $arguments = []): array => [
+            'kind' => 'send',
+            'port' => 'desk',
+            'message' => ['kind' => 'osc', 'address' => $address, 'arguments' => $arguments],
+        ];
+        $cable = static fn(string $id): array => [
+            'id' => $id,
+            'name' => ucfirst($id),
+            'protocol' => 'midi',
+            'link' => ['kind' => 'cable', 'device' => $id],
+            'receive' => ['enabled' => true],
+            'send' => ['enabled' => true],
+        ];
+        $scale = static fn(int|float $from, int|float $until, int|float $low, int|float $high): array => [
+            'kind' => 'scale',
+            'from' => [$from, $until],
+            'to' => [$low, $high],
+        ];
         $routes = [
             'slide' => ['when' => ['kind' => 'note-on', 'port' => 'slides', 'note' => 49], 'do' => [$osc('/cue/{note}/start')]],
             'msc' => ['when' => ['kind' => 'msc', 'port' => 'slides', 'command' => 'go', 'cue' => '2.5'], 'do' => [['kind' => 'set', 'point' => 'value:house', 'value' => 1]]],
@@ -225,7 +256,11 @@ final class RealEveningsTest extends TestCase
                 ['id' => 'node', 'name' => 'Node', 'protocol' => 'sacn', 'send' => ['address' => "{$net}.1", 'to' => ["{$net}.3"], 'carries' => [['number' => 7, 'universe' => 'palm']]]],
                 ['id' => 'stick', 'name' => 'Stick', 'protocol' => 'controller', 'link' => ['kind' => 'browser', 'device' => 'Glass Stick'], 'receive' => ['deadZone' => 0]],
             ],
-            'routes' => array_map(static fn(string $id, array $route): array => ['id' => $id, 'name' => ucfirst($id)] + $route, array_keys($routes), $routes),
+            'routes' => array_map(
+                static fn(string $id, array $route): array => ['id' => $id, 'name' => ucfirst($id)] + $route,
+                array_keys($routes),
+                $routes,
+            ),
         ];
     }
 }

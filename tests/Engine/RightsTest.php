@@ -26,7 +26,13 @@ final class RightsTest extends TestCase
         mkdir($this->folder);
         $this->port = Background::freePort();
         $document = EngineProcess::document('127.78.61');
-        $document['ports'][] = ['id' => 'keys', 'name' => 'Keys', 'protocol' => 'midi', 'link' => ['kind' => 'browser', 'device' => 'Attic Keys'], 'receive' => (object) []];
+        $document['ports'][] = [
+            'id' => 'keys',
+            'name' => 'Keys',
+            'protocol' => 'midi',
+            'link' => ['kind' => 'browser', 'device' => 'Attic Keys'],
+            'receive' => (object) [],
+        ];
         $this->engine = new EngineProcess($document, ['--for=120', "--live=127.0.0.1:{$this->port}", "--state={$this->folder}"]);
     }
 
@@ -77,7 +83,10 @@ final class RightsTest extends TestCase
         Background::until(function () use ($seconds, $names): bool {
             $look = $this->page(self::token('Looker', ''), [['do' => 'subscribe', 'topics' => ['present']]], $seconds);
             $look->wait();
-            $people = array_merge(...array_column(array_filter(self::answer($look)['json'], static fn(array $one): bool => $one['type'] === 'present'), 'people'));
+            $people = array_merge(...array_column(
+                array_filter(self::answer($look)['json'], static fn(array $one): bool => $one['type'] === 'present'),
+                'people',
+            ));
 
             return array_diff($names, array_column($people, 'name')) === [];
         }, 'all being there');
@@ -96,8 +105,19 @@ final class RightsTest extends TestCase
     /** @param list<array<string, mixed>> $commands */
     private function page(string $token, array $commands, int $seconds): Process
     {
-        $question = ['url' => "ws://127.0.0.1:{$this->port}/?token=".urlencode($token), 'origin' => 'http://127.0.0.1:1', 'commands' => $commands, 'seconds' => $seconds];
-        $process = new Process(['node', __DIR__.'/../Support/live.cjs'], Background::root(), null, json_encode($question, JSON_THROW_ON_ERROR), 90);
+        $question = [
+            'url' => "ws://127.0.0.1:{$this->port}/?token=".urlencode($token),
+            'origin' => 'http://127.0.0.1:1',
+            'commands' => $commands,
+            'seconds' => $seconds,
+        ];
+        $process = new Process(
+            ['node', __DIR__.'/../Support/live.cjs'],
+            Background::root(),
+            null,
+            json_encode($question, JSON_THROW_ON_ERROR),
+            90,
+        );
         $process->start();
 
         return $process;

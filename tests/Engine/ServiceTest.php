@@ -33,7 +33,11 @@ final class ServiceTest extends TestCase
 
     public function testItWouldFindWhatStandsInTheWrongSection(): void
     {
-        $wrong = str_replace(["StartLimitIntervalSec=0\n", "Restart=always\n"], ['', "Restart=always\nStartLimitIntervalSec=0\n"], self::unit());
+        $wrong = str_replace(
+            ["StartLimitIntervalSec=0\n", "Restart=always\n"],
+            ['', "Restart=always\nStartLimitIntervalSec=0\n"],
+            self::unit(),
+        );
         self::assertStringContainsString('StartLimitIntervalSec', $this->verified($wrong));
         self::assertStringContainsString('ProtectSystems', $this->verified(str_replace('ProtectSystem=', 'ProtectSystems=', self::unit())));
     }
@@ -41,7 +45,18 @@ final class ServiceTest extends TestCase
     public function testItWritesIntoItsStorageAlone(): void
     {
         $unit = self::unit();
-        foreach (['ProtectSystem=strict', 'NoNewPrivileges=yes', 'ReadWritePaths=/srv/nimble-junction/data', 'Type=notify', 'WatchdogSec=10', 'MemoryMax=1G', 'CapabilityBoundingSet=', 'SupplementaryGroups=audio dialout', 'UMask=0077', 'Restart=always'] as $line) {
+        foreach ([
+            'ProtectSystem=strict',
+            'NoNewPrivileges=yes',
+            'ReadWritePaths=/srv/nimble-junction/data',
+            'Type=notify',
+            'WatchdogSec=10',
+            'MemoryMax=1G',
+            'CapabilityBoundingSet=',
+            'SupplementaryGroups=audio dialout',
+            'UMask=0077',
+            'Restart=always',
+        ] as $line) {
             self::assertStringContainsString("\n{$line}\n", $unit);
         }
     }
@@ -55,11 +70,21 @@ final class ServiceTest extends TestCase
     private function verified(string $unit, string $name = 'engine.service'): string
     {
         $path = "{$this->folder}/nimble-junction-{$name}";
-        file_put_contents($path, str_replace(['/srv/nimble-junction/data', '/srv/nimble-junction/current'], ["{$this->folder}/storage", Background::root()], $unit));
+        file_put_contents(
+            $path,
+            str_replace(
+                ['/srv/nimble-junction/data', '/srv/nimble-junction/current'],
+                ["{$this->folder}/storage", Background::root()],
+                $unit,
+            ),
+        );
         $verify = new Process(['systemd-analyze', 'verify', '--man=no', '--generators=no', $path], null, ['HOME' => $this->folder]);
         $verify->run();
         // What it says of other units of this machine is not about ours.
-        $lines = array_filter(explode("\n", $verify->getOutput().$verify->getErrorOutput()), static fn(string $line): bool => str_contains($line, 'nimble-junction'));
+        $lines = array_filter(
+            explode("\n", $verify->getOutput().$verify->getErrorOutput()),
+            static fn(string $line): bool => str_contains($line, 'nimble-junction'),
+        );
 
         return implode("\n", $lines);
     }

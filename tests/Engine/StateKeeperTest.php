@@ -221,7 +221,11 @@ final class StateKeeperTest extends TestCase
         self::assertLessThanOrEqual(6, \count($written['in-memory']), 'once a second');
         $rig->junction->set($this->point('value:7'), 77, new Act('ada', 'Ada'), $rig->nanos());
         $this->turn(1.5);
-        self::assertStringContainsString('77', (string) json_encode($this->file()->read()['state']['values'] ?? []), 'on the disk within a second');
+        self::assertStringContainsString(
+            '77',
+            (string) json_encode($this->file()->read()['state']['values'] ?? []),
+            'on the disk within a second',
+        );
         self::assertLessThanOrEqual(2, \count($written['state']));
         EventLoop::cancel($moves);
         $kept = $rig->level(1);
@@ -239,7 +243,12 @@ final class StateKeeperTest extends TestCase
     public function testADeedThatTheDiskDidNotTakeIsTriedAgain(): void
     {
         $rig = $this->rig();
-        $keeper = new StateKeeper($rig->junction, new StateFile("{$this->folder}/later/state"), new SentAway(), new StateFile("{$this->folder}/in-memory"));
+        $keeper = new StateKeeper(
+            $rig->junction,
+            new StateFile("{$this->folder}/later/state"),
+            new SentAway(),
+            new StateFile("{$this->folder}/in-memory"),
+        );
         $keeper->start();
         $rig->junction->set($this->point('value:7'), 77, new Act('ada', 'Ada'), $rig->nanos());
         $this->turn(1.3);

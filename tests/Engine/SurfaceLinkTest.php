@@ -24,8 +24,17 @@ final class SurfaceLinkTest extends TestCase
 
     public static function setUpBeforeClass(): void
     {
-        $control = static fn(string $id, array $does): array => ['id' => $id, 'name' => ucfirst($id), 'column' => 1 + \ord($id[0]) % 6, 'does' => $does];
-        $surface = static fn(string $id, array $controls): array => ['id' => $id, 'name' => ucfirst($id), 'pages' => [['id' => 'p', 'name' => 'Page', 'controls' => $controls]]];
+        $control = static fn(string $id, array $does): array => [
+            'id' => $id,
+            'name' => ucfirst($id),
+            'column' => 1 + \ord($id[0]) % 6,
+            'does' => $does,
+        ];
+        $surface = static fn(string $id, array $controls): array => [
+            'id' => $id,
+            'name' => ucfirst($id),
+            'pages' => [['id' => 'p', 'name' => 'Page', 'controls' => $controls]],
+        ];
         self::$port = Background::freePort();
         self::$engine = new EngineProcess([
             ...EngineProcess::document('127.78.52'), ...Evening::show(), 'ports' => [],
@@ -66,7 +75,15 @@ final class SurfaceLinkTest extends TestCase
         $topics = array_filter(Topics::ALL, static fn(string $topic): bool => is_subclass_of($topic, FollowedByGuests::class));
         self::assertCount(1, $topics);
         $commands = array_map(static fn(string $order): array => self::whole($order::kind()), $orders);
-        foreach ([...array_map(static fn(string $topic): string => $topic::name(), Topics::ALL), 'levels:palm', 'points:fixture:a/level', 'points:surface:guide/fern', 'sources:palm', 'surface:booth', 'surface'] as $topic) {
+        foreach ([
+            ...array_map(static fn(string $topic): string => $topic::name(), Topics::ALL),
+            'levels:palm',
+            'points:fixture:a/level',
+            'points:surface:guide/fern',
+            'sources:palm',
+            'surface:booth',
+            'surface',
+        ] as $topic) {
             $commands[] = ['do' => 'subscribe', 'topics' => ['surface:guide', $topic]];
         }
         $commands[] = ['do' => 'touch', 'surface' => 'booth', 'control' => 'dark'];
@@ -89,8 +106,18 @@ final class SurfaceLinkTest extends TestCase
         $this->heard(Role::Guest, [['do' => 'touch', 'surface' => 'guide', 'control' => 'bell', 'value' => 1]], 'guide');
         $heard = $this->heard(Role::Operator, [['do' => 'subscribe', 'topics' => ['points:fixture:b/level', 'trace']]]);
         self::assertEquals(0, end($heard['point'])['value']);
-        $words = array_merge(...array_map(static fn(array $news): array => array_map(static fn(array $event): string => json_encode($event, JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES), $news['events']), $heard['trace']));
-        self::assertNotSame([], array_filter($words, static fn(string $line): bool => str_contains($line, 'Ada at Guide sets surface:guide/bell to 1')), 'it had been down');
+        $words = array_merge(...array_map(
+            static fn(array $news): array => array_map(
+                static fn(array $event): string => json_encode($event, JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES),
+                $news['events'],
+            ),
+            $heard['trace'],
+        ));
+        self::assertNotSame(
+            [],
+            array_filter($words, static fn(string $line): bool => str_contains($line, 'Ada at Guide sets surface:guide/bell to 1')),
+            'it had been down',
+        );
     }
 
     public function testAViewerSeesASurfaceAndMovesNothingAndAnOperatorMovesAll(): void
@@ -104,19 +131,33 @@ final class SurfaceLinkTest extends TestCase
     public function testAGuestIsListedWithItsAddressAndSentAwayForGood(): void
     {
         $secret = \App\Live\Secret::derive((string) getenv('APP_KEY'));
-        $guest = $this->link(Token::sign('Guide', Role::Guest, $secret, time(), 'guide', 'visit-one'), [['do' => 'touch', 'surface' => 'guide', 'control' => 'fern', 'value' => 1]], 20);
+        $guest = $this->link(
+            Token::sign('Guide', Role::Guest, $secret, time(), 'guide', 'visit-one'),
+            [['do' => 'touch', 'surface' => 'guide', 'control' => 'fern', 'value' => 1]],
+            20,
+        );
         $person = null;
         Background::until(function () use (&$person): bool {
             $people = $this->heard(Role::Operator, [['do' => 'subscribe', 'topics' => ['present']]])['present'][0]['people'] ?? [];
-            $person = array_values(array_filter($people, static fn(array $one): bool => $one['role'] === 'guest' && $one['touchedAt'] !== null))[0] ?? null;
+            $person = array_values(array_filter(
+                $people,
+                static fn(array $one): bool => $one['role'] === 'guest' && $one['touchedAt'] !== null,
+            ))[0] ?? null;
 
             return $person !== null;
         }, 'the guest being seen');
         self::assertSame(['/s/guide', '127.0.0.1', 'Guide'], [$person['place'], $person['address'], $person['name']]);
         self::assertTrue($this->heard(Role::Operator, [['do' => 'send-away', 'page' => $person['page']]])['answer'][0]['ok']);
         self::assertSame(4403, $guest()['close']);
-        self::assertSame(4403, $this->link(Token::sign('Guide', Role::Guest, $secret, time(), 'guide', 'visit-one'), [], 5)()['close'], 'its visit is over');
-        self::assertNull($this->link(Token::sign('Guide', Role::Guest, $secret, time(), 'guide', 'visit-two'), [], 1)()['close'], 'another one begins');
+        self::assertSame(
+            4403,
+            $this->link(Token::sign('Guide', Role::Guest, $secret, time(), 'guide', 'visit-one'), [], 5)()['close'],
+            'its visit is over',
+        );
+        self::assertNull(
+            $this->link(Token::sign('Guide', Role::Guest, $secret, time(), 'guide', 'visit-two'), [], 1)()['close'],
+            'another one begins',
+        );
     }
 
     public function testTokensOfGuestsAreOfOneSurfaceAndNoOtherTokenIs(): void
@@ -124,7 +165,10 @@ final class SurfaceLinkTest extends TestCase
         self::assertNull(Token::verify(Token::sign('X', Role::Guest, 's', 1000), 's', 1000));
         self::assertNull(Token::verify(Token::sign('X', Role::Builder, 's', 1000, 'guide', 'v'), 's', 1000));
         $token = Token::verify(Token::sign('X', Role::Guest, 's', 1000, 'guide', 'v'), 's', 1000);
-        self::assertSame(['guide', 'v', false, false], [$token?->surface, $token?->visit, $token?->role->mayBuild(), $token?->role->mayOperate()]);
+        self::assertSame(
+            ['guide', 'v', false, false],
+            [$token?->surface, $token?->visit, $token?->role->mayBuild(), $token?->role->mayOperate()],
+        );
     }
 
     /**
@@ -144,8 +188,19 @@ final class SurfaceLinkTest extends TestCase
      */
     private function link(string $token, array $commands, int $seconds): \Closure
     {
-        $question = ['url' => 'ws://127.0.0.1:'.self::$port.'/?token='.urlencode($token), 'origin' => 'http://127.0.0.1:1', 'commands' => $commands, 'seconds' => $seconds];
-        $process = new \Symfony\Component\Process\Process(['node', 'tests/Support/live.cjs'], Background::root(), null, json_encode($question, JSON_THROW_ON_ERROR), 60);
+        $question = [
+            'url' => 'ws://127.0.0.1:'.self::$port.'/?token='.urlencode($token),
+            'origin' => 'http://127.0.0.1:1',
+            'commands' => $commands,
+            'seconds' => $seconds,
+        ];
+        $process = new \Symfony\Component\Process\Process(
+            ['node', 'tests/Support/live.cjs'],
+            Background::root(),
+            null,
+            json_encode($question, JSON_THROW_ON_ERROR),
+            60,
+        );
         $process->start();
 
         return static function () use ($process): array {
@@ -159,10 +214,21 @@ final class SurfaceLinkTest extends TestCase
     private static function whole(string $word): array
     {
         $fields = ['universe' => 'palm', 'slot' => 1, 'level' => 9, 'fixture' => 'a', 'fixtures' => ['a'], 'parameter' => 'level', 'value' => 1, 'from' => 'leaves', 'to' => 1,
-            'point' => 'master:blackout', 'text' => 'a', 'port' => 'x', 'place' => '/', 'device' => 'midi x', 'devices' => ['midi x'], 'colour' => '#ffffff', 'page' => 1, 'mine' => true,
+            'point' => 'master:blackout',
+            'text' => 'a',
+            'port' => 'x',
+            'place' => '/',
+            'device' => 'midi x',
+            'devices' => ['midi x'],
+            'colour' => '#ffffff',
+            'page' => 1,
+            'mine' => true,
             'format' => 'json lines', 'events' => [1], 'values' => [['point' => 'fixture:a/level', 'value' => 1]], 'trigger' => ['kind' => 'started'], 'fan' => 'across'];
         $class = array_values(array_filter(Orders::ALL, static fn(string $order): bool => $order::kind() === $word))[0];
-        $names = array_map(static fn($field): string => $field->name, array_filter($class::fields(), static fn($field): bool => $field->isNeeded));
+        $names = array_map(
+            static fn($field): string => $field->name,
+            array_filter($class::fields(), static fn($field): bool => $field->isNeeded),
+        );
 
         return ['do' => $word, ...array_intersect_key($fields, array_flip($names))];
     }

@@ -40,8 +40,12 @@ final class SurfaceMomentsTest extends TestCase
         $moment = new Moment('guide');
         $moment->is(['a' => new ControlLife([0.5], '50 %', true, true, true)], 1);
         foreach ([
-            new ControlLife([0.5], '51 %', true, true, true), new ControlLife([0.5], '51 %', false, true, true), new ControlLife([0.5], '51 %', false, false, true),
-            new ControlLife([0.5], '51 %', false, false, false), new ControlLife([0.5], '51 %', false, false, false, 'Moss'), new ControlLife([null], '51 %', false, false, false, 'Moss'),
+            new ControlLife([0.5], '51 %', true, true, true),
+            new ControlLife([0.5], '51 %', false, true, true),
+            new ControlLife([0.5], '51 %', false, false, true),
+            new ControlLife([0.5], '51 %', false, false, false),
+            new ControlLife([0.5], '51 %', false, false, false, 'Moss'),
+            new ControlLife([null], '51 %', false, false, false, 'Moss'),
         ] as $i => $life) {
             $moment->is(['a' => $life], $i + 2);
             self::assertSame($i + 2, $moment->revision);
@@ -53,7 +57,11 @@ final class SurfaceMomentsTest extends TestCase
     public function testASurfaceWithoutControlsIsTold(): void
     {
         $message = json_decode((new Moment('guide'))->since(0), false, flags: JSON_THROW_ON_ERROR);
-        self::assertEquals((object) ['type' => 'controls', 'surface' => 'guide', 'controls' => new \stdClass()], $message, 'an object, though it is empty');
+        self::assertEquals(
+            (object) ['type' => 'controls', 'surface' => 'guide', 'controls' => new \stdClass()],
+            $message,
+            'an object, though it is empty',
+        );
     }
 
     public function testNobodyTouchesFasterThanTenFingersCan(): void
@@ -98,7 +106,13 @@ final class SurfaceMomentsTest extends TestCase
         $people->came($guest);
         $people->stands($ada, 'Ports');
         $people->stands($this->client('nobody'), 'Routes');
-        self::assertSame([['Guide', 'guest', '/s/guide', '10.0.0.9', null]], array_map(static fn($one): array => [$one->name, $one->role, $one->place, $one->address, $one->touchedAt], $people->beside($ada)));
+        self::assertSame(
+            [['Guide', 'guest', '/s/guide', '10.0.0.9', null]],
+            array_map(
+                static fn($one): array => [$one->name, $one->role, $one->place, $one->address, $one->touchedAt],
+                $people->beside($ada),
+            ),
+        );
         self::assertSame(['Ports'], array_column($people->beside($guest), 'place'));
         self::assertFalse($people->sendAway(1), 'people of the show are not sent away');
         self::assertFalse($people->sendAway(99));

@@ -50,9 +50,18 @@ final class TapeFolderTest extends TestCase
         self::assertSame(['one', 'one', 0.0], [$label->id, $label->name, $label->ends()]);
         $folder->write((new TapeLabel('one', 'First', 0, 0, 60.0, 7))->cut(10.0, 20.0)->looped(true)->called('Second'));
         $again = $folder->label('one');
-        self::assertEquals(['Second', 60.0, 7, 10.0, 20.0, true, 20.0], [$again->name, $again->seconds, $again->packets, $again->from, $again->to, $again->loops, $again->ends()]);
+        self::assertEquals(
+            ['Second', 60.0, 7, 10.0, 20.0, true, 20.0],
+            [$again->name, $again->seconds, $again->packets, $again->from, $again->to, $again->loops, $again->ends()],
+        );
         self::assertSame(60.0, $again->cut(10.0, 0.0)->ends(), '0 is its end');
-        foreach (['', 'no json', '[]', '{"name": 4, "seconds": "long", "from": -5, "loops": "yes"}', '{"name": "'.str_repeat('x', 500).'"}'] as $text) {
+        foreach ([
+            '',
+            'no json',
+            '[]',
+            '{"name": 4, "seconds": "long", "from": -5, "loops": "yes"}',
+            '{"name": "'.str_repeat('x', 500).'"}',
+        ] as $text) {
             file_put_contents("{$this->path}/one.json", $text);
             $read = $folder->label('one');
             self::assertTrue($read->from >= 0.0 && $read->seconds === 0.0 && ! $read->loops && \strlen($read->name) <= 60, $text);

@@ -21,7 +21,10 @@ use PHPUnit\Framework\TestCase;
 use Revolt\EventLoop;
 use Symfony\Component\Process\Process;
 
-/** Tapes: what arrives at ports is written as it arrives, read by tshark, played again in its time, cut, looped; and a broken file is played as far as it goes. */
+/**
+ * Tapes: what arrives at ports is written as it arrives, read by tshark, played again in its time, cut, looped; and a broken file is
+ * played as far as it goes.
+ */
 final class TapeTest extends TestCase
 {
     private string $folder;
@@ -59,10 +62,17 @@ final class TapeTest extends TestCase
         self::assertGreaterThanOrEqual(0.049, $label->seconds);
         self::assertLessThan(2.0, $label->seconds);
         // What tshark reads of the file; MIDI from a cable stands on an interface of its own.
-        $read = (new Process(['tshark', '-n', '-r', "{$this->folder}/house-desk-monday.pcapng", '-T', 'fields', '-E', 'separator=|', '-e', 'ip.src', '-e', 'udp.srcport', '-e', 'udp.dstport', '-e', 'frame.interface_name', '-e', 'artnet.output.universe'], null, ['HOME' => $this->folder]))->mustRun()->getOutput();
+        $read = (new Process(
+            ['tshark', '-n', '-r', "{$this->folder}/house-desk-monday.pcapng", '-T', 'fields', '-E', 'separator=|', '-e', 'ip.src', '-e', 'udp.srcport', '-e', 'udp.dstport', '-e', 'frame.interface_name', '-e', 'artnet.output.universe'],
+            null,
+            ['HOME' => $this->folder],
+        ))->mustRun()->getOutput();
         self::assertSame(['127.0.0.11|6454|6454|network|1', '127.0.0.15|9001|8000|network|', '|||lectern|'], explode("\n", trim($read)));
         $this->play($deck, 'house-desk-monday', 1.5);
-        self::assertSame([[Rig::ART_NET, '127.0.0.11', $dmx], [Rig::OSC, '127.0.0.15', "/lamp\0\0\0,f\0\0\x3f\x80\0\0"], ['midi cable lectern', 'lectern', "\x90\x3C\x40"]], array_map(static fn(array $one): array => \array_slice($one, 1), $this->arrived));
+        self::assertSame(
+            [[Rig::ART_NET, '127.0.0.11', $dmx], [Rig::OSC, '127.0.0.15', "/lamp\0\0\0,f\0\0\x3f\x80\0\0"], ['midi cable lectern', 'lectern', "\x90\x3C\x40"]],
+            array_map(static fn(array $one): array => \array_slice($one, 1), $this->arrived),
+        );
         $between = $this->arrived[1][0] - $this->arrived[0][0];
         self::assertGreaterThan($label->seconds - 0.01, $between, 'in its time, and not before');
         self::assertLessThan($label->seconds + 1.0, $between);
@@ -89,7 +99,10 @@ final class TapeTest extends TestCase
         }
         $deck->endRecording();
         // By the times that are on the tape: a busy machine sleeps longer.
-        $times = array_map(static fn(array $one): int => $one[1]->at, iterator_to_array(TapeReader::frames("{$this->folder}/steps.pcapng"), false));
+        $times = array_map(
+            static fn(array $one): int => $one[1]->at,
+            iterator_to_array(TapeReader::frames("{$this->folder}/steps.pcapng"), false),
+        );
         $at = static fn(int $i): float => ($times[$i] - $times[0]) / 1e9;
         self::assertSame('', $deck->change('steps', static fn($label) => $label->cut($at(3) - 0.002, $at(5) + 0.002)));
         $deck->setLoop('steps', true);
@@ -118,15 +131,28 @@ final class TapeTest extends TestCase
             usleep(20_000);
         }
         $deck->endRecording();
-        $times = array_map(static fn(array $one): int => $one[1]->at, iterator_to_array(TapeReader::frames("{$this->folder}/evening.pcapng"), false));
+        $times = array_map(
+            static fn(array $one): int => $one[1]->at,
+            iterator_to_array(TapeReader::frames("{$this->folder}/evening.pcapng"), false),
+        );
         $at = static fn(int $i): float => ($times[$i] - $times[0]) / 1e9;
-        $deck->change('evening', static fn($label) => $label->cut(0.0, $at(1) + 0.002)->withPart('Overture')->cut($at(4) - 0.002, 0.0)->withPart('Überall')->cut(0.0, 0.0));
+        $deck->change(
+            'evening',
+            static fn($label) => $label->cut(0.0, $at(1) + 0.002)
+                ->withPart('Overture')
+                ->cut($at(4) - 0.002, 0.0)
+                ->withPart('Überall')
+                ->cut(0.0, 0.0),
+        );
         self::assertSame(['overture' => 'Overture', 'berall' => 'Überall'], $deck->parts('evening'));
         $points = new TapePoints();
         $points->deck = $deck;
         $part = Reference::parse('tape:evening/part/berall') ?? throw new \LogicException();
         self::assertSame('Tape Evening, part Überall', $points->describe($part)?->name);
-        self::assertContains('tape:evening/part/overture', array_map(static fn($one): string => $one->text(), iterator_to_array($points->all(), false)));
+        self::assertContains(
+            'tape:evening/part/overture',
+            array_map(static fn($one): string => $one->text(), iterator_to_array($points->all(), false)),
+        );
         self::assertSame('', $points->press($part, new Act('person', 'Ada'), 0));
         self::assertSame('berall', $deck->played['evening']);
         $this->wait(0.5);
@@ -135,17 +161,27 @@ final class TapeTest extends TestCase
         $this->wait(0.5);
         self::assertSame('4501', implode('', array_column($this->arrived, 3)));
         // A part of the same name is another one from now on; one of another name stays itself, whatever its id would be.
-        $deck->change('evening', static fn($label) => $label->cut($at(2) - 0.002, $at(2) + 0.002)->withPart('Overture')->withPart('overture!'));
+        $deck->change(
+            'evening',
+            static fn($label) => $label->cut($at(2) - 0.002, $at(2) + 0.002)->withPart('Overture')->withPart('overture!'),
+        );
         self::assertSame(['overture', 'berall', 'overture-2'], array_keys($deck->parts('evening')));
         $deck->play('evening', 'overture');
         $this->wait(0.3);
         self::assertSame('45012', implode('', array_column($this->arrived, 3)));
         // However many long names are the same but for what an id cannot have, each is a part of its own.
-        $long = array_reduce(range(1, 5), static fn(TapeLabel $label, int $i): TapeLabel => $label->withPart(str_repeat('a', 54).str_repeat('!', $i)), new TapeLabel('x', 'X', 0, 0));
+        $long = array_reduce(
+            range(1, 5),
+            static fn(TapeLabel $label, int $i): TapeLabel => $label->withPart(str_repeat('a', 54).str_repeat('!', $i)),
+            new TapeLabel('x', 'X', 0, 0),
+        );
         self::assertCount(5, $long->parts);
         $deck->change('evening', static fn($label) => $label->withoutPart('overture')->withoutPart('gone'));
         self::assertNull($points->describe(Reference::parse('tape:evening/part/overture') ?? $part));
-        self::assertSame('there is no such tape', $points->press(Reference::parse('tape:evening/part/overture') ?? $part, new Act('person', 'Ada'), 0));
+        self::assertSame(
+            'there is no such tape',
+            $points->press(Reference::parse('tape:evening/part/overture') ?? $part, new Act('person', 'Ada'), 0),
+        );
     }
 
     public function testABrokenFileIsPlayedAsFarAsItGoesAndAnyBytesThrowNothing(): void

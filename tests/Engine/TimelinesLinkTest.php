@@ -47,7 +47,10 @@ final class TimelinesLinkTest extends TestCase
         }
         $news = end($heard['timelines']);
         [$song, $other] = $news['timelines'];
-        self::assertEquals(['song', true, true, 2, true, 'Verse', 500], [$song['id'], $song['isOn'], $song['isPlaying'], $song['rate'], $song['loops'], $song['section'], $song['unit']]);
+        self::assertEquals(
+            ['song', true, true, 2, true, 'Verse', 500],
+            [$song['id'], $song['isOn'], $song['isPlaying'], $song['rate'], $song['loops'], $song['section'], $song['unit']],
+        );
         self::assertEqualsWithDelta(30.0, ($news['now'] - $song['zeroAt']) / $song['unit'], 3.0, 'where it is, by the engine\'s clock');
         self::assertEquals([true, false, 4, null], [$other['isOn'], $other['isPlaying'], $other['at'], $other['zeroAt']]);
         self::assertEquals(['tape', '10:00:00:12', '30', '', false], array_values(array_slice($news['timecodes'][0], 0, 5)));
@@ -66,7 +69,12 @@ final class TimelinesLinkTest extends TestCase
             'timelines' => [['id' => 'song', 'name' => 'Song', 'length' => 60]],
         ];
         $engine = new EngineProcess($document, ['--for=60', "--live=127.0.0.1:{$live}"]);
-        $arm = static fn(string $point, array $more = []): array => ['do' => 'record', 'timeline' => 'song', 'points' => [$point], ...$more];
+        $arm = static fn(string $point, array $more = []): array => [
+            'do' => 'record',
+            'timeline' => 'song',
+            'points' => [$point],
+            ...$more,
+        ];
         try {
             $first = (new LiveLink($live, Role::Builder, [
                 ['do' => 'subscribe', 'topics' => ['recording']],

@@ -39,7 +39,13 @@ final class TimetableLinkTest extends TestCase
         self::assertSame(['later', 'soon'], array_column($last['occasions'], 'id'), 'what has come is the last one that comes next');
         self::assertEqualsWithDelta(time(), $first['time'], 30);
         self::assertSame(LocalZone::of()->getName(), $first['zone']);
-        self::assertContains(4, array_map(static fn(array $one): int => (int) $one['value'], array_filter($heard['point'], static fn(array $one): bool => $one['point'] === 'value:mood')));
+        self::assertContains(
+            4,
+            array_map(
+                static fn(array $one): int => (int) $one['value'],
+                array_filter($heard['point'], static fn(array $one): bool => $one['point'] === 'value:mood'),
+            ),
+        );
         self::assertContains('Later', array_column($heard['point'], 'value'));
     }
 

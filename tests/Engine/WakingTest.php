@@ -9,7 +9,10 @@ use NimbleJunction\Engine\Waking;
 use PHPUnit\Framework\TestCase;
 use Revolt\EventLoop;
 
-/** The timer of the junction: in steps for what may wait a moment, exactly for what may not, and for that alone where others look anyway. */
+/**
+ * The timer of the junction: in steps for what may wait a moment, exactly for what may not, and for that alone where others look
+ * anyway.
+ */
 final class WakingTest extends TestCase
 {
     private const NEVER = \PHP_INT_MAX;

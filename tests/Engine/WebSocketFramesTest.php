@@ -96,7 +96,12 @@ final class WebSocketFramesTest extends TestCase
         $ask = static function (string $origin, ?string $token = null) use ($gate, &$again): ?Token {
             $again = $token ??= Token::sign('Ada', Role::Viewer, 'secret', 1000);
 
-            return $gate->admit(Handshake::read("GET /?token={$token} HTTP/1.1\r\nHost: 127.0.0.1:8081\r\nUpgrade: websocket\r\nConnection: Upgrade\r\nSec-WebSocket-Key: dGhlIHNhbXBsZSBub25jZQ==\r\n{$origin}Sec-WebSocket-Version: 13") ?? self::fail(), 1000);
+            return $gate->admit(
+                Handshake::read(
+                    "GET /?token={$token} HTTP/1.1\r\nHost: 127.0.0.1:8081\r\nUpgrade: websocket\r\nConnection: Upgrade\r\nSec-WebSocket-Key: dGhlIHNhbXBsZSBub25jZQ==\r\n{$origin}Sec-WebSocket-Version: 13",
+                ) ?? self::fail(),
+                1000,
+            );
         };
         self::assertNotNull($ask("Origin: http://127.0.0.1:8080\r\n"), 'the same host');
         self::assertNull($ask("Origin: http://127.0.0.1:8080\r\n", $again), 'a token is good for one link');
@@ -110,6 +115,7 @@ final class WebSocketFramesTest extends TestCase
         $mask = "\x11\x22\x33\x44";
         $length = \strlen($payload);
 
-        return \chr($first).($length < 126 ? \chr(0x80 | $length) : \chr(0xFE).pack('n', $length)).$mask.($payload ^ str_repeat($mask, intdiv($length, 4) + 1));
+        return \chr($first).($length < 126 ? \chr(0x80 | $length) : \chr(0xFE).pack('n', $length)).$mask
+            .($payload ^ str_repeat($mask, intdiv($length, 4) + 1));
     }
 }

@@ -145,7 +145,11 @@ final class GuestsTest extends TestCase
     /** @return array{session: Session, control: Udp, data: Udp} one whose invitation was answered */
     private function knock(string $end, int $port, int $ssrc): array
     {
-        $guest = ['session' => new Session("Guest {$ssrc}", $ssrc), 'control' => new Udp(self::NET.$end, $port), 'data' => new Udp(self::NET.$end, $port + 1)];
+        $guest = [
+            'session' => new Session("Guest {$ssrc}", $ssrc),
+            'control' => new Udp(self::NET.$end, $port),
+            'data' => new Udp(self::NET.$end, $port + 1),
+        ];
         $this->tell($guest, $guest['session']->invite($ssrc + 7, 0));
         $this->tell($guest, $guest['session']->arrived(false, (string) $guest['control']->receive(30.0), 1));
 

@@ -62,14 +62,20 @@ final class RestartTest extends TestCase
         $this->addToAssertionCount(1);
     }
 
-    /** A list fades a lamp up under a master at half, a look stands, a wave runs: all of it is where it would be by now, and no frame between. */
+    /**
+     * A list fades a lamp up under a master at half, a look stands, a wave runs: all of it is where it would be by now, and no frame
+     * between.
+     */
     public function testAProgrammeThatWasKilledIsWhereItWouldBeByNow(): void
     {
         $values = static fn(string $point): array => [['point' => $point, 'value' => 100]];
         $document = [
             ...self::document(),
             'profiles' => [['id' => 'lamp', 'name' => 'Lamp', 'parameters' => [['name' => 'level', 'kind' => 'intensity']]]],
-            'fixtures' => array_map(static fn(int $i): array => ['id' => "f{$i}", 'name' => "F {$i}", 'profile' => 'lamp', 'universe' => 'palm', 'first' => $i], [1, 2, 3]),
+            'fixtures' => array_map(
+                static fn(int $i): array => ['id' => "f{$i}", 'name' => "F {$i}", 'profile' => 'lamp', 'universe' => 'palm', 'first' => $i],
+                [1, 2, 3],
+            ),
             'looks' => [['id' => 'doors', 'name' => 'Doors', 'fadeIn' => 0, 'values' => $values('fixture:f2/level')]],
             'lists' => [['id' => 'walk', 'name' => 'Walk', 'begins' => true, 'cues' => [['number' => '1', 'up' => 10, 'values' => [...$values('fixture:f1/level'), ['point' => 'look:doors/active', 'value' => 1]]]]]],
             'masters' => [['id' => 'grand', 'name' => 'Grand', 'start' => 50]],
@@ -172,7 +178,10 @@ final class RestartTest extends TestCase
     /** @return iterable<string, array{string}> what stands in the state file */
     public static function rubbish(): iterable
     {
-        $absurd = '{"boot":"x","at":'.PHP_INT_MAX.',"time":-1}'."\n".'{"universes":{"palm":{"merged":"'.base64_encode(str_repeat("\7", 512)).'","holds":[{"slot":1,"level":2,"left":'.PHP_INT_MAX.'}],"sources":[{"key":"eA==","levels":"'.base64_encode(str_repeat("\7", 512)).'","priority":'.PHP_INT_MAX.'}],"fade":{"from":"'.base64_encode(str_repeat("\7", 512)).'","elapsed":'.PHP_INT_MIN.',"nanos":0}}},"sequences":{"net sacn 7 palm":1e300},"feedback":{"in":[]}}';
+        $absurd = '{"boot":"x","at":'.PHP_INT_MAX.',"time":-1}'."\n".'{"universes":{"palm":{"merged":"'.base64_encode(str_repeat("\7", 512))
+            .'","holds":[{"slot":1,"level":2,"left":'.PHP_INT_MAX.'}],"sources":[{"key":"eA==","levels":"'
+            .base64_encode(str_repeat("\7", 512)).'","priority":'.PHP_INT_MAX.'}],"fade":{"from":"'.base64_encode(str_repeat("\7", 512))
+            .'","elapsed":'.PHP_INT_MIN.',"nanos":0}}},"sequences":{"net sacn 7 palm":1e300},"feedback":{"in":[]}}';
         yield 'absurd numbers, soundly written' => ['nimble-junction/state 1 '.hash('xxh128', $absurd)."\n{$absurd}"];
         yield 'cut off' => [substr('nimble-junction/state 1 '.hash('xxh128', $absurd)."\n{$absurd}", 0, 200)];
         yield 'nothing' => [''];

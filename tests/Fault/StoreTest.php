@@ -152,14 +152,27 @@ final class StoreTest extends AppTestCase
         $port = Background::freePort();
         $script = 'mount -t tmpfs -o size=12m tmpfs "$1/disk" && mkdir -p "$1/disk/framework/sessions" "$1/disk/framework/views" "$1/disk/framework/cache/data" "$1/disk/logs" && touch "$1/disk/shows.sqlite"'
             .' && php artisan migrate --force --quiet && php artisan db:seed --force --quiet && echo ready && cd public && exec php -S "127.0.0.1:$2" ../vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php';
-        $environment = [...$folder->environment(), 'JUNCTION_DATA' => "{$folder->path}/disk", 'LARAVEL_STORAGE_PATH' => "{$folder->path}/disk", 'SESSION_DRIVER' => 'file', 'CACHE_STORE' => 'file', 'LOG_CHANNEL' => 'stack', 'APP_URL' => "http://127.0.0.1:{$port}"];
+        $environment = [
+            ...$folder->environment(),
+            'JUNCTION_DATA' => "{$folder->path}/disk",
+            'LARAVEL_STORAGE_PATH' => "{$folder->path}/disk",
+            'SESSION_DRIVER' => 'file',
+            'CACHE_STORE' => 'file',
+            'LOG_CHANNEL' => 'stack',
+            'APP_URL' => "http://127.0.0.1:{$port}",
+        ];
         $web = new Background(['unshare', '-m', 'bash', '-c', $script, 'bash', $folder->path, (string) $port], $environment);
         try {
             $web->untilSaid('ready');
             Background::until(static fn(): bool => @fsockopen('127.0.0.1', $port) !== false, 'The web server listening');
             $this->ask($port, $folder, 'GET', '/api/session');
             $login = $this->ask($port, $folder, 'POST', '/api/session', ['name' => 'builder', 'password' => 'night-walk']);
-            self::assertSame(200, $login[0], json_encode($login, JSON_THROW_ON_ERROR).@file_get_contents("/proc/{$web->pid()}/root{$folder->path}/disk/logs/laravel.log").$web->output());
+            self::assertSame(
+                200,
+                $login[0],
+                json_encode($login, JSON_THROW_ON_ERROR).@file_get_contents("/proc/{$web->pid()}/root{$folder->path}/disk/logs/laravel.log")
+                    .$web->output(),
+            );
             self::assertSame(200, $this->ask($port, $folder, 'PATCH', '/api/show', ['name' => 'Before'])[0]);
             // To the last byte, through the eyes of the one process that sees this disk.
             $there = ['nsenter', '-t', (string) $web->pid(), '-m', 'sh', '-c'];
@@ -194,7 +207,10 @@ final class StoreTest extends AppTestCase
         $jar = "{$folder->path}/cookies";
         $token = preg_match('/XSRF-TOKEN\s+(\S+)/', (string) @file_get_contents($jar), $found) === 1 ? urldecode($found[1]) : '';
         $request = curl_init("http://127.0.0.1:{$port}{$path}");
-        curl_setopt_array($request, [CURLOPT_RETURNTRANSFER => true, CURLOPT_CUSTOMREQUEST => $method, CURLOPT_COOKIEJAR => $jar, CURLOPT_COOKIEFILE => $jar, CURLOPT_HTTPHEADER => ['Accept: application/json', 'Content-Type: application/json', "X-XSRF-TOKEN: {$token}"], CURLOPT_POSTFIELDS => $body === null ? null : json_encode($body, JSON_THROW_ON_ERROR), CURLOPT_TIMEOUT => 60]);
+        curl_setopt_array(
+            $request,
+            [CURLOPT_RETURNTRANSFER => true, CURLOPT_CUSTOMREQUEST => $method, CURLOPT_COOKIEJAR => $jar, CURLOPT_COOKIEFILE => $jar, CURLOPT_HTTPHEADER => ['Accept: application/json', 'Content-Type: application/json', "X-XSRF-TOKEN: {$token}"], CURLOPT_POSTFIELDS => $body === null ? null : json_encode($body, JSON_THROW_ON_ERROR), CURLOPT_TIMEOUT => 60],
+        );
         $answer = (string) curl_exec($request);
         $status = (int) curl_getinfo($request, CURLINFO_RESPONSE_CODE);
         curl_close($request);

@@ -361,7 +361,9 @@ final class TwoAdaptersTest extends TestCase
                 return $happened();
             }, $what, 40.0);
         } catch (\RuntimeException $failed) {
-            self::fail("{$failed->getMessage()} The ports: ".json_encode(array_map(static fn(array $port): array => [$port['state'], $port['fault'], $port['senders']], (array) $this->report()['ports']), JSON_THROW_ON_ERROR).$this->engine?->process()->output());
+            self::fail(
+                "{$failed->getMessage()} The ports: ".json_encode(array_map(static fn(array $port): array => [$port['state'], $port['fault'], $port['senders']], (array) $this->report()['ports']), JSON_THROW_ON_ERROR).$this->engine?->process()->output(),
+            );
         }
     }
 

@@ -25,10 +25,25 @@ final class DiscoveryTest extends TestCase
         if (getenv('JUNCTION_MACHINE') !== 'yes') {
             self::markTestSkipped('It needs a machine of its own: tests/Support/machine vendor/bin/phpunit --testsuite installation');
         }
-        (new Process(['sh', '-c', 'ip link add hall0 type veth peer name hall1 && ip address add 10.77.0.1/24 dev hall0 && ip link set hall0 up multicast on && ip link set hall1 up']))->mustRun();
+        (new Process([
+            'sh',
+            '-c',
+            'ip link add hall0 type veth peer name hall1 && ip address add 10.77.0.1/24 dev hall0 && ip link set hall0 up multicast on && ip link set hall1 up',
+        ]))->mustRun();
         $document = EngineProcess::document('127.78.81');
-        $document['ports'][] = ['id' => 'keys', 'name' => 'Keys', 'protocol' => 'midi', 'link' => ['kind' => 'session'], 'receive' => ['address' => '10.77.0.1', 'port' => 5004]];
-        $document['ports'][] = ['id' => 'open', 'name' => 'Open tablet', 'protocol' => 'osc', 'receive' => ['address' => '10.77.0.1', 'port' => 8123]];
+        $document['ports'][] = [
+            'id' => 'keys',
+            'name' => 'Keys',
+            'protocol' => 'midi',
+            'link' => ['kind' => 'session'],
+            'receive' => ['address' => '10.77.0.1', 'port' => 5004],
+        ];
+        $document['ports'][] = [
+            'id' => 'open',
+            'name' => 'Open tablet',
+            'protocol' => 'osc',
+            'receive' => ['address' => '10.77.0.1', 'port' => 8123],
+        ];
         $this->live = Background::freePort();
         $this->engine = new EngineProcess($document, ['--for=170', "--live=127.0.0.1:{$this->live}"]);
     }
@@ -53,14 +68,39 @@ final class DiscoveryTest extends TestCase
         self::avahi('start');
         // Somebody else on the network, and somebody who browses it.
         $other = $this->running[] = new Background(['avahi-publish-service', 'Fern; keys', '_apple-midi._udp', '5040']);
-        $browser = $this->running[] = new Background(['stdbuf', '-oL', 'avahi-browse', '--parsable', '--resolve', '--no-db-lookup', '_apple-midi._udp']);
-        $osc = $this->running[] = new Background(['stdbuf', '-oL', 'avahi-browse', '--parsable', '--resolve', '--no-db-lookup', '_osc._udp']);
-        $found = Background::until(fn(): ?array => array_values(array_filter($this->finds()['services'], static fn(array $one): bool => $one['name'] === 'Fern; keys'))[0] ?? null, 'the other one being found');
+        $browser = $this->running[] = new Background([
+            'stdbuf',
+            '-oL',
+            'avahi-browse',
+            '--parsable',
+            '--resolve',
+            '--no-db-lookup',
+            '_apple-midi._udp',
+        ]);
+        $osc = $this->running[] = new Background([
+            'stdbuf',
+            '-oL',
+            'avahi-browse',
+            '--parsable',
+            '--resolve',
+            '--no-db-lookup',
+            '_osc._udp',
+        ]);
+        $found = Background::until(
+            fn(): ?array => array_values(array_filter(
+                $this->finds()['services'],
+                static fn(array $one): bool => $one['name'] === 'Fern; keys',
+            ))[0] ?? null,
+            'the other one being found',
+        );
         self::assertSame(['midi', '10.77.0.1', 5040], [$found['protocol'], $found['address'], $found['port']]);
         self::assertSame(['Fern; keys'], array_column($this->finds()['services'], 'name'), 'ours are not among what is found');
         self::assertSame('', $this->finds()['unnamed']);
         $browser->untilSaid(';10.77.0.1;5004;');
-        self::assertMatchesRegularExpression('/=;hall0;IPv4;Nimble\\\\032Junction[^;]*Keys;_apple-midi\._udp;local;[^;]+;10\.77\.0\.1;5004;/', $browser->output());
+        self::assertMatchesRegularExpression(
+            '/=;hall0;IPv4;Nimble\\\\032Junction[^;]*Keys;_apple-midi\._udp;local;[^;]+;10\.77\.0\.1;5004;/',
+            $browser->output(),
+        );
         $osc->untilSaid(';10.77.0.1;8123;');
         self::assertStringNotContainsString(';8000;', $osc->output(), 'what listens for this machine alone is not announced');
 
@@ -83,7 +123,10 @@ final class DiscoveryTest extends TestCase
         (new Process(['systemctl', $what, 'avahi-daemon.socket', 'avahi-daemon.service']))->mustRun();
     }
 
-    /** @return list<string> ids of those that run (what has ended waits for this machine's first process for ever); names are cut to fifteen letters */
+    /**
+     * @return list<string> ids of those that run (what has ended waits for this machine's first process for ever); names are cut to
+     * fifteen letters
+     */
     private static function publishers(): array
     {
         return array_values(array_filter(explode("\n", (string) shell_exec('pgrep --runstates S,R,D -x avahi-publish-s'))));
@@ -93,8 +136,20 @@ final class DiscoveryTest extends TestCase
     private function finds(): array
     {
         $token = Token::sign('Ada', Role::Viewer, Secret::derive((string) getenv('APP_KEY')), time());
-        $question = ['url' => "ws://127.0.0.1:{$this->live}/live", 'protocols' => ['junction', $token], 'origin' => 'http://127.0.0.1:1', 'commands' => [['do' => 'subscribe', 'topics' => ['finds']]], 'seconds' => 0.3];
-        $process = new Process(['node', __DIR__.'/../Support/live.cjs'], Background::root(), null, json_encode($question, JSON_THROW_ON_ERROR), 90);
+        $question = [
+            'url' => "ws://127.0.0.1:{$this->live}/live",
+            'protocols' => ['junction', $token],
+            'origin' => 'http://127.0.0.1:1',
+            'commands' => [['do' => 'subscribe', 'topics' => ['finds']]],
+            'seconds' => 0.3,
+        ];
+        $process = new Process(
+            ['node', __DIR__.'/../Support/live.cjs'],
+            Background::root(),
+            null,
+            json_encode($question, JSON_THROW_ON_ERROR),
+            90,
+        );
         $process->mustRun();
         $heard = json_decode($process->getOutput(), true, flags: JSON_THROW_ON_ERROR);
 

@@ -66,9 +66,20 @@ final class InstallTest extends TestCase
     {
         $root = InstalledMachine::ROOT;
         $modes = static fn(string $path): string => trim(self::$machine->follow("stat -c '%a %U' {$path}"));
-        self::assertSame(['700 www-data', '600 www-data', '600 root', '640 root'], [$modes("{$root}/data"), $modes("{$root}/data/app/junction/shows.sqlite"), $modes("{$root}/tls/key.pem"), $modes("{$root}/env")]);
-        self::assertSame('', trim(self::$machine->follow("find {$root}/releases/".self::version().' ! -perm -o=r')), 'the service can read all of it');
-        self::assertSame('', trim(self::$machine->follow("runuser -u www-data -- find {$root}/releases/ {$root}/env -writable ! -type l")), 'and write none of it');
+        self::assertSame(
+            ['700 www-data', '600 www-data', '600 root', '640 root'],
+            [$modes("{$root}/data"), $modes("{$root}/data/app/junction/shows.sqlite"), $modes("{$root}/tls/key.pem"), $modes("{$root}/env")],
+        );
+        self::assertSame(
+            '',
+            trim(self::$machine->follow("find {$root}/releases/".self::version().' ! -perm -o=r')),
+            'the service can read all of it',
+        );
+        self::assertSame(
+            '',
+            trim(self::$machine->follow("runuser -u www-data -- find {$root}/releases/ {$root}/env -writable ! -type l")),
+            'and write none of it',
+        );
         self::assertFalse(Process::fromShellCommandline("runuser -u www-data -- ls {$root}/tls")->run() === 0, 'the key is root\'s alone');
         self::assertSame('', trim(self::$machine->follow("find {$root}/data -perm /o=rwx ! -type l")), 'nobody else reads data');
         foreach (['phpunit', 'phpstan', 'php-webdriver', 'mockery', 'friendsofphp'] as $workshop) {
@@ -88,20 +99,41 @@ final class InstallTest extends TestCase
             $page = self::$machine->ask('GET', "https://{$host}/ports", headers: ['Accept: text/html']);
             self::assertSame([200, ''], [$page->status, $page->error], $host);
             self::assertStringContainsString('<div id="app">', $page->body);
-            self::assertSame(["default-src 'self'", 'DENY', 'nosniff'], [explode(';', $page->header('content-security-policy'))[0], $page->header('x-frame-options'), $page->header('x-content-type-options')], 'once each');
+            self::assertSame(
+                ["default-src 'self'", 'DENY', 'nosniff'],
+                [explode(';', $page->header('content-security-policy'))[0], $page->header('x-frame-options'), $page->header('x-content-type-options')],
+                'once each',
+            );
             self::assertStringContainsString("wss://{$host}", $page->header('content-security-policy'));
         }
         preg_match('#/build/assets/[\w.-]+\.js#', $page->body, $script);
         $file = self::$machine->ask('GET', "https://10.0.0.5{$script[0]}", headers: ['Accept-Encoding: gzip']);
-        self::assertSame([200, 'gzip', 'public, max-age=31536000, immutable', 'nosniff', 'DENY'], [$file->status, $file->header('content-encoding'), $file->header('cache-control'), $file->header('x-content-type-options'), $file->header('x-frame-options')]);
-        foreach (['/mark.svg', '/robots-none', '/.env', '/index.php', '/index.php/ports', '/build/assets/none.js', '/build/manifest.json/x', '/..%2f.env', '/storage/logs/laravel.log', '/wp-login.php'] as $path) {
+        self::assertSame(
+            [200, 'gzip', 'public, max-age=31536000, immutable', 'nosniff', 'DENY'],
+            [$file->status, $file->header('content-encoding'), $file->header('cache-control'), $file->header('x-content-type-options'), $file->header('x-frame-options')],
+        );
+        foreach ([
+            '/mark.svg',
+            '/robots-none',
+            '/.env',
+            '/index.php',
+            '/index.php/ports',
+            '/build/assets/none.js',
+            '/build/manifest.json/x',
+            '/..%2f.env',
+            '/storage/logs/laravel.log',
+            '/wp-login.php',
+        ] as $path) {
             $answer = self::$machine->ask('GET', "https://10.0.0.5{$path}");
             self::assertSame(['/mark.svg' => 200, '/..%2f.env' => 400][$path] ?? 404, $answer->status, $path);
             self::assertStringNotContainsString('APP_KEY', $answer->body);
             self::assertSame('nosniff', $answer->header('x-content-type-options'), $path);
         }
         // "/live" is a page, and the link.
-        self::assertStringContainsString('<div id="app">', self::$machine->ask('GET', 'https://10.0.0.5/live', headers: ['Accept: text/html'])->body);
+        self::assertStringContainsString(
+            '<div id="app">',
+            self::$machine->ask('GET', 'https://10.0.0.5/live', headers: ['Accept: text/html'])->body,
+        );
         self::assertStringNotContainsString('nginx/', self::$machine->ask('GET', 'https://10.0.0.5/')->header('server'));
     }
 
@@ -121,7 +153,10 @@ final class InstallTest extends TestCase
             self::assertStringNotContainsString('token=', $words);
         }
         self::assertStringContainsString('GET /live 101', (string) file_get_contents('/var/log/nginx/nimble-junction.log'));
-        self::assertStringContainsString('secure', strtolower(implode(self::$machine->ask('GET', 'https://10.0.0.5/api/session')->headers['set-cookie'] ?? [])));
+        self::assertStringContainsString(
+            'secure',
+            strtolower(implode(self::$machine->ask('GET', 'https://10.0.0.5/api/session')->headers['set-cookie'] ?? [])),
+        );
     }
 
     #[Depends('testLoggedInALinkOpensAndNoTokenStandsInALog')]
@@ -129,12 +164,24 @@ final class InstallTest extends TestCase
     {
         $this->login('10.0.0.5');
         $document = self::$machine->ask('GET', 'https://10.0.0.5/api/show/export')->json();
-        $document['ports'] = [['id' => 'tablet', 'name' => 'Tablet', 'protocol' => 'osc', 'send' => ['address' => '127.0.0.1', 'to' => ['127.0.0.9'], 'port' => 9000]]];
+        $document['ports'] = [[
+            'id' => 'tablet',
+            'name' => 'Tablet',
+            'protocol' => 'osc',
+            'send' => ['address' => '127.0.0.1', 'to' => ['127.0.0.9'], 'port' => 9000],
+        ]];
         $document['routes'] = array_map(static fn(int $i): array => [
             'id' => "large-{$i}",
             'name' => "Large {$i}",
             'when' => ['kind' => 'started'],
-            'do' => array_map(static fn(int $n): array => ['kind' => 'send', 'port' => 'tablet', 'message' => ['kind' => 'osc', 'address' => "/large/{$i}/of/many/{$n}", 'arguments' => [['kind' => 'text', 'text' => str_repeat('moss ', 8)]]]], range(1, 18)),
+            'do' => array_map(
+                static fn(int $n): array => [
+                    'kind' => 'send',
+                    'port' => 'tablet',
+                    'message' => ['kind' => 'osc', 'address' => "/large/{$i}/of/many/{$n}", 'arguments' => [['kind' => 'text', 'text' => str_repeat('moss ', 8)]]],
+                ],
+                range(1, 18),
+            ),
         ], range(1, 2000));
         $json = json_encode($document, JSON_THROW_ON_ERROR);
         self::assertGreaterThan(5_700_000, \strlen($json));
@@ -153,7 +200,10 @@ final class InstallTest extends TestCase
         $multi = curl_multi_init();
         $tries = array_map(static function (int $i) use ($multi) {
             $curl = curl_init('https://10.0.0.5/api/session');
-            curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_CAINFO => InstalledMachine::ROOT.'/tls/certificate.pem', CURLOPT_POSTFIELDS => json_encode(['name' => "nobody{$i}", 'password' => 'wrong']), CURLOPT_HTTPHEADER => ['Accept: application/json', 'Content-Type: application/json']]);
+            curl_setopt_array(
+                $curl,
+                [CURLOPT_RETURNTRANSFER => true, CURLOPT_CAINFO => InstalledMachine::ROOT.'/tls/certificate.pem', CURLOPT_POSTFIELDS => json_encode(['name' => "nobody{$i}", 'password' => 'wrong']), CURLOPT_HTTPHEADER => ['Accept: application/json', 'Content-Type: application/json']],
+            );
             curl_multi_add_handle($multi, $curl);
 
             return $curl;
@@ -177,7 +227,10 @@ final class InstallTest extends TestCase
             self::$machine->services->stop($name);
             if ($name === 'engine') {
                 self::assertSame(503, self::$machine->ask('GET', 'http://127.0.0.1/health')->status);
-                self::assertStringContainsString('No engine listens', (string) self::$machine->send('POST', 'https://10.0.0.5/api/live-check')->json()['problem']);
+                self::assertStringContainsString(
+                    'No engine listens',
+                    (string) self::$machine->send('POST', 'https://10.0.0.5/api/live-check')->json()['problem'],
+                );
             }
             self::$machine->services->start($name);
             self::$machine->untilWell("{$name} being back");
@@ -194,8 +247,13 @@ final class InstallTest extends TestCase
         $this->login('10.0.0.5');
         self::assertSame(200, self::$machine->send('PATCH', 'https://10.0.0.5/api/show', ['name' => 'Before it'])->status);
         // A version to come: another number, and a migration more.
-        self::$machine->follow('cp -a nimble-junction-'.self::version().' nimble-junction-99.0.0 && echo 99.0.0 >nimble-junction-99.0.0/VERSION');
-        file_put_contents('/srv/nimble-junction-99.0.0/database/migrations/2099_01_01_000001_of_tomorrow.php', '<?php return new class extends Illuminate\Database\Migrations\Migration { public function up(): void { Illuminate\Support\Facades\DB::statement("ALTER TABLE shows ADD COLUMN tomorrow TEXT"); } };');
+        self::$machine->follow(
+            'cp -a nimble-junction-'.self::version().' nimble-junction-99.0.0 && echo 99.0.0 >nimble-junction-99.0.0/VERSION',
+        );
+        file_put_contents(
+            '/srv/nimble-junction-99.0.0/database/migrations/2099_01_01_000001_of_tomorrow.php',
+            '<?php return new class extends Illuminate\Database\Migrations\Migration { public function up(): void { Illuminate\Support\Facades\DB::statement("ALTER TABLE shows ADD COLUMN tomorrow TEXT"); } };',
+        );
         $said = self::$machine->follow('nimble-junction-99.0.0/deploy/install --yes');
         self::assertStringContainsString('This upgrades Nimble Junction '.self::version().' to 99.0.0', $said);
         self::assertStringContainsString('1 changes to the form of the database', $said);
@@ -224,7 +282,11 @@ final class InstallTest extends TestCase
         preg_match_all('/```sh\n(.*?)```/s', (string) file_get_contents(Background::root().'/docs/operation.md'), $blocks);
         $lines = explode("\n", trim(implode('', $blocks[1])));
         self::assertGreaterThan(14, \count($lines));
-        self::assertLessThanOrEqual(120, substr_count((string) file_get_contents(Background::root().'/docs/operation.md'), "\n"), 'two pages');
+        self::assertLessThanOrEqual(
+            120,
+            substr_count((string) file_get_contents(Background::root().'/docs/operation.md'), "\n"),
+            'two pages',
+        );
         foreach ($lines as $line) {
             if (str_contains($line, 'rollback')) {
                 self::$machine->follow('nimble-junction-99.0.0/deploy/install --yes');
@@ -272,7 +334,12 @@ final class InstallTest extends TestCase
     private function link(string $url, string $origin, string $token): array
     {
         $question = ['url' => $url, 'origin' => $origin, 'protocols' => ['junction', $token], 'commands' => [], 'seconds' => 1];
-        $client = new Process(['node', 'tests/Support/live.cjs'], Background::root(), ['NODE_EXTRA_CA_CERTS' => InstalledMachine::ROOT.'/tls/certificate.pem'], json_encode($question, JSON_THROW_ON_ERROR));
+        $client = new Process(
+            ['node', 'tests/Support/live.cjs'],
+            Background::root(),
+            ['NODE_EXTRA_CA_CERTS' => InstalledMachine::ROOT.'/tls/certificate.pem'],
+            json_encode($question, JSON_THROW_ON_ERROR),
+        );
         $client->mustRun();
 
         return json_decode($client->getOutput(), true, flags: JSON_THROW_ON_ERROR);

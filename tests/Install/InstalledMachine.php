@@ -14,7 +14,14 @@ final class InstalledMachine
     public const ROOT = '/srv/nimble-junction';
 
     /** What tests set for themselves is not there. */
-    private const CLEAN = ['APP_ENV' => false, 'APP_KEY' => false, 'SESSION_DRIVER' => false, 'BCRYPT_ROUNDS' => false, 'CACHE_STORE' => false, 'JUNCTION_MACHINE' => false];
+    private const CLEAN = [
+        'APP_ENV' => false,
+        'APP_KEY' => false,
+        'SESSION_DRIVER' => false,
+        'BCRYPT_ROUNDS' => false,
+        'CACHE_STORE' => false,
+        'JUNCTION_MACHINE' => false,
+    ];
 
     public readonly Services $services;
     private string $cookies = '';
@@ -58,7 +65,12 @@ final class InstalledMachine
             CURLOPT_RETURNTRANSFER => true,
             CURLOPT_CAINFO => self::ROOT.'/tls/certificate.pem',
             CURLOPT_COOKIE => $this->cookies,
-            CURLOPT_HTTPHEADER => ['Accept: application/json', 'Content-Type: application/json', 'X-XSRF-TOKEN: '.$this->token(), ...$headers],
+            CURLOPT_HTTPHEADER => [
+                'Accept: application/json',
+                'Content-Type: application/json',
+                'X-XSRF-TOKEN: '.$this->token(),
+                ...$headers,
+            ],
             CURLOPT_TIMEOUT => 170,
             CURLOPT_HEADERFUNCTION => static function ($curl, string $line) use (&$received): int {
                 [$name, $value] = explode(':', $line, 2) + [1 => ''];
@@ -68,7 +80,12 @@ final class InstalledMachine
             },
         ] + ($body === '' ? [] : [CURLOPT_POSTFIELDS => $body]));
         $text = curl_exec($curl);
-        $answer = new Answer((int) curl_getinfo($curl, CURLINFO_RESPONSE_CODE), $received, \is_string($text) ? $text : '', curl_error($curl));
+        $answer = new Answer(
+            (int) curl_getinfo($curl, CURLINFO_RESPONSE_CODE),
+            $received,
+            \is_string($text) ? $text : '',
+            curl_error($curl),
+        );
         $this->keep($received['set-cookie'] ?? []);
 
         return $answer;
@@ -113,6 +130,9 @@ final class InstalledMachine
             [$name, $value] = explode('=', explode(';', $line)[0], 2) + [1 => ''];
             $all[$name] = $value;
         }
-        $this->cookies = implode('; ', array_map(static fn(string $name, string $value): string => "{$name}={$value}", array_keys($all), $all));
+        $this->cookies = implode(
+            '; ',
+            array_map(static fn(string $name, string $value): string => "{$name}={$value}", array_keys($all), $all),
+        );
     }
 }

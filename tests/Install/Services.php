@@ -67,7 +67,9 @@ final class Services
     {
         $kilobytes = 0;
         foreach ($this->processes($name) as $pid) {
-            $kilobytes += preg_match('/^RssAnon:\s+(\d+)/m', (string) @file_get_contents("/proc/{$pid}/status"), $found) === 1 ? (int) $found[1] : 0;
+            $kilobytes += preg_match('/^RssAnon:\s+(\d+)/m', (string) @file_get_contents("/proc/{$pid}/status"), $found) === 1
+                ? (int) $found[1]
+                : 0;
         }
 
         return $kilobytes / 1024;
@@ -83,7 +85,10 @@ final class Services
 
     private function tell(string $what, string ...$names): void
     {
-        $process = new Process(['systemctl', $what, ...array_map(static fn(string $name): string => self::UNITS[$name], $names)], timeout: 120);
+        $process = new Process(
+            ['systemctl', $what, ...array_map(static fn(string $name): string => self::UNITS[$name], $names)],
+            timeout: 120,
+        );
         $process->run();
         Assert::assertSame(0, $process->getExitCode(), $process->getErrorOutput().implode('', array_map($this->said(...), $names)));
     }

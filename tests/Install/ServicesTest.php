@@ -35,19 +35,28 @@ final class ServicesTest extends TestCase
     {
         self::$machine = new InstalledMachine();
         self::$machine->follow('rm -rf '.InstalledMachine::ROOT.' nimble-junction-*');
-        self::$machine->follow('tar xzf '.InstalledMachine::release().'/nimble-junction-*.tar.gz && nimble-junction-*/deploy/install --host=10.0.0.5 --yes');
+        self::$machine->follow(
+            'tar xzf '.InstalledMachine::release().'/nimble-junction-*.tar.gz && nimble-junction-*/deploy/install --host=10.0.0.5 --yes',
+        );
         self::$machine->untilWell('all of it running');
-        self::$machine->follow('sudo -u www-data php '.InstalledMachine::ROOT.'/current/artisan junction:user anna --role=builder --password=fern-and-moss');
+        self::$machine->follow(
+            'sudo -u www-data php '.InstalledMachine::ROOT.'/current/artisan junction:user anna --role=builder --password=fern-and-moss',
+        );
 
         $pid = self::$machine->services->property('engine', 'MainPID');
         $status = (string) file_get_contents("/proc/{$pid}/status");
-        $of = static fn(string $key): array => preg_match("/^{$key}:\s+(.*)$/m", $status, $found) === 1 ? preg_split('/\s+/', trim($found[1])) : [];
+        $of = static fn(string $key): array => preg_match("/^{$key}:\s+(.*)$/m", $status, $found) === 1
+            ? preg_split('/\s+/', trim($found[1]))
+            : [];
         $user = posix_getpwnam('www-data');
         self::assertSame((string) $user['uid'], $of('Uid')[0]);
         foreach (['audio', 'dialout', 'www-data'] as $group) {
             self::assertContains((string) posix_getgrnam($group)['gid'], $of('Groups'), $group);
         }
-        self::assertSame([['1'], ['0000000000000000'], ['0000000000000000'], ['0077']], [$of('NoNewPrivs'), $of('CapEff'), $of('CapBnd'), $of('Umask')]);
+        self::assertSame(
+            [['1'], ['0000000000000000'], ['0000000000000000'], ['0077']],
+            [$of('NoNewPrivs'), $of('CapEff'), $of('CapBnd'), $of('Umask')],
+        );
         self::assertSame('-10', trim((string) shell_exec("ps -o nice= -p {$pid}")));
         self::assertSame((string) 2 ** 30, self::$machine->services->property('engine', 'MemoryMax'));
         self::assertStringContainsString('The engine runs', self::$machine->services->said('engine'));
@@ -58,8 +67,18 @@ final class ServicesTest extends TestCase
     {
         $pid = self::$machine->services->property('engine', 'MainPID');
         $root = InstalledMachine::ROOT;
-        $writes = static fn(string $path): bool => Process::fromShellCommandline("nsenter --mount --target {$pid} touch {$path}")->run() === 0;
-        foreach (['/etc/anything', '/usr/anything', '/var/anything', "{$root}/current/anything", "{$root}/env", '/root/anything', '/sys/fs/cgroup/anything'] as $path) {
+        $writes = static fn(string $path): bool => Process::fromShellCommandline(
+            "nsenter --mount --target {$pid} touch {$path}",
+        )->run() === 0;
+        foreach ([
+            '/etc/anything',
+            '/usr/anything',
+            '/var/anything',
+            "{$root}/current/anything",
+            "{$root}/env",
+            '/root/anything',
+            '/sys/fs/cgroup/anything',
+        ] as $path) {
             self::assertFalse($writes($path), "{$path}, even for root");
         }
         self::assertTrue($writes("{$root}/data/app/junction/anything"));
@@ -87,12 +106,20 @@ final class ServicesTest extends TestCase
         foreach (self::NAMES as $name) {
             $before = self::$machine->services->property($name, 'MainPID');
             self::$machine->services->kill($name);
-            Background::until(static fn(): bool => ! \in_array(self::$machine->services->property($name, 'MainPID'), ['0', $before], true) && self::$machine->services->runs($name), "{$name} being begun again");
+            Background::until(
+                static fn(): bool => ! \in_array(self::$machine->services->property($name, 'MainPID'), ['0', $before], true)
+                    && self::$machine->services->runs($name),
+                "{$name} being begun again",
+            );
             self::$machine->untilWell("{$name} being back");
         }
         // More often than a limit that systemd has of its own accord (five times in ten seconds): each of them is off.
         foreach (self::NAMES as $name) {
-            self::assertSame(['always', '0'], [self::$machine->services->property($name, 'Restart'), self::$machine->services->property($name, 'StartLimitIntervalUSec')], $name);
+            self::assertSame(
+                ['always', '0'],
+                [self::$machine->services->property($name, 'Restart'), self::$machine->services->property($name, 'StartLimitIntervalUSec')],
+                $name,
+            );
         }
     }
 
@@ -102,22 +129,36 @@ final class ServicesTest extends TestCase
     {
         $before = self::$machine->services->property('engine', 'MainPID');
         self::$machine->services->kill('engine', 'STOP');
-        Background::until(static fn(): bool => ! \in_array(self::$machine->services->property('engine', 'MainPID'), ['0', $before], true), 'another engine', 60);
+        Background::until(
+            static fn(): bool => ! \in_array(self::$machine->services->property('engine', 'MainPID'), ['0', $before], true),
+            'another engine',
+            60,
+        );
         self::$machine->untilWell('it being back');
         self::assertStringContainsString('Watchdog timeout', self::$machine->services->said('engine'));
         self::$machine->follow('sudo -u www-data php '.InstalledMachine::ROOT.'/current/artisan junction:status');
     }
 
-    /** Where it cannot begin at all it is tried at once, then ever more seldom, and for ever; once the reason has gone it is back by itself. */
+    /**
+     * Where it cannot begin at all it is tried at once, then ever more seldom, and for ever; once the reason has gone it is back by
+     * itself.
+     */
     #[Depends('testAnEngineThatStandsStillIsEndedAndBegunAgain')]
     public function testAnEngineThatCannotBeginIsTriedEverMoreSeldom(): void
     {
         self::$machine->services->stop('engine');
         $taken = stream_socket_server('tcp://127.0.0.1:8081');
-        $journal = static fn(): array => array_values(array_filter(explode("\n", self::$machine->follow('journalctl --no-pager --output=short-unix --unit=nimble-junction-engine')), static fn(string $line): bool => str_contains($line, 'Scheduled restart job')));
+        $journal = static fn(): array => array_values(array_filter(
+            explode("\n", self::$machine->follow('journalctl --no-pager --output=short-unix --unit=nimble-junction-engine')),
+            static fn(string $line): bool => str_contains($line, 'Scheduled restart job'),
+        ));
         $before = \count($journal());
         Process::fromShellCommandline('systemctl start --no-block nimble-junction-engine')->mustRun();
-        $tries = Background::until(static fn(): ?array => \count($journal()) < $before + 6 ? null : \array_slice($journal(), $before), 'six tries', 90);
+        $tries = Background::until(
+            static fn(): ?array => \count($journal()) < $before + 6 ? null : \array_slice($journal(), $before),
+            'six tries',
+            90,
+        );
         self::assertStringContainsString('The live link cannot listen at 127.0.0.1:8081', self::$machine->services->said('engine'));
         $at = array_map(static fn(string $line): float => (float) $line, $tries);
         self::assertLessThan(4.0, $at[1] - $at[0], implode("\n", $tries));
@@ -130,10 +171,18 @@ final class ServicesTest extends TestCase
     #[Depends('testAnEngineThatCannotBeginIsTriedEverMoreSeldom')]
     public function testItIsAnnouncedByNameForAllThatItsUnitForbids(): void
     {
-        self::$machine->follow('ip link add hall0 type veth peer name hall1 && ip address add 10.77.0.1/24 dev hall0 && ip link set hall0 up multicast on && ip link set hall1 up');
+        self::$machine->follow(
+            'ip link add hall0 type veth peer name hall1 && ip address add 10.77.0.1/24 dev hall0 && ip link set hall0 up multicast on && ip link set hall1 up',
+        );
         file_put_contents('/etc/avahi/avahi-daemon.conf', "[server]\nallow-interfaces=hall0\nuse-ipv6=no\n");
         self::$machine->follow('systemctl start avahi-daemon.socket avahi-daemon.service');
-        $this->import([['id' => 'keys', 'name' => 'Keys', 'protocol' => 'midi', 'link' => ['kind' => 'session'], 'receive' => ['address' => '10.77.0.1', 'port' => 5004]]]);
+        $this->import([[
+            'id' => 'keys',
+            'name' => 'Keys',
+            'protocol' => 'midi',
+            'link' => ['kind' => 'session'],
+            'receive' => ['address' => '10.77.0.1', 'port' => 5004],
+        ]]);
         $browser = new Background(['stdbuf', '-oL', 'avahi-browse', '--parsable', '--resolve', '--no-db-lookup', '_apple-midi._udp']);
         $browser->untilSaid(';10.77.0.1;5004;');
         self::$machine->services->kill('engine');
@@ -195,7 +244,11 @@ final class ServicesTest extends TestCase
         self::$machine->ask('GET', 'https://10.0.0.5/api/session');
         self::$machine->send('POST', 'https://10.0.0.5/api/session', ['name' => 'anna', 'password' => 'fern-and-moss']);
         $imported = self::$machine->send('POST', 'https://10.0.0.5/api/show/import', [
-            'format' => 'nimble-junction/show', 'version' => 2, 'name' => 'Of services', 'universes' => [['id' => 'hall', 'name' => 'Hall']], 'ports' => $ports,
+            'format' => 'nimble-junction/show',
+            'version' => 2,
+            'name' => 'Of services',
+            'universes' => [['id' => 'hall', 'name' => 'Hall']],
+            'ports' => $ports,
         ]);
         self::assertSame(200, $imported->status, $imported->body);
     }

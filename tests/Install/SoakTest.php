@@ -39,15 +39,27 @@ final class SoakTest extends TestCase
         self::$machine = new InstalledMachine();
         $folder = InstalledMachine::release();
         $root = InstalledMachine::ROOT;
-        self::$machine->follow("rm -rf {$root} && mkdir -p {$root}/storage/app/junction {$root}/storage/framework/views && touch {$root}/storage/app/junction/shows.sqlite && echo 'APP_KEY=base64:'$(head -c 32 /dev/urandom | base64) >{$root}/.env");
+        self::$machine->follow(
+            "rm -rf {$root} && mkdir -p {$root}/storage/app/junction {$root}/storage/framework/views && touch {$root}/storage/app/junction/shows.sqlite && echo 'APP_KEY=base64:'$(head -c 32 /dev/urandom | base64) >{$root}/.env",
+        );
         foreach (['migrate --force --quiet', 'db:seed --force --quiet'] as $words) {
-            self::$machine->follow('JUNCTION_DATA='.$root.'/storage/app/junction APP_KEY=$(sed s/APP_KEY=// '.$root.'/.env) php '.Background::root()."/artisan {$words}");
+            self::$machine->follow(
+                'JUNCTION_DATA='.$root.'/storage/app/junction APP_KEY=$(sed s/APP_KEY=// '.$root.'/.env) php '.Background::root()."/artisan {$words}",
+            );
         }
-        $said = self::$machine->follow('tar xzf nimble-junction-*.tar.gz && nimble-junction-*/deploy/install --host=10.0.0.5 --yes', in: $folder);
+        $said = self::$machine->follow(
+            'tar xzf nimble-junction-*.tar.gz && nimble-junction-*/deploy/install --host=10.0.0.5 --yes',
+            in: $folder,
+        );
         self::assertStringContainsString("with the shows, people and recordings of {$root}/storage", $said);
-        self::assertStringContainsString('"Fernhall Glasshouse, Night Walk"', self::$machine->follow("sudo -u www-data php {$root}/current/artisan junction:export"));
+        self::assertStringContainsString(
+            '"Fernhall Glasshouse, Night Walk"',
+            self::$machine->follow("sudo -u www-data php {$root}/current/artisan junction:export"),
+        );
         self::assertSame(file_get_contents("{$root}/.env"), self::$machine->follow("grep ^APP_KEY= {$root}/env"));
-        self::$machine->follow('sudo -u www-data php '.InstalledMachine::ROOT.'/current/artisan junction:user anna --role=builder --password=fern-and-moss');
+        self::$machine->follow(
+            'sudo -u www-data php '.InstalledMachine::ROOT.'/current/artisan junction:user anna --role=builder --password=fern-and-moss',
+        );
         self::$machine->untilWell('all of it running');
         $this->login();
         $links = [['number' => 1, 'universe' => 'hall']];
@@ -110,9 +122,24 @@ final class SoakTest extends TestCase
             }
         }
         self::$machine->untilWell('all being back');
-        $status = json_decode(self::$machine->follow('sudo -u www-data php '.InstalledMachine::ROOT.'/current/artisan junction:status --json || true'), true);
+        $status = json_decode(
+            self::$machine->follow('sudo -u www-data php '.InstalledMachine::ROOT.'/current/artisan junction:status --json || true'),
+            true,
+        );
         $document = self::$machine->ask('GET', 'https://10.0.0.5/api/show')->json()['document'];
-        fwrite(STDERR, sprintf("\nSoak: %d s, killed %s, edits %d, answers %s, frames %d, longest without one %.2f s, engine %.0f MB at most\n", $seconds, json_encode($kills), $edits, json_encode($statuses), $frames, $longest, max($memory ?: [0])));
+        fwrite(
+            STDERR,
+            sprintf(
+                "\nSoak: %d s, killed %s, edits %d, answers %s, frames %d, longest without one %.2f s, engine %.0f MB at most\n",
+                $seconds,
+                json_encode($kills),
+                $edits,
+                json_encode($statuses),
+                $frames,
+                $longest,
+                max($memory ?: [0]),
+            ),
+        );
         self::assertGreaterThan(5, array_sum($kills));
         self::assertSame(0, $dark, 'no lamp blinks: a frame that leaves has the level that was there');
         self::assertGreaterThan(0, $frames);
@@ -127,6 +154,9 @@ final class SoakTest extends TestCase
     private function login(): void
     {
         self::$machine->ask('GET', 'https://10.0.0.5/api/session');
-        self::assertSame(200, self::$machine->send('POST', 'https://10.0.0.5/api/session', ['name' => 'anna', 'password' => 'fern-and-moss'])->status);
+        self::assertSame(
+            200,
+            self::$machine->send('POST', 'https://10.0.0.5/api/session', ['name' => 'anna', 'password' => 'fern-and-moss'])->status,
+        );
     }
 }

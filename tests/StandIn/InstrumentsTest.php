@@ -224,7 +224,16 @@ final class InstrumentsTest extends TestCase
     public function testLinesThatAreTypedAtACueDeskMakeCuesAndAreAnswered(): void
     {
         $we = new Udp(self::NET.'.6', 8020);
-        $desk = new CueDesk('desk', 'Desk', self::NET.'.19', 9020, new Cable($this->cable()), 20, [['number' => '1', 'name' => 'One']], self::NET.'.6:8020');
+        $desk = new CueDesk(
+            'desk',
+            'Desk',
+            self::NET.'.19',
+            9020,
+            new Cable($this->cable()),
+            20,
+            [['number' => '1', 'name' => 'One']],
+            self::NET.'.6:8020',
+        );
         $this->playing($desk, function () use ($desk, $we): void {
             foreach ([
                 'make cue 4.5 called "Doors open"' => 'cue 4.5 made',

@@ -58,7 +58,13 @@ final class MotorPanelTest extends TestCase
             }
         };
         $says = static fn(array $more): array => ['port' => 'lectern', 'channel' => 1, ...$more];
-        $fader = static fn(string $id, int $column, string $point, string $part): array => ['id' => $id, 'name' => $id, 'column' => $column, 'does' => ['kind' => 'fader', 'points' => [['point' => $point]]], 'hardware' => [['part' => $part]]];
+        $fader = static fn(string $id, int $column, string $point, string $part): array => [
+            'id' => $id,
+            'name' => $id,
+            'column' => $column,
+            'does' => ['kind' => 'fader', 'points' => [['point' => $point]]],
+            'hardware' => [['part' => $part]],
+        ];
         $this->evening = new Evening([
             'ports' => [...Rig::document()['ports'], Rig::CABLE],
             'looks' => [['id' => 'slow', 'name' => 'Slow', 'fadeIn' => 10, 'values' => Evening::values(['fixture:a/level' => 100, 'fixture:c/level' => 30])]],
@@ -116,7 +122,14 @@ final class MotorPanelTest extends TestCase
 
     private function set(float $value): void
     {
-        $this->carry($this->evening->rig->junction->set(Evening::point('surface:guide/a'), $value, new Act('person', 'Ada'), $this->evening->rig->nanos())[1]);
+        $this->carry(
+            $this->evening->rig->junction->set(
+                Evening::point('surface:guide/a'),
+                $value,
+                new Act('person', 'Ada'),
+                $this->evening->rig->nanos(),
+            )[1],
+        );
     }
 
     private function pass(float $seconds): void

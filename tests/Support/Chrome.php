@@ -48,7 +48,11 @@ final class Chrome
     {
         $options = (new ChromeOptions())->addArguments([
             '--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking',
-            '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage', "--user-data-dir={$this->profile}/user", "--window-size={$width},{$height}",
+            '--disable-component-update',
+            '--disable-sync',
+            '--disable-dev-shm-usage',
+            "--user-data-dir={$this->profile}/user",
+            "--window-size={$width},{$height}",
         ]);
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
@@ -96,7 +100,11 @@ final class Chrome
     /** Waits for an element. */
     public function find(string $css, float $seconds = Background::PATIENCE): RemoteWebElement
     {
-        return Background::until(fn(): ?RemoteWebElement => $this->driver->findElements(WebDriverBy::cssSelector($css))[0] ?? null, "\"{$css}\" on the page", $seconds);
+        return Background::until(
+            fn(): ?RemoteWebElement => $this->driver->findElements(WebDriverBy::cssSelector($css))[0] ?? null,
+            "\"{$css}\" on the page",
+            $seconds,
+        );
     }
 
     /** A button or link by the words on it. */
@@ -148,7 +156,9 @@ final class Chrome
     private function pressNow(string $literal, string $within): bool
     {
         foreach ($this->driver->findElements(WebDriverBy::cssSelector($within)) as $room) {
-            foreach ($room->findElements(WebDriverBy::xpath(".//*[self::button or self::a][contains(normalize-space(.), {$literal})]")) as $element) {
+            foreach ($room->findElements(WebDriverBy::xpath(
+                ".//*[self::button or self::a][contains(normalize-space(.), {$literal})]",
+            )) as $element) {
                 if ($element->isDisplayed() && $element->isEnabled()) {
                     $this->driver->executeScript('arguments[0].scrollIntoView({block: "center"})', [$element]);
                     $element->click();

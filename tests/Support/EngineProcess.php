@@ -16,11 +16,19 @@ final class EngineProcess
      * @param array<string, string> $environment
      * @param list<string> $before words before the command, such as "ip netns exec …"
      */
-    public function __construct(array $document, array $options = ['--for=170'], array $before = [], bool $wait = true, array $environment = [])
-    {
+    public function __construct(
+        array $document,
+        array $options = ['--for=170'],
+        array $before = [],
+        bool $wait = true,
+        array $environment = [],
+    ) {
         $this->file = (string) tempnam(sys_get_temp_dir(), 'junction-show-');
         file_put_contents($this->file, json_encode($document, JSON_THROW_ON_ERROR));
-        $this->process = new Background([...$before, 'bin/engine-php', 'artisan', 'junction:engine', "--show={$this->file}", ...$options], ['JUNCTION_DATA' => '/nonexistent', 'JUNCTION_DEVICES' => '/dev/pts', ...$environment]);
+        $this->process = new Background(
+            [...$before, 'bin/engine-php', 'artisan', 'junction:engine', "--show={$this->file}", ...$options],
+            ['JUNCTION_DATA' => '/nonexistent', 'JUNCTION_DEVICES' => '/dev/pts', ...$environment],
+        );
         if ($wait) {
             $this->process->untilSaid('The engine runs');
         }

@@ -55,7 +55,11 @@ final class Evening
      */
     public static function values(array $values): array
     {
-        return array_map(static fn(string $point, int|float|string $value): array => ['point' => $point, 'value' => $value], array_keys($values), $values);
+        return array_map(
+            static fn(string $point, int|float|string $value): array => ['point' => $point, 'value' => $value],
+            array_keys($values),
+            $values,
+        );
     }
 
     /** @return string why not; '' when it is done */
@@ -84,7 +88,11 @@ final class Evening
     /** Over a restart, as after kill -9: another junction goes on by what was kept. */
     public function restarted(float $away = 0.0): self
     {
-        $state = json_decode(json_encode($this->rig->junction->rooms()->state($this->rig->nanos()), JSON_THROW_ON_ERROR), true, flags: JSON_THROW_ON_ERROR);
+        $state = json_decode(
+            json_encode($this->rig->junction->rooms()->state($this->rig->nanos()), JSON_THROW_ON_ERROR),
+            true,
+            flags: JSON_THROW_ON_ERROR,
+        );
         $again = new self($this->rig->document);
         // Monotonic time begins anew.
         $again->rig->now = 5.0;

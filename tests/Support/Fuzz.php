@@ -35,7 +35,8 @@ final class Fuzz
             throw new \ErrorException($message, 0, $level, $file, $line);
         });
         try {
-            for ($end = microtime(true) + $seconds; $this->packets < $most && (($this->packets & 63) !== 0 || microtime(true) < $end); ++$this->packets) {
+            for ($end = microtime(true) + $seconds; $this->packets < $most && (($this->packets & 63) !== 0
+                || microtime(true) < $end); ++$this->packets) {
                 $bytes = self::mutate($samples[mt_rand(0, \count($samples) - 1)], $samples);
                 $this->look($notation->read(...), $bytes);
                 if ($this->packets === 500) {

@@ -35,7 +35,10 @@ final readonly class Golden
         $show = ShowReader::fromJson((string) file_get_contents("{$this->folder}/show.json"));
         $stage = new Stage(new Compiler(new Identity('golden-recording')), $show);
         $lines = [];
-        foreach ((new Rehearsal($stage))->play(ScriptReader::read((string) file_get_contents("{$this->folder}/in.jsonl"), $stage), null) as $line) {
+        foreach ((new Rehearsal($stage))->play(
+            ScriptReader::read((string) file_get_contents("{$this->folder}/in.jsonl"), $stage),
+            null,
+        ) as $line) {
             $line['hex'] = preg_replace('/(00){3,}$/', '…', (string) ($line['hex'] ?? ''));
             $lines[] = json_encode($line, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR);
         }

@@ -21,8 +21,20 @@ final class LiveLink
      */
     public function __construct(int $port, Role $role, array $commands, float $seconds, array $before = [], string $surface = '')
     {
-        $token = Token::sign('Ada', $role, Secret::derive((string) getenv('APP_KEY')), time(), $surface, $surface === '' ? '' : 'visit-'.bin2hex(random_bytes(4)));
-        $question = ['url' => "ws://127.0.0.1:{$port}/?token=".urlencode($token), 'origin' => 'http://127.0.0.1:1', 'commands' => $commands, 'seconds' => $seconds];
+        $token = Token::sign(
+            'Ada',
+            $role,
+            Secret::derive((string) getenv('APP_KEY')),
+            time(),
+            $surface,
+            $surface === '' ? '' : 'visit-'.bin2hex(random_bytes(4)),
+        );
+        $question = [
+            'url' => "ws://127.0.0.1:{$port}/?token=".urlencode($token),
+            'origin' => 'http://127.0.0.1:1',
+            'commands' => $commands,
+            'seconds' => $seconds,
+        ];
         $this->process = new Process(
             [...$before, 'node', __DIR__.'/live.cjs'],
             Background::root(),

@@ -85,7 +85,9 @@ final readonly class Pictures
             'stand-ins' => function (): void {
                 $this->go('Stand-ins');
                 $this->chrome->press('Faders', '[aria-label="House desk"]');
-                $this->chrome->driver->executeScript('[...document.querySelectorAll("[aria-label=\'Sound workstation\'] button")].find((one) => one.textContent.trim() === "Play the song")?.click()');
+                $this->chrome->driver->executeScript(
+                    '[...document.querySelectorAll("[aria-label=\'Sound workstation\'] button")].find((one) => one.textContent.trim() === "Play the song")?.click()',
+                );
                 $this->chrome->driver->executeScript('document.querySelector(".page").scrollTop = 0');
             },
             'offers' => function (): void {

@@ -238,7 +238,10 @@ final class Rig
     {
         foreach (array_reverse($this->junction->trace->since(0, 500)) as $event) {
             if ($event->kind->value === $kind) {
-                return array_map(fn($hop): string => "{$hop->step($this->junction->names())->value}: {$hop->words($this->junction->names())}", $event->hops);
+                return array_map(
+                    fn($hop): string => "{$hop->step($this->junction->names())->value}: {$hop->words($this->junction->names())}",
+                    $event->hops,
+                );
             }
         }
 

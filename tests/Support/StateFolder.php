@@ -30,7 +30,10 @@ final class StateFolder
     /** Waits until the state that is kept says something. */
     public function untilKept(string $words): void
     {
-        Background::until(fn(): bool => str_contains((string) @file_get_contents("{$this->path}/engine-state"), $words), 'The state being kept');
+        Background::until(
+            fn(): bool => str_contains((string) @file_get_contents("{$this->path}/engine-state"), $words),
+            'The state being kept',
+        );
     }
 
     /** @return array<string, string> what an application on this folder needs to know */

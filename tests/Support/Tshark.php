@@ -31,7 +31,16 @@ final class Tshark
                 $dump .= "\n";
             }
             file_put_contents("{$folder}/dump.txt", $dump);
-            (new Process(['text2pcap', '-q', '-u', "{$port},{$port}", '-4', '127.0.0.1,127.0.0.2', "{$folder}/dump.txt", "{$folder}/dump.pcap"]))->mustRun();
+            (new Process([
+                'text2pcap',
+                '-q',
+                '-u',
+                "{$port},{$port}",
+                '-4',
+                '127.0.0.1,127.0.0.2',
+                "{$folder}/dump.txt",
+                "{$folder}/dump.pcap",
+            ]))->mustRun();
             $command = ['tshark', '-n', '-r', "{$folder}/dump.pcap", '-T', 'fields', '-E', 'separator=|', ...$options];
             foreach ($fields as $field) {
                 array_push($command, '-e', $field);
@@ -55,7 +64,11 @@ final class Tshark
     {
         $packets = array_map(static fn(string $bytes): string => (new Packet(1, 1, 1, [new Command($bytes)]))->encode(), $messages);
         $names = array_map(static fn(string $name): string => "rtpmidi.{$name}", [
-            'mtc_quarter_frame_type', 'sysex_common_rt_mtc_fm_hour', 'sysex_common_rt_mtc_fm_minute', 'sysex_common_rt_mtc_fm_second', 'sysex_common_rt_mtc_fm_frame',
+            'mtc_quarter_frame_type',
+            'sysex_common_rt_mtc_fm_hour',
+            'sysex_common_rt_mtc_fm_minute',
+            'sysex_common_rt_mtc_fm_second',
+            'sysex_common_rt_mtc_fm_frame',
         ]);
 
         return self::fields($packets, 5004, $names, ['-d', 'udp.port==5004,rtp', '-d', 'rtp.pt==97,rtpmidi']);

@@ -12,7 +12,12 @@ final class Udp
 
     public function __construct(string $address, int $port = 0)
     {
-        $this->socket = stream_socket_server("udp://{$address}:{$port}", $code, $message, STREAM_SERVER_BIND) ?: throw new \RuntimeException($message);
+        $this->socket = stream_socket_server(
+            "udp://{$address}:{$port}",
+            $code,
+            $message,
+            STREAM_SERVER_BIND,
+        ) ?: throw new \RuntimeException($message);
     }
 
     public function send(string $bytes, string $to): void

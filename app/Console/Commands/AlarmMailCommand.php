@@ -23,12 +23,17 @@ final class AlarmMailCommand extends Command
 
             return self::INVALID;
         }
-        $words = $this->option('try') === true ? 'This way works: alarms would come like this one.' : trim((string) stream_get_contents(STDIN, 100_000));
+        $words = $this->option('try') === true
+            ? 'This way works: alarms would come like this one.'
+            : trim((string) stream_get_contents(STDIN, 100_000));
         if ($words === '') {
             return self::SUCCESS;
         }
         $first = mb_strimwidth((string) strtok($words, "\n"), 0, 120, '…');
-        Mail::raw($words."\n\n".config('app.url')."\n", static fn(Message $message) => $message->to($to)->subject("Nimble Junction: {$first}"));
+        Mail::raw(
+            $words."\n\n".config('app.url')."\n",
+            static fn(Message $message) => $message->to($to)->subject("Nimble Junction: {$first}"),
+        );
 
         return self::SUCCESS;
     }

@@ -42,7 +42,10 @@ final class BackupCommand extends Command
 
             return self::FAILURE;
         }
-        $this->info("{$file}, ".number_format((int) filesize($file) / 1e6, 1).' MB'.($wanted->users ? '; it holds password hashes: keep it as you keep keys' : '').'.');
+        $this->info(
+            "{$file}, ".number_format((int) filesize($file) / 1e6, 1).' MB'
+                .($wanted->users ? '; it holds password hashes: keep it as you keep keys' : '').'.',
+        );
         if ($days !== null) {
             $gone = (new Backups($machine))->prune((int) $days);
             $this->line($gone === 0 ? "None was older than {$days} days." : "{$gone} older than {$days} days removed.");

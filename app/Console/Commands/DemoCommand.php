@@ -35,7 +35,14 @@ final class DemoCommand extends Command
                 [$host, $port + 1, 'the live link'],
                 [$host, $port + 2, 'the live link of the stand-ins'],
             ],
-            [["{$loopback}.1", 6454, 'Art-Net'], ["{$loopback}.1", 5568, 'sACN'], ["{$loopback}.1", 8000, 'OSC'], ["{$loopback}.1", 8010, 'OSC'], ["{$loopback}.1", 5004, 'network MIDI'], ["{$loopback}.11", 6454, 'the house desk']],
+            [
+                ["{$loopback}.1", 6454, 'Art-Net'],
+                ["{$loopback}.1", 5568, 'sACN'],
+                ["{$loopback}.1", 8000, 'OSC'],
+                ["{$loopback}.1", 8010, 'OSC'],
+                ["{$loopback}.1", 5004, 'network MIDI'],
+                ["{$loopback}.11", 6454, 'the house desk'],
+            ],
         );
         if ($clash !== null) {
             $this->error($clash);
@@ -52,10 +59,25 @@ final class DemoCommand extends Command
         $supervisor = new Supervisor($environment, fn(string $line) => $this->output->write($line));
         $supervisor->add('engine', [base_path('bin/engine-php'), base_path('artisan'), 'junction:engine']);
         $supervisor->add('stand-ins', [PHP_BINARY, base_path('artisan'), 'junction:stand-ins']);
-        $supervisor->add('web', [PHP_BINARY, '-S', "{$host}:{$port}", '-t', public_path(), base_path('vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php')], public_path(), isQuiet: true);
+        $supervisor->add(
+            'web',
+            [
+                PHP_BINARY,
+                '-S',
+                "{$host}:{$port}",
+                '-t',
+                public_path(),
+                base_path('vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php'),
+            ],
+            public_path(),
+            isQuiet: true,
+        );
         $password = (new DemoPassword($users, (string) config('junction.data')))->at($host);
         $supervisor->start();
-        if ($supervisor->waitFor($host, $port, self::PATIENCE_SECONDS) && $supervisor->waitFor($host, $port + 1, self::PATIENCE_SECONDS)) {
+        if (
+            $supervisor->waitFor($host, $port, self::PATIENCE_SECONDS)
+            && $supervisor->waitFor($host, $port + 1, self::PATIENCE_SECONDS)
+        ) {
             $this->info("Open http://{$host}:{$port} and log in as builder, operator or viewer with the password {$password}.");
             $this->line('Ctrl-C ends everything.');
         }

@@ -68,7 +68,10 @@ final class RehearseCommand extends Command
                 }
             }
         } catch (ShowRefused|\InvalidArgumentException|Malformed|CannotGoOn $refused) {
-            fwrite(STDERR, ($refused instanceof Malformed ? "{$refused->reason}, at byte {$refused->offset}" : $refused->getMessage())."\n");
+            fwrite(
+                STDERR,
+                ($refused instanceof Malformed ? "{$refused->reason}, at byte {$refused->offset}" : $refused->getMessage())."\n",
+            );
 
             return self::FAILURE;
         }
@@ -79,7 +82,11 @@ final class RehearseCommand extends Command
     private function contents(string $file, string $option): string
     {
         if ($file === '' || ! is_file($file)) {
-            throw new \InvalidArgumentException($file === '' ? "{$option} is missing: give the path of a file." : "There is no file {$file}: {$option} takes the path of a file.");
+            throw new \InvalidArgumentException(
+                $file === ''
+                    ? "{$option} is missing: give the path of a file."
+                    : "There is no file {$file}: {$option} takes the path of a file.",
+            );
         }
 
         return (string) file_get_contents($file);
@@ -97,7 +104,9 @@ final class RehearseCommand extends Command
         }
 
         return StateFile::stateIn($this->contents($file, '--state'))
-            ?? throw new \InvalidArgumentException("--state: {$file} is no whole file of an engine's state. Give engine-state, or engine-state.older, of its data folder.");
+            ?? throw new \InvalidArgumentException(
+                "--state: {$file} is no whole file of an engine's state. Give engine-state, or engine-state.older, of its data folder.",
+            );
     }
 
     /** @return list<Reference> */
@@ -107,7 +116,9 @@ final class RehearseCommand extends Command
         foreach (array_filter(explode(',', $points)) as $point) {
             $reference = Reference::parse(trim($point));
             if ($reference === null || ! PointNames::isThere($show, $reference)) {
-                throw new \InvalidArgumentException("--points: \"{$point}\" is not known. Give points of the show, like slot:UNIVERSE/NUMBER with a slot from 1 to 512.");
+                throw new \InvalidArgumentException(
+                    "--points: \"{$point}\" is not known. Give points of the show, like slot:UNIVERSE/NUMBER with a slot from 1 to 512.",
+                );
             }
             $references[] = $reference;
         }

@@ -17,7 +17,12 @@ final class ResetCommand extends Command
 
     public function handle(FactoryReset $reset): int
     {
-        if ($this->option('yes') !== true && ! $this->confirm('All shows, people, pass codes and recordings of this machine go, and the engine runs an empty show. A backup is made first. Go on?')) {
+        if (
+            $this->option('yes') !== true
+            && ! $this->confirm(
+                'All shows, people, pass codes and recordings of this machine go, and the engine runs an empty show. A backup is made first. Go on?',
+            )
+        ) {
             $this->line('Nothing was changed.');
 
             return self::SUCCESS;

@@ -43,7 +43,10 @@ final class ShowCommand extends Command
                 'patch' => $this->patch($shows, $path, $user),
                 'history' => $this->history($shows),
                 'undo', 'redo' => $this->done($shows->{$deed}($user), "There is nothing to {$deed}."),
-                'back' => $this->done($shows->goBack((int) $path, $user), "There is no revision \"{$path}\": junction:show history lists them."),
+                'back' => $this->done(
+                    $shows->goBack((int) $path, $user),
+                    "There is no revision \"{$path}\": junction:show history lists them.",
+                ),
                 default => $this->wrong("There is no \"{$deed}\": use get, set, patch, history, undo, redo or back."),
             };
         } catch (\UnexpectedValueException $wrong) {
@@ -58,7 +61,11 @@ final class ShowCommand extends Command
     private function get(ShowStore $shows, string $path): int
     {
         $document = ShowText::withObjects($shows->document());
-        $this->output->write(json_encode(Pointer::parse($path)->of($document), self::JSON)."\n", false, OutputInterface::OUTPUT_RAW);
+        $this->output->write(
+            json_encode(Pointer::parse($path)->of($document), self::JSON)."\n",
+            false,
+            OutputInterface::OUTPUT_RAW,
+        );
 
         return self::SUCCESS;
     }
@@ -85,14 +92,27 @@ final class ShowCommand extends Command
 
     private function patch(ShowStore $shows, string $file, ?User $user): int
     {
-        $text = $file === '-' ? (string) file_get_contents('php://stdin') : (is_file($file) ? (string) file_get_contents($file) : null);
+        $text = $file === '-'
+            ? (string) file_get_contents('php://stdin')
+            : (is_file($file) ? (string) file_get_contents($file) : null);
         $operations = $text === null ? null : json_decode($text, true);
         if (! \is_array($operations)) {
-            return $this->wrong($text === null ? "There is no file {$file}: give a JSON Patch (RFC 6902), or - for standard input." : 'It is no JSON.');
+            return $this->wrong(
+                $text === null
+                    ? "There is no file {$file}: give a JSON Patch (RFC 6902), or - for standard input."
+                    : 'It is no JSON.',
+            );
         }
         $words = \count($operations) === 1 ? '1 operation' : \count($operations).' operations';
 
-        return $this->done($shows->amend("patch, {$words}", $user, ShowStore::whole(static fn(array $document): mixed => Patching::apply($document, $operations))), '');
+        return $this->done(
+            $shows->amend(
+                "patch, {$words}",
+                $user,
+                ShowStore::whole(static fn(array $document): mixed => Patching::apply($document, $operations)),
+            ),
+            '',
+        );
     }
 
     private function history(ShowStore $shows): int
@@ -112,7 +132,11 @@ final class ShowCommand extends Command
         if ($edited === null) {
             return $this->wrong($otherwise);
         }
-        $this->info($edited->amendment->isEmpty() ? 'It is so already: nothing has changed.' : "Revision {$edited->revision}: {$edited->summary}.");
+        $this->info(
+            $edited->amendment->isEmpty()
+                ? 'It is so already: nothing has changed.'
+                : "Revision {$edited->revision}: {$edited->summary}.",
+        );
         if ($edited->notice !== null) {
             $this->warn($edited->notice);
         }

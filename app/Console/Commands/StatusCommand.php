@@ -19,11 +19,16 @@ final class StatusCommand extends Command
         $troubles = $health->troubles($engine);
         $runs = $engine !== null && $engine !== [];
         if ($this->option('json') === true) {
-            $this->line(json_encode(['version' => $health->version(), 'engine' => $runs ? $engine : null, 'troubles' => $troubles], JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE));
+            $this->line(json_encode(
+                ['version' => $health->version(), 'engine' => $runs ? $engine : null, 'troubles' => $troubles],
+                JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE,
+            ));
         } else {
             $this->line("Nimble Junction {$health->version()}");
             if ($runs) {
-                $this->line("The engine runs \"{$engine['show']}\" since ".date('Y-m-d H:i:s', (int) $engine['startedAt']).", process {$engine['pid']}; ".\count(Health::ports($engine))." ports, {$engine['universes']} universes, {$engine['pages']} pages; waited {$engine['late']} s at most in the last minute.");
+                $this->line(
+                    "The engine runs \"{$engine['show']}\" since ".date('Y-m-d H:i:s', (int) $engine['startedAt']).", process {$engine['pid']}; ".\count(Health::ports($engine))." ports, {$engine['universes']} universes, {$engine['pages']} pages; waited {$engine['late']} s at most in the last minute.",
+                );
             }
             array_map(fn(string $trouble) => $this->error($trouble), $troubles);
             if ($troubles === []) {

@@ -26,7 +26,10 @@ final class UserCommand extends Command
     {
         $name = $this->argument('name');
         if (! \is_string($name) || $name === '') {
-            $this->table(['Name', 'Role'], array_map(static fn(User $user): array => [$user->name, $user->role->value], $users->all()));
+            $this->table(
+                ['Name', 'Role'],
+                array_map(static fn(User $user): array => [$user->name, $user->role->value], $users->all()),
+            );
 
             return self::SUCCESS;
         }
@@ -35,7 +38,13 @@ final class UserCommand extends Command
 
             return $user === null ? $this->add($users, $name) : $this->change($users, $user);
         } catch (ShowRefused $refused) {
-            $this->error(implode(' ', array_map(static fn(Fault $fault): string => ucfirst($fault->problem).': '.lcfirst($fault->allowed), $refused->faults)));
+            $this->error(implode(
+                ' ',
+                array_map(
+                    static fn(Fault $fault): string => ucfirst($fault->problem).': '.lcfirst($fault->allowed),
+                    $refused->faults,
+                ),
+            ));
 
             return self::INVALID;
         }
@@ -66,7 +75,10 @@ final class UserCommand extends Command
             return self::SUCCESS;
         }
         $role = $this->option('role');
-        $password = $this->option('password') ?? ($this->option('ask-password') === true || ($role === null && $this->option('log-out') !== true) ? $this->secret('Another password; empty to leave it') : null);
+        $password = $this->option('password')
+            ?? ($this->option('ask-password') === true || ($role === null && $this->option('log-out') !== true)
+            ? $this->secret('Another password; empty to leave it')
+            : null);
         if (\is_string($role)) {
             $users->setRole($user, $role);
         }

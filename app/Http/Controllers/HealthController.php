@@ -29,7 +29,10 @@ final readonly class HealthController
         $runs = $engine !== null && $engine !== [];
         $isWell = $runs && $this->health->troubles($engine) === [];
 
-        return response()->json(['status' => $isWell ? 'well' : ($runs ? 'troubled' : 'down'), 'engine' => $runs], $runs ? 200 : 503);
+        return response()->json(
+            ['status' => $isWell ? 'well' : ($runs ? 'troubled' : 'down'), 'engine' => $runs],
+            $runs ? 200 : 503,
+        );
     }
 
     /** For monitors of this machine, and for those that know the word. */
@@ -38,10 +41,18 @@ final readonly class HealthController
         $token = (string) config('junction.metrics_token');
         $isHere = \in_array($request->ip(), ['127.0.0.1', '::1'], true);
         if (! $isHere && ($token === '' || ! hash_equals($token, (string) $request->bearerToken()))) {
-            return response("Figures are given to this machine alone, and to those who show the word that JUNCTION_METRICS_TOKEN has.\n", 403, ['Content-Type' => 'text/plain']);
+            return response(
+                "Figures are given to this machine alone, and to those who show the word that JUNCTION_METRICS_TOKEN has.\n",
+                403,
+                ['Content-Type' => 'text/plain'],
+            );
         }
 
-        return response(PrometheusText::of($this->health, $this->health->engine()), 200, ['Content-Type' => PrometheusText::MEDIA_TYPE]);
+        return response(
+            PrometheusText::of($this->health, $this->health->engine()),
+            200,
+            ['Content-Type' => PrometheusText::MEDIA_TYPE],
+        );
     }
 
     public function machine(): JsonResponse
@@ -60,12 +71,20 @@ final readonly class HealthController
     public function events(Request $request): JsonResponse
     {
         self::forOperators($request);
-        $asked = $request->validate(['kind' => 'string|max:20', 'text' => 'string|max:100', 'most' => 'integer|min:1|max:'.self::MOST_EVENTS]);
+        $asked = $request->validate([
+            'kind' => 'string|max:20',
+            'text' => 'string|max:100',
+            'most' => 'integer|min:1|max:'.self::MOST_EVENTS,
+        ]);
         $kind = EventKind::tryFrom((string) ($asked['kind'] ?? ''));
 
         return response()->json([
             'kinds' => array_column(EventKind::cases(), 'value'),
-            'events' => $this->events->read((int) ($asked['most'] ?? 200), $kind === null ? [] : [$kind->value], (string) ($asked['text'] ?? '')),
+            'events' => $this->events->read(
+                (int) ($asked['most'] ?? 200),
+                $kind === null ? [] : [$kind->value],
+                (string) ($asked['text'] ?? ''),
+            ),
         ]);
     }
 

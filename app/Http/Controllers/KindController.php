@@ -26,6 +26,11 @@ final readonly class KindController
             'columns' => (new Table($list[0]))->described(),
         ], Show::LISTS);
 
-        return response()->json(['lists' => $lists, 'kinds' => ShowReader::kinds()->described() + (new Kinds(['starting' => Starts::ALL, 'template' => Templates::ALL]))->described()]);
+        return response()->json([
+            'lists' => $lists,
+            'kinds' => ShowReader::kinds()
+                ->described() + (new Kinds(['starting' => Starts::ALL, 'template' => Templates::ALL]))
+                ->described(),
+        ]);
     }
 }

@@ -28,13 +28,21 @@ final class SessionController
         $user = $request->user();
 
         // Strangers are not told which version there is.
-        return response()->json(['user' => $user === null ? null : ['name' => $user->name, 'role' => $user->role->value, 'version' => (string) config('junction.version')]]);
+        return response()->json([
+            'user' => $user === null
+                ? null
+                : ['name' => $user->name, 'role' => $user->role->value, 'version' => (string) config('junction.version')],
+        ]);
     }
 
     public function login(Request $request): JsonResponse
     {
         $fields = $request->validate(['name' => 'required|string|max:100', 'password' => 'required|string|max:200']);
-        abort_unless(LoginTries::begin($fields['name'], (string) $request->ip()), 429, 'Too many tries: wait a minute, then try again.');
+        abort_unless(
+            LoginTries::begin($fields['name'], (string) $request->ip()),
+            429,
+            'Too many tries: wait a minute, then try again.',
+        );
         // What does not fit takes as long for a name that nobody has: the framework waits.
         if (! Auth::attempt($fields, true)) {
             Noted::login("Somebody at {$request->ip()} gave a wrong name or password.");
@@ -65,7 +73,13 @@ final class SessionController
         $user = $request->user();
 
         return response()->json([
-            'token' => Token::sign($user->name, $user->role, Secret::derive((string) config('app.key')), time(), visit: (string) $request->session()->get('visit', '')),
+            'token' => Token::sign(
+                $user->name,
+                $user->role,
+                Secret::derive((string) config('app.key')),
+                time(),
+                visit: (string) $request->session()->get('visit', ''),
+            ),
             'live' => LinkAddress::live(),
             'standIns' => LinkAddress::standIns(),
         ]);
@@ -76,6 +90,9 @@ final class SessionController
     {
         $check = new LinkCheck((string) config('junction.live'), Secret::derive((string) config('app.key')), LinkAddress::live());
 
-        return response()->json(['problem' => $check->words((string) $request->headers->get('Origin', $request->getSchemeAndHttpHost()), $request->getHttpHost())]);
+        return response()->json(['problem' => $check->words(
+            (string) $request->headers->get('Origin', $request->getSchemeAndHttpHost()),
+            $request->getHttpHost(),
+        )]);
     }
 }

@@ -48,9 +48,16 @@ final readonly class ShelfController
     /** Another name, or put away and brought back. */
     public function change(Request $request, int $id): JsonResponse
     {
-        $fields = $request->validate(['name' => str_replace('required', 'sometimes', self::NAME), 'archived' => 'sometimes|boolean']);
+        $fields = $request->validate([
+            'name' => str_replace('required', 'sometimes', self::NAME),
+            'archived' => 'sometimes|boolean',
+        ]);
         $show = self::show($id);
-        abort_if($show->is_current, 409, 'This show is open: rename it as the current show, and open another one before it is archived.');
+        abort_if(
+            $show->is_current,
+            409,
+            'This show is open: rename it as the current show, and open another one before it is archived.',
+        );
         if (isset($fields['name'])) {
             $this->shelf->rename($show, $fields['name']);
         }

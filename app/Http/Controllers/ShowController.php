@@ -52,7 +52,9 @@ final readonly class ShowController
         $changes = OneMoment::of(function () use ($since, $request): ?array {
             $show = $this->shows->current();
 
-            return EditLog::follows($show, $since) ? $this->page->changes(EditLog::since($show, $since), $since, $show->revision, $request->user()) : null;
+            return EditLog::follows($show, $since)
+                ? $this->page->changes(EditLog::since($show, $since), $since, $show->revision, $request->user())
+                : null;
         });
 
         return response()->json($changes ?? $this->edits->whole($request));
@@ -140,7 +142,11 @@ final readonly class ShowController
         $certain = EditAnswer::body($request)['edit'] ?? null;
         abort_if($certain !== null && ! \is_int($certain), 422, '"edit" must be the id of an edit, as the history says it.');
         $undone = $this->shows->undo($request->user(), EditAnswer::base($request), $certain);
-        abort_if($undone === null, 409, $certain === null ? 'There is nothing to undo.' : 'That edit is undone already, or cannot be.');
+        abort_if(
+            $undone === null,
+            409,
+            $certain === null ? 'There is nothing to undo.' : 'That edit is undone already, or cannot be.',
+        );
 
         return $this->edits->after($request, $undone, ['undone' => $undone->summary, 'undoneBy' => $undone->by]);
     }

@@ -26,7 +26,10 @@ final readonly class ShowModeController
     public function unlock(Request $request): JsonResponse
     {
         abort_unless($request->user()?->role->mayOperate() === true, 403, 'Viewers only look on: log in as operator or builder.');
-        $this->showMode->unlock((string) $request->validate(['code' => 'required|string|max:20'])['code'], $request->user()->name);
+        $this->showMode->unlock(
+            (string) $request->validate(['code' => 'required|string|max:20'])['code'],
+            $request->user()->name,
+        );
 
         return response()->json(['showMode' => $this->showMode->by()]);
     }

@@ -41,7 +41,10 @@ final readonly class SurfaceController
         $isIn = $request->user() !== null || $this->door->visit($request, $id) !== '';
         $way = $this->door->entry($id) === Entry::Code ? 'code' : 'closed';
 
-        return response()->json(['entry' => $isIn ? 'in' : $way, 'name' => $isIn || $way === 'code' ? $this->door->name($id) : '']);
+        return response()->json([
+            'entry' => $isIn ? 'in' : $way,
+            'name' => $isIn || $way === 'code' ? $this->door->name($id) : '',
+        ]);
     }
 
     public function enter(Request $request, string $id): JsonResponse
@@ -98,7 +101,12 @@ final readonly class SurfaceController
     public function manifest(Request $request, string $id): JsonResponse
     {
         $name = $this->entry($request, $id)->getData(true)['name'] ?: 'Surface';
-        $icon = static fn(int $size): array => ['src' => "/icons/{$size}.png", 'sizes' => "{$size}x{$size}", 'type' => 'image/png', 'purpose' => 'any'];
+        $icon = static fn(int $size): array => [
+            'src' => "/icons/{$size}.png",
+            'sizes' => "{$size}x{$size}",
+            'type' => 'image/png',
+            'purpose' => 'any',
+        ];
 
         return response()->json([
             'name' => $name,
@@ -141,13 +149,21 @@ final readonly class SurfaceController
         $show = ShowReader::fromArray($around->document());
         $panel = $show->panels[$id] ?? null;
         $surface = $show->surfaces[$panel->surface ?? ''] ?? null;
-        abort_if($panel === null || $surface === null, 404, "There is no panel \"{$id}\": it may have been deleted on another page.");
+        abort_if(
+            $panel === null || $surface === null,
+            404,
+            "There is no panel \"{$id}\": it may have been deleted on another page.",
+        );
         $lines = (new OscLayout($panel, $surface))->lines();
         if ($request->boolean('json')) {
             return response()->json(['columns' => OscLayout::COLUMNS, 'lines' => $lines]);
         }
 
-        return response(Csv::write([OscLayout::COLUMNS, ...$lines]), 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => "attachment; filename=\"{$id}.csv\""]);
+        return response(
+            Csv::write([OscLayout::COLUMNS, ...$lines]),
+            200,
+            ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => "attachment; filename=\"{$id}.csv\""],
+        );
     }
 
     public function coded(): JsonResponse
@@ -160,7 +176,11 @@ final readonly class SurfaceController
         $fields = $request->validate(['code' => 'present|nullable|string|max:40']);
         $code = (string) $fields['code'];
         abort_if($code !== '' && preg_match(Door::CODE, $code) !== 1, 422, 'A pass code has 4 to 12 digits.');
-        abort_if($this->door->entry($id) === null, 404, "There is no surface \"{$id}\": it may have been deleted on another page.");
+        abort_if(
+            $this->door->entry($id) === null,
+            404,
+            "There is no surface \"{$id}\": it may have been deleted on another page.",
+        );
         $this->door->setCode($id, $code);
 
         return $this->coded();

@@ -27,7 +27,14 @@ final readonly class TapeController
             abort_if(filesize($folder->path($id)) > self::LARGEST, 413, 'That tape is larger than 64 MB: take it as pcapng.');
             $datagrams = iterator_to_array(Capture::datagrams((string) file_get_contents($folder->path($id)), true), false);
 
-            return response(Pcap::write($datagrams), 200, ['Content-Type' => 'application/vnd.tcpdump.pcap', 'Content-Disposition' => "attachment; filename=\"{$id}.pcap\""]);
+            return response(
+                Pcap::write($datagrams),
+                200,
+                [
+                    'Content-Type' => 'application/vnd.tcpdump.pcap',
+                    'Content-Disposition' => "attachment; filename=\"{$id}.pcap\"",
+                ],
+            );
         }
 
         return response()->download($folder->path($id), "{$id}.pcapng", ['Content-Type' => 'application/x-pcapng']);

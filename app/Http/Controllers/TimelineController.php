@@ -26,12 +26,24 @@ final readonly class TimelineController
     {
     }
 
-    /** Notes of a Standard MIDI File become triggers; with "as=notes" they are played again, at a port; with "tempo=1" its tempos are kept. */
+    /**
+     * Notes of a Standard MIDI File become triggers; with "as=notes" they are played again, at a port; with "tempo=1" its
+     * tempos are kept.
+     */
     public function midi(Request $request, string $id): JsonResponse
     {
         $port = $request->query('port');
 
-        return $this->done($request, new MidiDeed($id, $request->getContent(), $request->query('as') === 'notes', \is_string($port) ? $port : '', $request->boolean('tempo')));
+        return $this->done(
+            $request,
+            new MidiDeed(
+                $id,
+                $request->getContent(),
+                $request->query('as') === 'notes',
+                \is_string($port) ? $port : '',
+                $request->boolean('tempo'),
+            ),
+        );
     }
 
     /** It as a Standard MIDI File. */
@@ -40,7 +52,11 @@ final readonly class TimelineController
         $show = ShowReader::fromArray($this->shows->document());
         $timeline = $show->timelines[$id] ?? abort(404, 'There is no such timeline.');
 
-        return response((new MidiExport($show, $timeline))->bytes(), 200, ['Content-Type' => 'audio/midi', 'Content-Disposition' => "attachment; filename=\"{$id}.mid\""]);
+        return response(
+            (new MidiExport($show, $timeline))->bytes(),
+            200,
+            ['Content-Type' => 'audio/midi', 'Content-Disposition' => "attachment; filename=\"{$id}.mid\""],
+        );
     }
 
     /** Recorded takes are kept. */
@@ -68,7 +84,10 @@ final readonly class TimelineController
     /** A take becomes a timeline that goes round. */
     public function loop(Request $request, string $id, string $take): JsonResponse
     {
-        $asked = $request->validate(['beats' => ['nullable', 'numeric', 'min:0', 'max:10000'], 'look' => ['nullable', 'string', 'max:64']]);
+        $asked = $request->validate([
+            'beats' => ['nullable', 'numeric', 'min:0', 'max:10000'],
+            'look' => ['nullable', 'string', 'max:64'],
+        ]);
 
         return $this->done($request, new LoopTake($id, $take, (float) ($asked['beats'] ?? 0), (string) ($asked['look'] ?? '')));
     }
@@ -76,7 +95,10 @@ final readonly class TimelineController
     /** A level is told by fewer points. */
     public function thin(Request $request, string $id): JsonResponse
     {
-        $asked = $request->validate(['track' => ['required', 'string'], 'tolerance' => ['required', 'numeric', 'min:0', 'max:1000000000']]);
+        $asked = $request->validate([
+            'track' => ['required', 'string'],
+            'tolerance' => ['required', 'numeric', 'min:0', 'max:1000000000'],
+        ]);
 
         return $this->done($request, new ThinTrack($id, (string) $asked['track'], (float) $asked['tolerance']));
     }

@@ -19,12 +19,19 @@ final readonly class UserController
 
     public function all(): JsonResponse
     {
-        return response()->json(['users' => array_map(static fn(User $user): array => ['id' => $user->id, 'name' => $user->name, 'role' => $user->role->value], $this->users->all())]);
+        return response()->json(['users' => array_map(
+            static fn(User $user): array => ['id' => $user->id, 'name' => $user->name, 'role' => $user->role->value],
+            $this->users->all(),
+        )]);
     }
 
     public function add(Request $request): JsonResponse
     {
-        $asked = $request->validate(['name' => 'required|string|max:200', 'role' => 'required|string|max:20', 'password' => 'required|string|max:200']);
+        $asked = $request->validate([
+            'name' => 'required|string|max:200',
+            'role' => 'required|string|max:20',
+            'password' => 'required|string|max:200',
+        ]);
         $this->users->add($asked['name'], $asked['role'], $asked['password']);
 
         return $this->all();

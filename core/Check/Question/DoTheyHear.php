@@ -85,7 +85,12 @@ final readonly class DoTheyHear implements Question
                 self::WORDS,
                 "We send, and they do not hear: {$name} takes {$scene->spellAll($takes)}; this port sends {$scene->spellAll($sends)}.",
                 'Change the number here or there.',
-                $carries === [] ? null : ['label' => "Send {$scene->spell($takes[0])}", 'changes' => ['send/carries' => Scene::moved($carries, $takes[0])]],
+                $carries === []
+                    ? null
+                    : [
+                        'label' => "Send {$scene->spell($takes[0])}",
+                        'changes' => ['send/carries' => Scene::moved($carries, $takes[0])],
+                    ],
             );
         }
 

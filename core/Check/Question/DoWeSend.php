@@ -22,7 +22,13 @@ final readonly class DoWeSend implements Question
             return [];
         }
         $other = $scene->other;
-        if ($other !== '' && $port->link->kind === LinkKind::Udp && $send->group(1) === null && ! $send->repliesToo() && ! \in_array($other, $send->to, true)) {
+        if (
+            $other !== ''
+            && $port->link->kind === LinkKind::Udp
+            && $send->group(1) === null
+            && ! $send->repliesToo()
+            && ! \in_array($other, $send->to, true)
+        ) {
             return [Finding::wrong(
                 'Do we send to it?',
                 'We send to '.implode(', ', $send->to).", not to {$other}.",

@@ -30,7 +30,8 @@ final readonly class IsItSteady implements Question
             $gap = max($gap, $stream->rhythm->longestGapMillis($now));
         }
         $loss = round(100 * $activity->lossPart($now, 60), 1);
-        $figures = 'longest gap '.($gap < 1000 ? round($gap).' ms' : round($gap / 1000, 1).' s').', '.($loss > 0 ? "{$loss} % lost" : 'nothing lost').' in the last minute';
+        $figures = 'longest gap '.($gap < 1000 ? round($gap).' ms' : round($gap / 1000, 1).' s').', '
+            .($loss > 0 ? "{$loss} % lost" : 'nothing lost').' in the last minute';
 
         return [match (true) {
             $words !== '' => Finding::wrong(

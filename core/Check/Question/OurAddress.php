@@ -30,12 +30,17 @@ final readonly class OurAddress implements Question
 
                 return [Finding::wrong(
                     self::WORDS,
-                    ($isName ? "There is no network adapter {$address} now." : "{$address} is no address of this machine now.")." We are {$network->spelled()}.",
+                    ($isName ? "There is no network adapter {$address} now." : "{$address} is no address of this machine now.")
+                        ." We are {$network->spelled()}.",
                     'Use another address, or plug the adapter in that has this one.',
                     self::moved($side, $facing['address'] ?? '0.0.0.0'),
                 )];
             }
-            if ($facing !== null && ! str_starts_with($other, '127.') && ! \in_array($address, [$facing['address'], $facing['name']], true)) {
+            if (
+                $facing !== null
+                && ! str_starts_with($other, '127.')
+                && ! \in_array($address, [$facing['address'], $facing['name']], true)
+            ) {
                 return [Finding::wrong(
                     self::WORDS,
                     "This port uses {$address}, but {$other} is reached through {$facing['address']} ({$facing['name']}).",

@@ -23,7 +23,11 @@ final readonly class SameNetwork implements Question
             $stranger = $this->stranger($scene);
 
             return [$stranger === null
-                ? Finding::open(self::WORDS, 'The other end\'s address is not known.', 'Read it from the other end and type it above.')
+                ? Finding::open(
+                    self::WORDS,
+                    'The other end\'s address is not known.',
+                    'Read it from the other end and type it above.',
+                )
                 : Finding::wrong(
                     self::WORDS,
                     "{$stranger} is heard, and is in none of our networks: its broadcasts reach us, and nothing that we send reaches it. We are {$ours}.",
@@ -45,7 +49,10 @@ final readonly class SameNetwork implements Question
     private function stranger(Scene $scene): ?string
     {
         foreach (array_keys($scene->seen->activity->senders) as $address) {
-            if (filter_var($address, \FILTER_VALIDATE_IP, \FILTER_FLAG_IPV4) !== false && $scene->network->facing($address) === null) {
+            if (
+                filter_var($address, \FILTER_VALIDATE_IP, \FILTER_FLAG_IPV4) !== false
+                && $scene->network->facing($address) === null
+            ) {
                 return $address;
             }
         }

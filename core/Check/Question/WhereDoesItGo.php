@@ -91,7 +91,8 @@ final readonly class WhereDoesItGo
 
                 return Finding::wrong(
                     IsAnythingHeard::WORDS,
-                    "{$knock['from']} sends to our port {$knock['port']}, and we listen at {$receive->port}.".($crossed ? ' The two ports are swapped: what it sends to is what we send to.' : ''),
+                    "{$knock['from']} sends to our port {$knock['port']}, and we listen at {$receive->port}."
+                        .($crossed ? ' The two ports are swapped: what it sends to is what we send to.' : ''),
                     'The two ports must cross: its send port is our receive port.',
                     [
                         'label' => "Listen at {$knock['port']}",
@@ -131,7 +132,9 @@ final readonly class WhereDoesItGo
         return match (true) {
             $arrivals->filtered > 0 => Finding::open(
                 IsAnythingHeard::WORDS,
-                self::packets($arrivals->filtered).' reached this machine in the last minute and no program could have '.($arrivals->filtered === 1 ? 'it' : 'them').': a firewall of this machine, or multicast that nobody asked for.',
+                self::packets($arrivals->filtered).' reached this machine in the last minute and no program could have '
+                    .($arrivals->filtered === 1 ? 'it' : 'them')
+                    .': a firewall of this machine, or multicast that nobody asked for.',
                 "Let port {$port} in, in the settings of the firewall; then move it again, waiting…",
             ),
             $arrivals->wrongWay > 0 => Finding::wrong(

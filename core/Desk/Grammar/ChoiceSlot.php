@@ -15,7 +15,10 @@ final readonly class ChoiceSlot implements Piece
     public function read(Typed $typed): ?string
     {
         $said = mb_strtolower($typed->text);
-        $found = array_values(array_filter($this->words, static fn(string $word): bool => $said !== '' && str_starts_with(mb_strtolower($word), $said)));
+        $found = array_values(array_filter(
+            $this->words,
+            static fn(string $word): bool => $said !== '' && str_starts_with(mb_strtolower($word), $said),
+        ));
         $exact = array_values(array_filter($found, static fn(string $word): bool => mb_strtolower($word) === $said));
 
         return $exact[0] ?? (\count($found) === 1 ? $found[0] : null);

@@ -13,7 +13,9 @@ final readonly class FixedWord implements Piece
 
     public function read(Typed $typed): ?string
     {
-        $isBegun = ! $typed->isQuoted && $typed->text !== '' && str_starts_with(mb_strtolower($this->word), mb_strtolower($typed->text));
+        $isBegun = ! $typed->isQuoted
+            && $typed->text !== ''
+            && str_starts_with(mb_strtolower($this->word), mb_strtolower($typed->text));
 
         return $isBegun ? $this->word : null;
     }

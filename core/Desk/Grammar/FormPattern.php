@@ -45,10 +45,17 @@ final readonly class FormPattern
 
                 continue;
             }
-            $piece = $found['name'] !== null ? self::slot((string) $found['name'], trim((string) $found['what'])) : new FixedWord((string) $found['word']);
+            $piece = $found['name'] !== null
+                ? self::slot((string) $found['name'], trim((string) $found['what']))
+                : new FixedWord((string) $found['word']);
             $name = $piece?->name() ?? '';
             if ($piece === null || isset($names[$name])) {
-                return new self([], $piece === null ? "{{$found['name']}} says \"".trim((string) $found['what']).'"' : "{{$name}} stands there twice");
+                return new self(
+                    [],
+                    $piece === null
+                        ? "{{$found['name']}} says \"".trim((string) $found['what']).'"'
+                        : "{{$name}} stands there twice",
+                );
             }
             if ($name !== '') {
                 $names[$name] = true;
@@ -84,7 +91,9 @@ final readonly class FormPattern
         if (preg_match(self::RANGE, $what, $found) === 1) {
             $digits = max(\strlen($found[2]), \strlen($found[4] ?? ''));
 
-            return (float) $found[1] <= (float) $found[3] ? new NumberSlot($name, (float) $found[1], (float) $found[3], $digits) : null;
+            return (float) $found[1] <= (float) $found[3]
+                ? new NumberSlot($name, (float) $found[1], (float) $found[3], $digits)
+                : null;
         }
         $words = array_map(trim(...), explode('|', $what));
         $isRight = array_filter($words, static fn(string $word): bool => preg_match('#^[^\s"]+$#Du', $word) !== 1) === [];

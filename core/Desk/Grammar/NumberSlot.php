@@ -14,7 +14,10 @@ final readonly class NumberSlot implements Piece
 
     public function read(Typed $typed): ?string
     {
-        if (preg_match('#^-?\d{1,9}(?:\.(\d{1,6}))?$#D', $typed->text, $found) !== 1 || \strlen(rtrim($found[1] ?? '', '0')) > $this->digits) {
+        if (
+            preg_match('#^-?\d{1,9}(?:\.(\d{1,6}))?$#D', $typed->text, $found) !== 1
+            || \strlen(rtrim($found[1] ?? '', '0')) > $this->digits
+        ) {
             return null;
         }
         $number = (float) $typed->text;

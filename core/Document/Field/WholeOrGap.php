@@ -14,8 +14,13 @@ final class WholeOrGap extends Field
 {
     private const GAP = '^\\{[a-z0-9-]{1,64}\\}$';
 
-    public function __construct(string $name, string $label, private readonly int $low, private readonly int $high, bool $isNeeded)
-    {
+    public function __construct(
+        string $name,
+        string $label,
+        private readonly int $low,
+        private readonly int $high,
+        bool $isNeeded,
+    ) {
         parent::__construct($name, $label, null, $isNeeded);
     }
 
@@ -40,7 +45,11 @@ final class WholeOrGap extends Field
         if ($isGap || (! $isTruth && \is_int($value) && $value >= $this->low && $value <= $this->high)) {
             return $value;
         }
-        $fields->fault($this->name, "it is {$value}", "Use a whole number from {$this->low} to {$this->high}, or a gap like {{$this->name}}.");
+        $fields->fault(
+            $this->name,
+            "it is {$value}",
+            "Use a whole number from {$this->low} to {$this->high}, or a gap like {{$this->name}}.",
+        );
 
         return $this->low;
     }

@@ -149,7 +149,15 @@ final class DeskRun
 
     private function type(Desk $desk, string $line, string $by, int $now): void
     {
-        $route = new Route("desk.{$desk->id}", $desk->name, true, [], [], [], [new LineAction($desk->id, str_replace(['{', '}'], '', $line))]);
+        $route = new Route(
+            "desk.{$desk->id}",
+            $desk->name,
+            true,
+            [],
+            [],
+            [],
+            [new LineAction($desk->id, str_replace(['{', '}'], '', $line))],
+        );
         ($this->runner)()->tried($route, 1.0, $by, $now);
         $read = $desk->read($line);
         $this->say(true, $read instanceof Misread ? $line : $read->form->rendered($read));

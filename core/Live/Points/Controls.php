@@ -35,8 +35,11 @@ final class Controls extends PlanRoom implements Room
      * @param \Closure(Reference, int|float|string|null, int|float|string|null): void $changed a point has another value, and had this one
      * @param \Closure(Reference): void $pressed
      */
-    public function __construct(private readonly Points $points, private readonly \Closure $changed, private readonly \Closure $pressed)
-    {
+    public function __construct(
+        private readonly Points $points,
+        private readonly \Closure $changed,
+        private readonly \Closure $pressed,
+    ) {
         parent::__construct();
     }
 
@@ -124,7 +127,12 @@ final class Controls extends PlanRoom implements Room
         return match ($kind) {
             PointKind::Switch => new Point($reference, $name, $kind, isSet: true, isPressed: true),
             PointKind::Press => new Point($reference, $name, $kind, isPressed: true),
-            PointKind::Text => new Point($reference, $name, $kind, isSet: ! \in_array($part, [Control::TEXT, Control::NAME], true)),
+            PointKind::Text => new Point(
+                $reference,
+                $name,
+                $kind,
+                isSet: ! \in_array($part, [Control::TEXT, Control::NAME], true),
+            ),
             default => new Point($reference, $name, $kind, $kind === PointKind::Number ? -100.0 : 0.0, 100.0, '%', isSet: true),
         };
     }

@@ -22,7 +22,10 @@ final class MidiControls extends PlanRoom
     /** @var array<string, int> what was sent last, by reference */
     private array $sent = [];
 
-    /** @param \Closure(Reference, int|float|string|null, int|float|string|null): void $changed a point has another value, and had this one */
+    /**
+     * @param \Closure(Reference, int|float|string|null, int|float|string|null): void $changed a point has another value, and
+     * had this one
+     */
     public function __construct(private readonly Sending $sending, private readonly \Closure $changed)
     {
         parent::__construct();
@@ -31,7 +34,8 @@ final class MidiControls extends PlanRoom
     public function adopt(Plan $plan): void
     {
         parent::adopt($plan);
-        $isThere = fn(string $text): bool => ($reference = Reference::parse($text)) !== null && $this->control($reference) !== null;
+        $isThere = fn(string $text): bool => ($reference = Reference::parse($text)) !== null
+            && $this->control($reference) !== null;
         $this->sent = array_filter($this->sent, $isThere, \ARRAY_FILTER_USE_KEY);
     }
 
@@ -51,7 +55,14 @@ final class MidiControls extends PlanRoom
 
         return $control === null
             ? null
-            : new Point($reference, "{$this->plan->portName($reference->id)}, {$control->said()}", PointKind::Number, 0.0, (float) $control->highest(), isSet: true);
+            : new Point(
+                $reference,
+                "{$this->plan->portName($reference->id)}, {$control->said()}",
+                PointKind::Number,
+                0.0,
+                (float) $control->highest(),
+                isSet: true,
+            );
     }
 
     public function read(Reference $reference): ?int
@@ -106,6 +117,8 @@ final class MidiControls extends PlanRoom
     {
         $port = $this->plan->ports[$reference->id] ?? null;
 
-        return $port === null || ! $port['sends'] || $port['protocol'] !== Protocol::Midi ? null : MidiControl::parse($reference->part);
+        return $port === null || ! $port['sends'] || $port['protocol'] !== Protocol::Midi
+            ? null
+            : MidiControl::parse($reference->part);
     }
 }

@@ -44,11 +44,22 @@ final class Offered extends PlanRoom
         }
         $parameter = $this->plan->offers->all[$reference->id]->byId[$reference->part];
         $ranges = array_map(
-            static fn(OfferedFunction $one): array => [(float) $one->first(), (float) $one->last($parameter->highest), $one->name()],
+            static fn(OfferedFunction $one): array => [
+                (float) $one->first(),
+                (float) $one->last($parameter->highest),
+                $one->name(),
+            ],
             $parameter->functions,
         );
 
-        return new Point($reference, $this->plan->offers->said($reference).', as it arrives', PointKind::Level, 0.0, (float) $parameter->highest, ranges: $ranges);
+        return new Point(
+            $reference,
+            $this->plan->offers->said($reference).', as it arrives',
+            PointKind::Level,
+            0.0,
+            (float) $parameter->highest,
+            ranges: $ranges,
+        );
     }
 
     public function read(Reference $reference): ?int

@@ -59,7 +59,14 @@ final class PanelPages extends PlanRoom implements Room
         $name = "{$this->plan->panels->panels[$reference->id]->name}, {$reference->part}";
 
         return $reference->part === 'page'
-            ? new Point($reference, $name, PointKind::Number, 1.0, (float) $this->plan->panels->pages($reference->id), isSet: true)
+            ? new Point(
+                $reference,
+                $name,
+                PointKind::Number,
+                1.0,
+                (float) $this->plan->panels->pages($reference->id),
+                isSet: true,
+            )
             : new Point($reference, $name, PointKind::Press, isPressed: true);
     }
 

@@ -106,7 +106,9 @@ final class Ports extends PlanRoom
         }
         $activity = $this->activities->of($reference->id);
 
-        $state = $port['enabled'] ? $activity->state($port['protocol'], $port['receives'], $port['sends'], $this->now) : State::Off;
+        $state = $port['enabled']
+            ? $activity->state($port['protocol'], $port['receives'], $port['sends'], $this->now)
+            : State::Off;
 
         return match ($reference->part) {
             'alive' => $state->value,

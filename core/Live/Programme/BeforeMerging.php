@@ -16,10 +16,16 @@ final readonly class BeforeMerging
     /** @param array<string, LiveMaster> $live all masters */
     public function __construct(array $live)
     {
-        $this->live = array_values(array_filter($live, static fn(LiveMaster $one): bool => $one->master->over->isBeforeMerging()));
+        $this->live = array_values(array_filter(
+            $live,
+            static fn(LiveMaster $one): bool => $one->master->over->isBeforeMerging(),
+        ));
     }
 
-    /** @return list<array{float, bool}> what each leaves, and whether it is alone: where that is the same, nothing is scaled otherwise */
+    /**
+     * @return list<array{float, bool}> what each leaves, and whether it is alone: where that is the same, nothing is scaled
+     * otherwise
+     */
     public function state(): array
     {
         return array_map(static fn(LiveMaster $one): array => [$one->share(), $one->isAlone], $this->live);
@@ -28,13 +34,17 @@ final readonly class BeforeMerging
     /** @return float 0 to 1: what is left of the intensities of a look */
     public function overLook(string $id): float
     {
-        return $this->over(static fn(Master $master): bool => $master->over === Over::Looks && \in_array($id, $master->looks, true));
+        return $this->over(
+            static fn(Master $master): bool => $master->over === Over::Looks && \in_array($id, $master->looks, true),
+        );
     }
 
     /** @return float 0 to 1: what is left of the intensities of a list */
     public function overList(string $id): float
     {
-        return $this->over(static fn(Master $master): bool => $master->over === Over::Lists && \in_array($id, $master->lists, true));
+        return $this->over(
+            static fn(Master $master): bool => $master->over === Over::Lists && \in_array($id, $master->lists, true),
+        );
     }
 
     /** @return float 0 to 1: what is left of the intensities that waves give in place of others */

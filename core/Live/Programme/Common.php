@@ -28,8 +28,11 @@ final class Common extends PlanRoom implements Room
      * @param \Closure(int): void $released all looks and lists are to go
      * @param \Closure(int, float, int): string $controlled a control of show control is set to so many per cent: why not, '' when it is done
      */
-    public function __construct(private readonly \Closure $changed, private readonly \Closure $released, private readonly \Closure $controlled)
-    {
+    public function __construct(
+        private readonly \Closure $changed,
+        private readonly \Closure $released,
+        private readonly \Closure $controlled,
+    ) {
         parent::__construct();
     }
 
@@ -72,7 +75,9 @@ final class Common extends PlanRoom implements Room
             return ($this->controlled)((int) substr($reference->id, \strlen(Programme::CONTROL)), (float) $value, $now);
         }
         if ($reference->id !== Programme::FADE || ! is_numeric($value)) {
-            return $reference->id === Programme::FADE ? 'it is a number of seconds from 0 to '.Times::LONGEST : 'it can only be pressed';
+            return $reference->id === Programme::FADE
+                ? 'it is a number of seconds from 0 to '.Times::LONGEST
+                : 'it can only be pressed';
         }
         $before = $this->seconds;
         $this->seconds = max(0.0, min(Times::LONGEST, (float) $value));

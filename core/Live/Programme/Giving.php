@@ -31,8 +31,11 @@ final class Giving
     private int $depth = 0;
 
     /** @param \Closure(): Changes $changes */
-    public function __construct(private readonly Universes $universes, private readonly \Closure $changes, private readonly Points $points)
-    {
+    public function __construct(
+        private readonly Universes $universes,
+        private readonly \Closure $changes,
+        private readonly Points $points,
+    ) {
         $this->lanes = new Lanes();
     }
 
@@ -162,7 +165,8 @@ final class Giving
             if ($strip->isEmpty()) {
                 $universe->layers()->end($playback->owner);
             } else {
-                $universe->layers()->give($playback->owner, $playback->name(), $levels, $strip->mask, $playback->priority(), false, false);
+                $universe->layers()
+                    ->give($playback->owner, $playback->name(), $levels, $strip->mask, $playback->priority(), false, false);
             }
             ($this->changes)()->touch($universe);
         }

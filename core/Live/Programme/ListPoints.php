@@ -84,7 +84,9 @@ final class ListPoints extends PlanRoom
             $to !== null && $reference->part === 'load' => $this->lists->load($reference->id, $to->cue),
             ! is_numeric($value) => 'it is a number',
             $reference->part === 'rate' => $this->lists->setRate($reference->id, (float) $value, $now),
-            $reference->part === 'running' => (float) $value > 0.0 ? $this->run($reference->id, $now) : $this->lists->pause($reference->id, $now),
+            $reference->part === 'running' => (float) $value > 0.0
+                ? $this->run($reference->id, $now)
+                : $this->lists->pause($reference->id, $now),
             $reference->part === 'follows' => 'it says whether the next cue goes by itself, and cannot be set',
             // A button that is set to 1 is pressed; as it comes up nothing happens.
             default => (float) $value > 0.0 ? $this->press($reference, $act, $now) : '',

@@ -11,11 +11,10 @@ use NimbleJunction\Core\Programme\Follow\BeatFollow;
 use NimbleJunction\Core\Programme\KeptPlayback;
 use NimbleJunction\Core\Programme\Times;
 use NimbleJunction\Core\Route\Event;
-use NimbleJunction\Core\State\Room;
 use NimbleJunction\Core\State\Stored;
 
 /** Cue lists: go, back, jump, pause, stop, release, and what follows by itself. */
-final class Lists implements Room
+final class Lists
 {
     public const LOWEST_RATE = 0.05;
     public const HIGHEST_RATE = 20.0;
@@ -36,7 +35,9 @@ final class Lists implements Room
     private array $busy = [];
 
     private Plan $plan;
-    private int $acts = 0;
+
+    /** Counted on with whatever has to be kept. */
+    public int $acts = 0;
 
     /**
      * @param \Closure(LiveList, string): void $changed a list is in another cue, and was in this one; or it runs, or stands
@@ -293,36 +294,23 @@ final class Lists implements Room
         }
     }
 
-    public function key(): string
-    {
-        return 'lists';
-    }
-
-    public function revisions(): array
-    {
-        return array_map(fn(): int => $this->acts, $this->live);
-    }
-
-    public function kept(string $part, int $now): array
-    {
-        return $this->live[$part]->kept($now);
-    }
-
     /**
-     * @param array<string, Stored> $stored by list
+     * A list goes on as it was kept, where there is still one.
+     *
      * @param int $away nanoseconds since it was written down
      */
-    public function restore(array $stored, int $now, int $away): void
+    public function putBack(string $id, Stored $stored, int $now, int $away): void
     {
-        foreach (array_intersect_key($stored, $this->plan->programme->lists) as $id => $part) {
-            $live = LiveList::of($this->plan->programme->lists[$id]);
-            KeptPlayback::restore($part->part('playback'), $live->playback, $this->giving->lanes(), $now, $away);
-            $live->resume($part, $now, $away);
-            $this->live[$id] = $live;
-            $this->scale($live);
-            $this->lay($live, $now);
+        $list = $this->plan->programme->lists[$id] ?? null;
+        if ($list === null) {
+            return;
         }
-        $this->goOn($now);
+        $live = LiveList::of($list);
+        KeptPlayback::restore($stored->part('playback'), $live->playback, $this->giving->lanes(), $now, $away);
+        $live->resume($stored, $now, $away);
+        $this->live[$id] = $live;
+        $this->scale($live);
+        $this->lay($live, $now);
     }
 
     private function run(LiveList $live, int $place, int $now, ?Times $times = null, bool $isHeard = true): void
@@ -351,7 +339,11 @@ final class Lists implements Room
         $this->lay($live, $now);
         ++$this->acts;
         if ($isHeard) {
-            $this->giving->setOthers($live->list->ownValues($cue, $looks), new Act($live->playback->owner, $live->playback->name()), $now);
+            $this->giving->setOthers(
+                $live->list->ownValues($cue, $looks),
+                new Act($live->playback->owner, $live->playback->name()),
+                $now,
+            );
             ($this->happened)($live->list->gone($cue));
         }
         ($this->changed)($live, $before);

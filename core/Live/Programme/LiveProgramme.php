@@ -15,6 +15,7 @@ use NimbleJunction\Core\Live\Tape\TapePoints;
 use NimbleJunction\Core\Live\Timeline\Chase;
 use NimbleJunction\Core\Live\Timeline\KeptTimelines;
 use NimbleJunction\Core\Live\Timeline\Setting;
+use NimbleJunction\Core\Live\Timeline\TimecodePoints;
 use NimbleJunction\Core\Live\Timeline\Timecodes;
 use NimbleJunction\Core\Live\Timeline\TimelinePoints;
 use NimbleJunction\Core\Live\Timeline\Timelines;
@@ -48,8 +49,11 @@ final class LiveProgramme
     public readonly LiveTimetable $timetable;
     public readonly DeskRun $deskRun;
     public readonly TapePoints $tapes;
+    private readonly LookPoints $lookPoints;
     private readonly ListPoints $listPoints;
+    private readonly KeptLists $keptLists;
     private readonly TimelinePoints $timelinePoints;
+    private readonly TimecodePoints $timecodePoints;
     private readonly KeptTimelines $keptTimelines;
     private readonly KeptRecording $keptRecording;
     private readonly TimetablePoints $timetablePoints;
@@ -66,18 +70,30 @@ final class LiveProgramme
      * @param \Closure(): Runner $runner
      * @param \Closure(Event): void $happened
      */
-    public function __construct(Universes $universes, private readonly \Closure $changes, Points $points, Sending $sending, private readonly \Closure $runner, private readonly \Closure $happened)
-    {
+    public function __construct(
+        Universes $universes,
+        private readonly \Closure $changes,
+        Points $points,
+        Sending $sending,
+        private readonly \Closure $runner,
+        private readonly \Closure $happened,
+    ) {
         $this->plan = Plan::empty();
         $this->giving = new Giving($universes, $changes, $points);
-        $changed = fn(Reference $reference, int|float|string|null $is, int|float|string|null $was) => ($this->happened)(new PointChanged($reference, $is, $was));
+        $changed = fn(
+            Reference $reference,
+            int|float|string|null $is,
+            int|float|string|null $was,
+        ) => ($this->happened)(new PointChanged($reference, $is, $was));
         $this->common = new Common($changed, $this->releaseAll(...), $this->control(...));
         $this->masters = new Masters($universes, $changes, $changed, $this->scaleAll(...));
         $told = fn(Event $event) => $this->isQuiet && $event instanceof Occurred ? null : ($this->happened)($event);
         $this->looks = new Looks($this->giving, $this->masters, $this->common, $changed, $told);
+        $this->lookPoints = new LookPoints($this->looks);
         $this->tempos = new Tempos($sending, $changed);
         $this->lists = new Lists($this->giving, $this->masters, $this->common, $this->tempos, $this->listChanged(...), $told);
         $this->listPoints = new ListPoints($this->lists);
+        $this->keptLists = new KeptLists($this->lists);
         $this->moving = new Moving($universes, $changes, $this->masters, $this->looks);
         $this->waves = new Waves($this->giving, $this->moving, $this->tempos, $changed);
         $setting = new Setting($points, $runner, $happened);
@@ -88,11 +104,23 @@ final class LiveProgramme
         $this->keptRecording = new KeptRecording($this->recorder, $points);
         $this->timelinePoints = new TimelinePoints($this->timelines, $this->recorder);
         $this->timecodes = new Timecodes($this->timelines, $sending, $changed);
+        $this->timecodePoints = new TimecodePoints($this->timecodes);
         $this->deskRun = new DeskRun($runner);
         $this->tapes = new TapePoints();
         $this->timetable = new LiveTimetable($happened, $changed);
         $this->timetablePoints = new TimetablePoints($this->timetable);
-        foreach ([$this->looks, $this->listPoints, $this->masters, $this->common, $this->tempos, $this->waves, $this->timelinePoints, $this->timecodes, $this->timetablePoints, $this->tapes] as $room) {
+        foreach ([
+            $this->lookPoints,
+            $this->listPoints,
+            $this->masters,
+            $this->common,
+            $this->tempos,
+            $this->waves,
+            $this->timelinePoints,
+            $this->timecodePoints,
+            $this->timetablePoints,
+            $this->tapes,
+        ] as $room) {
             $points->add($room);
         }
     }
@@ -100,7 +128,18 @@ final class LiveProgramme
     /** @return list<Room> what is kept over a restart as soon as somebody did something */
     public function rooms(): array
     {
-        return [$this->looks, $this->lists, $this->masters, $this->common, $this->tempos, $this->waves, $this->timecodes, $this->keptTimelines, $this->keptRecording, $this->timetable];
+        return [
+            $this->looks,
+            $this->keptLists,
+            $this->masters,
+            $this->common,
+            $this->tempos,
+            $this->waves,
+            $this->timecodes,
+            $this->keptTimelines,
+            $this->keptRecording,
+            $this->timetable,
+        ];
     }
 
     public function adopt(Plan $plan, int $now): void
@@ -113,12 +152,14 @@ final class LiveProgramme
         $this->tempos->adopt($plan);
         $this->timelinePoints->adopt($plan);
         $this->timelines->goOnBy($plan, $now);
+        $this->timecodePoints->adopt($plan);
         $this->timecodes->adopt($plan);
         $this->recorder->adopt();
         $this->timetable->adopt($plan, $now);
         $this->deskRun->adopt($plan);
         $this->timetablePoints->adopt($plan);
         $this->lists->goOnBy($plan, $now);
+        $this->lookPoints->adopt($plan);
         $this->looks->goOnBy($plan, $now);
         $this->waves->goOnBy($plan, $now);
     }
@@ -129,7 +170,7 @@ final class LiveProgramme
         $this->common->restore($stored->part('programme'));
         $this->masters->restore($stored->part('masters'), $now, $away);
         $this->tempos->restore($stored->part('tempos'), $now, $away);
-        $this->lists->restore($stored->parts('lists'), $now, $away);
+        $this->keptLists->restore($stored->parts('lists'), $now, $away);
         $this->looks->restore($stored->parts('looks'), $now, $away);
         $this->waves->restore($stored->part('waves'), $now, $away);
         $this->giving->endOthers($this->plan->programme, $this->given());
@@ -156,7 +197,10 @@ final class LiveProgramme
         return min($this->frameAt(), $this->recorder->dueAt(), $this->timetable->dueAt(), $this->deskRun->dueAt());
     }
 
-    /** When something is due that has to leave at that very moment: a cue of a timeline, a piece of time code, a tick of a clock. */
+    /**
+     * When something is due that has to leave at that very moment: a cue of a timeline, a piece of time code, a tick of a
+     * clock.
+     */
     public function exactAt(): int
     {
         return min($this->timelines->momentAt(), $this->timecodes->pieceAt(), $this->tempos->dueAt());
@@ -248,7 +292,9 @@ final class LiveProgramme
         $id = $live->list->id;
         $cue = static fn(string $number): ?float => $number === '' ? null : (float) $number;
         $isRunning = (int) ($live->isOn && ! $live->isPaused);
-        $changes = $live->current === $before ? [] : ['' => [$cue($live->current), $cue($before)], '/cue' => [$cue($live->current), $cue($before)]];
+        $changes = $live->current === $before
+            ? []
+            : ['' => [$cue($live->current), $cue($before)], '/cue' => [$cue($live->current), $cue($before)]];
         $changes['/running'] = [$isRunning, $live->current === $before ? 1 - $isRunning : (int) ($before !== '')];
         foreach ($changes as $part => [$is, $was]) {
             $reference = Reference::parse("list:{$id}{$part}");

@@ -84,7 +84,11 @@ final class LiveWave
     public function value(int $place): float
     {
         $wave = $this->wave;
-        $ahead = $this->field('phase') / self::DEGREES - $wave->offset / self::DEGREES * $wave->spread->share($place, $this->count, $wave->seed);
+        $ahead = $this->field('phase') / self::DEGREES - $wave->offset / self::DEGREES * $wave->spread->share(
+            $place,
+            $this->count,
+            $wave->seed,
+        );
         $shape = $wave->shape->at($this->turns + $ahead, $wave->width / self::PERCENT, $wave->seed, $wave->points);
 
         return $this->field('centre') + $this->field('size') * $shape;

@@ -4,12 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Live\Programme;
 
-use NimbleJunction\Core\Live\Points\PlanRoom;
 use NimbleJunction\Core\Plan\Plan;
 use NimbleJunction\Core\Point\Act;
-use NimbleJunction\Core\Point\Notice;
-use NimbleJunction\Core\Point\Point;
-use NimbleJunction\Core\Point\PointKind;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Programme\KeptPlayback;
 use NimbleJunction\Core\Programme\Look;
@@ -19,9 +15,9 @@ use NimbleJunction\Core\State\Room;
 use NimbleJunction\Core\State\Stored;
 
 /** Looks: recalled by a press, or brought up by a level; released by a fade to what is there without them. */
-final class Looks extends PlanRoom implements Room
+final class Looks implements Room
 {
-    private const FULL = 100.0;
+    public const FULL = 100.0;
 
     /** @var array<string, LiveLook> by id */
     private array $live = [];
@@ -29,6 +25,7 @@ final class Looks extends PlanRoom implements Room
     /** @var array<string, LiveLook> those of them that move, wait, or end by themselves: all others cost nothing */
     private array $busy = [];
 
+    private Plan $plan;
     private int $acts = 0;
 
     /**
@@ -42,7 +39,7 @@ final class Looks extends PlanRoom implements Room
         private readonly \Closure $changed,
         private readonly \Closure $happened,
     ) {
-        parent::__construct();
+        $this->plan = Plan::empty();
     }
 
     /** @return array<string, LiveLook> those that give something, by id */
@@ -54,7 +51,7 @@ final class Looks extends PlanRoom implements Room
     /** Live looks go on by the show of now: they go to where it says, and nothing begins anew. */
     public function goOnBy(Plan $plan, int $now): void
     {
-        $this->adopt($plan);
+        $this->plan = $plan;
         foreach ($this->live as $id => $live) {
             $look = $plan->programme->looks[$id] ?? null;
             if ($look === null) {
@@ -64,103 +61,26 @@ final class Looks extends PlanRoom implements Room
             }
             $live->look = $look;
             $live->playback->rank($look->priority);
-            $live->playback->aim($live->level > 0.0 ? $this->giving->targets($look->values) : [], $this->giving->lanes(), $this->giving->merged(), $now);
+            $live->playback->aim(
+                $live->level > 0.0 ? $this->giving->targets($look->values) : [],
+                $this->giving->lanes(),
+                $this->giving->merged(),
+                $now,
+            );
             $this->scale($live);
             $this->lay($live, $now);
         }
     }
 
-    public function kinds(): array
+    /** @return float from 0 to 100 */
+    public function level(string $id): float
     {
-        return ['look'];
-    }
-
-    public function notice(): Notice
-    {
-        return Notice::Told;
-    }
-
-    public function describe(Reference $reference): ?Point
-    {
-        if (! $this->plan->programme->has($reference)) {
-            return null;
-        }
-        $name = ucfirst($this->plan->programme->said($reference));
-
-        return match ($reference->part) {
-            '' => new Point($reference, $name, PointKind::Level, 0.0, self::FULL, '%', isSet: true, isPressed: true),
-            'active' => new Point($reference, $name, PointKind::Switch, isSet: true, isPressed: true),
-            default => new Point($reference, $name, PointKind::Switch, isSet: true),
-        };
-    }
-
-    public function read(Reference $reference): int|float|null
-    {
-        if (! isset($this->plan->programme->looks[$reference->id])) {
-            return null;
-        }
-        $level = $this->live[$reference->id]->level ?? 0.0;
-
-        return $reference->part === '' ? $level : (int) ($level > 0.0);
-    }
-
-    public function set(Reference $reference, int|float|string $value, Act $act, int $now): string
-    {
-        $look = $this->plan->programme->looks[$reference->id] ?? null;
-        if ($look === null) {
-            return 'there is no such look';
-        }
-        if (! is_numeric($value)) {
-            return $reference->part === '' ? 'a look has a level from 0 to 100' : 'it is a switch: 0 or 1';
-        }
-        $isOn = (float) $value > 0.0;
-        match (true) {
-            $reference->part === '' => $this->bring($look, max(0.0, min(self::FULL, (float) $value)), $now),
-            $reference->part === 'pressed' && $isOn => $this->pressed($look, $now),
-            $reference->part === 'pressed' => $look->press === Recall::Momentary ? $this->release($look->id, $now) : null,
-            $isOn => $this->isOn($look->id) ? null : $this->recall($look, $now),
-            default => $this->release($look->id, $now),
-        };
-
-        return '';
-    }
-
-    public function press(Reference $reference, Act $act, int $now): string
-    {
-        $look = $this->plan->programme->looks[$reference->id] ?? null;
-        if ($look === null) {
-            return 'there is no such look';
-        }
-        if ($reference->part === 'pressed' || ($reference->part === '' && $look->press === Recall::Momentary)) {
-            return 'it is on as long as it is pressed: set look:'.$look->id.'/pressed to 1, and to 0';
-        }
-        $reference->part === 'active' && $this->isOn($look->id) ? $this->release($look->id, $now) : $this->pressed($look, $now);
-
-        return '';
-    }
-
-    public function letGo(Reference $reference, string $owner, int $now): string
-    {
-        $this->release($reference->id, $now);
-
-        return '';
-    }
-
-    public function all(): iterable
-    {
-        foreach (array_keys($this->plan->programme->looks) as $id) {
-            foreach (['', '/active', '/pressed'] as $part) {
-                $reference = Reference::parse("look:{$id}{$part}");
-                if ($reference !== null) {
-                    yield $reference;
-                }
-            }
-        }
+        return $this->live[$id]->level ?? 0.0;
     }
 
     public function isOn(string $id): bool
     {
-        return ($this->live[$id]->level ?? 0.0) > 0.0;
+        return $this->level($id) > 0.0;
     }
 
     /** It comes on, in its times; those of its set go. */
@@ -305,7 +225,7 @@ final class Looks extends PlanRoom implements Room
     }
 
     /** A level is no recall: it acts at once, and its values are there as far as it says. */
-    private function bring(Look $look, float $level, int $now): void
+    public function bring(Look $look, float $level, int $now): void
     {
         $live = $this->live[$look->id] ?? null;
         if ($level <= 0.0) {
@@ -323,7 +243,7 @@ final class Looks extends PlanRoom implements Room
         ++$this->acts;
     }
 
-    private function pressed(Look $look, int $now): void
+    public function pressed(Look $look, int $now): void
     {
         $look->press === Recall::Toggle && $this->isOn($look->id) ? $this->release($look->id, $now) : $this->recall($look, $now);
     }

@@ -27,7 +27,10 @@ final class Masters extends PlanRoom implements Room
     /** @var array<string, LiveMaster> by id */
     private array $live = [];
 
-    /** @var list<array{float, bool}> what those over looks, lists and the programme left when they were brought last, and who was alone */
+    /**
+     * @var list<array{float, bool}> what those over looks, lists and the programme left when they were brought last, and who
+     * was alone
+     */
     private array $before = [];
 
     private bool $isDark = false;
@@ -109,7 +112,13 @@ final class Masters extends PlanRoom implements Room
         return match (true) {
             $reference->id === Master::BLACKOUT => new Point($reference, $name, PointKind::Switch, isSet: true, isPressed: true),
             $reference->part === '' => new Point($reference, $name, PointKind::Level, 0.0, self::FULL, '%', isSet: true),
-            \in_array($reference->part, ['flash', 'solo'], true) => new Point($reference, $name, PointKind::Switch, isSet: true, isPressed: true),
+            \in_array($reference->part, ['flash', 'solo'], true) => new Point(
+                $reference,
+                $name,
+                PointKind::Switch,
+                isSet: true,
+                isPressed: true,
+            ),
             default => new Point($reference, $name, PointKind::Press, isPressed: true),
         };
     }
@@ -132,7 +141,9 @@ final class Masters extends PlanRoom implements Room
     public function set(Reference $reference, int|float|string $value, Act $act, int $now): string
     {
         if (! is_numeric($value)) {
-            return $reference->part === '' && $reference->id !== Master::BLACKOUT ? 'a master has a level from 0 to 100' : 'it is a switch: 0 or 1';
+            return $reference->part === '' && $reference->id !== Master::BLACKOUT
+                ? 'a master has a level from 0 to 100'
+                : 'it is a switch: 0 or 1';
         }
         $live = $this->live[$reference->id] ?? null;
         if ($reference->id === Master::BLACKOUT) {
@@ -257,7 +268,15 @@ final class Masters extends PlanRoom implements Room
     {
         $live = $this->live[$part] ?? null;
 
-        return $live === null ? $this->isDark : ['level' => $live->level, 'to' => $live->to, 'left' => $live->left($now), 'flash' => $live->flashes, 'solo' => $live->isAlone];
+        return $live === null
+            ? $this->isDark
+            : [
+                'level' => $live->level,
+                'to' => $live->to,
+                'left' => $live->left($now),
+                'flash' => $live->flashes,
+                'solo' => $live->isAlone,
+            ];
     }
 
     /** @param int $away nanoseconds since it was written down */

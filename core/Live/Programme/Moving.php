@@ -103,7 +103,9 @@ final class Moving
         return match ($reference?->kind) {
             'master' => $this->masters->live()[$reference->id]->level ?? 0.0,
             'look' => $this->looks->live()[$reference->id]->level ?? 0.0,
-            'wave' => $reference->part === 'rate' ? self::PERCENT : ($waves[$reference->id] ?? null)?->base($reference->part) ?? 0.0,
+            'wave' => $reference->part === 'rate'
+                ? self::PERCENT
+                : ($waves[$reference->id] ?? null)?->base($reference->part) ?? 0.0,
             default => 0.0,
         };
     }
@@ -159,7 +161,11 @@ final class Moving
                 $levels = $mask = Bytes::$none;
                 foreach ($lanes as [$lane, $value]) {
                     $share = max(0.0, min(1.0, $value / self::PERCENT)) * ($lane->isIntensity() ? $scale : 1.0);
-                    $levels = WideParameters::lay($levels, $lane->slots, (int) round($lane->zero + $share * (($lane->zero === 0 ? $lane->highest : 0) - $lane->zero)));
+                    $levels = WideParameters::lay(
+                        $levels,
+                        $lane->slots,
+                        (int) round($lane->zero + $share * (($lane->zero === 0 ? $lane->highest : 0) - $lane->zero)),
+                    );
                     foreach ($lane->slots as $slot) {
                         $mask[$slot] = "\xFF";
                     }

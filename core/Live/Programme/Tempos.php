@@ -98,7 +98,13 @@ final class Tempos extends PlanRoom implements Room
 
         return match ($reference->part) {
             '' => new Point($reference, $name, PointKind::Number, BeatClock::SLOWEST, BeatClock::FASTEST, 'BPM', isSet: true),
-            'beat' => new Point($reference, $name, PointKind::Number, 1.0, (float) $this->plan->programme->tempos[$reference->id]->bar),
+            'beat' => new Point(
+                $reference,
+                $name,
+                PointKind::Number,
+                1.0,
+                (float) $this->plan->programme->tempos[$reference->id]->bar,
+            ),
             'bar' => new Point($reference, $name, PointKind::Number, 1.0, self::HIGHEST_BEAT),
             'running' => new Point($reference, $name, PointKind::Switch, isSet: true, isPressed: true),
             'nudge' => new Point($reference, $name, PointKind::Number, -100.0, 100.0, 'BPM', isSet: true),

@@ -18,7 +18,12 @@ use NimbleJunction\Core\State\Stored;
 /** Waves: started, stopped, begun anew; each of their fields is a point. */
 final class Waves extends PlanRoom implements Room
 {
-    private const FIELDS = ['rate' => [0.0, 100.0, ''], 'size' => [0.0, 200.0, '%'], 'centre' => [-100.0, 200.0, '%'], 'phase' => [0.0, 360.0, '°']];
+    private const FIELDS = [
+        'rate' => [0.0, 100.0, ''],
+        'size' => [0.0, 200.0, '%'],
+        'centre' => [-100.0, 200.0, '%'],
+        'phase' => [0.0, 360.0, '°'],
+    ];
 
     /** @var array<string, LiveWave> by id */
     private array $live = [];
@@ -80,7 +85,15 @@ final class Waves extends PlanRoom implements Room
 
         return match (true) {
             $reference->part === '' => new Point($reference, $name, PointKind::Switch, isSet: true, isPressed: true),
-            isset(self::FIELDS[$reference->part]) => new Point($reference, $name, PointKind::Number, $low, $high, $unit, isSet: true),
+            isset(self::FIELDS[$reference->part]) => new Point(
+                $reference,
+                $name,
+                PointKind::Number,
+                $low,
+                $high,
+                $unit,
+                isSet: true,
+            ),
             default => new Point($reference, $name, PointKind::Press, isPressed: true),
         };
     }
@@ -134,7 +147,10 @@ final class Waves extends PlanRoom implements Room
         } elseif ($reference->part === 'restart') {
             $at = $this->at($live, $now);
             // By beats it begins with the beat that is nearest.
-            $live->begin($at, $live->wave->unit === 'beats' && $live->field('rate') > 0.0 ? ($at - round($at)) / $live->field('rate') : 0.0);
+            $live->begin(
+                $at,
+                $live->wave->unit === 'beats' && $live->field('rate') > 0.0 ? ($at - round($at)) / $live->field('rate') : 0.0,
+            );
             ++$this->acts;
         } else {
             return 'it can be set, and not pressed';
@@ -209,7 +225,10 @@ final class Waves extends PlanRoom implements Room
 
     public function revisions(): array
     {
-        return array_map(fn(): int => $this->acts, array_filter($this->live, static fn(LiveWave $live): bool => $live->isOn || $live->set !== []));
+        return array_map(
+            fn(): int => $this->acts,
+            array_filter($this->live, static fn(LiveWave $live): bool => $live->isOn || $live->set !== []),
+        );
     }
 
     public function kept(string $part, int $now): array

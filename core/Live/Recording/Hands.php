@@ -39,7 +39,9 @@ final class Hands
         [$id, $slots] = $this->points->slots($member);
         $universe = $this->universes->find($id);
         $isHeld = $universe !== null && $slots !== [] && isset($universe->wayOut()->holds()[$slots[0]]);
-        $leaves = $isHeld && \in_array($member->kind, ['fixture', 'pixels'], true) ? Reference::parse("{$member->text()}/leaves") : null;
+        $leaves = $isHeld && \in_array($member->kind, ['fixture', 'pixels'], true)
+            ? Reference::parse("{$member->text()}/leaves")
+            : null;
         $value = $this->points->read($leaves ?? $reference);
 
         return is_numeric($value) ? (float) $value : null;

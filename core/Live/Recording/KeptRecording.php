@@ -33,7 +33,9 @@ final readonly class KeptRecording implements Room
 
     public function revisions(): array
     {
-        return $this->recorder->passes === [] || $this->recorder->samples > self::MOST_SAMPLES ? [] : [self::PART => \count($this->recorder->passes)];
+        return $this->recorder->passes === [] || $this->recorder->samples > self::MOST_SAMPLES
+            ? []
+            : [self::PART => \count($this->recorder->passes)];
     }
 
     public function kept(string $part, int $now): array

@@ -33,13 +33,26 @@ final readonly class RecordedPass
         $lanes = [];
         foreach ($this->spans as [$reference, $point, $span]) {
             $jumps = $point->ranges !== [] || $point->choices !== [] || $point->kind === PointKind::Switch;
-            $kept = $jumps ? self::steps($span->samples) : Thinning::of($span->samples, $tolerance * ($point->high - $point->low));
+            $kept = $jumps
+                ? self::steps($span->samples)
+                : Thinning::of($span->samples, $tolerance * ($point->high - $point->low));
             $knots = array_map(
-                static fn(array $one): Knot => new Knot(round($one[0], self::DIGITS), round($one[1], self::DIGITS), $jumps ? Shape::Step : Shape::Linear),
+                static fn(array $one): Knot => new Knot(
+                    round($one[0], self::DIGITS),
+                    round($one[1], self::DIGITS),
+                    $jumps ? Shape::Step : Shape::Linear,
+                ),
                 $kept,
             );
             $off = round(Thinning::off($span->samples, new Line($knots)), self::DIGITS);
-            $lanes[] = new TakeLane(round($span->from, self::DIGITS), round($span->to, self::DIGITS), $reference, $knots, \count($span->samples), $off);
+            $lanes[] = new TakeLane(
+                round($span->from, self::DIGITS),
+                round($span->to, self::DIGITS),
+                $reference,
+                $knots,
+                \count($span->samples),
+                $off,
+            );
         }
 
         return $lanes;

@@ -49,8 +49,11 @@ final class Recorder
     private float $lastPlace = 0.0;
     private int $lookedAt = 0;
 
-    public function __construct(private readonly Points $all, private readonly Timelines $timelines, private readonly Hands $hands)
-    {
+    public function __construct(
+        private readonly Points $all,
+        private readonly Timelines $timelines,
+        private readonly Hands $hands,
+    ) {
     }
 
     /** @return string why it cannot; '' when it is armed, and begins after its count-in */
@@ -247,7 +250,10 @@ final class Recorder
     /** What is written is left alone by its track; what is not any more is the track's again. */
     private function silence(LiveTimeline $live): void
     {
-        $live->silent = array_map(static fn(): bool => true, array_filter($this->points, static fn(RecordedPoint $point): bool => $point->open !== null));
+        $live->silent = array_map(
+            static fn(): bool => true,
+            array_filter($this->points, static fn(RecordedPoint $point): bool => $point->open !== null),
+        );
         foreach ($this->tracks($live) as $routeId => $text) {
             if (isset($live->silent[$text])) {
                 // The next that it gives is an act of its own.

@@ -87,7 +87,10 @@ final class TapePoints extends PlanRoom
     public function all(): iterable
     {
         foreach (array_keys($this->deck?->names() ?? []) as $id) {
-            $parts = array_map(static fn(int|string $one): string => self::OF.$one, array_keys($this->deck?->parts((string) $id) ?? []));
+            $parts = array_map(
+                static fn(int|string $one): string => self::OF.$one,
+                array_keys($this->deck?->parts((string) $id) ?? []),
+            );
             foreach ([...self::PARTS, ...$parts] as $part) {
                 $reference = Reference::parse("tape:{$id}".($part === '' ? '' : "/{$part}"));
                 if ($reference !== null) {

@@ -47,7 +47,10 @@ final readonly class Chase
             $begins = $track->line->begins() - ($score->early[$routeId] ?? 0.0);
             $isOnTheWay = $begins <= $live->seenAt && $track->point !== null && Past::isLevel($track->point);
             $at = $isOnTheWay ? max(0.0, $begins) : $live->seenAt;
-            $deeds[] = [$begins > $live->seenAt ? -\INF : $at, fn() => $this->setting->bringOne($live, (string) $routeId, $track, $at, false, $now)];
+            $deeds[] = [
+                $begins > $live->seenAt ? -\INF : $at,
+                fn() => $this->setting->bringOne($live, (string) $routeId, $track, $at, false, $now),
+            ];
         }
         $known = [];
         foreach ($past as $done) {
@@ -87,8 +90,16 @@ final readonly class Chase
             foreach (array_keys($points) as $text) {
                 $point = isset($stays[$owner][$text]) ? null : Reference::parse((string) $text);
                 // What another track sets too is not switched off in between.
-                if ($point !== null && ! (isset($known[$text]) && \in_array($point->kind, [...self::RUNS, 'wave', 'value'], true))) {
-                    $this->setting->undo($live, $point, (string) $owner, \in_array($point->kind, self::RUNS, true) ? $now - self::LONG_AGO : $now);
+                if (
+                    $point !== null
+                    && ! (isset($known[$text]) && \in_array($point->kind, [...self::RUNS, 'wave', 'value'], true))
+                ) {
+                    $this->setting->undo(
+                        $live,
+                        $point,
+                        (string) $owner,
+                        \in_array($point->kind, self::RUNS, true) ? $now - self::LONG_AGO : $now,
+                    );
                 }
             }
         }
@@ -102,7 +113,8 @@ final readonly class Chase
             $fades = $done->action instanceof SetAction && $done->action->goesOn();
             $isPressed = $isFirst && ! $done->isAbsolute();
             // A look that is on since another moment begins anew.
-            $isAnew = $point->kind === 'look' && ($isPressed || ($before[$done->due->ownerId][$point->text()] ?? null) !== $done->at);
+            $isAnew = $point->kind === 'look'
+                && ($isPressed || ($before[$done->due->ownerId][$point->text()] ?? null) !== $done->at);
             // What fades begins with what was there by then, and not with what is there now; so does what is pressed.
             if ($fades || $isAnew || $point->kind === 'list') {
                 $this->setting->letGo($point, $done->due->ownerId, $now - self::LONG_AGO);
@@ -121,7 +133,9 @@ final readonly class Chase
             ($this->finish)($at);
         }
         $point = $done->action->point;
-        $done->action instanceof PressAction ? $this->press($done, $done->goesOn() ? $at : $now) : $this->act($done, $done->action, $done->goesOn() ? $at : $now);
+        $done->action instanceof PressAction
+            ? $this->press($done, $done->goesOn() ? $at : $now)
+            : $this->act($done, $done->action, $done->goesOn() ? $at : $now);
         if ($point->kind === 'look' && $isFirst) {
             ($this->claim)($point->id, $now);
         }

@@ -21,8 +21,11 @@ final class FramesOut implements TimecodeForm
     private ?int $last = null;
 
     /** @param list<string> $ports ids */
-    public function __construct(private readonly Sending $sending, private readonly Protocol $protocol, private readonly array $ports)
-    {
+    public function __construct(
+        private readonly Sending $sending,
+        private readonly Protocol $protocol,
+        private readonly array $ports,
+    ) {
     }
 
     public function dueAt(LiveTimecode $live, int $now): int
@@ -33,7 +36,9 @@ final class FramesOut implements TimecodeForm
         $frame = self::frame($live);
 
         $place = floor($live->at($now) / $frame + 1e-6);
-        $left = $live->isBackwards() ? $live->at($now) - $place * $frame + self::BELOW : ($place + 1.0) * $frame - $live->at($now);
+        $left = $live->isBackwards()
+            ? $live->at($now) - $place * $frame + self::BELOW
+            : ($place + 1.0) * $frame - $live->at($now);
 
         return $now + (int) ceil(max(0.0, $left / abs($live->speed)) * 1e9);
     }

@@ -21,7 +21,10 @@ final readonly class KeptTimelines implements Room
 
     public function revisions(): array
     {
-        $isTouched = static fn(LiveTimeline $live): bool => $live->isOn || $live->rate !== 1.0 || $live->loops !== null || $live->seenAt > 0.0;
+        $isTouched = static fn(LiveTimeline $live): bool => $live->isOn
+            || $live->rate !== 1.0
+            || $live->loops !== null
+            || $live->seenAt > 0.0;
 
         return array_map(fn(): int => $this->timelines->acts, array_filter($this->timelines->live(), $isTouched));
     }
@@ -59,7 +62,10 @@ final readonly class KeptTimelines implements Room
             }
             $live->rate = is_numeric($rate) ? max(Timelines::LOWEST_RATE, min(Timelines::HIGHEST_RATE, (float) $rate)) : 1.0;
             $live->loops = $part->whole('loops', 0, 1) === null ? null : $part->whole('loops', 0, 1) === 1;
-            $round = array_values(array_filter($part->list('round'), static fn(mixed $one): bool => \is_float($one) || \is_int($one)));
+            $round = array_values(array_filter(
+                $part->list('round'),
+                static fn(mixed $one): bool => \is_float($one) || \is_int($one),
+            ));
             $live->round = \count($round) === 2 && $round[0] < $round[1] ? [(float) $round[0], (float) $round[1]] : null;
             $live->nested = array_fill_keys($part->texts('clips'), true);
             $before = $part->part('before');
@@ -71,7 +77,13 @@ final readonly class KeptTimelines implements Room
             $isPlaying = $isOn && $part->flag('playing');
             $live->run($isPlaying, $now);
             $to = max(0.0, (float) $at);
-            $this->timelines->putBack($live, $isPlaying ? $live->wrapped($live->pace->later($to, $away)) : $to, $isOn, $isPlaying, $now);
+            $this->timelines->putBack(
+                $live,
+                $isPlaying ? $live->wrapped($live->pace->later($to, $away)) : $to,
+                $isOn,
+                $isPlaying,
+                $now,
+            );
         }
     }
 

@@ -52,7 +52,9 @@ final class LiveTimecode
     /** @return float seconds since midnight, of its clock, with the offset */
     public function at(int $now): float
     {
-        $seconds = $this->seconds + ($this->isOwn ? 0.0 : $this->timecode->offset) + ($this->isRunning ? ($now - $this->heardAt) / 1e9 * $this->speed : 0.0);
+        $seconds = $this->seconds + ($this->isOwn ? 0.0 : $this->timecode->offset) + ($this->isRunning
+            ? ($now - $this->heardAt) / 1e9 * $this->speed
+            : 0.0);
 
         return fmod(fmod($seconds, $this->day()) + $this->day(), $this->day());
     }
@@ -127,7 +129,8 @@ final class LiveTimecode
         $this->rate = $this->timecode->frameRate();
         $this->seconds = $seconds;
         $this->speed = $passed < 0.0 ? -1.0 : 1.0;
-        $this->isRunning = ($passed > 0.0 && $passed <= max(1.0, 4.0 * $between / 1e9)) || ($passed < 0.0 && -$passed <= min(1.0, 4.0 * $between / 1e9));
+        $this->isRunning = ($passed > 0.0 && $passed <= max(1.0, 4.0 * $between / 1e9))
+            || ($passed < 0.0 && -$passed <= min(1.0, 4.0 * $between / 1e9));
         $this->heardAt = $now;
 
         return true;
@@ -166,7 +169,9 @@ final class LiveTimecode
             default => null,
         };
 
-        return ! $this->isRunning || $this->isOwn || $more === null ? \PHP_INT_MAX : $this->heardAt + max($this->silence(), $more);
+        return ! $this->isRunning || $this->isOwn || $more === null
+            ? \PHP_INT_MAX
+            : $this->heardAt + max($this->silence(), $more);
     }
 
     /** @return int when it carries on by itself unless something is heard */

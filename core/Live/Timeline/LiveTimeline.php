@@ -41,10 +41,16 @@ final class LiveTimeline
     /** @var array<string, true> points whose levels are left to somebody else, as long as they are recorded */
     public array $silent = [];
 
-    /** @var array<string, array<string, float>> when its moments have set points, in its unit, by the route that owns them and by point */
+    /**
+     * @var array<string, array<string, float>> when its moments have set points, in its unit, by the route that owns them and
+     * by point
+     */
     public array $set = [];
 
-    /** @var array<string, int|float|string|null> what nobody gives, and stays as it was set, as it was before this set it; by point */
+    /**
+     * @var array<string, int|float|string|null> what nobody gives, and stays as it was set, as it was before this set it; by
+     * point
+     */
     public array $before = [];
 
     public function __construct(public Timeline $timeline, public Pace $pace)

@@ -33,7 +33,13 @@ final readonly class Nested
             if ($child->rate !== $live->rate) {
                 $this->timelines->setRate($id, $live->rate, $now);
             }
-            $this->following->follow($child, $clip->loops && $ends > 0.0 ? fmod($at, $ends) : $at, $live->isPlaying, self::SLIP, $now);
+            $this->following->follow(
+                $child,
+                $clip->loops && $ends > 0.0 ? fmod($at, $ends) : $at,
+                $live->isPlaying,
+                self::SLIP,
+                $now,
+            );
         }
         foreach (array_keys(array_diff_key($live->nested, $meant)) as $id) {
             $this->timelines->stop((string) $id, $now);

@@ -66,7 +66,9 @@ final class QuarterFramesOut implements TimecodeForm
         if ($way !== $this->way || $late < -1 || $late > self::MOST_LATE) {
             $this->jump($live, TimeCode::fromFrames($rate, intdiv($place, 4)), $now);
             // The first of eight pieces comes next.
-            $this->next = $way > 0 ? intdiv($place + self::PIECES - 1, self::PIECES) * self::PIECES : intdiv($place, self::PIECES) * self::PIECES;
+            $this->next = $way > 0
+                ? intdiv($place + self::PIECES - 1, self::PIECES) * self::PIECES
+                : intdiv($place, self::PIECES) * self::PIECES;
             $late = ($place - $this->next) * $way;
         }
         $this->way = $way;
@@ -97,7 +99,10 @@ final class QuarterFramesOut implements TimecodeForm
         return $seconds / $frames / 4;
     }
 
-    /** Backwards the eight pieces of a time are sent from the last to the first, and the time is that of the piece that comes first. */
+    /**
+     * Backwards the eight pieces of a time are sent from the last to the first, and the time is that of the piece that comes
+     * first.
+     */
     private function pieceAt(FrameRate $rate, int $place, int $way, int $now): void
     {
         $passed = $way > 0 ? self::within($place) : self::within(-$place);

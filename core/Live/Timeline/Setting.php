@@ -162,7 +162,12 @@ final readonly class Setting
             return;
         }
         $live->given[$routeId] = $value;
-        $act = new Act("route {$routeId}", "Timeline \"{$live->timeline->name}\"", $live->timeline->priority, goesOn: $goesOn && $before !== null);
+        $act = new Act(
+            "route {$routeId}",
+            "Timeline \"{$live->timeline->name}\"",
+            $live->timeline->priority,
+            goesOn: $goesOn && $before !== null,
+        );
         $this->points->set($track->point, $value, $act, $now);
     }
 

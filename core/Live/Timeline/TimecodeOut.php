@@ -39,7 +39,9 @@ final class TimecodeOut implements TimecodeForm
         $this->forms = [];
         foreach ($ports as $word => $ids) {
             $protocol = Protocol::from($word);
-            $this->forms[] = $protocol === Protocol::Midi ? new QuarterFramesOut($this->sending, $ids) : new FramesOut($this->sending, $protocol, $ids);
+            $this->forms[] = $protocol === Protocol::Midi
+                ? new QuarterFramesOut($this->sending, $ids)
+                : new FramesOut($this->sending, $protocol, $ids);
         }
     }
 

@@ -4,30 +4,21 @@ declare(strict_types=1);
 
 namespace NimbleJunction\Core\Live\Timeline;
 
-use NimbleJunction\Core\Live\Points\PlanRoom;
 use NimbleJunction\Core\Live\Sending;
 use NimbleJunction\Core\Message\MachineControl;
 use NimbleJunction\Core\Message\Osc;
 use NimbleJunction\Core\Message\TimeCode as Said;
 use NimbleJunction\Core\Plan\Plan;
-use NimbleJunction\Core\Point\Act;
-use NimbleJunction\Core\Point\Notice;
-use NimbleJunction\Core\Point\Point;
-use NimbleJunction\Core\Point\PointKind;
 use NimbleJunction\Core\Point\Reference;
 use NimbleJunction\Core\Signal\Message;
 use NimbleJunction\Core\State\Room;
 use NimbleJunction\Core\State\Stored;
-use NimbleJunction\Core\Timeline\TimecodeEntry;
-use NimbleJunction\Core\Timeline\Timelines as Document;
 use NimbleJunction\Core\Wire\Midi\MachineCommand;
 
 /** Time codes of the show, and the timelines that follow them. */
-final class Timecodes extends PlanRoom implements Room
+final class Timecodes implements Room
 {
-    private const DAY = 86_400.0;
-
-    private const FASTEST = 4.0;
+    public const FASTEST = 4.0;
     private const SLOWEST = 0.1;
 
     /** Letters of 01:00:00:00: what stands behind are hundredths of a frame. */
@@ -50,16 +41,20 @@ final class Timecodes extends PlanRoom implements Room
     private int $seenAt = 0;
     private readonly Following $following;
 
-    /** @param \Closure(Reference, int|float|string|null, int|float|string|null): void $changed a point has another value, and had this one */
-    public function __construct(private readonly Timelines $timelines, private readonly Sending $sending, private readonly \Closure $changed)
-    {
-        parent::__construct();
+    /**
+     * @param \Closure(Reference, int|float|string|null, int|float|string|null): void $changed a point has another value, and
+     * had this one
+     */
+    public function __construct(
+        private readonly Timelines $timelines,
+        private readonly Sending $sending,
+        private readonly \Closure $changed,
+    ) {
         $this->following = new Following($timelines);
     }
 
     public function adopt(Plan $plan): void
     {
-        parent::adopt($plan);
         $live = [];
         foreach ($plan->timelines->timecodes as $id => $timecode) {
             $live[$id] = $this->live[$id] ?? new LiveTimecode($timecode);
@@ -104,7 +99,9 @@ final class Timecodes extends PlanRoom implements Room
                 $this->command($live, $message, $now);
             } elseif ($message instanceof Osc && $message->packet->address === $live->timecode->oscAddress()) {
                 $said = $message->arguments()[0] ?? null;
-                $seconds = \is_int($said) || \is_float($said) || \is_string($said) ? Clocked::seconds($said, $live->timecode->frameRate()) : null;
+                $seconds = \is_int($said) || \is_float($said) || \is_string($said)
+                    ? Clocked::seconds($said, $live->timecode->frameRate())
+                    : null;
                 $wasRunning = $live->isRunning;
                 if ($seconds !== null && $live->hearSeconds($portId, $seconds, $now)) {
                     $this->lead($live, $now);
@@ -124,7 +121,15 @@ final class Timecodes extends PlanRoom implements Room
             MachineCommand::Stop, MachineCommand::Pause => $this->own($live, $live->at($now), false, $now),
             MachineCommand::Locate => $control->target === null
                 ? ''
-                : $this->own($live, Clocked::seconds(substr($control->target->spelled(), 0, self::WITHOUT_FRACTIONS), $live->timecode->frameRate()) ?? 0.0, $live->isOwn && $live->isRunning, $now),
+                : $this->own(
+                    $live,
+                    Clocked::seconds(
+                        substr($control->target->spelled(), 0, self::WITHOUT_FRACTIONS),
+                        $live->timecode->frameRate(),
+                    ) ?? 0.0,
+                    $live->isOwn && $live->isRunning,
+                    $now,
+                ),
             default => '',
         };
     }
@@ -175,99 +180,14 @@ final class Timecodes extends PlanRoom implements Room
         }
     }
 
-    public function kinds(): array
+    /** @return int when they were looked at last: what a point says is of that moment */
+    public function seenAt(): int
     {
-        return ['timecode'];
-    }
-
-    public function notice(): Notice
-    {
-        return Notice::Told;
-    }
-
-    public function describe(Reference $reference): ?Point
-    {
-        if (! $this->plan->timelines->has($reference)) {
-            return null;
-        }
-        $name = ucfirst($this->plan->timelines->said($reference));
-
-        return match ($reference->part) {
-            'seconds' => new Point($reference, $name, PointKind::Number, 0.0, self::DAY, 's', isSet: true),
-            'running' => new Point($reference, $name, PointKind::Switch, isSet: true, isPressed: true),
-            'speed' => new Point($reference, $name, PointKind::Number, -self::FASTEST, self::FASTEST, isSet: true),
-            'start', 'stop' => new Point($reference, $name, PointKind::Press, isPressed: true),
-            default => new Point($reference, $name, PointKind::Text, isSet: true),
-        };
-    }
-
-    public function read(Reference $reference): int|float|string|null
-    {
-        $live = $this->live[$reference->id] ?? null;
-
-        return match (true) {
-            $live === null => null,
-            $reference->part === 'seconds' => round($live->at($this->seenAt), 3),
-            $reference->part === 'running' => (int) $live->isRunning,
-            $reference->part === 'speed' => $live->isOwn ? $live->ownSpeed : $live->speed,
-            \in_array($reference->part, ['start', 'stop'], true) => null,
-            default => $live->spelled($this->seenAt),
-        };
-    }
-
-    public function set(Reference $reference, int|float|string $value, Act $act, int $now): string
-    {
-        $live = $this->live[$reference->id] ?? null;
-        if ($live === null) {
-            return 'there is no such time code';
-        }
-        if (\in_array($reference->part, ['start', 'stop'], true)) {
-            return (float) $value > 0.0 ? $this->press($reference, $act, $now) : '';
-        }
-        if ($reference->part === 'running') {
-            return $this->own($live, $live->at($now), (float) $value > 0.0, $now);
-        }
-        if ($reference->part === 'speed') {
-            return $this->setSpeed($live, $value, $now);
-        }
-        $seconds = match (true) {
-            $reference->part === 'seconds' => is_numeric($value) ? (float) $value : null,
-            preg_match(TimecodeEntry::PATTERN, (string) $value) === 1 => Clocked::seconds((string) $value, $live->timecode->frameRate()),
-            default => null,
-        };
-
-        return $seconds === null || $seconds < 0.0 || $seconds >= self::DAY
-            ? ($reference->part === 'seconds' ? 'it is a number of seconds, below 86400' : TimecodeEntry::RULE)
-            : $this->own($live, $seconds, $live->isOwn && $live->isRunning, $now);
-    }
-
-    public function press(Reference $reference, Act $act, int $now): string
-    {
-        $live = $this->live[$reference->id] ?? null;
-
-        return match (true) {
-            $live === null => 'there is no such time code',
-            $reference->part === 'start' => $this->own($live, $live->at($now), true, $now),
-            $reference->part === 'stop' => $this->own($live, $live->at($now), false, $now),
-            $reference->part === 'running' => $this->own($live, $live->at($now), ! $live->isRunning, $now),
-            default => 'it can be set, and not pressed',
-        };
-    }
-
-    public function all(): iterable
-    {
-        foreach (array_keys($this->live) as $id) {
-            foreach (Document::TIMECODE_PARTS as $part) {
-                $reference = Reference::parse("timecode:{$id}".($part === '' ? '' : "/{$part}"));
-                if ($reference !== null) {
-                    yield $reference;
-                }
-            }
-        }
+        return $this->seenAt;
     }
 
     /** Our own runs faster, slower, or backwards from here on. */
-    private function setSpeed(LiveTimecode $live, int|float|string $value, int $now): string
+    public function setSpeed(LiveTimecode $live, int|float|string $value, int $now): string
     {
         if (! is_numeric($value) || abs((float) $value) < self::SLOWEST || abs((float) $value) > self::FASTEST) {
             return 'it is a number from 0.1 to 4, or below 0 to run backwards; to stop it set it not running';
@@ -286,7 +206,7 @@ final class Timecodes extends PlanRoom implements Room
     }
 
     /** It is ours from now on, unless a port leads. @return string why not; '' when it is */
-    private function own(LiveTimecode $live, float $seconds, bool $isRunning, int $now): string
+    public function own(LiveTimecode $live, float $seconds, bool $isRunning, int $now): string
     {
         $live->look($now);
         if ($live->leader !== '') {
@@ -309,7 +229,10 @@ final class Timecodes extends PlanRoom implements Room
 
     public function revisions(): array
     {
-        return array_map(fn(): int => $this->acts, array_filter($this->live, static fn(LiveTimecode $live): bool => $live->isOwn));
+        return array_map(
+            fn(): int => $this->acts,
+            array_filter($this->live, static fn(LiveTimecode $live): bool => $live->isOwn),
+        );
     }
 
     public function kept(string $part, int $now): array
@@ -355,7 +278,13 @@ final class Timecodes extends PlanRoom implements Room
             if ($runs && $timeline->rate !== $live->speed) {
                 $this->timelines->setRate($timeline->timeline->id, $live->speed, $now);
             }
-            $this->following->follow($timeline, $at < -1e-6 ? null : max(0.0, $at), $runs, self::SLIP_FRAMES * $live->frame(), $now);
+            $this->following->follow(
+                $timeline,
+                $at < -1e-6 ? null : max(0.0, $at),
+                $runs,
+                self::SLIP_FRAMES * $live->frame(),
+                $now,
+            );
             if ($group !== '' && $at >= 0.0 && $at < $timeline->timeline->score->ends) {
                 $led[$group] = true;
             }
@@ -368,7 +297,10 @@ final class Timecodes extends PlanRoom implements Room
         $id = $live->timecode->id;
         $before = $this->told[$id] ?? '';
         $this->told[$id] = $live->spelled($now);
-        foreach (['' => [$this->told[$id], $before], '/running' => [(int) $live->isRunning, (int) $wasRunning]] as $part => [$is, $was]) {
+        foreach ([
+            '' => [$this->told[$id], $before],
+            '/running' => [(int) $live->isRunning, (int) $wasRunning],
+        ] as $part => [$is, $was]) {
             $reference = $is === $was ? null : Reference::parse("timecode:{$live->timecode->id}{$part}");
             if ($reference !== null) {
                 ($this->changed)($reference, $is, $was);

@@ -43,9 +43,25 @@ final class TimelinePoints extends PlanRoom
         $unit = $timeline->unit === 'beats' ? 'beats' : 's';
 
         return match ($reference->part) {
-            '' => new Point($reference, $name, PointKind::Number, 0.0, $timeline->score->ends, $unit, isSet: true, isPressed: true),
+            '' => new Point(
+                $reference,
+                $name,
+                PointKind::Number,
+                0.0,
+                $timeline->score->ends,
+                $unit,
+                isSet: true,
+                isPressed: true,
+            ),
             'position' => new Point($reference, $name, PointKind::Number, 0.0, $timeline->score->ends, $unit, isSet: true),
-            'rate' => new Point($reference, $name, PointKind::Number, Timelines::LOWEST_RATE, Timelines::HIGHEST_RATE, isSet: true),
+            'rate' => new Point(
+                $reference,
+                $name,
+                PointKind::Number,
+                Timelines::LOWEST_RATE,
+                Timelines::HIGHEST_RATE,
+                isSet: true,
+            ),
             'running', 'loop', 'round', 'record' => new Point($reference, $name, PointKind::Switch, isSet: true, isPressed: true),
             'section' => new Point($reference, $name, PointKind::Text),
             default => new Point($reference, $name, PointKind::Press, isPressed: true),
@@ -77,7 +93,9 @@ final class TimelinePoints extends PlanRoom
             ! is_numeric($value) => 'it is a number',
             \in_array($reference->part, ['', 'position'], true) => $this->timelines->jump($id, (float) $value, $now),
             $reference->part === 'rate' => $this->timelines->setRate($id, (float) $value, $now),
-            $reference->part === 'running' => (float) $value > 0.0 ? $this->timelines->play($id, $now) : $this->timelines->pause($id, $now),
+            $reference->part === 'running' => (float) $value > 0.0
+                ? $this->timelines->play($id, $now)
+                : $this->timelines->pause($id, $now),
             $reference->part === 'loop' => $this->timelines->setLoop($id, (float) $value > 0.0),
             $reference->part === 'round' => $this->timelines->setRound($id, (float) $value > 0.0, $now),
             $reference->part === 'record' => $this->record($id, (float) $value > 0.0, $now),

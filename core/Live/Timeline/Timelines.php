@@ -34,9 +34,16 @@ final class Timelines
     /** Counted on with whatever has to be kept over a restart. */
     public int $acts = 0;
 
-    /** @param \Closure(Reference, int|float|string|null, int|float|string|null): void $changed a point has another value, and had this one */
-    public function __construct(private readonly Setting $setting, private readonly Chase $chase, private readonly Tempos $tempos, private readonly \Closure $changed)
-    {
+    /**
+     * @param \Closure(Reference, int|float|string|null, int|float|string|null): void $changed a point has another value, and
+     * had this one
+     */
+    public function __construct(
+        private readonly Setting $setting,
+        private readonly Chase $chase,
+        private readonly Tempos $tempos,
+        private readonly \Closure $changed,
+    ) {
         $this->nested = new Nested($this);
     }
 
@@ -67,7 +74,11 @@ final class Timelines
                 $this->goOnOne($live, $now);
             }
             $at = $live->pace->at($now);
-            if ([$live->timeline->unit, $live->timeline->tempo, $live->timeline->changes] != [$timeline->unit, $timeline->tempo, $timeline->changes]) {
+            if ([
+                $live->timeline->unit,
+                $live->timeline->tempo,
+                $live->timeline->changes,
+            ] != [$timeline->unit, $timeline->tempo, $timeline->changes]) {
                 $live->pace = $this->pace($timeline);
                 $live->run($live->isPlaying, $now);
             }
@@ -279,7 +290,10 @@ final class Timelines
         }
     }
 
-    /** It is put back where it was, or would be by now, with what it has set; what would have happened meanwhile is set, and not sent. */
+    /**
+     * It is put back where it was, or would be by now, with what it has set; what would have happened meanwhile is set, and
+     * not sent.
+     */
     public function putBack(LiveTimeline $live, float $at, bool $isOn, bool $isPlaying, int $now): void
     {
         $live->isOn = $isOn;
@@ -338,7 +352,10 @@ final class Timelines
             $next = $score->dues[$live->next] ?? null;
             $turnsAt = $live->turnsAt();
             // What goes round ends before what stands where it ends.
-            $isReached = $next !== null && ($live->goesRound() ? $next->at < min($at + self::SOON, $turnsAt - self::SOON) : $next->at <= min($at, $turnsAt) + self::SOON);
+            $isReached = $next !== null
+                && ($live->goesRound()
+                    ? $next->at < min($at + self::SOON, $turnsAt - self::SOON)
+                    : $next->at <= min($at, $turnsAt) + self::SOON);
             if ($isReached) {
                 ++$live->next;
                 $this->setting->reach($live, $next);

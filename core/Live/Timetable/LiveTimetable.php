@@ -265,10 +265,15 @@ final class LiveTimetable implements Room
     /** From where it was looked at last: a little ago, and what lies between comes; longer ago, and it was missed. */
     private function goOnFrom(int $now): void
     {
-        $this->ahead !== null && $this->unix($now) - $this->seen > self::SLOW_SECONDS ? $this->makeUp($now) : $this->lookAhead($now);
+        $this->ahead !== null && $this->unix($now) - $this->seen > self::SLOW_SECONDS
+            ? $this->makeUp($now)
+            : $this->lookAhead($now);
     }
 
-    /** What had its moment since it was looked at last, and did not come: of each the last time, where that is not too long ago. */
+    /**
+     * What had its moment since it was looked at last, and did not come: of each the last time, where that is not too long
+     * ago.
+     */
     private function makeUp(int $now): void
     {
         $is = $this->unix($now);
@@ -328,7 +333,11 @@ final class LiveTimetable implements Room
     private function tell(string $before, int $now): void
     {
         $first = $this->first();
-        $this->told('timetable:next', $this->timetable->occasions[$first]->name ?? '', $this->timetable->occasions[$before]->name ?? '');
+        $this->told(
+            'timetable:next',
+            $this->timetable->occasions[$first]->name ?? '',
+            $this->timetable->occasions[$before]->name ?? '',
+        );
     }
 
     private function told(string $point, int|float|string|null $is, int|float|string|null $was): void

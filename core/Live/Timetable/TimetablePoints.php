@@ -56,7 +56,9 @@ final class TimetablePoints extends PlanRoom
         return match (true) {
             $reference->part === 'enabled' => (int) $this->live->isOn($id),
             $reference->part === 'in' => $at === null ? null : max(0, $at - $this->live->lookedAt()),
-            $reference->part === 'at' => $at === null ? '' : (new \DateTimeImmutable("@{$at}"))->setTimezone($this->live->zone())->format('Y-m-d H:i:s'),
+            $reference->part === 'at' => $at === null
+                ? ''
+                : (new \DateTimeImmutable("@{$at}"))->setTimezone($this->live->zone())->format('Y-m-d H:i:s'),
             $reference->kind === 'timetable' => $this->plan->timetable->occasions[$id]->name ?? '',
             default => null,
         };
@@ -65,7 +67,9 @@ final class TimetablePoints extends PlanRoom
     public function set(Reference $reference, int|float|string $value, Act $act, int $now): string
     {
         return match (true) {
-            $reference->part === 'enabled' => is_numeric($value) ? $this->live->turn($reference->id, (float) $value > 0.0, $now) : 'it is 1 or 0',
+            $reference->part === 'enabled' => is_numeric($value)
+                ? $this->live->turn($reference->id, (float) $value > 0.0, $now)
+                : 'it is 1 or 0',
             $reference->part !== '' || $reference->kind === 'timetable' => 'it says when something comes, and cannot be set',
             default => (float) $value > 0.0 ? $this->press($reference, $act, $now) : '',
         };
@@ -82,7 +86,13 @@ final class TimetablePoints extends PlanRoom
 
     public function all(): iterable
     {
-        foreach ([...array_map(static fn(int|string $id): array => ["occasion:{$id}", Timetable::PARTS], array_keys($this->plan->timetable->occasions)), ['timetable:'.Timetable::NEXT, Timetable::NEXT_PARTS]] as [$point, $parts]) {
+        foreach ([
+            ...array_map(
+                static fn(int|string $id): array => ["occasion:{$id}", Timetable::PARTS],
+                array_keys($this->plan->timetable->occasions),
+            ),
+            ['timetable:'.Timetable::NEXT, Timetable::NEXT_PARTS],
+        ] as [$point, $parts]) {
             foreach ($parts as $part) {
                 $reference = Reference::parse($part === '' ? $point : "{$point}/{$part}");
                 if ($reference !== null) {

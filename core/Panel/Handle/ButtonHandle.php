@@ -24,7 +24,11 @@ final readonly class ButtonHandle implements Handle
 {
     private const TURNS = ['nothing', 'next', 'back'];
 
-    private const TITLES = ['nothing' => 'nothing: it moves a control', 'next' => 'on to the next page', 'back' => 'back to the page before'];
+    private const TITLES = [
+        'nothing' => 'nothing: it moves a control',
+        'next' => 'on to the next page',
+        'back' => 'back to the page before',
+    ];
 
     /**
      * @param bool $lamp whether it has one

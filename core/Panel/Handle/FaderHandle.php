@@ -64,7 +64,9 @@ final readonly class FaderHandle implements Handle
             Field::number('low', 'At its lower end', -1e9, 1e9, 0.0),
             Field::number('high', 'At its upper end', -1e9, 1e9, 127.0),
             Field::flag('motor', 'It has a motor, or shows its value', true),
-            Field::word('takeOver', 'When a hand moves it', self::TAKE_OVER, 'jump')->called(self::TITLES)->meaning('Without a motor, it stands elsewhere as soon as others move the value.'),
+            Field::word('takeOver', 'When a hand moves it', self::TAKE_OVER, 'jump')
+                ->called(self::TITLES)
+                ->meaning('Without a motor, it stands elsewhere as soon as others move the value.'),
             Field::number('band', 'Smaller differences are not told', 0.0, 1e6, 1.0)->rare(),
             Field::number('gap', 'At most every so many seconds', 0.005, 10.0, 0.025)->rare(),
         ];

@@ -45,7 +45,11 @@ final readonly class Table implements Layout, Checked
         }
         foreach ($this->pixels as $i => $pixel) {
             if (preg_match(self::PLACE, $pixel) !== 1) {
-                $fields->fault("pixels/{$i}", "it is \"{$pixel}\"", 'Give across and down from the top left, like 3/1 or 0.5/-2.');
+                $fields->fault(
+                    "pixels/{$i}",
+                    "it is \"{$pixel}\"",
+                    'Give across and down from the top left, like 3/1 or 0.5/-2.',
+                );
             }
         }
     }

@@ -15,7 +15,12 @@ use NimbleJunction\Core\Patch\Role;
 final readonly class Figure implements Kind, Checked
 {
     private const FIGURES = ['circle', 'eight', 'sweep', 'points'];
-    private const TITLES = ['circle' => 'circle', 'eight' => 'eight, lying', 'sweep' => 'sweep to and fro', 'points' => 'points joined by lines'];
+    private const TITLES = [
+        'circle' => 'circle',
+        'eight' => 'eight, lying',
+        'sweep' => 'sweep to and fro',
+        'points' => 'points joined by lines',
+    ];
     private const QUARTER = 90;
     private const TWICE = 2;
 
@@ -64,7 +69,11 @@ final readonly class Figure implements Kind, Checked
     public function check(Fields $fields): void
     {
         if ($this->figure === 'points' && (\count($this->points) < 4 || \count($this->points) % 2 !== 0)) {
-            $fields->fault('points', 'there are '.\count($this->points).' numbers', 'Give across and up of at least two points: 20, 30, 80, 70.');
+            $fields->fault(
+                'points',
+                'there are '.\count($this->points).' numbers',
+                'Give across and up of at least two points: 20, 30, 80, 70.',
+            );
         }
     }
 
@@ -95,7 +104,11 @@ final readonly class Figure implements Kind, Checked
     {
         // By beats a turn takes half as many where it is twice as fast.
         $faster = $this->unit === 'beats' ? $this->rate / self::TWICE : $this->rate * self::TWICE;
-        $axis = fn(int $from): array => array_values(array_filter($this->points, static fn(int $i): bool => $i % 2 === $from, \ARRAY_FILTER_USE_KEY));
+        $axis = fn(int $from): array => array_values(array_filter(
+            $this->points,
+            static fn(int $i): bool => $i % 2 === $from,
+            \ARRAY_FILTER_USE_KEY,
+        ));
 
         $twice = ['rate' => $faster, ...($this->offset === 0.0 ? [] : ['offset' => self::TWICE * $this->offset])];
         [$pan, $tilt] = match ($this->figure) {

@@ -27,7 +27,11 @@ final readonly class Wave implements Part, Checked
 
     private const MODES = [self::ADD, self::MULTIPLY, self::REPLACE];
     public const UNITS = ['hertz', 'beats'];
-    private const MODE_TITLES = ['add' => 'added to what is there', 'multiply' => 'multiplied with what is there', 'replace' => 'in place of what is there'];
+    private const MODE_TITLES = [
+        'add' => 'added to what is there',
+        'multiply' => 'multiplied with what is there',
+        'replace' => 'in place of what is there',
+    ];
     public const UNIT_TITLES = ['hertz' => 'turns a second', 'beats' => 'beats a turn'];
 
     /**
@@ -67,7 +71,15 @@ final readonly class Wave implements Part, Checked
         $point = Reference::parse("wave:{$id}");
         $this->beginning = ! $begins || $point === null
             ? null
-            : new Route("wave.{$id}.start", "{$name}, at the start", true, [new StartedTrigger()], [], [], [new SetAction($point, 1)]);
+            : new Route(
+                "wave.{$id}.start",
+                "{$name}, at the start",
+                true,
+                [new StartedTrigger()],
+                [],
+                [],
+                [new SetAction($point, 1)],
+            );
     }
 
     public static function label(): string
@@ -85,14 +97,18 @@ final readonly class Wave implements Part, Checked
             Field::list('points', 'Drawn points, 0 to 100, over one turn')->only('shape', Shape::Drawn->value),
             Field::word('mode', 'It is', self::MODES, self::ADD)->called(self::MODE_TITLES),
             Field::number('centre', 'Centre (%)', -100.0, 200.0, 0.0)
-                ->meaning('Where its middle is: added to what is there, it is 0 for as much up as down; in place of it, 50 for the middle of the range.'),
+                ->meaning(
+                    'Where its middle is: added to what is there, it is 0 for as much up as down; in place of it, 50 for the middle of the range.',
+                ),
             Field::number('size', 'Size (%)', 0.0, 200.0, 20.0)->meaning('How far it goes up and down from its centre.'),
             Field::word('unit', 'Rate in', self::UNITS, 'hertz')->called(self::UNIT_TITLES),
             Field::number('rate', 'Rate', 0.0, 100.0, 0.5),
             (new Id('tempo', 'Tempo; empty for the first one', 'tempo', false))->shownFor('unit', 'beats'),
             Field::number('phase', 'Phase (°)', 0.0, 360.0, 0.0)->rare(),
             Field::objects('on', 'It moves', Waved::class, 500),
-            Field::number('offset', 'Spread over (°)', -3600.0, 3600.0, 0.0)->meaning('What lies between the first and the one after the last, of several.'),
+            Field::number('offset', 'Spread over (°)', -3600.0, 3600.0, 0.0)->meaning(
+                'What lies between the first and the one after the last, of several.',
+            ),
             Field::choice('spread', 'Spread', Spread::class, Spread::Order)->called(Spread::TITLES)->rare(),
             Field::whole('seed', 'Seed of what is random', 0, 1_000_000, 1)->rare(),
             Field::flag('begins', 'Starts when the engine starts', false)->rare(),

@@ -41,7 +41,11 @@ final readonly class Waved implements Part, Checked
         $isPart = ! \in_array($this->point->kind, ['master', 'look'], true) || $this->point->part === '';
         $isPart = $this->point->kind === 'wave' ? \in_array($this->point->part, ['rate', 'size', 'centre'], true) : $isPart;
         if ($this->point->text() !== self::NOWHERE && (! \in_array($this->point->kind, self::KINDS, true) || ! $isPart)) {
-            $fields->fault('point', "{$this->point->text()} cannot be moved by a wave", 'Name a slot, a parameter of a fixture or group, a master, a look, or the rate, size or centre of another wave.');
+            $fields->fault(
+                'point',
+                "{$this->point->text()} cannot be moved by a wave",
+                'Name a slot, a parameter of a fixture or group, a master, a look, or the rate, size or centre of another wave.',
+            );
         }
     }
 }

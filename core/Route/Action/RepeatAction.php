@@ -53,7 +53,11 @@ final readonly class RepeatAction implements Action, Checked
     public function check(Fields $fields): void
     {
         if ($this->every === null && $this->times > self::MOST_AT_ONCE) {
-            $fields->fault('times', "it is {$this->times}", 'In a row it is done up to '.self::MOST_AT_ONCE.' times; say how many seconds lie between for more.');
+            $fields->fault(
+                'times',
+                "it is {$this->times}",
+                'In a row it is done up to '.self::MOST_AT_ONCE.' times; say how many seconds lie between for more.',
+            );
         }
     }
 

@@ -64,10 +64,21 @@ final readonly class SetAction implements Action, Checked
             Field::number('fade', 'Fade in seconds; empty for at once', 0.0, 3600.0, null, false),
             Field::whole('priority', 'Priority; empty to join whoever is in control', 0, 200, null, false)->rare(),
             Field::word('merge', 'Beside other routes', self::MERGES, 'latest')
-                ->meaning('"latest": whoever acted last has it. "highest": the highest has it, where the universe is merged so.')->rare(),
+                ->meaning(
+                    '"latest": whoever acted last has it. "highest": the highest has it, where the universe is merged so.',
+                )->rare(),
             Field::word('ends', 'When it ends', self::ENDS, Terms::STAY)
-                ->meaning('"stay": it never ends. "release": it is let go when the value comes to 0. "fade": it fades to what is there without it.'),
-            Field::number('after', 'It ends after seconds; empty for: when the value is 0', 0.001, 3600.0, null, false)->shownFor('ends', Terms::RELEASE, Terms::FADE),
+                ->meaning(
+                    '"stay": it never ends. "release": it is let go when the value comes to 0. "fade": it fades to what is there without it.',
+                ),
+            Field::number(
+                'after',
+                'It ends after seconds; empty for: when the value is 0',
+                0.001,
+                3600.0,
+                null,
+                false,
+            )->shownFor('ends', Terms::RELEASE, Terms::FADE),
             Field::number('out', 'Fade out seconds', 0.0, 3600.0, 1.0, false)->shownFor('ends', Terms::FADE),
         ];
     }
@@ -77,7 +88,11 @@ final readonly class SetAction implements Action, Checked
         $fades = $this->fade !== null && $this->fade > 0.0;
         $kinds = implode(', ', self::GIVEN);
         if (! \in_array($this->point->kind, self::GIVEN, true) && ($fades || $this->ends !== Terms::STAY)) {
-            $fields->fault($fades ? 'fade' : 'ends', "{$this->point->text()} is set at once, and stays so", "Fades and ends are for: {$kinds}.");
+            $fields->fault(
+                $fades ? 'fade' : 'ends',
+                "{$this->point->text()} is set at once, and stays so",
+                "Fades and ends are for: {$kinds}.",
+            );
         }
     }
 

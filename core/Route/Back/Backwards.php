@@ -39,7 +39,10 @@ abstract readonly class Backwards implements Back
         $trigger = $route->triggers[0] ?? null;
 
         return match (true) {
-            ! $trigger instanceof Showing || $trigger->shows(0.0) === null => 'what the route waits for first is no single control that could show anything',
+            ! $trigger instanceof Showing
+                || $trigger->shows(
+                    0.0,
+                ) === null => 'what the route waits for first is no single control that could show anything',
             $this->point($route) === null => 'the route sets no point whose value could be shown',
             default => '',
         };

@@ -48,7 +48,13 @@ final readonly class PageBack extends ValueBack
 
     public static function fields(): array
     {
-        $address = static fn(string $name, string $label): Field => Field::pattern($name, $label, MessageAddress::PATTERN, MessageAddress::RULE, false);
+        $address = static fn(string $name, string $label): Field => Field::pattern(
+            $name,
+            $label,
+            MessageAddress::PATTERN,
+            MessageAddress::RULE,
+            false,
+        );
 
         return [
             ...parent::fields(),
@@ -63,7 +69,9 @@ final readonly class PageBack extends ValueBack
 
     public function problem(Route $route): string
     {
-        return ($route->triggers[0] ?? null) instanceof OscTrigger ? parent::problem($route) : 'what the route waits for first is no OSC message';
+        return ($route->triggers[0] ?? null) instanceof OscTrigger
+            ? parent::problem($route)
+            : 'what the route waits for first is no OSC message';
     }
 
     /** The name as long as nobody has told it, the colour whenever it is another one. */

@@ -60,14 +60,25 @@ final readonly class ArrivedCondition implements Condition, Checked
         if ($is === null) {
             return new Missed("wants to know of its {$this->name}, it has none");
         }
-        $isOther = $this->is !== null && (is_numeric($is) && is_numeric($this->is) ? (float) $is !== (float) $this->is : (string) $is !== (string) $this->is);
+        $isOther = $this->is !== null
+            && (is_numeric($is) && is_numeric($this->is)
+                ? (float) $is !== (float) $this->is
+                : (string) $is !== (string) $this->is);
 
         return match (true) {
             $isOther => new Missed("wants its {$this->name} to be {$this->is}, it is {$is}", ['is' => $is]),
             $this->low === null && $this->high === null => null,
             ! is_numeric($is) => new Missed("wants a number as its {$this->name}, it is {$is}"),
-            $this->low !== null && (float) $is < $this->low => new Missed("wants its {$this->name} to be at least ".Template::number($this->low).", it is {$is}", ['low' => (float) $is]),
-            $this->high !== null && (float) $is > $this->high => new Missed("wants its {$this->name} to be at most ".Template::number($this->high).", it is {$is}", ['high' => (float) $is]),
+            $this->low !== null
+                && (float) $is < $this->low => new Missed(
+                    "wants its {$this->name} to be at least ".Template::number($this->low).", it is {$is}",
+                    ['low' => (float) $is],
+                ),
+            $this->high !== null
+                && (float) $is > $this->high => new Missed(
+                    "wants its {$this->name} to be at most ".Template::number($this->high).", it is {$is}",
+                    ['high' => (float) $is],
+                ),
             default => null,
         };
     }

@@ -14,8 +14,12 @@ use NimbleJunction\Core\Signal\Protocol;
 /** A controller. */
 final readonly class ControllerMessage implements Sendable
 {
-    public function __construct(public int $channel, public int|string $controller, public int $bits = 7, public int|string|null $value = null)
-    {
+    public function __construct(
+        public int $channel,
+        public int|string $controller,
+        public int $bits = 7,
+        public int|string|null $value = null,
+    ) {
     }
 
     public static function kind(): string

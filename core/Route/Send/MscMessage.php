@@ -69,6 +69,7 @@ final readonly class MscMessage implements Sendable
 
     public function words(Wording $wording): string
     {
-        return 'show control '.strtoupper($this->command).($this->cue === '' ? '' : " cue {$this->cue}").($this->list === '' ? '' : " list {$this->list}");
+        return 'show control '.strtoupper($this->command).($this->cue === '' ? '' : " cue {$this->cue}")
+            .($this->list === '' ? '' : " list {$this->list}");
     }
 }

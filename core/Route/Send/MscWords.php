@@ -80,7 +80,10 @@ final class MscWords
         for ($format = 1; $format < 128; ++$format) {
             $name = ShowFormat::name($format);
             if ($name !== null) {
-                $words[trim((string) preg_replace('/[^a-z0-9]+/', '-', strtolower(str_replace('(General)', '', $name))), '-')] ??= $format;
+                $words[trim(
+                    (string) preg_replace('/[^a-z0-9]+/', '-', strtolower(str_replace('(General)', '', $name))),
+                    '-',
+                )] ??= $format;
             }
         }
 

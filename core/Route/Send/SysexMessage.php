@@ -43,7 +43,10 @@ final readonly class SysexMessage implements Sendable, Checked
     public static function fields(): array
     {
         return [
-            Field::text('data', 'Bytes in hexadecimal, F0 to F7; {value} for the value in one byte')->meaning(ExclusiveTemplate::RULE),
+            Field::text(
+                'data',
+                'Bytes in hexadecimal, F0 to F7; {value} for the value in one byte',
+            )->meaning(ExclusiveTemplate::RULE),
         ];
     }
 

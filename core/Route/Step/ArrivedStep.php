@@ -30,7 +30,12 @@ final readonly class ArrivedStep implements Step
     public static function fields(): array
     {
         return [
-            Field::pattern('name', 'Which part of it, like velocity, cue or argument-2', ArrivedCondition::NAME, ArrivedCondition::RULE),
+            Field::pattern(
+                'name',
+                'Which part of it, like velocity, cue or argument-2',
+                ArrivedCondition::NAME,
+                ArrivedCondition::RULE,
+            ),
         ];
     }
 

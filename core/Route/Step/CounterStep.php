@@ -70,6 +70,7 @@ final readonly class CounterStep implements Step, Checked
 
     public function words(Wording $wording): string
     {
-        return 'each press counts from '.Template::number($this->low).' to '.Template::number($this->high).($this->wraps ? ' and round again' : '');
+        return 'each press counts from '.Template::number($this->low).' to '.Template::number($this->high)
+            .($this->wraps ? ' and round again' : '');
     }
 }

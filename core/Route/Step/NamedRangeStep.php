@@ -34,7 +34,9 @@ final readonly class NamedRangeStep implements Step, Checked
         return [
             Field::point('point', 'Parameter'),
             Field::word('by', 'By', ['value', 'number'], 'value')
-                ->meaning('"value": the range that it lies in, or the nearest. "number": 1 is the first range. What comes out is the middle of the range, in the parameter\'s unit.'),
+                ->meaning(
+                    '"value": the range that it lies in, or the nearest. "number": 1 is the first range. What comes out is the middle of the range, in the parameter\'s unit.',
+                ),
         ];
     }
 

@@ -44,7 +44,9 @@ final readonly class ScaleStep implements Reversible
             Field::numbers('from', 'From', -1e9, 1e9, [0.0, 1.0]),
             Field::numbers('to', 'To', -1e9, 1e9, [0.0, 1.0]),
             Field::word('open', 'Open beyond', self::OPEN, 'none')
-                ->meaning('"none": what lies outside is held at the ends. "first", "second", "both": it goes on in a straight line there.'),
+                ->meaning(
+                    '"none": what lies outside is held at the ends. "first", "second", "both": it goes on in a straight line there.',
+                ),
         ];
     }
 
@@ -67,6 +69,7 @@ final readonly class ScaleStep implements Reversible
 
     public function words(Wording $wording): string
     {
-        return Template::number($this->from[0]).' to '.Template::number($this->from[1]).' becomes '.Template::number($this->to[0]).' to '.Template::number($this->to[1]);
+        return Template::number($this->from[0]).' to '.Template::number($this->from[1]).' becomes '.Template::number($this->to[0])
+            .' to '.Template::number($this->to[1]);
     }
 }

@@ -59,7 +59,11 @@ final readonly class VelocityStep implements Continuing, Checked
     public function check(Fields $fields): void
     {
         if ($this->high <= $this->low) {
-            $fields->fault('high', 'it is '.Template::number($this->high), 'It is above '.Template::number($this->low).', the lowest.');
+            $fields->fault(
+                'high',
+                'it is '.Template::number($this->high),
+                'It is above '.Template::number($this->low).', the lowest.',
+            );
         }
     }
 
@@ -98,7 +102,8 @@ final readonly class VelocityStep implements Continuing, Checked
 
     public function words(Wording $wording): string
     {
-        return "the stick sets how fast {$wording->point($this->point->text())} goes, up to ".Template::number(abs($this->speed)).' a second';
+        return "the stick sets how fast {$wording->point($this->point->text())} goes, up to ".Template::number(abs($this->speed))
+            .' a second';
     }
 
     /** @return float a second */

@@ -59,8 +59,14 @@ abstract readonly class AboutNotes extends ChannelTrigger
     protected function missed(Note $note): ?Missed
     {
         return match (true) {
-            $note->velocity < $this->least => new Missed("wants a velocity of at least {$this->least}, it is {$note->velocity}", ['least' => $note->velocity]),
-            $note->velocity > $this->most => new Missed("wants a velocity of at most {$this->most}, it is {$note->velocity}", ['most' => $note->velocity]),
+            $note->velocity < $this->least => new Missed(
+                "wants a velocity of at least {$this->least}, it is {$note->velocity}",
+                ['least' => $note->velocity],
+            ),
+            $note->velocity > $this->most => new Missed(
+                "wants a velocity of at most {$this->most}, it is {$note->velocity}",
+                ['most' => $note->velocity],
+            ),
             default => null,
         };
     }

@@ -44,7 +44,10 @@ final readonly class ButtonsTrigger extends ChannelTrigger
 
         return $this->channel === null
             ? [$beginning.Heard::ANY]
-            : array_values(array_unique(["{$beginning}/{$this->channel}/{$this->up}", "{$beginning}/{$this->channel}/{$this->down}"]));
+            : array_values(array_unique([
+                "{$beginning}/{$this->channel}/{$this->up}",
+                "{$beginning}/{$this->channel}/{$this->down}",
+            ]));
     }
 
     protected function beginning(): string
@@ -60,7 +63,11 @@ final readonly class ButtonsTrigger extends ChannelTrigger
     /** Buttons that also say when they are let go do so with 0; 96 and 97 may carry any value. */
     protected function accept(Message $message): ?Taken
     {
-        if (! $message instanceof Controller || $message->bits !== 7 || ! \in_array($message->controller, [$this->up, $this->down], true)) {
+        if (
+            ! $message instanceof Controller
+            || $message->bits !== 7
+            || ! \in_array($message->controller, [$this->up, $this->down], true)
+        ) {
             return null;
         }
         $isLetGo = $message->value === 0 && ! \in_array($message->controller, [96, 97], true);

@@ -50,7 +50,11 @@ final readonly class ControllerTrigger extends ChannelTrigger implements Checked
             $fields->fault('bits', "it is {$this->bits}", 'Use 7 or 14.');
         }
         if ($this->bits === 14 && $this->controller > self::HIGHEST_WIDE) {
-            $fields->fault('controller', "it is {$this->controller}", 'Of 14 bits are controllers 0 to 31; their finer part comes 32 above.');
+            $fields->fault(
+                'controller',
+                "it is {$this->controller}",
+                'Of 14 bits are controllers 0 to 31; their finer part comes 32 above.',
+            );
         }
     }
 
@@ -87,6 +91,11 @@ final readonly class ControllerTrigger extends ChannelTrigger implements Checked
     {
         return $this->channel === null
             ? null
-            : new Controller($this->channel, $this->controller, Bits::held($value, $this->bits === 14 ? 16383 : 127), $this->bits);
+            : new Controller(
+                $this->channel,
+                $this->controller,
+                Bits::held($value, $this->bits === 14 ? 16383 : 127),
+                $this->bits,
+            );
     }
 }

@@ -55,7 +55,10 @@ final readonly class MmcTrigger implements Trigger
             return null;
         }
         if ($this->device !== null && $message->control->device !== $this->device && $message->control->device !== 127) {
-            return new Missed("waits for device {$this->device}, it is for device {$message->control->device}", ['device' => null]);
+            return new Missed(
+                "waits for device {$this->device}, it is for device {$message->control->device}",
+                ['device' => null],
+            );
         }
 
         return new Taken(1.0, 'takes the command');
@@ -68,6 +71,7 @@ final readonly class MmcTrigger implements Trigger
 
     public function words(Wording $wording): string
     {
-        return "machine control {$this->command}".($this->device === null ? '' : " for device {$this->device}")." arrives on {$wording->port($this->port)}";
+        return "machine control {$this->command}".($this->device === null ? '' : " for device {$this->device}")
+            ." arrives on {$wording->port($this->port)}";
     }
 }

@@ -67,13 +67,17 @@ final readonly class MscTrigger implements Trigger, Checked
             Field::word('command', 'Command', [...MscWords::commands(), ...MscWords::plain(), self::ANY], 'go'),
             Field::whole('device', 'Device, 0 to 127; empty for any', 0, 127, null, false),
             Field::whole('group', 'Group, 1 to 15; empty for any', 1, 15, null, false)
-                ->meaning('What is sent to a group is taken for that one alone; devices 112 to 126 on the wire are groups 1 to 15.'),
+                ->meaning(
+                    'What is sent to a group is taken for that one alone; devices 112 to 126 on the wire are groups 1 to 15.',
+                ),
             Field::word('format', 'Command format', [self::ANY, ...MscWords::formats()], self::ANY),
             Field::text('cue', 'Cue, or the first of a range; empty for any', ''),
             Field::text('until', 'Last cue of the range; empty for that one alone', ''),
             Field::text('list', 'List; empty for any', ''),
             Field::text('path', 'Path; empty for any', ''),
-            Field::word('takes', 'It takes', ['command', 'cue'], 'command')->meaning('"command": 1. "cue": the number of the cue, so that it can be chosen by.'),
+            Field::word('takes', 'It takes', ['command', 'cue'], 'command')->meaning(
+                '"command": 1. "cue": the number of the cue, so that it can be chosen by.',
+            ),
         ];
     }
 
@@ -156,7 +160,11 @@ final readonly class MscTrigger implements Trigger, Checked
     /** A message for everyone is for this device too; a group is everybody where none is asked for. */
     private function notForIt(Control $control): ?Missed
     {
-        if ($this->format !== self::ANY && $control->format !== self::FORMATS_OF_ALL && ! ShowFormat::includes($control->format, MscWords::format($this->format))) {
+        if (
+            $this->format !== self::ANY
+            && $control->format !== self::FORMATS_OF_ALL
+            && ! ShowFormat::includes($control->format, MscWords::format($this->format))
+        ) {
             return new Missed(
                 "waits for {$this->format}, it is for ".(ShowFormat::name($control->format) ?? $control->format),
                 ['format' => self::ANY],
@@ -201,6 +209,11 @@ final readonly class MscTrigger implements Trigger, Checked
 
     private function other(string $what, string $wanted, ?string $is): ?Missed
     {
-        return $wanted === '' || $wanted === $is ? null : new Missed("waits for {$what} {$wanted}, it names ".($is ?? 'none'), $what === 'cue' ? ['cue' => null, 'until' => null] : [$what => null]);
+        return $wanted === '' || $wanted === $is
+            ? null
+            : new Missed(
+                "waits for {$what} {$wanted}, it names ".($is ?? 'none'),
+                $what === 'cue' ? ['cue' => null, 'until' => null] : [$what => null],
+            );
     }
 }

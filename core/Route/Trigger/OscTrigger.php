@@ -62,10 +62,18 @@ final readonly class OscTrigger implements Checked, Showing
             Field::port(),
             Field::pattern('address', 'Address, like /cue/{number}/go', MessageAddress::WITH_WILDCARDS, MessageAddress::BEGINS),
             Field::word('takes', 'It takes', self::TAKES, 'number')
-                ->meaning('"number": an argument. "text": an argument of any text, as 1, or as the number that it says. "message": only that it came, as 1.'),
+                ->meaning(
+                    '"number": an argument. "text": an argument of any text, as 1, or as the number that it says. "message": only that it came, as 1.',
+                ),
             Field::whole('argument', 'Argument, from 1', 1, 64, 1)->rare(),
             Field::anything('is', 'Only if it is; empty for any', false),
-            Field::pattern('types', 'Only with these types, like if; empty for any', self::TAGS, 'Use type tags of OSC: i, f, s, b, h, d, c, S, T, F, N or I, as many as there are arguments.', false)
+            Field::pattern(
+                'types',
+                'Only with these types, like if; empty for any',
+                self::TAGS,
+                'Use type tags of OSC: i, f, s, b, h, d, c, S, T, F, N or I, as many as there are arguments.',
+                false,
+            )
                 ->meaning('OSC type tags, in their order: i whole, f float, s text, T true, F false.')->rare(),
         ];
     }
@@ -73,7 +81,11 @@ final readonly class OscTrigger implements Checked, Showing
     public function check(Fields $fields): void
     {
         if (AddressPattern::isOne($this->address) && $this->pattern === null) {
-            $fields->fault('address', "it is {$this->address}", 'Close every bracket; a name in braces has small letters, digits and hyphens.');
+            $fields->fault(
+                'address',
+                "it is {$this->address}",
+                'Close every bracket; a name in braces has small letters, digits and hyphens.',
+            );
         }
     }
 
@@ -93,7 +105,10 @@ final readonly class OscTrigger implements Checked, Showing
         }
         $types = $this->types === '' ? null : substr($message->packet->tags(), 1);
         if ($types !== null && $types !== $this->types) {
-            return new Missed("wants the types {$this->types}, it has ".($types === '' ? 'no arguments' : $types), ['types' => null]);
+            return new Missed(
+                "wants the types {$this->types}, it has ".($types === '' ? 'no arguments' : $types),
+                ['types' => null],
+            );
         }
         $argument = $message->arguments()[$this->argument - 1] ?? null;
         if ($this->is !== null && (string) $argument !== (string) $this->is) {
@@ -120,12 +135,19 @@ final readonly class OscTrigger implements Checked, Showing
 
     public function sample(): Event
     {
-        $address = (string) preg_replace(['/\{([^},]*),[^}]*\}/', '/\{[^}]*\}|\*/', '/\[!?(.)[^]]*\]/', '/\?/'], ['$1', '1', '$1', '1'], $this->address);
+        $address = (string) preg_replace(
+            ['/\{([^},]*),[^}]*\}/', '/\{[^}]*\}|\*/', '/\[!?(.)[^]]*\]/', '/\?/'],
+            ['$1', '1', '$1', '1'],
+            $this->address,
+        );
         $any = $this->takes === 'text' ? 'text' : 1.0;
         $arguments = array_fill(0, $this->argument - 1, $any);
         $arguments[] = $this->is ?? $any;
 
-        return new Heard($this->port, $this->types === '' ? Osc::of($address, $arguments) : Osc::typed($address, $this->types, $arguments));
+        return new Heard(
+            $this->port,
+            $this->types === '' ? Osc::of($address, $arguments) : Osc::typed($address, $this->types, $arguments),
+        );
     }
 
     /** @param array<int|string, string> $names */
@@ -172,6 +194,8 @@ final readonly class OscTrigger implements Checked, Showing
     {
         $isOne = $this->pattern === null && $this->argument === 1 && $this->takes === 'number';
 
-        return $isOne ? ($this->types === 'i' ? Osc::of($this->address, [(int) round($value)]) : Osc::of($this->address, [$value])) : null;
+        return $isOne
+            ? ($this->types === 'i' ? Osc::of($this->address, [(int) round($value)]) : Osc::of($this->address, [$value]))
+            : null;
     }
 }

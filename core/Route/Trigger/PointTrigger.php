@@ -52,7 +52,11 @@ final readonly class PointTrigger implements Trigger
             return new Missed("waits for {$this->is}, it is ".($event->value ?? 'nothing'), ['is' => null]);
         }
 
-        return new Taken(is_numeric($event->value) ? (float) $event->value : 1.0, 'takes its value', \is_string($event->value) ? ['text' => $event->value] : []);
+        return new Taken(
+            is_numeric($event->value) ? (float) $event->value : 1.0,
+            'takes its value',
+            \is_string($event->value) ? ['text' => $event->value] : [],
+        );
     }
 
     public function sample(): Event

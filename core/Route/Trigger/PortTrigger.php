@@ -47,7 +47,9 @@ final readonly class PortTrigger implements Trigger
 
     public function take(Event $event): ?Taken
     {
-        return $event instanceof PointChanged && $this->isMeant($event) ? new Taken(1.0, "takes that it is {$this->state}") : null;
+        return $event instanceof PointChanged && $this->isMeant($event)
+            ? new Taken(1.0, "takes that it is {$this->state}")
+            : null;
     }
 
     public function sample(): Event

@@ -42,8 +42,17 @@ final readonly class SysexTrigger implements Trigger, Checked
     {
         return [
             Field::port(),
-            Field::text('begins', 'Begins with, in hexadecimal, like F0 7D {cue}')->meaning(ExclusiveTemplate::RULE.' "??" is any byte.'),
-            Field::pattern('takes', 'Takes the number of this gap; empty for 1', '#^[a-z][a-z0-9-]*$#D', 'Name a gap, without its braces.', false),
+            Field::text(
+                'begins',
+                'Begins with, in hexadecimal, like F0 7D {cue}',
+            )->meaning(ExclusiveTemplate::RULE.' "??" is any byte.'),
+            Field::pattern(
+                'takes',
+                'Takes the number of this gap; empty for 1',
+                '#^[a-z][a-z0-9-]*$#D',
+                'Name a gap, without its braces.',
+                false,
+            ),
         ];
     }
 
@@ -53,7 +62,11 @@ final readonly class SysexTrigger implements Trigger, Checked
             $fields->fault('begins', $this->template->problem, ExclusiveTemplate::RULE);
         }
         if ($this->takes !== '' && ! \in_array($this->takes, $this->template->names(), true)) {
-            $fields->fault('takes', "there is no gap {{$this->takes}}", 'Gaps are: '.(implode(', ', $this->template->names()) ?: 'none').'.');
+            $fields->fault(
+                'takes',
+                "there is no gap {{$this->takes}}",
+                'Gaps are: '.(implode(', ', $this->template->names()) ?: 'none').'.',
+            );
         }
     }
 
@@ -80,7 +93,9 @@ final readonly class SysexTrigger implements Trigger, Checked
     public function sample(): Event
     {
         $text = strtr($this->begins, ['?' => '0']);
-        $whole = (new ExclusiveTemplate(preg_match('/f7\s*$/i', $text) === 1 ? $text : "{$text} F7"))->filled(static fn(string $name): int => 1);
+        $whole = (new ExclusiveTemplate(
+            preg_match('/f7\s*$/i', $text) === 1 ? $text : "{$text} F7",
+        ))->filled(static fn(string $name): int => 1);
 
         return new Heard($this->port, new Exclusive(new SystemExclusive(substr($whole, 1, -1))));
     }

@@ -51,7 +51,9 @@ final readonly class TroubleTrigger implements Trigger
         $before = is_numeric($event->before) ? (float) $event->before : 0.0;
 
         // Seconds may be left out where nobody looked: what counts is that it has come past.
-        return $before < $this->seconds && (float) $event->value >= $this->seconds ? new Taken((float) $event->value, 'takes for how many seconds it has been') : null;
+        return $before < $this->seconds && (float) $event->value >= $this->seconds
+            ? new Taken((float) $event->value, 'takes for how many seconds it has been')
+            : null;
     }
 
     public function sample(): Event

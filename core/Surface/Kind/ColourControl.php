@@ -142,6 +142,9 @@ final readonly class ColourControl implements ControlKind, Gives
             array_push($ids, ...$patch->groups->fixtures($group));
         }
 
-        return array_values(array_filter(array_unique($ids), static fn(string $id): bool => isset($patch->profiles[$patch->fixtures[$id]->profileId ?? ''])));
+        return array_values(array_filter(
+            array_unique($ids),
+            static fn(string $id): bool => isset($patch->profiles[$patch->fixtures[$id]->profileId ?? '']),
+        ));
     }
 }

@@ -70,7 +70,10 @@ final readonly class EndlessControl implements ControlKind
         if ($this->points === []) {
             return $hand->bring([], '', ($hand->at([], '') ?? 0.0) + $by);
         }
-        $refusals = array_map(static fn(Binding $one): string => $hand->bring([$one], '', ($hand->share($one) ?? 0.0) + $by), $this->points);
+        $refusals = array_map(
+            static fn(Binding $one): string => $hand->bring([$one], '', ($hand->share($one) ?? 0.0) + $by),
+            $this->points,
+        );
 
         return implode('; ', array_unique(array_filter($refusals)));
     }
@@ -85,7 +88,11 @@ final readonly class EndlessControl implements ControlKind
         $at = $hand->at($this->points, '');
         $first = $this->points[0] ?? null;
 
-        return new Shown([$at], $first === null ? round(100 * (float) $at).' %' : $hand->words($first->point), $at !== null && $at > 0.0);
+        return new Shown(
+            [$at],
+            $first === null ? round(100 * (float) $at).' %' : $hand->words($first->point),
+            $at !== null && $at > 0.0,
+        );
     }
 
     public function traits(): array

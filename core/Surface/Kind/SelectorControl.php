@@ -71,7 +71,9 @@ final readonly class SelectorControl implements ControlKind
     {
         $options = $this->choices($hand);
 
-        return $options === [] ? 'it has no options' : $this->move('', ($this->chosen($options, $hand) + 1) % \count($options), $hand);
+        return $options === []
+            ? 'it has no options'
+            : $this->move('', ($this->chosen($options, $hand) + 1) % \count($options), $hand);
     }
 
     public function shown(Hand $hand): Shown
@@ -79,7 +81,11 @@ final readonly class SelectorControl implements ControlKind
         $options = $this->choices($hand);
         $chosen = $this->chosen($options, $hand);
 
-        return new Shown([(float) $chosen], implode("\n", array_map(static fn(Selectable $one): string => $one->name, $options)), $chosen >= 0);
+        return new Shown(
+            [(float) $chosen],
+            implode("\n", array_map(static fn(Selectable $one): string => $one->name, $options)),
+            $chosen >= 0,
+        );
     }
 
     public function traits(): array
@@ -103,7 +109,10 @@ final readonly class SelectorControl implements ControlKind
     /** @return list<Selectable> each with the middle of its range */
     private static function ofRanges(Point $point): array
     {
-        return array_map(static fn(array $range): Selectable => new Selectable($range[2], ($range[0] + $range[1]) / 2), $point->ranges);
+        return array_map(
+            static fn(array $range): Selectable => new Selectable($range[2], ($range[0] + $range[1]) / 2),
+            $point->ranges,
+        );
     }
 
     /**
@@ -118,7 +127,9 @@ final readonly class SelectorControl implements ControlKind
         foreach ($options as $i => $option) {
             $range = $this->options === [] ? $point->ranges[$i] ?? null : null;
             $isIn = $range !== null && is_numeric($value) && (float) $value >= $range[0] && (float) $value <= $range[1];
-            $isSame = is_numeric($value) && is_numeric($option->value) ? abs((float) $value - (float) $option->value) < 1e-6 : (string) $value === (string) $option->value;
+            $isSame = is_numeric($value) && is_numeric($option->value)
+                ? abs((float) $value - (float) $option->value) < 1e-6
+                : (string) $value === (string) $option->value;
             if ($value !== null && ($isIn || $isSame)) {
                 return $i;
             }

@@ -59,7 +59,9 @@ final readonly class StepperControl implements ControlKind
 
     public function move(string $part, int|float|string $value, Hand $hand): string
     {
-        return $part !== '' || ! is_numeric($value) ? 'it is stepped up and down' : $hand->bring($this->points, '', (float) $value / 100);
+        return $part !== '' || ! is_numeric($value)
+            ? 'it is stepped up and down'
+            : $hand->bring($this->points, '', (float) $value / 100);
     }
 
     public function press(string $part, Hand $hand): string

@@ -94,7 +94,11 @@ abstract readonly class Travelling implements ControlKind
     {
         $first = $this->points[0] ?? null;
 
-        return ['takeOver' => $this->takeOver, 'detents' => $this->detents, ...array_filter(['low' => $first?->low, 'high' => $first?->high], is_float(...))];
+        return [
+            'takeOver' => $this->takeOver,
+            'detents' => $this->detents,
+            ...array_filter(['low' => $first?->low, 'high' => $first?->high], is_float(...)),
+        ];
     }
 
     /** Where it comes to rest: at a detent that is near, and on a step. */

@@ -98,7 +98,16 @@ final readonly class ClipTrack implements TrackKind, Checked
         $routes = [$owner => new Route($owner, $title, true, [], [], [], [])];
         foreach ($this->moments() as $one) {
             $id = $timeline->routeId($track, $one->id);
-            $routes[$id] = new Route($id, $title, true, [new WhenTrigger($timeline->reached($track, $one))], [], [], $one->do, ownedBy: $owner);
+            $routes[$id] = new Route(
+                $id,
+                $title,
+                true,
+                [new WhenTrigger($timeline->reached($track, $one))],
+                [],
+                [],
+                $one->do,
+                ownedBy: $owner,
+            );
         }
 
         return $routes;

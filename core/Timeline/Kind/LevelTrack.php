@@ -71,6 +71,8 @@ final readonly class LevelTrack implements TrackKind
     {
         $id = $timeline->routeId($track);
 
-        return $this->point === null ? [] : [$id => new Route($id, "{$timeline->name}, {$track->name}", true, [], [], [], [new SetAction($this->point)])];
+        return $this->point === null
+            ? []
+            : [$id => new Route($id, "{$timeline->name}, {$track->name}", true, [], [], [], [new SetAction($this->point)])];
     }
 }

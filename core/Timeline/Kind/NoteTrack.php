@@ -76,7 +76,10 @@ final readonly class NoteTrack implements TrackKind, Checked
             return [];
         }
         $ends = array_map($this->endOf(...), $this->notes);
-        $begins = array_map(fn(PlayedNote $one): Moment => new Moment($one->id, $one->at, do: [$this->message($one, $one->velocity)]), $this->notes);
+        $begins = array_map(
+            fn(PlayedNote $one): Moment => new Moment($one->id, $one->at, do: [$this->message($one, $one->velocity)]),
+            $this->notes,
+        );
 
         return [...$ends, ...$begins];
     }
@@ -97,7 +100,15 @@ final readonly class NoteTrack implements TrackKind, Checked
         $routes = [];
         foreach ($this->moments() as $one) {
             $id = $timeline->routeId($track, $one->id);
-            $routes[$id] = new Route($id, "{$timeline->name}, {$track->name}", true, [new WhenTrigger($timeline->reached($track, $one))], [], [], $one->do);
+            $routes[$id] = new Route(
+                $id,
+                "{$timeline->name}, {$track->name}",
+                true,
+                [new WhenTrigger($timeline->reached($track, $one))],
+                [],
+                [],
+                $one->do,
+            );
         }
 
         return $routes;

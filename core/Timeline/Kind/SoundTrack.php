@@ -10,7 +10,10 @@ use NimbleJunction\Core\Timeline\Timeline;
 use NimbleJunction\Core\Timeline\Track;
 use NimbleJunction\Core\Timeline\TrackKind;
 
-/** A sound for the eye: the show keeps what its file is called and how loud it is; pages play it, where somebody opens it there. */
+/**
+ * A sound for the eye: the show keeps what its file is called and how loud it is; pages play it, where somebody opens it
+ * there.
+ */
 final readonly class SoundTrack implements TrackKind
 {
     private const MOST_PEAKS = 400_000;
@@ -22,8 +25,13 @@ final readonly class SoundTrack implements TrackKind
      * @param int $perSecond peaks of a second
      * @param string $peaks how loud it is, in Base64: a byte for each, 0 to 255
      */
-    public function __construct(public string $file = '', public float $at = 0.0, public float $seconds = 0.0, public int $perSecond = 20, public string $peaks = '')
-    {
+    public function __construct(
+        public string $file = '',
+        public float $at = 0.0,
+        public float $seconds = 0.0,
+        public int $perSecond = 20,
+        public string $peaks = '',
+    ) {
     }
 
     public static function kind(): string

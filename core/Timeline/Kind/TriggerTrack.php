@@ -44,7 +44,11 @@ final readonly class TriggerTrack implements TrackKind, Checked
         $known = [];
         foreach ($this->triggers as $i => $trigger) {
             if (isset($known[$trigger->id])) {
-                $fields->fault("triggers/{$i}/id", "\"{$trigger->id}\" is used twice", 'Every trigger of a track has an id of its own.');
+                $fields->fault(
+                    "triggers/{$i}/id",
+                    "\"{$trigger->id}\" is used twice",
+                    'Every trigger of a track has an id of its own.',
+                );
             }
             $known[$trigger->id] = true;
         }
@@ -74,7 +78,16 @@ final readonly class TriggerTrack implements TrackKind, Checked
             $id = $timeline->routeId($track, $one->id);
             $name = $one->name === '' ? $title : "{$timeline->name}, {$one->name}";
             // What moments of a track give has one owner: of two the later one has it, and nothing is left lying below.
-            $routes[$id] = new Route($id, $name, true, [new WhenTrigger($timeline->reached($track, $one))], [], [], $one->do, ownedBy: $owner);
+            $routes[$id] = new Route(
+                $id,
+                $name,
+                true,
+                [new WhenTrigger($timeline->reached($track, $one))],
+                [],
+                [],
+                $one->do,
+                ownedBy: $owner,
+            );
         }
 
         return $routes;

@@ -24,8 +24,12 @@ final readonly class AtSun implements DayMoment
      * @param float $longitude degrees, east is positive
      * @param float $minutes after it; before it below 0
      */
-    public function __construct(public string $event, public float $latitude, public float $longitude, public float $minutes = 0.0)
-    {
+    public function __construct(
+        public string $event,
+        public float $latitude,
+        public float $longitude,
+        public float $minutes = 0.0,
+    ) {
     }
 
     public static function kind(): string

@@ -27,11 +27,19 @@ final readonly class AtTime implements DayMoment
     public static function fields(): array
     {
         return [
-            Field::pattern('at', 'At, like 19:30 or 19:30:15', '#^(?:[01]\d|2[0-3]):[0-5]\d(?::[0-5]\d)?$#D', 'Use hours and minutes, with or without seconds, like 19:30 or 19:30:15.'),
+            Field::pattern(
+                'at',
+                'At, like 19:30 or 19:30:15',
+                '#^(?:[01]\d|2[0-3]):[0-5]\d(?::[0-5]\d)?$#D',
+                'Use hours and minutes, with or without seconds, like 19:30 or 19:30:15.',
+            ),
         ];
     }
 
-    /** In the night when clocks are put on, a time that is left out is an hour later; in that when they are put back, it comes once. */
+    /**
+     * In the night when clocks are put on, a time that is left out is an hour later; in that when they are put back, it comes
+     * once.
+     */
     public function on(\DateTimeImmutable $day): int
     {
         [$hour, $minute, $second] = [...array_map(intval(...), explode(':', $this->at)), 0, 0];

@@ -33,7 +33,12 @@ final readonly class Command
             throw Malformed::outside('Length', $length, 0, self::LONGEST, 14, 'Art-Net 4, ArtCommand');
         }
         if ($length > \strlen($data)) {
-            throw Malformed::tooShort("ArtCommand with {$length} bytes of text", 16 + $length, \strlen($bytes), 'Art-Net 4, ArtCommand');
+            throw Malformed::tooShort(
+                "ArtCommand with {$length} bytes of text",
+                16 + $length,
+                \strlen($bytes),
+                'Art-Net 4, ArtCommand',
+            );
         }
 
         return new self(mb_scrub(strstr(substr($data, 0, $length)."\0", "\0", true) ?: '', 'UTF-8'), $values->int('EstaMan'));

@@ -35,7 +35,11 @@ final class Notation implements NotationInterface
         $number = $fields['OpCode'] ?? null;
         $code = \is_int($number) ? OpCode::tryFrom($number) : null;
         if ($code === null) {
-            throw Unwritable::field('OpCode', $number, 'use one of '.implode(', ', array_map(static fn(OpCode $one): string => "{$one->value} ({$one->spelled()})", OpCode::cases())));
+            throw Unwritable::field(
+                'OpCode',
+                $number,
+                'use one of '.implode(', ', array_map(static fn(OpCode $one): string => "{$one->value} ({$one->spelled()})", OpCode::cases())),
+            );
         }
         $bytes = self::layout($code)->writePlain($fields);
         try {

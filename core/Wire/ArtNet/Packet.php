@@ -20,8 +20,9 @@ final class Packet
     private const CLAUSE = 'Art-Net 4, packet header';
 
     /** @throws Malformed */
-    public static function decode(string $bytes): Dmx|Nzs|Poll|PollReply|Sync|TimeCode|Trigger|Command|Address|Input|IpProg|Unhandled
-    {
+    public static function decode(
+        string $bytes,
+    ): Dmx|Nzs|Poll|PollReply|Sync|TimeCode|Trigger|Command|Address|Input|IpProg|Unhandled {
         // Levels are by far the most of all packets: their whole header is one comparison.
         if (str_starts_with($bytes, self::DMX_HEADER)) {
             return Dmx::decode($bytes);

@@ -86,7 +86,13 @@ final class Link
             return \in_array(substr($bytes, 0, 4), ["\x02\0\0\0", "\0\0\0\x02"], true) ? 4 : null;
         }
 
-        return $linkType === Frame::RAW || $linkType === Frame::RAW_IPV4 ? 0 : throw Malformed::at(0, "link type {$linkType} is not one that is read here: Ethernet, loopback, Linux cooked, raw IPv4", 'registry of link types');
+        return $linkType === Frame::RAW || $linkType === Frame::RAW_IPV4
+            ? 0
+            : throw Malformed::at(
+                0,
+                "link type {$linkType} is not one that is read here: Ethernet, loopback, Linux cooked, raw IPv4",
+                'registry of link types',
+            );
     }
 
     private static function number(string $bytes, int $at, int $width): int

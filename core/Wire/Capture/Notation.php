@@ -99,7 +99,11 @@ final class Notation implements NotationInterface
     private static function end(mixed $end, string $path): array
     {
         [$address, $port] = explode(':', \is_string($end) ? $end : '', 2) + [1 => ''];
-        if (filter_var($address, \FILTER_VALIDATE_IP, \FILTER_FLAG_IPV4) === false || ! ctype_digit($port) || (int) $port > 65535) {
+        if (
+            filter_var($address, \FILTER_VALIDATE_IP, \FILTER_FLAG_IPV4) === false
+            || ! ctype_digit($port)
+            || (int) $port > 65535
+        ) {
             throw Unwritable::field($path, $end, 'use an IPv4 address and a port, like 192.168.1.10:6454');
         }
 

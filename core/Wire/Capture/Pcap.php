@@ -47,9 +47,17 @@ final class Pcap
             }
             $size = self::number($order, $bytes, $at + 8);
             if ($size > self::LONGEST || $size > $length - $at - 16) {
-                throw Malformed::at($at + 8, "a packet of {$size} bytes does not fit, ".($length - $at - 16).' are left', self::CLAUSE);
+                throw Malformed::at(
+                    $at + 8,
+                    "a packet of {$size} bytes does not fit, ".($length - $at - 16).' are left',
+                    self::CLAUSE,
+                );
             }
-            $time = self::number($order, $bytes, $at) * 1_000_000_000 + self::number($order, $bytes, $at + 4) * ($nanos ? 1 : 1000);
+            $time = self::number($order, $bytes, $at) * 1_000_000_000 + self::number(
+                $order,
+                $bytes,
+                $at + 4,
+            ) * ($nanos ? 1 : 1000);
 
             yield new Frame(
                 $time,

@@ -114,7 +114,11 @@ final class Pcapng
                 $resolution = \ord($this->bytes[$option + 4]);
                 $exponent = $resolution & 0x7F;
                 if ($exponent > ($resolution > 0x7F ? 62 : 18)) {
-                    throw Malformed::at($option + 4, "a time resolution of {$resolution} is finer than can be counted", self::CLAUSE);
+                    throw Malformed::at(
+                        $option + 4,
+                        "a time resolution of {$resolution} is finer than can be counted",
+                        self::CLAUSE,
+                    );
                 }
                 $perSecond = $resolution > 0x7F ? 1 << $exponent : 10 ** $exponent;
             } elseif ($code === self::IF_NAME && $option + 4 + $length <= $end) {
@@ -125,7 +129,12 @@ final class Pcapng
                 break;
             }
         }
-        $this->interfaces[] = ['linkType' => $this->short($at + 8), 'perSecond' => $perSecond, 'offset' => $offset, 'name' => $name];
+        $this->interfaces[] = [
+            'linkType' => $this->short($at + 8),
+            'perSecond' => $perSecond,
+            'offset' => $offset,
+            'name' => $name,
+        ];
     }
 
     private function enhanced(int $at, int $size): Frame

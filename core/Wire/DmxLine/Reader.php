@@ -38,7 +38,9 @@ final class Reader
         $micros = (float) $signal->micros;
         if ($signal->high) {
             if ($this->afterBreak && $micros < self::SHORTEST_MARK_MICROS) {
-                return $this->refuse("the mark after break is {$micros} µs, at least ".self::SHORTEST_MARK_MICROS.' are required');
+                return $this->refuse(
+                    "the mark after break is {$micros} µs, at least ".self::SHORTEST_MARK_MICROS.' are required',
+                );
             }
             $lost = $this->counting && $micros > self::LOSS_MICROS;
             if ($this->afterBreak) {

@@ -179,7 +179,9 @@ final readonly class Field
             return $this->joined($plain);
         }
         if ($this->kind === Kind::Fixed) {
-            return $plain === $this->fixedText() ? $this->default : throw Unwritable::field($this->name, $plain, "it is always \"{$this->fixedText()}\"");
+            return $plain === $this->fixedText()
+                ? $this->default
+                : throw Unwritable::field($this->name, $plain, "it is always \"{$this->fixedText()}\"");
         }
         if ($this->kind === Kind::Bytes) {
             return Plain::bytes($plain, $this->name);

@@ -108,7 +108,11 @@ final readonly class Layout
             }
             $piece = substr($bytes, $offset, $width);
             if ($field->kind === Kind::Fixed && $piece !== $field->default) {
-                throw Malformed::at($offset, "{$field->name} is ".bin2hex($piece).', '.bin2hex((string) $field->default).' is required', $this->clause);
+                throw Malformed::at(
+                    $offset,
+                    "{$field->name} is ".bin2hex($piece).', '.bin2hex((string) $field->default).' is required',
+                    $this->clause,
+                );
             }
             $pieces[] = [$field, $offset, $piece];
             $offset += $width;

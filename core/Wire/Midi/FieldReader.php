@@ -51,7 +51,11 @@ final readonly class FieldReader
             'MIDI Show Control' => $reader->showControl(),
             'MIDI Machine Control' => $reader->only('message', 'device_ID', 'command', 'target')->machineControl(),
             'MTC Full Message' => $reader->only('message', 'device_ID', 'time')->fullFrame(),
-            default => throw Unwritable::field("{$path}/message", $word, 'use the name of a MIDI message, such as "Note On", "Control Change", "Timing Clock", "System Exclusive" or "MIDI Show Control"'),
+            default => throw Unwritable::field(
+                "{$path}/message",
+                $word,
+                'use the name of a MIDI message, such as "Note On", "Control Change", "Timing Clock", "System Exclusive" or "MIDI Show Control"',
+            ),
         };
     }
 
@@ -76,7 +80,11 @@ final readonly class FieldReader
     {
         $data = $this->fields['data'] ?? null;
         if (! \is_string($data) || \strlen($data) % 2 !== 0 || preg_match('/^([0-7][0-9a-fA-F])*$/D', $data) !== 1) {
-            throw Unwritable::field("{$this->path}/data", $data, 'use bytes of seven bits in hexadecimal, two digits each, without F0 and F7');
+            throw Unwritable::field(
+                "{$this->path}/data",
+                $data,
+                'use bytes of seven bits in hexadecimal, two digits each, without F0 and F7',
+            );
         }
 
         return (string) hex2bin($data);
@@ -89,7 +97,11 @@ final readonly class FieldReader
             $command = $one->spelled() === ($this->fields['command'] ?? null) ? $one : $command;
         }
         if ($command === null) {
-            throw Unwritable::field("{$this->path}/command", $this->fields['command'] ?? null, 'use one of '.implode(', ', array_map(static fn(ShowCommand $one): string => $one->spelled(), ShowCommand::cases())));
+            throw Unwritable::field(
+                "{$this->path}/command",
+                $this->fields['command'] ?? null,
+                'use one of '.implode(', ', array_map(static fn(ShowCommand $one): string => $one->spelled(), ShowCommand::cases())),
+            );
         }
         $own = match ($command) {
             ShowCommand::Set => ['control', 'value', 'time'],
@@ -125,7 +137,11 @@ final readonly class FieldReader
             }
         }
 
-        throw Unwritable::field("{$this->path}/command", $this->fields['command'] ?? null, 'use one of '.implode(', ', array_map(static fn(MachineCommand $one): string => $one->spelled(), MachineCommand::cases())));
+        throw Unwritable::field(
+            "{$this->path}/command",
+            $this->fields['command'] ?? null,
+            'use one of '.implode(', ', array_map(static fn(MachineCommand $one): string => $one->spelled(), MachineCommand::cases())),
+        );
     }
 
     private function fullFrame(): SystemExclusive
@@ -147,7 +163,14 @@ final readonly class FieldReader
         if (! \is_array($fields)) {
             throw Unwritable::field("{$this->path}/{$name}", $fields, 'use rate, hours, minutes, seconds, frames and fractions');
         }
-        $inside = (new self($fields, "{$this->path}/{$name}"))->only('rate', 'hours', 'minutes', 'seconds', 'frames', 'fractions');
+        $inside = (new self($fields, "{$this->path}/{$name}"))->only(
+            'rate',
+            'hours',
+            'minutes',
+            'seconds',
+            'frames',
+            'fractions',
+        );
         foreach (FrameRate::cases() as $rate) {
             if ($rate->spelled() === ($fields['rate'] ?? null)) {
                 return new StandardTime(
@@ -161,7 +184,11 @@ final readonly class FieldReader
             }
         }
 
-        throw Unwritable::field("{$this->path}/{$name}/rate", $fields['rate'] ?? null, 'use one of '.implode(', ', array_map(static fn(FrameRate $rate): string => $rate->spelled(), FrameRate::cases())));
+        throw Unwritable::field(
+            "{$this->path}/{$name}/rate",
+            $fields['rate'] ?? null,
+            'use one of '.implode(', ', array_map(static fn(FrameRate $rate): string => $rate->spelled(), FrameRate::cases())),
+        );
     }
 
     /** @param list<string> $strings that the command has */

@@ -48,7 +48,8 @@ final readonly class FullFrame
         $time = $this->time;
 
         return new SystemExclusive(
-            "\x7F".\chr($this->device)."\x01\x01".\chr($time->hours | $time->rate->value << 5).\chr($time->minutes).\chr($time->seconds).\chr($time->frames),
+            "\x7F".\chr($this->device)."\x01\x01".\chr($time->hours | $time->rate->value << 5).\chr($time->minutes).\chr($time->seconds)
+                .\chr($time->frames),
         );
     }
 }

@@ -91,7 +91,8 @@ final readonly class ShowControl
     public function message(): SystemExclusive
     {
         OutOfRange::check('Device ID', $this->device, 0, 127);
-        $two = static fn(string $what, int $number): string => \chr(OutOfRange::check($what, $number, 0, 16383) & 127).\chr($number >> 7);
+        $two = static fn(string $what, int $number): string => \chr(OutOfRange::check($what, $number, 0, 16383) & 127)
+            .\chr($number >> 7);
         $data = match ($this->command) {
             ShowCommand::Set => $two('Control', $this->control ?? 0).$two('Value', $this->value ?? 0).($this->time?->encode() ?? ''),
             ShowCommand::Fire => \chr(OutOfRange::check('Macro', $this->macro ?? 0, 0, 127)),
@@ -177,16 +178,26 @@ final readonly class ShowControl
     {
         $names = $command->strings();
         if ($rest === '') {
-            return $command->needsString() ? throw Malformed::at($offset, "{$command->spelled()} needs {$names[0]}", self::CLAUSE) : [];
+            return $command->needsString()
+                ? throw Malformed::at($offset, "{$command->spelled()} needs {$names[0]}", self::CLAUSE)
+                : [];
         }
         $strings = explode("\0", $rest);
         if (\count($strings) > \count($names)) {
-            throw Malformed::at($offset, "{$command->spelled()} carries at most ".\count($names).' of cue number, list and path; '.\count($strings).' are there', self::CLAUSE);
+            throw Malformed::at(
+                $offset,
+                "{$command->spelled()} carries at most ".\count($names).' of cue number, list and path; '.\count($strings).' are there',
+                self::CLAUSE,
+            );
         }
         $named = [];
         foreach ($strings as $i => $string) {
             if (preg_match('/^[0-9.]*[0-9][0-9.]*$/D', $string) !== 1) {
-                throw Malformed::at($offset, "{$names[$i]} is ".($string === '' ? 'empty' : 'not made of digits and points'), self::CLAUSE);
+                throw Malformed::at(
+                    $offset,
+                    "{$names[$i]} is ".($string === '' ? 'empty' : 'not made of digits and points'),
+                    self::CLAUSE,
+                );
             }
             $named[$names[$i]] = $string;
             $offset += \strlen($string) + 1;

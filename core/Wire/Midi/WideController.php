@@ -34,7 +34,11 @@ final readonly class WideController
      */
     public function messages(): array
     {
-        $say = fn(int $controller, int $value): ChannelMessage => ChannelMessage::controlChange($this->channel, $controller, $value);
+        $say = fn(int $controller, int $value): ChannelMessage => ChannelMessage::controlChange(
+            $this->channel,
+            $controller,
+            $value,
+        );
         if ($this->kind === self::PAIR) {
             return [$say($this->number, $this->value >> 7), $say($this->number + 32, $this->value & 127)];
         }

@@ -145,7 +145,13 @@ final readonly class Notation implements NotationInterface
             $message = Plain::bytes($fields['MIDI event'], "{$path}/MIDI event");
             $status = \ord($message[0] ?? "\0");
 
-            return $status >= 0x80 && $status < 0xF0 ? Event::channel($delta, $message) : throw Unwritable::field("{$path}/MIDI event", $fields['MIDI event'], 'use a channel message with its status byte');
+            return $status >= 0x80 && $status < 0xF0
+                ? Event::channel($delta, $message)
+                : throw Unwritable::field(
+                    "{$path}/MIDI event",
+                    $fields['MIDI event'],
+                    'use a channel message with its status byte',
+                );
         }
         foreach (['sysex event F0' => Event::exclusive(...), 'sysex event F7' => Event::escape(...)] as $name => $make) {
             if (isset($fields[$name])) {

@@ -160,7 +160,11 @@ final readonly class Argument
             ),
         };
         if (\strlen($bytes) - $offset < $width) {
-            throw Malformed::at($base + $offset, "argument \"{$tag}\" takes {$width} bytes, ".(\strlen($bytes) - $offset).' are left', self::CLAUSE);
+            throw Malformed::at(
+                $base + $offset,
+                "argument \"{$tag}\" takes {$width} bytes, ".(\strlen($bytes) - $offset).' are left',
+                self::CLAUSE,
+            );
         }
         $piece = substr($bytes, $offset, $width);
         $at = $offset;
@@ -201,7 +205,11 @@ final readonly class Argument
     {
         $padded = $size + (-$size & 3);
         if ($padded > \strlen($bytes) - $offset) {
-            throw Malformed::at($base + $at, "a blob of {$size} bytes does not fit, ".(\strlen($bytes) - $offset).' are left', self::CLAUSE);
+            throw Malformed::at(
+                $base + $at,
+                "a blob of {$size} bytes does not fit, ".(\strlen($bytes) - $offset).' are left',
+                self::CLAUSE,
+            );
         }
         $blob = substr($bytes, $offset, $size);
         $offset += $padded;

@@ -132,14 +132,25 @@ final class Notation implements NotationInterface
             return self::message($fields, $path);
         }
         if (! \is_array($fields['OSC Bundle Elements'])) {
-            throw Unwritable::field("{$path}OSC Bundle Elements", $fields['OSC Bundle Elements'], 'use a list of messages and bundles');
+            throw Unwritable::field(
+                "{$path}OSC Bundle Elements",
+                $fields['OSC Bundle Elements'],
+                'use a list of messages and bundles',
+            );
         }
         $elements = [];
         foreach ($fields['OSC Bundle Elements'] as $i => $element) {
-            $elements[] = \is_array($element) ? self::packet($element, "{$path}OSC Bundle Elements/{$i}/") : throw Unwritable::field("{$path}OSC Bundle Elements/{$i}", $element, 'use a message or a bundle');
+            $elements[] = \is_array($element)
+                ? self::packet($element, "{$path}OSC Bundle Elements/{$i}/")
+                : throw Unwritable::field("{$path}OSC Bundle Elements/{$i}", $element, 'use a message or a bundle');
         }
 
-        return new Bundle(isset($fields['OSC Time Tag']) ? Values::timeTag($fields['OSC Time Tag'], "{$path}OSC Time Tag") : TimeTag::immediately(), $elements);
+        return new Bundle(
+            isset($fields['OSC Time Tag'])
+                ? Values::timeTag($fields['OSC Time Tag'], "{$path}OSC Time Tag")
+                : TimeTag::immediately(),
+            $elements,
+        );
     }
 
     /** @param array<mixed> $fields */

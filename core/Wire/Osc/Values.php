@@ -66,7 +66,12 @@ final class Values
     {
         $seconds = \is_array($plain) ? $plain['seconds'] ?? null : null;
         $fraction = \is_array($plain) ? $plain['fraction'] ?? null : null;
-        if (! \is_int($seconds) || ! \is_int($fraction) || min($seconds, $fraction) < 0 || max($seconds, $fraction) > 0xFFFFFFFF) {
+        if (
+            ! \is_int($seconds)
+            || ! \is_int($fraction)
+            || min($seconds, $fraction) < 0
+            || max($seconds, $fraction) > 0xFFFFFFFF
+        ) {
             throw Unwritable::field($path, $plain, 'use "seconds" and "fraction", whole numbers from 0 to 4294967295');
         }
 

@@ -72,7 +72,9 @@ final readonly class Journal
 
     public function encode(): string
     {
-        $flags = ($this->single ? 0x80 : 0) | ($this->system !== '' ? 0x40 : 0) | ($this->channels !== [] ? 0x20 : 0) | ($this->enhanced ? 0x10 : 0) | max(0, \count($this->channels) - 1);
+        $flags = ($this->single ? 0x80 : 0) | ($this->system !== '' ? 0x40 : 0) | ($this->channels !== []
+            ? 0x20
+            : 0) | ($this->enhanced ? 0x10 : 0) | max(0, \count($this->channels) - 1);
 
         return pack('Cn', $flags, $this->checkpoint).$this->system.implode(
             '',

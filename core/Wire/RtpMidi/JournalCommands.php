@@ -43,7 +43,9 @@ final class JournalCommands
             return [];
         }
         $control = \chr(0xB0 | $channel);
-        $bank = (\ord($chapter[1]) & 0x80) === 0 ? [] : ["{$control}\x00".self::seven($chapter[1]), "{$control}\x20".self::seven($chapter[2])];
+        $bank = (\ord($chapter[1]) & 0x80) === 0
+            ? []
+            : ["{$control}\x00".self::seven($chapter[1]), "{$control}\x20".self::seven($chapter[2])];
 
         return [...$bank, \chr(0xC0 | $channel).self::seven($chapter[0])];
     }
@@ -151,7 +153,9 @@ final class JournalCommands
             ++$at;
         }
         foreach ([0x08, 0x04] as $undefined) {
-            $at += ($header & $undefined) === 0 ? 0 : max(2, (\ord($bytes[$at] ?? "\0") & 3) << 8 | \ord($bytes[$at + 1] ?? "\0"));
+            $at += ($header & $undefined) === 0
+                ? 0
+                : max(2, (\ord($bytes[$at] ?? "\0") & 3) << 8 | \ord($bytes[$at + 1] ?? "\0"));
         }
         foreach ([0x02, 0x01] as $undefined) {
             $at += ($header & $undefined) === 0 ? 0 : max(1, \ord($bytes[$at] ?? "\0") & 31);

@@ -57,7 +57,9 @@ final class KnownValues
         }
         // A place alone is nothing to mend.
         $moves = array_filter($mended, static fn(string $one): bool => \in_array(\ord($one[0]), [0xFA, 0xFB, 0xFC], true));
-        $mended = $moves === [] ? array_values(array_filter($mended, static fn(string $one): bool => \ord($one[0]) !== 0xF2)) : $mended;
+        $mended = $moves === []
+            ? array_values(array_filter($mended, static fn(string $one): bool => \ord($one[0]) !== 0xF2))
+            : $mended;
 
         return $mended;
     }

@@ -75,7 +75,9 @@ final readonly class Packet
     {
         $list = MidiList::write($this->commands);
         $length = OutOfRange::check('Length of the MIDI list', \strlen($list), 0, 4095);
-        $flags = ($this->journal === null ? 0 : 0x40) | (($this->commands[0]->delta ?? 0) > 0 ? 0x20 : 0) | ($this->phantom ? 0x10 : 0);
+        $flags = ($this->journal === null ? 0 : 0x40) | (($this->commands[0]->delta ?? 0) > 0
+            ? 0x20
+            : 0) | ($this->phantom ? 0x10 : 0);
         $section = $length < 16 ? \chr($flags | $length) : pack('n', ($flags | 0x80) << 8 | $length);
 
         return pack(

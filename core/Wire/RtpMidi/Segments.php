@@ -52,6 +52,10 @@ final class Segments
         $pieces = str_split(substr($exclusive, 1, -1), self::LONGEST - 2);
         $last = \count($pieces) - 1;
 
-        return array_map(static fn(string $piece, int $i): string => ($i === 0 ? "\xF0" : "\xF7").$piece.($i === $last ? "\xF7" : "\xF0"), $pieces, array_keys($pieces));
+        return array_map(
+            static fn(string $piece, int $i): string => ($i === 0 ? "\xF0" : "\xF7").$piece.($i === $last ? "\xF7" : "\xF0"),
+            $pieces,
+            array_keys($pieces),
+        );
     }
 }

@@ -89,7 +89,8 @@ final class SentHistory
         if ($channels === [] && $system === '') {
             return null;
         }
-        $isSingle = array_filter($channels, static fn(ChannelJournal $one): bool => ! $one->single) === [] && ($system === '' || (\ord($system[0]) & 0x80) !== 0);
+        $isSingle = array_filter($channels, static fn(ChannelJournal $one): bool => ! $one->single) === []
+            && ($system === '' || (\ord($system[0]) & 0x80) !== 0);
         $journal = new Journal($isSingle, false, $this->checkpoint + 1 & 0xFFFF, $system, $channels);
 
         return \strlen($journal->encode()) > self::LONGEST ? null : $journal;
@@ -133,7 +134,12 @@ final class SentHistory
     private function controller(int $sequence, int $channel, int $number, int $value): void
     {
         if ($number === self::RESET_ALL_CONTROLLERS) {
-            unset($this->channels[$channel]['C'], $this->channels[$channel]['W'], $this->channels[$channel]['T'], $this->channels[$channel]['A']);
+            unset(
+                $this->channels[$channel]['C'],
+                $this->channels[$channel]['W'],
+                $this->channels[$channel]['T'],
+                $this->channels[$channel]['A'],
+            );
         }
         if ($number === self::ALL_SOUND_OFF || $number === self::ALL_NOTES_OFF) {
             unset($this->channels[$channel]['on'], $this->channels[$channel]['off']);
@@ -160,7 +166,8 @@ final class SentHistory
             }
         }
         foreach ($values['P'] ?? [] as [$sequence, $program]) {
-            $chapters['P'] = \chr($flag($sequence) | $program & 0x7F).\chr(($program & self::WITH_BANK) >> 14 | $program >> 7 & 0x7F).\chr($program >> 14 & 0x7F);
+            $chapters['P'] = \chr($flag($sequence) | $program & 0x7F).\chr(($program & self::WITH_BANK) >> 14 | $program >> 7 & 0x7F)
+                .\chr($program >> 14 & 0x7F);
         }
         foreach ($values['W'] ?? [] as [$sequence, $bend]) {
             $chapters['W'] = \chr($flag($sequence) | $bend & 0x7F).\chr($bend >> 7);
@@ -214,7 +221,9 @@ final class SentHistory
             $isSingle &= $flag($sequence);
             $octets[$note >> 3] = ($octets[$note >> 3] ?? 0) | 0x80 >> ($note & 7);
         }
-        [$low, $high] = $octets === [] ? [15, $on === [] || \count($on) === 128 ? 0 : 1] : [min(array_keys($octets)), max(array_keys($octets))];
+        [$low, $high] = $octets === []
+            ? [15, $on === [] || \count($on) === 128 ? 0 : 1]
+            : [min(array_keys($octets)), max(array_keys($octets))];
         $bits = '';
         for ($i = $low; $octets !== [] && $i <= $high; ++$i) {
             $bits .= \chr($octets[$i] ?? 0);

@@ -156,7 +156,13 @@ final class Session
         foreach ($this->state === SessionState::Open ? Segments::of($commands) : [] as $list) {
             $this->sequence = $this->sequence + 1 & 0xFFFF;
             $journal = $this->history->journal($this->sequence);
-            $outcome->data[] = (new Packet($this->sequence, ClockComparison::ticks($now), $this->ssrc, $list, $journal))->encode();
+            $outcome->data[] = (new Packet(
+                $this->sequence,
+                ClockComparison::ticks($now),
+                $this->ssrc,
+                $list,
+                $journal,
+            ))->encode();
             foreach ($list as $command) {
                 $this->history->sent($this->sequence, $command->bytes);
             }
@@ -189,7 +195,9 @@ final class Session
                 ? $this->close(SessionState::Idle, $outcome)
                 : null,
             SessionCommand::Clock => $this->compareClocks($packet, $now, $outcome),
-            SessionCommand::Feedback => $packet->ssrc === $this->peerSsrc ? $this->history->heard($packet->value >> 16 & 0xFFFF) : null,
+            SessionCommand::Feedback => $packet->ssrc === $this->peerSsrc
+                ? $this->history->heard($packet->value >> 16 & 0xFFFF)
+                : null,
             SessionCommand::BitrateLimit => null,
         };
     }

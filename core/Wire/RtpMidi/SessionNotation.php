@@ -27,7 +27,13 @@ final class SessionNotation implements NotationInterface
         $packet = SessionPacket::decode($bytes);
         $layout = SessionPacket::layout($packet->command);
 
-        return Part::group($layout->name, 0, \strlen($bytes), $layout->parts($bytes), self::WORDS[$packet->command->value].($packet->name === '' ? '' : " \"{$packet->name}\""));
+        return Part::group(
+            $layout->name,
+            0,
+            \strlen($bytes),
+            $layout->parts($bytes),
+            self::WORDS[$packet->command->value].($packet->name === '' ? '' : " \"{$packet->name}\""),
+        );
     }
 
     public function write(array $fields): string

@@ -82,7 +82,11 @@ final readonly class Discovery
         for ($at = 0; $at < \strlen($list); $at += 2) {
             $universe = \ord($list[$at]) << 8 | \ord($list[$at + 1]);
             if ($universe <= (end($universes) ?: 0)) {
-                throw Malformed::at(self::SHORTEST + $at, "universe {$universe} stands after a higher one: the list must be sorted", 'ANSI E1.31-2018, 8.5');
+                throw Malformed::at(
+                    self::SHORTEST + $at,
+                    "universe {$universe} stands after a higher one: the list must be sorted",
+                    'ANSI E1.31-2018, 8.5',
+                );
             }
             $universes[] = $universe;
         }

@@ -72,6 +72,7 @@ final readonly class Handshake
 
     public static function refuse(int $status, string $reason): string
     {
-        return "HTTP/1.1 {$status} {$reason}\r\nConnection: close\r\nContent-Type: text/plain\r\nContent-Length: ".\strlen($reason)."\r\n\r\n{$reason}";
+        return "HTTP/1.1 {$status} {$reason}\r\nConnection: close\r\nContent-Type: text/plain\r\nContent-Length: ".\strlen($reason)
+            ."\r\n\r\n{$reason}";
     }
 }

@@ -57,7 +57,8 @@ async function write(format: 'json lines' | 'pcapng'): Promise<void> {
   const bytes = Uint8Array.from(atob(file.content), (letter) => letter.charCodeAt(0))
   saveFile(file.name ?? 'trace', new Blob([bytes]))
   const missing = (file.missing ?? 0) + others
-  said.value = `${file.name}: ${file.events} ${file.events === 1 ? 'event' : 'events'}${missing ? `; ${missing} of those shown have fallen out of the trace` : ''}.`
+  const written = `${file.name}: ${file.events} ${file.events === 1 ? 'event' : 'events'}`
+  said.value = missing ? `${written}; ${missing} of those shown have fallen out of the trace.` : `${written}.`
 }
 
 /** A link to a moment: the drawer opens and stands still there. */

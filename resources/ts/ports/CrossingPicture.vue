@@ -9,6 +9,10 @@ const engine = useEngine()
 const life = computed(() => engine.ports[props.port.id])
 const ours = computed(() => props.port.receive?.port)
 const theirs = computed(() => props.port.send?.port)
+const words = computed(() => {
+  const we = `${ours.value ? `receive at ${ours.value}` : 'do not receive'} and ${theirs.value ? `send to ${theirs.value}` : 'do not send'}`
+  return `We ${we}; the other end sends to ${ours.value ?? 'nothing of ours'} and receives at ${theirs.value ?? 'nothing of ours'}.`
+})
 </script>
 
 <template>
@@ -16,7 +20,7 @@ const theirs = computed(() => props.port.send?.port)
     <svg
       viewBox="0 0 386 112"
       role="img"
-      :aria-label="`We ${ours ? `receive at ${ours}` : 'do not receive'} and ${theirs ? `send to ${theirs}` : 'do not send'}; the other end sends to ${ours ?? 'nothing of ours'} and receives at ${theirs ?? 'nothing of ours'}.`"
+      :aria-label="words"
     >
       <text x="0" y="12" class="head">We</text>
       <text x="386" y="12" class="head" text-anchor="end">The other end</text>

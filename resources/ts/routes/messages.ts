@@ -15,7 +15,10 @@ const controller: MessageKind[] = [
   { value: 'axis', title: 'Axis', channel: false, numbered: 'Axis, from 1', from: 1, low: -1, high: 1 },
   { value: 'button', title: 'Button', channel: false, numbered: 'Button, from 1', from: 1, low: 0, high: 1 },
 ]
-export const kindsFor = (protocol: Port['protocol'] | undefined): MessageKind[] => (protocol === 'midi' ? midi : protocol === 'controller' ? controller : [])
+export function kindsFor(protocol: Port['protocol'] | undefined): MessageKind[] {
+  if (protocol === 'midi') return midi
+  return protocol === 'controller' ? controller : []
+}
 
 /** "/note/1/48" in its parts; null for an address that has none. */
 export function partsOf(protocol: Port['protocol'] | undefined, address: string): { kind: MessageKind, channel: number, number: number } | null {
@@ -25,7 +28,10 @@ export function partsOf(protocol: Port['protocol'] | undefined, address: string)
   const numbers = rest.map(Number)
   return { kind, channel: kind.channel ? numbers[0] || 1 : 1, number: numbers[kind.channel ? 1 : 0] ?? kind.from }
 }
-export const addressOf = (kind: MessageKind, channel: number, number: number) => `/${[kind.value, ...(kind.channel ? [channel] : []), ...(kind.numbered ? [number] : [])].join('/')}`
+export function addressOf(kind: MessageKind, channel: number, number: number): string {
+  const numbers = [...(kind.channel ? [channel] : []), ...(kind.numbered ? [number] : [])]
+  return `/${[kind.value, ...numbers].join('/')}`
+}
 
 /** A part that an address of the page carries; null for none, and for what is none. */
 export function partIn(text: unknown): KindPart | null {

@@ -19,7 +19,9 @@ const figure = computed(() => {
     const angle = (i / count) * 2 * Math.PI
     const bent =
       (props.device.shape === 'leaf' ? Math.abs(Math.cos(angle * 1.5)) * 0.7 + 0.3 : 1) * (1 + wave * Math.sin(angle * 8))
-    return `${(160 + (level('across') - 128) / 2 + Math.cos(angle + turn) * radius * bent).toFixed(1)} ${(80 - (level('up') - 128) / 4 + Math.sin(angle + turn) * radius * bent).toFixed(1)}`
+    const x = 160 + (level('across') - 128) / 2 + Math.cos(angle + turn) * radius * bent
+    const y = 80 - (level('up') - 128) / 4 + Math.sin(angle + turn) * radius * bent
+    return `${x.toFixed(1)} ${y.toFixed(1)}`
   })
   return `M${points.join('L')}Z`
 })

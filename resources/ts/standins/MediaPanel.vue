@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { MediaDevice } from '@/live/standIns'
 import DevicePanel from './DevicePanel.vue'
 
@@ -8,8 +9,14 @@ type Layer = MediaDevice['layers'][number]
 const inks = ['#7fd3ab', '#f2b65a', '#8fc4e8']
 /** The clips: a leaf, rain, rings, stripes. */
 const clip = (layer: Layer) => Math.min(3, Math.floor(layer.clip * 4))
-const place = (layer: Layer) =>
-  `translate(${(layer.across * 320).toFixed(1)} ${(150 - layer.up * 120).toFixed(1)}) rotate(${(layer.effect * 180).toFixed(1)}) scale(${(0.2 + layer.size * 1.6).toFixed(3)})`
+function place(layer: Layer): string {
+  const at = `${(layer.across * 320).toFixed(1)} ${(150 - layer.up * 120).toFixed(1)}`
+  return `translate(${at}) rotate(${(layer.effect * 180).toFixed(1)}) scale(${(0.2 + layer.size * 1.6).toFixed(3)})`
+}
+const words = computed(() => {
+  const layers = props.device.layers.map((layer, i) => `layer ${i + 1} at ${Math.round(layer.opacity * 100)} per cent`)
+  return `The glass roof: ${layers.join(', ')}`
+})
 const change = (layer: number, event: Event) =>
   emit('play', 'layer', { layer, parameter: 'opacity', value: Number((event.target as HTMLInputElement).value) })
 const name = (number: number) => `${props.device.name} layer ${number} opacity`
@@ -25,7 +32,7 @@ const name = (number: number) => `${props.device.name} layer ${number} opacity`
       class="roof"
       viewBox="0 0 320 170"
       role="img"
-      :aria-label="`The glass roof: ${device.layers.map((layer, i) => `layer ${i + 1} at ${Math.round(layer.opacity * 100)} per cent`).join(', ')}`"
+      :aria-label="words"
     >
       <defs>
         <clipPath id="roof"><path d="M0 170L40 60L160 10L280 60L320 170Z" /></clipPath>

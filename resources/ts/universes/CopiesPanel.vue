@@ -32,7 +32,9 @@ function sentence(copy: Copy): string {
   const end = Math.min(copy.limit ?? 512, copy.to.first + count * repeat - 1)
   const run = (first: number, last: number) => (first === last ? `slot ${first}` : `slots ${first}–${last}`)
   const cut = copy.limit && copy.to.first + count * repeat - 1 > copy.limit ? `, up to slot ${copy.limit}` : ''
-  return `Copies ${run(copy.from.first, copy.from.first + count - 1)} of ${show.universeName(copy.from.universe)} to ${run(copy.to.first, end)} of ${show.universeName(copy.to.universe)}${repeat > 1 ? `, ${repeat} times` : ''}${cut}.`
+  const from = `${run(copy.from.first, copy.from.first + count - 1)} of ${show.universeName(copy.from.universe)}`
+  const to = `${run(copy.to.first, end)} of ${show.universeName(copy.to.universe)}`
+  return `Copies ${from} to ${to}${repeat > 1 ? `, ${repeat} times` : ''}${cut}.`
 }
 function edit(copy: Copy | null): void {
   failed.value = ''

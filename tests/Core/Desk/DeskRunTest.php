@@ -48,7 +48,12 @@ final class DeskRunTest extends TestCase
     {
         $evening = self::evening();
         $run = self::runOf($evening);
-        foreach ([['lines', ['go cue 1', 'go cue x']], ['lines', []], ['gone', ['go cue 1']], ['lines', array_fill(0, DeskRun::MOST_LINES + 1, 'go cue 1')]] as [$desk, $lines]) {
+        foreach ([
+            ['lines', ['go cue 1', 'go cue x']],
+            ['lines', []],
+            ['gone', ['go cue 1']],
+            ['lines', array_fill(0, DeskRun::MOST_LINES + 1, 'go cue 1')],
+        ] as [$desk, $lines]) {
             self::assertNotSame('', $run->start($desk, $lines, 'Ada', $evening->rig->nanos()));
         }
         self::assertSame([], self::said($evening->rig->pass(1.0)));
@@ -60,7 +65,10 @@ final class DeskRunTest extends TestCase
         $run = self::runOf($evening);
         $run->start('lines', ['go cue 1', 'go cue 2', 'go cue 3'], 'Ada', $evening->rig->nanos());
         $evening->rig->pass(0.1);
-        $evening->rig->adopt([...$evening->rig->document, 'desks' => [self::desk(['forms' => [['line' => 'go cue {cue: 1-2}', 'sends' => 'G{cue}']]])]]);
+        $evening->rig->adopt([
+            ...$evening->rig->document,
+            'desks' => [self::desk(['forms' => [['line' => 'go cue {cue: 1-2}', 'sends' => 'G{cue}']]])],
+        ]);
         self::assertSame(['G2'], self::said($evening->rig->pass(2.0)), 'what it does not take any more is not sent');
         $run->start('lines', ['go cue 1', 'go cue 2'], 'Ada', $evening->rig->nanos());
         $evening->rig->pass(0.1);
@@ -89,9 +97,15 @@ final class DeskRunTest extends TestCase
     public function testARouteTypesWhatArrivesAndSaysWhyNot(): void
     {
         $evening = self::evening(['routes' => [[
-            'id' => 'cue', 'name' => 'Cue', 'when' => [['kind' => 'osc', 'port' => 'tablet', 'address' => '/cue']], 'do' => [['kind' => 'line', 'desk' => 'lines', 'line' => 'go cue {value}']],
+            'id' => 'cue',
+            'name' => 'Cue',
+            'when' => [['kind' => 'osc', 'port' => 'tablet', 'address' => '/cue']],
+            'do' => [['kind' => 'line', 'desk' => 'lines', 'line' => 'go cue {value}']],
         ]]]);
-        $say = static fn(float $value): array => array_map(static fn(OutgoingPacket $one): array => [0.0, $one], $evening->rig->osc('/cue', $value));
+        $say = static fn(float $value): array => array_map(
+            static fn(OutgoingPacket $one): array => [0.0, $one],
+            $evening->rig->osc('/cue', $value),
+        );
         self::assertSame(['go cue 7'], self::said($say(7.0)));
         self::assertSame([], self::said($say(1000.0)));
         self::assertStringContainsString('does not type', json_encode($evening->rig->allHops(), JSON_THROW_ON_ERROR));
@@ -115,7 +129,14 @@ final class DeskRunTest extends TestCase
      */
     private static function desk(array $changes = []): array
     {
-        return ['id' => 'lines', 'name' => 'Lines', 'port' => 'tablet', 'pause' => 0.5, 'forms' => [['line' => 'go cue {cue: 1-99}']], ...$changes];
+        return [
+            'id' => 'lines',
+            'name' => 'Lines',
+            'port' => 'tablet',
+            'pause' => 0.5,
+            'forms' => [['line' => 'go cue {cue: 1-99}']],
+            ...$changes,
+        ];
     }
 
     /**
@@ -135,6 +156,9 @@ final class DeskRunTest extends TestCase
      */
     private static function said(array $packets): array
     {
-        return array_map(static fn(array $one): string => (string) Message::decode($one[1]->bytes)->arguments[0]->value, self::of($packets));
+        return array_map(
+            static fn(array $one): string => (string) Message::decode($one[1]->bytes)->arguments[0]->value,
+            self::of($packets),
+        );
     }
 }

@@ -93,7 +93,22 @@ final class DeskTest extends TestCase
         foreach (['go', 'go cue {cue: 1-999} [list {list: 1-20}]', 'set {what: a|b|c} {to: -5--1}'] as $right) {
             self::assertSame('', FormPattern::read($right)->problem, $right);
         }
-        foreach (['', '{cue: 1-9}', '[go]', 'go [cue', 'go cue]', 'go [[cue]]', 'go []', 'go {cue}', 'go {cue: }', 'go {cue: 9-1}', 'go {a: 1-2} {a: 1-2}', 'go {Cue: 1-2}', 'go "x"', 'go {c: one word|two}'] as $wrong) {
+        foreach ([
+            '',
+            '{cue: 1-9}',
+            '[go]',
+            'go [cue',
+            'go cue]',
+            'go [[cue]]',
+            'go []',
+            'go {cue}',
+            'go {cue: }',
+            'go {cue: 9-1}',
+            'go {a: 1-2} {a: 1-2}',
+            'go {Cue: 1-2}',
+            'go "x"',
+            'go {c: one word|two}',
+        ] as $wrong) {
             self::assertNotSame('', FormPattern::read($wrong)->problem, $wrong);
         }
     }
@@ -120,10 +135,31 @@ final class DeskTest extends TestCase
      * @param list<string> $more forms
      * @param list<string> $arguments
      */
-    private static function desk(array $more = [], string $address = '', array $arguments = [], string $way = 'osc', string $bytes = '7D {line}', string $sends = ''): Desk
-    {
-        $forms = $more !== [] ? $more : ['make cue {cue: 0.1-999.9} [called {name: text}] [in {time: 0-60} {unit: seconds|minutes}]', 'go [cue {cue: 1-999}]', 'group {group: 1-99} at {level: 0-100}'];
+    private static function desk(
+        array $more = [],
+        string $address = '',
+        array $arguments = [],
+        string $way = 'osc',
+        string $bytes = '7D {line}',
+        string $sends = '',
+    ): Desk {
+        $forms = $more !== []
+            ? $more
+            : [
+                'make cue {cue: 0.1-999.9} [called {name: text}] [in {time: 0-60} {unit: seconds|minutes}]',
+                'go [cue {cue: 1-999}]',
+                'group {group: 1-99} at {level: 0-100}',
+            ];
 
-        return new Desk('desk', 'Desk', 'out', $way, $address, $arguments, $bytes, forms: array_map(static fn(string $line): DeskForm => new DeskForm($line, $sends), $forms));
+        return new Desk(
+            'desk',
+            'Desk',
+            'out',
+            $way,
+            $address,
+            $arguments,
+            $bytes,
+            forms: array_map(static fn(string $line): DeskForm => new DeskForm($line, $sends), $forms),
+        );
     }
 }

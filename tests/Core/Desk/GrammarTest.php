@@ -39,12 +39,18 @@ final class GrammarTest extends TestCase
 
     public function testAnyBytesAreAnsweredAndNoFormThrows(): void
     {
-        $desk = new Desk('d', 'D', forms: [new DeskForm('make cue {cue: 0.1-999.9} [called {name: text}]'), new DeskForm('go [{to: left|right}]')]);
+        $desk = new Desk(
+            'd',
+            'D',
+            forms: [new DeskForm('make cue {cue: 0.1-999.9} [called {name: text}]'), new DeskForm('go [{to: left|right}]')],
+        );
         for ($seed = 1; $seed <= 2000; ++$seed) {
             mt_srand($seed);
             $bytes = '';
             for ($i = 0, $count = mt_rand(0, 60); $i < $count; ++$i) {
-                $bytes .= mt_rand(0, 2) === 0 ? ['make ', 'cue ', '"', '12 ', 'go ', '[', '{a: 1-2}', ' '][mt_rand(0, 7)] : \chr(mt_rand(0, 255));
+                $bytes .= mt_rand(0, 2) === 0
+                    ? ['make ', 'cue ', '"', '12 ', 'go ', '[', '{a: 1-2}', ' '][mt_rand(0, 7)]
+                    : \chr(mt_rand(0, 255));
             }
             $read = $desk->read($bytes);
             self::assertTrue($read instanceof Misread || $desk->read($read->line) instanceof Understood);
@@ -71,7 +77,11 @@ final class GrammarTest extends TestCase
     {
         $form = new DeskForm('make cue {cue: 1-9} [called {name: text}] [in {time: 0-9}]', 'C{cue} N{name} T{time}');
         $desk = new Desk('d', 'D', forms: [$form]);
-        foreach (['make cue 4' => 'C4 N T', 'make cue 4 in 2' => 'C4 N T2', 'make cue 4 called "A B" in 2' => 'C4 NA B T2'] as $line => $sent) {
+        foreach ([
+            'make cue 4' => 'C4 N T',
+            'make cue 4 in 2' => 'C4 N T2',
+            'make cue 4 called "A B" in 2' => 'C4 NA B T2',
+        ] as $line => $sent) {
             $read = $desk->read($line);
             self::assertInstanceOf(Understood::class, $read);
             self::assertSame($sent, $read->form->rendered($read));

@@ -93,7 +93,10 @@ final class AmendmentTest extends TestCase
             };
             $read = ShowReader::fromArray([...$document, 'routes' => $routes]);
             // What has not changed is the same object, as it is after an update.
-            $kept = array_map(static fn($one) => isset($show->routes[$one->id]) && $show->routes[$one->id] == $one ? $show->routes[$one->id] : $one, $read->routes);
+            $kept = array_map(
+                static fn($one) => isset($show->routes[$one->id]) && $show->routes[$one->id] == $one ? $show->routes[$one->id] : $one,
+                $read->routes,
+            );
             $show = new Show('Many', 4, ['ports' => $show->ports, 'values' => $show->values, 'routes' => $kept]);
             $plan = $compiler->compile($show, before: $plan);
             self::assertEquals(new RouteIndex($plan->index->routes), $plan->index, "step {$step}");
@@ -104,7 +107,10 @@ final class AmendmentTest extends TestCase
     {
         $was = Places::keep(['a', 'b', 'c', 'd'], []);
         $moved = Places::keep(['b', 'c', 'a', 'd'], $was);
-        self::assertSame(array_intersect_key($was, ['b' => 0, 'c' => 0, 'd' => 0]), array_intersect_key($moved, ['b' => 0, 'c' => 0, 'd' => 0]));
+        self::assertSame(
+            array_intersect_key($was, ['b' => 0, 'c' => 0, 'd' => 0]),
+            array_intersect_key($moved, ['b' => 0, 'c' => 0, 'd' => 0]),
+        );
         self::assertTrue($moved['c'] < $moved['a'] && $moved['a'] < $moved['d']);
         $ids = ['a', 'z'];
         $places = Places::keep($ids, []);
@@ -121,8 +127,16 @@ final class AmendmentTest extends TestCase
 
     public function testPartsThatSayTheSameAreTheSameByteForByte(): void
     {
-        $one = ['name' => 'Desk', 'receive' => ['feeds' => [['universe' => 'palm', 'number' => 1.0]], 'address' => '10.0.0.1'], 'id' => 'desk'];
-        $other = ['id' => 'desk', 'receive' => ['address' => '10.0.0.1', 'feeds' => [['number' => 1, 'universe' => 'palm']]], 'name' => 'Desk'];
+        $one = [
+            'name' => 'Desk',
+            'receive' => ['feeds' => [['universe' => 'palm', 'number' => 1.0]], 'address' => '10.0.0.1'],
+            'id' => 'desk',
+        ];
+        $other = [
+            'id' => 'desk',
+            'receive' => ['address' => '10.0.0.1', 'feeds' => [['number' => 1, 'universe' => 'palm']]],
+            'name' => 'Desk',
+        ];
         self::assertSame(json_encode(FieldOrder::of($one)), json_encode(FieldOrder::of($other)));
         self::assertSame(['id', 'name', 'receive'], array_keys(FieldOrder::of($one)));
     }

@@ -25,7 +25,11 @@ final class LevelLinesTest extends TestCase
         [$lines, $fresh] = (new LevelLines($show, $show->timelines['song']))->laid($show->timelines['song']->takes[0]);
         self::assertSame(['open'], array_keys($lines), 'the one before is locked');
         self::assertSame([[0.0, 5.0], [1.0, 5.0], [1.0, 40.0], [2.0, 60.0], [2.0, 5.0]], self::places($lines['open']));
-        self::assertSame([['H, red', 'fixture:h/red', 2]], array_map(static fn(array $one): array => [$one['name'], $one['point'], \count($one['knots'])], $fresh), 'what nobody moves yet has a track of its own; what is gone has none');
+        self::assertSame(
+            [['H, red', 'fixture:h/red', 2]],
+            array_map(static fn(array $one): array => [$one['name'], $one['point'], \count($one['knots'])], $fresh),
+            'what nobody moves yet has a track of its own; what is gone has none',
+        );
     }
 
     public function testAHandDrawsLinesAndStepsWhereThereAreNamedRanges(): void
@@ -34,13 +38,27 @@ final class LevelLinesTest extends TestCase
         $timeline = $show->timelines['song'];
         $lines = new LevelLines($show, $timeline);
         $samples = array_map(static fn(int $i): array => [$i / 100, $i * 0.4], range(0, 250));
-        self::assertSame([[0.0, 0.0], [2.5, 100.0], [2.5, 5.0]], self::places($lines->drawn($timeline->tracks[3], $samples, 0.5)), 'a straight one, and back to what was there');
+        self::assertSame(
+            [[0.0, 0.0], [2.5, 100.0], [2.5, 5.0]],
+            self::places($lines->drawn($timeline->tracks[3], $samples, 0.5)),
+            'a straight one, and back to what was there',
+        );
         $steps = $lines->drawn($timeline->tracks[2], $samples, 0.5);
-        self::assertSame([Shape::Step], array_values(array_unique(array_map(static fn(Knot $one): Shape => $one->to, \array_slice($steps, 0, 3)), \SORT_REGULAR)));
-        $middles = array_map(static fn(array $range): float => ($range[0] + $range[1]) / 2, $show->patch()->find('h', 'wheel')?->placed->parameter->namedRanges() ?? []);
+        self::assertSame(
+            [Shape::Step],
+            array_values(array_unique(array_map(static fn(Knot $one): Shape => $one->to, \array_slice($steps, 0, 3)), \SORT_REGULAR)),
+        );
+        $middles = array_map(
+            static fn(array $range): float => ($range[0] + $range[1]) / 2,
+            $show->patch()->find('h', 'wheel')?->placed->parameter->namedRanges() ?? [],
+        );
         self::assertCount(3, $middles);
         foreach (\array_slice($steps, 0, -1) as $knot) {
-            self::assertContains($knot->value, array_map(static fn(float $one): float => round($one, 5), $middles), 'it stands on a named range, and never between');
+            self::assertContains(
+                $knot->value,
+                array_map(static fn(float $one): float => round($one, 5), $middles),
+                'it stands on a named range, and never between',
+            );
         }
         $backwards = array_reverse($samples);
         self::assertEquals($steps, $lines->drawn($timeline->tracks[2], $backwards, 0.5), 'drawn from right to left it is the same');
@@ -76,12 +94,23 @@ final class LevelLinesTest extends TestCase
         $own = new LoopOfTake($show, $take, 0.0);
         self::assertSame(2.0, $own->length(), 'from its first to its last');
         $made = $own->timeline('Round', 'Act 1', '', 'seconds');
-        self::assertEquals(['Round', 'Act 1', 2.0, true, 'release'], [$made['name'], $made['folder'], $made['length'], $made['loop'], $made['end']]);
+        self::assertEquals(
+            ['Round', 'Act 1', 2.0, true, 'release'],
+            [$made['name'], $made['folder'], $made['length'], $made['loop'], $made['end']],
+        );
         self::assertArrayNotHasKey('unit', $made);
         $beats = (new LoopOfTake($show, $take, 8.0))->timeline('Round', '', 'main', 'seconds');
         self::assertEquals(['beats', 8.0, 'main'], [$beats['unit'], $beats['length'], $beats['tempo']]);
-        self::assertEquals([[0.0, 40.0], [4.0, 60.0]], array_map(static fn(array $one): array => [$one['at'], $one['value']], $beats['tracks'][0]['does']['knots']));
-        ShowReader::fromArray([...Rig::document(), ...Evening::show(), 'tempos' => [['id' => 'main', 'name' => 'Main']], 'timelines' => [['id' => 'round', ...$beats]]]);
+        self::assertEquals(
+            [[0.0, 40.0], [4.0, 60.0]],
+            array_map(static fn(array $one): array => [$one['at'], $one['value']], $beats['tracks'][0]['does']['knots']),
+        );
+        ShowReader::fromArray([
+            ...Rig::document(),
+            ...Evening::show(),
+            'tempos' => [['id' => 'main', 'name' => 'Main']],
+            'timelines' => [['id' => 'round', ...$beats]],
+        ]);
     }
 
     /**
@@ -97,8 +126,18 @@ final class LevelLinesTest extends TestCase
     /** @param array<string, mixed> $changes to the song */
     private static function show(array $changes = []): Show
     {
-        $level = static fn(string $id, string $point, array $more = []): array => ['id' => $id, 'name' => $id, 'does' => ['kind' => 'levels', 'point' => $point, 'knots' => [['at' => 0, 'value' => 5]]], ...$more];
-        $lane = static fn(?string $point, float $from, float $to, array $knots): array => ['from' => $from, 'to' => $to, ...($point === null ? [] : ['point' => $point]), 'knots' => $knots];
+        $level = static fn(string $id, string $point, array $more = []): array => [
+            'id' => $id,
+            'name' => $id,
+            'does' => ['kind' => 'levels', 'point' => $point, 'knots' => [['at' => 0, 'value' => 5]]],
+            ...$more,
+        ];
+        $lane = static fn(?string $point, float $from, float $to, array $knots): array => [
+            'from' => $from,
+            'to' => $to,
+            ...($point === null ? [] : ['point' => $point]),
+            'knots' => $knots,
+        ];
         $document = Evening::show();
         $document['profiles'][2]['parameters'][2]['ranges'] = [
             ['first' => 0, 'last' => 80, 'name' => 'open'], ['first' => 81, 'last' => 160, 'name' => 'star'], ['first' => 161, 'last' => 255, 'name' => 'leaf'],

@@ -19,7 +19,11 @@ final class TemplatesTest extends TestCase
     {
         $masters = array_map(static fn(int $i): array => ['id' => "m{$i}", 'name' => "Master {$i}"], range(1, 11));
         $pages = $this->pages(['kind' => 'faders', 'of' => 'masters', 'count' => 64], ['masters' => $masters]);
-        self::assertSame([16, 6], array_map(static fn(array $page): int => \count($page['controls']), $pages), 'the second bank begins another page');
+        self::assertSame(
+            [16, 6],
+            array_map(static fn(array $page): int => \count($page['controls']), $pages),
+            'the second bank begins another page',
+        );
         foreach ($pages as $page) {
             $faders = array_filter($page['controls'], static fn(array $one): bool => $one['does']['kind'] === 'fader');
             foreach ($faders as $fader) {
@@ -40,10 +44,20 @@ final class TemplatesTest extends TestCase
 
     public function testLooksOfAListAreThoseThatItsCuesNameAndAreCalledAsTheyAreCalledThen(): void
     {
-        $looks = array_map(static fn(string $id): array => ['id' => $id, 'name' => ucfirst($id), 'values' => Evening::values(['fixture:a/level' => 1])], ['doors', 'ferns', 'roof']);
-        $list = ['id' => 'walk', 'name' => 'Walk', 'cues' => [['number' => '1', 'look' => 'roof'], ['number' => '2', 'look' => 'doors'], ['number' => '3', 'look' => 'roof']]];
+        $looks = array_map(
+            static fn(string $id): array => ['id' => $id, 'name' => ucfirst($id), 'values' => Evening::values(['fixture:a/level' => 1])],
+            ['doors', 'ferns', 'roof'],
+        );
+        $list = [
+            'id' => 'walk',
+            'name' => 'Walk',
+            'cues' => [['number' => '1', 'look' => 'roof'], ['number' => '2', 'look' => 'doors'], ['number' => '3', 'look' => 'roof']],
+        ];
         $changes = ['looks' => $looks, 'lists' => [$list]];
-        self::assertSame(['doors', 'roof'], array_column($this->pages(['kind' => 'looks', 'list' => 'walk'], $changes)[0]['controls'], 'id'));
+        self::assertSame(
+            ['doors', 'roof'],
+            array_column($this->pages(['kind' => 'looks', 'list' => 'walk'], $changes)[0]['controls'], 'id'),
+        );
         $all = $this->pages(['kind' => 'looks', 'columns' => 2], $changes)[0]['controls'];
         self::assertSame([[1, 1], [2, 1], [1, 2]], array_map(static fn(array $one): array => [$one['column'], $one['row']], $all));
         self::assertSame(['{name}', '{name}', '{name}'], array_column($all, 'text'));
@@ -71,27 +85,57 @@ final class TemplatesTest extends TestCase
     {
         $pages = $this->pages(['kind' => 'universe', 'universe' => 'palm']);
         self::assertCount(8, $pages);
-        self::assertSame(['slot:palm/1', 'slot:palm/512'], [$pages[0]['controls'][0]['does']['points'][0]['point'], $pages[7]['controls'][63]['does']['points'][0]['point']]);
+        self::assertSame(
+            ['slot:palm/1', 'slot:palm/512'],
+            [$pages[0]['controls'][0]['does']['points'][0]['point'], $pages[7]['controls'][63]['does']['points'][0]['point']],
+        );
     }
 
     public function testTheTwinOfAPanelHasAControlForEachOfItsPartsThatThisPartMoves(): void
     {
-        $part = static fn(string $id, array $does): array => ['id' => $id, 'when' => ['kind' => 'controller', 'port' => 'lectern', 'channel' => 1, 'controller' => 1], 'does' => $does];
+        $part = static fn(string $id, array $does): array => [
+            'id' => $id,
+            'when' => ['kind' => 'controller', 'port' => 'lectern', 'channel' => 1, 'controller' => 1],
+            'does' => $does,
+        ];
         $panel = ['id' => 'p', 'name' => 'Panel', 'surface' => 'guide', 'parts' => [
-            $part('fader-1', ['kind' => 'fader']), $part('wheel', ['kind' => 'encoder']), $part('key', ['kind' => 'button']), $part('turn', ['kind' => 'button', 'turns' => 'next', 'lamp' => false]),
+            $part('fader-1', ['kind' => 'fader']),
+            $part('wheel', ['kind' => 'encoder']),
+            $part('key', ['kind' => 'button']),
+            $part('turn', ['kind' => 'button', 'turns' => 'next', 'lamp' => false]),
         ]];
-        $changes = ['ports' => [...Rig::document()['ports'], Rig::CABLE], 'surfaces' => [['id' => 'guide', 'name' => 'Guide']], 'panels' => [$panel]];
+        $changes = [
+            'ports' => [...Rig::document()['ports'], Rig::CABLE],
+            'surfaces' => [['id' => 'guide', 'name' => 'Guide']],
+            'panels' => [$panel],
+        ];
         $controls = $this->pages(['kind' => 'panel', 'panel' => 'p'], $changes)[0]['controls'];
-        self::assertSame(['fader', 'knob', 'button'], array_map(static fn(array $one): string => $one['does']['kind'], $controls), 'a button that turns pages moves nothing');
+        self::assertSame(
+            ['fader', 'knob', 'button'],
+            array_map(static fn(array $one): string => $one['does']['kind'], $controls),
+            'a button that turns pages moves nothing',
+        );
         self::assertSame([['part' => 'wheel']], $controls[1]['hardware']);
     }
 
     public function testWhatTheShowDoesNotHaveMakesNoPages(): void
     {
-        foreach ([['kind' => 'faders', 'of' => 'masters'], ['kind' => 'fixture', 'fixture' => 'gone'], ['kind' => 'universe', 'universe' => 'gone'], ['kind' => 'panel', 'panel' => 'gone'], ['kind' => 'looks']] as $asked) {
+        foreach ([
+            ['kind' => 'faders', 'of' => 'masters'],
+            ['kind' => 'fixture', 'fixture' => 'gone'],
+            ['kind' => 'universe', 'universe' => 'gone'],
+            ['kind' => 'panel', 'panel' => 'gone'],
+            ['kind' => 'looks'],
+        ] as $asked) {
             self::assertSame([], Templates::read($asked)->pages(ShowReader::fromArray([...Rig::document(), ...Evening::show()])));
         }
-        foreach ([[], ['kind' => 'garden'], ['kind' => 'faders', 'count' => 65], ['kind' => 'fixture'], ['kind' => 'looks', 'rows' => 2]] as $wrong) {
+        foreach ([
+            [],
+            ['kind' => 'garden'],
+            ['kind' => 'faders', 'count' => 65],
+            ['kind' => 'fixture'],
+            ['kind' => 'looks', 'rows' => 2],
+        ] as $wrong) {
             try {
                 Templates::read($wrong);
                 self::fail(json_encode($wrong, JSON_THROW_ON_ERROR));
@@ -107,7 +151,10 @@ final class TemplatesTest extends TestCase
         foreach ([[2, 1], [2, 2], [3, 1], [1, 2], [4, 3]] as $i => [$width, $height]) {
             $laying->add("c{$i}", "C {$i}", $width, $height, ['kind' => 'button']);
         }
-        $places = array_map(static fn(array $page): array => array_map(static fn(array $one): array => [$one['column'], $one['row']], $page['controls']), $laying->pages());
+        $places = array_map(
+            static fn(array $page): array => array_map(static fn(array $one): array => [$one['column'], $one['row']], $page['controls']),
+            $laying->pages(),
+        );
         self::assertSame([[[1, 1], [3, 1], [1, 3]], [[1, 1]], [[1, 1]]], $places);
         self::assertSame(['Page', 'Page 2', 'Page 3'], array_column($laying->pages(), 'name'));
     }
@@ -123,8 +170,15 @@ final class TemplatesTest extends TestCase
         $document = [...Rig::document(), ...Evening::show(), ...$changes];
         $pages = Templates::read($asked)->pages(ShowReader::fromArray($document));
         $surfaces = array_values(array_filter($document['surfaces'] ?? [], static fn(array $one): bool => $one['id'] !== 'guide'));
-        $show = ShowReader::fromArray([...$document, 'surfaces' => [...$surfaces, ['id' => 'guide', 'name' => 'Guide', 'pages' => $pages]]]);
-        self::assertSame(array_sum(array_map(static fn(array $page): int => \count($page['controls']), $pages)), \count($show->surfaces['guide']->controls), 'no two have the same id');
+        $show = ShowReader::fromArray([
+            ...$document,
+            'surfaces' => [...$surfaces, ['id' => 'guide', 'name' => 'Guide', 'pages' => $pages]],
+        ]);
+        self::assertSame(
+            array_sum(array_map(static fn(array $page): int => \count($page['controls']), $pages)),
+            \count($show->surfaces['guide']->controls),
+            'no two have the same id',
+        );
 
         return $pages;
     }

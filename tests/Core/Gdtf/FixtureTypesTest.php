@@ -80,7 +80,10 @@ final class FixtureTypesTest extends TestCase
     {
         $taken = FixtureTypes::fromXml(self::TYPE);
         $profile = self::profile($taken->profile);
-        self::assertSame(['Moss Bar 4', 'Fernhall workshop', ['full', 'small']], [$profile->name, $profile->maker, array_keys($profile->byMode)]);
+        self::assertSame(
+            ['Moss Bar 4', 'Fernhall workshop', ['full', 'small']],
+            [$profile->name, $profile->maker, array_keys($profile->byMode)],
+        );
         $full = $profile->mode('full')->footprint;
         $places = array_map(static fn($one): array => $one->slots, $full->byKey);
         self::assertSame([
@@ -88,11 +91,26 @@ final class FixtureTypesTest extends TestCase
             'pixel-1/red' => [8], 'pixel-1/green' => [9], 'pixel-2/red' => [10], 'pixel-2/green' => [11], 'pixel-3/red' => [14], 'pixel-3/green' => [15],
         ], $places);
         $pan = $full->find('pan')?->parameter;
-        self::assertSame(['°', [-270.0, 270.0], 0x8080], [$pan?->unit, $pan?->physical, $pan?->default], '128/1 in two bytes is its byte twice');
+        self::assertSame(
+            ['°', [-270.0, 270.0], 0x8080],
+            [$pan?->unit, $pan?->physical, $pan?->default],
+            '128/1 in two bytes is its byte twice',
+        );
         $shutter = $full->find('shutter')?->parameter;
-        self::assertSame([['Closed', 0, 16, ''], ['Strobe', 17, 131, 'Hz'], ['Open', 132, 255, '']], array_map(static fn($one): array => [$one->name, $one->first, $one->last, $one->unit], $shutter->ranges ?? []));
+        self::assertSame(
+            [['Closed', 0, 16, ''], ['Strobe', 17, 131, 'Hz'], ['Open', 132, 255, '']],
+            array_map(static fn($one): array => [$one->name, $one->first, $one->last, $one->unit], $shutter->ranges ?? []),
+        );
         self::assertSame([200, 25.0], [$shutter?->default, $shutter?->ranges[1]->physical(131)]);
-        self::assertSame([['Open', 0, 63, '#ffffff'], ['Warm', 64, 255]], array_map(static fn($one): array => $one->name === 'Warm' ? [$one->name, $one->first, $one->last] : [$one->name, $one->first, $one->last, $one->colour], $full->find('colour wheel')->parameter->ranges ?? []));
+        self::assertSame(
+            [['Open', 0, 63, '#ffffff'], ['Warm', 64, 255]],
+            array_map(
+                static fn($one): array => $one->name === 'Warm'
+                    ? [$one->name, $one->first, $one->last]
+                    : [$one->name, $one->first, $one->last, $one->colour],
+                $full->find('colour wheel')->parameter->ranges ?? [],
+            ),
+        );
         self::assertTrue($full->find('reset')?->parameter->neverDriven);
         self::assertSame(1, $profile->mode('small')->footprint->slots);
     }
@@ -100,7 +118,13 @@ final class FixtureTypesTest extends TestCase
     public function testWhatIsNotUnderstoodIsListed(): void
     {
         $left = implode("\n", FixtureTypes::fromXml(self::TYPE)->left);
-        foreach (['(Models)', 'Dimmer of Pixel, which takes no slot', 'an address of its own (break 2)', '1 relations', '"Leaf" of LeafWidth depends on Base_Shutter1'] as $words) {
+        foreach ([
+            '(Models)',
+            'Dimmer of Pixel, which takes no slot',
+            'an address of its own (break 2)',
+            '1 relations',
+            '"Leaf" of LeafWidth depends on Base_Shutter1',
+        ] as $words) {
             self::assertStringContainsString($words, $left);
         }
     }
@@ -179,7 +203,13 @@ final class FixtureTypesTest extends TestCase
     /** The primaries of sRGB in xyY: IEC 61966-2-1 (from memory). */
     public function testColoursOfWheels(): void
     {
-        self::assertSame(['#ff0000', '#00ff00', '#0000ff', '#ffffff', ''], array_map(Wheels::colour(...), ['0.6400,0.3300,21.26', '0.3000,0.6000,71.52', '0.1500,0.0600,7.22', '0.3127,0.3290,100', 'none']));
+        self::assertSame(
+            ['#ff0000', '#00ff00', '#0000ff', '#ffffff', ''],
+            array_map(
+                Wheels::colour(...),
+                ['0.6400,0.3300,21.26', '0.3000,0.6000,71.52', '0.1500,0.0600,7.22', '0.3127,0.3290,100', 'none'],
+            ),
+        );
         foreach (['#ffb347', '#7fae5a', '#102030'] as $colour) {
             self::assertSame($colour, Wheels::colour(Wheels::written($colour)));
         }

@@ -50,7 +50,10 @@ final class NotWrittenTest extends TestCase
             ['id' => 'a', 'name' => 'Basic', 'parameters' => [['name' => 'level', 'role' => 'dimmer']]],
             ['id' => 'b', 'name' => 'Bar', 'cells' => $cells],
         ];
-        self::assertSame(['Bar, Cell 1 red: how it merges'], NotWritten::of(self::profile(['id' => 'one', 'name' => 'One', 'modes' => $modes])));
+        self::assertSame(
+            ['Bar, Cell 1 red: how it merges'],
+            NotWritten::of(self::profile(['id' => 'one', 'name' => 'One', 'modes' => $modes])),
+        );
     }
 
     public function testOfTheLibraryLittleIsLost(): void

@@ -68,7 +68,10 @@ final class SceneTest extends TestCase
 
     public function testAddressesAsTheyAreWrittenAndWhatIsLeft(): void
     {
-        $fixture = static fn(string $name, string $inside): string => "<Fixture name=\"{$name}\" uuid=\"u\"><GDTFSpec>x</GDTFSpec>{$inside}</Fixture>";
+        $fixture = static fn(
+            string $name,
+            string $inside,
+        ): string => "<Fixture name=\"{$name}\" uuid=\"u\"><GDTFSpec>x</GDTFSpec>{$inside}</Fixture>";
         $scene = self::scene($fixture('one', '<Addresses><Address break="0">3.101</Address></Addresses>')
             .$fixture('two', '<Addresses><Address break="0">1125</Address><Address break="1">7</Address></Addresses>')
             .$fixture('none', '<Addresses/>')
@@ -91,6 +94,8 @@ final class SceneTest extends TestCase
 
     private static function scene(string $children): SceneReader
     {
-        return SceneReader::fromXml("<GeneralSceneDescription verMajor=\"1\" verMinor=\"6\"><Scene><Layers><Layer name=\"l\"><ChildList>{$children}</ChildList></Layer></Layers></Scene></GeneralSceneDescription>");
+        return SceneReader::fromXml(
+            "<GeneralSceneDescription verMajor=\"1\" verMinor=\"6\"><Scene><Layers><Layer name=\"l\"><ChildList>{$children}</ChildList></Layer></Layers></Scene></GeneralSceneDescription>",
+        );
     }
 }

@@ -52,7 +52,10 @@ final class MissesTest extends TestCase
         $rig = self::rig([], false);
         $rig->osc('/a', 3.0);
         $near = $rig->junction->routes->misses->nearly($rig->nanos())['r'];
-        self::assertSame(['listens for this, but the route is switched off', ['enabled' => null], ''], [$near->missed->reason, $near->missed->relax, $near->missed->part]);
+        self::assertSame(
+            ['listens for this, but the route is switched off', ['enabled' => null], ''],
+            [$near->missed->reason, $near->missed->relax, $near->missed->part],
+        );
         $rig = self::rig();
         $rig->junction->set(Reference::parse('route:r/enabled') ?? self::fail(), 0, new Act('ada', 'Ada'), $rig->nanos());
         $rig->osc('/a', 3.0);

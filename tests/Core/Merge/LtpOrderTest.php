@@ -44,7 +44,11 @@ final class LtpOrderTest extends TestCase
                 foreach ([0, 17, 300, 511, $slots[0]] as $slot) {
                     $first = array_values(array_intersect($lists[$slot], $asked))[0] ?? null;
                     $place = $first === null ? null : (int) array_search($first, $asked, true);
-                    self::assertSame([$place === null ? 0 : $place + 1, $place], [\ord($latest[$slot]), $order->latestAt($slot, $asked)], "walk {$walk}, step {$step}, slot {$slot}");
+                    self::assertSame(
+                        [$place === null ? 0 : $place + 1, $place],
+                        [\ord($latest[$slot]), $order->latestAt($slot, $asked)],
+                        "walk {$walk}, step {$step}, slot {$slot}",
+                    );
                 }
             }
             $again = new LtpOrder();
@@ -66,7 +70,10 @@ final class LtpOrderTest extends TestCase
         for ($i = 0; $i < LtpOrder::MOST; ++$i) {
             $order->moved("key {$i}", Bytes::mask([0]));
         }
-        self::assertSame(LtpOrder::MOST - 1, $order->latestAt(0, array_map(static fn(int $i): string => "key {$i}", range(0, LtpOrder::MOST - 1))));
+        self::assertSame(
+            LtpOrder::MOST - 1,
+            $order->latestAt(0, array_map(static fn(int $i): string => "key {$i}", range(0, LtpOrder::MOST - 1))),
+        );
         $this->expectException(\OverflowException::class);
         $order->moved('one more', Bytes::mask([0]));
     }

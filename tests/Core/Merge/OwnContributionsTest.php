@@ -93,7 +93,12 @@ final class OwnContributionsTest extends TestCase
 
     public function testTheLastMessageHasASlotThatSeveralRoutesSet(): void
     {
-        $route = static fn(string $id, int $low, int $high): array => ['id' => $id, 'name' => $id, 'from' => ['kind' => 'message', 'port' => 'tablet', 'address' => "/{$id}"], 'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 5, 'low' => $low, 'high' => $high]];
+        $route = static fn(string $id, int $low, int $high): array => [
+            'id' => $id,
+            'name' => $id,
+            'from' => ['kind' => 'message', 'port' => 'tablet', 'address' => "/{$id}"],
+            'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => 5, 'low' => $low, 'high' => $high],
+        ];
         $rig = new Rig(['routes' => [$route('on', 0, 255), $route('off', 0, 0), $route('half', 0, 128)]]);
         $rig->osc('/on', 1.0);
         self::assertSame(255, $rig->level(5));
@@ -112,7 +117,12 @@ final class OwnContributionsTest extends TestCase
 
     public function testAMessageOfThreeRoutesLeavesAsOneFrame(): void
     {
-        $route = static fn(int $slot): array => ['id' => "r{$slot}", 'name' => "r{$slot}", 'from' => ['kind' => 'message', 'port' => 'tablet', 'address' => '/all'], 'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => $slot]];
+        $route = static fn(int $slot): array => [
+            'id' => "r{$slot}",
+            'name' => "r{$slot}",
+            'from' => ['kind' => 'message', 'port' => 'tablet', 'address' => '/all'],
+            'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => $slot],
+        ];
         $rig = new Rig(['routes' => array_map($route, [1, 2, 3])]);
         $left = array_values(array_filter($rig->osc('/all', 1.0), static fn($one): bool => $one->port === 5568));
         self::assertCount(1, $left);

@@ -63,7 +63,10 @@ final class AssemblersTest extends TestCase
             $message = $codec->receive((string) hex2bin($hex), '')[0];
             self::assertInstanceOf(Message::class, $message);
             $last = $assemblers->push('lectern', '127.0.0.2', $message);
-            self::assertNull($assemblers->push('other', "127.0.0.{$i}", $codec->receive("\xF1\x71", '')[0]), 'another sender says nothing of it');
+            self::assertNull(
+                $assemblers->push('other', "127.0.0.{$i}", $codec->receive("\xF1\x71", '')[0]),
+                'another sender says nothing of it',
+            );
         }
         self::assertSame($fields, $last?->fields());
     }

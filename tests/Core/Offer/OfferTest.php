@@ -19,7 +19,12 @@ final class OfferTest extends TestCase
     public function testALevelFollowsInSixteenBitsAndTheThreeWaysAgree(): void
     {
         $rig = self::rig([self::level('Size', '16', -50, 50)]);
-        foreach ([[0, 0, -50.0], [128, 0, -50 + 100 * 32768 / 65535], [255, 255, 50.0], [0, 1, -50 + 100 / 65535]] as [$coarse, $fine, $expected]) {
+        foreach ([
+            [0, 0, -50.0],
+            [128, 0, -50 + 100 * 32768 / 65535],
+            [255, 255, 50.0],
+            [0, 1, -50 + 100 / 65535],
+        ] as [$coarse, $fine, $expected]) {
             $rig->sacn([101 => $coarse, 102 => $fine]);
             self::assertEqualsWithDelta($expected, self::value($rig, 'number'), 1e-9);
         }
@@ -48,7 +53,10 @@ final class OfferTest extends TestCase
     {
         $points = array_map(static fn(string $id): array => ['point' => "value:{$id}"], ['a', 'b', 'c']);
         $rig = self::rig([['name' => 'Look', 'functions' => [['kind' => 'number', 'points' => $points]]]]);
-        $on = static fn(): string => implode('', array_map(static fn(string $id): string => (string) self::value($rig, $id), ['a', 'b', 'c']));
+        $on = static fn(): string => implode(
+            '',
+            array_map(static fn(string $id): string => (string) self::value($rig, $id), ['a', 'b', 'c']),
+        );
         foreach ([[0, '000'], [2, '010'], [0, '010'], [3, '011'], [200, '011'], [1, '111'], [2, '101']] as [$level, $expected]) {
             $rig->sacn([101 => $level]);
             self::assertSame($expected, $on(), "at {$level}");
@@ -104,7 +112,10 @@ final class OfferTest extends TestCase
 
     public function testWholeNumbersMakeASwitchOfTheUpperHalf(): void
     {
-        $rig = self::rig([['name' => 'Doors', 'functions' => [['kind' => 'level', 'point' => 'value:a', 'low' => 0, 'high' => 1, 'whole' => true]]]]);
+        $rig = self::rig([[
+            'name' => 'Doors',
+            'functions' => [['kind' => 'level', 'point' => 'value:a', 'low' => 0, 'high' => 1, 'whole' => true]],
+        ]]);
         foreach ([[255, 1], [127, 0], [128, 1], [0, 0]] as [$level, $expected]) {
             $rig->sacn([101 => $level]);
             self::assertSame($expected, self::value($rig, 'a'));
@@ -118,7 +129,10 @@ final class OfferTest extends TestCase
 
     public function testALostDeskMovesNothing(): void
     {
-        $rig = new Rig(['universes' => [['id' => 'palm', 'name' => 'Palm House', 'whenLost' => 'fade', 'fadeSeconds' => 1]], ...self::parts([self::level('Size', '8', 0, 100)])]);
+        $rig = new Rig([
+            'universes' => [['id' => 'palm', 'name' => 'Palm House', 'whenLost' => 'fade', 'fadeSeconds' => 1]],
+            ...self::parts([self::level('Size', '8', 0, 100)]),
+        ]);
         $rig->sacn([101 => 255]);
         $rig->pass(10.0);
         self::assertSame(0, $rig->level(101), 'the universe has faded away');
@@ -164,7 +178,10 @@ final class OfferTest extends TestCase
 
     public function testWhatStandsThereAfterARestartIsNoPressAndNoOtherValue(): void
     {
-        $parts = self::parts([['name' => 'Go', 'functions' => [['kind' => 'press', 'point' => 'value:a']]], self::level('Size', '8', 0, 100)]);
+        $parts = self::parts([
+            ['name' => 'Go', 'functions' => [['kind' => 'press', 'point' => 'value:a']]],
+            self::level('Size', '8', 0, 100),
+        ]);
         $rig = new Rig($parts);
         $rig->sacn([101 => 0, 102 => 51]);
         $rig->sacn([101 => 255, 102 => 51]);
@@ -195,7 +212,11 @@ final class OfferTest extends TestCase
     /** @return iterable<string, array{array<string, mixed>, string}> changes to the offer, and where the fault is */
     public static function wrong(): iterable
     {
-        $level = static fn(array $more = [], string $bits = '8'): array => ['parameters' => [['name' => 'Size', 'bits' => $bits, 'functions' => [[...['kind' => 'level', 'point' => 'value:number'], ...$more]]]]];
+        $level = static fn(array $more = [], string $bits = '8'): array => ['parameters' => [[
+            'name' => 'Size',
+            'bits' => $bits,
+            'functions' => [[...['kind' => 'level', 'point' => 'value:number'], ...$more]],
+        ]]];
         yield 'nobody could reach it' => [['universe' => null, 'oscPort' => null, 'midiPort' => null], '/offers/0/universe'];
         yield 'nothing is offered' => [['parameters' => []], '/offers/0/parameters'];
         yield 'it ends after the universe' => [['first' => 512] + $level([], '16'), '/offers/0/first'];
@@ -207,7 +228,11 @@ final class OfferTest extends TestCase
         yield 'a run that ends before it begins' => [$level(['first' => 9, 'last' => 8]), '/offers/0/parameters/0/functions/0/last'];
         yield 'controllers end at 127' => [['number' => 127, 'parameters' => [...$level()['parameters'], ['name' => 'Other', 'functions' => $level()['parameters'][0]['functions']]]], '/offers/0/parameters/1/functions/0'];
         yield 'where a finer part comes' => [['number' => 0, 'parameters' => array_map(
-            static fn(int $i): array => ['name' => "P {$i}", 'bits' => $i === 0 ? '16' : '8', 'functions' => [['kind' => 'level', 'point' => 'value:number']]],
+            static fn(int $i): array => [
+                'name' => "P {$i}",
+                'bits' => $i === 0 ? '16' : '8',
+                'functions' => [['kind' => 'level', 'point' => 'value:number']],
+            ],
             range(0, 32),
         )], '/offers/0/parameters/32/functions/0'];
         yield 'two of one name' => [['parameters' => [['name' => 'Size'], ['name' => 'size']]], '/offers/0/parameters/1/id'];
@@ -235,10 +260,28 @@ final class OfferTest extends TestCase
 
     public function testTheOtherEndsAreToldWhatTheyMayControl(): void
     {
-        $show = ShowReader::fromArray([...Rig::document(), ...self::parts([self::level('Size', '16', 0, 100), ['name' => 'Go', 'functions' => [['kind' => 'press', 'point' => 'value:a']]]])]);
-        $said = static fn(string $port): array => array_column(array_filter(OtherEnd::of($show->ports[$port], $show, ['127.0.0.1']), static fn(array $line): bool => $line['label'] === 'Offer "Walk"'), 'value');
-        self::assertSame(['Size: /walk/size, number from 0 to 100: "Number" from 0 to 100', 'Go: /walk/go, none, or any number but 0: press "A"'], $said('tablet'));
-        self::assertSame(['Size: controller 16 and 48, 14 bits, channel 1: "Number" from 0 to 100', 'Go: note 17 (F0), channel 1: press "A"'], $said('lectern'));
+        $show = ShowReader::fromArray([
+            ...Rig::document(),
+            ...self::parts([
+                self::level('Size', '16', 0, 100),
+                ['name' => 'Go', 'functions' => [['kind' => 'press', 'point' => 'value:a']]],
+            ]),
+        ]);
+        $said = static fn(string $port): array => array_column(
+            array_filter(
+                OtherEnd::of($show->ports[$port], $show, ['127.0.0.1']),
+                static fn(array $line): bool => $line['label'] === 'Offer "Walk"',
+            ),
+            'value',
+        );
+        self::assertSame(
+            ['Size: /walk/size, number from 0 to 100: "Number" from 0 to 100', 'Go: /walk/go, none, or any number but 0: press "A"'],
+            $said('tablet'),
+        );
+        self::assertSame(
+            ['Size: controller 16 and 48, 14 bits, channel 1: "Number" from 0 to 100', 'Go: note 17 (F0), channel 1: press "A"'],
+            $said('lectern'),
+        );
         self::assertSame(['to patch as a fixture of 3 slots at 101 in Palm House'], $said('house'));
         self::assertSame([], $said('node'));
     }
@@ -254,7 +297,11 @@ final class OfferTest extends TestCase
     /** @return array<string, mixed> */
     private static function level(string $name, string $bits, float $low, float $high): array
     {
-        return ['name' => $name, 'bits' => $bits, 'functions' => [['kind' => 'level', 'point' => 'value:number', 'low' => $low, 'high' => $high]]];
+        return [
+            'name' => $name,
+            'bits' => $bits,
+            'functions' => [['kind' => 'level', 'point' => 'value:number', 'low' => $low, 'high' => $high]],
+        ];
     }
 
     /**

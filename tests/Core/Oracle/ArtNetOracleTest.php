@@ -94,7 +94,13 @@ final class ArtNetOracleTest extends TestCase
         self::assertSame('#0001 [0000] all is well', $read['artnet.poll_reply.node_report']);
         self::assertSame('1', $read['artnet.poll_reply.num_ports']);
         self::assertSame('0x02', $read['artnet.poll_reply.bind_index']);
-        self::assertSame([0x1234, 18, 3], array_map(static fn(string $field): int => (int) \intval($read["artnet.poll_reply.{$field}"], 0), ['swout_1_universe', 'netswitch', 'subswitch']));
+        self::assertSame(
+            [0x1234, 18, 3],
+            array_map(
+                static fn(string $field): int => (int) \intval($read["artnet.poll_reply.{$field}"], 0),
+                ['swout_1_universe', 'netswitch', 'subswitch'],
+            ),
+        );
         self::assertSame('', $read['_ws.malformed']);
     }
 
@@ -166,7 +172,10 @@ final class ArtNetOracleTest extends TestCase
                 \intval($input['artnet.input.input_2'], 0),
             ],
         );
-        self::assertSame(['0x9900', 0xFFFF, 1, 42], [$trigger['artnet.header.opcode'], ...array_map(static fn(string $name): int => \intval($trigger["artnet.trigger.{$name}"], 0), ['oemcode', 'key', 'subkey'])]);
+        self::assertSame(
+            ['0x9900', 0xFFFF, 1, 42],
+            [$trigger['artnet.header.opcode'], ...array_map(static fn(string $name): int => \intval($trigger["artnet.trigger.{$name}"], 0), ['oemcode', 'key', 'subkey'])],
+        );
         self::assertSame(
             ['0xf800', '127.0.0.9', '255.0.0.0', 6454],
             [
@@ -224,7 +233,11 @@ final class ArtNetOracleTest extends TestCase
             'netswitch',
             'subswitch',
         ];
-        [$read] = Tshark::fields([$reply->encode()], 6454, [...array_map(static fn(string $name): string => "artnet.poll_reply.{$name}", $names), '_ws.malformed']);
+        [$read] = Tshark::fields(
+            [$reply->encode()],
+            6454,
+            [...array_map(static fn(string $name): string => "artnet.poll_reply.{$name}", $names), '_ws.malformed'],
+        );
         $number = static fn(string $name): int => \intval($read["artnet.poll_reply.{$name}"], 0);
         self::assertSame([0x0102, 0x1234, 0x4A4E, 0x42], array_map($number, ['versinfo', 'oem', 'esta_man', 'status']));
         self::assertSame(

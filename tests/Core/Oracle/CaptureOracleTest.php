@@ -88,7 +88,11 @@ final class CaptureOracleTest extends TestCase
     public function testTheChecksumThatWeWriteIsRight(): void
     {
         file_put_contents("{$this->folder}/ours.pcap", Pcap::write([new Datagram(1, '127.0.0.1', 1, '127.0.0.2', 2, 'payload')]));
-        $read = (new Process(['tshark', '-n', '-r', "{$this->folder}/ours.pcap", '-o', 'ip.check_checksum:TRUE', '-T', 'fields', '-e', 'ip.checksum.status'], null, ['HOME' => $this->folder]))->mustRun()->getOutput();
+        $read = (new Process(
+            ['tshark', '-n', '-r', "{$this->folder}/ours.pcap", '-o', 'ip.check_checksum:TRUE', '-T', 'fields', '-e', 'ip.checksum.status'],
+            null,
+            ['HOME' => $this->folder],
+        ))->mustRun()->getOutput();
         self::assertContains(trim($read), ['1', 'Good']);
     }
 
@@ -125,7 +129,20 @@ final class CaptureOracleTest extends TestCase
             $dump .= "\n";
         }
         file_put_contents("{$this->folder}/dump.txt", $dump);
-        (new Process(['text2pcap', '-q', '-t', '%s.%f', '-F', $format, '-u', '6454,6454', '-4', '127.0.0.11,127.0.0.1', "{$this->folder}/dump.txt", "{$this->folder}/made"]))->mustRun();
+        (new Process([
+            'text2pcap',
+            '-q',
+            '-t',
+            '%s.%f',
+            '-F',
+            $format,
+            '-u',
+            '6454,6454',
+            '-4',
+            '127.0.0.11,127.0.0.1',
+            "{$this->folder}/dump.txt",
+            "{$this->folder}/made",
+        ]))->mustRun();
 
         return (string) file_get_contents("{$this->folder}/made");
     }
@@ -134,6 +151,10 @@ final class CaptureOracleTest extends TestCase
     {
         file_put_contents("{$this->folder}/link.pcap", $file);
 
-        return (new Process(['tshark', '-n', '-r', "{$this->folder}/link.pcap", '-T', 'fields', '-E', 'separator=|', '-e', 'ip.src', '-e', 'udp.srcport', '-e', 'ip.dst', '-e', 'udp.dstport', '-e', 'artnet.header.opcode', '-e', 'frame.time_epoch'], null, ['HOME' => $this->folder]))->mustRun()->getOutput();
+        return (new Process(
+            ['tshark', '-n', '-r', "{$this->folder}/link.pcap", '-T', 'fields', '-E', 'separator=|', '-e', 'ip.src', '-e', 'udp.srcport', '-e', 'ip.dst', '-e', 'udp.dstport', '-e', 'artnet.header.opcode', '-e', 'frame.time_epoch'],
+            null,
+            ['HOME' => $this->folder],
+        ))->mustRun()->getOutput();
     }
 }

@@ -209,7 +209,12 @@ final class OscOracleTest extends TestCase
     private static function everything(): Message
     {
         return new Message('/all', [
-            Argument::int(-7), Argument::float(0.5), Argument::string('doors'), Argument::tagged('b', "\1\2\3"), Argument::tagged('h', -9007199254740993), Argument::tagged(
+            Argument::int(-7),
+            Argument::float(0.5),
+            Argument::string('doors'),
+            Argument::tagged('b', "\1\2\3"),
+            Argument::tagged('h', -9007199254740993),
+            Argument::tagged(
                 't',
                 TimeTag::atUnixNanos(1_700_000_000_500_000_000),
             ),

@@ -60,7 +60,10 @@ final class RtpMidiOracleTest extends TestCase
             ],
         );
         self::assertSame(['65535', '4000000000', '0xdeadbeef'], [$read['rtp.seq'], $read['rtp.timestamp'], $read['rtp.ssrc']]);
-        self::assertSame([1, 0, 1], array_map(static fn(string $flag): int => self::flag($read["rtpmidi.{$flag}"]), ['z_flag', 'j_flag', 'b_flag']));
+        self::assertSame(
+            [1, 0, 1],
+            array_map(static fn(string $flag): int => self::flag($read["rtpmidi.{$flag}"]), ['z_flag', 'j_flag', 'b_flag']),
+        );
         self::assertSame('19', $read['rtpmidi.cmd_length_long']);
         self::assertSame(['60', '100'], [$read['rtpmidi.note'], $read['rtpmidi.velocity']]);
         self::assertSame([0, 15, 2], self::numbers($read['rtpmidi.channel']));
@@ -105,7 +108,13 @@ final class RtpMidiOracleTest extends TestCase
         self::assertSame([2, 6, 1], self::numbers($read['rtpmidi.sysex_common_realtime']));
         self::assertSame([1], self::numbers($read['rtpmidi.sysex_common_realtime_sc']));
         self::assertSame([2], self::numbers($read['rtpmidi.sysex_common_realtime_mmc_cmds']));
-        self::assertSame([1, 23, 58, 57, 24], array_map(static fn(string $name): int => self::numbers($read["rtpmidi.sysex_common_rt_mtc_fm_{$name}"])[0], ['type', 'hour', 'minute', 'second', 'frame']));
+        self::assertSame(
+            [1, 23, 58, 57, 24],
+            array_map(
+                static fn(string $name): int => self::numbers($read["rtpmidi.sysex_common_rt_mtc_fm_{$name}"])[0],
+                ['type', 'hour', 'minute', 'second', 'frame'],
+            ),
+        );
     }
 
     public function testTsharkReadsOurRecoveryJournal(): void
@@ -137,7 +146,10 @@ final class RtpMidiOracleTest extends TestCase
                 'rtpmidi.cj_chapter_t_pressure',
             ],
         );
-        self::assertSame([1, 1, 1, 0], array_map(static fn(string $flag): int => self::flag($read["rtpmidi.{$flag}"]), ['j_flag', 's_flag', 'a_flag', 'y_flag']));
+        self::assertSame(
+            [1, 1, 1, 0],
+            array_map(static fn(string $flag): int => self::flag($read["rtpmidi.{$flag}"]), ['j_flag', 's_flag', 'a_flag', 'y_flag']),
+        );
         self::assertSame(
             [513, 4, 17],
             [
@@ -188,7 +200,11 @@ final class RtpMidiOracleTest extends TestCase
             'sequence_number',
             'bitrate_limit',
         ];
-        $read = Tshark::fields(array_map(static fn(SessionPacket $one): string => $one->encode(), $packets), 5004, [...array_map(static fn(string $name): string => "applemidi.{$name}", $fields), '_ws.malformed']);
+        $read = Tshark::fields(
+            array_map(static fn(SessionPacket $one): string => $one->encode(), $packets),
+            5004,
+            [...array_map(static fn(string $name): string => "applemidi.{$name}", $fields), '_ws.malformed'],
+        );
         self::assertSame(
             ['0x494e', '0x4f4b', '0x4e4f', '0x4259', '0x434b', '0x5253', '0x524c'],
             array_column($read, 'applemidi.command'),
@@ -199,7 +215,13 @@ final class RtpMidiOracleTest extends TestCase
             [self::numbers($read[0]['applemidi.initiator_token'])[0], self::numbers($read[0]['applemidi.sender_ssrc'])[0]],
         );
         self::assertSame('Fernhall', $read[1]['applemidi.name']);
-        self::assertSame([2, 100000, 200001, 100004], array_map(static fn(string $name): int => self::numbers($read[4]["applemidi.{$name}"])[0], ['count', 'timestamp1', 'timestamp2', 'timestamp3']));
+        self::assertSame(
+            [2, 100000, 200001, 100004],
+            array_map(
+                static fn(string $name): int => self::numbers($read[4]["applemidi.{$name}"])[0],
+                ['count', 'timestamp1', 'timestamp2', 'timestamp3'],
+            ),
+        );
         self::assertSame(300 << 16, self::numbers($read[5]['applemidi.sequence_number'])[0]);
         self::assertSame(57600, self::numbers($read[6]['applemidi.bitrate_limit'])[0]);
         self::assertSame(array_fill(0, 7, ''), array_column($read, '_ws.malformed'));

@@ -48,7 +48,8 @@ final class AddressTest extends TestCase
     /** @return iterable<string, array{string, list<array{string, int}>}> what is typed, and what it may mean */
     public static function typed(): iterable
     {
-        // fern is sACN 3, and the second in the list; lily is Art-Net 0:0:2, which is number 3 on a desk; palm is the first, and Art-Net 0:0:1.
+        // fern is sACN 3, and the second in the list; lily is Art-Net 0:0:2, which is number 3 on a desk; palm is the first, and
+        // Art-Net 0:0:1.
         yield 'a slot where one is' => ['101', [['fern', 101]]];
         yield 'counted from 1, with a point' => ['2.101', [['palm', 101], ['fern', 101]]];
         yield 'the same with a stroke' => ['3/101', [['lily', 101], ['fern', 101]]];

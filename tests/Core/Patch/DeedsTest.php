@@ -18,7 +18,10 @@ use PHPUnit\Framework\TestCase;
 /** What is done to the patch in one go. */
 final class DeedsTest extends TestCase
 {
-    /** @return iterable<string, array{array<string, mixed>, list<array{string, int}>}> what is asked, and universe and address of each; spacing worked out by hand */
+    /**
+     * @return iterable<string, array{array<string, mixed>, list<array{string, int}>}> what is asked, and universe and address of each;
+     * spacing worked out by hand
+     */
     public static function rows(): iterable
     {
         $row = ['kind' => 'row', 'name' => 'Bar 1', 'profile' => 'four', 'universe' => 'palm'];

@@ -249,7 +249,10 @@ final class ProfileTest extends TestCase
             'they take 514 slots',
         ];
         $many = array_map(static fn(int $i): array => ['name' => "p{$i}"], range(1, 512));
-        $blocks = array_map(static fn(int $i): array => ['id' => "c{$i}", 'name' => 'C', 'count' => 512, 'parameters' => $many], range(1, 64));
+        $blocks = array_map(
+            static fn(int $i): array => ['id' => "c{$i}", 'name' => 'C', 'count' => 512, 'parameters' => $many],
+            range(1, 64),
+        );
         yield 'sixteen million parameters' => [['modes' => array_map(static fn(int $i): array => ['id' => "m{$i}", 'name' => 'M', 'cells' => $blocks], [1, 2])], '/profiles/0/modes/0/parameters', 'A universe has 512'];
         yield 'cells of nothing' => [['cells' => [['id' => 'c', 'name' => 'C', 'count' => 2]]], '/profiles/0/cells/0/parameters', 'at least one parameter'];
         yield 'an unknown role' => [

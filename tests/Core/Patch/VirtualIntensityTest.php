@@ -52,7 +52,12 @@ final class VirtualIntensityTest extends TestCase
 
     public function testManyLightsAtOnceAreScaledAsEachAloneWouldBe(): void
     {
-        $cells = [['id' => 'cell', 'name' => 'Cell', 'count' => 12, 'parameters' => [['name' => 'red', 'role' => 'red'], ['name' => 'blue', 'role' => 'blue']]]];
+        $cells = [[
+            'id' => 'cell',
+            'name' => 'Cell',
+            'count' => 12,
+            'parameters' => [['name' => 'red', 'role' => 'red'], ['name' => 'blue', 'role' => 'blue']],
+        ]];
         $rig = new Rig([
             'profiles' => [['id' => 'bar', 'name' => 'Bar', 'cells' => $cells, 'virtualIntensity' => true]],
             'fixtures' => [
@@ -94,7 +99,11 @@ final class VirtualIntensityTest extends TestCase
         $until = $rig->nanos() + 60_000_000_000;
         $rig->junction->hold('palm', [new Hold(10, 240, 'a', $until)], $rig->nanos());
         self::assertSame([240, 50], $rig->levelsOf(11, 12), 'a hold is above what routes give');
-        $rig->junction->hold('palm:intensity', [new Hold(10, 0x40, 'a', $until - 30_000_000_000), new Hold(11, 0, 'a', $until - 30_000_000_000)], $rig->nanos());
+        $rig->junction->hold(
+            'palm:intensity',
+            [new Hold(10, 0x40, 'a', $until - 30_000_000_000), new Hold(11, 0, 'a', $until - 30_000_000_000)],
+            $rig->nanos(),
+        );
         self::assertSame([60, 25], $rig->levelsOf(11, 12), 'both are held: a quarter of it');
         self::assertSame(50.0, round((float) $rig->junction->points()->read(self::point()), 2), 'what is asked for is as it was');
         self::assertSame(25.0, round((float) $rig->junction->points()->read(self::point('/leaves')), 2));
@@ -138,7 +147,11 @@ final class VirtualIntensityTest extends TestCase
         self::assertArrayNotHasKey('palm:intensity', $rig->junction->universes());
         self::assertSame(25.0, round((float) $rig->junction->points()->read(self::point('/leaves')), 2), 'it is held there');
         $rig->pass(61.0);
-        self::assertSame(50.0, round((float) $rig->junction->points()->read(self::point('/leaves')), 2), 'and given as before when that is over');
+        self::assertSame(
+            50.0,
+            round((float) $rig->junction->points()->read(self::point('/leaves')), 2),
+            'and given as before when that is over',
+        );
     }
 
     public function testARouteWaitsForItAndAGroupHasIt(): void

@@ -19,10 +19,18 @@ final class WholeFramesTest extends TestCase
     private const UNIVERSES = [7 => 'palm', 8 => 'fern'];
 
     /** @var array<string, array<string, int>> slots of each parameter, by mode, in their order */
-    private array $modes = ['basic' => ['pan' => 1, 'level' => 1, 'red' => 1, 'tilt' => 1], 'fine' => ['pan' => 2, 'red' => 2, 'level' => 1, 'tilt' => 2]];
+    private array $modes = [
+        'basic' => ['pan' => 1, 'level' => 1, 'red' => 1, 'tilt' => 1],
+        'fine' => ['pan' => 2, 'red' => 2, 'level' => 1, 'tilt' => 2],
+    ];
 
     /** @var array<string, array{string, string, int}> mode, universe and address by fixture */
-    private array $fixtures = ['a' => ['basic', 'palm', 1], 'b' => ['fine', 'palm', 21], 'c' => ['basic', 'fern', 5], 'd' => ['fine', 'fern', 101]];
+    private array $fixtures = [
+        'a' => ['basic', 'palm', 1],
+        'b' => ['fine', 'palm', 21],
+        'c' => ['basic', 'fern', 5],
+        'd' => ['fine', 'fern', 101],
+    ];
 
     public function testEveryFrameIsOfOnePatch(): void
     {

@@ -20,7 +20,11 @@ final class LayoutTest extends TestCase
     /** @return iterable<string, array{Layout, list<string>}> rows of a picture, the number of the pixel at each place */
     public static function pictures(): iterable
     {
-        $panel = static fn(Corner $corner, Direction $direction, bool $zigzag): Rectangle => new Rectangle(4, 3, $corner, $direction, $zigzag);
+        $panel = static fn(
+            Corner $corner,
+            Direction $direction,
+            bool $zigzag,
+        ): Rectangle => new Rectangle(4, 3, $corner, $direction, $zigzag);
         yield 'every row from the left' => [$panel(Corner::TopLeft, Direction::Rows, false), ['1 2 3 4', '5 6 7 8', '9 10 11 12']];
         yield 'zig-zag' => [$panel(Corner::TopLeft, Direction::Rows, true), ['1 2 3 4', '8 7 6 5', '9 10 11 12']];
         yield 'zig-zag from the bottom right' => [$panel(Corner::BottomRight, Direction::Rows, true), ['12 11 10 9', '5 6 7 8', '4 3 2 1']];

@@ -12,11 +12,18 @@ use PHPUnit\Framework\TestCase;
 /** Which slots a pixel takes. 170 pixels of RGB, 128 of RGBW a universe: common practice, no source; all others worked by hand. */
 final class WiringTest extends TestCase
 {
-    /** @return iterable<string, array{array{int, int, int, ?int, bool}, array<int, list<string>>, int}> count, width, first, most, split; "universe.slot" from 1 by pixel; universes */
+    /**
+     * @return iterable<string, array{array{int, int, int, ?int, bool}, array<int, list<string>>, int}> count, width, first, most,
+     * split; "universe.slot" from 1 by pixel; universes
+     */
     public static function lines(): iterable
     {
         yield 'RGB, whole pixels: 170 a universe, two slots left over' => [[512, 3, 1, null, false], [
-            1 => ['1.1', '1.2', '1.3'], 170 => ['1.508', '1.509', '1.510'], 171 => ['2.1', '2.2', '2.3'], 341 => ['3.1', '3.2', '3.3'], 512 => ['4.4', '4.5', '4.6'],
+            1 => ['1.1', '1.2', '1.3'],
+            170 => ['1.508', '1.509', '1.510'],
+            171 => ['2.1', '2.2', '2.3'],
+            341 => ['3.1', '3.2', '3.3'],
+            512 => ['4.4', '4.5', '4.6'],
         ], 4];
         yield 'RGBW, whole pixels: 128 a universe, nothing left over' => [[129, 4, 1, null, false], [
             128 => ['1.509', '1.510', '1.511', '1.512'], 129 => ['2.1', '2.2', '2.3', '2.4'],
@@ -104,7 +111,10 @@ final class WiringTest extends TestCase
         for ($universe = 0; $universe < $wiring->universes(); ++$universe) {
             $span = $wiring->span($universe);
             $inside = array_filter(array_keys($taken), static fn(int $slot): bool => intdiv($slot, 512) === $universe);
-            self::assertTrue($inside === [] || ($span !== null && min($inside) >= 512 * $universe + $span[0] && max($inside) <= 512 * $universe + $span[1]));
+            self::assertTrue(
+                $inside === []
+                    || ($span !== null && min($inside) >= 512 * $universe + $span[0] && max($inside) <= 512 * $universe + $span[1]),
+            );
         }
     }
 

@@ -65,7 +65,10 @@ final class HealthTest extends TestCase
         $this->sends(10.0, 0.025);
         $this->sends(30.0, 0.025, loss: 0.05);
         self::assertSame(State::Unsteady, $this->state());
-        self::assertMatchesRegularExpression('/^\S.*: losing [3-7]\.\d % \(last 10 s\)$/', $this->rig->junction->activity('house')->healthWords($this->rig->nanos()));
+        self::assertMatchesRegularExpression(
+            '/^\S.*: losing [3-7]\.\d % \(last 10 s\)$/',
+            $this->rig->junction->activity('house')->healthWords($this->rig->nanos()),
+        );
         $this->sends(30.0, 0.025);
         self::assertSame(State::Alive, $this->state());
         self::assertSame(['alive', 'unsteady', 'alive'], array_map(static fn(string $one): string => explode(' ', $one)[1], $this->words));
@@ -94,7 +97,10 @@ final class HealthTest extends TestCase
     {
         $this->sends(120.0, 12.0);
         $activity = $this->rig->junction->activity('house');
-        self::assertStringContainsString('sends every 12.0 s and counts as lost after 10.0 s: it drops out each time. Raise the time-out to 36 s.', $activity->streams->slowness());
+        self::assertStringContainsString(
+            'sends every 12.0 s and counts as lost after 10.0 s: it drops out each time. Raise the time-out to 36 s.',
+            $activity->streams->slowness(),
+        );
         self::assertSame(36.0, $activity->streams->fittingSeconds());
     }
 
@@ -125,7 +131,11 @@ final class HealthTest extends TestCase
             $late = $jitter * mt_rand() / mt_getrandmax();
             $this->pass($late);
             if (mt_rand() / mt_getrandmax() >= $loss) {
-                $this->rig->arrive(Rig::ART_NET, (new Dmx(1, Rig::levels([1 => mt_rand(1, 255)]), $this->sequence))->encode(), '127.0.0.11');
+                $this->rig->arrive(
+                    Rig::ART_NET,
+                    (new Dmx(1, Rig::levels([1 => mt_rand(1, 255)]), $this->sequence))->encode(),
+                    '127.0.0.11',
+                );
                 $this->look();
             }
             $this->pass($every - $late);

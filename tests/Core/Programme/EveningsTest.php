@@ -11,7 +11,15 @@ use PHPUnit\Framework\TestCase;
 /** Evenings that nobody has planned: acts, edits, desks and restarts in any order, by a seed. */
 final class EveningsTest extends TestCase
 {
-    private const PARAMETERS = ['fixture:a/level', 'fixture:b/level', 'fixture:c/level', 'fixture:h/pan', 'fixture:h/red', 'fixture:h/wheel', 'group:all/level'];
+    private const PARAMETERS = [
+        'fixture:a/level',
+        'fixture:b/level',
+        'fixture:c/level',
+        'fixture:h/pan',
+        'fixture:h/red',
+        'fixture:h/wheel',
+        'group:all/level',
+    ];
     private const ACTS = 60;
 
     /** @return iterable<string, array{int}> */
@@ -34,11 +42,22 @@ final class EveningsTest extends TestCase
             foreach ($evening->rig->junction->points()->find('', 200) as $point) {
                 $value = $evening->rig->junction->points()->read($point->reference);
                 if (\is_int($value) || \is_float($value)) {
-                    self::assertTrue(is_finite((float) $value) && $value >= $point->low && $value <= $point->high, "{$point->reference->text()} is {$value}");
+                    self::assertTrue(
+                        is_finite((float) $value) && $value >= $point->low && $value <= $point->high,
+                        "{$point->reference->text()} is {$value}",
+                    );
                 }
             }
         }
-        foreach (['master:grand' => 100, 'master:own' => 100, 'master:grand/flash' => 0, 'master:own/flash' => 0, 'master:grand/solo' => 0, 'master:own/solo' => 0, 'master:blackout' => 0] as $point => $value) {
+        foreach ([
+            'master:grand' => 100,
+            'master:own' => 100,
+            'master:grand/flash' => 0,
+            'master:own/flash' => 0,
+            'master:grand/solo' => 0,
+            'master:own/solo' => 0,
+            'master:blackout' => 0,
+        ] as $point => $value) {
             $evening->set($point, $value);
         }
         $evening->press('programme:release');
@@ -72,7 +91,11 @@ final class EveningsTest extends TestCase
             $after = $level();
             $was = $wide($evening);
             $evening->rig->adopt([...$evening->rig->document, ...$list($after)]);
-            self::assertLessThanOrEqual(65535 * abs($after - $before) / 100 + 65535 * 0.0025, abs($wide($evening) - $was), "from {$before} to {$after}, {$i} s");
+            self::assertLessThanOrEqual(
+                65535 * abs($after - $before) / 100 + 65535 * 0.0025,
+                abs($wide($evening) - $was),
+                "from {$before} to {$after}, {$i} s",
+            );
             $before = $after;
         }
         self::assertEqualsWithDelta(65535 * $before / 100, $wide($evening), 1);
@@ -106,7 +129,10 @@ final class EveningsTest extends TestCase
                 $evening->press('wave:'.$one(['add', 'times', 'instead', 'master']));
                 break;
             case 9:
-                $evening->set('wave:'.$one(['add', 'times', 'instead', 'master']).'/'.$one(['rate', 'size', 'centre', 'phase']), mt_rand(0, 100));
+                $evening->set(
+                    'wave:'.$one(['add', 'times', 'instead', 'master']).'/'.$one(['rate', 'size', 'centre', 'phase']),
+                    mt_rand(0, 100),
+                );
                 break;
             case 10:
                 $evening->rig->adopt(self::programme() + $evening->rig->document);
@@ -132,16 +158,27 @@ final class EveningsTest extends TestCase
             return Evening::values($chosen);
         };
         $look = static fn(string $id): array => [
-            'id' => $id, 'name' => ucfirst($id), 'fadeIn' => mt_rand(0, 30) / 10, 'fadeOut' => mt_rand(0, 30) / 10, 'delay' => mt_rand(0, 1),
+            'id' => $id,
+            'name' => ucfirst($id),
+            'fadeIn' => mt_rand(0, 30) / 10,
+            'fadeOut' => mt_rand(0, 30) / 10,
+            'delay' => mt_rand(0, 1),
             ...(mt_rand(0, 1) === 0 ? ['set' => 'room'] : []), 'values' => $values(), 'kinds' => [['kind' => 'beam', 'jumps' => true]],
         ];
         $cue = static fn(int $i): array => [
-            'number' => (string) $i, 'up' => mt_rand(0, 20) / 10, 'down' => mt_rand(0, 20) / 10, 'delay' => mt_rand(0, 1), 'values' => $values(),
-            ...(mt_rand(0, 3) === 0 ? ['follow' => ['kind' => 'complete', 'seconds' => mt_rand(0, 2)]] : []), ...(mt_rand(0, 3) === 0 ? ['follow' => ['kind' => 'beat', 'beats' => 2]] : []),
+            'number' => (string) $i,
+            'up' => mt_rand(0, 20) / 10,
+            'down' => mt_rand(0, 20) / 10,
+            'delay' => mt_rand(0, 1),
+            'values' => $values(),
+            ...(mt_rand(0, 3) === 0 ? ['follow' => ['kind' => 'complete', 'seconds' => mt_rand(0, 2)]] : []),
+            ...(mt_rand(0, 3) === 0 ? ['follow' => ['kind' => 'beat', 'beats' => 2]] : []),
         ];
         $wave = static fn(string $id, string $mode, array $on): array => [
             'id' => $id, 'name' => ucfirst($id), 'mode' => $mode, 'shape' => ['sine', 'square', 'steps', 'smooth'][mt_rand(0, 3)],
-            'unit' => ['hertz', 'beats'][mt_rand(0, 1)], 'on' => array_map(static fn(string $point): array => ['point' => $point], $on), 'offset' => mt_rand(0, 360),
+            'unit' => ['hertz', 'beats'][mt_rand(0, 1)],
+            'on' => array_map(static fn(string $point): array => ['point' => $point], $on),
+            'offset' => mt_rand(0, 360),
         ];
 
         return [
@@ -153,7 +190,8 @@ final class EveningsTest extends TestCase
             'masters' => [['id' => 'grand', 'name' => 'Grand', 'time' => 2], ['id' => 'own', 'name' => 'Own', 'over' => 'programme', 'curve' => 'square', 'linked' => ['grand']]],
             'waves' => [
                 $wave('add', 'add', ['fixture:a/level', 'fixture:h/pan']), $wave('times', 'multiply', ['group:all/level']),
-                $wave('instead', 'replace', ['fixture:c/level', 'fixture:h/red']), $wave('master', 'add', ['master:own', 'look:one', 'wave:add/size']),
+                $wave('instead', 'replace', ['fixture:c/level', 'fixture:h/red']),
+                $wave('master', 'add', ['master:own', 'look:one', 'wave:add/size']),
             ],
             'tempos' => [['id' => 'main', 'name' => 'Main', 'start' => mt_rand(60, 180)]],
         ];

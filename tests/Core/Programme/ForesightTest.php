@@ -56,7 +56,11 @@ final class ForesightTest extends TestCase
         $evening->rig->pass(0.1);
         self::assertSame([128, 255], \array_slice($evening->levels(), 0, 2));
         $seen = self::byPoint(self::foresight($evening)->cue($evening->rig->junction->plan()->programme->lists['walk'], 2));
-        self::assertSame([null, 20.0], [$seen['fixture:b/level']->wanted(), $seen['fixture:b/level']->then()], 'let go: the desk has it again');
+        self::assertSame(
+            [null, 20.0],
+            [$seen['fixture:b/level']->wanted(), $seen['fixture:b/level']->then()],
+            'let go: the desk has it again',
+        );
         self::assertSame(50.0, $seen['fixture:a/level']->then(), 'held by hand');
         self::assertStringContainsString('eld', $seen['fixture:a/level']->why());
     }
@@ -78,12 +82,17 @@ final class ForesightTest extends TestCase
             $programme = $evening->rig->junction->plan()->programme;
             $id = ['doors', 'moss', 'dusk'][mt_rand(0, 2)];
             $place = mt_rand(0, 2);
-            $foreseen = $isLook ? self::foresight($evening)->look($programme->looks[$id]) : self::foresight($evening)->cue($programme->lists['walk'], $place);
+            $foreseen = $isLook
+                ? self::foresight($evening)->look($programme->looks[$id])
+                : self::foresight($evening)->cue($programme->lists['walk'], $place);
             self::assertNotSame([], $foreseen);
             $isLook ? $evening->set("look:{$id}/active", 0) : null;
             $isLook ? $evening->press("look:{$id}") : $evening->set('list:walk/cue', $place + 1);
             $evening->rig->pass(0.1);
-            foreach (self::foresight($evening)->values(array_map(static fn(string $point): PointValue => new PointValue(Reference::parse($point), 0), self::POINTS)) as $now) {
+            foreach (self::foresight($evening)->values(array_map(
+                static fn(string $point): PointValue => new PointValue(Reference::parse($point), 0),
+                self::POINTS,
+            )) as $now) {
                 $one = self::byPoint($foreseen)[$now->point] ?? null;
                 if ($one !== null) {
                     self::assertSame($one->then(), $now->now(), "round {$round}, {$now->point}: {$one->why()}");
@@ -102,7 +111,11 @@ final class ForesightTest extends TestCase
             2 => $evening->press('list:walk/go'),
             3 => $evening->set('master:lists', mt_rand(0, 100)),
             4 => $evening->set('master:looks', mt_rand(0, 100)),
-            5 => $evening->rig->junction->hold('palm', [new Hold(mt_rand(0, 1), mt_rand(0, 255), 'Ada', \PHP_INT_MAX)], $evening->rig->nanos()),
+            5 => $evening->rig->junction->hold(
+                'palm',
+                [new Hold(mt_rand(0, 1), mt_rand(0, 255), 'Ada', \PHP_INT_MAX)],
+                $evening->rig->nanos(),
+            ),
             default => $evening->press('list:walk/release'),
         };
     }
@@ -110,14 +123,29 @@ final class ForesightTest extends TestCase
     private static function evening(string $merge = 'slot'): Evening
     {
         $look = static fn(string $id, array $values, array $more = []): array => [
-            'id' => $id, 'name' => ucfirst($id), 'press' => 'latched', 'fadeIn' => 0, 'fadeOut' => 0, 'values' => Evening::values($values), ...$more,
+            'id' => $id,
+            'name' => ucfirst($id),
+            'press' => 'latched',
+            'fadeIn' => 0,
+            'fadeOut' => 0,
+            'values' => Evening::values($values),
+            ...$more,
         ];
-        $cue = static fn(string $number, array $values): array => ['number' => $number, 'up' => 0, 'down' => 0, 'values' => Evening::values($values)];
+        $cue = static fn(string $number, array $values): array => [
+            'number' => $number,
+            'up' => 0,
+            'down' => 0,
+            'values' => Evening::values($values),
+        ];
 
         return new Evening([
             'values' => [['id' => 'open', 'name' => 'Open', 'type' => 'number']],
             'looks' => [
-                $look('doors', ['fixture:a/level' => 60, 'fixture:b/level' => 80, 'fixture:h/pan' => 25, 'value:open' => 7], ['set' => 'room']),
+                $look(
+                    'doors',
+                    ['fixture:a/level' => 60, 'fixture:b/level' => 80, 'fixture:h/pan' => 25, 'value:open' => 7],
+                    ['set' => 'room'],
+                ),
                 $look('moss', ['fixture:b/level' => 30, 'fixture:c/level' => 70, 'fixture:h/red' => 90], ['set' => 'room']),
                 $look('dusk', ['fixture:a/level' => 20, 'fixture:h/pan' => 75, 'fixture:h/wheel' => 50], ['priority' => 120]),
             ],

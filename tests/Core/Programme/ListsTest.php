@@ -18,10 +18,21 @@ final class ListsTest extends TestCase
 
     public function testGoBackAndJumpAndWhatThePointsSay(): void
     {
-        $evening = self::with([self::cue('1', ['fixture:a/level' => 100]), self::cue('2', ['fixture:b/level' => 100]), self::cue('2.5', ['fixture:a/level' => 40]), self::cue('101', [])]);
+        $evening = self::with([
+            self::cue('1', ['fixture:a/level' => 100]),
+            self::cue('2', ['fixture:b/level' => 100]),
+            self::cue('2.5', ['fixture:a/level' => 40]),
+            self::cue('101', []),
+        ]);
         self::assertSame([null, 0], [$evening->read('list:walk'), $evening->read('list:walk/running')]);
         self::assertSame('there is no cue before', $evening->press('list:walk/back'));
-        foreach ([['go', 1.0, [255, 0]], ['go', 2.0, [0, 255]], ['go', 2.5, [102, 0]], ['back', 2.0, [0, 255]], ['back', 1.0, [255, 0]]] as [$act, $cue, $levels]) {
+        foreach ([
+            ['go', 1.0, [255, 0]],
+            ['go', 2.0, [0, 255]],
+            ['go', 2.5, [102, 0]],
+            ['back', 2.0, [0, 255]],
+            ['back', 1.0, [255, 0]],
+        ] as [$act, $cue, $levels]) {
             self::assertSame('', $evening->press("list:walk/{$act}"));
             self::assertSame([$cue, 1], [$evening->read('list:walk/cue'), $evening->read('list:walk/running')]);
             self::assertSame($levels, \array_slice($evening->levels(), 0, 2), "{$act} to {$cue}");
@@ -35,14 +46,21 @@ final class ListsTest extends TestCase
         self::assertSame(2.5, $evening->read('list:walk'));
         $evening->press('list:walk/release');
         $evening->rig->pass(2.1);
-        self::assertSame([null, 0, [0, 0]], [$evening->read('list:walk'), $evening->read('list:walk/running'), \array_slice($evening->levels(), 0, 2)]);
+        self::assertSame(
+            [null, 0, [0, 0]],
+            [$evening->read('list:walk'), $evening->read('list:walk/running'), \array_slice($evening->levels(), 0, 2)],
+        );
     }
 
     public function testUpAndDownTimesAreApartAndOneOwnerFadesWithoutADip(): void
     {
         $evening = self::with([
             self::cue('1', ['fixture:a/level' => 100, 'fixture:b/level' => 50]),
-            self::cue('2', ['fixture:a/level' => 20, 'fixture:b/level' => 50, 'fixture:c/level' => 100], ['up' => 2, 'down' => 4, 'delay' => 1]),
+            self::cue(
+                '2',
+                ['fixture:a/level' => 20, 'fixture:b/level' => 50, 'fixture:c/level' => 100],
+                ['up' => 2, 'down' => 4, 'delay' => 1],
+            ),
         ]);
         $evening->press('list:walk/go');
         $evening->press('list:walk/go');
@@ -84,7 +102,11 @@ final class ListsTest extends TestCase
 
     public function testAssertTakesAgainWhatTracksAndOthersLeaveItToTheDesk(): void
     {
-        $cues = [self::cue('1', ['fixture:h/pan' => 100]), self::cue('2', ['fixture:a/level' => 10]), self::cue('3', ['fixture:a/level' => 20], ['assert' => true])];
+        $cues = [
+            self::cue('1', ['fixture:h/pan' => 100]),
+            self::cue('2', ['fixture:a/level' => 10]),
+            self::cue('3', ['fixture:a/level' => 20], ['assert' => true]),
+        ];
         $evening = self::with($cues, ['tracking' => true]);
         $evening->press('list:walk/go');
         $evening->rig->artNet([5 => 9]);
@@ -119,7 +141,10 @@ final class ListsTest extends TestCase
     public function testCuesThatFollowAtOnceInACircleAreOneAFrame(): void
     {
         $at = ['follow' => ['kind' => 'after', 'seconds' => 0]];
-        $evening = self::with([self::cue('1', ['fixture:a/level' => 100], $at), self::cue('2', ['fixture:a/level' => 50], $at)], ['end' => 'loop']);
+        $evening = self::with(
+            [self::cue('1', ['fixture:a/level' => 100], $at), self::cue('2', ['fixture:a/level' => 50], $at)],
+            ['end' => 'loop'],
+        );
         $evening->press('list:walk/go');
         $seen = [];
         for ($i = 0; $i < 44; ++$i) {
@@ -131,7 +156,10 @@ final class ListsTest extends TestCase
 
     public function testPauseStopRateAndWhatIsAtTheEnd(): void
     {
-        $cues = [self::cue('1', ['fixture:a/level' => 100], ['up' => 10, 'follow' => ['kind' => 'after', 'seconds' => 20]]), self::cue('2', [])];
+        $cues = [
+            self::cue('1', ['fixture:a/level' => 100], ['up' => 10, 'follow' => ['kind' => 'after', 'seconds' => 20]]),
+            self::cue('2', []),
+        ];
         $evening = self::with($cues);
         $evening->press('list:walk/go');
         $evening->rig->pass(5.0);
@@ -189,7 +217,13 @@ final class ListsTest extends TestCase
             for ($act = 0; $act < 30; ++$act) {
                 match (mt_rand(0, 4)) {
                     0 => $evening->set('list:walk', mt_rand(1, 6)),
-                    1 => $evening->rig->adopt(['lists' => [['id' => 'walk', 'name' => 'Walk', 'cues' => array_values(array_filter($cues, static fn(): bool => mt_rand(0, 3) > 0))]]] + $evening->rig->document),
+                    1 => $evening->rig->adopt(
+                        ['lists' => [[
+                            'id' => 'walk',
+                            'name' => 'Walk',
+                            'cues' => array_values(array_filter($cues, static fn(): bool => mt_rand(0, 3) > 0)),
+                        ]]] + $evening->rig->document,
+                    ),
                     2 => $evening->rig->adopt(['lists' => [['id' => 'walk', 'name' => 'Walk', 'cues' => $cues]]] + $evening->rig->document),
                     default => $evening->press('list:walk/'.self::WAYS[mt_rand(0, 5)]),
                 };
@@ -204,7 +238,11 @@ final class ListsTest extends TestCase
 
     public function testACueThatIsDeletedWhileItRunsLeavesWhatItGivesAndTheNextOneIsBehindIt(): void
     {
-        $cues = [self::cue('1', []), self::cue('2', ['fixture:a/level' => 80, 'fixture:b/level' => 40]), self::cue('3', ['fixture:b/level' => 100])];
+        $cues = [
+            self::cue('1', []),
+            self::cue('2', ['fixture:a/level' => 80, 'fixture:b/level' => 40]),
+            self::cue('3', ['fixture:b/level' => 100]),
+        ];
         $evening = self::with($cues);
         $evening->set('list:walk', 2);
         unset($cues[1]);
@@ -215,7 +253,12 @@ final class ListsTest extends TestCase
         $evening->set('list:walk', 1);
         $evening->set('list:walk', 3);
         $fixtures = array_values(array_filter($evening->rig->document['fixtures'], static fn(array $one): bool => $one['id'] !== 'b'));
-        $evening->rig->adopt([...$evening->rig->document, 'fixtures' => $fixtures, 'groups' => [], 'lists' => [['id' => 'walk', 'name' => 'Walk', 'cues' => [self::cue('1', [])]]]]);
+        $evening->rig->adopt([
+            ...$evening->rig->document,
+            'fixtures' => $fixtures,
+            'groups' => [],
+            'lists' => [['id' => 'walk', 'name' => 'Walk', 'cues' => [self::cue('1', [])]]],
+        ]);
         self::assertSame(0, $evening->levels()[1], 'what lies nowhere any more is given nothing');
     }
 
@@ -251,7 +294,10 @@ final class ListsTest extends TestCase
     #[DataProvider('rules')]
     public function testItEndsAtWhatIsThereWithoutItWhateverTheRule(string $merge): void
     {
-        $evening = new Evening(['lists' => [['id' => 'walk', 'name' => 'Walk', 'cues' => [self::cue('1', ['fixture:a/level' => 100, 'fixture:h/pan' => 100])]]]], $merge);
+        $evening = new Evening(
+            ['lists' => [['id' => 'walk', 'name' => 'Walk', 'cues' => [self::cue('1', ['fixture:a/level' => 100, 'fixture:h/pan' => 100])]]]],
+            $merge,
+        );
         $evening->rig->artNet([1 => 60, 5 => 20]);
         $evening->press('list:walk/go');
         self::assertSame([255, 255], [$evening->levels()[0], $evening->levels()[4]]);

@@ -31,7 +31,11 @@ final class LooksTest extends TestCase
         $evening->rig->pass(0.6);
         self::assertSame([0, 0, 0, 0, 0, 0, 0, 0], $evening->levels());
         $evening->rig->pass(3.0);
-        self::assertGreaterThan($evening->rig->nanos() + 300_000_000, $evening->rig->junction->dueAt(), 'what does not move wakes nobody: only keep-alives are due');
+        self::assertGreaterThan(
+            $evening->rig->nanos() + 300_000_000,
+            $evening->rig->junction->dueAt(),
+            'what does not move wakes nobody: only keep-alives are due',
+        );
     }
 
     public function testEveryFrameOfAFadeIsTheFormulaAtItsTime(): void
@@ -127,7 +131,10 @@ final class LooksTest extends TestCase
         $evening->press('look:other');
         $evening->rig->pass(5.0);
         $evening->press('look:two');
-        self::assertSame([0, 1, 1], [$evening->read('look:one/active'), $evening->read('look:two/active'), $evening->read('look:other/active')]);
+        self::assertSame(
+            [0, 1, 1],
+            [$evening->read('look:one/active'), $evening->read('look:two/active'), $evening->read('look:other/active')],
+        );
         foreach ([1.0 => 191, 2.0 => 128, 3.0 => 64] as $at => $fading) {
             $evening->rig->pass(1.0);
             self::assertSame(255, $evening->levels()[0], 'what both give does not dip');
@@ -199,8 +206,16 @@ final class LooksTest extends TestCase
     public function testLooksThatRecallEachOtherEnd(): void
     {
         $evening = self::with([
-            self::look('one', ['fixture:a/level' => 100, 'look:two' => 60], ['press' => 'latched', 'fadeIn' => 0, 'do' => [['kind' => 'press', 'point' => 'look:two']]]),
-            self::look('two', ['fixture:b/level' => 100, 'look:one' => 40], ['press' => 'latched', 'fadeIn' => 0, 'do' => [['kind' => 'press', 'point' => 'look:one']]]),
+            self::look(
+                'one',
+                ['fixture:a/level' => 100, 'look:two' => 60],
+                ['press' => 'latched', 'fadeIn' => 0, 'do' => [['kind' => 'press', 'point' => 'look:two']]],
+            ),
+            self::look(
+                'two',
+                ['fixture:b/level' => 100, 'look:one' => 40],
+                ['press' => 'latched', 'fadeIn' => 0, 'do' => [['kind' => 'press', 'point' => 'look:one']]],
+            ),
         ]);
         $evening->press('look:one');
         $evening->rig->pass(1.0);
@@ -250,14 +265,20 @@ final class LooksTest extends TestCase
         $evening->rig->pass(5.0);
         $before = $evening->levels();
         self::assertEqualsWithDelta(128, $before[0], 3);
-        $evening->rig->adopt([...$evening->rig->document, 'looks' => [self::look('doors', ['fixture:a/level' => 90, 'fixture:b/level' => 100], ['fadeIn' => 10])]]);
+        $evening->rig->adopt([
+            ...$evening->rig->document,
+            'looks' => [self::look('doors', ['fixture:a/level' => 90, 'fixture:b/level' => 100], ['fadeIn' => 10])],
+        ]);
         // 10 % of the way is 26 steps, at half of it 13.
         self::assertEqualsWithDelta($before[0] - 13, $evening->levels()[0], 2);
         self::assertEqualsWithDelta($before[1], $evening->levels()[1], 1);
         $evening->rig->pass(5.1);
         self::assertSame([230, 255], \array_slice($evening->levels(), 0, 2));
         // The fixture goes elsewhere, with what is given to it.
-        $fixtures = array_map(static fn(array $one): array => $one['id'] === 'a' ? ['first' => 101] + $one : $one, $evening->rig->document['fixtures']);
+        $fixtures = array_map(
+            static fn(array $one): array => $one['id'] === 'a' ? ['first' => 101] + $one : $one,
+            $evening->rig->document['fixtures'],
+        );
         $evening->rig->adopt([...$evening->rig->document, 'fixtures' => $fixtures]);
         self::assertSame([0, 230], [$evening->levels()[0], $evening->rig->level(101)]);
         $evening->rig->adopt([...$evening->rig->document, 'looks' => []]);
@@ -270,13 +291,21 @@ final class LooksTest extends TestCase
         $evening->press('look:doors');
         $evening->rig->pass(4.0);
         [$lamp, $pan] = [$evening->levels()[0], $evening->levels()[4]];
-        $fixtures = array_map(static fn(array $one): array => \in_array($one['id'], ['a', 'h'], true) ? ['first' => $one['first'] + 200] + $one : $one, $evening->rig->document['fixtures']);
+        $fixtures = array_map(
+            static fn(array $one): array => \in_array($one['id'], ['a', 'h'], true) ? ['first' => $one['first'] + 200] + $one : $one,
+            $evening->rig->document['fixtures'],
+        );
         $evening->rig->adopt([...$evening->rig->document, 'fixtures' => $fixtures]);
         self::assertSame([0, 0], [$evening->levels()[0], $evening->levels()[4]], 'nothing is left where they were');
         self::assertEqualsWithDelta([$lamp, $pan], [$evening->rig->level(201), $evening->rig->level(205)], 1, 'no lamp blinks');
         $evening->rig->pass(4.0);
         self::assertEqualsWithDelta(204, $evening->rig->level(201), 3);
-        $evening->rig->adopt([...$evening->rig->document, 'fixtures' => \array_slice($fixtures, 1), 'groups' => [], 'looks' => [self::look('doors', ['fixture:h/pan' => 100])]]);
+        $evening->rig->adopt([
+            ...$evening->rig->document,
+            'fixtures' => \array_slice($fixtures, 1),
+            'groups' => [],
+            'looks' => [self::look('doors', ['fixture:h/pan' => 100])],
+        ]);
         self::assertSame(0, $evening->rig->level(201), 'a fixture that is gone gives nothing');
     }
 
@@ -284,7 +313,11 @@ final class LooksTest extends TestCase
     {
         $evening = self::with([self::look('doors', ['fixture:a/level' => 100], ['fadeIn' => 0])]);
         $evening->press('look:doors');
-        $state = json_decode(json_encode($evening->rig->junction->rooms()->state($evening->rig->nanos()), JSON_THROW_ON_ERROR), true, flags: JSON_THROW_ON_ERROR);
+        $state = json_decode(
+            json_encode($evening->rig->junction->rooms()->state($evening->rig->nanos()), JSON_THROW_ON_ERROR),
+            true,
+            flags: JSON_THROW_ON_ERROR,
+        );
         unset($state['looks']);
         $again = self::with($evening->rig->document['looks']);
         $again->rig->junction->restore($state, $again->rig->nanos());

@@ -47,7 +47,11 @@ final class MastersTest extends TestCase
 
     public function testCurvesAgainstTheirDefinition(): void
     {
-        foreach (['linear' => static fn(float $x): float => $x, 'square' => static fn(float $x): float => $x ** 2, 'logarithmic' => static fn(float $x): float => log10(1 + 9 * $x)] as $curve => $definition) {
+        foreach ([
+            'linear' => static fn(float $x): float => $x,
+            'square' => static fn(float $x): float => $x ** 2,
+            'logarithmic' => static fn(float $x): float => log10(1 + 9 * $x),
+        ] as $curve => $definition) {
             $master = new Master('m', 'M', curve: $curve, low: 10.0, high: 90.0);
             for ($level = 0.0; $level <= 100.0; $level += 0.5) {
                 self::assertEqualsWithDelta((10 + 80 * $definition($level / 100)) / 100, $master->share($level), 1e-12);
@@ -67,7 +71,13 @@ final class MastersTest extends TestCase
         $evening->rig->artNet([2 => 100]);
         $evening->press('look:doors');
         self::assertSame([255, 100], \array_slice($evening->levels(), 0, 2));
-        foreach ([['own', 50, [128, 100]], ['doors', 50, [64, 100]], ['lamps', 50, [32, 50]], ['one', 50, [32, 25]], ['house', 0, [0, 0]]] as [$id, $level, $expected]) {
+        foreach ([
+            ['own', 50, [128, 100]],
+            ['doors', 50, [64, 100]],
+            ['lamps', 50, [32, 50]],
+            ['one', 50, [32, 25]],
+            ['house', 0, [0, 0]],
+        ] as [$id, $level, $expected]) {
             $evening->set("master:{$id}", $level);
             self::assertSame($expected, \array_slice($evening->levels(), 0, 2), $id);
         }
@@ -121,8 +131,14 @@ final class MastersTest extends TestCase
         self::assertSame([100, 50, 30], [$again->levels()[0], $again->levels()[1], $again->levels()[4]], 'before anything is woken');
         $fixtures = $evening->rig->document['fixtures'];
         $fixtures[0]['name'] = 'Another';
-        foreach ([['fixtures' => $fixtures], ['masters' => [['id' => 'grand', 'name' => 'Grand', 'curve' => 'linear', 'low' => 1]]]] as $edit) {
-            foreach ([...$evening->rig->adopt([...$evening->rig->document, ...$edit]), ...array_column($evening->rig->pass(3.0), 1)] as $packet) {
+        foreach ([
+            ['fixtures' => $fixtures],
+            ['masters' => [['id' => 'grand', 'name' => 'Grand', 'curve' => 'linear', 'low' => 1]]],
+        ] as $edit) {
+            foreach ([
+                ...$evening->rig->adopt([...$evening->rig->document, ...$edit]),
+                ...array_column($evening->rig->pass(3.0), 1),
+            ] as $packet) {
                 if (str_starts_with($packet->bytes, "Art-Net\0\x00\x50")) {
                     self::assertEqualsWithDelta(100, \ord($packet->bytes[18]), 2, 'no frame is brighter');
                 }
@@ -141,7 +157,11 @@ final class MastersTest extends TestCase
         $evening->set('hold:palm/1', 99);
         self::assertSame(99, $evening->levels()[0]);
         $evening->rig->adopt([...$evening->rig->document, 'universes' => [['rawLights' => true] + $universe]]);
-        self::assertSame([30, 0], [$evening->levels()[4], $evening->rig->level(100)], 'slots without a fixture, where the universe says so');
+        self::assertSame(
+            [30, 0],
+            [$evening->levels()[4], $evening->rig->level(100)],
+            'slots without a fixture, where the universe says so',
+        );
         $again = $evening->restarted();
         self::assertSame(1, $again->read('master:blackout'));
         $again->set('master:blackout', 0);
@@ -175,7 +195,12 @@ final class MastersTest extends TestCase
 
     public function testWhatDoesNotFitIsRefusedWithItsPlace(): void
     {
-        foreach ([[['id' => 'blackout'], '/masters/0/id'], [['low' => 60, 'high' => 40], '/masters/0/high'], [['over' => 'looks'], '/masters/0/looks'], [['over' => 'groups', 'groups' => ['gone']], '/masters/0/groups/0']] as [$master, $path]) {
+        foreach ([
+            [['id' => 'blackout'], '/masters/0/id'],
+            [['low' => 60, 'high' => 40], '/masters/0/high'],
+            [['over' => 'looks'], '/masters/0/looks'],
+            [['over' => 'groups', 'groups' => ['gone']], '/masters/0/groups/0'],
+        ] as [$master, $path]) {
             try {
                 self::with([$master + ['id' => 'm', 'name' => 'M']]);
                 self::fail($path);

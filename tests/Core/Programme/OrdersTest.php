@@ -41,7 +41,11 @@ final class OrdersTest extends TestCase
             foreach ($order as $who) {
                 match ($who) {
                     'desk' => $evening->rig->artNet([1 => self::LAMP['desk'], 5 => self::PAN['desk']]),
-                    'hand' => $evening->rig->junction->hold('palm', [new Hold(0, self::HELD[0], 'Ada', \PHP_INT_MAX), new Hold(4, self::HELD[1], 'Ada', \PHP_INT_MAX)], $evening->rig->nanos()),
+                    'hand' => $evening->rig->junction->hold(
+                        'palm',
+                        [new Hold(0, self::HELD[0], 'Ada', \PHP_INT_MAX), new Hold(4, self::HELD[1], 'Ada', \PHP_INT_MAX)],
+                        $evening->rig->nanos(),
+                    ),
                     default => $evening->press("look:{$who}"),
                 };
                 $here[] = $who;
@@ -52,7 +56,11 @@ final class OrdersTest extends TestCase
                     ? $evening->rig->junction->release('palm', null, null, 'Ada', $evening->rig->nanos())
                     : $evening->set("look:{$who}/active", 0);
                 $here = array_values(array_diff($here, [$who]));
-                self::assertSame(self::expected($here), [$evening->levels()[0], $evening->levels()[4]], "without {$who}: ".implode(', ', $here));
+                self::assertSame(
+                    self::expected($here),
+                    [$evening->levels()[0], $evening->levels()[4]],
+                    "without {$who}: ".implode(', ', $here),
+                );
             }
         }
     }
@@ -63,7 +71,12 @@ final class OrdersTest extends TestCase
         mt_srand(20261127);
         for ($round = 0; $round < 60; ++$round) {
             $evening = new Evening(['looks' => array_map(static fn(int $i): array => [
-                'id' => "look-{$i}", 'name' => "Look {$i}", 'press' => 'latched', 'fadeIn' => 0, 'fadeOut' => 0, 'values' => Evening::values(['fixture:h/wheel' => 20 * $i]),
+                'id' => "look-{$i}",
+                'name' => "Look {$i}",
+                'press' => 'latched',
+                'fadeIn' => 0,
+                'fadeOut' => 0,
+                'values' => Evening::values(['fixture:h/wheel' => 20 * $i]),
             ], [1, 2, 3])], mt_rand(0, 1) === 1 ? 'slot' : 'ltp');
             $values = [];
             $acts = [];
@@ -82,7 +95,11 @@ final class OrdersTest extends TestCase
                     $values[$who] = 51 * $i;
                     $evening->press("look:{$who}");
                 }
-                self::assertSame(array_values($values)[\count($values) - 1] ?? 0, $evening->levels()[7], "round {$round}: ".implode(' ', $acts));
+                self::assertSame(
+                    array_values($values)[\count($values) - 1] ?? 0,
+                    $evening->levels()[7],
+                    "round {$round}: ".implode(' ', $acts),
+                );
                 $evening->rig->pass(0.02);
                 $evening = mt_rand(0, 15) === 0 ? $evening->restarted() : $evening;
             }

@@ -92,7 +92,10 @@ final class ShowControlTest extends TestCase
         $this->send($evening, '06'.'0000'.'0000');
         self::assertSame([0.0, 0], [$evening->read('master:lamp'), $evening->levels()[0]]);
         $this->send($evening, '06'.'2a00'.'0000');
-        self::assertStringContainsString('no master has control 42: the grand master is 510, the others are 0 to 0', implode("\n", $evening->rig->allHops()));
+        self::assertStringContainsString(
+            'no master has control 42: the grand master is 510, the others are 0 to 0',
+            implode("\n", $evening->rig->allHops()),
+        );
     }
 
     public function testItObeysItsDeviceAndItsGroupAndEverybodyAndNoOther(): void
@@ -132,11 +135,18 @@ final class ShowControlTest extends TestCase
         $evening->press('list:walk/stop');
         $evening->press('list:walk/resume');
         $stands('21000900');
-        self::assertSame([1.0, 0], [$stands('21000a00'), $evening->read('list:walk/follows')], 'it was stopped: nothing follows by itself any more');
+        self::assertSame(
+            [1.0, 0],
+            [$stands('21000a00'), $evening->read('list:walk/follows')],
+            'it was stopped: nothing follows by itself any more',
+        );
         self::assertNotSame('', $evening->set('list:walk/follows', 1));
         $faults = self::refusal(['follow' => ['kind' => 'timecode', 'port' => 'nowhere', 'at' => '25:00:00:00']]);
         self::assertStringContainsString('/lists/0/cues/0/follow/at', $faults);
-        self::assertStringContainsString('there is no port "nowhere"', self::refusal(['follow' => ['kind' => 'timecode', 'port' => 'nowhere', 'at' => '01:00:00:00']]));
+        self::assertStringContainsString(
+            'there is no port "nowhere"',
+            self::refusal(['follow' => ['kind' => 'timecode', 'port' => 'nowhere', 'at' => '01:00:00:00']]),
+        );
     }
 
     /** @param array<string, mixed> $first of the first cue */
@@ -154,7 +164,11 @@ final class ShowControlTest extends TestCase
     private function send(Evening $evening, string $command, string $device = '05'): void
     {
         $device = str_pad($device, 2, '0', STR_PAD_LEFT);
-        $evening->rig->arrive('midi cable lectern', (string) hex2bin(self::HEAD.$device.self::MSC.self::LIGHTING.$command.'f7'), 'cable lectern');
+        $evening->rig->arrive(
+            'midi cable lectern',
+            (string) hex2bin(self::HEAD.$device.self::MSC.self::LIGHTING.$command.'f7'),
+            'cable lectern',
+        );
     }
 
     /**
@@ -163,7 +177,11 @@ final class ShowControlTest extends TestCase
      */
     private static function evening(array $first = [], array $list = []): Evening
     {
-        $cue = static fn(string $number, int $level, float $up = 0): array => ['number' => $number, 'up' => $up, 'values' => Evening::values(['fixture:a/level' => $level])];
+        $cue = static fn(string $number, int $level, float $up = 0): array => [
+            'number' => $number,
+            'up' => $up,
+            'values' => Evening::values(['fixture:a/level' => $level]),
+        ];
 
         return new Evening([
             'ports' => [...Rig::document()['ports'], Rig::CABLE],

@@ -35,7 +35,12 @@ final class StripTest extends TestCase
                 $levels = $strip->levels($at);
                 foreach ($ways as [$lane, $from, $to, $nanos]) {
                     $share = $nanos > 0 ? min(1.0, $at / $nanos) : 1.0;
-                    self::assertEqualsWithDelta($from + ($to - $from) * $share, $lane->valueIn($levels), 0.501, "round {$round}, {$lane->key} at {$at}");
+                    self::assertEqualsWithDelta(
+                        $from + ($to - $from) * $share,
+                        $lane->valueIn($levels),
+                        0.501,
+                        "round {$round}, {$lane->key} at {$at}",
+                    );
                 }
             }
             $strip->levels(4 * self::SECOND);

@@ -126,7 +126,10 @@ final class TempoTest extends TestCase
         $evening = self::evening(['sends' => ['lectern']]);
         $evening->set('tempo:main', 120);
         $evening->rig->pass(1.0);
-        $ticks = array_filter($evening->rig->pass(10.0), static fn(array $one): bool => $one[1]->portId === 'lectern' && $one[1]->bytes === "\xF8");
+        $ticks = array_filter(
+            $evening->rig->pass(10.0),
+            static fn(array $one): bool => $one[1]->portId === 'lectern' && $one[1]->bytes === "\xF8",
+        );
         self::assertEqualsWithDelta(480, \count($ticks), 1);
         $times = array_column(array_values($ticks), 0);
         for ($i = 1; $i < \count($times); ++$i) {
@@ -149,7 +152,10 @@ final class TempoTest extends TestCase
         $evening->press('tempo:main/align');
         $evening->set('wave:phase', 1);
         $sent = array_column($evening->rig->pass(0.01), 1);
-        array_push($sent, ...$evening->rig->junction->set(Evening::point('tempo:main'), 120, new Act('hand', 'Ada'), $evening->rig->nanos())[1]);
+        array_push(
+            $sent,
+            ...$evening->rig->junction->set(Evening::point('tempo:main'), 120, new Act('hand', 'Ada'), $evening->rig->nanos())[1],
+        );
         array_push($sent, ...array_column($evening->rig->pass(1.99), 1));
         $told = [];
         foreach ($sent as $packet) {
@@ -209,7 +215,11 @@ final class TempoTest extends TestCase
 
     public function testWhatDoesNotFitIsRefused(): void
     {
-        foreach ([[['clocks' => ['tablet']], '/tempos/0/clocks/0'], [['sends' => ['gone']], '/tempos/0/sends/0'], [['start' => 0], '/tempos/0/start']] as [$tempo, $path]) {
+        foreach ([
+            [['clocks' => ['tablet']], '/tempos/0/clocks/0'],
+            [['sends' => ['gone']], '/tempos/0/sends/0'],
+            [['start' => 0], '/tempos/0/start'],
+        ] as [$tempo, $path]) {
             try {
                 self::evening($tempo);
                 self::fail($path);

@@ -28,12 +28,19 @@ final class WavesTest extends TestCase
                 self::assertEqualsWithDelta($form($x), Shape::from($shape)->at($x, 0.3), 1e-9, "{$shape} at {$x}");
             }
         }
-        self::assertEqualsWithDelta([-1.0, 0.0, 1.0, 0.0], array_map(static fn(float $x): float => Shape::Drawn->at($x, points: [0, 100]), [0.0, 0.25, 0.5, 0.75]), 1e-12);
+        self::assertEqualsWithDelta(
+            [-1.0, 0.0, 1.0, 0.0],
+            array_map(static fn(float $x): float => Shape::Drawn->at($x, points: [0, 100]), [0.0, 0.25, 0.5, 0.75]),
+            1e-12,
+        );
     }
 
     public function testRandomOnesRepeatByTheirSeedAndFillTheirRange(): void
     {
-        $steps = static fn(int $seed): array => array_map(static fn(int $turn): float => Shape::Steps->at($turn + 0.5, 0.5, $seed), range(0, 1999));
+        $steps = static fn(int $seed): array => array_map(
+            static fn(int $turn): float => Shape::Steps->at($turn + 0.5, 0.5, $seed),
+            range(0, 1999),
+        );
         self::assertSame($steps(7), $steps(7));
         self::assertNotSame($steps(7), $steps(8));
         self::assertEqualsWithDelta(0.0, array_sum($steps(7)) / 2000, 0.05);
@@ -78,14 +85,24 @@ final class WavesTest extends TestCase
 
     public function testItMultipliesAndIsInPlaceOfWhatIsThere(): void
     {
-        $evening = self::with(['on' => [['point' => 'fixture:a/level']], 'mode' => 'multiply', 'shape' => 'square', 'centre' => 50, 'size' => 50, 'rate' => 1]);
+        $evening = self::with([
+            'on' => [['point' => 'fixture:a/level']],
+            'mode' => 'multiply',
+            'shape' => 'square',
+            'centre' => 50,
+            'size' => 50,
+            'rate' => 1,
+        ]);
         $evening->rig->artNet([1 => 200]);
         $evening->set('wave:breath', 1);
         $evening->rig->pass(0.25);
         self::assertSame(200, $evening->levels()[0]);
         $evening->rig->pass(0.5);
         self::assertSame(0, $evening->levels()[0]);
-        $instead = self::with(['on' => [['point' => 'fixture:a/level'], ['point' => 'fixture:h/pan']], 'mode' => 'replace', 'shape' => 'ramp-up', 'centre' => 50, 'size' => 50, 'rate' => 0.1], ['masters' => [['id' => 'own', 'name' => 'Own', 'over' => 'programme']]]);
+        $instead = self::with(
+            ['on' => [['point' => 'fixture:a/level'], ['point' => 'fixture:h/pan']], 'mode' => 'replace', 'shape' => 'ramp-up', 'centre' => 50, 'size' => 50, 'rate' => 0.1],
+            ['masters' => [['id' => 'own', 'name' => 'Own', 'over' => 'programme']]],
+        );
         $instead->rig->artNet([1 => 100, 5 => 7]);
         $instead->set('wave:breath', 1);
         $instead->rig->pass(7.5);
@@ -100,7 +117,16 @@ final class WavesTest extends TestCase
 
     public function testItIsSpreadOverAGroupInItsOrder(): void
     {
-        $evening = self::with(['on' => [['point' => 'group:all/level']], 'mode' => 'replace', 'shape' => 'ramp-up', 'centre' => 50, 'size' => 50, 'rate' => 0, 'offset' => 360, 'phase' => 180]);
+        $evening = self::with([
+            'on' => [['point' => 'group:all/level']],
+            'mode' => 'replace',
+            'shape' => 'ramp-up',
+            'centre' => 50,
+            'size' => 50,
+            'rate' => 0,
+            'offset' => 360,
+            'phase' => 180,
+        ]);
         $evening->set('wave:breath', 1);
         $evening->rig->pass(0.1);
         // Half a turn ahead; the second is a third of a turn behind, the third two thirds.
@@ -123,7 +149,10 @@ final class WavesTest extends TestCase
         $evening->set('master:m', 80);
         $evening->set('wave:breath', 1);
         $evening->rig->pass(0.1);
-        self::assertSame([100, 179, 80.0, 100.0], [$evening->levels()[0], $evening->levels()[1], $evening->read('master:m'), $evening->read('look:doors')]);
+        self::assertSame(
+            [100, 179, 80.0, 100.0],
+            [$evening->levels()[0], $evening->levels()[1], $evening->read('master:m'), $evening->read('look:doors')],
+        );
         $evening->set('wave:outer', 1);
         $evening->rig->pass(0.25);
         // Its size is 50 as long as the outer one is up: 80 − 30 + 50 is full.
@@ -133,7 +162,10 @@ final class WavesTest extends TestCase
         self::assertSame([160, 255], [$evening->levels()[0], $evening->levels()[1]]);
     }
 
-    /** One after the other in the order of the show: 80 % × 50 % is 40 %, and 10 % more is 50 %; in place of it all is what the wave says. */
+    /**
+     * One after the other in the order of the show: 80 % × 50 % is 40 %, and 10 % more is 50 %; in place of it all is what the wave
+     * says.
+     */
     public function testMastersAreMultipliedTooAndWavesStandInPlaceOfTheirLevel(): void
     {
         $wave = static fn(string $id, string $mode, float $centre): array => [
@@ -162,7 +194,10 @@ final class WavesTest extends TestCase
 
     public function testItGoesByTheBeatAndEachFieldIsAPoint(): void
     {
-        $evening = self::with(['on' => [['point' => 'fixture:a/level']], 'mode' => 'replace', 'shape' => 'ramp-up', 'centre' => 50, 'size' => 50, 'unit' => 'beats', 'rate' => 4], ['tempos' => [['id' => 'main', 'name' => 'Main']]]);
+        $evening = self::with(
+            ['on' => [['point' => 'fixture:a/level']], 'mode' => 'replace', 'shape' => 'ramp-up', 'centre' => 50, 'size' => 50, 'unit' => 'beats', 'rate' => 4],
+            ['tempos' => [['id' => 'main', 'name' => 'Main']]],
+        );
         $evening->set('tempo:main', 60);
         $evening->set('wave:breath', 1);
         $evening->press('wave:breath/restart');
@@ -182,7 +217,14 @@ final class WavesTest extends TestCase
 
     public function testItGoesOnAfterARestartAndOverAnEdit(): void
     {
-        $evening = self::with(['on' => [['point' => 'fixture:a/level']], 'mode' => 'replace', 'shape' => 'ramp-up', 'centre' => 50, 'size' => 50, 'rate' => 0.05]);
+        $evening = self::with([
+            'on' => [['point' => 'fixture:a/level']],
+            'mode' => 'replace',
+            'shape' => 'ramp-up',
+            'centre' => 50,
+            'size' => 50,
+            'rate' => 0.05,
+        ]);
         $evening->set('wave:breath', 1);
         $evening->rig->pass(4.0);
         $again = $evening->restarted(6.0);
@@ -199,10 +241,16 @@ final class WavesTest extends TestCase
     public function testFiguresOfPanAndTiltAreTwoWavesThatBelongTogether(): void
     {
         $figure = new Figure('Ring', 'fixture:m', 'circle', 10.0, 'hertz', 0.25, 0.0);
-        $waves = array_map(static fn(array $wave, int $i): array => ['id' => "w{$i}"] + $wave, $figure->waves(['pan' => 'pan', 'tilt' => 'tilt']), [0, 1]);
+        $waves = array_map(
+            static fn(array $wave, int $i): array => ['id' => "w{$i}"] + $wave,
+            $figure->waves(['pan' => 'pan', 'tilt' => 'tilt']),
+            [0, 1],
+        );
         $evening = new Evening([
             'profiles' => [['id' => 'mover', 'name' => 'Mover', 'parameters' => [['name' => 'pan', 'role' => 'pan', 'slots' => 2], ['name' => 'tilt', 'role' => 'tilt', 'slots' => 2]]]],
-            'fixtures' => [['id' => 'm', 'name' => 'M', 'profile' => 'mover', 'universe' => 'palm', 'first' => 1]], 'groups' => [], 'waves' => $waves,
+            'fixtures' => [['id' => 'm', 'name' => 'M', 'profile' => 'mover', 'universe' => 'palm', 'first' => 1]],
+            'groups' => [],
+            'waves' => $waves,
         ]);
         self::assertSame(['pan' => 'pan', 'tilt' => 'tilt'], $figure->parameters($evening->rig->junction->plan()->patch));
         $evening->rig->artNet([1 => 128, 3 => 128]);
@@ -213,12 +261,24 @@ final class WavesTest extends TestCase
             [$a, $b, $c, $d] = $evening->levels();
             self::assertEqualsWithDelta(6553.5, hypot($a * 256 + $b - 32768, $c * 256 + $d - 32768), 3.0, 'always as far from the middle');
         }
-        self::assertSame(['pan'], array_map(static fn(array $wave): string => substr($wave['name'], -3), (new Figure('S', 'fixture:m', 'sweep', 1.0, 'hertz', 1.0, 0.0))->waves(['pan' => 'pan', 'tilt' => 'tilt'])));
+        self::assertSame(
+            ['pan'],
+            array_map(
+                static fn(array $wave): string => substr($wave['name'], -3),
+                (new Figure('S', 'fixture:m', 'sweep', 1.0, 'hertz', 1.0, 0.0))->waves(['pan' => 'pan', 'tilt' => 'tilt']),
+            ),
+        );
     }
 
     public function testWhatDoesNotFitIsRefused(): void
     {
-        foreach ([[['shape' => 'drawn'], '/waves/0/points'], [['on' => [['point' => 'wave:breath/rate']]], '/waves/0/on/0/point'], [['on' => [['point' => 'value:gone']]], '/waves/0/on/0/point'], [['unit' => 'beats'], '/waves/0/unit'], [['tempo' => 'gone'], '/waves/0/tempo']] as [$wave, $path]) {
+        foreach ([
+            [['shape' => 'drawn'], '/waves/0/points'],
+            [['on' => [['point' => 'wave:breath/rate']]], '/waves/0/on/0/point'],
+            [['on' => [['point' => 'value:gone']]], '/waves/0/on/0/point'],
+            [['unit' => 'beats'], '/waves/0/unit'],
+            [['tempo' => 'gone'], '/waves/0/tempo'],
+        ] as [$wave, $path]) {
             try {
                 self::with($wave);
                 self::fail($path);

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NimbleJunction\Tests\Core\Route;
 
 use NimbleJunction\Core\Live\Echoes;
-use NimbleJunction\Core\Live\Runner;
+use NimbleJunction\Core\Live\TurnWork;
 use NimbleJunction\Core\Patch\Library;
 use NimbleJunction\Core\Point\Act;
 use NimbleJunction\Core\Point\Reference;
@@ -75,7 +75,7 @@ final class CascadeTest extends TestCase
         ]]);
         $rig->osc('/a', 1.0);
         $fired = static fn(string $id): int => (int) $rig->junction->points()->read(Reference::parse("route:{$id}/fired") ?? self::fail());
-        self::assertLessThanOrEqual(Runner::MOST_EFFECTS + 2, $fired('a') + $fired('b'));
+        self::assertLessThanOrEqual(TurnWork::MOST_EFFECTS + 2, $fired('a') + $fired('b'));
         self::assertStringContainsString('cut at', implode("\n", $rig->allHops()));
         $before = $fired('a');
         $rig->pass(2.0);
@@ -117,9 +117,18 @@ final class CascadeTest extends TestCase
             ['kind' => 'repeat', 'times' => 20, 'every' => 0.03, 'do' => [['kind' => 'press', 'point' => $other]]],
             ['kind' => 'send', 'port' => 'tablet', 'message' => ['kind' => 'osc', 'address' => '/a', 'arguments' => [['kind' => 'float']]]],
         ];
-        $some = static fn(array $all, int $most): array => array_map(static fn(): array => $all[mt_rand(0, \count($all) - 1)], array_fill(0, mt_rand(1, $most), 0));
+        $some = static fn(array $all, int $most): array => array_map(
+            static fn(): array => $all[mt_rand(0, \count($all) - 1)],
+            array_fill(0, mt_rand(1, $most), 0),
+        );
 
-        return ['id' => "r{$i}", 'name' => "R{$i}", 'when' => $some($when, 2), 'steps' => mt_rand(0, 1) === 0 ? [] : $some(self::STEPS, 3), 'do' => $some($do, 3)];
+        return [
+            'id' => "r{$i}",
+            'name' => "R{$i}",
+            'when' => $some($when, 2),
+            'steps' => mt_rand(0, 1) === 0 ? [] : $some(self::STEPS, 3),
+            'do' => $some($do, 3),
+        ];
     }
 
     private function happens(Rig $rig): void

@@ -57,7 +57,12 @@ final class CirclesTest extends TestCase
         $changes = [
             'values' => [['id' => 's', 'name' => 'S', 'type' => 'switch'], ['id' => 't', 'name' => 'T', 'type' => 'switch']],
             'routes' => array_map(
-                static fn(array $route, int $i): array => ['id' => $ids[$i], 'name' => strtoupper($ids[$i]), 'when' => [self::COMES], ...$route],
+                static fn(array $route, int $i): array => [
+                    'id' => $ids[$i],
+                    'name' => strtoupper($ids[$i]),
+                    'when' => [self::COMES],
+                    ...$route,
+                ],
                 $routes,
                 array_keys($routes),
             ),

@@ -20,7 +20,10 @@ final class EndToEndTest extends TestCase
             ['kind' => 'send', 'port' => 'tablet', 'message' => ['kind' => 'osc', 'address' => '/cue/1/start']],
         ]]]);
         $press = static fn() => $rig->arrive('midi cable lectern', (string) hex2bin('903164'), 'cable lectern');
-        $answer = static fn(): string => implode("\n", array_filter($rig->allHops(), static fn(string $words): bool => str_contains($words, 'answers')));
+        $answer = static fn(): string => implode(
+            "\n",
+            array_filter($rig->allHops(), static fn(string $words): bool => str_contains($words, 'answers')),
+        );
         $press();
         $rig->now += 0.012;
         $rig->osc('/cue/running', 1.0);
@@ -34,7 +37,10 @@ final class EndToEndTest extends TestCase
         self::assertStringNotContainsString('3,', $answer(), 'too late to be one');
     }
 
-    /** @return iterable<string, array{array<string, mixed>, string, string, list<string>}> a route, the port and bytes that arrive, what leaves or becomes so */
+    /**
+     * @return iterable<string, array{array<string, mixed>, string, string, list<string>}> a route, the port and bytes that arrive, what
+     * leaves or becomes so
+     */
     public static function evenings(): iterable
     {
         $osc = static fn(string $address, string $tags = '', string $data = ''): string => bin2hex(
@@ -163,6 +169,9 @@ final class EndToEndTest extends TestCase
 
     private function endpoint(Rig $rig, string $port): string
     {
-        return (string) array_key_first(array_filter($rig->junction->plan()->endpoints, static fn($one): bool => \in_array($port, $one->portIds, true)));
+        return (string) array_key_first(array_filter(
+            $rig->junction->plan()->endpoints,
+            static fn($one): bool => \in_array($port, $one->portIds, true),
+        ));
     }
 }

@@ -86,7 +86,8 @@ final class FeedbackTest extends TestCase
 
     public function testAPageIsToldNamesOnceAndColoursWheneverTheyChange(): void
     {
-        $osc = static fn(string $address, string $tag, string $data): string => $address.str_repeat("\0", 4 - \strlen($address) % 4).",{$tag}\0\0".$data;
+        $osc = static fn(string $address, string $tag, string $data): string => $address.str_repeat("\0", 4 - \strlen($address) % 4).",{$tag}\0\0"
+            .$data;
         $rig = new Rig(self::parts([[
             'id' => 'r',
             'name' => 'R',

@@ -66,7 +66,11 @@ final class HostileRoutesTest extends TestCase
                 $show = ShowReader::fromArray($document);
                 ++$taken;
                 foreach ($show->routes['r']->route->triggers ?? [] as $trigger) {
-                    self::assertInstanceOf(Taken::class, $trigger->take($trigger->sample()), 'it takes its own: '.json_encode($route['when']));
+                    self::assertInstanceOf(
+                        Taken::class,
+                        $trigger->take($trigger->sample()),
+                        'it takes its own: '.json_encode($route['when']),
+                    );
                 }
                 self::assertTrue(
                     $validator->validate(json_decode((string) json_encode(self::withoutNothing($document))), $schema)->isValid(),

@@ -107,7 +107,11 @@ final class NearMissTest extends TestCase
     public function testASlotPassesALevelInOneDirection(): void
     {
         $slot = Reference::parse('slot:palm/1') ?? self::fail();
-        $fires = static fn(Trigger $trigger, int $before, int $now): bool => $trigger->take(new PointChanged($slot, $now, $before)) instanceof Taken;
+        $fires = static fn(
+            Trigger $trigger,
+            int $before,
+            int $now,
+        ): bool => $trigger->take(new PointChanged($slot, $now, $before)) instanceof Taken;
         $rises = new SlotTrigger($slot, 128);
         self::assertSame(
             [true, false, false, true, false],
@@ -175,7 +179,10 @@ final class NearMissTest extends TestCase
         ]);
         $rig->junction->arrived('midi cable p', 'cable p', 0, "\x91\x31\x40", $rig->nanos());
         self::assertContains('decoded: note 49 (C#3) on channel 2, velocity 64 "Bell"', $rig->hops('message'));
-        self::assertContains('nearly: "R" waits for note 49 (C#3) on channel 3 "Doors", this is note 49 (C#3) on channel 2 "Bell"', $rig->hops('message'));
+        self::assertContains(
+            'nearly: "R" waits for note 49 (C#3) on channel 3 "Doors", this is note 49 (C#3) on channel 2 "Bell"',
+            $rig->hops('message'),
+        );
     }
 
     public function testFactsAreReadByTheNamesOfNow(): void

@@ -17,7 +17,10 @@ final class PassagesTest extends TestCase
 
     public function testALaterValueKeepsItsOrderAndItsOwnFields(): void
     {
-        $rig = self::rig(['steps' => [['kind' => 'delay', 'seconds' => 1]], 'do' => [self::OUT, ['kind' => 'send', 'port' => 'tablet', 'message' => ['kind' => 'osc', 'address' => '/told/{argument-2}', 'arguments' => []]]]]);
+        $rig = self::rig([
+            'steps' => [['kind' => 'delay', 'seconds' => 1]],
+            'do' => [self::OUT, ['kind' => 'send', 'port' => 'tablet', 'message' => ['kind' => 'osc', 'address' => '/told/{argument-2}', 'arguments' => []]]],
+        ]);
         $rig->osc('/x', 5.0, 'a');
         $rig->pass(0.4);
         $rig->osc('/x', 7.0, 'b');
@@ -93,7 +96,10 @@ final class PassagesTest extends TestCase
 
     public function testConditionsThatRemember(): void
     {
-        self::assertSame([1.0, 1.0, 2.0, 1.0], self::sequence(self::rig(['if' => [['kind' => 'change']]]), [[1, 0], [1, 0], [2, 0], [1, 0]]));
+        self::assertSame(
+            [1.0, 1.0, 2.0, 1.0],
+            self::sequence(self::rig(['if' => [['kind' => 'change']]]), [[1, 0], [1, 0], [2, 0], [1, 0]]),
+        );
         $rig = self::rig(['if' => [['kind' => 'rate', 'seconds' => 1]]]);
         self::assertSame([1.0, 1.0], self::sequence($rig, [[1, 0.6], [2, 0.6]]));
         self::assertStringContainsString('acts once in 1 s, and has acted 0.6 s ago', self::missed($rig));
@@ -101,9 +107,17 @@ final class PassagesTest extends TestCase
         $rig = self::rig(['if' => [['kind' => 'nth', 'every' => 3]]]);
         self::assertSame([null, null, 3.0, 3.0, 3.0, 6.0], self::sequence($rig, [[1, 0], [2, 0], [3, 0], [4, 0], [5, 0], [6, 0]]));
         $rig = self::rig(['if' => [['kind' => 'first'], ['kind' => 'least', 'value' => 2]]]);
-        self::assertSame([null, null, 2.0], self::sequence($rig, [[1, 0], [1, 0], [2, 0]]), 'what another condition keeps out has been there all the same');
+        self::assertSame(
+            [null, null, 2.0],
+            self::sequence($rig, [[1, 0], [1, 0], [2, 0]]),
+            'what another condition keeps out has been there all the same',
+        );
         $rig = self::rig(['if' => [['kind' => 'again', 'seconds' => 0.4]]]);
-        self::assertSame([null, null, null, 1.0, 1.0], self::sequence($rig, [[1, 0.5], [1, 0.3], [0, 0], [1, 0], [1, 0]]), 'a second press, and then a first one again');
+        self::assertSame(
+            [null, null, null, 1.0, 1.0],
+            self::sequence($rig, [[1, 0.5], [1, 0.3], [0, 0], [1, 0], [1, 0]]),
+            'a second press, and then a first one again',
+        );
     }
 
     public function testOnlySoonAfterAnotherRouteOnlyFromSomebodyOnlyAtATime(): void
@@ -237,7 +251,10 @@ final class PassagesTest extends TestCase
 
     public function testARouteAloneLeavesOthersOutUntilItIsNot(): void
     {
-        $rig = self::rig([], [['id' => 'b', 'name' => 'B', 'when' => [['kind' => 'message', 'port' => 'tablet', 'address' => '/b', 'argument' => 1]], 'do' => [self::OUT]]]);
+        $rig = self::rig(
+            [],
+            [['id' => 'b', 'name' => 'B', 'when' => [['kind' => 'message', 'port' => 'tablet', 'address' => '/b', 'argument' => 1]], 'do' => [self::OUT]]],
+        );
         $rig->junction->set(self::point('route:b/solo'), 1, new Act('ada', 'Ada'), $rig->nanos());
         $rig->osc('/x', 5.0);
         self::assertNull(self::out($rig));
@@ -251,7 +268,11 @@ final class PassagesTest extends TestCase
 
     public function testValuesThatComeFastPutNothingOff(): void
     {
-        foreach ([['kind' => 'ramp', 'seconds' => 0.5], ['kind' => 'smooth', 'seconds' => 0.1], ['kind' => 'slew', 'perSecond' => 80]] as $step) {
+        foreach ([
+            ['kind' => 'ramp', 'seconds' => 0.5],
+            ['kind' => 'smooth', 'seconds' => 0.1],
+            ['kind' => 'slew', 'perSecond' => 80],
+        ] as $step) {
             $rig = self::rig(['steps' => [$step]]);
             $rig->osc('/x', 0.0);
             for ($i = 1; $i <= 100; ++$i) {
@@ -267,7 +288,10 @@ final class PassagesTest extends TestCase
         $delay = ['kind' => 'delay', 'seconds' => 1];
         $rig = self::rig(['steps' => [$delay, ['kind' => 'scale', 'from' => [0, 1], 'to' => [0, 100]]]]);
         $rig->osc('/x', 0.5);
-        $rig->adopt(self::parts(['name' => 'Renamed', 'steps' => [['kind' => 'delay', 'seconds' => 9], ['kind' => 'scale', 'from' => [0, 1], 'to' => [0, 50]]]]));
+        $rig->adopt(self::parts([
+            'name' => 'Renamed',
+            'steps' => [['kind' => 'delay', 'seconds' => 9], ['kind' => 'scale', 'from' => [0, 1], 'to' => [0, 50]]],
+        ]));
         $rig->pass(1.1);
         self::assertSame(25.0, self::out($rig), 'made of the same steps it goes on, as these say now');
         $rig->osc('/x', 0.8);

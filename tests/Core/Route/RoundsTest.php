@@ -16,8 +16,14 @@ final class RoundsTest extends TestCase
     {
         $rig = self::rig();
         $this->goRound($rig, $rig->osc('/first', 0.5), 40);
-        self::assertStringContainsString('keep each other going: what one sends comes back, and the other sends it on', implode("\n", $rig->allHops()));
-        self::assertSame(['back', 'out'], [$rig->junction->routes->rounds->partner('out', $rig->nanos()), $rig->junction->routes->rounds->partner('back', $rig->nanos())]);
+        self::assertStringContainsString(
+            'keep each other going: what one sends comes back, and the other sends it on',
+            implode("\n", $rig->allHops()),
+        );
+        self::assertSame(
+            ['back', 'out'],
+            [$rig->junction->routes->rounds->partner('out', $rig->nanos()), $rig->junction->routes->rounds->partner('back', $rig->nanos())],
+        );
         $rig->now += 20.0;
         self::assertNull($rig->junction->routes->rounds->partner('out', $rig->nanos()), 'it is over');
         self::assertNotSame([], $rig->osc('/first', 0.6), 'neither is stopped');

@@ -119,7 +119,12 @@ final class RunnerTest extends TestCase
 
     public function testRoutesThatCallEachOtherAreCutAndNamed(): void
     {
-        $press = static fn(string $id, string $other): array => ['id' => $id, 'name' => ucfirst($id), 'when' => ['kind' => 'osc', 'port' => 'tablet', 'address' => "/{$id}"], 'do' => [['kind' => 'press', 'point' => "route:{$other}"]]];
+        $press = static fn(string $id, string $other): array => [
+            'id' => $id,
+            'name' => ucfirst($id),
+            'when' => ['kind' => 'osc', 'port' => 'tablet', 'address' => "/{$id}"],
+            'do' => [['kind' => 'press', 'point' => "route:{$other}"]],
+        ];
         $rig = $this->rig([$press('one', 'two'), $press('two', 'one')]);
         $rig->osc('/one');
         self::assertStringContainsString('cut at "', implode("\n", $rig->hops('message')));
@@ -266,7 +271,10 @@ final class RunnerTest extends TestCase
             ['id' => 'edit', 'name' => 'Edit', 'when' => ['kind' => 'show'], 'do' => $tell(4)],
         ];
         $rig = $this->rig($routes);
-        $fired = fn(): array => array_map(fn(string $id) => $rig->junction->points()->read($this->point("route:{$id}/fired")), ['gained', 'lost', 'port', 'edit']);
+        $fired = fn(): array => array_map(
+            fn(string $id) => $rig->junction->points()->read($this->point("route:{$id}/fired")),
+            ['gained', 'lost', 'port', 'edit'],
+        );
         $rig->pass(1);
         $rig->sacn([1 => 9]);
         self::assertSame([1, 0, 0, 0], $fired());

@@ -76,8 +76,19 @@ final class SequenceTest extends TestCase
 
     public function testAFolderIsSwitchedAsOne(): void
     {
-        $other = ['id' => 'b', 'name' => 'B', 'folder' => 'Talk, evening', 'when' => [['kind' => 'message', 'port' => 'tablet', 'address' => '/b', 'argument' => 1]], 'do' => [self::OUT]];
-        $off = ['id' => 'c', 'name' => 'C', 'when' => [['kind' => 'message', 'port' => 'tablet', 'address' => '/c', 'argument' => 1]], 'do' => [['kind' => 'set', 'point' => 'folder:talk-evening/enabled']]];
+        $other = [
+            'id' => 'b',
+            'name' => 'B',
+            'folder' => 'Talk, evening',
+            'when' => [['kind' => 'message', 'port' => 'tablet', 'address' => '/b', 'argument' => 1]],
+            'do' => [self::OUT],
+        ];
+        $off = [
+            'id' => 'c',
+            'name' => 'C',
+            'when' => [['kind' => 'message', 'port' => 'tablet', 'address' => '/c', 'argument' => 1]],
+            'do' => [['kind' => 'set', 'point' => 'folder:talk-evening/enabled']],
+        ];
         $rig = self::rig(['folder' => 'Talk, evening'], [$other, $off]);
         $folder = self::point('folder:talk-evening/enabled');
         $read = static fn(): int|float|string|null => $rig->junction->points()->read($folder);

@@ -67,7 +67,10 @@ final class StepsTest extends TestCase
      */
     public function testANamedRangeByItsNumberOrTheNearest(): void
     {
-        foreach (['number' => [[1, 2, 3, 0], [5.0, 30.0, null, null]], 'value' => [[-4, 3, 14, 16, 99], [5.0, 5.0, 5.0, 30.0, 30.0]]] as $by => [$in, $out]) {
+        foreach ([
+            'number' => [[1, 2, 3, 0], [5.0, 30.0, null, null]],
+            'value' => [[-4, 3, 14, 16, 99], [5.0, 5.0, 5.0, 30.0, 30.0]],
+        ] as $by => [$in, $out]) {
             $run = new StepRun(new NamedRangeStep(StepRun::point(), $by));
             $run->ranges = [[0.0, 10.0, 'Open'], [20.0, 40.0, 'Stars']];
             self::assertSame($out, array_map(static fn(int $value): ?float => $run->apply((float) $value), $in), $by);
@@ -183,7 +186,14 @@ final class StepsTest extends TestCase
     {
         $fields = VelocityStep::fields();
         self::assertSame(['point', 'low', 'high', 'speed', 'dead', 'bend'], array_map(static fn($field): string => $field->name, $fields));
-        foreach ([[1.0, 1.0, 40.0], [1.0, 0.55, 20.0], [2.0, 0.55, 10.0], [1.0, -1.0, -40.0], [1.0, 0.1, 0.0], [1.0, -0.05, 0.0]] as [$bend, $stick, $rate]) {
+        foreach ([
+            [1.0, 1.0, 40.0],
+            [1.0, 0.55, 20.0],
+            [2.0, 0.55, 10.0],
+            [1.0, -1.0, -40.0],
+            [1.0, 0.1, 0.0],
+            [1.0, -0.05, 0.0],
+        ] as [$bend, $stick, $rate]) {
             $evening = ControlsTest::with(
                 ['kind' => 'fader', 'points' => [['point' => 'value:place']]],
                 ['values' => [['id' => 'place', 'name' => 'Place', 'type' => 'number', 'low' => 0, 'high' => 1000, 'start' => 500], ['id' => 'stick', 'name' => 'Stick', 'type' => 'number', 'low' => -1, 'high' => 1, 'start' => 0]]],

@@ -153,7 +153,11 @@ final class TemplatesTest extends TestCase
             }
         }
         $text = new ExclusiveTemplate('F0 7D {n:text} F7');
-        self::assertSame('f07d433f3ff7', bin2hex($text->filled(static fn(): string => 'Cé')), 'what has no place in 7 bits is a question mark');
+        self::assertSame(
+            'f07d433f3ff7',
+            bin2hex($text->filled(static fn(): string => 'Cé')),
+            'what has no place in 7 bits is a question mark',
+        );
     }
 
     public function testATemplateThatCannotBeSaysWhy(): void

@@ -140,7 +140,12 @@ final class TermsTest extends TestCase
 
     public function testOfTwoRoutesTheHighestHasItWhereTheySaySo(): void
     {
-        $other = ['id' => 'other', 'name' => 'Other', 'when' => ['kind' => 'osc', 'port' => 'tablet', 'address' => '/b'], 'do' => [['kind' => 'set', 'point' => 'slot:palm/9', 'merge' => 'highest']]];
+        $other = [
+            'id' => 'other',
+            'name' => 'Other',
+            'when' => ['kind' => 'osc', 'port' => 'tablet', 'address' => '/b'],
+            'do' => [['kind' => 'set', 'point' => 'slot:palm/9', 'merge' => 'highest']],
+        ];
         $rig = self::rig(['point' => 'slot:palm/9', 'merge' => 'highest'], [], [$other]);
         $rig->osc('/a', 100.0);
         $rig->osc('/b', 60.0);
@@ -185,7 +190,10 @@ final class TermsTest extends TestCase
     public function testARouteIsTriedWithAChosenValue(): void
     {
         $rig = self::rig(['point' => 'slot:palm/9']);
-        self::assertSame('', $rig->junction->set(Reference::parse('route:r/run') ?? self::fail(), 64, new Act('ada', 'Ada'), $rig->nanos())[0]);
+        self::assertSame(
+            '',
+            $rig->junction->set(Reference::parse('route:r/run') ?? self::fail(), 64, new Act('ada', 'Ada'), $rig->nanos())[0],
+        );
         self::assertSame(64, $rig->level(9));
         self::assertContains('a test: Ada runs "R" with 64', $rig->titles());
     }
@@ -217,6 +225,11 @@ final class TermsTest extends TestCase
      */
     private static function route(array $set): array
     {
-        return ['id' => 'r', 'name' => 'R', 'when' => ['kind' => 'osc', 'port' => 'tablet', 'address' => '/a'], 'do' => [['kind' => 'set', ...$set]]];
+        return [
+            'id' => 'r',
+            'name' => 'R',
+            'when' => ['kind' => 'osc', 'port' => 'tablet', 'address' => '/a'],
+            'do' => [['kind' => 'set', ...$set]],
+        ];
     }
 }

@@ -87,7 +87,10 @@ final class TriggersTest extends TestCase
             ];
         }
         $rig = new Rig(['ports' => Rig::document()['ports'], 'routes' => $routes]);
-        $fired = fn(): array => array_map(fn(string $id) => $rig->junction->points()->read($this->point("route:{$id}/fired")), ['gained', 'lost', 'unsteady']);
+        $fired = fn(): array => array_map(
+            fn(string $id) => $rig->junction->points()->read($this->point("route:{$id}/fired")),
+            ['gained', 'lost', 'unsteady'],
+        );
         $rig->pass(1);
         $sequence = 0;
         $send = static function (int $frames, int $step) use ($rig, &$sequence): void {
@@ -134,7 +137,12 @@ final class TriggersTest extends TestCase
     /** Holds, and how routes are, tell nobody: they are looked at after whatever may have changed them. */
     public function testEveryPointCanBeATrigger(): void
     {
-        $when = static fn(string $id, string $point, int $slot): array => ['id' => $id, 'name' => ucfirst($id), 'when' => ['kind' => 'point', 'point' => $point], 'do' => [['kind' => 'set', 'point' => "slot:palm/{$slot}", 'value' => 200]]];
+        $when = static fn(string $id, string $point, int $slot): array => [
+            'id' => $id,
+            'name' => ucfirst($id),
+            'when' => ['kind' => 'point', 'point' => $point],
+            'do' => [['kind' => 'set', 'point' => "slot:palm/{$slot}", 'value' => 200]],
+        ];
         $rig = new Rig(
             [
                 'ports' => Rig::document()['ports'],

@@ -155,7 +155,10 @@ final class PortReaderTest extends TestCase
             ShowReader::fromArray([...Rig::document(), 'ports' => [...Rig::document()['ports'], $port]]);
             self::fail('it was taken');
         } catch (ShowRefused $refused) {
-            $fault = array_values(array_filter($refused->faults, static fn($fault): bool => $fault->path === "/ports/5/{$path}"))[0] ?? null;
+            $fault = array_values(array_filter(
+                $refused->faults,
+                static fn($fault): bool => $fault->path === "/ports/5/{$path}",
+            ))[0] ?? null;
             self::assertNotNull($fault, $refused->getMessage());
             self::assertStringContainsString($words, $fault->spelled());
         }

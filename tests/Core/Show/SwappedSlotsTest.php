@@ -144,7 +144,12 @@ final class SwappedSlotsTest extends TestCase
         }
         $routes = [];
         foreach ((array) array_rand(array_flip(range(1, 40)), mt_rand(2, 4)) as $i => $slot) {
-            $routes[] = ['id' => "r{$i}", 'name' => "R{$i}", 'from' => ['kind' => 'message', 'port' => 'tablet', 'address' => "/r/{$i}", 'low' => 0, 'high' => 255], 'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => $slot]];
+            $routes[] = [
+                'id' => "r{$i}",
+                'name' => "R{$i}",
+                'from' => ['kind' => 'message', 'port' => 'tablet', 'address' => "/r/{$i}", 'low' => 0, 'high' => 255],
+                'to' => ['kind' => 'slot', 'universe' => 'palm', 'slot' => $slot],
+            ];
         }
         $document = [
             ...Rig::document(),

@@ -124,7 +124,10 @@ final class UpgradesTest extends TestCase
                 ];
                 $route[$list] = [['kind' => $kind['kind']]];
                 if ($needed !== []) {
-                    $this->refused([...Rig::document(), 'routes' => [$route]], ...array_map(static fn(string $name): string => "/routes/0/{$list}/0/{$name}", $needed));
+                    $this->refused(
+                        [...Rig::document(), 'routes' => [$route]],
+                        ...array_map(static fn(string $name): string => "/routes/0/{$list}/0/{$name}", $needed),
+                    );
                 }
             }
         }

@@ -28,7 +28,10 @@ final class ControlsTest extends TestCase
     public function testCurvesOfItsOwnGoBothWays(): void
     {
         foreach (['linear', 'square', 'root', 'logarithmic', 'smooth'] as $curve) {
-            $evening = self::with(['kind' => 'knob', 'points' => [['point' => 'master:grand', 'low' => 90, 'high' => 10, 'curve' => $curve]]], ['masters' => [['id' => 'grand', 'name' => 'Grand']]]);
+            $evening = self::with(
+                ['kind' => 'knob', 'points' => [['point' => 'master:grand', 'low' => 90, 'high' => 10, 'curve' => $curve]]],
+                ['masters' => [['id' => 'grand', 'name' => 'Grand']]],
+            );
             for ($at = 0; $at <= 100; $at += 5) {
                 $evening->set('surface:guide/one', $at);
                 self::assertEqualsWithDelta($at, $evening->read('surface:guide/one'), 1e-4, "{$curve} at {$at}");
@@ -57,8 +60,18 @@ final class ControlsTest extends TestCase
 
     public function testButtonsPressWhatCanBePressedAndSetWhatCannot(): void
     {
-        $looks = ['looks' => [['id' => 'doors', 'name' => 'Doors', 'fadeIn' => 0, 'fadeOut' => 0, 'values' => Evening::values(['fixture:a/level' => 100])]]];
-        $evening = self::with(['kind' => 'button', 'points' => [['point' => 'look:doors']]], $looks, ['kind' => 'button', 'points' => [['point' => 'fixture:b/level', 'low' => 20, 'high' => 60]]]);
+        $looks = ['looks' => [[
+            'id' => 'doors',
+            'name' => 'Doors',
+            'fadeIn' => 0,
+            'fadeOut' => 0,
+            'values' => Evening::values(['fixture:a/level' => 100]),
+        ]]];
+        $evening = self::with(
+            ['kind' => 'button', 'points' => [['point' => 'look:doors']]],
+            $looks,
+            ['kind' => 'button', 'points' => [['point' => 'fixture:b/level', 'low' => 20, 'high' => 60]]],
+        );
         self::assertSame('', $evening->press('surface:guide/one'));
         $evening->rig->pass(0.1);
         self::assertSame([255, 1], [$evening->levels()[0], $evening->read('surface:guide/one')]);
@@ -97,7 +110,12 @@ final class ControlsTest extends TestCase
 
     public function testStepsAndDetents(): void
     {
-        $evening = self::with(['kind' => 'fader', 'points' => [['point' => 'slot:palm/2', 'low' => 0, 'high' => 200]], 'step' => 25, 'detents' => [30]]);
+        $evening = self::with([
+            'kind' => 'fader',
+            'points' => [['point' => 'slot:palm/2', 'low' => 0, 'high' => 200]],
+            'step' => 25,
+            'detents' => [30],
+        ]);
         foreach ([[10, 25], [13, 25], [20, 50], [29, 60], [31.5, 60], [33, 75]] as [$at, $level]) {
             $evening->set('surface:guide/one', $at);
             self::assertSame($level, $evening->levels()[1], "at {$at} %");
@@ -106,7 +124,10 @@ final class ControlsTest extends TestCase
 
     public function testASelectorHasTheChoicesOfItsPoint(): void
     {
-        $evening = self::with(['kind' => 'selector', 'point' => 'value:mood'], ['values' => [['id' => 'mood', 'name' => 'Mood', 'type' => 'choice', 'choices' => ['calm', 'storm'], 'start' => 'calm']]]);
+        $evening = self::with(
+            ['kind' => 'selector', 'point' => 'value:mood'],
+            ['values' => [['id' => 'mood', 'name' => 'Mood', 'type' => 'choice', 'choices' => ['calm', 'storm'], 'start' => 'calm']]],
+        );
         self::assertSame("calm\nstorm", $evening->read('surface:guide/one'));
         $evening->press('surface:guide/one');
         self::assertSame('storm', $evening->read('value:mood'));
@@ -117,7 +138,11 @@ final class ControlsTest extends TestCase
 
     public function testWhatIsBoundToNothingIsThereForRoutesAndIsKept(): void
     {
-        $send = static fn(string $address): array => [['kind' => 'send', 'port' => 'tablet', 'message' => ['kind' => 'osc', 'address' => $address, 'arguments' => [['kind' => 'text', 'text' => '{text}']]]]];
+        $send = static fn(string $address): array => [[
+            'kind' => 'send',
+            'port' => 'tablet',
+            'message' => ['kind' => 'osc', 'address' => $address, 'arguments' => [['kind' => 'text', 'text' => '{text}']]],
+        ]];
         $evening = self::with(['kind' => 'text', 'longest' => 5], [], ['kind' => 'fader'], [], $send('/said'));
         $evening->rig->adopt([...$evening->rig->document, 'routes' => [[
             'id' => 'input', 'name' => 'Input', 'when' => ['kind' => 'point', 'point' => 'surface:guide/two'],
@@ -127,14 +152,23 @@ final class ControlsTest extends TestCase
         self::assertSame(102, $evening->levels()[7]);
         self::assertSame(40.0, $evening->restarted()->read('surface:guide/two'));
         self::assertSame('it has at most 5 characters', $evening->set('surface:guide/one', 'too long'));
-        [, $packets] = $evening->rig->junction->set(Evening::point('surface:guide/one'), 'hello', new \NimbleJunction\Core\Point\Act('guest', 'Guide'), $evening->rig->nanos());
+        [, $packets] = $evening->rig->junction->set(
+            Evening::point('surface:guide/one'),
+            'hello',
+            new \NimbleJunction\Core\Point\Act('guest', 'Guide'),
+            $evening->rig->nanos(),
+        );
         $message = Message::decode($packets[0]->bytes);
         self::assertSame(['/said', 'hello'], [$message->address, $message->arguments[0]->value]);
     }
 
     public function testWhatIsNotEnabledCannotBeMoved(): void
     {
-        $evening = self::with(['kind' => 'fader', 'points' => [['point' => 'fixture:a/level']]], ['values' => [['id' => 'open', 'name' => 'House open', 'type' => 'switch', 'start' => false]]], more: ['enabled' => 'value:open', 'longPress' => 'value:open']);
+        $evening = self::with(
+            ['kind' => 'fader', 'points' => [['point' => 'fixture:a/level']]],
+            ['values' => [['id' => 'open', 'name' => 'House open', 'type' => 'switch', 'start' => false]]],
+            more: ['enabled' => 'value:open', 'longPress' => 'value:open'],
+        );
         self::assertSame('it can be moved only while House open is on', $evening->set('surface:guide/one', 50));
         self::assertSame('it can be moved only while House open is on', $evening->press('surface:guide/one/long'));
         $evening->set('value:open', 1);
@@ -147,7 +181,10 @@ final class ControlsTest extends TestCase
     {
         $needed = ['slots' => ['universe' => 'palm'], 'tempo' => ['tempo' => 'main']];
         foreach (ControlKinds::ALL as $class) {
-            $evening = self::with(['kind' => $class::kind(), ...$needed[$class::kind()] ?? []], ['tempos' => [['id' => 'main', 'name' => 'Main']]]);
+            $evening = self::with(
+                ['kind' => $class::kind(), ...$needed[$class::kind()] ?? []],
+                ['tempos' => [['id' => 'main', 'name' => 'Main']]],
+            );
             self::assertIsString(self::shown($evening)[0], $class);
             $evening->set('surface:guide/one', 1);
             $evening->press('surface:guide/one');
@@ -157,8 +194,16 @@ final class ControlsTest extends TestCase
 
     public function testNamesTravel(): void
     {
-        $look = static fn(string $name): array => ['looks' => [['id' => 'doors', 'name' => $name, 'values' => Evening::values(['fixture:a/level' => 100])]]];
-        $evening = self::with(['kind' => 'button', 'points' => [['point' => 'look:doors']]], $look('Doors'), more: ['text' => 'Open {name}: {value}']);
+        $look = static fn(string $name): array => ['looks' => [[
+            'id' => 'doors',
+            'name' => $name,
+            'values' => Evening::values(['fixture:a/level' => 100]),
+        ]]];
+        $evening = self::with(
+            ['kind' => 'button', 'points' => [['point' => 'look:doors']]],
+            $look('Doors'),
+            more: ['text' => 'Open {name}: {value}'],
+        );
         self::assertSame('Open Doors:', $evening->read('surface:guide/one/name'));
         $evening->rig->adopt([...$evening->rig->document, ...$look('Gates')]);
         self::assertSame('Open Gates:', $evening->read('surface:guide/one/name'));
@@ -168,7 +213,11 @@ final class ControlsTest extends TestCase
 
     public function testALabelSaysWhatIsNextInAList(): void
     {
-        $list = ['id' => 'walk', 'name' => 'Walk', 'cues' => [['number' => '1', 'name' => 'Doors'], ['number' => '2.5', 'name' => 'Ferns']]];
+        $list = [
+            'id' => 'walk',
+            'name' => 'Walk',
+            'cues' => [['number' => '1', 'name' => 'Doors'], ['number' => '2.5', 'name' => 'Ferns']],
+        ];
         $evening = self::with(['kind' => 'label', 'point' => 'list:walk/next'], ['lists' => [$list]]);
         self::assertSame('1 Doors', self::shown($evening)[0]);
         $evening->press('list:walk/go');
@@ -183,10 +232,20 @@ final class ControlsTest extends TestCase
             ['id' => 'rgbw', 'name' => 'RGBW', 'parameters' => [$light('red', 'red'), $light('green', 'green'), $light('blue', 'blue'), $light('white', 'white')]],
             ['id' => 'cmy', 'name' => 'CMY', 'parameters' => [$light('cyan', 'cyan'), $light('magenta', 'magenta'), $light('yellow', 'yellow')]],
         ];
-        $fixtures = [['id' => 'w', 'name' => 'W', 'profile' => 'rgbw', 'universe' => 'palm', 'first' => 1], ['id' => 'f', 'name' => 'F', 'profile' => 'cmy', 'universe' => 'palm', 'first' => 5]];
-        $evening = self::with(['kind' => 'colour', 'fixtures' => ['w'], 'groups' => ['filters']], ['profiles' => $profiles, 'fixtures' => $fixtures, 'groups' => [['id' => 'filters', 'name' => 'Filters', 'members' => ['f']]]]);
+        $fixtures = [
+            ['id' => 'w', 'name' => 'W', 'profile' => 'rgbw', 'universe' => 'palm', 'first' => 1],
+            ['id' => 'f', 'name' => 'F', 'profile' => 'cmy', 'universe' => 'palm', 'first' => 5],
+        ];
+        $evening = self::with(
+            ['kind' => 'colour', 'fixtures' => ['w'], 'groups' => ['filters']],
+            ['profiles' => $profiles, 'fixtures' => $fixtures, 'groups' => [['id' => 'filters', 'name' => 'Filters', 'members' => ['f']]]],
+        );
         self::assertSame('', $evening->set('surface:guide/one', '#ff8040'));
-        self::assertSame([255 - 64, 128 - 64, 0, 64, 0, 127, 191], \array_slice($evening->levels(), 0, 7), 'white is taken out of all three; filters take away');
+        self::assertSame(
+            [255 - 64, 128 - 64, 0, 64, 0, 127, 191],
+            \array_slice($evening->levels(), 0, 7),
+            'white is taken out of all three; filters take away',
+        );
         self::assertSame('#ff8040', $evening->read('surface:guide/one'));
         self::assertSame('a colour is written as # and six hexadecimal digits', $evening->set('surface:guide/one', 'red'));
         $evening->rig->adopt([...$evening->rig->document, 'name' => 'Edited']);
@@ -210,16 +269,32 @@ final class ControlsTest extends TestCase
      * @param list<array<string, mixed>> $do of the first
      * @param array<string, mixed> $more of the first
      */
-    public static function with(array $does, array $changes = [], array $second = [], array $third = [], array $do = [], array $more = []): Evening
-    {
+    public static function with(
+        array $does,
+        array $changes = [],
+        array $second = [],
+        array $third = [],
+        array $do = [],
+        array $more = [],
+    ): Evening {
         $controls = [];
         foreach (['one' => $does, 'two' => $second, 'three' => $third] as $id => $one) {
-            $controls[] = ['id' => $id, 'name' => ucfirst($id), 'column' => \count($controls) + 1, 'does' => $one, ...($id === 'one' ? ['do' => $do, ...$more] : [])];
+            $controls[] = [
+                'id' => $id,
+                'name' => ucfirst($id),
+                'column' => \count($controls) + 1,
+                'does' => $one,
+                ...($id === 'one' ? ['do' => $do, ...$more] : []),
+            ];
         }
         $controls = array_values(array_filter($controls, static fn(array $one): bool => $one['does'] !== []));
         $ports = [...Rig::document()['ports']];
 
-        return new Evening(['ports' => $ports, ...$changes, 'surfaces' => [['id' => 'guide', 'name' => 'Guide', 'pages' => [['id' => 'p', 'name' => 'Page', 'controls' => $controls]]]]]);
+        return new Evening([
+            'ports' => $ports,
+            ...$changes,
+            'surfaces' => [['id' => 'guide', 'name' => 'Guide', 'pages' => [['id' => 'p', 'name' => 'Page', 'controls' => $controls]]]],
+        ]);
     }
 
     /** @return array{string, bool} */

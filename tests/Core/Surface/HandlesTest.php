@@ -86,7 +86,11 @@ final class HandlesTest extends TestCase
     #[DataProvider('encoders')]
     public function testAnEncoder(array $handle, array $steps, float $end): void
     {
-        $this->begin($handle, ['kind' => 'fader', 'points' => [['point' => 'fixture:c/level']]], ['kind' => 'relative', 'encoding' => 'twos-complement']);
+        $this->begin(
+            $handle,
+            ['kind' => 'fader', 'points' => [['point' => 'fixture:c/level']]],
+            ['kind' => 'relative', 'encoding' => 'twos-complement'],
+        );
         $this->evening->set('fixture:c/level', 50);
         foreach ($steps as $step) {
             $this->controller(1, $step & 127);
@@ -97,7 +101,12 @@ final class HandlesTest extends TestCase
 
     public function testAnEncoderTurnsAnEndlessKnob(): void
     {
-        $this->begin(['kind' => 'encoder', 'size' => 5, 'most' => 1], ['kind' => 'endless', 'points' => [['point' => 'fixture:c/level']]], ['kind' => 'relative', 'encoding' => 'twos-complement'], 'turn');
+        $this->begin(
+            ['kind' => 'encoder', 'size' => 5, 'most' => 1],
+            ['kind' => 'endless', 'points' => [['point' => 'fixture:c/level']]],
+            ['kind' => 'relative', 'encoding' => 'twos-complement'],
+            'turn',
+        );
         $this->controller(1, 3);
         self::assertEqualsWithDelta(15.0, $this->evening->read('fixture:c/level'), 0.01);
     }
@@ -140,7 +149,12 @@ final class HandlesTest extends TestCase
 
     public function testAButtonTapsATempoAndStepsAStepper(): void
     {
-        $this->begin(['kind' => 'button', 'lamp' => false], ['kind' => 'stepper', 'points' => [['point' => 'slot:palm/1']], 'step' => 20], ['kind' => 'note', 'note' => 36], 'up');
+        $this->begin(
+            ['kind' => 'button', 'lamp' => false],
+            ['kind' => 'stepper', 'points' => [['point' => 'slot:palm/1']], 'step' => 20],
+            ['kind' => 'note', 'note' => 36],
+            'up',
+        );
         $this->note(127);
         $this->note(0);
         $this->note(127);
@@ -161,7 +175,11 @@ final class HandlesTest extends TestCase
     {
         $exclusive = new Display('name', '', '7d 01', 6);
         self::assertSame('f07d014665726e2020f7', bin2hex($exclusive->message('Fern', '40 %')->encode()));
-        self::assertSame('f07d013f66f7', bin2hex((new Display('name', '', '7d01', 2))->message('äf', '')->encode()), 'what its letters do not have is a question mark');
+        self::assertSame(
+            'f07d013f66f7',
+            bin2hex((new Display('name', '', '7d01', 2))->message('äf', '')->encode()),
+            'what its letters do not have is a question mark',
+        );
         self::assertSame(['40 %'], (new Display('value', '/text'))->message('Fern', '40 %')->arguments());
         self::assertSame(['Fern 40'], (new Display('name and value', '/text', length: 7))->message('Fern', '40 %')->arguments());
     }
@@ -187,7 +205,13 @@ final class HandlesTest extends TestCase
         self::assertEqualsWithDelta(0, $this->level(), 0.1, 'nothing of that page is moved by it');
         $this->evening->set('panel:lectern/page', 1);
         $this->evening->rig->pass(1.0);
-        $told = $this->told(fn() => $this->evening->rig->junction->press(Evening::point('panel:lectern/refresh'), new Act('x', 'X'), $this->evening->rig->nanos())[1]);
+        $told = $this->told(
+            fn() => $this->evening->rig->junction->press(
+                Evening::point('panel:lectern/refresh'),
+                new Act('x', 'X'),
+                $this->evening->rig->nanos(),
+            )[1],
+        );
         self::assertSame(['b00100'], $told);
         self::assertSame('it can only be pressed', $this->evening->set('panel:lectern/next', 1));
         self::assertSame('a page is set, or pressed on and back', $this->evening->press('panel:lectern/page'));
@@ -195,9 +219,19 @@ final class HandlesTest extends TestCase
 
     public function testEveryKindOfPartHasAWordAndRefusesWhatItCannotMove(): void
     {
-        self::assertSame(['fader', 'button', 'encoder', 'axis'], array_map(static fn(string $class): string => $class::kind(), Handles::ALL));
+        self::assertSame(
+            ['fader', 'button', 'encoder', 'axis'],
+            array_map(static fn(string $class): string => $class::kind(), Handles::ALL),
+        );
         $button = ['kind' => 'button', 'points' => [['point' => 'master:blackout']]];
-        foreach ([['fader', $button], ['encoder', $button], ['axis', $button], ['button', self::LEVEL], ['fader', ['kind' => 'text']], ['encoder', ['kind' => 'clock']]] as [$handle, $does]) {
+        foreach ([
+            ['fader', $button],
+            ['encoder', $button],
+            ['axis', $button],
+            ['button', self::LEVEL],
+            ['fader', ['kind' => 'text']],
+            ['encoder', ['kind' => 'clock']],
+        ] as [$handle, $does]) {
             try {
                 $this->begin(['kind' => $handle, ...($handle === 'fader' ? ['motor' => false] : [])], $does);
                 self::fail("{$handle} {$does['kind']}");
@@ -220,7 +254,13 @@ final class HandlesTest extends TestCase
             self::fail('it was taken');
         } catch (ShowRefused $refused) {
             $paths = array_column($refused->faults, 'path');
-            foreach (['/panels/0/surface', '/panels/0/oscPort', '/panels/0/parts/0/when/port', '/panels/0/parts/1/id', '/panels/0/parts/2/does'] as $path) {
+            foreach ([
+                '/panels/0/surface',
+                '/panels/0/oscPort',
+                '/panels/0/parts/0/when/port',
+                '/panels/0/parts/1/id',
+                '/panels/0/parts/2/does',
+            ] as $path) {
                 self::assertContains($path, $paths);
             }
         }
@@ -232,10 +272,20 @@ final class HandlesTest extends TestCase
      * @param array<string, mixed> $when of the part
      * @param array<string, mixed> $panel
      */
-    private function begin(array $handle, array $does, array $when = ['kind' => 'controller'], string $moves = '', array $panel = [], int $pages = 1): void
-    {
+    private function begin(
+        array $handle,
+        array $does,
+        array $when = ['kind' => 'controller'],
+        string $moves = '',
+        array $panel = [],
+        int $pages = 1,
+    ): void {
         $number = ($when['kind'] ?? '') === 'note' ? [] : ['controller' => 1];
-        $all = [['id' => 'p1', 'name' => 'One', 'controls' => [['id' => 'a', 'name' => 'A', 'does' => $does, 'hardware' => [['part' => 'it', ...($moves === '' ? [] : ['moves' => $moves])]]]]]];
+        $all = [[
+            'id' => 'p1',
+            'name' => 'One',
+            'controls' => [['id' => 'a', 'name' => 'A', 'does' => $does, 'hardware' => [['part' => 'it', ...($moves === '' ? [] : ['moves' => $moves])]]]],
+        ]];
         for ($i = 2; $i <= $pages; ++$i) {
             $all[] = ['id' => "p{$i}", 'name' => "Page {$i}"];
         }
@@ -268,7 +318,12 @@ final class HandlesTest extends TestCase
     /** @return list<\NimbleJunction\Core\Port\OutgoingPacket> */
     private function set(string $point, float $value): array
     {
-        return $this->evening->rig->junction->set(Evening::point($point), $value, new Act('person', 'Ada'), $this->evening->rig->nanos())[1];
+        return $this->evening->rig->junction->set(
+            Evening::point($point),
+            $value,
+            new Act('person', 'Ada'),
+            $this->evening->rig->nanos(),
+        )[1];
     }
 
     /**
@@ -280,6 +335,9 @@ final class HandlesTest extends TestCase
     {
         $packets = [...$do(), ...array_map(static fn(array $one) => $one[1], $this->evening->rig->pass(0.5))];
 
-        return array_values(array_map(static fn($one): string => bin2hex($one->bytes), array_filter($packets, static fn($one): bool => $one->portId === 'lectern')));
+        return array_values(array_map(
+            static fn($one): string => bin2hex($one->bytes),
+            array_filter($packets, static fn($one): bool => $one->portId === 'lectern'),
+        ));
     }
 }

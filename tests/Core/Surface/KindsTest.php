@@ -36,7 +36,11 @@ final class KindsTest extends TestCase
 
     public function testAButtonThatFiresOnceSetsItsMaximumEachTime(): void
     {
-        $evening = ControlsTest::with(['kind' => 'button', 'mode' => 'once', 'points' => [['point' => 'slot:palm/1', 'low' => 0, 'high' => 80]]]);
+        $evening = ControlsTest::with([
+            'kind' => 'button',
+            'mode' => 'once',
+            'points' => [['point' => 'slot:palm/1', 'low' => 0, 'high' => 80]],
+        ]);
         foreach ([1, 2] as $press) {
             $evening->press('surface:guide/one');
             self::assertSame(80, $evening->levels()[0], "press {$press}");
@@ -45,7 +49,10 @@ final class KindsTest extends TestCase
 
     public function testAButtonOfSeveralPointsMovesAllOfThemByWhatTheFirstIs(): void
     {
-        $evening = ControlsTest::with(['kind' => 'button', 'points' => [['point' => 'fixture:a/level'], ['point' => 'fixture:b/level', 'high' => 50], ['point' => 'value:open']]], self::SWITCH);
+        $evening = ControlsTest::with(
+            ['kind' => 'button', 'points' => [['point' => 'fixture:a/level'], ['point' => 'fixture:b/level', 'high' => 50], ['point' => 'value:open']]],
+            self::SWITCH,
+        );
         $evening->press('surface:guide/one');
         self::assertSame([255, 128], \array_slice($evening->levels(), 0, 2));
         self::assertSame(1, $evening->read('value:open'));
@@ -69,7 +76,14 @@ final class KindsTest extends TestCase
 
     public function testALookIsPressedAsItSaysAndShowsItsLevel(): void
     {
-        $looks = ['looks' => [['id' => 'held', 'name' => 'Held', 'press' => 'momentary', 'fadeIn' => 0, 'fadeOut' => 0, 'values' => Evening::values(['fixture:a/level' => 100])]]];
+        $looks = ['looks' => [[
+            'id' => 'held',
+            'name' => 'Held',
+            'press' => 'momentary',
+            'fadeIn' => 0,
+            'fadeOut' => 0,
+            'values' => Evening::values(['fixture:a/level' => 100]),
+        ]]];
         $evening = ControlsTest::with(['kind' => 'button', 'mode' => 'momentary', 'points' => [['point' => 'look:held/pressed']]], $looks);
         $evening->set('surface:guide/one', 1);
         $evening->rig->pass(0.1);
@@ -100,7 +114,12 @@ final class KindsTest extends TestCase
             ['id' => 'mood', 'name' => 'Mood', 'type' => 'choice', 'choices' => ['calm', 'storm']],
         ];
         $evening = ControlsTest::with(['kind' => 'label', 'point' => $point], ['values' => $values]);
-        $evening->rig->junction->set(Evening::point(str_replace('slot:', 'hold:', $point)), $value, new \NimbleJunction\Core\Point\Act('x', 'X'), $evening->rig->nanos());
+        $evening->rig->junction->set(
+            Evening::point(str_replace('slot:', 'hold:', $point)),
+            $value,
+            new \NimbleJunction\Core\Point\Act('x', 'X'),
+            $evening->rig->nanos(),
+        );
         self::assertSame($words, $evening->read('surface:guide/one/text'));
     }
 
@@ -129,9 +148,16 @@ final class KindsTest extends TestCase
 
     public function testASelectorHasTheNamedRangesOfAParameter(): void
     {
-        $wheel = ['name' => 'wheel', 'kind' => 'beam', 'ranges' => [['name' => 'open', 'first' => 0, 'last' => 99], ['name' => 'star', 'first' => 100, 'last' => 255]]];
+        $wheel = [
+            'name' => 'wheel',
+            'kind' => 'beam',
+            'ranges' => [['name' => 'open', 'first' => 0, 'last' => 99], ['name' => 'star', 'first' => 100, 'last' => 255]],
+        ];
         $profiles = [['id' => 'gobo', 'name' => 'Gobo', 'parameters' => [$wheel]]];
-        $evening = ControlsTest::with(['kind' => 'selector', 'point' => 'fixture:g/wheel'], ['profiles' => $profiles, 'fixtures' => [['id' => 'g', 'name' => 'G', 'profile' => 'gobo', 'universe' => 'palm', 'first' => 1]], 'groups' => []]);
+        $evening = ControlsTest::with(
+            ['kind' => 'selector', 'point' => 'fixture:g/wheel'],
+            ['profiles' => $profiles, 'fixtures' => [['id' => 'g', 'name' => 'G', 'profile' => 'gobo', 'universe' => 'palm', 'first' => 1]], 'groups' => []],
+        );
         self::assertSame("open\nstar", $evening->read('surface:guide/one'));
         $evening->set('surface:guide/one', 'star');
         self::assertSame(178, $evening->levels()[0], 'the middle of its range');
@@ -183,7 +209,10 @@ final class KindsTest extends TestCase
 
     public function testATempoIsTapped(): void
     {
-        $evening = ControlsTest::with(['kind' => 'tempo', 'tempo' => 'main'], ['tempos' => [['id' => 'main', 'name' => 'Main', 'start' => 90]]]);
+        $evening = ControlsTest::with(
+            ['kind' => 'tempo', 'tempo' => 'main'],
+            ['tempos' => [['id' => 'main', 'name' => 'Main', 'start' => 90]]],
+        );
         self::assertSame('90 BPM', $evening->read('surface:guide/one/text'));
         foreach (range(1, 5) as $tap) {
             self::assertSame('', $evening->press('surface:guide/one'), "tap {$tap}");

@@ -45,12 +45,21 @@ final class PanelsTest extends TestCase
         $this->button(36, 127);
         $this->button(36, 0);
         self::assertSame(1, $this->evening->read('master:blackout'));
-        self::assertSame(['902405', '902405'], $this->told(), 'red is 5 at this panel; it is told again as the button comes up, which may have put its lamp out');
+        self::assertSame(
+            ['902405', '902405'],
+            $this->told(),
+            'red is 5 at this panel; it is told again as the button comes up, which may have put its lamp out',
+        );
         $this->button(40, 127);
         self::assertSame(2, $this->evening->read('panel:lectern/page'));
         self::assertSame(['f07d0142202020202020f7', 'b00100'], $this->told());
         $this->fader(1, 64);
-        self::assertEqualsWithDelta([0.0, 50.4], [$this->evening->read('fixture:a/level'), $this->evening->read('fixture:b/level')], 0.3, 'it moves what is on that page');
+        self::assertEqualsWithDelta(
+            [0.0, 50.4],
+            [$this->evening->read('fixture:a/level'), $this->evening->read('fixture:b/level')],
+            0.3,
+            'it moves what is on that page',
+        );
         $this->button(40, 127);
         self::assertSame(1, $this->evening->read('panel:lectern/page'), 'after the last page comes the first');
         self::assertContains('902405', $this->told());
@@ -141,7 +150,11 @@ final class PanelsTest extends TestCase
         $this->evening->press('look:slow');
         $this->collect($this->evening->rig->pass(3.0));
         $texts = array_values(array_filter($this->told, static fn(string $hex): bool => str_starts_with($hex, 'f07d01')));
-        self::assertThat(\count($texts), self::logicalAnd(self::greaterThan(15), self::lessThanOrEqual(22)), 'ten times a second at most, and once more at the end');
+        self::assertThat(
+            \count($texts),
+            self::logicalAnd(self::greaterThan(15), self::lessThanOrEqual(22)),
+            'ten times a second at most, and once more at the end',
+        );
         self::assertStringContainsString('100', (string) hex2bin(substr((string) end($texts), 6, -2)));
         self::assertGreaterThan(40, \count($this->told) - \count($texts), 'its motor is not held up');
     }
@@ -165,9 +178,18 @@ final class PanelsTest extends TestCase
 
     public function testATabletProgramOfAnyMakerIsToldNamesValuesAndColoursAndMovesControlsByOsc(): void
     {
-        $this->begin(changes: ['panels' => [['id' => 'pad', 'name' => 'Pad', 'surface' => 'guide', 'oscPort' => 'tablet', 'oscAddress' => '/walk']]]);
+        $this->begin(changes: ['panels' => [[
+            'id' => 'pad',
+            'name' => 'Pad',
+            'surface' => 'guide',
+            'oscPort' => 'tablet',
+            'oscAddress' => '/walk',
+        ]]]);
         $told = function (array $packets): array {
-            $messages = array_map(static fn($packet): Message => Message::decode($packet->bytes), array_values(array_filter($packets, static fn($packet): bool => $packet->portId === 'tablet')));
+            $messages = array_map(
+                static fn($packet): Message => Message::decode($packet->bytes),
+                array_values(array_filter($packets, static fn($packet): bool => $packet->portId === 'tablet')),
+            );
 
             return array_map(static fn(Message $one): string => "{$one->address} {$one->arguments[0]->value}", $messages);
         };
@@ -193,8 +215,18 @@ final class PanelsTest extends TestCase
 
     public function testByOscAMomentaryButtonComesUpAndAPadHasTwoAddresses(): void
     {
-        $pad = ['id' => 'laser', 'name' => 'Laser', 'column' => 4, 'does' => ['kind' => 'pad', 'across' => [['point' => 'fixture:h/pan']], 'up' => [['point' => 'fixture:b/level']]]];
-        $bell = ['id' => 'bell', 'name' => 'Bell', 'column' => 5, 'does' => ['kind' => 'button', 'mode' => 'momentary', 'points' => [['point' => 'fixture:a/level']]]];
+        $pad = [
+            'id' => 'laser',
+            'name' => 'Laser',
+            'column' => 4,
+            'does' => ['kind' => 'pad', 'across' => [['point' => 'fixture:h/pan']], 'up' => [['point' => 'fixture:b/level']]],
+        ];
+        $bell = [
+            'id' => 'bell',
+            'name' => 'Bell',
+            'column' => 5,
+            'does' => ['kind' => 'button', 'mode' => 'momentary', 'points' => [['point' => 'fixture:a/level']]],
+        ];
         $tempo = ['id' => 'beat', 'name' => 'Beat', 'column' => 6, 'does' => ['kind' => 'tempo', 'tempo' => 'main']];
         $this->begin(changes: [
             'tempos' => [['id' => 'main', 'name' => 'Main', 'start' => 90]],
@@ -228,7 +260,11 @@ final class PanelsTest extends TestCase
         $this->told();
         $this->collect(array_map(static fn($packet): array => [0.0, $packet], $this->evening->rig->artNet([2 => 200])));
         self::assertSame([], $this->told(), 'fixture b is on the second page');
-        [, $packets] = $this->evening->rig->junction->press(Evening::point('panel:lectern/next'), new Act('person', 'Ada'), $this->evening->rig->nanos());
+        [, $packets] = $this->evening->rig->junction->press(
+            Evening::point('panel:lectern/next'),
+            new Act('person', 'Ada'),
+            $this->evening->rig->nanos(),
+        );
         $this->collect(array_map(static fn($packet): array => [0.0, $packet], $packets));
         self::assertContains('b00164', $this->told(), 'there it is told where it is');
     }
@@ -249,14 +285,27 @@ final class PanelsTest extends TestCase
     {
         $midi = static fn(string $kind, array $more): array => ['kind' => $kind, 'port' => 'lectern', 'channel' => 1, ...$more];
         $fader = static fn(string $point): array => ['kind' => 'fader', 'points' => [['point' => $point]]];
-        $control = static fn(string $id, int $column, array $does, string $part, array $more = []): array => ['id' => $id, 'name' => strtoupper($id), 'column' => $column, 'does' => $does, 'hardware' => [['part' => $part]], ...$more];
+        $control = static fn(string $id, int $column, array $does, string $part, array $more = []): array => [
+            'id' => $id,
+            'name' => strtoupper($id),
+            'column' => $column,
+            'does' => $does,
+            'hardware' => [['part' => $part]],
+            ...$more,
+        ];
         $this->told = [];
         $this->evening = new Evening([
             'ports' => [...Rig::document()['ports'], Rig::CABLE],
             'surfaces' => [['id' => 'guide', 'name' => 'Guide', 'pages' => [
                 ['id' => 'one', 'name' => 'One', 'controls' => [
                     [...$control('a', 1, $fader('fixture:a/level'), 'fader-1'), ...$first],
-                    $control('dark', 2, ['kind' => 'button', 'points' => [['point' => 'master:blackout']]], 'button-1', ['colour' => '#e01010']),
+                    $control(
+                        'dark',
+                        2,
+                        ['kind' => 'button', 'points' => [['point' => 'master:blackout']]],
+                        'button-1',
+                        ['colour' => '#e01010'],
+                    ),
                     $control('c', 3, $fader('fixture:c/level'), 'wheel'),
                 ]],
                 ['id' => 'two', 'name' => 'Two', 'controls' => [$control('b', 1, $fader('fixture:b/level'), 'fader-1')]],
@@ -275,7 +324,12 @@ final class PanelsTest extends TestCase
 
     private function set(string $point, float $value): void
     {
-        [, $packets] = $this->evening->rig->junction->set(Evening::point($point), $value, new Act('person', 'Ada'), $this->evening->rig->nanos());
+        [, $packets] = $this->evening->rig->junction->set(
+            Evening::point($point),
+            $value,
+            new Act('person', 'Ada'),
+            $this->evening->rig->nanos(),
+        );
         $this->collect(array_map(static fn($packet): array => [0.0, $packet], $packets));
     }
 

@@ -14,7 +14,19 @@ use PHPUnit\Framework\TestCase;
 /** Surfaces that nobody has planned, touched by nobody's plan, by a seed: nothing breaks, and what is said stays true. */
 final class RandomTouchesTest extends TestCase
 {
-    private const POINTS = ['slot:palm/1', 'slot:palm/9', 'fixture:a/level', 'fixture:c/level', 'fixture:h/pan', 'group:all/level', 'look:doors', 'master:grand', 'value:count', 'value:open', 'wave:breath/rate'];
+    private const POINTS = [
+        'slot:palm/1',
+        'slot:palm/9',
+        'fixture:a/level',
+        'fixture:c/level',
+        'fixture:h/pan',
+        'group:all/level',
+        'look:doors',
+        'master:grand',
+        'value:count',
+        'value:open',
+        'wave:breath/rate',
+    ];
 
     public function testWhateverIsTouchedValuesStayWithinTheRangesOfTheirControls(): void
     {
@@ -51,7 +63,12 @@ final class RandomTouchesTest extends TestCase
     {
         for ($seed = 201; $seed <= 230; ++$seed) {
             mt_srand($seed);
-            $twin = static fn(string $id, int $column): array => ['id' => $id, 'name' => $id, 'column' => $column, 'does' => ['kind' => 'fader', 'points' => [['point' => 'fixture:a/level']]]];
+            $twin = static fn(string $id, int $column): array => [
+                'id' => $id,
+                'name' => $id,
+                'column' => $column,
+                'does' => ['kind' => 'fader', 'points' => [['point' => 'fixture:a/level']]],
+            ];
             $evening = new Evening(['surfaces' => [
                 ['id' => 'one', 'name' => 'One', 'pages' => [['id' => 'p', 'name' => 'P', 'controls' => [$twin('x', 1)]]]],
                 ['id' => 'two', 'name' => 'Two', 'pages' => [['id' => 'p', 'name' => 'P', 'controls' => [$twin('y', 1), $twin('z', 2)]]]],
@@ -81,7 +98,14 @@ final class RandomTouchesTest extends TestCase
                 'fader', 'knob' => ['points' => $bindings, 'step' => mt_rand(1, 9), 'detents' => [mt_rand(0, 100)]],
                 default => ['points' => $bindings],
             };
-            $controls[] = ['id' => "c{$i}", 'name' => "C {$i}", 'column' => $i % 6 + 1, 'row' => intdiv($i, 6) + 1, 'does' => ['kind' => $kind, ...$does], ...(mt_rand(0, 5) === 0 ? ['longPress' => 'look:doors'] : [])];
+            $controls[] = [
+                'id' => "c{$i}",
+                'name' => "C {$i}",
+                'column' => $i % 6 + 1,
+                'row' => intdiv($i, 6) + 1,
+                'does' => ['kind' => $kind, ...$does],
+                ...(mt_rand(0, 5) === 0 ? ['longPress' => 'look:doors'] : []),
+            ];
         }
 
         return new Evening([
@@ -99,7 +123,11 @@ final class RandomTouchesTest extends TestCase
     {
         $range = mt_rand(0, 2) === 0 ? ['low' => mt_rand(0, 40), 'high' => mt_rand(60, 100)] : [];
 
-        return ['point' => self::POINTS[mt_rand(0, \count(self::POINTS) - 1)], ...$range, 'curve' => ['linear', 'square', 'smooth'][mt_rand(0, 2)]];
+        return [
+            'point' => self::POINTS[mt_rand(0, \count(self::POINTS) - 1)],
+            ...$range,
+            'curve' => ['linear', 'square', 'smooth'][mt_rand(0, 2)],
+        ];
     }
 
     private function deed(Evening $evening): void
@@ -133,7 +161,10 @@ final class RandomTouchesTest extends TestCase
                 self::assertSame($kind, $junction->points()->describe($point)?->kind);
                 self::assertSame($part, Surfaces::part($point));
                 $value = $junction->points()->read($point);
-                self::assertTrue($kind !== PointKind::Level || $value === null || ($value >= 0 && $value <= 100), "{$where}: {$point->text()}");
+                self::assertTrue(
+                    $kind !== PointKind::Level || $value === null || ($value >= 0 && $value <= 100),
+                    "{$where}: {$point->text()}",
+                );
             }
         }
     }

@@ -74,15 +74,35 @@ final class ChaseTest extends TestCase
             static fn(): array => ['point' => 'look:cold', 'value' => mt_rand(0, 1) * 100],
             static fn(): array => ['point' => 'list:walk', 'value' => mt_rand(1, 3)],
         ];
-        $presses = ['list:walk/go', 'list:walk/go', 'list:walk', 'list:walk/back', 'list:walk/pause', 'list:walk/release', 'look:cold', 'look:warm/active', 'wave:sway', 'master:blackout'];
+        $presses = [
+            'list:walk/go',
+            'list:walk/go',
+            'list:walk',
+            'list:walk/back',
+            'list:walk/pause',
+            'list:walk/release',
+            'look:cold',
+            'look:warm/active',
+            'wave:sway',
+            'master:blackout',
+        ];
         $triggers = [];
         for ($i = 0, $count = mt_rand(1, 25); $i < $count; ++$i) {
-            $do = [mt_rand(0, 2) === 0 ? ['kind' => 'press', 'point' => $presses[array_rand($presses)]] : ['kind' => 'set', ...$sets[array_rand($sets)]()]];
+            $do = [
+                mt_rand(0, 2) === 0
+                    ? ['kind' => 'press', 'point' => $presses[array_rand($presses)]]
+                    : ['kind' => 'set', ...$sets[array_rand($sets)]()],
+            ];
             $triggers[] = ['id' => "t{$i}", 'at' => mt_rand(0, 2900) / 100, 'do' => $do];
         }
         $knots = [];
         for ($i = 0, $count = mt_rand(1, 8); $i < $count; ++$i) {
-            $knots[] = ['at' => mt_rand(0, 2900) / 100, 'value' => mt_rand(0, 100), 'to' => self::SHAPES[array_rand(self::SHAPES)], 'bend' => mt_rand(-10, 10) / 10];
+            $knots[] = [
+                'at' => mt_rand(0, 2900) / 100,
+                'value' => mt_rand(0, 100),
+                'to' => self::SHAPES[array_rand(self::SHAPES)],
+                'bend' => mt_rand(-10, 10) / 10,
+            ];
         }
 
         return [
@@ -94,7 +114,12 @@ final class ChaseTest extends TestCase
                 ['id' => 'cold', 'name' => 'Cold', 'press' => 'toggle', 'values' => Evening::values(['fixture:h/red' => 60])],
             ],
             'lists' => [['id' => 'walk', 'name' => 'Walk', 'cues' => array_map(
-                static fn(int $n): array => ['number' => (string) $n, 'name' => "Cue {$n}", ...($n === 2 ? ['follow' => ['kind' => 'after', 'seconds' => 1.5]] : []), 'values' => Evening::values(['fixture:h/wheel' => 20 * $n])],
+                static fn(int $n): array => [
+                    'number' => (string) $n,
+                    'name' => "Cue {$n}",
+                    ...($n === 2 ? ['follow' => ['kind' => 'after', 'seconds' => 1.5]] : []),
+                    'values' => Evening::values(['fixture:h/wheel' => 20 * $n]),
+                ],
                 [1, 2, 3],
             )]],
             'timelines' => [['id' => 'song', 'name' => 'Song', 'length' => 30, 'tracks' => [

@@ -15,7 +15,10 @@ final class ClipTrackTest extends TestCase
 {
     public function testALookIsThereForItsWhileAndFades(): void
     {
-        $evening = self::evening([['id' => 'a', 'at' => 1, 'long' => 2, 'plays' => 'look:warm'], ['id' => 'b', 'at' => 3, 'long' => 2, 'plays' => 'look:warm', 'fadeOut' => 1]]);
+        $evening = self::evening([
+            ['id' => 'a', 'at' => 1, 'long' => 2, 'plays' => 'look:warm'],
+            ['id' => 'b', 'at' => 3, 'long' => 2, 'plays' => 'look:warm', 'fadeOut' => 1],
+        ]);
         $evening->press('timeline:song/play');
         foreach ([[0.5, 0], [1.5, 255], [2.9, 255], [3.1, 255], [4.9, 255]] as [$at, $level]) {
             $evening->rig->pass($at - (float) $evening->read('timeline:song'));
@@ -67,7 +70,11 @@ final class ClipTrackTest extends TestCase
         $evening->rig->pass(0.5);
         self::assertEqualsWithDelta(3.5, $evening->read('timeline:chase'), 0.1, 'and is as fast');
         $evening->rig->pass(3.0);
-        self::assertSame([0, 0.0, 0], [$evening->read('timeline:chase/running'), $evening->read('timeline:chase'), $evening->levels()[1]], 'behind the clip it is gone, and what it gave too');
+        self::assertSame(
+            [0, 0.0, 0],
+            [$evening->read('timeline:chase/running'), $evening->read('timeline:chase'), $evening->levels()[1]],
+            'behind the clip it is gone, and what it gave too',
+        );
         $evening->set('timeline:song', 4.0);
         self::assertGreaterThan(0, $evening->levels()[1]);
         $evening->press('timeline:song/stop');
@@ -83,7 +90,11 @@ final class ClipTrackTest extends TestCase
             self::assertSame(1, $evening->read('timeline:chase/running'));
             $again = $evening->restarted((float) $away);
             $again->rig->pass(0.1);
-            self::assertSame([1, $isThere], [$again->read('timeline:song/running'), $again->read('timeline:chase/running')], "away for {$away} s");
+            self::assertSame(
+                [1, $isThere],
+                [$again->read('timeline:song/running'), $again->read('timeline:chase/running')],
+                "away for {$away} s",
+            );
             self::assertSame($isThere === 1, $again->levels()[1] > 0);
         }
     }
@@ -109,7 +120,11 @@ final class ClipTrackTest extends TestCase
             ['timeline:beats', 'it goes by beats'],
         ] as [$plays, $words]) {
             try {
-                ShowReader::fromArray([...Rig::document(), ...self::show([['id' => 'a', 'at' => 1, 'plays' => $plays]]), 'tempos' => [['id' => 't', 'name' => 'T']]]);
+                ShowReader::fromArray([
+                    ...Rig::document(),
+                    ...self::show([['id' => 'a', 'at' => 1, 'plays' => $plays]]),
+                    'tempos' => [['id' => 't', 'name' => 'T']],
+                ]);
                 self::fail($plays);
             } catch (ShowRefused $refused) {
                 self::assertStringContainsString($words, $refused->getMessage());

@@ -21,7 +21,11 @@ final class LongTimelineTest extends TestCase
         for ($i = 0; $i < 5000; ++$i) {
             // Some of them at one moment.
             $at = mt_rand(0, 35_990) / 10;
-            $triggers[] = ['id' => "t{$i}", 'at' => $at, 'do' => [['kind' => 'send', 'port' => 'tablet', 'message' => ['kind' => 'osc', 'address' => "/t{$i}"]]]];
+            $triggers[] = [
+                'id' => "t{$i}",
+                'at' => $at,
+                'do' => [['kind' => 'send', 'port' => 'tablet', 'message' => ['kind' => 'osc', 'address' => "/t{$i}"]]],
+            ];
             $expected["/t{$i}"] = $at;
         }
         $lines = [];
@@ -32,7 +36,10 @@ final class LongTimelineTest extends TestCase
             )]];
         }
         $evening = new Evening([
-            'values' => array_map(static fn(int $i): array => ['id' => "v{$i}", 'name' => "V{$i}", 'type' => 'number', 'low' => 0, 'high' => 100], range(0, 199)),
+            'values' => array_map(
+                static fn(int $i): array => ['id' => "v{$i}", 'name' => "V{$i}", 'type' => 'number', 'low' => 0, 'high' => 100],
+                range(0, 199),
+            ),
             'timelines' => [['id' => 'song', 'name' => 'Song', 'length' => 3600, 'tracks' => [
                 ['id' => 'marks', 'name' => 'Marks', 'does' => ['kind' => 'triggers', 'triggers' => $triggers]],
                 ...$lines,
@@ -59,7 +66,13 @@ final class LongTimelineTest extends TestCase
 
     public function testLinesGoInTheirShapes(): void
     {
-        $line = new Line([new Knot(4, 0), new Knot(0, 10, Shape::Step), new Knot(1, 20), new Knot(2, 40, Shape::Smooth), new Knot(3, 0, Shape::Bent, -1.0)]);
+        $line = new Line([
+            new Knot(4, 0),
+            new Knot(0, 10, Shape::Step),
+            new Knot(1, 20),
+            new Knot(2, 40, Shape::Smooth),
+            new Knot(3, 0, Shape::Bent, -1.0),
+        ]);
         self::assertNull($line->at(-0.001));
         $seen = array_map(static fn(float $at): float => round((float) $line->at($at), 6), [0.0, 0.99, 1.0, 1.5, 2.0, 2.25, 2.5, 3.0, 9.0]);
         self::assertSame([10.0, 10.0, 20.0, 30.0, 40.0, 33.75, 20.0, 0.0, 0.0], $seen, 'smooth is 3w² − 2w³');

@@ -31,7 +31,10 @@ final class MidiControlsTest extends TestCase
         }
         // MIDI 1.0 Detailed Specification, table 1 (from memory): status, then seven bits a byte, of a bend the low ones first.
         $bytes = static fn(string $part, float $value): string => bin2hex(MidiControl::parse($part)?->message($value)->encode() ?? '');
-        self::assertSame(['b20764', 'd17f', 'e80040', 'ef7f7f', 'b00000'], [$bytes('3/7', 100.4), $bytes('2/pressure', 400), $bytes('9/bend', 8192), $bytes('16/bend', 1e9), $bytes('1/0', -3)]);
+        self::assertSame(
+            ['b20764', 'd17f', 'e80040', 'ef7f7f', 'b00000'],
+            [$bytes('3/7', 100.4), $bytes('2/pressure', 400), $bytes('9/bend', 8192), $bytes('16/bend', 1e9), $bytes('1/0', -3)],
+        );
         foreach (['b20764' => 100, 'd17f' => 127, 'e80040' => 8192] as $hex => $value) {
             self::assertSame($value, MidiControl::heard((string) hex2bin($hex))[1] ?? null);
         }
@@ -45,13 +48,23 @@ final class MidiControlsTest extends TestCase
         self::assertNull($evening->read('midi:lectern/3/7'));
         [$why, $packets] = $evening->rig->junction->set($point, 64, new Act('person', 'Ada'), $evening->rig->nanos());
         self::assertSame(['', ['b2 07 40'], 64], [$why, self::midi($packets), $evening->read('midi:lectern/3/7')]);
-        self::assertSame(['b2 07 40'], self::midi($evening->rig->junction->set($point, 64, new Act('person', 'Ada'), $evening->rig->nanos())[1]), 'said again where it is set again');
+        self::assertSame(
+            ['b2 07 40'],
+            self::midi($evening->rig->junction->set($point, 64, new Act('person', 'Ada'), $evening->rig->nanos())[1]),
+            'said again where it is set again',
+        );
         self::assertSame('there is no such MIDI port that sends', $evening->set('midi:tablet/3/7', 1));
         self::assertStringContainsString('a number from 0 to 127', $evening->set('midi:lectern/3/7', 'loud'));
         $found = $evening->rig->junction->points()->find('midi:lectern/5/90', 5);
         self::assertSame([127.0, 'Lectern, controller 90 on channel 5'], [$found[0]->high, $found[0]->name]);
-        self::assertContains('midi:lectern/2/7', array_map(static fn($one): string => $one->reference->text(), $evening->rig->junction->points()->find('lectern volume', 50)));
-        self::assertSame('Lectern, controller 7 (volume) on channel 3', (new ShowWording(ShowReader::fromArray($evening->rig->document)))->point('midi:lectern/3/7'));
+        self::assertContains(
+            'midi:lectern/2/7',
+            array_map(static fn($one): string => $one->reference->text(), $evening->rig->junction->points()->find('lectern volume', 50)),
+        );
+        self::assertSame(
+            'Lectern, controller 7 (volume) on channel 3',
+            (new ShowWording(ShowReader::fromArray($evening->rig->document)))->point('midi:lectern/3/7'),
+        );
     }
 
     public function testALineIsSentAsItBecomesAnotherValueAndAfterAJumpAsItStandsThere(): void
@@ -59,7 +72,11 @@ final class MidiControlsTest extends TestCase
         $evening = self::evening([['at' => 0, 'value' => 0], ['at' => 1, 'value' => 10], ['at' => 5, 'value' => 10]]);
         $evening->press('timeline:song/play');
         $sent = self::midi(array_column($evening->rig->pass(1.5), 1));
-        self::assertSame(['01', '02', '03', '04', '05', '06', '07', '08', '09', '0a'], array_map(static fn(string $one): string => substr($one, 6), $sent), 'each once; the first left as it began');
+        self::assertSame(
+            ['01', '02', '03', '04', '05', '06', '07', '08', '09', '0a'],
+            array_map(static fn(string $one): string => substr($one, 6), $sent),
+            'each once; the first left as it began',
+        );
         self::assertSame([], self::midi(array_column($evening->rig->pass(2.0), 1)), 'what stands is not said again');
         [, $packets] = $evening->rig->junction->set(Evening::point('timeline:song'), 0.5, new Act('person', 'Ada'), $evening->rig->nanos());
         self::assertSame(['b2 07 05'], self::midi($packets));
@@ -77,18 +94,27 @@ final class MidiControlsTest extends TestCase
             ['deltaTime' => 480, 'type' => 'controller', 'channel' => 2, 'controllerType' => 7, 'value' => 20],
             ['deltaTime' => 0, 'type' => 'endOfTrack'],
         ];
-        [$made] = NodeOracle::ask([['ask' => 'midi-file write', 'file' => ['header' => ['format' => 0, 'numTracks' => 1, 'ticksPerBeat' => 480], 'tracks' => [$events]]]]);
+        [$made] = NodeOracle::ask([[
+            'ask' => 'midi-file write',
+            'file' => ['header' => ['format' => 0, 'numTracks' => 1, 'ticksPerBeat' => 480], 'tracks' => [$events]],
+        ]]);
         $show = self::show([]);
         $tracks = (new MidiTracks(new MidiSource((string) hex2bin($made['bytes']), false), $show))->controls('lectern');
         self::assertSame(['Keys, controller 7 (volume) on channel 3', 'Keys, pitch bend on channel 3'], array_column($tracks, 'name'));
-        self::assertSame(['kind' => 'levels', 'point' => 'midi:lectern/3/7', 'knots' => [['at' => 0.0, 'value' => 100, 'to' => 'step'], ['at' => 1.0, 'value' => 20, 'to' => 'step']]], $tracks[0]['does']);
+        self::assertSame(
+            ['kind' => 'levels', 'point' => 'midi:lectern/3/7', 'knots' => [['at' => 0.0, 'value' => 100, 'to' => 'step'], ['at' => 1.0, 'value' => 20, 'to' => 'step']]],
+            $tracks[0]['does'],
+        );
         // midi-file counts a bend from the middle, which is 8192.
         self::assertSame([['at' => 0.5, 'value' => 9192, 'to' => 'step']], $tracks[1]['does']['knots']);
         $many = array_fill(0, 20_001, ['deltaTime' => 1, 'type' => 'controller', 'channel' => 0, 'controllerType' => 1, 'value' => 0]);
         foreach (array_keys($many) as $i) {
             $many[$i]['value'] = $i % 2;
         }
-        [$long] = NodeOracle::ask([['ask' => 'midi-file write', 'file' => ['header' => ['format' => 0, 'numTracks' => 1, 'ticksPerBeat' => 480], 'tracks' => [[...$many, ['deltaTime' => 0, 'type' => 'endOfTrack']]]]]]);
+        [$long] = NodeOracle::ask([[
+            'ask' => 'midi-file write',
+            'file' => ['header' => ['format' => 0, 'numTracks' => 1, 'ticksPerBeat' => 480], 'tracks' => [[...$many, ['deltaTime' => 0, 'type' => 'endOfTrack']]]],
+        ]]);
         $this->expectException(ShowRefused::class);
         $this->expectExceptionMessage('a controller of it has 20001 values');
         (new MidiTracks(new MidiSource((string) hex2bin($long['bytes']), false), $show))->controls('lectern');
@@ -96,7 +122,12 @@ final class MidiControlsTest extends TestCase
 
     public function testALineOfAControllerGoesOutAndComesInWithinAStep(): void
     {
-        $show = self::show([['at' => 0, 'value' => 0], ['at' => 2, 'value' => 127, 'to' => 'smooth'], ['at' => 3, 'value' => 40, 'to' => 'step'], ['at' => 4, 'value' => 90]]);
+        $show = self::show([
+            ['at' => 0, 'value' => 0],
+            ['at' => 2, 'value' => 127, 'to' => 'smooth'],
+            ['at' => 3, 'value' => 40, 'to' => 'step'],
+            ['at' => 4, 'value' => 90],
+        ]);
         $bytes = (new MidiExport($show, $show->timelines['song']))->bytes();
         [$read] = NodeOracle::ask([['ask' => 'tonejs read', 'bytes' => bin2hex($bytes)]]);
         $line = $show->timelines['song']->tracks[0]->does->line;

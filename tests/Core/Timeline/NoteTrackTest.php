@@ -25,7 +25,12 @@ final class NoteTrackTest extends TestCase
         $left = $evening->rig->pass(4.0);
         self::assertSame(['90 3c 64', '80 3c 40', '90 3c 50', '90 40 64', '80 3c 40', '80 40 40'], self::midi($left));
         $at = array_column(array_values(array_filter($left, static fn(array $one): bool => self::midi([$one]) !== [])), 0);
-        self::assertEqualsWithDelta([1.0, 2.0, 2.0, 2.5, 3.0, 3.5], array_map(static fn(float $one): float => $one - 1000.0, $at), 0.001, 'of one pitch the first ends where the second begins');
+        self::assertEqualsWithDelta(
+            [1.0, 2.0, 2.0, 2.5, 3.0, 3.5],
+            array_map(static fn(float $one): float => $one - 1000.0, $at),
+            0.001,
+            'of one pitch the first ends where the second begins',
+        );
     }
 
     public function testANoteEndsWhereTheTimelineIsPausedStoppedJumpedTurnedOrEdited(): void
@@ -46,7 +51,11 @@ final class NoteTrackTest extends TestCase
             }
             $ends = [...array_map(static fn($one): array => [0.0, $one], $packets), ...$evening->rig->pass($deed === 'round' ? 0.4 : 0.05)];
             self::assertSame(['80 3c 40'], self::midi($ends), "{$deed}: no note hangs");
-            self::assertSame([], array_filter(self::midi($evening->rig->pass(0.3)), static fn(string $one): bool => $one === '80 3c 40'), "{$deed}: it ends once");
+            self::assertSame(
+                [],
+                array_filter(self::midi($evening->rig->pass(0.3)), static fn(string $one): bool => $one === '80 3c 40'),
+                "{$deed}: it ends once",
+            );
         }
     }
 
@@ -54,16 +63,29 @@ final class NoteTrackTest extends TestCase
     {
         $show = self::show(['notes' => [['id' => 'kick', 'name' => 'Kick', 'note' => 36, 'channel' => 10]]]);
         $bytes = (new MidiExport($show, $show->timelines['song']))->bytes();
-        [$theirs, $parsed] = NodeOracle::ask([['ask' => 'tonejs read', 'bytes' => bin2hex($bytes)], ['ask' => 'midi-file read', 'bytes' => bin2hex($bytes)]]);
+        [$theirs, $parsed] = NodeOracle::ask([
+            ['ask' => 'tonejs read', 'bytes' => bin2hex($bytes)],
+            ['ask' => 'midi-file read', 'bytes' => bin2hex($bytes)],
+        ]);
         $notes = $theirs['notes'];
         usort($notes, static fn(array $a, array $b): int => [$a['time'], $a['midi']] <=> [$b['time'], $b['midi']]);
         self::assertEqualsWithDelta([0.5, 1.0, 2.0, 2.5], array_column($notes, 'time'), 0.001);
         self::assertSame([36, 60, 60, 64], array_column($notes, 'midi'));
         self::assertStringContainsString('Verse', json_encode($parsed, JSON_THROW_ON_ERROR));
-        self::assertStringContainsString('Unheard', json_encode($parsed, JSON_THROW_ON_ERROR), 'a trigger that no note was agreed for is a cue point');
+        self::assertStringContainsString(
+            'Unheard',
+            json_encode($parsed, JSON_THROW_ON_ERROR),
+            'a trigger that no note was agreed for is a cue point',
+        );
         $tracks = (new MidiTracks(new MidiSource($bytes, false), $show))->notes('lectern');
-        $again = array_merge(...array_map(static fn(array $track): array => $track['does']['notes'], array_filter($tracks, static fn(array $track): bool => $track['name'] === 'Keys')));
-        self::assertEquals([[1.0, 60, 100, 1.0], [2.0, 60, 80, 1.0], [2.5, 64, 100, 1.0]], array_map(static fn(array $one): array => [$one['at'], $one['note'], $one['velocity'], $one['long']], $again));
+        $again = array_merge(...array_map(
+            static fn(array $track): array => $track['does']['notes'],
+            array_filter($tracks, static fn(array $track): bool => $track['name'] === 'Keys'),
+        ));
+        self::assertEquals(
+            [[1.0, 60, 100, 1.0], [2.0, 60, 80, 1.0], [2.5, 64, 100, 1.0]],
+            array_map(static fn(array $one): array => [$one['at'], $one['note'], $one['velocity'], $one['long']], $again),
+        );
     }
 
     public function testAPortThatCannotPlayThemIsRefusedOnce(): void
@@ -90,7 +112,13 @@ final class NoteTrackTest extends TestCase
      */
     private static function show(array $changes = [], array $track = []): \NimbleJunction\Core\Show\Show
     {
-        return ShowReader::fromArray([...Rig::document(), ...Evening::show(), 'ports' => [...Rig::document()['ports'], Rig::CABLE], 'timelines' => [self::song([], $track)], ...$changes]);
+        return ShowReader::fromArray([
+            ...Rig::document(),
+            ...Evening::show(),
+            'ports' => [...Rig::document()['ports'], Rig::CABLE],
+            'timelines' => [self::song([], $track)],
+            ...$changes,
+        ]);
     }
 
     /**
@@ -120,7 +148,10 @@ final class NoteTrackTest extends TestCase
 
         return array_values(array_map(
             static fn(string $one): string => implode(' ', str_split(bin2hex($one), 2)),
-            array_filter($bytes, static fn(string $one): bool => \strlen($one) === 3 && \in_array(\ord($one[0]) & 0xF0, [0x80, 0x90], true)),
+            array_filter(
+                $bytes,
+                static fn(string $one): bool => \strlen($one) === 3 && \in_array(\ord($one[0]) & 0xF0, [0x80, 0x90], true),
+            ),
         ));
     }
 }

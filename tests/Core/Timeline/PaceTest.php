@@ -27,7 +27,11 @@ final class PaceTest extends TestCase
             self::assertSame([6.0, 7.0], [$pace->at(22 * self::SECOND), $pace->at(24 * self::SECOND)]);
             self::assertSame([26 * self::SECOND, 2 * self::SECOND], [$pace->when(8.0), $pace->nanos(0.0, 1.0)]);
             $pace->run(0.0, 24 * self::SECOND);
-            self::assertSame([7.0, self::SECOND], [$pace->at(99 * self::SECOND), $pace->nanos(0.0, 1.0)], 'while it stands, as it is written');
+            self::assertSame(
+                [7.0, self::SECOND],
+                [$pace->at(99 * self::SECOND), $pace->nanos(0.0, 1.0)],
+                'while it stands, as it is written',
+            );
         }
     }
 

@@ -48,7 +48,11 @@ final class RecorderEdgesTest extends TestCase
         $evening->rig->pass(1.0);
         $junction = $evening->rig->junction;
         foreach ([40, 80, 120] as $i => $level) {
-            $junction->hold('palm', [new Hold(0, $level, 'Ada', $evening->rig->nanos() + 60_000_000_000), new Hold(1, $level, 'Ada', $evening->rig->nanos() + 60_000_000_000)], $evening->rig->nanos());
+            $junction->hold(
+                'palm',
+                [new Hold(0, $level, 'Ada', $evening->rig->nanos() + 60_000_000_000), new Hold(1, $level, 'Ada', $evening->rig->nanos() + 60_000_000_000)],
+                $evening->rig->nanos(),
+            );
             $evening->rig->pass(0.1);
         }
         self::recorder($evening)->stop($evening->rig->nanos());
@@ -73,7 +77,12 @@ final class RecorderEdgesTest extends TestCase
         $evening->rig->pass(0.5);
         self::recorder($evening)->stop($evening->rig->nanos());
         [$lane] = self::recorder($evening)->passes[0]->lanes(0.0);
-        self::assertEqualsWithDelta([0.0, 60.0, 20.0], array_values(array_unique(array_map(static fn($knot): float => round($knot->value), $lane->knots))), 0.5, 'no value of one alone');
+        self::assertEqualsWithDelta(
+            [0.0, 60.0, 20.0],
+            array_values(array_unique(array_map(static fn($knot): float => round($knot->value), $lane->knots))),
+            0.5,
+            'no value of one alone',
+        );
     }
 
     public function testAnEditWhileItRunsLosesNothingAndTheLineStaysSilentMeanwhile(): void
@@ -120,7 +129,11 @@ final class RecorderEdgesTest extends TestCase
         self::recorder($evening)->stop($evening->rig->nanos());
         [$lane] = self::recorder($evening)->passes[0]->lanes(0.5);
         $knots = array_map(static fn($knot): array => [round($knot->at, 1), $knot->value], $lane->knots);
-        self::assertSame([[0.0, 0.0], [2.0, 0.0], [2.0, 8.0], [4.0, 8.0]], $knots, 'a step after a while is a step, and no ramp of two seconds');
+        self::assertSame(
+            [[0.0, 0.0], [2.0, 0.0], [2.0, 8.0], [4.0, 8.0]],
+            $knots,
+            'a step after a while is a step, and no ramp of two seconds',
+        );
     }
 
     private static function recorder(Evening $evening): Recorder
@@ -156,6 +169,10 @@ final class RecorderEdgesTest extends TestCase
     /** @return array<string, mixed> */
     private static function track(int $value): array
     {
-        return ['id' => 'm', 'name' => 'M', 'does' => ['kind' => 'levels', 'point' => 'value:mood', 'knots' => [['at' => 0, 'value' => $value]]]];
+        return [
+            'id' => 'm',
+            'name' => 'M',
+            'does' => ['kind' => 'levels', 'point' => 'value:mood', 'knots' => [['at' => 0, 'value' => $value]]],
+        ];
     }
 }

@@ -13,7 +13,10 @@ use NimbleJunction\Core\Timeline\TakeLane;
 use NimbleJunction\Tests\Support\Evening;
 use PHPUnit\Framework\TestCase;
 
-/** Movements flown by hand: two axes of a joystick by OSC, in 16 bits, along a timeline; what is written when, and what is given meanwhile. */
+/**
+ * Movements flown by hand: two axes of a joystick by OSC, in 16 bits, along a timeline; what is written when, and what is given
+ * meanwhile.
+ */
 final class RecorderTest extends TestCase
 {
     private const TOLERANCE = 0.002;
@@ -21,7 +24,13 @@ final class RecorderTest extends TestCase
     public function testASweepOfTwoAxesIsPlayedBackAsItWasFlown(): void
     {
         $evening = self::evening();
-        self::assertSame('', self::record($evening, new RecordingPlan('song', [Evening::point('fixture:h/pan'), Evening::point('fixture:c/level')], 'erase', countIn: 2.0)));
+        self::assertSame(
+            '',
+            self::record(
+                $evening,
+                new RecordingPlan('song', [Evening::point('fixture:h/pan'), Evening::point('fixture:c/level')], 'erase', countIn: 2.0),
+            ),
+        );
         $evening->rig->pass(1.9);
         self::assertSame(['counting', 0], [self::recorder($evening)->state, $evening->read('timeline:song/running')]);
         $evening->rig->pass(0.1);
@@ -49,8 +58,18 @@ final class RecorderTest extends TestCase
             $played->set('timeline:song', $at);
             $is = \array_slice($played->levels(), 2, 4);
             // It is looked at every 10 ms: the sweeps do 17 % and 50 % a second.
-            self::assertEqualsWithDelta($levels[0] * 256 + $levels[1], $is[0] * 256 + $is[1], 65535 * (self::TOLERANCE + 0.0017), "level at {$at}");
-            self::assertEqualsWithDelta($levels[2] * 256 + $levels[3], $is[2] * 256 + $is[3], 65535 * (self::TOLERANCE + 0.005), "pan at {$at}");
+            self::assertEqualsWithDelta(
+                $levels[0] * 256 + $levels[1],
+                $is[0] * 256 + $is[1],
+                65535 * (self::TOLERANCE + 0.0017),
+                "level at {$at}",
+            );
+            self::assertEqualsWithDelta(
+                $levels[2] * 256 + $levels[3],
+                $is[2] * 256 + $is[3],
+                65535 * (self::TOLERANCE + 0.005),
+                "pan at {$at}",
+            );
         }
     }
 
@@ -80,7 +99,12 @@ final class RecorderTest extends TestCase
             $evening->rig->pass(2.0);
             self::moved($evening, '/y', [0.9, 0.7, 0.6]);
             $evening->rig->pass(4.0);
-            self::assertEqualsWithDelta((float) $evening->read('timeline:song') * 10.0, $evening->read('fixture:c/level'), 0.5, "{$mode}: behind its end the line has it");
+            self::assertEqualsWithDelta(
+                (float) $evening->read('timeline:song') * 10.0,
+                $evening->read('fixture:c/level'),
+                0.5,
+                "{$mode}: behind its end the line has it",
+            );
             self::recorder($evening)->stop($evening->rig->nanos());
             [$lane] = self::recorder($evening)->passes[0]->lanes(self::TOLERANCE);
             self::assertEqualsWithDelta([$from, $to], [$lane->from, $lane->to], 0.12, $mode);
@@ -92,7 +116,10 @@ final class RecorderTest extends TestCase
         $evening = self::evening(['tracks' => [['id' => 'marks', 'name' => 'Marks', 'does' => ['kind' => 'triggers', 'triggers' => [
             ['id' => 'up', 'at' => 1, 'do' => [['kind' => 'set', 'point' => 'look:warm', 'value' => 100], ['kind' => 'set', 'point' => 'fixture:b/level', 'value' => 40, 'fade' => 1]]],
         ]]]]], ['looks' => [['id' => 'warm', 'name' => 'Warm', 'fadeIn' => 1, 'values' => Evening::values(['fixture:c/level' => 90])]]]);
-        self::record($evening, new RecordingPlan('song', array_map(Evening::point(...), ['fixture:c/level', 'fixture:b/level', 'group:all/level'])));
+        self::record(
+            $evening,
+            new RecordingPlan('song', array_map(Evening::point(...), ['fixture:c/level', 'fixture:b/level', 'group:all/level'])),
+        );
         $evening->rig->pass(3.0);
         self::assertEqualsWithDelta(90.0, $evening->read('fixture:c/level'), 0.5, 'the look is there');
         self::assertSame([], array_filter(self::recorder($evening)->points, static fn($point): bool => $point->touchedAt !== null));
@@ -117,7 +144,12 @@ final class RecorderTest extends TestCase
         self::assertSame(['done', 'the timeline does not play any more'], [$recorder->state, $recorder->why]);
         self::assertCount(4, $recorder->passes, 'three rounds, and a piece of the fourth');
         self::assertEqualsWithDelta(1.9, $recorder->passes[0]->lanes(0.0)[0]->to, 0.02, 'a tenth is taken off for the hand');
-        self::assertSame('something is recorded already: stop that first', self::record($evening, new RecordingPlan('song', [Evening::point('fixture:c/level')])) === '' ? self::record($evening, new RecordingPlan('song', [])) : '');
+        self::assertSame(
+            'something is recorded already: stop that first',
+            self::record($evening, new RecordingPlan('song', [Evening::point('fixture:c/level')])) === ''
+                ? self::record($evening, new RecordingPlan('song', []))
+                : '',
+        );
     }
 
     public function testFreeOfTheTimelineOnlyItsClockRunsAndAFootSwitchStartsAndEndsIt(): void
@@ -135,7 +167,11 @@ final class RecorderTest extends TestCase
         self::recorder($evening)->forget();
         self::assertSame('', $evening->press('timeline:song/record'));
         $evening->rig->pass(0.1);
-        self::assertSame(['overdub', ['fixture:c/level']], [self::recorder($evening)->plan?->mode, array_keys(self::recorder($evening)->points)], 'as last time');
+        self::assertSame(
+            ['overdub', ['fixture:c/level']],
+            [self::recorder($evening)->plan?->mode, array_keys(self::recorder($evening)->points)],
+            'as last time',
+        );
         $evening->rig->adopt(['timelines' => [], ...Evening::show()]);
         self::assertSame('off', self::recorder($evening)->state, 'nothing was touched, and its timeline is gone');
     }
@@ -152,12 +188,23 @@ final class RecorderTest extends TestCase
         self::recorder($evening)->stop($evening->rig->nanos());
         $before = self::recorder($evening)->passes[0]->lanes(0.001);
         $again = $evening->restarted(600.0);
-        self::assertSame(['done', 'the engine was started anew', 'song'], [self::recorder($again)->state, self::recorder($again)->why, self::recorder($again)->plan?->timeline]);
+        self::assertSame(
+            ['done', 'the engine was started anew', 'song'],
+            [self::recorder($again)->state, self::recorder($again)->why, self::recorder($again)->plan?->timeline],
+        );
         $after = self::recorder($again)->passes[0]->lanes(0.001);
         foreach ($before as $i => $lane) {
-            self::assertSame([$lane->point?->text(), $lane->from, $lane->to], [$after[$i]->point?->text(), $after[$i]->from, $after[$i]->to]);
+            self::assertSame(
+                [$lane->point?->text(), $lane->from, $lane->to],
+                [$after[$i]->point?->text(), $after[$i]->from, $after[$i]->to],
+            );
             for ($at = $lane->from; $at < $lane->to; $at += 0.07) {
-                self::assertEqualsWithDelta((new Line($lane->knots))->at($at), (new Line($after[$i]->knots))->at($at), 100 * 0.0023, "{$i} at {$at}");
+                self::assertEqualsWithDelta(
+                    (new Line($lane->knots))->at($at),
+                    (new Line($after[$i]->knots))->at($at),
+                    100 * 0.0023,
+                    "{$i} at {$at}",
+                );
             }
         }
         self::assertSame('a recording waits: keep it, or throw it away', $again->press('timeline:song/record'));
@@ -168,10 +215,16 @@ final class RecorderTest extends TestCase
     public function testWhatHasNoNumberCannotBeArmed(): void
     {
         $evening = self::evening();
-        $refused = static fn(string ...$points): string => self::record($evening, new RecordingPlan('song', array_map(Evening::point(...), array_values($points))));
+        $refused = static fn(string ...$points): string => self::record(
+            $evening,
+            new RecordingPlan('song', array_map(Evening::point(...), array_values($points))),
+        );
         self::assertSame('timeline:song/section has no number that could be recorded', $refused('timeline:song/section'));
         self::assertStringContainsString('one to 64 points', $refused());
-        self::assertSame('there is no such timeline', self::record($evening, new RecordingPlan('gone', [Evening::point('fixture:a/level')])));
+        self::assertSame(
+            'there is no such timeline',
+            self::record($evening, new RecordingPlan('gone', [Evening::point('fixture:a/level')])),
+        );
     }
 
     private static function recorder(Evening $evening): Recorder
@@ -220,7 +273,11 @@ final class RecorderTest extends TestCase
      */
     private static function track(string $point, array $knots, bool $isLocked = false): array
     {
-        $does = ['kind' => 'levels', 'point' => $point, 'knots' => array_map(static fn(array $one): array => ['at' => $one[0], 'value' => $one[1]], $knots)];
+        $does = [
+            'kind' => 'levels',
+            'point' => $point,
+            'knots' => array_map(static fn(array $one): array => ['at' => $one[0], 'value' => $one[1]], $knots),
+        ];
 
         return ['id' => preg_replace('#[^a-z]#', '-', $point), 'name' => $point, 'does' => $does, ...($isLocked ? ['locked' => true] : [])];
     }
@@ -235,7 +292,10 @@ final class RecorderTest extends TestCase
         return array_map(static function (TakeLane $lane): array {
             $knots = Laying::over([], $lane->knots, $lane->from, $lane->to);
 
-            return self::track((string) $lane->point?->text(), array_map(static fn(Knot $knot): array => [$knot->at, $knot->value], $knots));
+            return self::track(
+                (string) $lane->point?->text(),
+                array_map(static fn(Knot $knot): array => [$knot->at, $knot->value], $knots),
+            );
         }, $lanes);
     }
 }

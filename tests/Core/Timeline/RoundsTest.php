@@ -90,7 +90,11 @@ final class RoundsTest extends TestCase
     {
         $triggers = [];
         foreach ($moments as $address => $at) {
-            $triggers[] = ['id' => substr($address, 1), 'at' => $at, 'do' => [['kind' => 'send', 'port' => 'tablet', 'message' => ['kind' => 'osc', 'address' => $address]]]];
+            $triggers[] = [
+                'id' => substr($address, 1),
+                'at' => $at,
+                'do' => [['kind' => 'send', 'port' => 'tablet', 'message' => ['kind' => 'osc', 'address' => $address]]],
+            ];
         }
 
         return new Evening(['timelines' => [['id' => 'song', 'name' => 'Song', 'length' => self::LENGTH, 'loop' => true, 'tracks' => [

@@ -44,7 +44,11 @@ final class ScoreTest extends TestCase
         self::assertSame([[], ['timeline.song.line'], 8.0], [$muted->dues, array_keys($muted->levels), $muted->ends]);
         $alone = self::score(new Track('a', 'A', $marks->does, solo: true), $level);
         self::assertSame([['a.one'], [], 8.0], [self::names($alone->dues), $alone->levels, $alone->ends]);
-        self::assertSame([], self::score(new Track('line', 'Line', new LevelTrack(null, [new Knot(0.0, 1.0)])))->levels, 'a line that moves nothing yet');
+        self::assertSame(
+            [],
+            self::score(new Track('line', 'Line', new LevelTrack(null, [new Knot(0.0, 1.0)])))->levels,
+            'a line that moves nothing yet',
+        );
     }
 
     public function testOfEachPointTheLastThatWasSetByATimeCountsAndPressesThatLeaveNothingDoNot(): void
@@ -63,7 +67,10 @@ final class ScoreTest extends TestCase
 
     public function testWhatIsDoneAfterAWaitIsSetThatMuchLater(): void
     {
-        $score = self::score(self::marks('a', [new Moment('one', 1.0, do: [self::set('value:x', 1), new WaitAction(2.0), self::set('value:x', 2)])]));
+        $score = self::score(self::marks(
+            'a',
+            [new Moment('one', 1.0, do: [self::set('value:x', 1), new WaitAction(2.0), self::set('value:x', 2)])],
+        ));
         self::assertSame(['value:x 1 at 1'], self::states($score, 2.5));
         self::assertSame(['value:x 2 at 3'], self::states($score, 3.5));
     }
@@ -125,7 +132,11 @@ final class ScoreTest extends TestCase
             new Moment('six', 6.0, do: [self::set('wave:sway', 1), $press('list:walk/release')]),
         ]));
         self::assertSame(['press list:walk/go at 1', 'press list:walk at 2'], self::states($score, 2.5));
-        self::assertSame(['press list:walk/go at 1', 'press list:walk at 2', 'list:walk/cue 5 at 3', 'press list:walk/go at 4'], self::states($score, 4.5), 'what it fades from is there too');
+        self::assertSame(
+            ['press list:walk/go at 1', 'press list:walk at 2', 'list:walk/cue 5 at 3', 'press list:walk/go at 4'],
+            self::states($score, 4.5),
+            'what it fades from is there too',
+        );
         self::assertSame('press wave:sway at 5', self::states($score, 5.5)[4]);
         self::assertSame(['wave:sway 1 at 6', 'press list:walk/release at 6'], \array_slice(self::states($score, 9.0), -2));
         self::assertSame(['list:walk' => true, 'wave:sway' => true], $score->sets['timeline.song.a']);

@@ -66,7 +66,10 @@ final class TempoMapTest extends TestCase
 
     public function testATimelineGoesByItsOwnMapWhateverTheTempoOfTheShowIs(): void
     {
-        $marks = [['id' => 'a', 'at' => 4, 'do' => [['kind' => 'set', 'point' => 'value:mood', 'value' => 1]]], ['id' => 'b', 'at' => 8, 'do' => [['kind' => 'set', 'point' => 'value:mood', 'value' => 2]]]];
+        $marks = [
+            ['id' => 'a', 'at' => 4, 'do' => [['kind' => 'set', 'point' => 'value:mood', 'value' => 1]]],
+            ['id' => 'b', 'at' => 8, 'do' => [['kind' => 'set', 'point' => 'value:mood', 'value' => 2]]],
+        ];
         $song = ['id' => 'song', 'name' => 'Song', 'unit' => 'beats', 'length' => 12, 'changes' => [['at' => 0, 'bpm' => 60], ['at' => 4, 'bpm' => 120]], 'tracks' => [
             ['id' => 'marks', 'name' => 'Marks', 'does' => ['kind' => 'triggers', 'triggers' => $marks]],
         ]];
@@ -135,7 +138,11 @@ final class TempoMapTest extends TestCase
      */
     private static function timeline(array $changes, string $unit): array
     {
-        $show = ShowReader::fromArray([...Rig::document(), ...Evening::show(), 'timelines' => [['id' => 'song', 'name' => 'Song', 'unit' => $unit, 'changes' => $changes]]]);
+        $show = ShowReader::fromArray([
+            ...Rig::document(),
+            ...Evening::show(),
+            'timelines' => [['id' => 'song', 'name' => 'Song', 'unit' => $unit, 'changes' => $changes]],
+        ]);
 
         return [$show, $show->timelines['song']];
     }

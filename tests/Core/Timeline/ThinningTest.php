@@ -28,7 +28,11 @@ final class ThinningTest extends TestCase
             $tolerance = mt_rand(0, 100) / 20;
             $kept = Thinning::of($samples, $tolerance);
             self::assertSame([$samples[0], end($samples)], [$kept[0], end($kept)], "seed {$seed}");
-            self::assertSame([], array_filter($kept, static fn(array $one): bool => ! \in_array($one, $samples, true)), "seed {$seed}: none is made up");
+            self::assertSame(
+                [],
+                array_filter($kept, static fn(array $one): bool => ! \in_array($one, $samples, true)),
+                "seed {$seed}: none is made up",
+            );
             $line = new Line(array_map(static fn(array $one): Knot => new Knot(...$one), $kept));
             foreach ($samples as $i => [$time, $was]) {
                 $isLastOfItsMoment = ($samples[$i + 1][0] ?? null) !== $time;
@@ -60,7 +64,10 @@ final class ThinningTest extends TestCase
                 $times = array_map(static fn(): float => $from + mt_rand(0, 1000) / 1000 * ($to - $from), range(1, $count));
                 sort($times);
 
-                return array_map(static fn(float $at): Knot => new Knot($at, (float) mt_rand(0, 100), mt_rand(0, 1) === 0 ? Shape::Linear : Shape::Step), array_values(array_unique($times)));
+                return array_map(
+                    static fn(float $at): Knot => new Knot($at, (float) mt_rand(0, 100), mt_rand(0, 1) === 0 ? Shape::Linear : Shape::Step),
+                    array_values(array_unique($times)),
+                );
             };
             $old = mt_rand(0, 5) === 0 ? [] : $random(0.0, 20.0, mt_rand(1, 12));
             $from = mt_rand(0, 150) / 10;

@@ -35,19 +35,32 @@ final class TimecodeBackwardsTest extends TestCase
                 self::assertEqualsWithDelta($at, $evening->read('timeline:song'), 1.2 * $length, $rate->spelled());
                 self::assertEqualsWithDelta(255 * $evening->read('timeline:song') / 60, $evening->levels()[1], 1.5);
             }
-            self::assertSame([1, 0], [$evening->read('timecode:tape/running'), $evening->read('timeline:song/running')], "{$rate->spelled()}: it is led, and does not play");
+            self::assertSame(
+                [1, 0],
+                [$evening->read('timecode:tape/running'), $evening->read('timeline:song/running')],
+                "{$rate->spelled()}: it is led, and does not play",
+            );
             self::assertSame(-1.0, $evening->read('timecode:tape/speed'));
             self::assertSame(4.0, $evening->read('value:mood'), 'the moment at 15 s has come; it is at 16 s now');
             $evening->rig->pass(2.0);
             $stands = $evening->read('timecode:tape');
             $evening->rig->pass(1.0);
-            self::assertSame([$stands, 0], [$evening->read('timecode:tape'), $evening->read('timecode:tape/running')], 'it stops where it was lost');
+            self::assertSame(
+                [$stands, 0],
+                [$evening->read('timecode:tape'), $evening->read('timecode:tape/running')],
+                'it stops where it was lost',
+            );
         }
     }
 
     public function testOurOwnLeavesBackwardsInPiecesFromTheLastToTheFirst(): void
     {
-        foreach (['24' => FrameRate::Film, '25' => FrameRate::Ebu, '29.97' => FrameRate::DropFrame, '30' => FrameRate::Smpte] as $word => $rate) {
+        foreach ([
+            '24' => FrameRate::Film,
+            '25' => FrameRate::Ebu,
+            '29.97' => FrameRate::DropFrame,
+            '30' => FrameRate::Smpte,
+        ] as $word => $rate) {
             $evening = self::evening(['from' => [], 'rate' => (string) $word, 'sends' => ['lectern']]);
             // Across the minute whose first frames are dropped, and the tenth minute, whose are not.
             foreach (['01:01:01:00', '01:10:01:00', '00:00:01:00'] as $from) {
@@ -69,7 +82,12 @@ final class TimecodeBackwardsTest extends TestCase
                     if ($time !== null) {
                         self::assertSame(-1, $time->direction);
                         $times[] = $time->stamp;
-                        self::assertEqualsWithDelta($at - $began, self::back($from, $time->stamp, $rate) + 7 / 4 * self::frame($rate), 0.002, 'a time is that of its first piece');
+                        self::assertEqualsWithDelta(
+                            $at - $began,
+                            self::back($from, $time->stamp, $rate) + 7 / 4 * self::frame($rate),
+                            0.002,
+                            'a time is that of its first piece',
+                        );
                     }
                 }
                 self::assertGreaterThan(18, \count($times), "{$word} from {$from}");
@@ -77,7 +95,10 @@ final class TimecodeBackwardsTest extends TestCase
                     self::assertSame($times[$i]->plus(-2)->spelled(), $time->spelled(), "{$word} from {$from}");
                 }
                 // The very first piece may have left as it was started.
-                $kinds = array_map(static fn(array $one): int => (int) hexdec(substr((string) $one['rtpmidi.mtc_quarter_frame_type'], 2)), Tshark::timeCode(\array_slice($bytes, 0, 24)));
+                $kinds = array_map(
+                    static fn(array $one): int => (int) hexdec(substr((string) $one['rtpmidi.mtc_quarter_frame_type'], 2)),
+                    Tshark::timeCode(\array_slice($bytes, 0, 24)),
+                );
                 self::assertSame(array_map(static fn(int $place): int => ($kinds[0] - $place + 24) % 8, range(0, 23)), $kinds);
             }
         }
@@ -85,7 +106,12 @@ final class TimecodeBackwardsTest extends TestCase
 
     public function testForwardsItGoesOverMidnightWithoutAJumpAtEveryRate(): void
     {
-        foreach (['24' => FrameRate::Film, '25' => FrameRate::Ebu, '29.97' => FrameRate::DropFrame, '30' => FrameRate::Smpte] as $word => $rate) {
+        foreach ([
+            '24' => FrameRate::Film,
+            '25' => FrameRate::Ebu,
+            '29.97' => FrameRate::DropFrame,
+            '30' => FrameRate::Smpte,
+        ] as $word => $rate) {
             $evening = self::evening(['from' => [], 'rate' => (string) $word, 'sends' => ['lectern']]);
             $evening->set('timecode:tape', '23:59:59:00');
             $evening->press('timecode:tape/start');
@@ -137,7 +163,12 @@ final class TimecodeBackwardsTest extends TestCase
         self::assertSame(-1.0, $evening->read('timecode:tape/speed'));
         $evening->rig->osc('/song/time', 3610.0);
         $evening->rig->pass(0.02);
-        self::assertEqualsWithDelta([10.0, 0], [$evening->read('timeline:song'), $evening->read('timecode:tape/running')], 0.01, 'so far back is a jump');
+        self::assertEqualsWithDelta(
+            [10.0, 0],
+            [$evening->read('timeline:song'), $evening->read('timecode:tape/running')],
+            0.01,
+            'so far back is a jump',
+        );
     }
 
     public function testAStandingTimeCodeIsFollowedByEveryFrame(): void

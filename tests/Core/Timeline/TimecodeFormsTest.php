@@ -24,9 +24,15 @@ final class TimecodeFormsTest extends TestCase
             $evening = self::evening(['sends' => ['net'], 'rate' => (string) $rate]);
             $evening->set('timecode:tape', '00:00:59:00');
             $evening->press('timecode:tape/start');
-            $packets = array_filter($evening->rig->pass(2.0), static fn(array $one): bool => str_starts_with($one[1]->bytes, "Art-Net\0\x00\x97"));
+            $packets = array_filter(
+                $evening->rig->pass(2.0),
+                static fn(array $one): bool => str_starts_with($one[1]->bytes, "Art-Net\0\x00\x97"),
+            );
             $bytes = array_values(array_map(static fn(array $one): string => $one[1]->bytes, $packets));
-            self::assertSame(['0x9700'], array_values(array_unique(array_column(Tshark::fields($bytes, 6454, ['artnet.header.opcode']), 'artnet.header.opcode'))));
+            self::assertSame(
+                ['0x9700'],
+                array_values(array_unique(array_column(Tshark::fields($bytes, 6454, ['artnet.header.opcode']), 'artnet.header.opcode'))),
+            );
             // tshark knows the packet and not its fields: they are at 14 to 18 (Art-Net 4, ArtTimeCode, from memory).
             $read = array_map(static fn(string $one): array => array_values(unpack('C5', $one, 14) ?: []), $bytes);
             self::assertEqualsWithDelta(2 * $counted, \count($read), 1);
@@ -40,7 +46,12 @@ final class TimecodeFormsTest extends TestCase
             $at = array_column($packets, 0);
             $start = reset($at);
             foreach (array_values($at) as $i => $when) {
-                self::assertEqualsWithDelta($i / ((string) $rate === '29.97' ? 30000 / 1001 : $counted), $when - $start, 0.0005, "frame {$i} at {$rate}");
+                self::assertEqualsWithDelta(
+                    $i / ((string) $rate === '29.97' ? 30000 / 1001 : $counted),
+                    $when - $start,
+                    0.0005,
+                    "frame {$i} at {$rate}",
+                );
             }
         }
     }
@@ -48,15 +59,36 @@ final class TimecodeFormsTest extends TestCase
     public function testQuarterFramesAndAJumpThatLeaveAreReadByTshark(): void
     {
         $evening = self::evening(['sends' => ['lectern'], 'rate' => '29.97']);
-        $jump = array_map(static fn($one): string => $one->bytes, $evening->rig->junction->set(Evening::point('timecode:tape'), '10:20:30:04', new Act('person', 'Ada'), $evening->rig->nanos())[1]);
-        $begins = $evening->rig->junction->press(Evening::point('timecode:tape/start'), new Act('person', 'Ada'), $evening->rig->nanos())[1];
-        $left = [...array_map(static fn($one): string => $one->bytes, $begins), ...array_map(static fn(array $one): string => $one[1]->bytes, $evening->rig->pass(0.5))];
+        $jump = array_map(
+            static fn($one): string => $one->bytes,
+            $evening->rig->junction->set(
+                Evening::point('timecode:tape'),
+                '10:20:30:04',
+                new Act('person', 'Ada'),
+                $evening->rig->nanos(),
+            )[1],
+        );
+        $begins = $evening->rig->junction->press(
+            Evening::point('timecode:tape/start'),
+            new Act('person', 'Ada'),
+            $evening->rig->nanos(),
+        )[1];
+        $left = [
+            ...array_map(static fn($one): string => $one->bytes, $begins),
+            ...array_map(static fn(array $one): string => $one[1]->bytes, $evening->rig->pass(0.5)),
+        ];
         $left = array_values(array_filter($left, static fn(string $bytes): bool => str_starts_with($bytes, "\xF1")));
         $read = Tshark::timeCode([...$jump, ...$left]);
         [$full] = $read;
-        self::assertSame(['10', '20', '30', '4'], [$full['rtpmidi.sysex_common_rt_mtc_fm_hour'], $full['rtpmidi.sysex_common_rt_mtc_fm_minute'], $full['rtpmidi.sysex_common_rt_mtc_fm_second'], $full['rtpmidi.sysex_common_rt_mtc_fm_frame']]);
+        self::assertSame(
+            ['10', '20', '30', '4'],
+            [$full['rtpmidi.sysex_common_rt_mtc_fm_hour'], $full['rtpmidi.sysex_common_rt_mtc_fm_minute'], $full['rtpmidi.sysex_common_rt_mtc_fm_second'], $full['rtpmidi.sysex_common_rt_mtc_fm_frame']],
+        );
         $pieces = array_slice($read, 1, 8);
-        self::assertSame(range(0, 7), array_map(static fn(array $one): int => (int) hexdec(substr($one['rtpmidi.mtc_quarter_frame_type'], 2)), $pieces));
+        self::assertSame(
+            range(0, 7),
+            array_map(static fn(array $one): int => (int) hexdec(substr($one['rtpmidi.mtc_quarter_frame_type'], 2)), $pieces),
+        );
         // tshark names the pieces and leaves their values out.
         [$frames, , $seconds, , $minutes, , $hours, $last] = array_map(static fn(string $bytes): int => \ord($bytes[1]) & 15, $left);
         self::assertSame([4, 14, 4, 10, 4], [$frames, $seconds, $minutes, $hours, $last], '10:20:30;04, and drop frame in the last piece');
@@ -66,12 +98,20 @@ final class TimecodeFormsTest extends TestCase
     {
         foreach (['seconds', 'text'] as $form) {
             $evening = self::evening(['from' => ['tablet'], 'lost' => 'stop', 'osc' => '/song/time']);
-            $say = static fn(float $at): array => $evening->rig->osc('/song/time', $form === 'seconds' ? 3600.0 + $at : sprintf('01:00:%02d:%02d', (int) $at, (int) round(fmod($at, 1) * 25)));
+            $say = static fn(float $at): array => $evening->rig->osc(
+                '/song/time',
+                $form === 'seconds' ? 3600.0 + $at : sprintf('01:00:%02d:%02d', (int) $at, (int) round(fmod($at, 1) * 25)),
+            );
             for ($i = 0; $i < 30; ++$i) {
                 $say($i * 0.2);
                 $evening->rig->pass(0.2);
                 if ($i > 1) {
-                    self::assertEqualsWithDelta($i * 0.2 + 0.2, $evening->read('timeline:song'), 0.05, "{$form}: five times a second is enough");
+                    self::assertEqualsWithDelta(
+                        $i * 0.2 + 0.2,
+                        $evening->read('timeline:song'),
+                        0.05,
+                        "{$form}: five times a second is enough",
+                    );
                 }
             }
             self::assertSame([1, 255], [$evening->read('timecode:tape/running'), $evening->levels()[0]]);
@@ -101,7 +141,10 @@ final class TimecodeFormsTest extends TestCase
                 }
             }
             self::assertEqualsWithDelta(25, \count($sent), 1);
-            self::assertContains($says === 'seconds' ? round((float) $first[1], 2) : $first[1], $says === 'seconds' ? array_map(static fn($one): float => round((float) $one, 2), $sent) : $sent);
+            self::assertContains(
+                $says === 'seconds' ? round((float) $first[1], 2) : $first[1],
+                $says === 'seconds' ? array_map(static fn($one): float => round((float) $one, 2), $sent) : $sent,
+            );
         }
     }
 
@@ -109,7 +152,11 @@ final class TimecodeFormsTest extends TestCase
     {
         foreach ([true, false] as $isOn) {
             $evening = self::evening(['from' => ['lectern'], ...($isOn ? ['mmc' => true] : [])]);
-            $say = static fn(MachineCommand $command, ?StandardTime $to = null): array => $evening->rig->arrive('midi cable lectern', (new MachineControl($command, 127, $to))->message()->encode(), 'lectern');
+            $say = static fn(MachineCommand $command, ?StandardTime $to = null): array => $evening->rig->arrive(
+                'midi cable lectern',
+                (new MachineControl($command, 127, $to))->message()->encode(),
+                'lectern',
+            );
             $say(MachineCommand::Locate, new StandardTime(1, 0, 7, 0, 0, FrameRate::Ebu));
             $say(MachineCommand::Play);
             $evening->rig->pass(1.0);

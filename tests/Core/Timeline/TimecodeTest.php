@@ -33,10 +33,23 @@ final class TimecodeTest extends TestCase
             $worst = 0.0;
             for ($i = 0; $i < 40; ++$i) {
                 $this->runs(0.1);
-                $worst = max($worst, abs((float) $this->evening->read('timeline:song') - $this->tapeSeconds() + self::seconds(TimeCode::of($rate, 1, 0, 0, 0))));
+                $worst = max(
+                    $worst,
+                    abs((float) $this->evening->read('timeline:song') - $this->tapeSeconds() + self::seconds(TimeCode::of(
+                        $rate,
+                        1,
+                        0,
+                        0,
+                        0,
+                    ))),
+                );
             }
             self::assertLessThan(1 / 24, $worst, "{$rate->spelled()}: within a frame");
-            self::assertContains($this->evening->read('timecode:tape'), [$this->tape?->spelled(), $this->tape?->plus(-1)->spelled()], $rate->spelled());
+            self::assertContains(
+                $this->evening->read('timecode:tape'),
+                [$this->tape?->spelled(), $this->tape?->plus(-1)->spelled()],
+                $rate->spelled(),
+            );
         }
     }
 
@@ -61,7 +74,11 @@ final class TimecodeTest extends TestCase
         $this->full(TimeCode::of(FrameRate::Ebu, 1, 0, 4, 0));
         self::assertSame([4.0, 0], [$this->evening->read('timeline:song'), $this->evening->levels()[0]]);
         $this->full(TimeCode::of(FrameRate::Ebu, 0, 59, 0, 0));
-        self::assertSame([0.0, 0], [$this->evening->read('timeline:song'), $this->evening->read('timeline:song/running')], 'before its beginning it is not there');
+        self::assertSame(
+            [0.0, 0],
+            [$this->evening->read('timeline:song'), $this->evening->read('timeline:song/running')],
+            'before its beginning it is not there',
+        );
     }
 
     public function testWhatHappensWhenItStopsIsASetting(): void
@@ -103,7 +120,11 @@ final class TimecodeTest extends TestCase
     public function testNoMomentComesTwiceWhenTheTapeIsALittleLateOrEarly(): void
     {
         $this->begin([], ['tracks' => [['id' => 't', 'name' => 'T', 'does' => ['kind' => 'triggers', 'triggers' => array_map(
-            static fn(int $i): array => ['id' => "t{$i}", 'at' => $i / 10, 'do' => [['kind' => 'send', 'port' => 'tablet', 'message' => ['kind' => 'osc', 'address' => "/t{$i}"]]]],
+            static fn(int $i): array => [
+                'id' => "t{$i}",
+                'at' => $i / 10,
+                'do' => [['kind' => 'send', 'port' => 'tablet', 'message' => ['kind' => 'osc', 'address' => "/t{$i}"]]],
+            ],
             range(10, 90),
         )]]]]);
         mt_srand(5);
@@ -112,8 +133,14 @@ final class TimecodeTest extends TestCase
         for ($i = 0; $i < 900; ++$i) {
             array_push($sent, ...$this->piece(mt_rand(0, 8) / 1000));
         }
-        $addresses = array_values(array_filter(array_map(static fn(string $bytes): string => explode("\0", $bytes)[0], $sent), static fn(string $one): bool => str_starts_with($one, '/t')));
-        self::assertSame(array_map(static fn(int $i): string => "/t{$i}", range(10, (int) floor(10 * $this->evening->read('timeline:song')))), $addresses);
+        $addresses = array_values(array_filter(
+            array_map(static fn(string $bytes): string => explode("\0", $bytes)[0], $sent),
+            static fn(string $one): bool => str_starts_with($one, '/t'),
+        ));
+        self::assertSame(
+            array_map(static fn(int $i): string => "/t{$i}", range(10, (int) floor(10 * $this->evening->read('timeline:song')))),
+            $addresses,
+        );
     }
 
     public function testTheBestSourceThatIsAliveLeadsAndTheOffsetIsAdded(): void
@@ -135,7 +162,12 @@ final class TimecodeTest extends TestCase
 
     public function testOurOwnRunsFromWhereItIsPutAndLeavesInQuarterFramesOnTheirGrid(): void
     {
-        foreach (['24' => FrameRate::Film, '25' => FrameRate::Ebu, '29.97' => FrameRate::DropFrame, '30' => FrameRate::Smpte] as $word => $rate) {
+        foreach ([
+            '24' => FrameRate::Film,
+            '25' => FrameRate::Ebu,
+            '29.97' => FrameRate::DropFrame,
+            '30' => FrameRate::Smpte,
+        ] as $word => $rate) {
             $this->begin(['from' => [], 'rate' => (string) $word, 'sends' => ['lectern']]);
             self::assertSame('', $this->evening->set('timecode:tape', '01:00:58:00'));
             self::assertNotSame('', $this->evening->set('timecode:tape', 'soon'));
@@ -150,7 +182,12 @@ final class TimecodeTest extends TestCase
                     continue;
                 }
                 $time = $reader->push(\ord($packet->bytes[1]));
-                self::assertEqualsWithDelta(round(($at - $began) * 4 * $frames / $seconds) * $seconds / $frames / 4, $at - $began, 1e-6, 'on the grid');
+                self::assertEqualsWithDelta(
+                    round(($at - $began) * 4 * $frames / $seconds) * $seconds / $frames / 4,
+                    $at - $began,
+                    1e-6,
+                    'on the grid',
+                );
                 ++$count;
                 if ($time !== null) {
                     $times[] = $time->stamp->spelled();
@@ -164,7 +201,12 @@ final class TimecodeTest extends TestCase
                 $time = ($n === 0 ? self::parsed($times[0], $rate) : $time)->plus(2);
             }
             self::assertSame($expected, $times, (string) $word);
-            self::assertEqualsWithDelta(62.0, $this->evening->read('timeline:song'), $rate === FrameRate::DropFrame ? 0.2 : 0.05, 'the timeline follows it: from 58 s on');
+            self::assertEqualsWithDelta(
+                62.0,
+                $this->evening->read('timeline:song'),
+                $rate === FrameRate::DropFrame ? 0.2 : 0.05,
+                'the timeline follows it: from 58 s on',
+            );
             self::assertSame('', $this->evening->press('timecode:tape/stop'));
             $stands = $this->evening->read('timecode:tape');
             $this->evening->rig->pass(1.0);
@@ -242,7 +284,13 @@ final class TimecodeTest extends TestCase
         ][$kind];
         $rig = $this->evening->rig;
         $left = array_map(static fn(array $one): string => $one[1]->bytes, $rig->pass($late));
-        array_push($left, ...array_map(static fn($packet): string => $packet->bytes, $rig->arrive(self::CABLE, "\xF1".\chr($kind << 4 | $nibble), 'lectern')));
+        array_push(
+            $left,
+            ...array_map(
+                static fn($packet): string => $packet->bytes,
+                $rig->arrive(self::CABLE, "\xF1".\chr($kind << 4 | $nibble), 'lectern'),
+            ),
+        );
         array_push($left, ...array_map(static fn(array $one): string => $one[1]->bytes, $rig->pass(1 / (4 * $this->perSecond()) - $late)));
         ++$this->pieces;
         if ($this->pieces % 4 === 0) {

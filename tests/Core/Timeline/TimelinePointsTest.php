@@ -9,7 +9,10 @@ use NimbleJunction\Core\Timeline\Timelines;
 use NimbleJunction\Tests\Support\Evening;
 use PHPUnit\Framework\TestCase;
 
-/** Everything of a timeline, of a time code, of the timetable and of tapes is a point: described, read, set, pressed, or refused with a reason. */
+/**
+ * Everything of a timeline, of a time code, of the timetable and of tapes is a point: described, read, set, pressed, or refused with a
+ * reason.
+ */
 final class TimelinePointsTest extends TestCase
 {
     public function testEveryPointIsDescribedAndAnswersWhateverIsDoneToIt(): void
@@ -19,7 +22,13 @@ final class TimelinePointsTest extends TestCase
         $all = [
             ...array_map(static fn(string $part): string => 'timeline:song'.($part === '' ? '' : "/{$part}"), Timelines::PARTS),
             ...array_map(static fn(string $part): string => 'timecode:tape'.($part === '' ? '' : "/{$part}"), Timelines::TIMECODE_PARTS),
-            'occasion:one', 'occasion:one/at', 'occasion:one/in', 'occasion:one/enabled', 'timetable:next', 'timetable:next/at', 'timetable:next/in',
+            'occasion:one',
+            'occasion:one/at',
+            'occasion:one/in',
+            'occasion:one/enabled',
+            'timetable:next',
+            'timetable:next/at',
+            'timetable:next/in',
         ];
         foreach ($all as $text) {
             $point = $points->describe(Evening::point($text));
@@ -29,7 +38,10 @@ final class TimelinePointsTest extends TestCase
             foreach ([0, 1, 'later', -5, 1e9] as $value) {
                 $why = $evening->set($text, $value);
                 self::assertTrue($why === '' || \strlen($why) > 8, "{$text} to {$value}: {$why}");
-                self::assertTrue($point->isSet || $point->kind === PointKind::Press || $why !== '', "{$text} says that it cannot be set, and is");
+                self::assertTrue(
+                    $point->isSet || $point->kind === PointKind::Press || $why !== '',
+                    "{$text} says that it cannot be set, and is",
+                );
             }
             $why = $evening->press($text);
             self::assertTrue($point->isPressed || $why !== '', "{$text} says that it cannot be pressed, and is");
@@ -44,7 +56,12 @@ final class TimelinePointsTest extends TestCase
     public function testTheyAreFoundByTheirNames(): void
     {
         $points = self::evening()->rig->junction->points();
-        foreach (['timeline song' => 'timeline:song', 'time code tape' => 'timecode:tape', 'occasion one' => 'occasion:one', 'next of the timetable' => 'timetable:next'] as $words => $reference) {
+        foreach ([
+            'timeline song' => 'timeline:song',
+            'time code tape' => 'timecode:tape',
+            'occasion one' => 'occasion:one',
+            'next of the timetable' => 'timetable:next',
+        ] as $words => $reference) {
             $found = array_map(static fn($one): string => $one->reference->text(), $points->find($words, 50));
             self::assertContains($reference, $found, $words);
         }

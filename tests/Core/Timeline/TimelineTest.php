@@ -28,7 +28,10 @@ final class TimelineTest extends TestCase
         self::assertSame(['/in-passing'], self::sent($evening->rig->pass(1.0)), 'at 2 s');
         self::assertSame(0, $evening->levels()[0]);
         $evening->rig->pass(3.0);
-        self::assertSame([0, 4.0, 0], [$evening->read('timeline:song/running'), $evening->read('timeline:song/position'), $evening->levels()[0]]);
+        self::assertSame(
+            [0, 4.0, 0],
+            [$evening->read('timeline:song/running'), $evening->read('timeline:song/position'), $evening->levels()[0]],
+        );
         self::assertSame(100.0, (float) $evening->read('fixture:b/level'), 'levels stay where they are at its end');
         $evening->press('timeline:song/stop');
         self::assertSame([0, 0, 0.0], [$evening->levels()[1], $evening->levels()[0], $evening->read('timeline:song')]);
@@ -56,7 +59,10 @@ final class TimelineTest extends TestCase
     public function testMessagesAreNotSentInPassingUnlessTheySaySo(): void
     {
         $evening = self::evening();
-        $jump = static fn(float $to): array => array_map(static fn(OutgoingPacket $one): array => [0.0, $one], $evening->rig->junction->set(Evening::point('timeline:song'), $to, new Act('person', 'Ada'), $evening->rig->nanos())[1]);
+        $jump = static fn(float $to): array => array_map(
+            static fn(OutgoingPacket $one): array => [0.0, $one],
+            $evening->rig->junction->set(Evening::point('timeline:song'), $to, new Act('person', 'Ada'), $evening->rig->nanos())[1],
+        );
         self::assertSame(['/in-passing'], self::sent($jump(3.5)));
         self::assertSame([], self::sent($jump(0.0)), 'backwards nothing is passed');
         $evening->press('timeline:song/play');
@@ -103,7 +109,10 @@ final class TimelineTest extends TestCase
         $evening->rig->pass(1.2);
         self::assertSame(['Verse', 255], [$evening->read('timeline:song/section'), $evening->levels()[0]]);
         $evening->press('timeline:other/play');
-        self::assertSame([0, 1, 0], [$evening->read('timeline:song/running'), $evening->read('timeline:other/running'), $evening->levels()[0]]);
+        self::assertSame(
+            [0, 1, 0],
+            [$evening->read('timeline:song/running'), $evening->read('timeline:other/running'), $evening->levels()[0]],
+        );
         $evening->press('timeline:song/next');
         self::assertSame([1.0, 'Verse'], [$evening->read('timeline:song'), $evening->read('timeline:song/section')]);
         $evening->press('timeline:song/next');
@@ -183,11 +192,27 @@ final class TimelineTest extends TestCase
     public function testWhatMovesATimelineItselfOrIsPressedIsNotDoneAgainByAJump(): void
     {
         $song = self::song();
-        $song['tracks'][0]['does']['triggers'][] = ['id' => 'back', 'at' => 0.5, 'do' => [['kind' => 'set', 'point' => 'timeline:song', 'value' => 0.6]]];
-        $song['tracks'][0]['does']['triggers'][] = ['id' => 'go', 'at' => 0.2, 'do' => [['kind' => 'press', 'point' => 'tempo:beat/tap'], ['kind' => 'press', 'point' => 'route:bell']]];
-        $bell = ['id' => 'bell', 'name' => 'Bell', 'when' => ['kind' => 'pressed', 'point' => 'value:mood'], 'do' => [['kind' => 'set', 'point' => 'value:mood', 'value' => 4]]];
+        $song['tracks'][0]['does']['triggers'][] = [
+            'id' => 'back',
+            'at' => 0.5,
+            'do' => [['kind' => 'set', 'point' => 'timeline:song', 'value' => 0.6]],
+        ];
+        $song['tracks'][0]['does']['triggers'][] = [
+            'id' => 'go',
+            'at' => 0.2,
+            'do' => [['kind' => 'press', 'point' => 'tempo:beat/tap'], ['kind' => 'press', 'point' => 'route:bell']],
+        ];
+        $bell = [
+            'id' => 'bell',
+            'name' => 'Bell',
+            'when' => ['kind' => 'pressed', 'point' => 'value:mood'],
+            'do' => [['kind' => 'set', 'point' => 'value:mood', 'value' => 4]],
+        ];
         $mood = ['id' => 'mood', 'name' => 'Mood', 'type' => 'number', 'low' => 0, 'high' => 10];
-        $evening = self::evening([], ['timelines' => [$song], 'tempos' => [['id' => 'beat', 'name' => 'Beat']], 'values' => [$mood], 'routes' => [$bell]]);
+        $evening = self::evening(
+            [],
+            ['timelines' => [$song], 'tempos' => [['id' => 'beat', 'name' => 'Beat']], 'values' => [$mood], 'routes' => [$bell]],
+        );
         $evening->set('timeline:song', 3.0);
         self::assertSame([3.0, 0.0], [$evening->read('timeline:song'), $evening->read('value:mood')]);
         $evening->set('timeline:song', 0.0);
@@ -243,17 +268,31 @@ final class TimelineTest extends TestCase
         self::assertSame(['/in-passing' => 7, '/one' => 8], $counts);
         self::assertSame([1, 'Verse'], [$evening->read('timeline:song/round'), $evening->read('timeline:song/section')]);
         $again = $evening->restarted(20.0);
-        self::assertEqualsWithDelta((float) $evening->read('timeline:song'), (float) $again->read('timeline:song'), 0.1, 'ten rounds later');
+        self::assertEqualsWithDelta(
+            (float) $evening->read('timeline:song'),
+            (float) $again->read('timeline:song'),
+            0.1,
+            'ten rounds later',
+        );
         self::assertSame(1, $again->read('timeline:song/round'));
         $evening->set('timeline:song/round', 0);
         $evening->rig->pass(3.0);
-        self::assertSame([0, 4.0], [$evening->read('timeline:song/running'), $evening->read('timeline:song')], 'then it goes on to its end');
+        self::assertSame(
+            [0, 4.0],
+            [$evening->read('timeline:song/running'), $evening->read('timeline:song')],
+            'then it goes on to its end',
+        );
         $evening->set('timeline:song', 3.5);
         $evening->press('timeline:song/round');
         $evening->set('timeline:song', 0.0);
         $evening->press('timeline:song/play');
         $evening->rig->pass(5.2);
-        self::assertEqualsWithDelta(3.2, $evening->read('timeline:song'), 0.1, 'what stands before it is played once, then the last section goes round to the end of all');
+        self::assertEqualsWithDelta(
+            3.2,
+            $evening->read('timeline:song'),
+            0.1,
+            'what stands before it is played once, then the last section goes round to the end of all',
+        );
     }
 
     public function testATrackThatIsEarlyIsEarlyInAllThatItDoes(): void
@@ -324,7 +363,11 @@ final class TimelineTest extends TestCase
      */
     private static function song(array $changes = []): array
     {
-        $send = static fn(string $address): array => ['kind' => 'send', 'port' => 'tablet', 'message' => ['kind' => 'osc', 'address' => $address]];
+        $send = static fn(string $address): array => [
+            'kind' => 'send',
+            'port' => 'tablet',
+            'message' => ['kind' => 'osc', 'address' => $address],
+        ];
         $set = static fn(int $value): array => ['kind' => 'set', 'point' => 'fixture:a/level', 'value' => $value];
 
         return [

@@ -175,6 +175,9 @@ final class MidiStreamTest extends TestCase
      */
     private static function spell(array $heard): array
     {
-        return array_map(static fn(Heard $one): string => $one->what instanceof Malformed ? "!{$one->what->reason}" : bin2hex($one->what->encode()), $heard);
+        return array_map(
+            static fn(Heard $one): string => $one->what instanceof Malformed ? "!{$one->what->reason}" : bin2hex($one->what->encode()),
+            $heard,
+        );
     }
 }

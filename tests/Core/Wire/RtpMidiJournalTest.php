@@ -26,14 +26,48 @@ final class RtpMidiJournalTest extends TestCase
     public function testTsharkReadsOurJournalAsItIsMeant(): void
     {
         $history = new SentHistory();
-        foreach (["\xB2\x00\x05", "\xB2\x20\x06", "\xC2\x2A", "\xB2\x07\x63", "\xE2\x21\x42", "\xD2\x55", "\xA2\x3C\x11", "\x92\x40\x70", "\x82\x41\x40", "\xF3\x09", "\xF2\x10\x02", "\xFB"] as $i => $command) {
+        foreach ([
+            "\xB2\x00\x05",
+            "\xB2\x20\x06",
+            "\xC2\x2A",
+            "\xB2\x07\x63",
+            "\xE2\x21\x42",
+            "\xD2\x55",
+            "\xA2\x3C\x11",
+            "\x92\x40\x70",
+            "\x82\x41\x40",
+            "\xF3\x09",
+            "\xF2\x10\x02",
+            "\xFB",
+        ] as $i => $command) {
             $history->sent(100 + $i, $command);
         }
         $journal = $history->journal(112);
         self::assertNotNull($journal);
         $packet = (new Packet(112, 1, 7, [new Command("\xFE")], $journal))->encode();
         $name = static fn(string $field): string => "rtpmidi.{$field}";
-        $fields = ['cj_chapter_p_program', 'cj_chapter_p_bflag', 'cj_chapter_p_bank_msb', 'cj_chapter_p_bank_lsb', 'cj_chapter_c_number', 'cj_chapter_c_value', 'cj_chapter_w_first', 'cj_chapter_w_second', 'cj_chapter_t_pressure', 'cj_chapter_a_log_note', 'cj_chapter_a_log_pressure', 'cj_chapter_n_log_note', 'cj_chapter_n_log_velocity', 'cj_chapter_n_log_octet', 'cj_chapter_n_low', 'cj_chapter_n_high', 'cj_chapter_d_song_sel_value', 'sj_chapter_q_nflag', 'sj_chapter_q_clock', 'cj_chapter_c_length'];
+        $fields = [
+            'cj_chapter_p_program',
+            'cj_chapter_p_bflag',
+            'cj_chapter_p_bank_msb',
+            'cj_chapter_p_bank_lsb',
+            'cj_chapter_c_number',
+            'cj_chapter_c_value',
+            'cj_chapter_w_first',
+            'cj_chapter_w_second',
+            'cj_chapter_t_pressure',
+            'cj_chapter_a_log_note',
+            'cj_chapter_a_log_pressure',
+            'cj_chapter_n_log_note',
+            'cj_chapter_n_log_velocity',
+            'cj_chapter_n_log_octet',
+            'cj_chapter_n_low',
+            'cj_chapter_n_high',
+            'cj_chapter_d_song_sel_value',
+            'sj_chapter_q_nflag',
+            'sj_chapter_q_clock',
+            'cj_chapter_c_length',
+        ];
         $read = Tshark::fields([$packet], 5004, array_map($name, $fields), self::TSHARK)[0];
         $number = static fn(string $field): array => array_map(static fn(string $one): int => match (true) {
             $one === 'True' => 1,
@@ -41,11 +75,20 @@ final class RtpMidiJournalTest extends TestCase
             str_starts_with($one, '0x') => (int) hexdec($one),
             default => (int) $one,
         }, explode(',', $read["rtpmidi.{$field}"]));
-        self::assertSame([[42], [1], [5], [6]], array_map($number, ['cj_chapter_p_program', 'cj_chapter_p_bflag', 'cj_chapter_p_bank_msb', 'cj_chapter_p_bank_lsb']));
+        self::assertSame(
+            [[42], [1], [5], [6]],
+            array_map($number, ['cj_chapter_p_program', 'cj_chapter_p_bflag', 'cj_chapter_p_bank_msb', 'cj_chapter_p_bank_lsb']),
+        );
         self::assertSame([[0, 32, 7], [5, 6, 99]], [$number('cj_chapter_c_number'), $number('cj_chapter_c_value')]);
-        self::assertSame([[0x21], [0x42], [0x55]], [$number('cj_chapter_w_first'), $number('cj_chapter_w_second'), $number('cj_chapter_t_pressure')]);
+        self::assertSame(
+            [[0x21], [0x42], [0x55]],
+            [$number('cj_chapter_w_first'), $number('cj_chapter_w_second'), $number('cj_chapter_t_pressure')],
+        );
         self::assertSame([[60], [17]], [$number('cj_chapter_a_log_note'), $number('cj_chapter_a_log_pressure')]);
-        self::assertSame([[64], [112], [8], [8]], [$number('cj_chapter_n_log_note'), $number('cj_chapter_n_log_velocity'), $number('cj_chapter_n_low'), $number('cj_chapter_n_high')]);
+        self::assertSame(
+            [[64], [112], [8], [8]],
+            [$number('cj_chapter_n_log_note'), $number('cj_chapter_n_log_velocity'), $number('cj_chapter_n_low'), $number('cj_chapter_n_high')],
+        );
         self::assertSame([0x40], $number('cj_chapter_n_log_octet'), 'note 65 has ended');
         self::assertSame([[9], [1]], [$number('cj_chapter_d_song_sel_value'), $number('sj_chapter_q_nflag')]);
         self::assertSame([(0x10 | 0x02 << 7) * 6], $number('sj_chapter_q_clock'));
@@ -85,8 +128,17 @@ final class RtpMidiJournalTest extends TestCase
                     $chapters[$letter] = self::rubbish(mt_rand(0, 12));
                 }
             }
-            foreach (JournalCommands::of(new Journal(false, false, 1, $system, [new ChannelJournal(false, mt_rand(1, 16), false, $chapters)])) as $command) {
-                self::assertMatchesRegularExpression('/^([\x80-\xEF][\x00-\x7F]{1,2}|\xF2[\x00-\x7F]{2}|\xF3[\x00-\x7F]|[\xFA\xFB\xFC]|\xF0[\x00-\x7F]+\xF7)$/D', $command);
+            foreach (JournalCommands::of(new Journal(
+                false,
+                false,
+                1,
+                $system,
+                [new ChannelJournal(false, mt_rand(1, 16), false, $chapters)],
+            )) as $command) {
+                self::assertMatchesRegularExpression(
+                    '/^([\x80-\xEF][\x00-\x7F]{1,2}|\xF2[\x00-\x7F]{2}|\xF3[\x00-\x7F]|[\xFA\xFB\xFC]|\xF0[\x00-\x7F]+\xF7)$/D',
+                    $command,
+                );
             }
         }
     }
@@ -222,7 +274,11 @@ final class RtpMidiJournalTest extends TestCase
             $status === 0xF2 => null,
             default => $state[bin2hex($command[0])] = bin2hex(substr($command, 1)),
         };
-        $state = array_filter($state, static fn(int|string $one, string $key): bool => $one !== 0 || ($key[0] !== 'n' && $key !== 'runs'), ARRAY_FILTER_USE_BOTH);
+        $state = array_filter(
+            $state,
+            static fn(int|string $one, string $key): bool => $one !== 0 || ($key[0] !== 'n' && $key !== 'runs'),
+            ARRAY_FILTER_USE_BOTH,
+        );
         ksort($state);
     }
 }
