@@ -11,6 +11,7 @@ import PulseStrip from './frame/PulseStrip.vue'
 import SideRail from './frame/SideRail.vue'
 import TraceDrawer from './frame/TraceDrawer.vue'
 import { useKeys } from './frame/keys'
+import { useNewer } from './frame/newer'
 import { useReleasing } from './frame/releasing'
 import { LIVE, useShowMode } from './frame/showMode'
 import { useEngine } from './live/engine'
@@ -22,6 +23,7 @@ const show = useShow()
 const engine = useEngine()
 const { releaseAll } = useReleasing()
 const showMode = useShowMode()
+const { missing } = useNewer()
 const lending = useLending()
 const route = useRoute()
 const router = useRouter()
@@ -82,11 +84,12 @@ const keys = useKeys((key) => {
 })
 onMounted(keys.listen)
 onUnmounted(keys.stop)
-const notice = computed(() => engine.said || session.failed || show.said)
+const notice = computed(() => engine.said || session.failed || show.said || missing.value)
 function dismiss(): void {
   engine.said = ''
   session.failed = ''
   show.said = ''
+  missing.value = ''
 }
 </script>
 

@@ -1,5 +1,6 @@
 import { createRouter, createWebHistory, type Router } from 'vue-router'
 import { useSession } from './api/session'
+import { loadWholeWhatIsMissing } from './frame/newer'
 import { mayLeave } from './kinds/halfFilled'
 
 /** The pages in the order of work; the most used ones stand along the lower edge of a phone. */
@@ -76,5 +77,6 @@ export function makeRouter(): Router {
     if (session.user && to.path === '/login') return '/'
     return true
   })
+  loadWholeWhatIsMissing(router)
   return router
 }

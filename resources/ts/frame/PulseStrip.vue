@@ -4,6 +4,7 @@ import { useShow } from '@/api/show'
 import StateMark from '@/components/StateMark.vue'
 import EngineWarnings from './EngineWarnings.vue'
 import HeldButton from './HeldButton.vue'
+import NewerVersion from './NewerVersion.vue'
 import OtherPeople from './OtherPeople.vue'
 import RoutesOff from './RoutesOff.vue'
 import RunningTimecode from './RunningTimecode.vue'
@@ -20,6 +21,7 @@ const REST_WIDTH = 850
 const PHONE_WIDTH = 700
 const width = ref(innerWidth)
 const NARROW_WIDTH = 1100
+const TABLET_WIDTH = 900
 const isPhone = computed(() => width.value <= PHONE_WIDTH)
 const isNarrow = computed(() => width.value <= NARROW_WIDTH)
 const room = computed(() => Math.min(MOST_MARKS, Math.floor((width.value - REST_WIDTH) / MARK_WIDTH)))
@@ -69,10 +71,11 @@ const groups = computed(() => {
     <span class="brand">Nimble Junction</span>
     <span class="engine" role="status"><StateMark :state="linkState" /> {{ linkWords }}</span>
     <EngineWarnings />
+    <NewerVersion />
     <RoutesOff />
     <span v-if="groups.length" class="ports">
       <router-link v-for="group in groups" :key="group.state" to="/ports" class="port" :title="group.names.join('\n')">
-        <StateMark :state="group.state" :words="!isNarrow || group.isWrong" /><b class="figures">{{ group.names.length }}</b
+        <StateMark :state="group.state" :words="!isNarrow || (group.isWrong && width > TABLET_WIDTH)" /><b class="figures">{{ group.names.length }}</b
         ><span v-if="group.isWrong" class="name">{{ group.names.slice(0, 3).join(', ') }}</span>
       </router-link>
     </span>

@@ -35,7 +35,8 @@ const { open } = useShowMode()
   display: flex;
   flex-direction: column;
   padding: 12px 0;
-  overflow: auto;
+  overflow: hidden auto;
+  scrollbar-width: thin;
 }
 /* It ends where the open trace begins: every page is reached by scrolling. */
 .rail.drawn {
@@ -82,6 +83,7 @@ const { open } = useShowMode()
 @media (max-width: 900px) {
   .rail :is(a, button) {
     min-height: 44px;
+    padding: 6px 4px 6px 12px;
   }
 }
 @media (max-width: 700px) {

@@ -7,6 +7,7 @@ import CodeEntry from './CodeEntry.vue'
 import { enter, entryOf, leave, wayOut, type Entry } from './door'
 import { useKiosk } from './kiosk'
 import PageGrid from './PageGrid.vue'
+import { useRenewed } from './renewed'
 import { makeSurface, provideSurface } from './surface'
 import TopLine from './TopLine.vue'
 
@@ -30,6 +31,7 @@ let leaving = 0
 const isKiosk = computed(() => news.value?.kiosk === true && !isOut.value)
 const kiosk = useKiosk(isKiosk)
 useAwake(() => surface.wakeUp())
+useRenewed(surface.isLive)
 
 /** Asks until somebody answers: a guest is shown no error page, but that it is not connected. */
 async function look(): Promise<void> {
