@@ -246,6 +246,13 @@ final class InstallTest extends TestCase
     {
         $this->login('10.0.0.5');
         self::assertSame(200, self::$machine->send('PATCH', 'https://10.0.0.5/api/show', ['name' => 'Before it'])->status);
+        // The same one once more is no upgrade: there is nothing to go back to.
+        $said = self::$machine->follow('nimble-junction-'.self::version().'/deploy/install --yes');
+        self::assertStringContainsString('This installs Nimble Junction '.self::version().' again', $said);
+        $this->isBack();
+        $back = Process::fromShellCommandline(InstalledMachine::ROOT.'/current/deploy/rollback --yes');
+        self::assertSame(1, $back->run());
+        self::assertStringContainsString('There is no version before', $back->getErrorOutput());
         // A version to come: another number, and a migration more.
         self::$machine->follow(
             'cp -a nimble-junction-'.self::version().' nimble-junction-99.0.0 && echo 99.0.0 >nimble-junction-99.0.0/VERSION',

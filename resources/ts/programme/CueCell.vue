@@ -9,8 +9,9 @@ const session = useSession()
 const text = ref(props.value)
 watch(
   () => props.value,
-  (now) => {
-    text.value = now
+  (now, was) => {
+    // What somebody is typing stays, whatever others make of it meanwhile.
+    if (text.value === was) text.value = now
   },
 )
 function leave(): void {

@@ -3,6 +3,7 @@ import { computed, onUnmounted, ref, watch } from 'vue'
 import type { KindPart } from '@/api/show'
 import { useShow } from '@/api/show'
 import { useAttempt } from '@/components/attempt'
+import { useUsual } from '@/kinds/followed'
 import { halfFilled } from '@/kinds/halfFilled'
 import PointField from '@/kinds/PointField.vue'
 import { useEngine } from '@/live/engine'
@@ -21,15 +22,7 @@ const show = useShow()
 const engine = useEngine()
 const { failed, attempt } = useAttempt()
 const talking = computed(() => show.ports.filter((one) => ['osc', 'midi', 'controller'].includes(one.protocol) && one.receive))
-const port = ref('')
-/** The show may come after this is opened. */
-watch(
-  talking,
-  (all) => {
-    if (port.value === '') port.value = all[0]?.id ?? ''
-  },
-  { immediate: true },
-)
+const port = useUsual(() => talking.value[0]?.id ?? '')
 const armed = ref(false)
 const began = ref(0)
 const lines = ref<Line[]>([])
@@ -37,7 +30,7 @@ const forgotten = ref<string[]>([])
 /** The line that is learned anew: what comes next is in its place, under its name. */
 const anew = ref<number | null>(null)
 const does = ref<'set' | 'press'>('set')
-const point = ref(show.universes[0] ? `slot:${show.universes[0].id}/{n}` : '')
+const point = useUsual(() => (show.universes[0] ? `slot:${show.universes[0].id}/{n}` : ''))
 const first = ref(1)
 engine.follow(() => (armed.value && port.value ? [`learn:${port.value}`] : []))
 function arm(): void {

@@ -2,6 +2,7 @@
 import { ref } from 'vue'
 import { useShow } from '@/api/show'
 import { useAttempt } from '@/components/attempt'
+import { useUsual } from '@/kinds/followed'
 
 /** What is done to several routes at once: other numbers, another channel, another port. */
 const props = defineProps<{ ids: string[] }>()
@@ -13,7 +14,7 @@ const what = ref<What>('none')
 const counted = ref('note')
 const by = ref('12')
 const channel = ref('1')
-const port = ref(show.ports[0]?.id ?? '')
+const port = useUsual(() => show.ports[0]?.id ?? '')
 const side = ref('heard')
 const buttons: { value: What; title: string }[] = [
   { value: 'renumber', title: 'Renumber' },

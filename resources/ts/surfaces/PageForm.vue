@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed } from 'vue'
 import type { Page } from '@/api/showDocument'
+import { useFollowed } from '@/kinds/followed'
 import { columnsOf, rowsOf, smallest } from './build'
 import { useBuilding, type OtherWay } from './building'
 
@@ -9,18 +10,16 @@ const props = defineProps<{ page: Page; count: number }>()
 const emit = defineEmits<{ done: [] }>()
 const building = useBuilding()
 const MOST = 24
-const draft = ref({ name: '', columns: 0, rows: 0 })
+const draft = useFollowed(
+  () => ({ name: props.page.name, columns: columnsOf(props.page), rows: rowsOf(props.page) }),
+  () => props.page.id,
+)
 const WAYS: { value: OtherWay; title: string }[] = [
   { value: 'anew', title: 'laid anew, by itself' },
   { value: 'built', title: 'as it was built' },
   { value: 'own', title: 'in a layout of its own' },
 ]
 const other = computed<OtherWay>(() => (props.page.turned ? 'own' : (props.page.flows ?? true) ? 'anew' : 'built'))
-watch(
-  () => props.page,
-  (page) => (draft.value = { name: page.name, columns: columnsOf(page), rows: rowsOf(page) }),
-  { immediate: true },
-)
 function store(): void {
   const least = smallest(props.page)
   const isSmall = draft.value.columns < least.columns || draft.value.rows < least.rows

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useShow } from '@/api/show'
+import { useUsual } from '@/kinds/followed'
 import { useEngine } from '@/live/engine'
 import type { Answers } from '@/live/messages'
 
@@ -9,7 +10,7 @@ const props = defineProps<{ desk: string }>()
 const show = useShow()
 const engine = useEngine()
 engine.follow(() => ['desk'])
-const timeline = ref(show.timelines[0]?.id ?? '')
+const timeline = useUsual(() => show.timelines[0]?.id ?? '')
 const template = ref('make cue {number} called "{name}"')
 const lines = ref<Answers['render-lines']['lines']>([])
 const failed = ref('')

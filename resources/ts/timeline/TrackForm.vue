@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { useSession } from '@/api/session'
 import { useShow } from '@/api/show'
 import SoundFields from './SoundFields.vue'
+import { useFollowed } from '@/kinds/followed'
 import PointField from '@/kinds/PointField.vue'
 import { withoutTrack, withTrackFields } from './edit'
 import { useEditing } from './editing'
@@ -14,20 +15,20 @@ const editing = useEditing()
 const session = useSession()
 const show = useShow()
 const senders = computed(() => show.ports.filter((one) => one.protocol === 'midi' && one.send))
-const draft = ref({ name: '', point: '', colour: '', early: 0, port: '', channel: 1, at: 0 })
-watch(
-  () => props.track,
-  (track) =>
-    (draft.value = {
-      name: track.name,
-      point: track.does.kind === 'levels' ? (track.does.point ?? '') : '',
-      colour: track.colour ?? '',
-      early: track.early ?? 0,
-      port: track.does.kind === 'notes' ? (track.does.port ?? '') : '',
-      channel: track.does.kind === 'notes' ? (track.does.channel ?? 1) : 1,
-      at: track.does.kind === 'sound' ? (track.does.at ?? 0) : 0,
-    }),
-  { immediate: true },
+const draft = useFollowed(
+  () => {
+    const { name, colour, early, does } = props.track
+    return {
+      name,
+      point: does.kind === 'levels' ? (does.point ?? '') : '',
+      colour: colour ?? '',
+      early: early ?? 0,
+      port: does.kind === 'notes' ? (does.port ?? '') : '',
+      channel: does.kind === 'notes' ? (does.channel ?? 1) : 1,
+      at: does.kind === 'sound' ? (does.at ?? 0) : 0,
+    }
+  },
+  () => props.track.id,
 )
 function store(): void {
   const timeline = editing.timeline.value
