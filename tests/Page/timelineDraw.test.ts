@@ -1,7 +1,8 @@
 import { gridOf } from '@/timeline/grid'
 import { describe, expect, it } from 'vitest'
 import type { Timeline } from '@/api/showTimelines'
-import { draw, hit, rowAt, valueOf, yOf, type Inks, type Picture } from '@/timeline/draw'
+import { draw, hit, rowAt, valueOf, yOf } from '@/timeline/draw'
+import type { Inks, Picture } from '@/timeline/picture'
 import { ROW, RULER } from '@/timeline/row'
 import { MARKERS } from '@/timeline/edit'
 

@@ -1,5 +1,6 @@
-import type { ListName, Patched, ShowPageData } from './show'
+import type { Patched } from './patched'
 import type { ShowDocument } from './showDocument'
+import type { ListName, ShowPageData } from './showPage'
 
 /** What has become of a part: null is gone; "before" is said of what is new or has moved, null at the end of its list. */
 export interface PartChange {

@@ -2,7 +2,7 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { pageAfter, type Changes } from './changes'
 import { call, Refused } from './client'
-import { BESIDE, namedAt, type AddressWay, type Patched, type PixelLayout, type PlacedParameter } from './patched'
+import { BESIDE, namedAt, type AddressWay, type PixelLayout, type PlacedParameter } from './patched'
 import type {
   Fixture,
   Group,
@@ -18,7 +18,6 @@ import type {
   Master,
   Occasion,
   Route,
-  ShowDocument,
   Surface,
   Tempo,
   TimeCode,
@@ -27,31 +26,16 @@ import type {
   Value,
   Wave,
 } from './showDocument'
+import type { ListName, ShowPageData } from './showPage'
 
 export type * from './showDocument'
+export type * from './showPage'
 export type { AddressWay, Patched, PixelLayout, PixelSlots, PlacedParameter } from './patched'
 export { pixelAt, universeOf } from './patched'
-/** The lists of a show. */
-export type ListName = Exclude<keyof ShowDocument, 'format' | 'version' | 'name' | 'middleC'>
 export interface OtherEndLine {
   side: string
   label: string
   value: string
-}
-export interface Adapter {
-  name: string
-  address: string
-  netmask: string
-  broadcast: string
-}
-
-/** What a route runs between, by ids: ports that it hears and speaks at, universes that it looks at and sets. */
-export interface RouteEnds {
-  hears: string[]
-  says: string[]
-  looks: string[]
-  sets: string[]
-  addresses: string[]
 }
 export type Values = Record<string, unknown>
 /** How many parts a table adds, changes, and names without changing. */
@@ -97,31 +81,6 @@ export interface PartDescription {
 /** A part that says of what kind it is, with the fields of that kind. */
 export type KindPart = { kind: string } & Values
 
-export interface ShowPageData {
-  document: ShowDocument
-  routeEnds: Record<string, RouteEnds>
-  sentences: Record<string, string>
-  numbering: Record<string, string[]>
-  places: Record<string, string>
-  unsent: Record<string, string[]>
-  patch: Patched[]
-  /** By profile and mode, '' for one alone. */
-  footprints: Record<string, Record<string, PlacedParameter[]>>
-  nextFree: Record<string, number | null>
-  adapters: Adapter[]
-  revision: number
-  undo: string | null
-  undoBy: string | null
-  redo: string | null
-  redoBy: string | null
-  notice?: string | null
-  undone?: string
-  undoneBy?: string
-  redone?: string
-  redoneBy?: string
-  id?: string
-  ids?: string[]
-}
 
 /** The current show as it is stored, and every way to change it. */
 export const useShow = defineStore('show', () => {

@@ -3,52 +3,17 @@ import { drawClips, hitClip } from './drawClips'
 import { drawNotes, hitNote } from './drawNotes'
 import { drawSound } from './drawSound'
 import { isSame, knotsOf, MARKERS, momentsOf } from './edit'
-import type { Grid } from './grid'
 import { rangeOf, sorted, valueAt } from './line'
-import type { Moment, Take, Timeline, Track } from './parts'
+import type { Moment, Track } from './parts'
+import type { Inks, Picture } from './picture'
 import { ROW, RULER } from './row'
-import { ruler, xOf, type View } from './view'
+import { ruler, xOf } from './view'
 
 const PAD = 8
 /** Names of marks are not written nearer than so many pixels to each other. */
 const NEAR = 6
 /** How high the line of tempos is. */
 const TEMPOS = 18
-
-export interface Picture {
-  timeline: Timeline
-  view: View
-  width: number
-  height: number
-  /** How far the tracks are scrolled up, in pixels. */
-  top: number
-  selected: Item[]
-  track: string
-  place: number
-  unit: 'seconds' | 'beats'
-  grid: Grid
-  /** Whether the ruler counts bars. */
-  countsBars: boolean
-  ends: number
-  usual: (track: Track) => [number, number]
-  /** What a note is called. */
-  nameOf: (track: Track, note: number) => string
-  /** What a clip plays, in words. */
-  pointName: (point: string) => string
-  /** A take whose lines are seen behind those of the tracks. */
-  compared?: Take | null
-  /** What a hand draws now. */
-  drawn?: { track: string; range: [number, number]; top: number; samples: [number, number][] } | null
-}
-export interface Inks {
-  ground: string
-  plate: string
-  ink: string
-  quiet: string
-  rule: string
-  on: string
-  held: string
-}
 
 export const rowAt = (picture: Picture, y: number) => Math.floor((y - RULER + picture.top) / ROW)
 const topOf = (picture: Picture, row: number) => RULER + row * ROW - picture.top

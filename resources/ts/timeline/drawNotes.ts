@@ -1,4 +1,4 @@
-import type { Inks, Picture } from './draw'
+import type { Inks, Picture } from './picture'
 import { isSame, notesOf, type Item } from './edit'
 import type { Track } from './parts'
 import { ROW } from './row'

@@ -1,4 +1,4 @@
-import type { Inks, Picture } from './draw'
+import type { Inks, Picture } from './picture'
 import type { Track } from './parts'
 import { ROW } from './row'
 import { fromText } from './sound'

@@ -1,5 +1,6 @@
 import { computed, ref } from 'vue'
-import { rowAt, valueOf, type Picture } from './draw'
+import { rowAt, valueOf } from './draw'
+import type { Picture } from './picture'
 import { ROW, RULER } from './row'
 import { knotsOf } from './edit'
 import { useEditing } from './editing'

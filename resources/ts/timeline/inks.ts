@@ -1,4 +1,4 @@
-import type { Inks } from './draw'
+import type { Inks } from './picture'
 
 /** The colours of the page, as a canvas takes them. */
 export function inksOf(element: Element): Inks {
