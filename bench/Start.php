@@ -91,12 +91,8 @@ final readonly class Start implements Measurement
         $read = [$socket];
         $none = [];
 
-        return stream_select(
-            $read,
-            $none,
-            $none,
-            (int) $seconds,
-            (int) (fmod($seconds, 1) * 1e6),
-        ) > 0 ? (string) stream_socket_recvfrom($socket, 2048) : null;
+        $ready = stream_select($read, $none, $none, (int) $seconds, (int) (fmod($seconds, 1) * 1e6));
+
+        return $ready > 0 ? (string) stream_socket_recvfrom($socket, 2048) : null;
     }
 }

@@ -23,6 +23,8 @@ use NimbleJunction\StandIn\Link\MidiLink;
  */
 final class CueDesk implements Device
 {
+    private const MAKE = '#^make cue (\d+(?:\.\d)?)(?: called "([^"]*)")?$#D';
+
     /** Place of the cue that runs or has run last; -1 before the first. */
     private int $at = -1;
     private bool $running = false;
@@ -151,11 +153,7 @@ final class CueDesk implements Device
     private function typed(string $line): void
     {
         $said = match (true) {
-            preg_match(
-                '#^make cue (\d+(?:\.\d)?)(?: called "([^"]*)")?$#D',
-                $line,
-                $found,
-            ) === 1 => $this->make($found[1], $found[2] ?? ''),
+            preg_match(self::MAKE, $line, $found) === 1 => $this->make($found[1], $found[2] ?? ''),
             preg_match('#^delete cue (\d+(?:\.\d)?)$#D', $line, $found) === 1 => $this->delete($found[1]),
             preg_match('#^go cue (\d+(?:\.\d)?)$#D', $line, $found) === 1 => $this->goTo($found[1]),
             default => "this desk does not know: {$line}",

@@ -166,11 +166,8 @@ final class MediaServer implements Device
         foreach ($messages as $message) {
             $this->heard = $message->spelled();
             $value = $message->arguments[0]->value ?? null;
-            if (preg_match(
-                '#^/canopy/layer/([1-3])/(\w+)$#D',
-                $message->address,
-                $found,
-            ) === 1 && \in_array($found[2], self::PARAMETERS, true) && (\is_float($value) || \is_int($value))) {
+            $isLayer = preg_match('#^/canopy/layer/([1-3])/(\w+)$#D', $message->address, $found) === 1;
+            if ($isLayer && \in_array($found[2], self::PARAMETERS, true) && (\is_float($value) || \is_int($value))) {
                 $this->layers[(int) $found[1] - 1][$found[2]] = max(0.0, min(1.0, (float) $value));
                 // Whoever set it knows: no echo.
                 $this->told[$message->address] = $this->layers[(int) $found[1] - 1][$found[2]];

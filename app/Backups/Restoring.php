@@ -62,7 +62,9 @@ final readonly class Restoring
 
         return array_values(array_filter([
             "What was there is kept in {$kept}.",
-            "The shows are those of {$about['made']} again".($takesPeople ? ', and so are the people who may log in: everybody logs in again.' : '; people and their passwords stay as they are here.'),
+            "The shows are those of {$about['made']} again".($takesPeople
+                ? ', and so are the people who may log in: everybody logs in again.'
+                : '; people and their passwords stay as they are here.'),
             $this->identity($path, $machine),
             $wanted->tapes ? $this->tapes($path, $machine) : '',
             $this->tell(),

@@ -31,25 +31,33 @@ final readonly class LinkCheck
         $answer = $this->knock($origin, $host);
 
         return match (true) {
-            $answer === null => "No engine listens at {$this->listens}. Start it (systemctl start nimble-junction-engine), or see why it ended (journalctl -u nimble-junction-engine).",
-            $answer === 0 => "The engine at {$this->listens} does not answer: it hangs. Its service manager begins it again; or do so by hand (systemctl restart nimble-junction-engine).",
+            $answer === null => "No engine listens at {$this->listens}. Start it (systemctl start nimble-junction-engine), "
+                .'or see why it ended (journalctl -u nimble-junction-engine).',
+            $answer === 0 => "The engine at {$this->listens} does not answer: it hangs. Its service manager begins it again; "
+                .'or do so by hand (systemctl restart nimble-junction-engine).',
             $answer === 101 => $this->unreached(),
             $answer === 503 => 'The engine has as many pages open as it takes: close some that nobody needs.',
-            $answer === 403
-                && $this->knock(
-                    "http://{$host}",
-                    $host,
-                ) === 101 => "The engine does not trust pages from {$origin}, because it is asked as {$host}. Have the web server pass the host on (proxy_set_header Host), or name the page in JUNCTION_ORIGINS and restart the engine.",
-            $answer === 403 => 'The engine was started with another APP_KEY than the web server has: restart both.',
-            default => "What listens at {$this->listens} is not the engine: free that port, or set JUNCTION_LIVE to another one for both.",
+            $answer === 403 => $this->refused($origin, $host),
+            default => "What listens at {$this->listens} is not the engine: free that port, "
+                .'or set JUNCTION_LIVE to another one for both.',
         };
+    }
+
+    private function refused(string $origin, string $host): string
+    {
+        return $this->knock("http://{$host}", $host) === 101
+            ? "The engine does not trust pages from {$origin}, because it is asked as {$host}. Have the web server pass the host on "
+                .'(proxy_set_header Host), or name the page in JUNCTION_ORIGINS and restart the engine.'
+            : 'The engine was started with another APP_KEY than the web server has: restart both.';
     }
 
     private function unreached(): string
     {
         return str_starts_with($this->address, '/')
-            ? "The engine is well, but {$this->address} on this web server does not lead to it: pass it on to {$this->listens} as a WebSocket, as deploy/nginx.conf does."
-            : "The engine is well, but this page does not reach it at \"{$this->address}\": look at JUNCTION_LIVE_URL, and at firewalls in between.";
+            ? "The engine is well, but {$this->address} on this web server does not lead to it: "
+                ."pass it on to {$this->listens} as a WebSocket, as deploy/nginx.conf does."
+            : "The engine is well, but this page does not reach it at \"{$this->address}\": "
+                .'look at JUNCTION_LIVE_URL, and at firewalls in between.';
     }
 
     /** @return int|null the status it answers; null where nobody listens, 0 where nothing comes, 1 for what is no HTTP */

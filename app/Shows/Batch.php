@@ -38,10 +38,8 @@ final class Batch
             );
         }
         $ids = $asked['ids'] ?? [];
-        if (! \is_array($ids) || array_filter(
-            $ids,
-            static fn(mixed $id): bool => ! \is_string($id),
-        ) !== [] || ($ids === [] && ! isset($asked['add']))) {
+        $areIds = \is_array($ids) && array_filter($ids, is_string(...)) === $ids;
+        if (! $areIds || ($ids === [] && ! isset($asked['add']))) {
             throw self::refused('ids', 'they are no list of ids', 'Give at least one id.');
         }
         $this->ids = array_values(array_unique($ids));
@@ -100,10 +98,7 @@ final class Batch
     private function add(Draft $draft): void
     {
         $add = $this->asked['add'];
-        if (! \is_array($add) || ! array_is_list($add) || array_filter(
-            $add,
-            static fn(mixed $one): bool => ! \is_array($one),
-        ) !== []) {
+        if (! \is_array($add) || ! array_is_list($add) || array_filter($add, is_array(...)) !== $add) {
             throw self::refused('add', 'it is no list of objects', 'Give a list of parts.');
         }
         $ids = new FreeIds($this->list, $draft->ids($this->list));

@@ -89,19 +89,13 @@ final class LivePoints
         $this->pixels = new PixelColours($universes, $changes);
         $this->dots = new Dots($universes, $changes);
         $this->ports = new Ports($activities, $changes);
-        $this->values = new Values(function (Reference $reference, int|float|string|null $value, int|float|string|null $before): void {
-            $this->runner->happened(new PointChanged($reference, $value, $before));
-        });
+        $changed = function (Reference $point, int|float|string|null $is, int|float|string|null $was): void {
+            $this->runner->happened(new PointChanged($point, $is, $was));
+        };
+        $this->values = new Values($changed);
         $this->passages = new Passages($this->all, $routing->firings);
         $sending = new Sending($trace, $activities);
-        $this->midi = new MidiControls(
-            $sending,
-            fn(
-                Reference $reference,
-                int|float|string|null $value,
-                int|float|string|null $before,
-            ) => $this->runner->happened(new PointChanged($reference, $value, $before)),
-        );
+        $this->midi = new MidiControls($sending, $changed);
         $this->runner = new Runner(
             $trace,
             $this->all,
@@ -126,19 +120,11 @@ final class LivePoints
         );
         $this->controls = new Controls(
             $this->all,
-            fn(
-                Reference $reference,
-                int|float|string|null $value,
-                int|float|string|null $before,
-            ) => $this->runner->happened(new PointChanged($reference, $value, $before)),
+            $changed,
             fn(Reference $reference) => $this->runner->pressed($reference),
         );
         $this->panels = new PanelPages(
-            fn(
-                Reference $reference,
-                int $page,
-                int $before,
-            ) => $this->runner->happened(new PointChanged($reference, $page, $before)),
+            $changed,
             function (array $routes): void {
                 foreach ($routes as $route) {
                     $this->runner->showings->forget($route);

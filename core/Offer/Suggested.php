@@ -21,15 +21,11 @@ final class Suggested
     {
         $reference = $point->reference->text();
         $bits = self::isFine($point) ? '16' : '8';
+        $isRange = \in_array($point->kind, [PointKind::Level, PointKind::Number], true);
         $functions = match (true) {
             $point->kind === PointKind::Choice && $point->choices !== [] => self::choices($point),
             $point->kind === PointKind::Switch && $point->isSet => [self::level($reference, 0.0, 1.0, true)],
-            $point->isSet
-                && \in_array(
-                    $point->kind,
-                    [PointKind::Level, PointKind::Number],
-                    true,
-                ) => [self::level($reference, $point->low, $point->high, false)],
+            $point->isSet && $isRange => [self::level($reference, $point->low, $point->high, false)],
             default => [['kind' => PressFunction::kind(), 'point' => $reference, 'first' => PressFunction::USUAL]],
         };
 

@@ -209,11 +209,8 @@ final readonly class Patch
             if ($last > $this->lastSlot($fixture)) {
                 return $where;
             }
-            $names[] = \in_array(
-                $last - $fixture->first + 1,
-                $placed->slots,
-                true,
-            ) ? "{$fixture->name}, {$placed->name}" : $fixture->name;
+            $isNamed = \in_array($last - $fixture->first + 1, $placed->slots, true);
+            $names[] = $isNamed ? "{$fixture->name}, {$placed->name}" : $fixture->name;
         }
 
         return match (true) {

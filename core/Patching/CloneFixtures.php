@@ -56,15 +56,9 @@ final readonly class CloneFixtures implements Deed
         $fixture = Refusal::fixture($show, $this->fixture, 'fixture');
         $slots = $show->patch()->footprint($fixture)->slots;
         $laid = [];
-        foreach (Spread::over(
-            $show,
-            $this->universe,
-            $this->first,
-            $this->count,
-            $slots,
-            $this->every ?? $slots,
-            false,
-        ) as $i => [$universe, $first]) {
+        $every = $this->every ?? $slots;
+        $places = Spread::over($show, $this->universe, $this->first, $this->count, $slots, $every, false);
+        foreach ($places as $i => [$universe, $first]) {
             $isCounted = preg_match('/\d$/D', $fixture->name) === 1;
             $laid[] = Laid::clone($fixture->id, [
                 'name' => $isCounted ? Naming::name($fixture->name, $i + 1, 2) : "{$fixture->name} ".($i + 2),

@@ -65,7 +65,12 @@ final readonly class Compiler
                 $slotRoutes[$route->ends->slot->universe][$route->ends->slot->slot - 1][] = $this->slotToMessage($route, $route->ends, $show);
             }
         }
-        $routes += $show->offered()->routes() + $show->programme()->routes + $show->surfaces()->routes + $show->panels()->routes + $show->timelines()->routes + $show->timetable()->routes;
+        $routes += $show->offered()->routes()
+            + $show->programme()->routes
+            + $show->surfaces()->routes
+            + $show->panels()->routes
+            + $show->timelines()->routes
+            + $show->timetable()->routes;
         foreach ($show->copies as $copy) {
             if ($copy->enabled) {
                 $copies[$copy->from][] = $this->copy($copy);

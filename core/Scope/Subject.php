@@ -29,11 +29,8 @@ final readonly class Subject
         if (preg_match('/^slot:([a-z0-9-]+):(\d{1,3})$/D', $text, $found) === 1 && $found[2] >= 1 && $found[2] <= 512) {
             return new self($found[1], '', (int) $found[2] - 1);
         }
-        if (preg_match(
-            '#^message:([a-z0-9-]+):(\d{1,2}):(/\S{1,200})$#D',
-            $text,
-            $found,
-        ) === 1 && $found[2] >= 1 && $found[2] <= 64) {
+        $isMessage = preg_match('#^message:([a-z0-9-]+):(\d{1,2}):(/\S{1,200})$#D', $text, $found) === 1;
+        if ($isMessage && $found[2] >= 1 && $found[2] <= 64) {
             return new self($found[1], $found[3], (int) $found[2]);
         }
 

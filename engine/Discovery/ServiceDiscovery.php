@@ -73,14 +73,14 @@ final class ServiceDiscovery
 
     private static function whatIsMissing(): string
     {
-        return match (true) {
-            ! is_executable(self::BROWSE)
-                || ! is_executable(
-                    self::PUBLISH,
-                ) => 'Network MIDI and OSC are neither found nor announced by name: this machine has no Avahi (apt-get install avahi-daemon avahi-utils). All else works.',
-            ! self::daemonRuns() => 'Network MIDI and OSC are neither found nor announced by name: Avahi does not run on this machine (systemctl start avahi-daemon). All else works.',
+        $isThere = is_executable(self::BROWSE) && is_executable(self::PUBLISH);
+        $why = match (true) {
+            ! $isThere => 'this machine has no Avahi (apt-get install avahi-daemon avahi-utils)',
+            ! self::daemonRuns() => 'Avahi does not run on this machine (systemctl start avahi-daemon)',
             default => '',
         };
+
+        return $why === '' ? '' : "Network MIDI and OSC are neither found nor announced by name: {$why}. All else works.";
     }
 
     /**

@@ -53,11 +53,8 @@ final class AlarmMail
         fwrite($text, implode("\n", $this->waiting)."\n");
         rewind($text);
         $this->waiting = [];
-        $this->running = @proc_open(
-            $this->command,
-            [0 => $text, 1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']],
-            $pipes,
-        ) ?: null;
+        $nowhere = ['file', '/dev/null', 'w'];
+        $this->running = @proc_open($this->command, [0 => $text, 1 => $nowhere, 2 => $nowhere], $pipes) ?: null;
         fclose($text);
     }
 }

@@ -93,13 +93,9 @@ final class SerialDevice
         $this->control(self::TIOCCBRK, null);
         usleep(self::MARK_MICROS);
 
-        return self::whole(
-            $this->c,
-            'write',
-            $this->descriptor,
-            $this->buffer($slots),
-            \strlen($slots),
-        ) === \strlen($slots) ? '' : 'the serial device does not take what it is sent';
+        $written = self::whole($this->c, 'write', $this->descriptor, $this->buffer($slots), \strlen($slots));
+
+        return $written === \strlen($slots) ? '' : 'the serial device does not take what it is sent';
     }
 
     /** @return resource to read from */

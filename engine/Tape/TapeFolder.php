@@ -68,10 +68,8 @@ final readonly class TapeFolder
     public function write(TapeLabel $label): void
     {
         $path = "{$this->folder}/{$label->id}.json";
-        if (@file_put_contents(
-            "{$path}.new",
-            json_encode($label->kept(), \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE),
-        ) !== false) {
+        $text = json_encode($label->kept(), \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE);
+        if (@file_put_contents("{$path}.new", $text) !== false) {
             @rename("{$path}.new", $path);
         }
     }

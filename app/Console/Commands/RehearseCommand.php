@@ -54,7 +54,10 @@ final class RehearseCommand extends Command
                 $rehearsal = new Rehearsal($stage, (bool) $this->option('trace'), $points);
                 $seconds = $until === null ? null : (float) $until;
                 $isCapture = Pcap::isOne($input) || Pcapng::isOne($input);
-                foreach ($isCapture ? $rehearsal->playCapture($input, $seconds) : $rehearsal->play(ScriptReader::read($input, $stage), $seconds) as $line) {
+                $lines = $isCapture
+                    ? $rehearsal->playCapture($input, $seconds)
+                    : $rehearsal->play(ScriptReader::read($input, $stage), $seconds);
+                foreach ($lines as $line) {
                     $this->output->writeln(
                         json_encode(
                             $line,

@@ -25,16 +25,12 @@ final class RestoreCommand extends Command
         $file = (string) $this->argument('file');
         try {
             $about = BackupFile::about($file);
-            $this->line(
-                "A backup of {$about['made']}, by version {$about['version']}".($about['users'] ? ', with people' : ', without people')
-                    .($about['tapes'] ? ' and recordings.' : '.'),
-            );
-            if (
-                $this->option('yes') !== true
-                && ! $this->confirm(
-                    'Shows'.($about['users'] && $this->option('without-users') !== true ? ' and people' : '').' of this machine give way to those of the backup, and the engine runs the show that was open in it. Go on?',
-                )
-            ) {
+            $this->line("A backup of {$about['made']}, by version {$about['version']}"
+                .($about['users'] ? ', with people' : ', without people').($about['tapes'] ? ' and recordings.' : '.'));
+            $what = $about['users'] && $this->option('without-users') !== true ? 'Shows and people' : 'Shows';
+            $question = "{$what} of this machine give way to those of the backup, "
+                .'and the engine runs the show that was open in it. Go on?';
+            if ($this->option('yes') !== true && ! $this->confirm($question)) {
                 $this->line('Nothing was changed.');
 
                 return self::SUCCESS;

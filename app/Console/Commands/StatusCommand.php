@@ -26,9 +26,11 @@ final class StatusCommand extends Command
         } else {
             $this->line("Nimble Junction {$health->version()}");
             if ($runs) {
-                $this->line(
-                    "The engine runs \"{$engine['show']}\" since ".date('Y-m-d H:i:s', (int) $engine['startedAt']).", process {$engine['pid']}; ".\count(Health::ports($engine))." ports, {$engine['universes']} universes, {$engine['pages']} pages; waited {$engine['late']} s at most in the last minute.",
-                );
+                $since = date('Y-m-d H:i:s', (int) $engine['startedAt']);
+                $ports = \count(Health::ports($engine));
+                $this->line("The engine runs \"{$engine['show']}\" since {$since}, process {$engine['pid']}; "
+                    ."{$ports} ports, {$engine['universes']} universes, {$engine['pages']} pages; "
+                    ."waited {$engine['late']} s at most in the last minute.");
             }
             array_map(fn(string $trouble) => $this->error($trouble), $troubles);
             if ($troubles === []) {

@@ -84,7 +84,11 @@ final class LookPoints extends PlanRoom
         if ($reference->part === 'pressed' || ($reference->part === '' && $look->press === Recall::Momentary)) {
             return 'it is on as long as it is pressed: set look:'.$look->id.'/pressed to 1, and to 0';
         }
-        $reference->part === 'active' && $this->looks->isOn($look->id) ? $this->looks->release($look->id, $now) : $this->looks->pressed($look, $now);
+        if ($reference->part === 'active' && $this->looks->isOn($look->id)) {
+            $this->looks->release($look->id, $now);
+        } else {
+            $this->looks->pressed($look, $now);
+        }
 
         return '';
     }

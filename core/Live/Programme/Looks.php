@@ -309,7 +309,8 @@ final class Looks implements Room
     {
         $before = $live->level;
         $live->level = $level;
-        foreach ($before === $level ? [] : ['' => [$level, $before], '/active' => [(int) ($level > 0.0), (int) ($before > 0.0)]] as $part => [$is, $was]) {
+        $parts = ['' => [$level, $before], '/active' => [(int) ($level > 0.0), (int) ($before > 0.0)]];
+        foreach ($before === $level ? [] : $parts as $part => [$is, $was]) {
             $reference = Reference::parse("look:{$live->look->id}{$part}");
             if ($reference !== null && $is !== $was) {
                 ($this->changed)($reference, $is, $was);

@@ -121,20 +121,19 @@ final class Timecodes implements Room
             MachineCommand::Stop, MachineCommand::Pause => $this->own($live, $live->at($now), false, $now),
             MachineCommand::Locate => $control->target === null
                 ? ''
-                : $this->own(
-                    $live,
-                    Clocked::seconds(
-                        substr($control->target->spelled(), 0, self::WITHOUT_FRACTIONS),
-                        $live->timecode->frameRate(),
-                    ) ?? 0.0,
-                    $live->isOwn && $live->isRunning,
-                    $now,
-                ),
+                : $this->locate($live, substr($control->target->spelled(), 0, self::WITHOUT_FRACTIONS), $now),
             default => '',
         };
     }
 
     /** When goOn() must be called next. */
+    private function locate(LiveTimecode $live, string $place, int $now): string
+    {
+        $seconds = Clocked::seconds($place, $live->timecode->frameRate()) ?? 0.0;
+
+        return $this->own($live, $seconds, $live->isOwn && $live->isRunning, $now);
+    }
+
     public function dueAt(): int
     {
         $due = $this->pieceAt();

@@ -37,12 +37,10 @@ abstract readonly class Backwards implements Back
     public function problem(Route $route): string
     {
         $trigger = $route->triggers[0] ?? null;
+        $isShown = $trigger instanceof Showing && $trigger->shows(0.0) !== null;
 
         return match (true) {
-            ! $trigger instanceof Showing
-                || $trigger->shows(
-                    0.0,
-                ) === null => 'what the route waits for first is no single control that could show anything',
+            ! $isShown => 'what the route waits for first is no single control that could show anything',
             $this->point($route) === null => 'the route sets no point whose value could be shown',
             default => '',
         };

@@ -73,11 +73,11 @@ final readonly class Notation implements NotationInterface
         $header = self::rtp()->writePlain(self::part($fields, 'RTP'));
         $section = self::part($fields, 'MIDI command section');
         $commands = [];
-        foreach (\is_array($section['MIDI list'] ?? null) ? $section['MIDI list'] : throw Unwritable::field(
-            'MIDI command section/MIDI list',
-            $section['MIDI list'] ?? null,
-            'use a list of commands',
-        ) as $i => $entry) {
+        $list = $section['MIDI list'] ?? null;
+        if (! \is_array($list)) {
+            throw Unwritable::field('MIDI command section/MIDI list', $list, 'use a list of commands');
+        }
+        foreach ($list as $i => $entry) {
             $path = "MIDI command section/MIDI list/{$i}";
             $delta = \is_array($entry) ? $entry['delta time'] ?? 0 : null;
             if (! \is_array($entry) || ! \is_int($delta) || $delta < 0 || $delta > VariableLength::HIGHEST) {
