@@ -238,6 +238,17 @@ final class ServicesTest extends TestCase
         $lamps->close();
     }
 
+    /** As in a container: whoever begins the services is told to. */
+    #[Depends('testLampsKeepTheirLightThroughAnUpgrade')]
+    public function testWithoutAServiceManagerItIsInstalledAllTheSame(): void
+    {
+        $said = self::$machine->follow("unshare --mount sh -c 'mount -t tmpfs none /run/systemd && nimble-junction-98.0.0/deploy/install --yes'");
+        self::assertStringContainsString('No service manager runs here: restart php8.2-fpm, nginx and the engine yourself.', $said);
+        self::assertStringContainsString('is installed', $said);
+        self::$machine->services->restart('engine', 'php', 'nginx');
+        self::$machine->untilWell('all being back');
+    }
+
     /** @param list<array<string, mixed>> $ports */
     private function import(array $ports): void
     {
