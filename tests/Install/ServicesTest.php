@@ -106,11 +106,7 @@ final class ServicesTest extends TestCase
         foreach (self::NAMES as $name) {
             $before = self::$machine->services->property($name, 'MainPID');
             self::$machine->services->kill($name);
-            Background::until(
-                static fn(): bool => ! \in_array(self::$machine->services->property($name, 'MainPID'), ['0', $before], true)
-                    && self::$machine->services->runs($name),
-                "{$name} being begun again",
-            );
+            $this->untilAgain($name, $before);
             self::$machine->untilWell("{$name} being back");
         }
         // More often than a limit that systemd has of its own accord (five times in ten seconds): each of them is off.
@@ -123,17 +119,33 @@ final class ServicesTest extends TestCase
         }
     }
 
+    /** Lamps wait for it: an engine that had begun is never kept waiting, however often it ends. */
+    #[Depends('testEachIsBegunAgainHoweverItEnds')]
+    public function testAnEngineThatHadBegunIsBackAtOnceHoweverOftenItEnds(): void
+    {
+        for ($i = 0; $i < 7; ++$i) {
+            $before = self::$machine->services->property('engine', 'MainPID');
+            self::$machine->services->kill('engine');
+            $this->untilAgain('engine', $before);
+        }
+        $lines = explode("\n", self::$machine->follow('journalctl --no-pager --output=short-unix --unit=nimble-junction-engine'));
+        $of = static fn(string $words): array => array_map(
+            floatval(...),
+            array_values(array_filter($lines, static fn(string $line): bool => str_contains($line, $words))),
+        );
+        $ends = \array_slice($of('Main process exited'), -7);
+        $begins = \array_slice($of('Scheduled restart job'), -7);
+        self::assertCount(7, $ends);
+        self::assertLessThan(4.0, max(array_map(static fn(float $end, float $begin): float => $begin - $end, $ends, $begins)), implode("\n", $lines));
+    }
+
     /** It stands still without ending: the watchdog sees that its loop does not turn. */
     #[Depends('testEachIsBegunAgainHoweverItEnds')]
     public function testAnEngineThatStandsStillIsEndedAndBegunAgain(): void
     {
         $before = self::$machine->services->property('engine', 'MainPID');
         self::$machine->services->kill('engine', 'STOP');
-        Background::until(
-            static fn(): bool => ! \in_array(self::$machine->services->property('engine', 'MainPID'), ['0', $before], true),
-            'another engine',
-            60,
-        );
+        $this->untilAgain('engine', $before);
         self::$machine->untilWell('it being back');
         self::assertStringContainsString('Watchdog timeout', self::$machine->services->said('engine'));
         self::$machine->follow('sudo -u www-data php '.InstalledMachine::ROOT.'/current/artisan junction:status');
@@ -247,6 +259,16 @@ final class ServicesTest extends TestCase
         self::assertStringContainsString('is installed', $said);
         self::$machine->services->restart('engine', 'php', 'nginx');
         self::$machine->untilWell('all being back');
+    }
+
+    private function untilAgain(string $name, string $before): void
+    {
+        $services = self::$machine->services;
+        Background::until(
+            static fn(): bool => ! \in_array($services->property($name, 'MainPID'), ['0', $before], true) && $services->runs($name),
+            "{$name} being begun again",
+            60,
+        );
     }
 
     /** @param list<array<string, mixed>> $ports */
