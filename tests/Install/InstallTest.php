@@ -6,35 +6,18 @@ namespace NimbleJunction\Tests\Install;
 
 use NimbleJunction\Tests\Support\Background;
 use PHPUnit\Framework\Attributes\Depends;
-use PHPUnit\Framework\TestCase;
 use Symfony\Component\Process\Process;
 
 /**
  * A real installation: the readme's lines are followed on a machine of its own (tests/Support/machine), as root and as www-data,
  * with the systemd, nginx and PHP-FPM of the system, over TLS; then it is attacked, upgraded, and brought back.
  */
-final class InstallTest extends TestCase
+final class InstallTest extends InstallationTestCase
 {
     private const PASSWORD = 'fern-and-moss';
-    private static InstalledMachine $machine;
-
-    public static function tearDownAfterClass(): void
-    {
-        if (isset(self::$machine)) {
-            self::$machine->services->stopAll();
-        }
-    }
-
-    protected function setUp(): void
-    {
-        if (getenv('JUNCTION_MACHINE') !== 'yes') {
-            self::markTestSkipped('It needs a machine of its own: tests/Support/machine vendor/bin/phpunit --testsuite installation');
-        }
-    }
 
     public function testTheReadmeIsFollowedLineByLine(): void
     {
-        self::$machine = new InstalledMachine();
         $folder = InstalledMachine::release();
         self::assertFileExists("{$folder}/nimble-junction-".self::version().'.tar.gz');
         self::$machine->follow('sha256sum --check --quiet *.sha256 && cp *.tar.gz /srv', in: $folder);

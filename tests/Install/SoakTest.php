@@ -8,35 +8,18 @@ use NimbleJunction\Core\Wire\ArtNet\Dmx;
 use NimbleJunction\Tests\Support\Background;
 use NimbleJunction\Tests\Support\Udp;
 use PHPUnit\Framework\Attributes\Depends;
-use PHPUnit\Framework\TestCase;
 
 /**
  * A season in short: a desk sends, people edit, and services are killed at random, which systemd begins again.
  * JUNCTION_SOAK_SECONDS makes it longer.
  */
-final class SoakTest extends TestCase
+final class SoakTest extends InstallationTestCase
 {
     private const SECONDS = 60;
-    private static InstalledMachine $machine;
-
-    protected function setUp(): void
-    {
-        if (getenv('JUNCTION_MACHINE') !== 'yes') {
-            self::markTestSkipped('It needs a machine of its own: tests/Support/machine vendor/bin/phpunit --testsuite installation');
-        }
-    }
-
-    public static function tearDownAfterClass(): void
-    {
-        if (isset(self::$machine)) {
-            self::$machine->services->stopAll();
-        }
-    }
 
     /** Over an installation from before there were releases: its shows are there. */
     public function testItIsInstalledOverAnOlderOne(): void
     {
-        self::$machine = new InstalledMachine();
         $folder = InstalledMachine::release();
         $root = InstalledMachine::ROOT;
         self::$machine->follow(

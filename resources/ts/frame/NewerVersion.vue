@@ -6,11 +6,15 @@ import { lookForNewer, useNewer } from './newer'
 /** After an upgrade: this page is of the version before. It is loaded anew by a hand: somebody may be typing. */
 const engine = useEngine()
 const { isNewer } = useNewer()
+let hasBeenOpen = false
 watch(
   () => engine.state,
   (state) => {
-    if (state === 'open') void lookForNewer()
+    if (state !== 'open') return
+    if (hasBeenOpen) void lookForNewer()
+    hasBeenOpen = true
   },
+  { immediate: true },
 )
 const load = () => location.reload()
 </script>

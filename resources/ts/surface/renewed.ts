@@ -21,8 +21,12 @@ export function useRenewed(isLive: Ref<boolean>) {
     if (down > 0 || left > 0 || document.fullscreenElement) waiting = window.setTimeout(load, Math.max(1000, left))
     else location.reload()
   }
+  let hasBeenLive = false
   watch(isLive, async (is) => {
-    if (is && waiting === 0 && (await isOlder())) load()
+    if (!is) return
+    const isAgain = hasBeenLive
+    hasBeenLive = true
+    if (isAgain && waiting === 0 && (await isOlder())) load()
   })
   onMounted(() => kinds.forEach((kind) => addEventListener(kind, touched, true)))
   onScopeDispose(() => {
