@@ -98,8 +98,9 @@ final class ServiceDiscovery
     private function others(): array
     {
         $ours = [];
+        $addresses = array_column(Adapters::all(), 'address');
         foreach (Offered::by(($this->plan)()) as $service) {
-            foreach (array_column(Adapters::all(), 'address') as $here) {
+            foreach ($addresses as $here) {
                 $ours["{$service->type} {$here} {$service->port}"] = true;
             }
         }

@@ -25,12 +25,11 @@ final readonly class KindController
             ...Schema::described($list[0]),
             'columns' => (new Table($list[0]))->described(),
         ], Show::LISTS);
+        $besides = new Kinds(['starting' => Starts::ALL, 'template' => Templates::ALL]);
 
         return response()->json([
             'lists' => $lists,
-            'kinds' => ShowReader::kinds()
-                ->described() + (new Kinds(['starting' => Starts::ALL, 'template' => Templates::ALL]))
-                ->described(),
+            'kinds' => ShowReader::kinds()->described() + $besides->described(),
         ]);
     }
 }
